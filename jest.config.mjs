@@ -1,0 +1,8 @@
+import nextJest from "next/jest.js";
+
+export default nextJest({ dir: "./" })({
+	testEnvironment: "node",
+	roots: ["<rootDir>/src", "<rootDir>/demo"],
+	moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1", "^@demo/(.*)$": "<rootDir>/demo/$1" },
+	modulePathIgnorePatterns: ["<rootDir>/.next", "<rootDir>/.test"],
+});

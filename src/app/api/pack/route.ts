@@ -1,0 +1,9 @@
+import { NextResponse } from "next/server";
+import { stranger } from "@/doors/route";
+import { store } from "@/store/db";
+import { makePack } from "@/store/pack";
+
+export async function GET(request: Request) {
+	const lesson = new URL(request.url).searchParams.get("lesson");
+	return stranger(request) ?? NextResponse.json(await makePack(await store(), lesson));
+}

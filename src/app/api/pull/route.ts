@@ -1,0 +1,20 @@
+import { NextResponse } from "next/server";
+import { refused, stranger } from "@/doors/route";
+import { store } from "@/store/db";
+import { eventsAfter } from "@/store/events";
+import { studioMark } from "@/store/studio";
+
+/** Events of one lesson that arrived after a number. */
+export async function GET(request: Request) {
+	const away = stranger(request);
+	if (away) return away;
+	const query = new URL(request.url).searchParams;
+	const lesson = query.get("lesson");
+	const after = Number(query.get("after") ?? 0);
+	if (!lesson) return refused(400, [{ path: "lesson", sentence: "Lesson is missing." }]);
+	if (!Number.isSafeInteger(after) || after < 0)
+		return refused(400, [{ path: "after", sentence: `After is "${query.get("after")}"; a whole number from 0 is needed.` }]);
+	const open = await store();
+	const studio = await studioMark(open);
+	return NextResponse.json({ studio, ...(await eventsAfter(open, after, lesson)) });
+}

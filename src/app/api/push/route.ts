@@ -1,0 +1,27 @@
+import { NextResponse } from "next/server";
+import * as z from "zod/mini";
+import { ident, whole } from "@/core/words/text";
+import { parse } from "@/core/words/refuse";
+import { readJson, refused, stranger } from "@/doors/route";
+import { store } from "@/store/db";
+import { pushEvents } from "@/store/events";
+import { studioMark } from "@/store/studio";
+
+const Push = z.object({
+	studio: z.string(),
+	epoch: whole(1, 2147483647),
+	device: ident,
+	events: z.array(z.unknown()).check(z.maxLength(1000)),
+});
+
+/** Takes a batch of a device's events. A device of another studio or epoch is told so first, and sends again. */
+export async function POST(request: Request) {
+	const away = stranger(request);
+	if (away) return away;
+	const body = parse(Push, await readJson(request));
+	if (!body.ok) return refused(400, body.refusals);
+	const open = await store();
+	const studio = await studioMark(open);
+	if (studio.id !== body.value.studio || studio.epoch !== body.value.epoch) return NextResponse.json({ studio }, { status: 409 });
+	return NextResponse.json({ studio, ...(await pushEvents(open, body.value.device, body.value.events)) });
+}

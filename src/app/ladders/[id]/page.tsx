@@ -1,0 +1,12 @@
+import { notFound } from "next/navigation";
+import { readLadder } from "@/doors/readLadders";
+import { LadderBench } from "@/screens/ladders/LadderBench";
+
+export const dynamic = "force-dynamic";
+export const metadata = { title: "Ladder" };
+
+export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+	const props = await readLadder((await params).id);
+	if (!props) notFound();
+	return <LadderBench key={props.at.rev} {...props} />;
+}

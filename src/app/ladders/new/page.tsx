@@ -1,0 +1,11 @@
+import { readLadderChoices } from "@/doors/readLadders";
+import { NewLadder } from "@/screens/ladders/NewLadder";
+
+export const dynamic = "force-dynamic";
+export const metadata = { title: "New ladder" };
+
+export default async function Page({ searchParams }: { searchParams: Promise<{ student?: string }> }) {
+	const { student } = await searchParams;
+	const choices = await readLadderChoices();
+	return <NewLadder {...choices} student={choices.students.some((s) => s.id === student) ? (student ?? null) : null} />;
+}

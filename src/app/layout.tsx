@@ -1,0 +1,28 @@
+import "@fontsource/atkinson-hyperlegible-next/400.css";
+import "@fontsource/atkinson-hyperlegible-next/700.css";
+import type { Metadata, Viewport } from "next";
+import { lightScript } from "@/ui/LightSwitch";
+import "./theme.scss";
+
+export const metadata: Metadata = {
+	title: { default: "Peg Ladder", template: "%s · Peg Ladder" },
+	description: "Key positions, a ladder of drills, and a count that is never lost.",
+};
+
+export const viewport: Viewport = {
+	width: "device-width",
+	initialScale: 1,
+	viewportFit: "cover",
+	themeColor: "#f6f3ec",
+};
+
+export default function Layout({ children }: { children: React.ReactNode }) {
+	return (
+		<html lang="en" suppressHydrationWarning>
+			<head>
+				<script dangerouslySetInnerHTML={{ __html: lightScript }} />
+			</head>
+			<body>{children}</body>
+		</html>
+	);
+}

@@ -1,0 +1,10 @@
+import { readToday } from "@/doors/readToday";
+import { Today } from "@/screens/today/Today";
+import { today } from "@/ui/dates";
+
+export const dynamic = "force-dynamic";
+export const metadata = { title: "Today" };
+
+export default async function Page() {
+	return <Today {...await readToday(today())} />;
+}

@@ -1,0 +1,12 @@
+import { notFound } from "next/navigation";
+import { readSkill } from "@/doors/readSkills";
+import { SkillBench } from "@/screens/skills/SkillBench";
+
+export const dynamic = "force-dynamic";
+export const metadata = { title: "Skill" };
+
+export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+	const props = await readSkill((await params).id);
+	if (!props) notFound();
+	return <SkillBench key={props.at.rev} {...props} />;
+}

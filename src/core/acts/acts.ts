@@ -1,0 +1,174 @@
+import { type Advice, ENGINE } from "@/core/advice";
+import type { Draft } from "@/core/log/event";
+import type { Attempt, Body, Basis, Placing, Variation } from "@/core/log/kinds";
+import type { LessonView, SetView } from "@/core/log/lesson";
+import { type PackLadder, placeOn } from "@/core/pack/pack";
+
+/**
+ * What a coach does in a lesson, as the events it is written in. One act is one list:
+ * stored together, taken back together.
+ */
+
+type NewId = () => string;
+export type Written = Draft[];
+
+/** Where events of a set belong. */
+const place = ({ id, placing }: SetView) => ({
+	set: id,
+	student: placing.student,
+	ladder: placing.ladder,
+	rung: placing.rungVersion,
+});
+
+export const basisOf = (lesson: LessonView): Basis => ({ engine: ENGINE, seen: lesson.seen });
+
+/** A set's id is the id of the event that opens it. */
+export function openSet(newId: NewId, placing: Placing, variation: Variation = "own"): Written[number] {
+	const id = newId();
+	return { ...place({ id, placing } as SetView), id, kind: "set.opened", body: { placing, variation } };
+}
+
+export const closeSet = (set: SetView, reason: Body<"set.closed">["reason"]): Written[number] => ({
+	...place(set),
+	kind: "set.closed",
+	body: { reason },
+});
+
+const closeIfOpen = (set: SetView | null, reason: Body<"set.closed">["reason"]): Written =>
+	set?.open ? [closeSet(set, reason)] : [];
+
+/** Counting after a rest starts the next set by itself: a touch is never lost. */
+export function attemptIn(newId: NewId, set: SetView, attempt: Attempt): Written[] {
+	if (set.open) return [[{ ...place(set), kind: "attempt", body: attempt }]];
+	const next = openSet(newId, set.placing, set.variation);
+	return [[next], [{ ...place({ ...set, id: next.id ?? "" }), kind: "attempt", body: attempt }]];
+}
+
+export const insertAfter = (set: SetView, after: string, attempt: Attempt): Written => [
+	{ ...place(set), kind: "insert", body: { after, attempt } },
+];
+
+export const amendAttempt = (set: SetView, target: string, body: Attempt): Written => [
+	{ ...place(set), kind: "amend", body: { target, body } },
+];
+
+/** Anything that happens between two attempts and belongs to the set in hand. */
+export function inSet<K extends "feedback" | "state" | "pain" | "care.confirmed" | "limit.changed">(
+	set: SetView,
+	kind: K,
+	body: Body<K>,
+): Written {
+	return [{ ...place(set), kind, body } as Written[number]];
+}
+
+export const switchTo = (newId: NewId, from: SetView | null, placing: Placing, variation: Variation = "own"): Written => [
+	...closeIfOpen(from, "moved on"),
+	openSet(newId, placing, variation),
+];
+
+/** Moves the peg and opens a set on the new rung. */
+export function movePeg(
+	newId: NewId,
+	lesson: LessonView,
+	set: SetView | null,
+	ladder: PackLadder,
+	to: string,
+	move: { from: string; reason: Body<"peg.moved">["reason"]; evidence: readonly string[]; reEarnFrom?: string },
+): Written {
+	const placing = placeOn(ladder, to, move.reEarnFrom ?? null);
+	return [
+		...closeIfOpen(set, "moved on"),
+		{
+			kind: "peg.moved",
+			student: ladder.student,
+			ladder: ladder.id,
+			body: { from: move.from, to: placing.rung, reason: move.reason, evidence: move.evidence.slice(-500), basis: basisOf(lesson) },
+		},
+		openSet(newId, placing),
+	];
+}
+
+const decision = (lesson: LessonView, advice: Advice) => ({
+	line: advice.line,
+	title: advice.title.slice(0, 160),
+	...(advice.position ? { position: advice.position } : {}),
+	basis: basisOf(lesson),
+});
+
+/** Follows the advice: what it says, and that it was followed, in one act. */
+export function follow(newId: NewId, lesson: LessonView, set: SetView, ladder: PackLadder | null, advice: Advice): Written {
+	const followed: Written[number] = { ...place(set), kind: "advice.followed", body: decision(lesson, advice) };
+	const { act } = advice;
+	switch (act?.kind) {
+		case "move": {
+			if (!ladder) return [followed];
+			const down = act.reason === "stepped down";
+			return [
+				followed,
+				...movePeg(newId, lesson, set, ladder, act.to, {
+					from: set.placing.rung,
+					reason: act.reason,
+					evidence: advice.evidence,
+					...(down ? { reEarnFrom: set.placing.rung } : {}),
+				}),
+			];
+		}
+		case "cue":
+			return [
+				followed,
+				...inSet(set, "feedback", {
+					type: "correction",
+					position: act.position,
+					...(act.direction ? { direction: act.direction } : {}),
+					cue: act.cue,
+				}),
+			];
+		case "variation":
+			return [followed, ...switchTo(newId, set, set.placing, act.to)];
+		case "pause":
+			return [followed, ...closeIfOpen(set, "pause")];
+		case "care":
+			return [followed, ...inSet(set, "care.confirmed", { rung: set.placing.rung, items: set.placing.settings.care })];
+		default:
+			return [followed];
+	}
+}
+
+/** The coach decides otherwise: the line keeps still, and the record says so. */
+export const overrule = (lesson: LessonView, set: SetView, advice: Advice): Written => [
+	{ ...place(set), kind: "advice.overruled", body: { ...decision(lesson, advice), reason: "" } },
+];
+
+export interface Undoable {
+	targets: string[];
+	/** Kind of the event the act was about, for the words on the button. */
+	kind: string;
+}
+
+/** This device's last act that still stands; the lesson's own beginning is not one. */
+export function lastAct(lesson: LessonView, device: string): Undoable | null {
+	const mine = lesson.events.flatMap((event) => [
+		...(event.device === device ? [event] : []),
+		...(event.amendedBy?.device === device ? [{ ...event.amendedBy, kind: "amend" }] : []),
+	]);
+	const last = mine.reduce<(typeof mine)[number] | null>((top, event) => (top === null || event.dseq > top.dseq ? event : top), null);
+	if (!last) return null;
+	const act = mine.filter((event) => event.act === last.act);
+	if (act.some((event) => event.kind === "lesson.opened")) return null;
+	const telling = act.find((event) => event.kind === "advice.followed") ?? act.find((event) => event.kind !== "set.opened") ?? last;
+	return { targets: act.map((event) => event.id), kind: telling.kind };
+}
+
+export const takeBack = (targets: readonly string[]): Written => [{ kind: "void", body: { targets: [...targets] } }];
+
+/** Starts a lesson; with a placing, its first set as well. */
+export function beginLesson(
+	newId: NewId,
+	lesson: string,
+	opening: Body<"lesson.opened">,
+	student: string | null,
+	placing: Placing | null,
+): Written {
+	const opened: Written[number] = { kind: "lesson.opened", lesson, student, body: opening };
+	return placing ? [opened, { ...openSet(newId, placing), lesson }] : [opened];
+}

@@ -1,0 +1,75 @@
+import type { LessonView, SetView, Visit } from "@/core/log/lesson";
+import { gatherFacts } from "./facts";
+import type { Advice, AdviceInput, Later, Line } from "./line";
+import { care } from "./lines/care";
+import { carryOn } from "./lines/carryOn";
+import { correct, ease } from "./lines/correct";
+import { letAdjust, overCorrected } from "./lines/letAdjust";
+import { limit } from "./lines/limit";
+import { notYet } from "./lines/notYet";
+import { pause } from "./lines/pause";
+import { stepUp } from "./lines/stepUp";
+import { stop } from "./lines/stop";
+import { tooHard } from "./lines/tooHard";
+
+export type { Act, Advice, Later } from "./line";
+
+/** A decision is replayed only by the engine that made it. Raised when a line's meaning changes. */
+export const ENGINE = "1";
+
+/** First match wins: this order is the advice. */
+export const lines: readonly Line[] = [
+	stop,
+	care,
+	stepUp,
+	notYet,
+	limit,
+	pause,
+	overCorrected,
+	letAdjust,
+	ease,
+	correct,
+	tooHard,
+	carryOn,
+];
+
+/** What the rules suggest after the latest attempt, and why. Pure: the same visit gives the same advice. */
+export function advise(input: AdviceInput): Advice {
+	const facts = gatherFacts(input);
+	for (const line of lines) {
+		const since = facts.overruled.get(line.name);
+		const silent = !line.always && since !== undefined && since < (line.silentFor?.(facts) ?? Infinity);
+		if (silent) continue;
+		const said = line.speak(facts);
+		if (!said) continue;
+		const ready = facts.placing.policy === "fixed dose" && input.verdict.kind === "met";
+		return { line: line.name, canSilence: !line.always, ...said, ...(ready ? { ready } : {}) };
+	}
+	throw new Error("advise: the last line always speaks");
+}
+
+/** Checklist items of the rung not yet confirmed on the day the lesson is on. */
+function careOpen(lesson: LessonView, visit: Visit): readonly string[] {
+	const { care } = visit.placing.settings;
+	const day = lesson.events.at(-1)?.localDay;
+	const confirmed = lesson.events.some(
+		(event) => event.kind === "care.confirmed" && event.body.rung === visit.rung && event.localDay === day,
+	);
+	return confirmed ? [] : care;
+}
+
+/** The advice for the set in hand, from a folded lesson. */
+export function adviseOn(lesson: LessonView, set: SetView, inputs: Later = {}): Advice {
+	const visit = lesson.visits.find((v) => v.key === set.visit) as Visit;
+	return advise({
+		visit,
+		verdict: visit.verdict,
+		visits: lesson.visits,
+		variation: set.variation,
+		leftOn: (rung) => {
+			const last = lesson.visits.findLast((v) => v.ladder === visit.ladder && v.rung === rung);
+			return last ? last.verdict.left : null;
+		},
+		later: { careOpen: careOpen(lesson, visit), ...inputs },
+	});
+}

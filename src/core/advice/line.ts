@@ -1,0 +1,67 @@
+import type { Verdict, Visit } from "@/core/log/lesson";
+import type { Direction, Variation } from "@/core/log/kinds";
+import type { Cue } from "@/core/skill/skill";
+import type { Facts } from "./facts";
+
+/** What *follow* does. A line without an act has no button. */
+export type Act =
+	| { kind: "move"; to: string; reason: "passed" | "stepped down" | "stepped back up" }
+	| { kind: "cue"; position: string; direction?: Direction; cue: Cue | null }
+	| { kind: "variation"; to: Variation }
+	| { kind: "pause" }
+	/** Opens the lesson's ladders: what comes next is the coach's to choose. */
+	| { kind: "next" }
+	| { kind: "care" };
+
+export interface Advice {
+	/** Stable name of the line, kept with a decision. */
+	line: string;
+	title: string;
+	/** One sentence why. */
+	reason: string;
+	act: Act | null;
+	/** The attempts that caused it, oldest first. */
+	evidence: string[];
+	/** Stop and care cannot be silenced. */
+	canSilence: boolean;
+	/** The watched position it is about, if one. */
+	position?: string;
+	/** A fixed-dose ladder: the rule is met, and the coach promotes. */
+	ready?: boolean;
+}
+
+/** Inputs that later parts will give; absent, their lines keep still. */
+export interface Later {
+	/** A body part at its limit for the day or the week. */
+	loadReached?: { part: string; words: string };
+	/** Checklist items not confirmed today. */
+	careOpen?: readonly string[];
+	/** For a `days` rule: days met so far, today included, of how many. */
+	days?: { done: number; of: number };
+	/** The cue that worked for this student on a position, once that can be told. */
+	cueThatWorked?: (position: string) => Cue | undefined;
+	/** Difficulties that can still be eased on this rung, the last raised first. */
+	easeable?: readonly string[];
+}
+
+export interface AdviceInput {
+	visit: Visit;
+	verdict: Verdict;
+	/** All visits of the lesson so far, this one included. */
+	visits: readonly Visit[];
+	/** The variation in hand. */
+	variation: Variation;
+	/** Tries still allowed in this lesson on another rung of this ladder; unlimited if not visited. */
+	leftOn: (rung: string) => number | null;
+	later: Later;
+}
+
+/** One line of the advice: its name, and its words when it speaks. First match wins. */
+export interface Line {
+	name: string;
+	/** Cannot be silenced by doing otherwise. */
+	always?: boolean;
+	/** Silent for only so many attempts after *otherwise*; for the whole visit if absent. */
+	silentFor?: (facts: Facts) => number;
+	speak(facts: Facts): Omit<Advice, "line" | "canSilence"> | null;
+}

@@ -1,0 +1,19 @@
+import { plural } from "@/core/words/numbers";
+import type { Line } from "../line";
+
+/** The limit is reached: on to the next thing, whatever the result. */
+export const limit: Line = {
+	name: "limit",
+	speak({ input, placing, counted }) {
+		const { verdict } = input;
+		const dose = placing.policy === "fixed dose";
+		if (verdict.left > 0) return null;
+		const raised = verdict.raisedBy > 0 ? `, ${verdict.raisedBy} of them added today` : "";
+		return {
+			title: dose ? "Dose done: on to the next thing" : "Limit reached: on to the next thing",
+			reason: `${plural(verdict.used, "try", "tries")} of ${verdict.allowed}${raised}. More would only rehearse what is there.`,
+			act: { kind: "next" },
+			evidence: counted.slice(-1).map((t) => t.id),
+		};
+	},
+};

@@ -1,0 +1,18 @@
+import { list } from "@/core/words/numbers";
+import type { Line } from "../line";
+
+const NEEDED = 2;
+
+/** Two marks of rushed, tense or tired within the last six attempts. */
+export const pause: Line = {
+	name: "pause",
+	speak({ stateMarks, fresh }) {
+		if (stateMarks.length < NEEDED) return null;
+		return {
+			title: "Pause",
+			reason: `Marked ${list([...new Set(stateMarks)])} within the last six tries. A drink, a breath, then go on.`,
+			act: { kind: "pause" },
+			evidence: fresh.slice(-6).map((t) => t.id),
+		};
+	},
+};

@@ -1,0 +1,75 @@
+import { fewestTries, ruleSentence } from "@/core/rules";
+import { plural } from "@/core/words/numbers";
+import type { Advice, Line } from "../line";
+import { type Facts, indexOf } from "../facts";
+
+/** The rule is met: a rung up, or back up to where the student stepped down from. */
+export const stepUp: Line = {
+	name: "step-up",
+	speak(facts) {
+		const { input, placing } = facts;
+		if (input.verdict.kind !== "met") return null;
+		// Three sets a mark on a fixed-dose ladder and lets the next lines speak.
+		if (placing.policy === "fixed dose") return null;
+		const { days } = input.later;
+		if (days && days.done < days.of)
+			return {
+				title: `Day ${days.done} of ${days.of} done`,
+				reason: `Today's part of the rule is met; it counts on ${days.of} different days. On to the next thing.`,
+				act: { kind: "next" },
+				evidence: evidenceOf(facts),
+			};
+		return placing.reEarn ? backUp(facts, placing.reEarn.from) : oneUp(facts);
+	},
+};
+
+function evidenceOf({ input, counted }: Facts): string[] {
+	const at = counted.findIndex((t) => t.id === input.verdict.metBy);
+	return counted.slice(0, at + 1).filter((t) => t.variation === "own").map((t) => t.id);
+}
+
+function oneUp(facts: Facts): Omit<Advice, "line" | "canSilence"> {
+	const { placing, input } = facts;
+	const index = indexOf(facts);
+	const above = index < 0 ? undefined : placing.order[index + 1];
+	const reason = `Passed: ${ruleSentence(input.visit.rule)}, after ${plural(evidenceOf(facts).length, "try", "tries")}.`;
+	if (!above)
+		return {
+			title: index < 0 ? "The rule is met" : "Top rung passed: the ladder is done",
+			reason: index < 0 ? reason : `${reason} Choose what follows.`,
+			act: index < 0 ? null : { kind: "next" },
+			evidence: evidenceOf(facts),
+		};
+	return {
+		title: `Step up: ${above.name}`,
+		reason: `${reason} Up there a dip is to be expected.`,
+		act: { kind: "move", to: above.id, reason: "passed" },
+		evidence: evidenceOf(facts),
+	};
+}
+
+/** Back up is a new visit: once a rung and lesson, and only if the rule can still be met in what is left. */
+function backUp(facts: Facts, from: string): Omit<Advice, "line" | "canSilence"> {
+	const { placing, input } = facts;
+	const evidence = evidenceOf(facts);
+	const name = placing.order.find((rung) => rung.id === from)?.name ?? "the rung above";
+	const earlier = input.visits.filter((visit) => visit.ladder === placing.ladder && visit.rung === from);
+	const calm = `${ruleSentence(input.visit.rule)}: calm again.`;
+	const next = (why: string) => ({
+		title: "Re-earned; on to the next thing",
+		reason: `${calm} ${why}`,
+		act: { kind: "next" } as const,
+		evidence,
+	});
+	if (earlier.length > 1) return next(`${name} has been tried twice today already.`);
+	const rule = earlier[0]?.rule;
+	const left = input.leftOn(from);
+	if (rule && left !== null && left < fewestTries(rule))
+		return next(`Only ${left} of today's tries are left on ${name}, too few for its rule.`);
+	return {
+		title: `Step back up: ${name}`,
+		reason: calm,
+		act: { kind: "move", to: from, reason: "stepped back up" },
+		evidence,
+	};
+}

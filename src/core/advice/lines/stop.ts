@@ -1,0 +1,25 @@
+import type { Line } from "../line";
+
+/** Pain in this visit, or a load limit reached. */
+export const stop: Line = {
+	name: "stop",
+	always: true,
+	speak({ input }) {
+		const pain = input.visit.entries.findLast((entry) => entry.event.kind === "pain")?.event;
+		if (pain?.kind === "pain")
+			return {
+				title: `Stop: pain, ${pain.body.part}`,
+				reason: "Pain ends the work on this rung. If it stays or is sharp, a professional looks at it before the next lesson.",
+				act: { kind: "next" },
+				evidence: [],
+			};
+		const load = input.later.loadReached;
+		if (!load) return null;
+		return {
+			title: `Stop: ${load.part} has had enough`,
+			reason: load.words,
+			act: { kind: "next" },
+			evidence: [],
+		};
+	},
+};

@@ -1,0 +1,83 @@
+import * as z from "zod/mini";
+import { Side } from "@/core/people/student";
+import type { Skill } from "@/core/skill/skill";
+import type { Refusal } from "@/core/words/refuse";
+import { ident } from "@/core/words/text";
+import { RungSettings, freshRung } from "./rung";
+
+export const policies = ["mastery", "fixed dose", "full speed"] as const;
+export const Policy = z.enum(policies);
+export type Policy = z.infer<typeof Policy>;
+
+export const policyWords: Record<Policy, string> = {
+	mastery: "the rule first, with a limit a lesson",
+	"fixed dose": "so many tries a lesson; the coach promotes",
+	"full speed": "never slower than the real thing; shorten the distance instead",
+};
+
+/** A rung keeps its id for life; each change of its settings is a new version. */
+export const Rung = z.object({ id: ident, settings: RungSettings });
+export type Rung = z.infer<typeof Rung>;
+
+/** A ladder's rungs, lowest first, and where the student starts on them. */
+export const Ladder = z
+	.object({
+		side: Side,
+		policy: Policy,
+		start: z.nullable(ident),
+		rungs: z.array(Rung).check(z.maxLength(200)),
+	})
+	.check((ctx) => {
+		const complain = (path: PropertyKey[], message: string) =>
+			ctx.issues.push({ code: "custom", input: ctx.value, path, message });
+		const { rungs, start } = ctx.value;
+		if (rungs.length === 0)
+			complain(["rungs"], "A ladder needs at least one rung; add one, or start with three.");
+		const names = new Map<string, number>();
+		rungs.forEach(({ settings }, i) => {
+			const key = settings.name.toLocaleLowerCase();
+			const first = names.get(key);
+			if (first !== undefined)
+				complain(
+					["rungs", i, "settings", "name"],
+					`Rungs ${first + 1} and ${i + 1} are both called "${settings.name}"; give one of them another name.`,
+				);
+			else names.set(key, i);
+		});
+		if (new Set(rungs.map((rung) => rung.id)).size < rungs.length)
+			complain(["rungs"], "Two rungs share one id; add the second one again.");
+		if (start !== null && !rungs.some((rung) => rung.id === start))
+			complain(["start"], "The starting rung is not on this ladder; choose one that is.");
+	});
+export type Ladder = z.infer<typeof Ladder>;
+
+/** What a ladder asks of its skill: that every watched position is there. */
+export function watchRefusals(ladder: Ladder, skill: Skill): Refusal[] {
+	const known = new Set(skill.positions.map((position) => position.id));
+	return ladder.rungs.flatMap(({ settings }, i) =>
+		settings.watch.some((id) => !known.has(id))
+			? [
+					{
+						path: `rungs.${i}.settings.watch`,
+						sentence: `"${settings.name}" watches a key position that "${skill.name}" no longer has; choose among ${skill.positions.map((p) => p.short).join(", ") || "none: add positions first"}.`,
+					},
+				]
+			: [],
+	);
+}
+
+/**
+ * Three plain rungs, so that a new student on a new skill can be counted at once:
+ * help first, then alone, then for real. Judged by the result; the rest grows later.
+ */
+export function threeRungs(ids: readonly [string, string, string], skillName: string): Rung[] {
+	const rung = (id: string, name: string, drill: string, rule: RungSettings["rule"], limit: number): Rung => ({
+		id,
+		settings: { ...freshRung(name), drill, rule, limit },
+	});
+	return [
+		rung(ids[0], "With help", `${skillName}, with all the help that is wanted.`, { kind: "streak", r: 3 }, 20),
+		rung(ids[1], "Alone, easy", `${skillName}, alone, the easiest way it can be done.`, { kind: "rolling", k: 7, n: 9 }, 30),
+		rung(ids[2], "The real thing", `${skillName}, as it is meant to be.`, { kind: "rolling", k: 9, n: 12 }, 36),
+	];
+}

@@ -1,0 +1,116 @@
+import * as z from "zod/mini";
+import { BodyPart } from "@/core/people/student";
+import { Rule, fewestTries } from "@/core/rules";
+import { ident, label, text, whole } from "@/core/words/text";
+
+export const gates = ["result", "form", "both", "commitment"] as const;
+export const Gate = z.enum(gates);
+export type Gate = z.infer<typeof Gate>;
+
+/** When an attempt is good, in the coach's words. */
+export const gateWords: Record<Gate, string> = {
+	result: "it came off",
+	form: "no watched position was off",
+	both: "it came off and no watched position was off",
+	commitment: "it was fully committed, whatever came of it",
+};
+
+/** Under these a rung must watch something, or nothing could be off. */
+export const looksAtForm = (gate: Gate): boolean => gate === "form" || gate === "both";
+
+export const MAX_WATCHED = 3;
+
+/**
+ * The settings of a rung: what a set is run under, and what a rung version is the
+ * hash of. `notches`, `loads`, `care` and `neverAlone` are kept for the bench that
+ * will fill them; the advice reads them already.
+ */
+export const RungSettings = z
+	.object({
+		name: label(80),
+		drill: text(2000),
+		triesPerSet: whole(1, 200),
+		limit: whole(1, 500),
+		readyRate: z.number().check(z.gte(0.5), z.lte(0.99)),
+		gate: Gate,
+		/** Ids of key positions of the ladder's skill version. */
+		watch: z.array(ident),
+		rule: Rule,
+		correctAfter: whole(1, 20),
+		adjust: whole(0, 20),
+		secondCue: z.boolean(),
+		easier: text(300),
+		harder: text(300),
+		/** Notch on each difficulty, by the difficulty's id; the lowest is 0. */
+		notches: z.record(ident, whole(0, 50)),
+		/** Load of one attempt on a body part, in the coach's units. */
+		loads: z.partialRecord(BodyPart, z.number().check(z.gte(0), z.lte(100))),
+		/** Checklist before the first attempt of the day. */
+		care: z.array(label(120)).check(z.maxLength(12)),
+		neverAlone: z.boolean(),
+	})
+	.check((ctx) => {
+		const rung = ctx.value;
+		const complain = (path: PropertyKey[], message: string) =>
+			ctx.issues.push({ code: "custom", input: rung, path, message });
+		if (rung.watch.length > MAX_WATCHED)
+			complain(
+				["watch"],
+				`"${rung.name}" watches ${rung.watch.length} key positions; at most ${MAX_WATCHED} can be watched at once. Take ${rung.watch.length - MAX_WATCHED} away.`,
+			);
+		if (new Set(rung.watch).size < rung.watch.length)
+			complain(["watch"], `"${rung.name}" watches the same key position twice; take one away.`);
+		if (rung.watch.length === 0 && looksAtForm(rung.gate))
+			complain(
+				["watch"],
+				`"${rung.name}" asks for good form but watches nothing; choose 1 to ${MAX_WATCHED} key positions, or let the result decide.`,
+			);
+		const fewest = fewestTries(rung.rule);
+		if (rung.limit < fewest)
+			complain(
+				["limit"],
+				`"${rung.name}" allows ${rung.limit} tries a lesson, but its rule cannot be met in fewer than ${fewest}; make the limit ${fewest} or more.`,
+			);
+	});
+export type RungSettings = z.infer<typeof RungSettings>;
+
+export const rungLabels = {
+	name: "name",
+	drill: "drill",
+	triesPerSet: "tries per set",
+	limit: "tries per lesson",
+	readyRate: "ready rate",
+	gate: "what makes a try good",
+	watch: "watched positions",
+	rule: "pass rule",
+	k: "good tries wanted",
+	n: "tries looked at",
+	r: "good in a row",
+	kind: "kind of pass rule",
+	correctAfter: "correct after",
+	adjust: "tries to adjust",
+	easier: "easier variation",
+	harder: "harder variation",
+	rungs: "rungs",
+};
+
+/** A rung to start from: everything set to the usual, only its name to be given. */
+export const freshRung = (name: string): RungSettings => ({
+	name,
+	drill: "",
+	triesPerSet: 9,
+	limit: 30,
+	readyRate: 0.85,
+	gate: "result",
+	watch: [],
+	rule: { kind: "rolling", k: 7, n: 9 },
+	correctAfter: 3,
+	adjust: 3,
+	secondCue: false,
+	easier: "",
+	harder: "",
+	notches: {},
+	loads: {},
+	care: [],
+	neverAlone: false,
+});

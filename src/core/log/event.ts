@@ -1,0 +1,95 @@
+import * as z from "zod/mini";
+import { type Outcome, type Refusal, parse, refuse } from "@/core/words/refuse";
+import { seal } from "@/core/words/seal";
+import { day, ident, whole } from "@/core/words/text";
+import { type Body, type Kind, bodies, kinds } from "./kinds";
+
+export const actors = ["coach", "partner", "link"] as const;
+
+const Envelope = z.strictObject({
+	id: ident,
+	/** First event of the act this one belongs to: undo takes a whole act back. */
+	act: ident,
+	device: ident,
+	/** The device's own counter, from 1, without gaps. */
+	dseq: whole(1, 2147483647),
+	/** 1 + the highest the device had seen. */
+	lamport: whole(1, 9007199254740990),
+	/** What the device's clock said: a remark, never used for order. */
+	at: z.string().check(z.maxLength(40)),
+	tz: z.string().check(z.maxLength(64)),
+	/** The day it was where it happened, decided on the device. */
+	localDay: day,
+	actor: z.enum(actors),
+	kind: z.enum(kinds as [Kind, ...Kind[]]),
+	lesson: z.nullable(ident),
+	set: z.nullable(ident),
+	student: z.nullable(ident),
+	ladder: z.nullable(ident),
+	rung: z.nullable(ident),
+	body: z.unknown(),
+	/** Content address of all the other fields. */
+	hash: z.string().check(z.regex(/^[0-9a-f]{64}$/)),
+});
+
+type Head = Omit<z.infer<typeof Envelope>, "kind" | "body">;
+
+/** An event as it is kept: the envelope, and a body of its kind. */
+export type EventOf<K extends Kind> = K extends Kind ? Head & { kind: K; body: Body<K> } : never;
+export type LogEvent = EventOf<Kind>;
+
+/** What somebody wants written; the device adds who, when and in which order. */
+export type Draft = {
+	[K in Kind]: { kind: K; body: Body<K> } & Partial<Pick<Head, "id" | "lesson" | "set" | "student" | "ladder" | "rung">>;
+}[Kind];
+
+export type Unsealed = Omit<LogEvent, "hash">;
+
+/** The seal covers everything but itself, so that no field can differ under one id. */
+export function sealEvent(event: Unsealed): LogEvent {
+	const { hash: _, ...rest } = event as LogEvent;
+	return { ...rest, hash: seal(rest) } as LogEvent;
+}
+
+/** The event, or why it cannot be read. Unknown kinds are refused by name. */
+export function parseEvent(input: unknown): Outcome<LogEvent> {
+	const envelope = parse(Envelope, input);
+	if (!envelope.ok) return envelope;
+	const body = parse(bodies[envelope.value.kind] as z.ZodMiniType<unknown>, envelope.value.body);
+	if (!body.ok)
+		return { ok: false, refusals: body.refusals.map((r): Refusal => ({ ...r, path: r.path ? `body.${r.path}` : "body" })) };
+	if (envelope.value.kind === "amend" && (body.value as { body: unknown }).body === undefined)
+		return refuse("body.body", "Body is missing: an amendment carries the whole new body.");
+	const { hash, ...rest } = input as LogEvent;
+	if (seal(rest) !== hash) return refuse("hash", "The event's seal does not fit what it says.");
+	// As it was sent, not as it was read: the seal must hold again when it is read back.
+	return { ok: true, value: input as LogEvent };
+}
+
+/** Who, when and where: what the clock and the dice say, asked once per act. */
+export interface Now {
+	at: string;
+	tz: string;
+	localDay: string;
+}
+
+/** The event as it will be kept, but for its seal. */
+export function envelope(
+	draft: Draft & { id: string },
+	place: { act: string; device: string; dseq: number; lamport: number },
+	when: Now,
+): Unsealed {
+	return {
+		id: draft.id,
+		...place,
+		...when,
+		actor: "coach",
+		kind: draft.kind,
+		lesson: draft.lesson ?? null,
+		set: draft.set ?? null,
+		student: draft.student ?? null,
+		ladder: draft.ladder ?? null,
+		rung: draft.rung ?? null,
+		body: draft.body,
+	} as Unsealed;
+}

@@ -1,0 +1,46 @@
+import type { LogEvent } from "./event";
+import { resolve } from "./resolve";
+
+/** Something a student's page and Today keep in sight until it is dealt with. */
+export interface Kept {
+	id: string;
+	student: string | null;
+	text: string;
+	day: string;
+	/** For a promise: the day it is due. */
+	due: string | null;
+	/** The event that closed it, if one did. */
+	closedBy: string | null;
+}
+
+export interface Keeping {
+	promises: Kept[];
+	parked: Kept[];
+	notes: Kept[];
+}
+
+/** Promises by their due day, what is parked and what was noted newest first. */
+export function foldKeeping(log: readonly LogEvent[]): Keeping {
+	const keeping: Keeping = { promises: [], parked: [], notes: [] };
+	const byId = new Map<string, Kept>();
+	for (const event of resolve(log)) {
+		const kept = (due: string | null, text: string): Kept => {
+			const entry = { id: event.id, student: event.student, text, day: event.localDay, due, closedBy: null };
+			byId.set(event.id, entry);
+			return entry;
+		};
+		const close = (id: string) => {
+			const entry = byId.get(id);
+			if (entry) entry.closedBy = event.id;
+		};
+		if (event.kind === "promise") keeping.promises.push(kept(event.body.due, event.body.text));
+		else if (event.kind === "parked") keeping.parked.push(kept(null, event.body.text));
+		else if (event.kind === "note") keeping.notes.push(kept(null, event.body.text));
+		else if (event.kind === "promise.kept") close(event.body.promise);
+		else if (event.kind === "unparked") close(event.body.parked);
+	}
+	keeping.promises.sort((a, b) => ((a.due ?? "") < (b.due ?? "") ? -1 : 1));
+	keeping.parked.reverse();
+	keeping.notes.reverse();
+	return keeping;
+}

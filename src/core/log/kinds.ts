@@ -1,0 +1,143 @@
+import * as z from "zod/mini";
+import { Policy } from "@/core/ladder/ladder";
+import { RungSettings } from "@/core/ladder/rung";
+import { BodyPart, Side } from "@/core/people/student";
+import { Rule } from "@/core/rules";
+import { Cue } from "@/core/skill/skill";
+import { day, ident, label, text, whole } from "@/core/words/text";
+
+/** The body of every kind of event. A later kind of work is a new entry here, not a new truth in a table. */
+
+export const Direction = z.enum(["short", "beyond"]);
+export type Direction = z.infer<typeof Direction>;
+
+export const variations = ["own", "easier", "harder"] as const;
+export const Variation = z.enum(variations);
+export type Variation = z.infer<typeof Variation>;
+
+/** A position that was off; `other` is something that is not watched. */
+export const Off = z.object({ position: ident, direction: z.optional(Direction) });
+
+export const Attempt = z.object({
+	/** Code on the rung's outcome scale. */
+	result: z.string().check(z.regex(/^[a-z0-9-]{1,24}$/)),
+	off: z.array(Off).check(z.maxLength(8)),
+	/** All watched positions were looked at, not only what was tapped. */
+	judged: z.boolean(),
+	/** Kept, counted as load, ignored by rules, advice and estimates. */
+	noCount: z.optional(z.boolean()),
+	/** The coach says it was fully committed; decides under that gate. */
+	committed: z.optional(z.boolean()),
+	/** The rung's form that was tried, where it is not the set's. */
+	variation: z.optional(Variation),
+	called: z.optional(label(40)),
+	answer: z.optional(label(40)),
+	measure: z.optional(z.object({ value: z.number(), unit: label(16) })),
+	effort: z.optional(whole(0, 10)),
+	rating: z.optional(whole(0, 10)),
+	length: z.optional(whole(0, 100000)),
+	assisted: z.optional(z.boolean()),
+	namedFirst: z.optional(z.boolean()),
+});
+export type Attempt = z.infer<typeof Attempt>;
+
+/** A watched position as it was when the set was opened: enough to read the set for ever. */
+export const WatchedPosition = z.object({
+	id: ident,
+	name: label(80),
+	short: label(10),
+	fault: text(200),
+	cues: z.array(Cue).check(z.maxLength(8)),
+});
+export type WatchedPosition = z.infer<typeof WatchedPosition>;
+
+/** The rung a set is run on, with the settings it is run under and the ground the advice stands on. */
+export const Placing = z.object({
+	student: z.nullable(ident),
+	ladder: z.nullable(ident),
+	rung: ident,
+	/** Content address of the settings. */
+	rungVersion: z.string().check(z.regex(/^[0-9a-f]{64}$/)),
+	settings: RungSettings,
+	/** In causal order: earlier in the skill first. */
+	positions: z.array(WatchedPosition).check(z.maxLength(3)),
+	side: Side,
+	policy: Policy,
+	/** The ladder's rungs, lowest first, with the tempo notch where one is set. */
+	order: z
+		.array(z.object({ id: ident, name: label(80), tempo: z.optional(whole(0, 50)) }))
+		.check(z.maxLength(200)),
+	/** This student's counted tries on this rung before this lesson. */
+	triedBefore: whole(0, 1000000),
+	/** Lower edge of the working band: under it a rung is too hard. */
+	bandLow: z.number().check(z.gte(0.05), z.lte(0.95)),
+	/** A rung stepped down to is re-earned by this short rule, then it is back to `from`. */
+	reEarn: z.nullable(z.object({ from: ident, rule: Rule })),
+});
+export type Placing = z.infer<typeof Placing>;
+
+/** What was seen when something was decided: enough to work the advice out again. */
+export const Basis = z.object({
+	engine: label(16),
+	/** Last `dseq` seen of each device. */
+	seen: z.record(ident, whole(0, 2147483647)),
+});
+export type Basis = z.infer<typeof Basis>;
+
+export const stateMarks = ["rushed", "tense", "tired", "distracted", "sore"] as const;
+export const moveReasons = ["passed", "stepped down", "stepped back up", "tested out", "by hand"] as const;
+
+const advised = { line: label(24), title: text(160), position: z.optional(ident), basis: Basis };
+
+export const bodies = {
+	"lesson.opened": z.object({ minutes: z.nullable(whole(1, 600)), wish: text(400), quick: z.boolean() }),
+	"lesson.closed": z.object({
+		remark: text(4000),
+		note: text(4000),
+		next: z.nullable(day),
+	}),
+	"set.opened": z.object({ placing: Placing, variation: Variation }),
+	"set.closed": z.object({ reason: z.enum(["rest", "pause", "moved on", "pain", "lesson over"]) }),
+	"set.assigned": z.object({ set: ident, placing: Placing }),
+	"set.takenOver": z.object({ set: ident }),
+	/** The coach counts another device's attempts in after all. */
+	"set.joined": z.object({ set: ident, device: ident }),
+	"limit.changed": z.object({ rung: ident, by: whole(-500, 500) }),
+	attempt: Attempt,
+	feedback: z.object({
+		type: z.enum(["correction", "question", "confirmation"]),
+		position: z.nullable(ident),
+		direction: z.optional(Direction),
+		cue: z.nullable(Cue),
+	}),
+	state: z.object({ mark: z.enum(stateMarks) }),
+	parked: z.object({ text: label(1000) }),
+	unparked: z.object({ parked: ident }),
+	promise: z.object({ text: label(400), due: day }),
+	"promise.kept": z.object({ promise: ident }),
+	"peg.moved": z.object({
+		from: z.nullable(ident),
+		to: ident,
+		reason: z.enum(moveReasons),
+		/** The attempts it rests on. */
+		evidence: z.array(ident).check(z.maxLength(500)),
+		basis: Basis,
+	}),
+	"advice.followed": z.object(advised),
+	"advice.overruled": z.object({ ...advised, reason: text(400) }),
+	"care.confirmed": z.object({ rung: ident, items: z.array(label(120)).check(z.maxLength(12)) }),
+	pain: z.object({ part: BodyPart, note: text(400) }),
+	recheck: z.object({ rung: ident, good: whole(0, 500), tries: whole(1, 500), passed: z.boolean() }),
+	practice: z.object({ what: label(400), minutes: whole(0, 1440), score: text(120), remark: text(1000) }),
+	note: z.object({ text: label(4000) }),
+	/** Takes events back: as if never made. A void can itself be taken back. */
+	void: z.object({ targets: z.array(ident).check(z.minLength(1), z.maxLength(50)) }),
+	/** A whole new body for an event, which keeps its place. */
+	amend: z.object({ target: ident, body: z.unknown() }),
+	/** An attempt that was forgotten, put after another event. */
+	insert: z.object({ after: ident, attempt: Attempt }),
+} as const;
+
+export type Kind = keyof typeof bodies;
+export const kinds = Object.keys(bodies) as Kind[];
+export type Body<K extends Kind> = z.infer<(typeof bodies)[K]>;

@@ -1,0 +1,108 @@
+import type { z } from "zod/mini";
+import type { EventOf, LogEvent } from "./event";
+import { type Kind, bodies } from "./kinds";
+import { byOrder } from "./order";
+
+/**
+ * An event after taking back, amending and inserting: its body is what holds now.
+ * A forgotten attempt that was inserted reads as an attempt. Voids, amendments and
+ * inserts themselves are used up.
+ */
+export type LiveEvent = EventOf<Exclude<Kind, "void" | "amend" | "insert">> & {
+	/** The amendment that gave it the body it has. */
+	amendedBy?: Pick<LogEvent, "id" | "act" | "device" | "dseq">;
+	inserted?: boolean;
+};
+
+/**
+ * The log as it stands: any order of arrival, with repeats, gives the same result.
+ *
+ * Voids are read from the last to the first, and only reach back: a void that is
+ * itself taken back takes nothing back, and no circle of voids can arise. The
+ * highest amendment that reads as its target's kind wins. Inserts stand right
+ * behind what they follow, in their own order; one whose place is gone or lies
+ * ahead of it stands where it was made.
+ */
+export function resolve(events: readonly LogEvent[]): LiveEvent[] {
+	const ordered = once(events).sort(byOrder);
+	const byId = new Map(ordered.map((event, index) => [event.id, index]));
+	const dead = takenBack(ordered, byId);
+	const bodiesNow = amended(ordered, byId, dead);
+
+	const followers = new Map<string, LiveEvent[]>();
+	const roots: LiveEvent[] = [];
+	ordered.forEach((event, index) => {
+		if (event.kind === "void" || event.kind === "amend") return;
+		const live = asLive(event, bodiesNow.get(event.id));
+		if (event.kind === "insert") {
+			const target = byId.get(event.body.after);
+			if (target !== undefined && target < index) {
+				const row = followers.get(event.body.after) ?? [];
+				row.push(live);
+				followers.set(event.body.after, row);
+				return;
+			}
+		}
+		roots.push(live);
+	});
+
+	// Dead events keep their place until here: an insert behind one must not move.
+	const result: LiveEvent[] = [];
+	const stack = roots.reverse();
+	for (let next = stack.pop(); next; next = stack.pop()) {
+		if (!dead.has(next.id)) result.push(next);
+		const row = followers.get(next.id);
+		if (row) for (let i = row.length - 1; i >= 0; i--) stack.push(row[i] as LiveEvent);
+	}
+	return result;
+}
+
+function once(events: readonly LogEvent[]): LogEvent[] {
+	const seen = new Map<string, LogEvent>();
+	for (const event of events) if (!seen.has(event.id)) seen.set(event.id, event);
+	return [...seen.values()];
+}
+
+/** Ids of everything taken back. */
+function takenBack(ordered: readonly LogEvent[], byId: ReadonlyMap<string, number>): Set<string> {
+	const dead = new Set<string>();
+	for (let i = ordered.length - 1; i >= 0; i--) {
+		const event = ordered[i] as LogEvent;
+		if (event.kind !== "void" || dead.has(event.id)) continue;
+		for (const target of event.body.targets) {
+			const at = byId.get(target);
+			if (at !== undefined && at < i) dead.add(target);
+		}
+	}
+	return dead;
+}
+
+interface Amendment {
+	body: unknown;
+	by: LogEvent;
+}
+
+function amended(
+	ordered: readonly LogEvent[],
+	byId: ReadonlyMap<string, number>,
+	dead: ReadonlySet<string>,
+): Map<string, Amendment> {
+	const now = new Map<string, Amendment>();
+	for (const event of ordered) {
+		if (event.kind !== "amend" || dead.has(event.id)) continue;
+		const target = ordered[byId.get(event.body.target) ?? -1];
+		if (!target || target.kind === "void" || target.kind === "amend") continue;
+		const kind: Kind = target.kind === "insert" ? "attempt" : target.kind;
+		const read = (bodies[kind] as z.ZodMiniType<unknown>).safeParse(event.body.body);
+		if (read.success) now.set(target.id, { body: read.data, by: event });
+	}
+	return now;
+}
+
+function asLive(event: LogEvent, amendment: Amendment | undefined): LiveEvent {
+	const { id, act, device, dseq } = amendment?.by ?? event;
+	const change = amendment ? { body: amendment.body, amendedBy: { id, act, device, dseq } } : {};
+	if (event.kind === "insert")
+		return { ...event, body: event.body.attempt, ...change, kind: "attempt", inserted: true } as LiveEvent;
+	return { ...event, ...change } as LiveEvent;
+}

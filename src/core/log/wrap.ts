@@ -1,0 +1,107 @@
+import type { Direction } from "./kinds";
+import type { LessonView, TryView, Visit } from "./lesson";
+
+/** A cue with what followed it, as a fact: not a claim that it worked. */
+export interface CueGiven {
+	id: string;
+	type: "correction" | "question" | "confirmation";
+	position: string | null;
+	words: string;
+	kind: string | null;
+	/** The next tries, at most six: on means the cued position was not off; with no position, good. */
+	next: { on: number; of: number };
+}
+
+export interface FaultCount {
+	position: string;
+	short: string;
+	times: number;
+	directions: Partial<Record<Direction, number>>;
+}
+
+/** What the wrap-up says of one rung, all its visits of this lesson together. */
+export interface RungWrap {
+	student: string | null;
+	ladder: string | null;
+	rung: string;
+	name: string;
+	tries: number;
+	good: number;
+	longestRun: number;
+	noCount: number;
+	variationTries: number;
+	met: boolean;
+	faults: FaultCount[];
+	cues: CueGiven[];
+	visits: Visit[];
+}
+
+const FOLLOWED_BY = 6;
+
+export function wrapUp(lesson: LessonView): RungWrap[] {
+	const groups = new Map<string, Visit[]>();
+	for (const visit of lesson.visits) {
+		if (visit.entries.length === 0) continue;
+		const key = `${visit.student ?? ""}/${visit.ladder ?? ""}/${visit.rung}`;
+		groups.set(key, [...(groups.get(key) ?? []), visit]);
+	}
+	return [...groups.values()].map(wrapRung).filter((rung) => rung.visits.some((v) => v.tries.length > 0 || v.entries.length > 1));
+}
+
+function wrapRung(visits: Visit[]): RungWrap {
+	const first = visits[0] as Visit;
+	const counted = visits.flatMap((visit) => visit.tries.filter((t) => t.counted));
+	const own = counted.filter((t) => t.variation === "own");
+	return {
+		student: first.student,
+		ladder: first.ladder,
+		rung: first.rung,
+		name: first.placing.settings.name,
+		tries: own.length,
+		good: own.filter((t) => t.good).length,
+		longestRun: longestRun(own),
+		noCount: visits.flatMap((visit) => visit.tries).filter((t) => t.body.noCount).length,
+		variationTries: counted.length - own.length,
+		met: visits.some((visit) => visit.verdict.kind === "met" && visit.placing.reEarn === null),
+		faults: faults(visits, counted),
+		cues: visits.flatMap(cuesGiven),
+		visits,
+	};
+}
+
+export function longestRun(tries: readonly TryView[]): number {
+	let longest = 0;
+	let run = 0;
+	for (const { good } of tries) {
+		run = good ? run + 1 : 0;
+		longest = Math.max(longest, run);
+	}
+	return longest;
+}
+
+function faults(visits: readonly Visit[], tries: readonly TryView[]): FaultCount[] {
+	const shorts = new Map(visits.flatMap((v) => v.placing.positions.map((p) => [p.id, p.short] as const)));
+	const counts = new Map<string, FaultCount>();
+	for (const { body } of tries)
+		for (const { position, direction } of body.off) {
+			const entry = counts.get(position) ?? { position, short: shorts.get(position) ?? "other", times: 0, directions: {} };
+			entry.times += 1;
+			if (direction) entry.directions[direction] = (entry.directions[direction] ?? 0) + 1;
+			counts.set(position, entry);
+		}
+	return [...counts.values()].sort((a, b) => b.times - a.times);
+}
+
+function cuesGiven(visit: Visit): CueGiven[] {
+	return visit.entries.flatMap(({ event }, i) => {
+		if (event.kind !== "feedback") return [];
+		const { type, position, cue } = event.body;
+		const after = visit.entries
+			.slice(i + 1)
+			.flatMap((entry) => (entry.try?.counted ? [entry.try] : []))
+			.slice(0, FOLLOWED_BY);
+		const on = after.filter((t) => (position ? t.body.off.every((off) => off.position !== position) : t.good)).length;
+		const short = visit.placing.positions.find((p) => p.id === position)?.short;
+		return [{ id: event.id, type, position, words: cue?.text ?? short ?? type, kind: cue?.kind ?? null, next: { on, of: after.length } }];
+	});
+}

@@ -1,0 +1,108 @@
+import * as z from "zod/mini";
+import { Policy, Rung } from "@/core/ladder/ladder";
+import { type RungSettings, freshRung } from "@/core/ladder/rung";
+import { seal } from "@/core/words/seal";
+import { Side, Student } from "@/core/people/student";
+import type { Placing, Variation } from "@/core/log/kinds";
+import { KeyPosition } from "@/core/skill/skill";
+import { ident } from "@/core/words/text";
+
+/** What a device needs to run any lesson without asking again. */
+
+const Kept = z.object({
+	id: ident,
+	student: z.nullable(ident),
+	text: z.string(),
+	day: z.string(),
+	due: z.nullable(z.string()),
+	closedBy: z.nullable(z.string()),
+});
+
+const PackLadder = z.object({
+	id: ident,
+	student: ident,
+	skill: z.string(),
+	side: Side,
+	policy: Policy,
+	positions: z.array(KeyPosition),
+	rungs: z.array(Rung),
+	/** Before the lessons still to come. */
+	peg: ident,
+	holes: z.array(
+		z.object({
+			rung: ident,
+			state: z.enum(["open", "passed", "held", "settled", "slipped", "skipped"]),
+			tried: z.number(),
+			best: z.nullable(z.object({ good: z.number(), tries: z.number(), day: z.string() })),
+		}),
+	),
+	last: z.nullable(
+		z.object({ day: z.string(), rung: z.string(), good: z.number(), tries: z.number(), cue: z.nullable(z.string()) }),
+	),
+});
+export type PackLadder = z.infer<typeof PackLadder>;
+
+export const Pack = z.object({
+	studio: z.object({ id: z.string(), epoch: z.number(), demo: z.boolean() }),
+	students: z.array(z.object({ id: ident, student: Student })),
+	ladders: z.array(PackLadder),
+	promises: z.array(Kept),
+	parked: z.array(Kept),
+});
+export type Pack = z.infer<typeof Pack>;
+
+/** Lower edge of the band in which a working rung is wanted. */
+export const BAND_LOW = 0.6;
+
+const RE_EARN = { kind: "streak", r: 3 } as const;
+
+/** The placing a set on this rung is opened with: the settings, and the ground the advice stands on. */
+export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | null = null): Placing {
+	const found = ladder.rungs.find((r) => r.id === rung) ?? ladder.rungs[0];
+	if (!found) throw new RangeError("placeOn: a ladder has at least one rung");
+	const { settings } = found;
+	return {
+		student: ladder.student,
+		ladder: ladder.id,
+		rung: found.id,
+		rungVersion: seal(settings),
+		settings,
+		// The skill's own order is the causal one: a fault can only come from an earlier position.
+		positions: ladder.positions
+			.filter((position) => settings.watch.includes(position.id))
+			.map(({ id, name, short, fault, cues }) => ({ id, name, short, fault, cues })),
+		side: ladder.side,
+		policy: ladder.policy,
+		order: ladder.rungs.map(({ id, settings: s }) => ({
+			id,
+			name: s.name,
+			...(s.notches.tempo === undefined ? {} : { tempo: s.notches.tempo }),
+		})),
+		triedBefore: ladder.holes.find((hole) => hole.rung === found.id)?.tried ?? 0,
+		bandLow: BAND_LOW,
+		reEarn: reEarnFrom ? { from: reEarnFrom, rule: RE_EARN } : null,
+	};
+}
+
+/** A count begun before anybody said for whom: by the result, with plenty of room. */
+export function placeQuick(): Placing {
+	const settings: RungSettings = { ...freshRung("Quick count"), rule: { kind: "rolling", k: 9, n: 12 }, limit: 100, triesPerSet: 12 };
+	return {
+		student: null,
+		ladder: null,
+		rung: "quick",
+		rungVersion: seal(settings),
+		settings,
+		positions: [],
+		side: "none",
+		policy: "mastery",
+		order: [],
+		triedBefore: 0,
+		bandLow: BAND_LOW,
+		reEarn: null,
+	};
+}
+
+/** The form of a rung in the coach's words: its name, or its easier or harder variation. */
+export const variationWords = (placing: Placing, variation: Variation): string =>
+	variation === "own" ? placing.settings.name : placing.settings[variation] || `${placing.settings.name}, ${variation}`;

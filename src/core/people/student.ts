@@ -1,0 +1,39 @@
+import * as z from "zod/mini";
+import { label, text, whole } from "@/core/words/text";
+
+export const Side = z.enum(["left", "right", "none"]);
+export type Side = z.infer<typeof Side>;
+
+export const bodyParts = [
+	"neck", "shoulder", "elbow", "wrist", "hand", "back", "hip", "knee", "ankle", "foot",
+] as const;
+export const BodyPart = z.enum(bodyParts);
+
+export const levels = ["new to it", "beginner", "steady", "advanced", "performs"] as const;
+
+export const Student = z.object({
+	name: label(80),
+	strongSide: z.enum(["left", "right"]),
+	born: z.nullable(whole(1900, 2100)),
+	level: z.enum(levels),
+	protectedParts: z.array(BodyPart).check(z.maxLength(10)),
+	kit: text(1000),
+	wish: text(1000),
+});
+export type Student = z.infer<typeof Student>;
+
+export const studentLabels = {
+	name: "name",
+	strongSide: "strong side",
+	born: "year of birth",
+	level: "level",
+	protectedParts: "protected parts",
+	kit: "kit",
+	wish: "wish",
+};
+
+/** "left hand, the other side": a ladder's side as the student knows it. */
+export function sideWords(side: Side, strong: "left" | "right"): string {
+	if (side === "none") return "both sides";
+	return side === strong ? `${side}, strong side` : `${side}, other side`;
+}

@@ -1,0 +1,48 @@
+import * as z from "zod/mini";
+import { whole } from "@/core/words/text";
+import { goodTry, type RuleKind } from "./kind";
+
+const schema = z.object({ kind: z.literal("block"), k: whole(1, 60), n: whole(1, 60) });
+export type Block = z.infer<typeof schema>;
+
+interface State {
+	tries: number;
+	good: number;
+	met: boolean;
+}
+
+/**
+ * The `k`-th good attempt inside the current block. A block always runs `n`
+ * attempts from the visit's first and is never restarted early, so that nobody
+ * can throw a bad start away.
+ */
+export const block: RuleKind<Block, State> = {
+	kind: "block",
+	title: "So many in a block",
+	schema,
+	fields: [
+		{ name: "k", label: "good", low: 1, high: 60 },
+		{ name: "n", label: "in a block of", low: 1, high: 60 },
+	],
+	fresh: { kind: "block", k: 7, n: 10 },
+	sentence: ({ k, n }) => `${k} good in a block of ${n}`,
+	refusals: ({ k, n }) =>
+		k > n
+			? [{ path: "k", sentence: `Good tries wanted is ${k}, more than a block of ${n} holds; at most ${n} is possible.` }]
+			: [],
+	fewest: ({ k }) => k,
+	start: () => ({ tries: 0, good: 0, met: false }),
+	step: ({ k, n }, state, { good }) => {
+		if (state.met) return state;
+		const from = state.tries === n ? { tries: 0, good: 0 } : state;
+		const next = { tries: from.tries + 1, good: from.good + (good ? 1 : 0) };
+		return { ...next, met: next.good >= k };
+	},
+	status: ({ k, n }, { tries, good, met }) => ({
+		met,
+		bust: false,
+		progress: { value: good, target: k, words: `of ${tries}, block of ${n}` },
+	}),
+	key: ({ n }, { tries, good, met }) => (met ? "met" : `${tries % n},${tries === n ? 0 : good}`),
+	best: () => goodTry,
+};

@@ -1,0 +1,16 @@
+import { sha256 } from "@noble/hashes/sha2.js";
+import { bytesToHex, utf8ToBytes } from "@noble/hashes/utils.js";
+import canonicalize from "canonicalize";
+
+/**
+ * Content address of a JSON value: SHA-256 over its canonical form (RFC 8785),
+ * as 64 hex digits. Synchronous: the browser's own digest needs a secure context,
+ * and awaiting it would close the storage transaction we are in.
+ *
+ * @throws TypeError when the value has no JSON form (undefined, a function, NaN).
+ */
+export function seal(value: unknown): string {
+	const form = canonicalize(value);
+	if (form === undefined) throw new TypeError("seal: the value has no JSON form");
+	return bytesToHex(sha256(utf8ToBytes(form)));
+}

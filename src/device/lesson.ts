@@ -1,0 +1,242 @@
+import { v7 as uuid } from "uuid";
+import { type Draft, type LogEvent, type Now, envelope } from "@/core/log/event";
+import { type LessonView, foldLesson } from "@/core/log/lesson";
+import { byOrder } from "@/core/log/order";
+import type { Pack } from "@/core/pack/pack";
+import { type Local, now } from "./local";
+import { lastStudio, openLocal, rememberStudio } from "./studio";
+import { OtherStudio, fetchPack, pull, push } from "./sync";
+
+/** What the screen shows of a lesson; replaced whole at every change. */
+export interface LessonState {
+	ready: boolean;
+	pack: Pack | null;
+	view: LessonView;
+	device: string;
+	/** Number of the last own event that is on this device's disk. */
+	keptTo: number;
+	/** Number of the last own event the server has. */
+	ackedTo: number;
+	/** Own events not yet on disk. */
+	unkept: number;
+	/** Own events not yet with the server. */
+	unsent: number;
+	/** In words, when something cannot be stored or sent. */
+	trouble: string | null;
+	/** What the server could not take in and has set aside: stays in sight until the page is left. */
+	aside: string | null;
+	missing: boolean;
+}
+
+const PULL_EVERY_MS = 1500;
+const RETRY_MS = 1500;
+
+interface Waiting {
+	drafts: (Draft & { id: string })[];
+	when: Now;
+	/** As shown before they are on disk: right in all but their final numbers. */
+	shown: LogEvent[];
+}
+
+/**
+ * A lesson on this device. A write is shown at once, then stored, then sent; each
+ * stage reports when it is reached, and none waits for the next.
+ */
+export class LessonOnDevice {
+	private local: Local | null = null;
+	private events: LogEvent[] = [];
+	private queue: Waiting[] = [];
+	private draining = false;
+	private syncing: Promise<void> | null = null;
+	private again = false;
+	private timer: ReturnType<typeof setTimeout> | undefined;
+	private stopped = false;
+	private top = { dseq: 0, lamport: 0 };
+	private listeners = new Set<() => void>();
+	private state: LessonState = {
+		ready: false,
+		pack: null,
+		view: foldLesson([]),
+		device: "",
+		keptTo: 0,
+		ackedTo: 0,
+		unkept: 0,
+		unsent: 0,
+		trouble: null,
+		aside: null,
+		missing: false,
+	};
+
+	constructor(readonly lesson: string) {}
+
+	subscribe = (listener: () => void): (() => void) => {
+		this.listeners.add(listener);
+		return () => this.listeners.delete(listener);
+	};
+	snapshot = (): LessonState => this.state;
+
+	async start(): Promise<void> {
+		const known = lastStudio();
+		if (known) await this.openStore(known);
+		await this.freshPack();
+		if (!this.local) {
+			this.set({ trouble: "No signal, and nothing is stored here yet. Trying again." });
+			this.timer = setTimeout(() => void this.start(), RETRY_MS);
+			return;
+		}
+		this.sync();
+	}
+
+	stop(): void {
+		this.stopped = true;
+		clearTimeout(this.timer);
+	}
+
+	private async openStore(studio: string): Promise<void> {
+		const local = await openLocal(studio);
+		const [events, counters, pack, unsent] = await Promise.all([
+			local.eventsOf(this.lesson),
+			local.counters(),
+			local.packOf(this.lesson),
+			local.countWaiting(),
+		]);
+		this.local = local;
+		this.events = events;
+		this.top = counters;
+		this.set({
+			device: local.device,
+			pack: pack ?? null,
+			view: foldLesson(events),
+			keptTo: counters.dseq,
+			ackedTo: counters.acked,
+			unsent,
+			ready: pack !== undefined && events.length > 0,
+		});
+	}
+
+	private async freshPack(): Promise<void> {
+		try {
+			const pack = await fetchPack(this.lesson);
+			rememberStudio(pack.studio.id);
+			if (this.local?.studio !== pack.studio.id) await this.openStore(pack.studio.id);
+			const local = this.local as Local | null;
+			if (!local) return;
+			if ((await local.counters()).epoch === 0) await local.setEpoch(pack.studio.epoch);
+			await local.keepPack(this.lesson, pack);
+			this.set({ pack });
+			this.show(await pull(local, this.lesson));
+			this.set({ ready: true, missing: this.events.length === 0 });
+		} catch {
+			// Without a signal the stored pack serves; the sync loop says so and keeps trying.
+		}
+	}
+
+	/**
+	 * Writes one act. It is in `snapshot()` when this returns; the promise resolves when
+	 * it is on disk.
+	 */
+	write(drafts: readonly Draft[]): string[] {
+		const when = now();
+		const withIds = drafts.map((draft) => ({ ...draft, id: draft.id ?? uuid(), lesson: draft.lesson ?? this.lesson }));
+		const act = withIds[0]?.id ?? "";
+		const shown = withIds.map((draft) => {
+			this.top = { dseq: this.top.dseq + 1, lamport: this.top.lamport + 1 };
+			return { ...envelope(draft, { act, device: this.state.device, ...this.top }, when), hash: "" } as LogEvent;
+		});
+		this.queue.push({ drafts: withIds, when, shown });
+		this.events = [...this.events, ...shown];
+		this.set({ view: foldLesson(this.events), unkept: this.state.unkept + shown.length, unsent: this.state.unsent + shown.length });
+		void this.drain();
+		return withIds.map((draft) => draft.id);
+	}
+
+	/** Stores what waits, in order. What cannot be stored stays in sight and is tried again. */
+	private async drain(): Promise<void> {
+		if (this.draining || !this.local) return;
+		this.draining = true;
+		for (let next = this.queue[0]; next; next = this.queue[0]) {
+			try {
+				const stored = await this.local.append(next.drafts, next.when);
+				this.queue.shift();
+				this.settle(next.shown, stored);
+			} catch (error) {
+				this.set({ trouble: `Not stored yet: ${error instanceof Error ? error.message : "this device refuses"}. Trying again; do not close this page.` });
+				await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+			}
+		}
+		this.draining = false;
+		this.sync();
+	}
+
+	private settle(shown: readonly LogEvent[], stored: readonly LogEvent[]): void {
+		const final = new Map(stored.map((event) => [event.id, event]));
+		this.events = this.events.map((event) => final.get(event.id) ?? event);
+		const moved = stored.some((event, i) => event.dseq !== shown[i]?.dseq || event.lamport !== shown[i]?.lamport);
+		const last = stored.at(-1);
+		if (last) this.top = { dseq: Math.max(this.top.dseq, last.dseq), lamport: Math.max(this.top.lamport, last.lamport) };
+		this.set({
+			keptTo: last?.dseq ?? this.state.keptTo,
+			unkept: this.state.unkept - stored.length,
+			trouble: null,
+			...(moved ? { view: foldLesson(this.events) } : {}),
+		});
+	}
+
+	private show(events: readonly LogEvent[]): void {
+		const here = new Set(this.events.map((event) => event.id));
+		const fresh = events.filter((event) => !here.has(event.id));
+		if (fresh.length === 0) return;
+		this.events = [...this.events, ...fresh].sort(byOrder);
+		this.top.lamport = Math.max(this.top.lamport, ...fresh.map((event) => event.lamport));
+		this.set({ view: foldLesson(this.events) });
+	}
+
+	/** Sends and fetches now, and then every so often while the page is open. */
+	sync(): void {
+		if (this.stopped) return;
+		if (this.syncing) {
+			this.again = true;
+			return;
+		}
+		clearTimeout(this.timer);
+		this.syncing = this.round().finally(() => {
+			this.syncing = null;
+			const pause = this.again ? 0 : PULL_EVERY_MS;
+			this.again = false;
+			if (!this.stopped) this.timer = setTimeout(() => this.sync(), pause);
+		});
+	}
+
+	private async round(): Promise<void> {
+		const { local } = this;
+		if (!local) return;
+		try {
+			if (!this.state.pack) await this.freshPack();
+			const report = await push(local);
+			this.set({
+				ackedTo: report.acked,
+				unsent: this.state.unkept + (await local.countWaiting()),
+				trouble: this.queue.length > 0 ? this.state.trouble : null,
+				aside: report.setAside[0] ?? this.state.aside,
+			});
+			this.show(await pull(local, this.lesson));
+			if (!this.state.ready) this.set({ ready: true, missing: this.events.length === 0 });
+		} catch (error) {
+			if (error instanceof OtherStudio)
+				this.set({ trouble: "The server now holds another studio. This lesson stays on this device." });
+			else this.set({ trouble: "No answer from the server. Everything is kept on this device and goes out later." });
+		}
+	}
+
+	/** Resolves when all that was written is on disk and, if it answers, with the server. */
+	async settled(): Promise<void> {
+		while (this.queue.length > 0) await new Promise((resolve) => setTimeout(resolve, 20));
+		this.sync();
+		await this.syncing;
+	}
+
+	private set(change: Partial<LessonState>): void {
+		this.state = { ...this.state, ...change };
+		for (const listener of this.listeners) listener();
+	}
+}

@@ -1,0 +1,21 @@
+import { v7 as uuid } from "uuid";
+import type { Draft } from "@/core/log/event";
+import { now } from "./local";
+import { openLocal, rememberStudio } from "./studio";
+import { push } from "./sync";
+
+/**
+ * Writes an act from a bench: into the outbox first, then sent. Resolves when the
+ * server has it, or, without a signal, when it is kept here.
+ */
+export async function record(studio: string, drafts: readonly Draft[]): Promise<{ sent: boolean }> {
+	rememberStudio(studio);
+	const local = await openLocal(studio);
+	await local.append(drafts.map((draft) => ({ ...draft, id: draft.id ?? uuid() })), now());
+	try {
+		await push(local);
+		return { sent: true };
+	} catch {
+		return { sent: false };
+	}
+}

@@ -1,0 +1,18 @@
+import type { LessonView } from "@/core/log/lesson";
+import { store } from "@/store/db";
+import { history } from "@/store/history";
+import { listStudents } from "@/store/students";
+
+export interface LessonPage {
+	id: string;
+	view: LessonView;
+	names: Record<string, string>;
+}
+
+export async function readLesson(id: string): Promise<LessonPage | null> {
+	const open = await store();
+	const view = (await history(open)).lessons.get(id);
+	if (!view) return null;
+	const students = await listStudents(open);
+	return { id, view, names: Object.fromEntries(students.map((s) => [s.id, s.student.name])) };
+}

@@ -1,0 +1,58 @@
+import type { Hole } from "@/core/ladder/rail";
+import type { Rung } from "@/core/ladder/ladder";
+import { gateWords } from "@/core/ladder/rung";
+import { type Skill, firstCue } from "@/core/skill/skill";
+import { dayWords } from "@/ui/dates";
+import { holeWords } from "@/ui/Rail";
+import css from "@/ui/rows.module.scss";
+import { readRule } from "./LadderBench";
+
+/** What stands behind the rung that is open: its rule in words, what is watched, and every day it was worked on. */
+export function LadderMargin({ rung, hole, skill }: { rung: Rung | null; hole: Hole | null; skill: Skill }) {
+	if (!rung) return <p className="mute">Open a rung to see what stands behind its hole.</p>;
+	const { settings } = rung;
+	const watched = skill.positions.filter((position) => settings.watch.includes(position.id));
+	return (
+		<>
+			<div className={css.note}>
+				<h2 dir="auto">{settings.name || "New rung"}</h2>
+				<p className="m-0">
+					Passed by {readRule(settings)}, within {settings.limit} tries. A try is good when {gateWords[settings.gate]}.
+				</p>
+			</div>
+			{watched.length > 0 && (
+				<div className={css.note}>
+					<h2>Watch</h2>
+					{watched.map((position) => (
+						<p key={position.id} className="m-0" dir="auto">
+							<b>{position.short}</b> {position.tell && <span className="mute">{position.tell}</span>}
+							{firstCue(position.cues) && ` “${firstCue(position.cues)?.text}”`}
+						</p>
+					))}
+				</div>
+			)}
+			{hole && (
+				<div className={css.note}>
+					<h2>{holeWords[hole.state]}</h2>
+					{hole.days.length === 0 ? (
+						<p className="mute m-0">Never tried.</p>
+					) : (
+						<>
+							<p className="m-0">
+								<b>{hole.good}</b> good of <b>{hole.tries}</b> counted tries on {hole.days.length} {hole.days.length === 1 ? "day" : "days"}, variations left out.
+							</p>
+							<ul className={css.plain}>
+								{[...hole.days].reverse().map((day) => (
+									<li key={day.lesson}>
+										<a href={`/lessons/${day.lesson}`}>{dayWords(day.day)}</a>: {day.good} of {day.tries}
+										{day.met && ", rule met"}
+									</li>
+								))}
+							</ul>
+						</>
+					)}
+				</div>
+			)}
+		</>
+	);
+}

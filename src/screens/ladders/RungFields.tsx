@@ -1,0 +1,132 @@
+"use client";
+
+import { useEffect } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { useFormContext, useWatch } from "react-hook-form";
+import type { Ladder } from "@/core/ladder/ladder";
+import { MAX_WATCHED, gateWords, gates } from "@/core/ladder/rung";
+import { ruleKinds } from "@/core/rules";
+import type { KeyPosition } from "@/core/skill/skill";
+import { Row } from "@/ui/Row";
+import css from "@/ui/rows.module.scss";
+import { readRule } from "./LadderBench";
+
+interface Props {
+	index: number;
+	positions: readonly KeyPosition[];
+	onAbove: () => void;
+	onRemove: () => void;
+}
+
+/** A rung's settings, open under its row. The rule reads itself out while it is edited. */
+export function RungFields({ index, positions, onAbove, onRemove }: Props) {
+	const { register, control, setValue, setFocus, getValues, formState } = useFormContext<Ladder>();
+	const path = `rungs.${index}.settings` as const;
+	const settings = useWatch({ control, name: path });
+	const errors = formState.errors.rungs?.[index]?.settings;
+	const machine = ruleKinds.find((kind) => kind.kind === settings?.rule?.kind);
+	const id = (field: string) => `rung-${index}-${field}`;
+	useEffect(() => {
+		if (getValues(`${path}.name`) === "") setFocus(`${path}.name`);
+	}, [path, getValues, setFocus]);
+	if (!settings) return null;
+	const number = (field: "triesPerSet" | "limit" | "correctAfter" | "adjust", label: string) => (
+		<Row id={id(field)} label={label} error={errors?.[field]} className={css.third ?? ""}>
+			<Form.Control type="number" inputMode="numeric" {...register(`${path}.${field}`, { valueAsNumber: true })} isInvalid={Boolean(errors?.[field])} />
+		</Row>
+	);
+	const words = (field: "drill" | "easier" | "harder", label: string, className = css.half) => (
+		<Row id={id(field)} label={label} error={errors?.[field]} className={className ?? ""}>
+			<Form.Control {...register(`${path}.${field}`)} dir="auto" isInvalid={Boolean(errors?.[field])} />
+		</Row>
+	);
+	const ruleErrors = errors?.rule as Record<string, { message?: string }> | undefined;
+	return (
+		<div className={css.details}>
+			<Row id={id("name")} label="Rung" error={errors?.name} className={css.full ?? ""}>
+				<Form.Control {...register(`${path}.name`)} dir="auto" isInvalid={Boolean(errors?.name)} />
+			</Row>
+			{words("drill", "Drill: who stands where, what is done", css.full)}
+			<p className={`${css.full} ${css.sentence} m-0 mt-1`} aria-live="polite">
+				{readRule(settings)}, at most {settings.limit || "?"} tries a lesson
+			</p>
+			<Row id={id("kind")} label="Pass rule" className={css.third ?? ""}>
+				<Form.Select
+					value={settings.rule.kind}
+					onChange={(event) => {
+						const fresh = ruleKinds.find((kind) => kind.kind === event.target.value)?.fresh;
+						if (fresh) setValue(`${path}.rule`, { ...fresh }, { shouldDirty: true });
+					}}
+				>
+					{ruleKinds.map((kind) => (
+						<option key={kind.kind} value={kind.kind}>
+							{kind.title}
+						</option>
+					))}
+				</Form.Select>
+			</Row>
+			{machine?.fields.map((field) => (
+				<Row key={field.name} id={id(field.name)} label={field.label} error={ruleErrors?.[field.name]} className={css.sixth ?? ""}>
+					<Form.Control
+						type="number"
+						inputMode="numeric"
+						min={field.low}
+						max={field.high}
+						{...register(`${path}.rule.${field.name}` as `rungs.${number}.settings.rule.k`, { valueAsNumber: true })}
+						isInvalid={Boolean(ruleErrors?.[field.name])}
+					/>
+				</Row>
+			))}
+			{number("limit", "Tries per lesson, at most")}
+			{number("triesPerSet", "Tries per set")}
+			<Row id={id("ready")} label="Ready means" className={css.third ?? ""}>
+				<Form.Select {...register(`${path}.readyRate`, { valueAsNumber: true })}>
+					{[0.6, 0.65, 0.7, 0.75, 0.8, 0.85, 0.9, 0.95].map((rate) => (
+						<option key={rate} value={rate}>
+							{rate * 10} in 10 good
+						</option>
+					))}
+				</Form.Select>
+			</Row>
+			<Row id={id("gate")} label="A try is good when" className={css.third ?? ""}>
+				<Form.Select {...register(`${path}.gate`)}>
+					{gates.map((gate) => (
+						<option key={gate} value={gate}>
+							{gateWords[gate]}
+						</option>
+					))}
+				</Form.Select>
+			</Row>
+			<fieldset className={css.full}>
+				<legend className="form-label m-0">
+					Watch, {MAX_WATCHED} at most
+				</legend>
+				{positions.length === 0 && <span className="mute">The skill has no key positions yet.</span>}
+				{positions.map((position) => (
+					<Form.Check inline key={position.id} id={id(`watch-${position.id}`)} type="checkbox" label={position.short} value={position.id} {...register(`${path}.watch`)} />
+				))}
+				{errors?.watch && (
+					<div className="asks" role="alert">
+						{(errors.watch as { message?: string }).message}
+					</div>
+				)}
+			</fieldset>
+			{number("correctAfter", "Correct after so many alike")}
+			{number("adjust", "Tries to adjust after a cue")}
+			<div className={css.third}>
+				<Form.Check id={id("second")} type="checkbox" className="mt-4" label="allow a second, other cue" {...register(`${path}.secondCue`)} />
+			</div>
+			{words("easier", "Easier variation")}
+			{words("harder", "Harder variation")}
+			<div className={css.full}>
+				<Button variant="link" onClick={onAbove}>
+					put a rung above this one
+				</Button>
+				<Button variant="link" onClick={onRemove}>
+					take this rung out
+				</Button>
+			</div>
+		</div>
+	);
+}

@@ -1,0 +1,73 @@
+import Link from "next/link";
+import { wrapUp } from "@/core/log/wrap";
+import type { LessonPage } from "@/doors/readLesson";
+import { Bench } from "@/ui/Bench";
+import { dayWords } from "@/ui/dates";
+import { PegMoves } from "@/ui/PegMoves";
+import { RungFacts } from "@/ui/RungFacts";
+
+/** A lesson as it was: every attempt on its strip, every cue with what followed. */
+export function LessonPageView({ id, view, names }: LessonPage) {
+	const rungs = wrapUp(view);
+	const students = [...new Set(rungs.map((rung) => rung.student ?? ""))].filter(Boolean);
+	const marks = view.events.flatMap((event) => (event.kind === "state" ? [event.body.mark] : event.kind === "pain" ? [`pain, ${event.body.part}`] : []));
+	const decisions = view.events.flatMap((event) => (event.kind === "advice.followed" || event.kind === "advice.overruled" ? [event] : []));
+	return (
+		<Bench
+			margin={
+				<>
+					{view.closed?.body.remark && (
+						<>
+							<h2>Remark</h2>
+							<p dir="auto">{view.closed.body.remark}</p>
+						</>
+					)}
+					<h2>Advice</h2>
+					{decisions.length === 0 && <p className="mute">None was followed or turned down.</p>}
+					<ul className="ps-3">
+						{decisions.map((event) => (
+							<li key={event.id}>
+								{event.body.title}: <b>{event.kind === "advice.followed" ? "followed" : "otherwise"}</b>
+							</li>
+						))}
+					</ul>
+					{marks.length > 0 && (
+						<>
+							<h2>State</h2>
+							<p>{marks.join(", ")}</p>
+						</>
+					)}
+					{view.closed?.body.note && (
+						<>
+							<h2>Note for the student</h2>
+							<p dir="auto" style={{ whiteSpace: "pre-line" }}>
+								{view.closed.body.note}
+							</p>
+						</>
+					)}
+				</>
+			}
+		>
+			<h1>{view.opened ? dayWords(view.opened.localDay) : "A lesson"}</h1>
+			<p className="mute">
+				{students.map((student, i) => (
+					<span key={student}>
+						{i > 0 && ", "}
+						<Link href={`/students/${student}`} dir="auto">
+							{names[student] ?? "somebody since deleted"}
+						</Link>
+					</span>
+				))}
+				{" · "}
+				<Link href={`/wrap?lesson=${id}`}>wrap-up</Link>
+				{" · "}
+				<Link href={`/live?lesson=${id}`}>open it again</Link>
+			</p>
+			{rungs.length === 0 && <p>Nothing was counted.</p>}
+			{rungs.map((rung) => (
+				<RungFacts key={`${rung.student}${rung.ladder}${rung.rung}`} rung={rung} who={students.length > 1 ? names[rung.student ?? ""] : undefined} />
+			))}
+			<PegMoves view={view} />
+		</Bench>
+	);
+}

@@ -1,0 +1,118 @@
+"use client";
+
+import { useEffect, useState } from "react";
+import { ruleSentence } from "@/core/rules";
+import { variationWords } from "@/core/pack/pack";
+import type { LessonState } from "@/device/lesson";
+import { Rail } from "@/ui/Rail";
+import css from "./live.module.scss";
+import type { Board } from "./model";
+
+function useMinute(): number {
+	const [time, setTime] = useState(() => Date.now());
+	useEffect(() => {
+		const timer = setInterval(() => setTime(Date.now()), 10_000);
+		return () => clearInterval(timer);
+	}, []);
+	return time;
+}
+
+/** Minutes since the lesson began, or left of what was planned: for the eye only, the record does not use it. */
+function clockWords(view: LessonState["view"], time: number): { value: number; words: string } | null {
+	if (!view.opened) return null;
+	const gone = Math.max(0, Math.floor((time - Date.parse(view.opened.at)) / 60_000));
+	const planned = view.opened.body.minutes;
+	if (planned === null || gone > planned + 240) return null;
+	return { value: planned - gone, words: planned - gone < 0 ? "min over" : "min left" };
+}
+
+/** The number the coach acts on, what it means, and what is left of tries and time. */
+export function CountZone({
+	board,
+	state,
+	takenBack,
+	onPutBack,
+	holds,
+}: {
+	board: Board;
+	state: LessonState;
+	takenBack: { words: string; by: string } | null;
+	onPutBack: (by: string) => void;
+	holds: boolean;
+}) {
+	const { set, visit, rail } = board;
+	const { verdict } = visit;
+	const judgement = visit.judgements[set.variation];
+	const { value, target, words } = judgement.progress;
+	const met = judgement.met;
+	const clock = clockWords(state.view, useMinute());
+	const share = (n: number) => `${Math.min(100, (100 * n) / Math.max(1, verdict.allowed))}%`;
+	const kept = state.unkept === 0;
+	return (
+		<section className={css.count} aria-label="Count">
+			<div className={css.rail}>
+				{rail && <Rail holes={rail.holes} pegIndex={rail.pegIndex} width={46} pitch={Math.min(33, Math.max(9, 230 / rail.holes.length))} label={board.ladder?.skill ?? ""} />}
+			</div>
+			<div className={css.middle}>
+				<div className={css.drill} dir="auto">
+					{variationWords(set.placing, set.variation)}
+				</div>
+				<output className={css.number} aria-label={`${value} ${words}, needs ${target}`} data-testid="count">
+					{value}
+				</output>
+				<div className={css.meaning} title={ruleSentence(visit.rule)}>
+					{met ? (
+						<b>rule met</b>
+					) : (
+						<>
+							{words} · needs <b>{target}</b>
+						</>
+					)}
+					{!set.open && " · resting"}
+				</div>
+			</div>
+			<div className={css.side}>
+				<div>
+					<b data-testid="used">{verdict.used}</b>
+					of {verdict.allowed} tries
+				</div>
+				{clock && (
+					<div>
+						<b>{Math.abs(clock.value)}</b>
+						{clock.words}
+					</div>
+				)}
+				<div>
+					set {board.setNumber} · {board.triesInSet} of {set.placing.settings.triesPerSet}
+				</div>
+				{verdict.kind === "cannot be met today" && <div className="asks">cannot be met today</div>}
+				<div className={css.kept} data-testid="kept" data-kept-to={state.keptTo} data-acked-to={state.ackedTo} data-device={state.device}>
+					{kept ? "kept ✓" : `keeping ${state.unkept}`}
+					<br />
+					{state.unsent === 0 ? "sent ✓" : `${state.unsent} to send`}
+				</div>
+			</div>
+			<div className={css.bar} role="img" aria-label={`${verdict.used} of ${verdict.allowed} tries used`}>
+				<i style={{ width: share(verdict.used) }} />
+				{verdict.raisedBy > 0 && <u style={{ left: share(verdict.allowed - verdict.raisedBy) }} />}
+			</div>
+			{!holds && (
+				<p className={css.trouble} role="status">
+					Another device counts this set; you watch. Tries tapped here are kept apart. Take over under “more”.
+				</p>
+			)}
+			{(state.aside || (state.trouble && state.unsent > 0)) && (
+				<p className={css.trouble} role="status">
+					{state.aside ? `Set aside by the server, see Records: ${state.aside}` : state.trouble}
+				</p>
+			)}
+			{takenBack && (
+				<button type="button" className={css.back} onClick={() => onPutBack(takenBack.by)}>
+					{takenBack.words} taken back
+					<br />
+					put it back
+				</button>
+			)}
+		</section>
+	);
+}

@@ -1,0 +1,145 @@
+"use client";
+
+import Link from "next/link";
+import { useMemo, useState } from "react";
+import type { Pack } from "@/core/pack/pack";
+import type { LessonOnDevice, LessonState } from "@/device/lesson";
+import { useKeys } from "@/ui/useKeys";
+import { AdviceZone } from "./AdviceZone";
+import { CountZone } from "./CountZone";
+import { Fields } from "./Fields";
+import { CueDrawer } from "./drawers/CueDrawer";
+import { EvidenceDrawer } from "./drawers/EvidenceDrawer";
+import { LaddersDrawer } from "./drawers/LaddersDrawer";
+import { MoreDrawer } from "./drawers/MoreDrawer";
+import { StateDrawer } from "./drawers/StateDrawer";
+import { TriesDrawer } from "./drawers/TriesDrawer";
+import { fieldsFor } from "./fields";
+import css from "./live.module.scss";
+import type { Board } from "./model";
+import { Strip } from "./Strip";
+import { useActs } from "./useActs";
+
+export type DrawerName = "tries" | "evidence" | "cue" | "state" | "more" | "ladders";
+
+/** The live lesson, zone by zone. */
+export function LiveBoard({ lesson, state, pack, board }: { lesson: LessonOnDevice; state: LessonState; pack: Pack; board: Board }) {
+	const { acts, takenBack } = useActs(lesson);
+	const [drawer, setDrawer] = useState<DrawerName | null>(null);
+	const { set, visit, advice } = board;
+	const { gate } = set.placing.settings;
+	const layout = useMemo(() => fieldsFor(gate, set.placing.positions), [gate, set.placing.positions]);
+	const holds = set.holder === state.device;
+	const rungNumber = set.placing.order.findIndex((rung) => rung.id === set.placing.rung) + 1;
+
+	const close = () => setDrawer(null);
+	const toggle = (name: DrawerName) => setDrawer(drawer === name ? null : name);
+	const attempt: typeof acts.attempt = (body) => {
+		acts.attempt(body);
+		close();
+	};
+	const followAdvice = () => {
+		if (!advice.act) return;
+		acts.follow(advice);
+		setDrawer(advice.act.kind === "next" ? "ladders" : null);
+	};
+	const field = (id: string | undefined) => {
+		const found = [...layout.main, ...layout.rows.flat()].find((f) => f.id === id);
+		if (found) attempt(found.attempt);
+	};
+	const good = layout.main.at(-1)?.id;
+	const missed = layout.main[0]?.id;
+	const noCount = () => attempt({ result: "hit", off: [], judged: false, noCount: true });
+
+	useKeys({
+		g: () => field(good),
+		PageDown: () => field(good),
+		m: () => field(missed),
+		PageUp: () => field(missed === good ? layout.rows[0]?.at(-1)?.id : missed),
+		...Object.fromEntries(
+			[1, 2, 3, 4].flatMap((n) => [
+				[String(n), () => field(layout.rows[0]?.[n - 1]?.id)],
+				["!@#$"[n - 1] as string, () => field(layout.rows[1]?.[n - 1]?.id)],
+			]),
+		),
+		n: noCount,
+		u: acts.undo,
+		c: () => toggle("cue"),
+		s: () => toggle("state"),
+		e: () => toggle("more"),
+		l: () => toggle("ladders"),
+		t: () => toggle("tries"),
+		f: followAdvice,
+		o: () => advice.canSilence && acts.overrule(advice),
+		Escape: close,
+	});
+
+	return (
+		<main className={css.page} aria-label="Live lesson">
+			<h1 className="visually-hidden">
+				Lesson: {board.studentName}, {set.placing.settings.name}
+			</h1>
+			<div className={css.top}>
+				<Link className={css.leave} href="/" aria-label="Leave; the lesson waits as it is">
+					←
+				</Link>
+				{board.tabs.map((tab) => {
+					const here = tab.ladder === set.placing.ladder;
+					return (
+						<button
+							key={tab.key}
+							type="button"
+							className={here ? css.inHand : ""}
+							aria-current={here ? "true" : undefined}
+							onClick={() => {
+								const to = pack.ladders.find((l) => l.id === tab.ladder);
+								if (here) toggle("ladders");
+								else if (to) acts.ladder(to);
+								else acts.quick();
+							}}
+						>
+							<b dir="auto">{tab.name}</b>
+							<span>{here ? `${tab.tries} tries` : `waits · ${tab.tries}`}</span>
+						</button>
+					);
+				})}
+				<button type="button" onClick={() => toggle("ladders")} aria-expanded={drawer === "ladders"}>
+					<b>{board.ladder ? `Rung ${rungNumber}` : "For whom?"}</b>
+					<span>{board.ladder ? `${board.ladder.skill}${set.placing.side === "none" ? "" : `, ${set.placing.side}`}` : "say it later"}</span>
+				</button>
+			</div>
+			<CountZone board={board} state={state} takenBack={takenBack} onPutBack={acts.putBack} holds={holds} />
+			<Strip board={board} onOpen={() => toggle("tries")} />
+			<AdviceZone
+				advice={advice}
+				onFollow={followAdvice}
+				onOtherwise={() => acts.overrule(advice)}
+				onEvidence={() => toggle("evidence")}
+			/>
+			<Fields layout={layout} onAttempt={attempt} />
+			<div className={css.foot}>
+				<button type="button" onClick={acts.undo}>
+					undo
+				</button>
+				<button type="button" onClick={noCount}>
+					no count
+				</button>
+				<button type="button" onClick={() => toggle("cue")} aria-expanded={drawer === "cue"}>
+					cue
+				</button>
+				<button type="button" onClick={() => toggle("state")} aria-expanded={drawer === "state"}>
+					state
+				</button>
+				<button type="button" onClick={() => toggle("more")} aria-expanded={drawer === "more"}>
+					more
+				</button>
+			</div>
+			{drawer === "tries" && <TriesDrawer board={board} acts={acts} layout={layout} onClose={close} />}
+			{drawer === "evidence" && <EvidenceDrawer board={board} onClose={close} />}
+			{drawer === "cue" && <CueDrawer visit={visit} acts={acts} onClose={close} />}
+			{drawer === "state" && <StateDrawer acts={acts} onClose={close} />}
+			{drawer === "more" && <MoreDrawer lesson={lesson.lesson} board={board} acts={acts} holds={holds} onOpen={setDrawer} onClose={close} />}
+			{drawer === "ladders" && <LaddersDrawer view={state.view} board={board} pack={pack} acts={acts} onClose={close} />}
+		</main>
+	);
+}

@@ -1,0 +1,50 @@
+"use client";
+
+import { LiveBoard } from "./LiveBoard";
+import css from "./live.module.scss";
+import { boardOf } from "./model";
+import { useLesson, useLessonId } from "./useLesson";
+
+/** The live lesson's static page: everything it shows comes from this device first. */
+export function LiveShell() {
+	const id = useLessonId();
+	if (id === null) return <main className={css.still}>Opening the lesson.</main>;
+	if (id === "")
+		return (
+			<main className={css.still}>
+				<h1>No lesson is named</h1>
+				<p>
+					Start one from <a href="/">Today</a>.
+				</p>
+			</main>
+		);
+	return <Opened id={id} />;
+}
+
+function Opened({ id }: { id: string }) {
+	const { lesson, state } = useLesson(id);
+	if (state.missing)
+		return (
+			<main className={css.still}>
+				<h1>This lesson is not here</h1>
+				<p>It was never begun, or it belongs to another studio.</p>
+				<p>
+					<a href="/">Today</a>
+				</p>
+			</main>
+		);
+	const board = state.pack && boardOf(state.view, state.pack);
+	if (!state.ready || !state.pack || !board)
+		return (
+			<main className={css.still}>
+				<p>Opening the lesson.</p>
+				{state.trouble && <p role="status">{state.trouble}</p>}
+				{state.ready && !board && (
+					<p>
+						Nothing has been counted in this lesson. <a href="/">Today</a>
+					</p>
+				)}
+			</main>
+		);
+	return <LiveBoard lesson={lesson} state={state} pack={state.pack} board={board} />;
+}

@@ -1,0 +1,50 @@
+import type { Entry } from "@/core/log/lesson";
+import { TryMark } from "@/ui/Marks";
+import css from "./live.module.scss";
+import type { Board } from "./model";
+
+const SHOWN = 20;
+
+/** Consecutive attempts with the same fault say so once: "elbow ×3". */
+function faultLabels(entries: readonly Entry[], short: Board["short"]): Map<string, string> {
+	const runs: { position: string; ids: string[] }[] = [];
+	let open = false;
+	for (const { event, try: t } of entries) {
+		if (!t) continue;
+		const position = t.body.off[0]?.position;
+		const last = runs.at(-1);
+		if (position && open && last?.position === position) last.ids.push(event.id);
+		else if (position) runs.push({ position, ids: [event.id] });
+		open = position !== undefined;
+	}
+	return new Map(
+		runs.map(({ position, ids }) => [
+			ids[Math.floor((ids.length - 1) / 2)] ?? "",
+			ids.length > 1 ? `${short(position)} ×${ids.length}` : short(position),
+		]),
+	);
+}
+
+/** The last twenty attempts as marks, cues as notches between them: one target that opens the rows. */
+export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {
+	const marks = board.visit.entries.filter(({ event, try: t }) => t || event.kind === "feedback");
+	const from = Math.max(0, marks.length - SHOWN);
+	const shown = marks.slice(from);
+	const labels = faultLabels(shown, board.short);
+	const tries = board.visit.tries.length;
+	return (
+		<button type="button" className={css.strip} onClick={onOpen} aria-label={`Last tries, ${tries} in this visit: correct, take back or insert`}>
+			{shown.length === 0 && <span className={css.stripEmpty}>No tries yet. One touch each.</span>}
+			{shown.map(({ event, try: t }) =>
+				t ? (
+					<span key={event.id} className={css.stripMark}>
+						<TryMark t={t} short={board.short} hidden />
+						{labels.get(event.id) ?? ""}
+					</span>
+				) : (
+					<i key={event.id} className={css.stripCue} />
+				),
+			)}
+		</button>
+	);
+}

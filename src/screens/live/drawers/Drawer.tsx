@@ -1,0 +1,38 @@
+"use client";
+
+import { useEffect, useRef } from "react";
+import css from "../live.module.scss";
+
+/** Covers the upper zones only, never the fields; a touch on a field logs and closes it. */
+export function Drawer({ title, onClose, children }: { title: string; onClose: () => void; children: React.ReactNode }) {
+	const ref = useRef<HTMLElement>(null);
+	useEffect(() => {
+		const before = document.activeElement;
+		ref.current?.focus();
+		return () => {
+			if (before instanceof HTMLElement && before.isConnected) before.focus();
+		};
+	}, []);
+	return (
+		<section ref={ref} className={css.drawer} aria-label={title} tabIndex={-1}>
+			<div className="d-flex align-items-center justify-content-between">
+				<h2>{title}</h2>
+				<button type="button" className={css.choice} onClick={onClose}>
+					close
+				</button>
+			</div>
+			{children}
+		</section>
+	);
+}
+
+export function Choice({ small, children, ...rest }: React.ComponentProps<"button"> & { small?: string | undefined }) {
+	return (
+		<button type="button" className={css.choice} {...rest}>
+			{children}
+			{small && <small>{small}</small>}
+		</button>
+	);
+}
+
+export const Choices = ({ children }: { children: React.ReactNode }) => <div className={css.choices}>{children}</div>;

@@ -1,0 +1,27 @@
+import { TryMark, tryWords } from "@/ui/Marks";
+import { ruleSentence } from "@/core/rules";
+import css from "../live.module.scss";
+import type { Board } from "../model";
+import { Drawer } from "./Drawer";
+
+/** Why the advice says so: its sentence, the rule, and the attempts it rests on. */
+export function EvidenceDrawer({ board, onClose }: { board: Board; onClose: () => void }) {
+	const { advice, visit, short } = board;
+	const resting = visit.tries.filter((t) => advice.evidence.includes(t.id));
+	return (
+		<Drawer title={advice.title} onClose={onClose}>
+			<p className="m-0">{advice.reason}</p>
+			<p className="m-0 mute">
+				Rule: {ruleSentence(visit.rule)}, at most {visit.verdict.allowed} tries a lesson.
+			</p>
+			{resting.length === 0 && <p className="m-0">No single try stands behind this.</p>}
+			{resting.map((t) => (
+				<div key={t.id} className={css.tryRow}>
+					<b>{visit.tries.indexOf(t) + 1}</b>
+					<TryMark t={t} short={short} hidden />
+					{tryWords(t, short)}
+				</div>
+			))}
+		</Drawer>
+	);
+}

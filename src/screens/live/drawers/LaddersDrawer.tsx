@@ -1,0 +1,116 @@
+"use client";
+
+import { useState } from "react";
+import type { LessonView } from "@/core/log/lesson";
+import type { Pack, PackLadder } from "@/core/pack/pack";
+import type { Board } from "../model";
+import { pegIn } from "../model";
+import type { Acts } from "../useActs";
+import { Choice, Drawer } from "./Drawer";
+
+interface Props {
+	view: LessonView;
+	board: Board;
+	pack: Pack;
+	acts: Acts;
+	onClose: () => void;
+}
+
+/** What comes next: another rung of this ladder, another ladder, another student; or for whom the count was. */
+export function LaddersDrawer(props: Props) {
+	const { board, pack } = props;
+	if (!board.ladder) return <Assign {...props} />;
+	return <Next {...props} ladders={pack.ladders} here={board.ladder} />;
+}
+
+function Next({ view, board, pack, acts, onClose, ladders, here }: Props & { ladders: readonly PackLadder[]; here: PackLadder }) {
+	const name = (ladder: PackLadder) => pack.students.find((s) => s.id === ladder.student)?.student.name ?? "";
+	const others = ladders
+		.filter((ladder) => ladder.id !== here.id)
+		.sort((a, b) => Number(b.student === here.student) - Number(a.student === here.student));
+	const done = (act: () => void) => () => {
+		act();
+		onClose();
+	};
+	return (
+		<Drawer title="What next?" onClose={onClose}>
+			{here.last && (
+				<p className="m-0 mute">
+					Last time: {here.last.rung}, {here.last.good} of {here.last.tries} good
+					{here.last.cue && `; cue “${here.last.cue}”`}.
+				</p>
+			)}
+			<Facts pack={pack} student={here.student} />
+			<h2>Another ladder</h2>
+			{others.length === 0 && <p className="m-0">There is no other ladder yet.</p>}
+			{others.map((ladder) => {
+				const peg = ladder.rungs.find((rung) => rung.id === pegIn(view, ladder));
+				return (
+					<Choice key={ladder.id} small={peg?.settings.name} onClick={done(() => acts.ladder(ladder))}>
+						<span dir="auto">
+							{name(ladder)} · {ladder.skill}
+							{ladder.side === "none" ? "" : `, ${ladder.side}`}
+						</span>
+					</Choice>
+				);
+			})}
+			<h2>Move the peg by hand</h2>
+			{[...here.rungs].reverse().map((rung) => (
+				<Choice
+					key={rung.id}
+					aria-pressed={rung.id === board.set.placing.rung}
+					small={`rung ${here.rungs.indexOf(rung) + 1}`}
+					onClick={done(() => acts.moveTo(rung.id))}
+				>
+					<span dir="auto">{rung.settings.name}</span>
+				</Choice>
+			))}
+		</Drawer>
+	);
+}
+
+/** What was promised and what is parked, at hand while the student is there. */
+function Facts({ pack, student }: { pack: Pack; student: string }) {
+	const of = (kept: Pack["promises"]) => kept.filter((one) => one.student === student);
+	const lines = [
+		...of(pack.promises).map((one) => ({ ...one, text: `Promised: ${one.text}` })),
+		...of(pack.parked).map((one) => ({ ...one, text: `Parked: ${one.text}` })),
+	];
+	return lines.map((line) => (
+		<p key={line.id} className="m-0 mute" dir="auto">
+			{line.text}
+		</p>
+	));
+}
+
+function Assign({ pack, acts, onClose }: Props) {
+	const [ladder, setLadder] = useState<PackLadder | null>(null);
+	if (ladder)
+		return (
+			<Drawer title="On which rung?" onClose={onClose}>
+				{[...ladder.rungs].reverse().map((rung) => (
+					<Choice
+						key={rung.id}
+						aria-pressed={rung.id === ladder.peg}
+						small={rung.id === ladder.peg ? "the peg is here" : undefined}
+						onClick={() => {
+							acts.assign(ladder, rung.id);
+							onClose();
+						}}
+					>
+						<span dir="auto">{rung.settings.name}</span>
+					</Choice>
+				))}
+			</Drawer>
+		);
+	return (
+		<Drawer title="For whom was this?" onClose={onClose}>
+			{pack.ladders.length === 0 && <p>No ladder is there yet. The count waits here; make a ladder on a student’s page, then say it.</p>}
+			{pack.ladders.map((one) => (
+				<Choice key={one.id} small={one.skill} onClick={() => setLadder(one)}>
+					<span dir="auto">{pack.students.find((s) => s.id === one.student)?.student.name}</span>
+				</Choice>
+			))}
+		</Drawer>
+	);
+}

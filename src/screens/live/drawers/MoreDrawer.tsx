@@ -1,0 +1,140 @@
+"use client";
+
+import Link from "next/link";
+import { useState } from "react";
+import { bodyParts } from "@/core/people/student";
+import css from "../live.module.scss";
+import type { DrawerName } from "../LiveBoard";
+import type { Board } from "../model";
+import type { Acts } from "../useActs";
+import { Choice, Choices, Drawer } from "./Drawer";
+
+const STEP = 6;
+
+/** Limit, variation, set, park, pain, and the way to the wrap-up. */
+export function MoreDrawer({
+	lesson,
+	board,
+	acts,
+	holds,
+	onOpen,
+	onClose,
+}: {
+	lesson: string;
+	board: Board;
+	acts: Acts;
+	holds: boolean;
+	onOpen: (name: DrawerName) => void;
+	onClose: () => void;
+}) {
+	const [part, setPart] = useState<"park" | "pain" | null>(null);
+	const { set, visit } = board;
+	const { settings } = set.placing;
+	const done = (act: () => void) => () => {
+		act();
+		onClose();
+	};
+	if (part === "pain")
+		return (
+			<Drawer title="Stop. Where does it hurt?" onClose={onClose}>
+				<p className="m-0">
+					Pain ends the work on this rung. The rules of the discipline’s own body, the venue and licensed professionals come first.
+				</p>
+				<Choices>
+					{bodyParts.map((name) => (
+						<Choice key={name} onClick={done(() => acts.pain(name))}>
+							{name}
+						</Choice>
+					))}
+				</Choices>
+			</Drawer>
+		);
+	if (part === "park") return <Park board={board} acts={acts} onClose={onClose} />;
+	return (
+		<Drawer title="More" onClose={onClose}>
+			<Choices>
+				<Choice onClick={done(() => acts.limit(STEP))} small={`${visit.verdict.allowed} now`}>
+					six more
+				</Choice>
+				<Choice onClick={done(() => acts.limit(-STEP))} disabled={visit.verdict.allowed <= STEP} small="of the limit">
+					six fewer
+				</Choice>
+				{set.open ? (
+					<Choice onClick={done(acts.endSet)} small={`set ${board.setNumber}`}>
+						end set
+					</Choice>
+				) : (
+					<Choice onClick={done(acts.nextSet)} small="or just count on">
+						next set
+					</Choice>
+				)}
+				<Choice onClick={() => setPart("park")} small="noticed, not said">
+					park
+				</Choice>
+				<Choice onClick={() => setPart("pain")} small="ends the work here">
+					pain
+				</Choice>
+				<Choice onClick={() => onOpen("ladders")} small="rung, ladder, student">
+					what next
+				</Choice>
+			</Choices>
+			<Choices>
+				<Choice aria-pressed={set.variation === "own"} onClick={done(() => acts.variation("own"))} small="as it is">
+					the rung
+				</Choice>
+				<Choice aria-pressed={set.variation === "easier"} onClick={done(() => acts.variation("easier"))} small={settings.easier || "in your own way"}>
+					easier
+				</Choice>
+				<Choice aria-pressed={set.variation === "harder"} onClick={done(() => acts.variation("harder"))} small={settings.harder || "in your own way"}>
+					harder
+				</Choice>
+			</Choices>
+			{!holds && (
+				<Choice onClick={done(acts.takeOver)} small="the other device watches from then on">
+					take over the count
+				</Choice>
+			)}
+			{board.apart.map((one) => (
+				<Choice key={`${one.set}/${one.device}`} onClick={done(() => acts.join(one.set, one.device))} small="they are kept apart until you say so">
+					count in {one.tries} tries of another device
+				</Choice>
+			))}
+			<Link className={css.choice} href={`/wrap?lesson=${lesson}`}>
+				wrap up
+			</Link>
+		</Drawer>
+	);
+}
+
+function Park({ board, acts, onClose }: { board: Board; acts: Acts; onClose: () => void }) {
+	const [text, setText] = useState("");
+	const park = (words: string) => {
+		if (words.trim()) acts.park(words.trim().slice(0, 1000));
+		onClose();
+	};
+	return (
+		<Drawer title="Park what was noticed" onClose={onClose}>
+			<Choices>
+				{board.set.placing.positions.map((position) => (
+					<Choice key={position.id} onClick={() => park(`Look at ${position.name}: ${position.fault || "off"}`)}>
+						{position.short}
+					</Choice>
+				))}
+				<Choice onClick={() => park("Kit: have a look at it")}>kit</Choice>
+				<Choice onClick={() => park("Talk about confidence")}>confidence</Choice>
+			</Choices>
+			<form
+				className="d-flex gap-2"
+				onSubmit={(event) => {
+					event.preventDefault();
+					park(text);
+				}}
+			>
+				<input className="form-control" aria-label="In your own words" placeholder="in your own words" maxLength={1000} value={text} onChange={(event) => setText(event.target.value)} dir="auto" />
+				<button type="submit" className={css.choice}>
+					park
+				</button>
+			</form>
+		</Drawer>
+	);
+}

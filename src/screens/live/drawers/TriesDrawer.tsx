@@ -1,0 +1,78 @@
+"use client";
+
+import { useState } from "react";
+import type { TryView } from "@/core/log/lesson";
+import { TryMark, tryWords } from "@/ui/Marks";
+import type { FieldLayout } from "../fields";
+import css from "../live.module.scss";
+import type { Board } from "../model";
+import type { Acts } from "../useActs";
+import { Choice, Choices, Drawer } from "./Drawer";
+
+/** The strip opened into large rows: correct, take back, insert. */
+export function TriesDrawer({ board, acts, layout, onClose }: { board: Board; acts: Acts; layout: FieldLayout; onClose: () => void }) {
+	const { tries } = board.visit;
+	const [open, setOpen] = useState<string | null>(null);
+	const rows = [...tries].reverse();
+	return (
+		<Drawer title={`${tries.length} tries, the latest first`} onClose={onClose}>
+			{rows.length === 0 && <p>No tries yet in this visit.</p>}
+			{rows.map((t) => (
+				<div key={t.id}>
+					<button type="button" className={css.tryRow} aria-expanded={open === t.id} onClick={() => setOpen(open === t.id ? null : t.id)}>
+						<b>{tries.indexOf(t) + 1}</b>
+						<TryMark t={t} short={board.short} hidden />
+						<span>
+							{tryWords(t, board.short)}
+							{t.variation !== "own" && `, ${t.variation} variation`}
+							{t.over && ", past the limit"}
+							{t.amended && ", corrected"}
+							{t.inserted && ", put in later"}
+						</span>
+					</button>
+					{open === t.id && <TryEditor t={t} acts={acts} layout={layout} onDone={() => setOpen(null)} />}
+				</div>
+			))}
+		</Drawer>
+	);
+}
+
+function TryEditor({ t, acts, layout, onDone }: { t: TryView; acts: Acts; layout: FieldLayout; onDone: () => void }) {
+	const fields = [...layout.main].reverse().concat(layout.rows.flat());
+	const [mode, setMode] = useState<"correct" | "insert">("correct");
+	const done = (act: () => void) => () => {
+		act();
+		onDone();
+	};
+	return (
+		<Choices>
+			<Choice onClick={done(() => acts.takeBack(t.id))}>take back</Choice>
+			<Choice onClick={done(() => acts.amend(t.id, { ...t.body, noCount: !t.body.noCount }))}>{t.body.noCount ? "count it" : "no count"}</Choice>
+			<Choice aria-pressed={mode === "insert"} onClick={() => setMode(mode === "insert" ? "correct" : "insert")}>
+				insert after
+			</Choice>
+			{fields.map((field) => (
+				<Choice
+					key={field.id}
+					small={mode === "insert" ? "insert after it" : "it was"}
+					onClick={done(() => (mode === "insert" ? acts.insert(t.id, field.attempt) : acts.amend(t.id, field.attempt)))}
+				>
+					{`${field.small} ${field.label}`.trim()}
+				</Choice>
+			))}
+			{t.body.off.flatMap((off) =>
+				(["short", "beyond"] as const).map((direction) => (
+					<Choice
+						key={`${off.position}-${direction}`}
+						aria-pressed={off.direction === direction}
+						onClick={done(() =>
+							acts.amend(t.id, { ...t.body, off: t.body.off.map((o) => (o.position === off.position ? { ...o, direction } : o)) }),
+						)}
+					>
+						{direction === "short" ? "short of its range" : "beyond its range"}
+					</Choice>
+				)),
+			)}
+		</Choices>
+	);
+}

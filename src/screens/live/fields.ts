@@ -1,0 +1,86 @@
+import { type Gate, looksAtForm } from "@/core/ladder/rung";
+import type { Attempt, WatchedPosition } from "@/core/log/kinds";
+
+/** One touch field: what it says, and the attempt one touch on it logs. */
+export interface Field {
+	id: string;
+	small: string;
+	label: string;
+	attempt: Attempt;
+	/** The position it names as off; fields of one row can be slid over together. */
+	position?: string;
+}
+
+export interface FieldLayout {
+	/** Rows of faults, top to bottom. */
+	rows: Field[][];
+	/** The bottom row; the last one is GOOD. */
+	main: Field[];
+}
+
+const OTHER = { id: "other", short: "other" };
+
+const row = (
+	id: string,
+	small: string,
+	positions: readonly { id: string; short: string }[],
+	attempt: Omit<Attempt, "off">,
+): Field[] =>
+	[...positions, OTHER].map((position) => ({
+		id: `${id}-${position.id}`,
+		small,
+		label: position.short,
+		position: position.id,
+		attempt: { ...attempt, off: [{ position: position.id }] },
+	}));
+
+const main = (id: string, small: string, label: string, attempt: Omit<Attempt, "off">): Field => ({
+	id,
+	small,
+	label,
+	attempt: { ...attempt, off: [] },
+});
+
+/**
+ * The fields a gate asks for. Under `both` each result has a row of faults; under
+ * `form` nobody asks whether it came off, under `result` only misses are looked into.
+ * A touch on a fault row says that the others were fine only where form is judged.
+ */
+export function fieldsFor(gate: Gate, positions: readonly WatchedPosition[]): FieldLayout {
+	const judged = looksAtForm(gate);
+	const watched = positions.length > 0;
+	switch (gate) {
+		case "both":
+			return {
+				rows: [
+					row("hit", "good, but", positions, { result: "hit", judged }),
+					row("miss", "missed", positions, { result: "miss", judged }),
+				],
+				main: [
+					main("miss-clean", "", "missed, form fine", { result: "miss", judged }),
+					main("good", "", "GOOD", { result: "hit", judged }),
+				],
+			};
+		case "form":
+			return {
+				rows: [row("off", "off", positions, { result: "hit", judged })],
+				main: [main("good", "", "GOOD", { result: "hit", judged })],
+			};
+		case "result":
+			return {
+				rows: watched ? [row("miss", "missed", positions, { result: "miss", judged })] : [],
+				main: [
+					main("miss", "", "MISSED", { result: "miss", judged }),
+					main("good", "", "GOOD", { result: "hit", judged }),
+				],
+			};
+		case "commitment":
+			return {
+				rows: watched ? [row("committed", "committed, but", positions, { result: "miss", judged, committed: true })] : [],
+				main: [
+					main("held-back", "", "held back", { result: "miss", judged, committed: false }),
+					main("good", "went for it", "GOOD", { result: "hit", judged, committed: true }),
+				],
+			};
+	}
+}

@@ -1,0 +1,155 @@
+"use client";
+
+import { useMemo, useRef, useState } from "react";
+import { v7 as uuid } from "uuid";
+import * as acts from "@/core/acts/acts";
+import type { Advice } from "@/core/advice";
+import type { Attempt, Body, Variation } from "@/core/log/kinds";
+import type { LessonOnDevice } from "@/device/lesson";
+import { type PackLadder, placeOn } from "@/core/pack/pack";
+import { type Board, boardOf, pegIn } from "./model";
+
+const undoWords: Record<string, string> = {
+	attempt: "try",
+	insert: "inserted try",
+	amend: "correction of a try",
+	feedback: "cue",
+	state: "state mark",
+	pain: "pain mark",
+	"limit.changed": "limit",
+	"advice.followed": "step",
+	"advice.overruled": "otherwise",
+	"peg.moved": "peg move",
+	"set.closed": "end of set",
+	parked: "parked note",
+	"set.assigned": "assignment",
+	"set.takenOver": "take-over",
+};
+
+/**
+ * Everything a thumb can do. Each act reads the lesson as it is at that moment, not
+ * as it was when the screen was last drawn: two quick touches must not see one state.
+ */
+export function useActs(lesson: LessonOnDevice) {
+	const [takenBack, setTakenBack] = useState<{ words: string; by: string } | null>(null);
+	const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+
+	const list = useMemo(() => {
+		const now = (): Board & { device: string } => {
+			const { view, pack, device } = lesson.snapshot();
+			const board = pack && boardOf(view, pack);
+			if (!board) throw new Error("no set is in hand");
+			return { ...board, device };
+		};
+		const view = () => lesson.snapshot().view;
+		const write = (written: acts.Written) => {
+			setTakenBack(null);
+			return lesson.write(written);
+		};
+		return {
+			attempt(attempt: Attempt) {
+				for (const act of acts.attemptIn(uuid, now().set, attempt)) write(act);
+			},
+			insert(after: string, attempt: Attempt) {
+				write(acts.insertAfter(now().set, after, attempt));
+			},
+			amend(target: string, body: Attempt) {
+				write(acts.amendAttempt(now().set, target, body));
+			},
+			takeBack(id: string) {
+				write(acts.takeBack([id]));
+			},
+			undo() {
+				const last = acts.lastAct(view(), lesson.snapshot().device);
+				if (!last) return;
+				const [by] = lesson.write(acts.takeBack(last.targets));
+				setTakenBack({ words: undoWords[last.kind] ?? "last act", by: by ?? "" });
+				clearTimeout(timer.current);
+				timer.current = setTimeout(() => setTakenBack(null), 8000);
+			},
+			putBack(by: string) {
+				write(acts.takeBack([by]));
+			},
+			feedback(body: Body<"feedback">) {
+				write(acts.inSet(now().set, "feedback", body));
+			},
+			state(mark: Body<"state">["mark"]) {
+				write(acts.inSet(now().set, "state", { mark }));
+			},
+			pain(part: Body<"pain">["part"]) {
+				const { set } = now();
+				write([...acts.inSet(set, "pain", { part, note: "" }), ...(set.open ? [acts.closeSet(set, "pain")] : [])]);
+			},
+			park(text: string) {
+				const { placing } = now().set;
+				write([{ kind: "parked", student: placing.student, ladder: placing.ladder, body: { text } }]);
+			},
+			limit(by: number) {
+				const { set } = now();
+				write(acts.inSet(set, "limit.changed", { rung: set.placing.rung, by }));
+			},
+			endSet() {
+				const { set } = now();
+				if (set.open) write([acts.closeSet(set, "rest")]);
+			},
+			nextSet() {
+				const { set } = now();
+				write(acts.switchTo(uuid, set, set.placing, set.variation));
+			},
+			variation(to: Variation) {
+				const { set } = now();
+				write(acts.switchTo(uuid, set, set.placing, to));
+			},
+			/** Another ladder, or back to one: its visit goes on as it was. */
+			ladder(ladder: PackLadder) {
+				const { set } = now();
+				const waiting = view().sets.findLast((s) => s.placing.ladder === ladder.id);
+				const peg = pegIn(view(), ladder);
+				const same = waiting && waiting.placing.rung === peg ? waiting : null;
+				write(acts.switchTo(uuid, set, same?.placing ?? placeOn(ladder, peg), same?.variation));
+			},
+			quick() {
+				const waiting = view().sets.findLast((s) => s.placing.ladder === null);
+				if (waiting) write(acts.switchTo(uuid, now().set, waiting.placing, waiting.variation));
+			},
+			moveTo(rung: string) {
+				const { set, ladder } = now();
+				if (!ladder || rung === set.placing.rung) return;
+				write(acts.movePeg(uuid, view(), set, ladder, rung, { from: set.placing.rung, reason: "by hand", evidence: [] }));
+			},
+			follow(advice: Advice) {
+				const { set, ladder } = now();
+				write(acts.follow(uuid, view(), set, ladder, advice));
+			},
+			overrule(advice: Advice) {
+				write(acts.overrule(view(), now().set, advice));
+			},
+			takeOver() {
+				const { set } = now();
+				write([{ kind: "set.takenOver", set: set.id, body: { set: set.id } }]);
+			},
+			join(set: string, device: string) {
+				write([{ kind: "set.joined", set, body: { set, device } }]);
+			},
+			/** Says afterwards for whom the quick count was, and on which rung. */
+			assign(ladder: PackLadder, rung: string) {
+				const placing = placeOn(ladder, rung);
+				const unplaced = view().sets.filter((s) => s.placing.ladder === null);
+				write(
+					unplaced.map((s) => ({
+						kind: "set.assigned",
+						student: ladder.student,
+						ladder: ladder.id,
+						rung: placing.rungVersion,
+						set: s.id,
+						body: { set: s.id, placing },
+					})),
+				);
+			},
+		};
+	}, [lesson]);
+
+	return { acts: list, takenBack };
+}
+
+export type Acts = ReturnType<typeof useActs>["acts"];

@@ -1,0 +1,25 @@
+"use client";
+
+import { useEffect, useState, useSyncExternalStore } from "react";
+import { type LessonState, LessonOnDevice } from "@/device/lesson";
+
+/** The lesson named in the address. One static page serves every lesson, with or without a signal. */
+export function useLessonId(): string | null {
+	const [id, setId] = useState<string | null>(null);
+	useEffect(() => setId(new URLSearchParams(window.location.search).get("lesson") ?? ""), []);
+	return id;
+}
+
+export interface OpenLesson {
+	lesson: LessonOnDevice;
+	state: LessonState;
+}
+
+export function useLesson(id: string): OpenLesson {
+	const [lesson] = useState(() => new LessonOnDevice(id));
+	useEffect(() => {
+		void lesson.start();
+		return () => lesson.stop();
+	}, [lesson]);
+	return { lesson, state: useSyncExternalStore(lesson.subscribe, lesson.snapshot, lesson.snapshot) };
+}

@@ -1,0 +1,104 @@
+"use client";
+
+import { useCallback, useRef, useState } from "react";
+import type { Attempt } from "@/core/log/kinds";
+import type { Field } from "./fields";
+
+const HOLD_MS = 450;
+
+interface Touch {
+	pointer: number;
+	/** Fields slid over, in order; all of one row. */
+	over: Field[];
+	held: boolean;
+	timer: ReturnType<typeof setTimeout>;
+}
+
+/**
+ * One attempt, one touch. Pointer-down paints the field, pointer-up counts. Sliding
+ * on over other fault fields of the row names several faults in the one touch,
+ * holding names the other direction, sliding off all fields cancels. Keyboards and
+ * screen readers press the same buttons and get the plain meaning.
+ */
+export function useTouch(fields: readonly Field[], onAttempt: (attempt: Attempt) => void) {
+	const [pressed, setPressed] = useState<{ ids: readonly string[]; held: boolean }>({ ids: [], held: false });
+	const touch = useRef<Touch | null>(null);
+	const lastUp = useRef(0);
+
+	const fieldAt = useCallback(
+		(x: number, y: number) => {
+			const id = document.elementFromPoint(x, y)?.closest<HTMLElement>("[data-field]")?.dataset.field;
+			return fields.find((field) => field.id === id);
+		},
+		[fields],
+	);
+	const paint = () => {
+		const now = touch.current;
+		setPressed({ ids: now?.over.map((field) => field.id) ?? [], held: now?.held ?? false });
+	};
+	const end = () => {
+		if (touch.current) clearTimeout(touch.current.timer);
+		touch.current = null;
+		setPressed({ ids: [], held: false });
+	};
+
+	return {
+		pressed,
+		handlers: {
+			onPointerDown(event: React.PointerEvent) {
+				const field = fieldAt(event.clientX, event.clientY);
+				if (!field || touch.current || event.button !== 0) return;
+				const timer = setTimeout(() => {
+					if (!touch.current || !field.position) return;
+					touch.current.held = true;
+					paint();
+				}, HOLD_MS);
+				touch.current = { pointer: event.pointerId, over: [field], held: false, timer };
+				// A touch captures its first element; the slide needs what is under the finger.
+				(event.target as Element).releasePointerCapture?.(event.pointerId);
+				paint();
+			},
+			onPointerMove(event: React.PointerEvent) {
+				const now = touch.current;
+				if (!now || now.pointer !== event.pointerId) return;
+				const field = fieldAt(event.clientX, event.clientY);
+				const first = now.over[0];
+				if (!field) now.over = [];
+				else if (now.over.length === 0) now.over = [field];
+				else if (field !== now.over.at(-1)) {
+					const sameRow = first?.position && field.position && first.small === field.small;
+					if (!sameRow) now.over = [field];
+					else if (!now.over.includes(field)) now.over.push(field);
+				} else return;
+				clearTimeout(now.timer);
+				paint();
+			},
+			onPointerUp(event: React.PointerEvent) {
+				const now = touch.current;
+				if (!now || now.pointer !== event.pointerId) return;
+				lastUp.current = event.timeStamp;
+				const [first] = now.over;
+				end();
+				if (first) onAttempt(together(now.over, now.held));
+			},
+			onPointerCancel: end,
+			onClick(event: React.MouseEvent) {
+				// A pointer was already counted on its way up; what else clicks is a keyboard or a reader.
+				if (event.detail !== 0 && event.timeStamp - lastUp.current < 700) return;
+				if (event.detail !== 0) return;
+				const id = (event.target as Element).closest<HTMLElement>("[data-field]")?.dataset.field;
+				const field = fields.find((f) => f.id === id);
+				if (field) onAttempt(field.attempt);
+			},
+		},
+	};
+}
+
+/** Several fields of one row as one attempt. */
+export function together(fields: readonly Field[], held: boolean): Attempt {
+	const first = fields[0] as Field;
+	return {
+		...first.attempt,
+		off: fields.flatMap((field) => field.attempt.off.map((off) => (held ? { ...off, direction: "beyond" as const } : off))),
+	};
+}

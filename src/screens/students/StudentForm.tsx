@@ -1,0 +1,108 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Col from "react-bootstrap/Col";
+import Form from "react-bootstrap/Form";
+import BootRow from "react-bootstrap/Row";
+import { useForm } from "react-hook-form";
+import { Student, bodyParts, levels, studentLabels } from "@/core/people/student";
+import type { Refusal } from "@/core/words/refuse";
+import { keepStudent } from "@/doors/actions";
+import { Refusals } from "@/ui/Refusals";
+import { Row } from "@/ui/Row";
+import { asFieldErrors, sentenceResolver } from "@/ui/sentenceResolver";
+import { useDraft } from "@/ui/useDraft";
+
+const fresh: Student = { name: "", strongSide: "right", born: null, level: "new to it", protectedParts: [], kit: "", wish: "" };
+
+/** Everything a coach notes of a student at the first meeting. Kept on this device while it is typed. */
+export function StudentForm({ at, student, onDone }: { at: { id: string; rev: number } | null; student?: Student; onDone?: () => void }) {
+	const router = useRouter();
+	const [refused, setRefused] = useState<Refusal[]>([]);
+	const form = useForm<Student, unknown, Student>({ defaultValues: student ?? fresh, resolver: sentenceResolver(Student, studentLabels) });
+	const { restored, forget } = useDraft(`student ${at?.id ?? "new"}`, at?.rev ?? 0, form as never);
+	const { errors, isSubmitting } = form.formState;
+	const save = form.handleSubmit(async (values) => {
+		setRefused([]);
+		const outcome = await keepStudent(values, at);
+		if (!outcome.ok) {
+			setRefused(outcome.refusals);
+			for (const [name, error] of Object.entries(asFieldErrors(outcome.refusals))) form.setError(name as keyof Student, error as never);
+			return;
+		}
+		forget();
+		onDone?.();
+		router.push(`/students/${outcome.value.id}`);
+		router.refresh();
+	});
+	return (
+		<Form onSubmit={save} noValidate style={{ maxWidth: 640 }}>
+			{restored && (
+				<p className="hint">
+					What you had typed was brought back.{" "}
+					<Button
+						variant="link"
+						onClick={() => {
+							forget();
+							form.reset(student ?? fresh);
+						}}
+					>
+						let it go
+					</Button>
+				</p>
+			)}
+			<Row id="name" label="Name" error={errors.name}>
+				<Form.Control {...form.register("name")} dir="auto" autoComplete="off" isInvalid={Boolean(errors.name)} />
+			</Row>
+			<BootRow>
+				<Col sm={4}>
+					<Row id="strong" label="Strong side">
+						<Form.Select {...form.register("strongSide")}>
+							<option value="right">right</option>
+							<option value="left">left</option>
+						</Form.Select>
+					</Row>
+				</Col>
+				<Col sm={4}>
+					<Row id="born" label="Year of birth, if known" error={errors.born}>
+						<Form.Control type="number" {...form.register("born", { setValueAs: (v) => (v === "" || v === null ? null : Number(v)) })} isInvalid={Boolean(errors.born)} />
+					</Row>
+				</Col>
+				<Col sm={4}>
+					<Row id="level" label="Level">
+						<Form.Select {...form.register("level")}>
+							{levels.map((level) => (
+								<option key={level}>{level}</option>
+							))}
+						</Form.Select>
+					</Row>
+				</Col>
+			</BootRow>
+			<fieldset className="mb-2">
+				<legend className="form-label m-0">Protected body parts</legend>
+				{bodyParts.map((part) => (
+					<Form.Check inline key={part} id={`part-${part}`} type="checkbox" label={part} value={part} {...form.register("protectedParts")} />
+				))}
+			</fieldset>
+			<Row id="kit" label="Kit" hint="Length, weight, grip, condition; a growing child’s again in spring." error={errors.kit}>
+				<Form.Control as="textarea" rows={2} {...form.register("kit")} dir="auto" isInvalid={Boolean(errors.kit)} />
+			</Row>
+			<Row id="wish" label="Wish" hint="What the student, or the parent, wants." error={errors.wish}>
+				<Form.Control as="textarea" rows={2} {...form.register("wish")} dir="auto" isInvalid={Boolean(errors.wish)} />
+			</Row>
+			<Refusals refusals={refused} />
+			<div className="d-flex gap-2 mt-3">
+				<Button type="submit" disabled={isSubmitting}>
+					{at ? "save" : "add the student"}
+				</Button>
+				{onDone && (
+					<Button variant="link" onClick={onDone}>
+						leave it
+					</Button>
+				)}
+			</div>
+		</Form>
+	);
+}

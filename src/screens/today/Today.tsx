@@ -1,0 +1,149 @@
+import Link from "next/link";
+import type { TodayLadder, TodayProps } from "@/doors/readToday";
+import { Bench } from "@/ui/Bench";
+import { dayWords, fromToday } from "@/ui/dates";
+import { Parked, Promises } from "@/ui/KeepList";
+import { Rail } from "@/ui/Rail";
+import { Begin } from "./Begin";
+import css from "./today.module.scss";
+
+/** Who is next, what is due, what was promised, what needs a decision. */
+export function Today({ studio, day, open, students, keeping, decide }: TodayProps) {
+	const names = Object.fromEntries(students.map((s) => [s.id, s.name]));
+	const [next, ...later] = students;
+	return (
+		<Bench
+			keys={[]}
+			margin={
+				<>
+					<Promises studio={studio.id} student={null} entries={keeping.promises} names={names} />
+					<Parked studio={studio.id} student={null} entries={keeping.parked} names={names} />
+				</>
+			}
+			spine={<p className={css.day}>{dayWords(day, day)}</p>}
+		>
+			<h1 className="visually-hidden">Today</h1>
+			{students.length === 0 && <Welcome />}
+			{open.map((lesson) => (
+				<p key={lesson.lesson} className={css.waiting}>
+					<span>
+						<b className="asks">A lesson is open</b>
+						<br />
+						<span dir="auto">{lesson.names}</span>, {lesson.tries} tries, {fromToday(lesson.day, day)}
+					</span>
+					<span className="d-flex gap-2">
+						<Link className="btn btn-primary" href={`/live?lesson=${lesson.lesson}`}>
+							go back in
+						</Link>
+						<Link className="btn btn-outline-primary" href={`/wrap?lesson=${lesson.lesson}`}>
+							wrap up
+						</Link>
+					</span>
+				</p>
+			))}
+			{next && (
+				<section className={css.next} aria-label="Next lesson">
+					<p className={css.when}>{next.next ? `${dayWords(next.next, day)} · ${fromToday(next.next, day)}` : "No day set"}</p>
+					<p className={css.who}>
+						<Link href={`/students/${next.id}`} dir="auto">
+							{next.name}
+						</Link>
+					</p>
+					<div className={css.rails}>
+						{next.ladders.map((ladder) => (
+							<LadderLine key={ladder.id} ladder={ladder} day={day} large />
+						))}
+						{next.ladders.length === 0 && <NoLadder id={next.id} />}
+					</div>
+				</section>
+			)}
+			{decide.length > 0 && (
+				<section className={css.decide} aria-label="To decide">
+					<h2>To decide</h2>
+					<ul>
+						{decide.map((one) => (
+							<li key={one.href + one.text}>
+								<Link href={one.href}>{one.text}</Link> <span className="mute">{one.why}</span>
+							</li>
+						))}
+					</ul>
+				</section>
+			)}
+			{later.length > 0 && (
+				<section aria-label="Then">
+					<h2 className={css.then}>Then</h2>
+					{later.map((student) => (
+						<div key={student.id} className={css.later}>
+							<span className={css.laterDay}>{student.next ? dayWords(student.next, day) : "no day set"}</span>
+							<span>
+								<Link href={`/students/${student.id}`} dir="auto">
+									<b>{student.name}</b>
+								</Link>
+								{student.ladders.map((ladder) => (
+									<LadderLine key={ladder.id} ladder={ladder} day={day} />
+								))}
+								{student.ladders.length === 0 && <NoLadder id={student.id} />}
+							</span>
+						</div>
+					))}
+				</section>
+			)}
+			<p className={css.quick}>
+				<Begin ladder={null} label="count first" quiet />
+				<span className="mute">Say afterwards for whom it was, and on which rung.</span>
+			</p>
+		</Bench>
+	);
+}
+
+function LadderLine({ ladder, day, large = false }: { ladder: TodayLadder; day: string; large?: boolean }) {
+	const { rail, last } = ladder;
+	const peg = rail.holes[rail.pegIndex];
+	return (
+		<div className={large ? css.ladder : css.small}>
+			{large && <Rail holes={rail.holes} pegIndex={rail.pegIndex} pitch={Math.min(22, 150 / rail.holes.length)} width={46} label={ladder.skill} />}
+			<div>
+				<Link href={`/ladders/${ladder.id}`}>
+					{ladder.skill}
+					{ladder.side === "none" ? "" : `, ${ladder.side}`}
+				</Link>
+				<div dir="auto">
+					<b className={large ? css.peg : ""}>{peg?.name}</b> <span className="mute">rung {rail.pegIndex + 1} of {rail.holes.length}</span>
+				</div>
+				{last && large && (
+					<p className="mute m-0">
+						{fromToday(last.day, day)}: {last.good} of {last.tries} good
+						{last.rung !== peg?.name && ` on ${last.rung}`}
+						{last.cue && `. Cue: “${last.cue}”`}
+					</p>
+				)}
+			</div>
+			<Begin ladder={ladder.id} label="lesson" quiet={!large} name={`lesson: ${ladder.skill}${ladder.side === "none" ? "" : `, ${ladder.side}`}`} />
+		</div>
+	);
+}
+
+const NoLadder = ({ id }: { id: string }) => (
+	<p className="m-0">
+		No ladder yet. <Link href={`/ladders/new?student=${id}`}>Make one</Link>; three plain rungs will do.
+	</p>
+);
+
+function Welcome() {
+	return (
+		<section className={css.welcome}>
+			<p className={css.who}>Welcome</p>
+			<p>
+				Peg Ladder keeps the count, judges the pass, and remembers. It starts with a student and a skill; three plain rungs are enough to count at once.
+			</p>
+			<p className="d-flex gap-2">
+				<Link className="btn btn-primary" href="/students/new">
+					add a student
+				</Link>
+				<Link className="btn btn-outline-primary" href="/skills/new">
+					add a skill
+				</Link>
+			</p>
+		</section>
+	);
+}

@@ -1,0 +1,85 @@
+"use client";
+
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import type { LessonView } from "@/core/log/lesson";
+import type { LessonOnDevice } from "@/device/lesson";
+import { dayWords } from "@/ui/dates";
+import css from "@/ui/keep.module.scss";
+
+interface Props {
+	lesson: LessonOnDevice;
+	view: LessonView;
+	students: readonly string[];
+	nameOf: (id: string | null) => string | undefined;
+	wish: string;
+}
+
+/** What was parked in the lesson, and what is promised now. */
+export function WrapMargin({ lesson, view, students, nameOf, wish }: Props) {
+	const [text, setText] = useState("");
+	const [due, setDue] = useState("");
+	const [who, setWho] = useState(students[0] ?? "");
+	const parked = view.events.flatMap((event) => (event.kind === "parked" ? [event] : []));
+	const promised = view.events.flatMap((event) => (event.kind === "promise" ? [event] : []));
+	return (
+		<>
+			{wish && (
+				<section className={css.keep} aria-label="Wish">
+					<h2>The wish for today</h2>
+					<p className="m-0" dir="auto">
+						{wish}
+					</p>
+				</section>
+			)}
+			<section className={css.keep} aria-label="Parked">
+				<h2>Parked in this lesson</h2>
+				{parked.length === 0 && <p className="mute m-0">Nothing.</p>}
+				<ul>
+					{parked.map((event) => (
+						<li key={event.id} dir="auto">
+							{event.body.text}
+						</li>
+					))}
+				</ul>
+			</section>
+			<section className={css.keep} aria-label="Promised">
+				<h2>Promised</h2>
+				{promised.length === 0 && <p className="mute m-0">Nothing yet.</p>}
+				<ul>
+					{promised.map((event) => (
+						<li key={event.id} dir="auto">
+							{event.body.text} <small className="mute">{dayWords(event.body.due)}</small>
+						</li>
+					))}
+				</ul>
+				{students.length > 0 && (
+					<Form
+						onSubmit={(event) => {
+							event.preventDefault();
+							lesson.write([{ kind: "promise", student: who, body: { text: text.trim(), due } }]);
+							setText("");
+							setDue("");
+						}}
+					>
+						<Form.Control required maxLength={400} aria-label="Promise" placeholder="what you will do" value={text} onChange={(e) => setText(e.target.value)} dir="auto" />
+						{students.length > 1 && (
+							<Form.Select aria-label="To whom" value={who} onChange={(e) => setWho(e.target.value)}>
+								{students.map((id) => (
+									<option key={id} value={id}>
+										{nameOf(id)}
+									</option>
+								))}
+							</Form.Select>
+						)}
+						<Form.Control required type="date" aria-label="Due" value={due} onChange={(e) => setDue(e.target.value)} />
+						<Button type="submit" variant="outline-primary" disabled={!text.trim() || !due}>
+							promise
+						</Button>
+					</Form>
+				)}
+			</section>
+		</>
+	);
+}

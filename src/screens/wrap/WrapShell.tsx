@@ -1,0 +1,24 @@
+"use client";
+
+import Link from "next/link";
+import { useLesson, useLessonId } from "@/screens/live/useLesson";
+import { Bench } from "@/ui/Bench";
+import { WrapUp } from "./WrapUp";
+
+/** The wrap-up's static page: it reads the lesson from this device, signal or not. */
+export function WrapShell() {
+	const id = useLessonId();
+	return id ? <Opened id={id} /> : <Bench>{id === "" && <p>No lesson is named.</p>}</Bench>;
+}
+
+function Opened({ id }: { id: string }) {
+	const { lesson, state } = useLesson(id);
+	if (state.missing || !state.ready || !state.pack)
+		return (
+			<Bench>
+				<p>{state.missing ? "This lesson is not here." : "Opening the lesson."}</p>
+				<Link href="/">Today</Link>
+			</Bench>
+		);
+	return <WrapUp lesson={lesson} state={state} pack={state.pack} />;
+}

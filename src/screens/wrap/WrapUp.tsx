@@ -1,0 +1,107 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useMemo, useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { closeSet } from "@/core/acts/acts";
+import { noteFor } from "@/core/log/noteFor";
+import { wrapUp } from "@/core/log/wrap";
+import type { Pack } from "@/core/pack/pack";
+import type { LessonOnDevice, LessonState } from "@/device/lesson";
+import { Bench } from "@/ui/Bench";
+import { dayWords } from "@/ui/dates";
+import { PegMoves } from "@/ui/PegMoves";
+import { RungFacts } from "@/ui/RungFacts";
+import { Row } from "@/ui/Row";
+import { useKept } from "./useKept";
+import { WrapMargin } from "./WrapMargin";
+
+/** What improved, in numbers; what was said; what to send; when next. */
+export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state: LessonState; pack: Pack }) {
+	const router = useRouter();
+	const { view } = state;
+	const rungs = useMemo(() => wrapUp(view), [view]);
+	const nameOf = (id: string | null) => pack.students.find((s) => s.id === id)?.student.name;
+	const students = [...new Set(rungs.map((rung) => rung.student).filter((id): id is string => id !== null))];
+	const day = view.opened?.localDay ?? "";
+	const closed = view.closed?.body;
+	const [remark, setRemark, forgetRemark] = useKept(`remark ${lesson.lesson}`, closed?.remark ?? "");
+	const [next, setNext, forgetNext] = useKept(`next ${lesson.lesson}`, closed?.next ?? "");
+	const drafted = students
+		.map((id) => noteFor(nameOf(id) ?? "", dayWords(day), rungs.filter((rung) => rung.student === id), next ? dayWords(next) : null))
+		.join("\n\n");
+	const [ownNote, setNote, forgetNote] = useKept(`note ${lesson.lesson}`, closed?.note ?? "");
+	const note = ownNote || drafted;
+	const [copied, setCopied] = useState(false);
+	const [closing, setClosing] = useState(false);
+
+	const close = async () => {
+		setClosing(true);
+		const body = { remark: remark.slice(0, 4000), note: note.slice(0, 4000), next: next || null };
+		const student = view.opened?.student ?? students[0] ?? null;
+		lesson.write(
+			view.closed
+				? [{ kind: "amend", student, body: { target: view.closed.id, body } }]
+				: [...view.sets.filter((set) => set.open).map((set) => closeSet(set, "lesson over")), { kind: "lesson.closed", student, body }],
+		);
+		await lesson.settled();
+		forgetRemark();
+		forgetNote();
+		forgetNext();
+		router.push("/");
+		router.refresh();
+	};
+
+	const unplaced = rungs.some((rung) => rung.ladder === null);
+	return (
+		<Bench margin={<WrapMargin lesson={lesson} view={view} students={students} nameOf={nameOf} wish={view.opened?.body.wish ?? ""} />}>
+			<h1 dir="auto">{students.map(nameOf).join(", ") || "Quick count"}</h1>
+			<p className="mute">
+				Wrap-up of {day && dayWords(day)}
+				{view.closed && ", closed before; saving changes what was written"}
+				{" · "}
+				<Link href={`/live?lesson=${lesson.lesson}`}>back into the lesson</Link>
+			</p>
+			{unplaced && (
+				<p className="asks">
+					Some tries are for nobody yet. <Link href={`/live?lesson=${lesson.lesson}`}>Say for whom</Link> before you close.
+				</p>
+			)}
+			{rungs.length === 0 && <p>Nothing was counted.</p>}
+			{rungs.map((rung) => (
+				<RungFacts key={`${rung.student}${rung.ladder}${rung.rung}`} rung={rung} who={students.length > 1 ? nameOf(rung.student) : undefined} />
+			))}
+			<PegMoves view={view} />
+			<Form onSubmit={(event) => event.preventDefault()} className="mt-3">
+				<Row id="remark" label="Remark, for you">
+					<Form.Control as="textarea" rows={2} maxLength={4000} value={remark} onChange={(e) => setRemark(e.target.value)} dir="auto" />
+				</Row>
+				<Row id="note" label="Note for the student, to copy and send" hint="Written from the count; change it as you like.">
+					<Form.Control as="textarea" rows={6} maxLength={4000} value={note} onChange={(e) => setNote(e.target.value)} dir="auto" />
+				</Row>
+				<div className="d-flex gap-3 align-items-end flex-wrap">
+					<Button
+						variant="outline-primary"
+						onClick={async () => {
+							await navigator.clipboard.writeText(note);
+							setCopied(true);
+						}}
+					>
+						{copied ? "copied" : "copy the note"}
+					</Button>
+					<Row id="next" label="Next lesson" className="">
+						<Form.Control type="date" min={day} value={next} onChange={(e) => setNext(e.target.value)} />
+					</Row>
+					<Button onClick={close} disabled={closing}>
+						{view.closed ? "save the wrap-up" : "close the lesson"}
+					</Button>
+				</div>
+				<p className="hint mt-2" role="status">
+					{state.unkept > 0 ? `keeping ${state.unkept}` : "all kept"} · {state.unsent > 0 ? `${state.unsent} to send` : "all sent"}
+				</p>
+			</Form>
+		</Bench>
+	);
+}

@@ -1,0 +1,84 @@
+import { mkdirSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { type Client, createClient } from "@libsql/client";
+import { type LibSQLDatabase, drizzle } from "drizzle-orm/libsql";
+import { migrate } from "drizzle-orm/libsql/migrator";
+import * as schema from "./schema";
+
+export type Db = LibSQLDatabase<typeof schema>;
+export type Tx = Parameters<Parameters<Db["transaction"]>[0]>[0];
+
+/**
+ * A lock wait blocks Node's only thread, so the client waits this little, and the
+ * waiting is done here, between attempts, where other requests can be answered.
+ */
+const LOCK_WAIT_MS = 50;
+const RETRY_FOR_MS = 4000;
+
+/** A database, opened and migrated, with its writes in single file. */
+export interface Store {
+	db: Db;
+	client: Client;
+	/** One transaction; concurrent ones of this process wait their turn without holding a lock. */
+	write<T>(work: (tx: Tx) => Promise<T>): Promise<T>;
+	close(): void;
+}
+
+const isBusy = (error: unknown): boolean => {
+	for (let e = error; e instanceof Error; e = e.cause)
+		if (/SQLITE_BUSY|database is locked/i.test(`${(e as { code?: string }).code ?? ""} ${e.message}`)) return true;
+	return false;
+};
+
+async function retrying<T>(work: () => Promise<T>): Promise<T> {
+	for (let waited = 0, pause = 10; ; waited += pause, pause = Math.min(200, pause * 2)) {
+		try {
+			return await work();
+		} catch (error) {
+			if (!isBusy(error) || waited > RETRY_FOR_MS) throw error;
+			await new Promise((resolve) => setTimeout(resolve, pause));
+		}
+	}
+}
+
+/**
+ * The only place where a connection is made. A `file:` database is put into
+ * write-ahead mode and must be fully synchronous with foreign keys on: the client
+ * opens connections as it likes, so these have to be its defaults, and are checked.
+ */
+export async function openStore(url: string): Promise<Store> {
+	const local = url.startsWith("file:");
+	if (local) mkdirSync(dirname(url.slice("file:".length)), { recursive: true });
+	const client = createClient({ url, authToken: process.env.DATABASE_AUTH_TOKEN, ...(local ? { timeout: LOCK_WAIT_MS } : {}) });
+	if (local) {
+		await retrying(() => client.execute("PRAGMA journal_mode=WAL"));
+		for (const [pragma, wanted] of [["synchronous", 2], ["foreign_keys", 1]] as const) {
+			const value = (await client.execute(`PRAGMA ${pragma}`)).rows[0]?.[0];
+			if (Number(value) !== wanted) throw new Error(`${pragma} is ${String(value)}, ${wanted} is needed: this build of SQLite is not safe enough`);
+		}
+	}
+	const db = drizzle(client, { schema, casing: "snake_case" });
+	await retrying(() => migrate(db, { migrationsFolder: process.env.PEG_MIGRATIONS ?? join(process.cwd(), "drizzle") }));
+	let last: Promise<unknown> = Promise.resolve();
+	return {
+		db,
+		client,
+		write(work) {
+			const turn = last.then(() => retrying(() => db.transaction(work)));
+			last = turn.catch(() => undefined);
+			return turn;
+		},
+		close: () => client.close(),
+	};
+}
+
+const shared = globalThis as { pegLadderStore?: Promise<Store> };
+
+/** The server's store, opened once a process: Next bundles each route apart, so a module variable would not be one. */
+export function store(): Promise<Store> {
+	shared.pegLadderStore ??= openStore(process.env.DATABASE_URL ?? "file:.data/studio.db").catch((error) => {
+		shared.pegLadderStore = undefined;
+		throw error;
+	});
+	return shared.pegLadderStore;
+}

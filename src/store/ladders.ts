@@ -1,0 +1,114 @@
+import { and, asc, eq } from "drizzle-orm";
+import { v7 as uuid } from "uuid";
+import { Ladder, watchRefusals } from "@/core/ladder/ladder";
+import { Skill } from "@/core/skill/skill";
+import { type Outcome, refuse } from "@/core/words/refuse";
+import type { Store, Tx } from "./db";
+import { type Saved, changedElsewhere, gone, stamp } from "./documents";
+import * as t from "./schema";
+import { mintLadder } from "./versions";
+
+export interface LadderRow extends Saved {
+	archived: boolean;
+	student: string;
+	skill: string;
+	/** The skill as the ladder follows it. */
+	skillVersion: string;
+	followed: Skill;
+	/** A newer version of the skill is there to be taken. */
+	outdated: boolean;
+	version: string;
+	ladder: Ladder;
+}
+
+const joined = ({ db }: Pick<Store, "db">) =>
+	db
+		.select({ row: t.ladder, followed: t.skillVersion.body, newest: t.skill.version })
+		.from(t.ladder)
+		.innerJoin(t.skillVersion, eq(t.skillVersion.hash, t.ladder.skillVersion))
+		.innerJoin(t.skill, eq(t.skill.id, t.ladder.skill));
+
+type Joined = Awaited<ReturnType<typeof joined>>[number];
+
+const read = ({ row, followed, newest }: Joined): LadderRow => ({
+	id: row.id,
+	rev: row.rev,
+	archived: row.archivedAt !== null,
+	student: row.student,
+	skill: row.skill,
+	skillVersion: row.skillVersion,
+	followed: Skill.parse(followed),
+	outdated: newest !== row.skillVersion,
+	version: row.version,
+	ladder: Ladder.parse(row.body),
+});
+
+export async function listLadders(store: Store, student?: string): Promise<LadderRow[]> {
+	const query = joined(store).orderBy(asc(t.ladder.createdAt), asc(t.ladder.id));
+	return (await (student ? query.where(eq(t.ladder.student, student)) : query)).map(read);
+}
+
+export async function findLadder(store: Store, id: string): Promise<LadderRow | null> {
+	const [row] = await joined(store).where(eq(t.ladder.id, id));
+	return row ? read(row) : null;
+}
+
+/** Makes a ladder on the skill as it now stands. */
+export async function addLadder(
+	{ write }: Store,
+	student: string,
+	skill: string,
+	body: Ladder,
+	id: string = uuid(),
+): Promise<Outcome<Saved>> {
+	return write(async (tx): Promise<Outcome<Saved>> => {
+		const [from] = await tx.select().from(t.skill).where(eq(t.skill.id, skill));
+		if (!from) return refuse("skill", "Skill is not chosen, or gone; choose one that is there.");
+		const [who] = await tx.select({ id: t.student.id }).from(t.student).where(eq(t.student.id, student));
+		if (!who) return refuse("student", "Student is not chosen, or gone; choose one who is there.");
+		const bad = watchRefusals(body, Skill.parse(from.body));
+		if (bad.length > 0) return { ok: false, refusals: bad };
+		const version = await mintLadder(tx, body);
+		await tx.insert(t.ladder).values({ id, name: from.name, student, skill, skillVersion: from.version, version, body });
+		return { ok: true, value: { id, rev: 1 } };
+	});
+}
+
+export async function saveLadder({ write }: Store, body: Ladder, at: Saved): Promise<Outcome<Saved>> {
+	return write(async (tx): Promise<Outcome<Saved>> => {
+		const [row] = await tx.select().from(t.ladder).where(eq(t.ladder.id, at.id));
+		if (!row) return gone("This ladder");
+		if (row.rev !== at.rev) return changedElsewhere("This ladder");
+		const followed = await skillBody(tx, row.skillVersion);
+		const bad = watchRefusals(body, followed);
+		if (bad.length > 0) return { ok: false, refusals: bad };
+		const version = await mintLadder(tx, body);
+		await tx.update(t.ladder).set({ body, version, rev: at.rev + 1, updatedAt: stamp() }).where(eq(t.ladder.id, at.id));
+		return { ok: true, value: { id: at.id, rev: at.rev + 1 } };
+	});
+}
+
+/** Takes the skill as it now stands, unless a rung watches a position it no longer has. */
+export async function takeNewSkill({ write }: Store, at: Saved): Promise<Outcome<Saved>> {
+	return write(async (tx): Promise<Outcome<Saved>> => {
+		const [row] = await tx.select().from(t.ladder).where(eq(t.ladder.id, at.id));
+		if (!row) return gone("This ladder");
+		if (row.rev !== at.rev) return changedElsewhere("This ladder");
+		const [skill] = await tx.select().from(t.skill).where(eq(t.skill.id, row.skill));
+		if (!skill) return gone("This ladder's skill");
+		const bad = watchRefusals(Ladder.parse(row.body), Skill.parse(skill.body));
+		if (bad.length > 0) return { ok: false, refusals: bad };
+		await tx.update(t.ladder).set({ skillVersion: skill.version, rev: at.rev + 1, updatedAt: stamp() }).where(eq(t.ladder.id, at.id));
+		return { ok: true, value: { id: at.id, rev: at.rev + 1 } };
+	});
+}
+
+export async function archiveLadder({ write }: Store, id: string, archived: boolean): Promise<void> {
+	await write((tx) => tx.update(t.ladder).set({ archivedAt: archived ? stamp() : null }).where(eq(t.ladder.id, id)));
+}
+
+async function skillBody(tx: Tx, hash: string): Promise<Skill> {
+	const [row] = await tx.select().from(t.skillVersion).where(eq(t.skillVersion.hash, hash));
+	if (!row) throw new Error("a ladder follows a skill version that is not there");
+	return Skill.parse(row.body);
+}

@@ -1,0 +1,129 @@
+import { sql } from "drizzle-orm";
+import { index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+
+/**
+ * Three sorts of data: documents (a row each, with a revision number), versions
+ * (immutable, addressed by the hash of their content) and events (append-only).
+ * Bodies are JSON, parsed by their schema in `core` whenever they are read.
+ */
+
+const now = sql`(strftime('%Y-%m-%dT%H:%M:%fZ','now'))`;
+
+/** One row: which studio this is. A restore changes the epoch, a demo reset the id. */
+export const studio = sqliteTable("studio", {
+	id: text().primaryKey(),
+	epoch: integer().notNull().default(1),
+	demo: integer({ mode: "boolean" }).notNull().default(false),
+	createdAt: text().notNull().default(now),
+});
+
+const document = {
+	id: text().primaryKey(),
+	rev: integer().notNull().default(1),
+	name: text().notNull(),
+	body: text({ mode: "json" }).notNull().$type<unknown>(),
+	archivedAt: text(),
+	createdAt: text().notNull().default(now),
+	updatedAt: text().notNull().default(now),
+};
+
+export const student = sqliteTable("student", {
+	...document,
+	/** A deleted student leaves this behind, and nothing else. */
+	deletedAt: text(),
+});
+
+export const skill = sqliteTable("skill", {
+	...document,
+	/** Hash of the version that holds what the body says now. */
+	version: text()
+		.notNull()
+		.references(() => skillVersion.hash),
+});
+
+export const ladder = sqliteTable(
+	"ladder",
+	{
+		...document,
+		student: text()
+			.notNull()
+			.references(() => student.id),
+		skill: text()
+			.notNull()
+			.references(() => skill.id),
+		/** The skill version the ladder follows; it never changes under it. */
+		skillVersion: text()
+			.notNull()
+			.references(() => skillVersion.hash),
+		version: text()
+			.notNull()
+			.references(() => ladderVersion.hash),
+	},
+	(t) => [index("ladder_student").on(t.student), index("ladder_skill").on(t.skill)],
+);
+
+export const skillVersion = sqliteTable("skill_version", {
+	hash: text().primaryKey(),
+	body: text({ mode: "json" }).notNull().$type<unknown>(),
+	createdAt: text().notNull().default(now),
+});
+
+export const rungVersion = sqliteTable("rung_version", {
+	hash: text().primaryKey(),
+	body: text({ mode: "json" }).notNull().$type<unknown>(),
+	createdAt: text().notNull().default(now),
+});
+
+/** An order of rung versions. */
+export const ladderVersion = sqliteTable("ladder_version", {
+	hash: text().primaryKey(),
+	body: text({ mode: "json" }).notNull().$type<unknown>(),
+	createdAt: text().notNull().default(now),
+});
+
+export const event = sqliteTable(
+	"event",
+	{
+		arrival: integer().primaryKey({ autoIncrement: true }),
+		id: text().notNull(),
+		act: text().notNull(),
+		device: text().notNull(),
+		dseq: integer().notNull(),
+		lamport: integer().notNull(),
+		at: text().notNull(),
+		tz: text().notNull(),
+		localDay: text().notNull(),
+		actor: text().notNull(),
+		kind: text().notNull(),
+		lesson: text(),
+		set: text("set_id"),
+		student: text(),
+		ladder: text(),
+		rung: text(),
+		body: text({ mode: "json" }).notNull().$type<unknown>(),
+		hash: text().notNull(),
+	},
+	(t) => [
+		uniqueIndex("event_id").on(t.id),
+		uniqueIndex("event_device").on(t.device, t.dseq),
+		index("event_lesson").on(t.lesson, t.arrival),
+		index("event_student").on(t.student, t.arrival),
+		index("event_ladder").on(t.ladder, t.arrival),
+		index("event_kind").on(t.kind, t.arrival),
+	],
+);
+
+/** What could not be taken in, with its reason: kept and shown, never dropped. */
+export const quarantine = sqliteTable(
+	"quarantine",
+	{
+		n: integer().primaryKey({ autoIncrement: true }),
+		eventId: text(),
+		device: text().notNull(),
+		dseq: integer().notNull(),
+		reason: text().notNull(),
+		raw: text().notNull(),
+		arrivedAt: text().notNull().default(now),
+	},
+	(t) => [uniqueIndex("quarantine_device").on(t.device, t.dseq, t.raw)],
+);

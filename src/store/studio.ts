@@ -1,0 +1,30 @@
+import { v7 as uuid } from "uuid";
+import type { Store, Tx } from "./db";
+import * as t from "./schema";
+
+export interface StudioMark {
+	id: string;
+	epoch: number;
+	demo: boolean;
+}
+
+/** Which studio this database is; one is made on first use. */
+export async function studioMark({ db, write }: Store): Promise<StudioMark> {
+	const [row] = await db.select().from(t.studio).limit(1);
+	if (row) return { id: row.id, epoch: row.epoch, demo: row.demo };
+	return write(async (tx) => {
+		const [other] = await tx.select().from(t.studio).limit(1);
+		const made = other ?? (await tx.insert(t.studio).values({ id: uuid() }).returning())[0];
+		if (!made) throw new Error("the studio row could not be made");
+		return { id: made.id, epoch: made.epoch, demo: made.demo };
+	});
+}
+
+/** Empties the database and gives it a new studio id, so that devices let go of what belonged to the old one. */
+export async function newStudio(tx: Tx, demo: boolean): Promise<string> {
+	for (const table of [t.event, t.quarantine, t.ladder, t.skill, t.student, t.ladderVersion, t.rungVersion, t.skillVersion, t.studio])
+		await tx.delete(table);
+	const id = uuid();
+	await tx.insert(t.studio).values({ id, demo });
+	return id;
+}

@@ -1,0 +1,32 @@
+import { eq } from "drizzle-orm";
+import type { Ladder } from "@/core/ladder/ladder";
+import { Skill } from "@/core/skill/skill";
+import { seal } from "@/core/words/seal";
+import type { Store, Tx } from "./db";
+import * as t from "./schema";
+
+/** Versions are immutable and addressed by their content: writing one twice is writing it once. */
+export async function mintSkill(tx: Tx, body: Skill): Promise<string> {
+	const hash = seal(body);
+	await tx.insert(t.skillVersion).values({ hash, body }).onConflictDoNothing();
+	return hash;
+}
+
+/** Mints each rung's version and the ladder's: an order of rung versions. */
+export async function mintLadder(tx: Tx, { rungs, side, policy, start }: Ladder): Promise<string> {
+	const order: { id: string; version: string }[] = [];
+	for (const { id, settings } of rungs) {
+		const version = seal(settings);
+		await tx.insert(t.rungVersion).values({ hash: version, body: settings }).onConflictDoNothing();
+		order.push({ id, version });
+	}
+	const body = { side, policy, start, order };
+	const hash = seal(body);
+	await tx.insert(t.ladderVersion).values({ hash, body }).onConflictDoNothing();
+	return hash;
+}
+
+export async function skillAt({ db }: Pick<Store, "db">, hash: string): Promise<Skill | null> {
+	const [row] = await db.select().from(t.skillVersion).where(eq(t.skillVersion.hash, hash));
+	return row ? Skill.parse(row.body) : null;
+}

@@ -1,0 +1,43 @@
+import type { Entry, TryView } from "@/core/log/lesson";
+import css from "./marks.module.scss";
+
+/** The words of an attempt's mark, for those who do not see it. */
+export function tryWords(t: TryView, short: (position: string) => string): string {
+	if (t.body.noCount) return "no count";
+	const off = t.body.off.map((o) => `${short(o.position)}${o.direction ? `, ${o.direction === "short" ? "short of" : "beyond"} its range` : ""} off`);
+	const what = [t.good ? "good" : t.body.result === "miss" ? "missed" : "off", ...off];
+	if (t.apart) what.push("counted by another device");
+	return what.join(", ");
+}
+
+/** Good is a filled disc, off an open ring, no count a dash. */
+export function TryMark({ t, short, hidden }: { t: TryView; short: (position: string) => string; hidden?: boolean }) {
+	const words = tryWords(t, short);
+	return (
+		<svg className={`${css.mark} ${t.over || t.apart || t.variation !== "own" ? css.faint : ""}`} viewBox="0 0 14 14" {...(hidden ? { "aria-hidden": true } : { role: "img", "aria-label": words })}>
+			{!hidden && <title>{words}</title>}
+			{t.body.noCount ? (
+				<path className={css.none} d="M0 7H14" />
+			) : t.good ? (
+				<circle className={css.good} cx="7" cy="7" r="7" />
+			) : (
+				<circle className={css.off} cx="7" cy="7" r="6" />
+			)}
+		</svg>
+	);
+}
+
+/** A visit's attempts in order, cues as notches between them. */
+export function TryStrip({ entries, short }: { entries: readonly Entry[]; short: (position: string) => string }) {
+	return (
+		<div className={css.strip}>
+			{entries.map(({ event, try: t }) =>
+				t ? (
+					<TryMark key={event.id} t={t} short={short} />
+				) : event.kind === "feedback" ? (
+					<span key={event.id} className={css.cue} role="img" aria-label={`${event.body.type}: ${event.body.cue?.text ?? "in own words"}`} title={event.body.cue?.text ?? event.body.type} />
+				) : null,
+			)}
+		</div>
+	);
+}

@@ -1,0 +1,22 @@
+import type { LessonView } from "@/core/log/lesson";
+
+/** The peg's moves in a lesson, with what each one rests on. */
+export function PegMoves({ view }: { view: LessonView }) {
+	if (view.moves.length === 0) return null;
+	const name = (rung: string | null) =>
+		view.sets.flatMap((set) => set.placing.order).find((r) => r.id === rung)?.name ?? "a rung since removed";
+	return (
+		<section aria-label="Peg moves" className="mt-2">
+			<h2>The peg</h2>
+			<ul className="m-0 ps-3">
+				{view.moves.map((move) => (
+					<li key={move.id}>
+						<span dir="auto">{name(move.body.from)}</span> → <b dir="auto">{name(move.body.to)}</b>: {move.body.reason}
+						{move.body.evidence.length > 0 && `, on ${move.body.evidence.length} tries`}
+						{view.unfounded.has(move.id) && <span className="asks"> · its evidence was taken back</span>}
+					</li>
+				))}
+			</ul>
+		</section>
+	);
+}

@@ -1,0 +1,68 @@
+import { ruleSentence } from "@/core/rules";
+import { plural } from "@/core/words/numbers";
+import type { RungWrap } from "@/core/log/wrap";
+import { TryStrip } from "./Marks";
+import css from "./facts.module.scss";
+
+/** What happened on one rung in one lesson, in numbers, every attempt behind them in sight. */
+export function RungFacts({ rung, who }: { rung: RungWrap; who?: string | undefined }) {
+	const positions = new Map(rung.visits.flatMap((v) => v.placing.positions.map((p) => [p.id, p.short] as const)));
+	const short = (position: string) => positions.get(position) ?? "other";
+	return (
+		<section className={css.rung} aria-label={rung.name}>
+			<div className={css.head}>
+				<p className={css.good}>
+					{rung.good}
+					<span> of {rung.tries}</span>
+				</p>
+				<div>
+					<h2 dir="auto">
+						{who && <span>{who} · </span>}
+						{rung.name}
+					</h2>
+					<p className="m-0">
+						Longest run <b>{rung.longestRun}</b>
+						{rung.met && (
+							<>
+								{" "}
+								· <b>rule met</b>: {ruleSentence(rung.visits[0]?.rule ?? { kind: "streak", r: 1 })}
+							</>
+						)}
+						{rung.variationTries > 0 && ` · ${plural(rung.variationTries, "try", "tries")} on a variation`}
+						{rung.noCount > 0 && ` · ${rung.noCount} no count`}
+					</p>
+				</div>
+			</div>
+			{rung.visits.map((visit) => (
+				<TryStrip key={visit.key} entries={visit.entries} short={short} />
+			))}
+			{rung.faults.length > 0 && (
+				<p className="m-0 mt-1">
+					Off:{" "}
+					{rung.faults
+						.map((fault) => {
+							const sides = [fault.directions.short && `${fault.directions.short} short`, fault.directions.beyond && `${fault.directions.beyond} beyond`].filter(Boolean);
+							return `${fault.short} ${fault.times}${sides.length > 0 ? ` (${sides.join(", ")})` : ""}`;
+						})
+						.join(", ")}
+				</p>
+			)}
+			{rung.cues.length > 0 && (
+				<ul className={css.cues}>
+					{rung.cues.map((cue) => (
+						<li key={cue.id}>
+							<span dir="auto">
+								{cue.type === "correction" ? "Cue" : cue.type === "question" ? "Asked" : "Confirmed"}: <b>{cue.kind ? `“${cue.words}”` : cue.words}</b>
+							</span>{" "}
+							<span className="mute">
+								{cue.next.of === 0
+									? "nothing followed"
+									: `in the next ${cue.next.of}: ${cue.position ? `${short(cue.position)} on in ${cue.next.on}` : `${cue.next.on} good`}`}
+							</span>
+						</li>
+					))}
+				</ul>
+			)}
+		</section>
+	);
+}

@@ -1,0 +1,34 @@
+"use client";
+
+import Link from "next/link";
+import { usePathname } from "next/navigation";
+import css from "./frame.module.scss";
+import { LightSwitch } from "./LightSwitch";
+
+const places = [
+	{ href: "/", name: "Today" },
+	{ href: "/students", name: "Students" },
+	{ href: "/skills", name: "Skills" },
+	{ href: "/ladders", name: "Ladders" },
+	{ href: "/records", name: "Records" },
+];
+
+export function TopLine() {
+	const path = usePathname();
+	return (
+		<header className={css.top}>
+			<span className={css.brand}>Peg Ladder</span>
+			<nav aria-label="Places">
+				{places.map(({ href, name }) => (
+					<Link key={href} href={href} aria-current={(href === "/" ? path === "/" : path.startsWith(href)) ? "page" : undefined}>
+						{name}
+					</Link>
+				))}
+			</nav>
+			<LightSwitch className={css.tool ?? ""} />
+			<button type="button" className={css.tool} onClick={() => window.dispatchEvent(new Event("peg-ladder-keys"))}>
+				? keys
+			</button>
+		</header>
+	);
+}

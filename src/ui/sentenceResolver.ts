@@ -1,0 +1,27 @@
+import type { FieldErrors, FieldValues, Resolver } from "react-hook-form";
+import type * as z from "zod/mini";
+import { type Refusal, parse } from "@/core/words/refuse";
+
+/** Puts refusals where their fields are; those of no field stand under `root`. */
+export function asFieldErrors(refusals: readonly Refusal[]): FieldErrors {
+	const errors: Record<string, unknown> = {};
+	for (const { path, sentence } of refusals) {
+		const keys = path === "" ? ["root"] : path.split(".");
+		let place = errors;
+		keys.forEach((key, i) => {
+			if (i === keys.length - 1) place[key] ??= { type: "refused", message: sentence };
+			else place = (place[key] ??= {}) as Record<string, unknown>;
+		});
+	}
+	return errors as FieldErrors;
+}
+
+/** A form's resolver from a schema, in our own sentences. */
+export const sentenceResolver =
+	<T extends FieldValues>(schema: z.ZodMiniType<T>, labels: Readonly<Record<string, string>>): Resolver<T, unknown, T> =>
+	(values) => {
+		const outcome = parse(schema, values, labels);
+		return outcome.ok
+			? { values: outcome.value, errors: {} }
+			: { values: {}, errors: asFieldErrors(outcome.refusals) as FieldErrors<T> };
+	};
