@@ -9,6 +9,7 @@ import { type LessonView, foldLesson } from "@/core/log/lesson";
 import { noteFor } from "@/core/log/noteFor";
 import { wrapUp } from "@/core/log/wrap";
 import { type PackLadder, placeOn } from "@/core/pack/pack";
+import { dayWords } from "@/ui/dates";
 import { type Body, dice, tryOnce } from "./model";
 import { type DemoLadder, type DemoStudent, calendar, ladders, skills, students } from "./scenario";
 
@@ -105,7 +106,7 @@ function holdLesson(phone: DemoDevice, body: Body, on: string[], held: readonly 
 		{
 			kind: "lesson.closed",
 			student: body.who.id,
-			body: { remark: roll() < 0.4 ? "Shorter sets did more than more tries." : "", note: noteFor(body.who.student.name, day, wrapUp(done), next), next },
+			body: { remark: roll() < 0.4 ? "Shorter sets did more than more tries." : "", note: noteFor(body.who.student.name, dayWords(day), wrapUp(done), dayWords(next)), next },
 		},
 	]);
 	return view();

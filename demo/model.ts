@@ -28,7 +28,7 @@ export function chanceOf(body: Body, placing: Placing, triedOnRung: number, easi
 	const dip = 0.9 * Math.max(0, 1 - triedOnRung / 8);
 	const tired = Math.max(0, body.triesToday - 45) * 0.02;
 	const helped = body.sinceCue !== null && body.sinceCue < 10 ? 0.5 : 0;
-	return logistic(1.1 + 1.3 * (body.ability - height) - dip - tired + helped + (easier ? 0.9 : 0));
+	return logistic(0.9 + 1.1 * (body.ability - height) - dip - tired + helped + (easier ? 0.9 : 0));
 }
 
 export function tryOnce(body: Body, set: SetView, view: LessonView, roll: () => number): Attempt {
@@ -37,7 +37,7 @@ export function tryOnce(body: Body, set: SetView, view: LessonView, roll: () => 
 		placing.triedBefore +
 		view.visits.filter((v) => v.rung === placing.rung && v.ladder === placing.ladder).reduce((n, v) => n + v.tries.length, 0);
 	body.triesToday += 1;
-	body.ability += body.who.pace / 12;
+	body.ability += body.who.pace / 14;
 	if (body.sinceCue !== null) body.sinceCue += 1;
 	if (roll() < 0.02) return { result: "miss", off: [], judged: false, noCount: true };
 	const judged = looksAtForm(placing.settings.gate);

@@ -112,8 +112,8 @@ export const students: DemoStudent[] = [
 	{
 		id: "isolde",
 		student: { name: "Isolde Brankovar", strongSide: "left", born: 2012, level: "steady", protectedParts: [], kit: "Clubs 52 cm, 210 g, grips worn. Unicycle 20 inch, saddle at 71 cm.", wish: "Walk the square at the lantern fair with three clubs" },
-		start: 2.1,
-		pace: 0.2,
+		start: 1.6,
+		pace: 0.19,
 		favourite: { clubs: "elbow", unicycle: "gaze" },
 		hears: ["outside", "rhythm"],
 		promised: [["bring the long grip tape", 2]],
@@ -123,8 +123,8 @@ export const students: DemoStudent[] = [
 	{
 		id: "bram",
 		student: { name: "Bram Ostwick", strongSide: "right", born: 2016, level: "beginner", protectedParts: [], kit: "Clubs 44 cm, outgrown by spring.", wish: "Ride to school on one wheel" },
-		start: 1.2,
-		pace: 0.16,
+		start: 0.9,
+		pace: 0.17,
 		favourite: { clubs: "height", unicycle: "pedals" },
 		hears: ["image"],
 		promised: [["ask about the school yard", 6]],
@@ -134,8 +134,8 @@ export const students: DemoStudent[] = [
 	{
 		id: "odile",
 		student: { name: "Odile Fennimore", strongSide: "right", born: 1963, level: "new to it", protectedParts: ["ankle"], kit: "Line at knee height, two poles. High shoes for the left ankle.", wish: "Ten steps without fear for the ankle" },
-		start: 1.0,
-		pace: 0.14,
+		start: 0.8,
+		pace: 0.15,
 		favourite: { slackline: "gaze" },
 		hears: ["outside"],
 		promised: [],

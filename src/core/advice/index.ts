@@ -3,7 +3,7 @@ import { gatherFacts } from "./facts";
 import type { Advice, AdviceInput, Later, Line } from "./line";
 import { care } from "./lines/care";
 import { carryOn } from "./lines/carryOn";
-import { correct, ease } from "./lines/correct";
+import { correct, ease, secondCue } from "./lines/correct";
 import { letAdjust, overCorrected } from "./lines/letAdjust";
 import { limit } from "./lines/limit";
 import { notYet } from "./lines/notYet";
@@ -27,6 +27,7 @@ export const lines: readonly Line[] = [
 	pause,
 	overCorrected,
 	letAdjust,
+	secondCue,
 	ease,
 	correct,
 	tooHard,

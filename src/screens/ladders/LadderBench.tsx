@@ -53,7 +53,7 @@ export const readRule = (rung: Rung["settings"]): string => {
 /** Is each step one difficulty, small enough, with a rule worth trusting? Rows on the rail: a row is a rung. */
 export function LadderBench({ at, owner, studentName, strongSide, skill, ladder, outdated, archived, rail }: LadderBenchProps) {
 	const router = useRouter();
-	const [open, setOpen] = useState<string | null>(at ? (rail?.peg ?? null) : (ladder.rungs[0]?.id ?? null));
+	const [open, setOpen] = useState<string | null>(null);
 	const [refused, setRefused] = useState<Refusal[]>([]);
 	const [removed, setRemoved] = useState<{ rung: Rung; index: number } | null>(null);
 	const form = useForm<Ladder, unknown, Ladder>({ defaultValues: ladder, resolver: sentenceResolver(Ladder, { ...rungLabels, settings: "settings" }) });
@@ -100,7 +100,8 @@ export function LadderBench({ at, owner, studentName, strongSide, skill, ladder,
 		if (!outcome.ok) return setRefused(outcome.refusals);
 		router.refresh();
 	};
-	const openIndex = rungs.findIndex((rung) => rung.id === open);
+	// With none open, the margin speaks of the rung where the peg stands.
+	const inMargin = open ?? rail?.peg;
 
 	return (
 		<Bench
@@ -110,7 +111,7 @@ export function LadderBench({ at, owner, studentName, strongSide, skill, ladder,
 				{ keys: ["↑", "↓"], does: "open the next rung" },
 				{ keys: ["Space"], does: "on a grip: move the row" },
 			]}
-			margin={<LadderMargin rung={rungs[openIndex] ?? null} hole={rail?.holes.find((hole) => hole.rung === open) ?? null} skill={skill} />}
+			margin={<LadderMargin rung={rungs.find((rung) => rung.id === inMargin) ?? null} hole={rail?.holes.find((hole) => hole.rung === inMargin) ?? null} skill={skill} />}
 		>
 			<FormProvider {...form}>
 				<Form onSubmit={save} noValidate>
@@ -119,7 +120,6 @@ export function LadderBench({ at, owner, studentName, strongSide, skill, ladder,
 							<h1 className={css.title}>
 								<span dir="auto">{studentName}</span> · <span dir="auto">{skill.name}</span> · {sideWords(side as Side, strongSide)}
 							</h1>
-							{at && <Archive what="ladder" id={at.id} archived={archived} />}
 						</div>
 						{outdated && at && (
 							<p className="asks m-0">
@@ -143,15 +143,15 @@ export function LadderBench({ at, owner, studentName, strongSide, skill, ladder,
 								</Button>
 							</p>
 						)}
-						<div className="d-flex gap-3 flex-wrap">
-							<Row id="side" label="Side" className="mb-2">
+						<div className={css.settings}>
+							<Row id="side" label="Side" className="">
 								<Form.Select {...form.register("side")}>
 									<option value="left">left</option>
 									<option value="right">right</option>
 									<option value="none">both, or none</option>
 								</Form.Select>
 							</Row>
-							<Row id="policy" label="Policy" className="mb-2">
+							<Row id="policy" label="Policy" className="">
 								<Form.Select {...form.register("policy")}>
 									{policies.map((policy) => (
 										<option key={policy} value={policy}>
@@ -160,7 +160,7 @@ export function LadderBench({ at, owner, studentName, strongSide, skill, ladder,
 									))}
 								</Form.Select>
 							</Row>
-							<Row id="start" label="Starts at" error={errors.start as { message?: string }} className="mb-2">
+							<Row id="start" label="Starts at" error={errors.start as { message?: string }} className="">
 								<Form.Select {...form.register("start", { setValueAs: (v) => v || null })}>
 									<option value="">the lowest rung</option>
 									{rungs.map((rung) => (
@@ -231,6 +231,7 @@ export function LadderBench({ at, owner, studentName, strongSide, skill, ladder,
 								{at ? "save the ladder" : "make the ladder"}
 							</Button>
 							{isDirty && <span className="hint">not saved yet; kept on this device</span>}
+							{at && !isDirty && <Archive what="ladder" id={at.id} archived={archived} />}
 							{removed && (
 								<span role="status">
 									<span dir="auto">{removed.rung.settings.name || "A rung"}</span> taken out.{" "}

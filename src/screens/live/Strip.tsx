@@ -39,7 +39,7 @@ export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {
 				t ? (
 					<span key={event.id} className={css.stripMark}>
 						<TryMark t={t} short={board.short} hidden />
-						{labels.get(event.id) ?? ""}
+						{labels.has(event.id) && <small>{labels.get(event.id)}</small>}
 					</span>
 				) : (
 					<i key={event.id} className={css.stripCue} />

@@ -43,7 +43,7 @@ export function Today({ studio, day, open, students, keeping, decide }: TodayPro
 			))}
 			{next && (
 				<section className={css.next} aria-label="Next lesson">
-					<p className={css.when}>{next.next ? `${dayWords(next.next, day)} · ${fromToday(next.next, day)}` : "No day set"}</p>
+					<p className={css.when}>{next.next ? (next.next === day ? "next, today" : `next, ${dayWords(next.next, day)}, ${fromToday(next.next, day)}`) : "no day set"}</p>
 					<p className={css.who}>
 						<Link href={`/students/${next.id}`} dir="auto">
 							{next.name}

@@ -7,21 +7,33 @@ import type { Advice, Line } from "../line";
 const directionWords = (run: Run): string =>
 	run.direction === undefined ? "off" : run.direction === "short" ? "short of its range" : "beyond its range";
 
-/** The run holds a correction, and as many tries off after it: ease, then step down. */
+/** The run that holds a correction and as many tries off after it: the cue did not take. */
+const stubborn = ({ runs, settings }: Facts): Run | undefined =>
+	runs.find((run) => run.corrections > 0 && run.since >= settings.correctAfter);
+
+const stillOff = (run: Run): string =>
+	`${run.position.short} still ${directionWords(run)} in ${plural(run.since, "try", "tries")} after the cue.`;
+
+/** A rung may allow one more cue, another one, before it is eased. */
+export const secondCue: Line = {
+	name: "second-cue",
+	speak(facts) {
+		const run = stubborn(facts);
+		if (!run || !facts.settings.secondCue || run.corrections > 1 || facts.inDip) return null;
+		return correction(facts, run, `${stillOff(run)} This rung allows a second cue.`, otherCue(facts, run));
+	},
+};
+
+/** The cue did not take: ease, then step down. */
 export const ease: Line = {
 	name: "ease",
 	speak(facts) {
-		const { settings, inDip } = facts;
-		const run = facts.runs.find((r) => r.corrections > 0 && r.since >= settings.correctAfter);
+		const run = stubborn(facts);
 		if (!run) return null;
-		const told = `${run.position.short} still ${directionWords(run)} in ${plural(run.since, "try", "tries")} after the cue.`;
-		const evidence = run.tries.map((t) => t.id);
-		if (inDip)
-			return { title: "A dip is expected here", reason: `${told} The rung is new; give it time.`, act: null, evidence, position: run.position.id };
-		if (settings.secondCue && run.corrections === 1)
-			return correction(facts, run, `${told} This rung allows a second cue, another one.`, otherCue(facts, run));
-		const { title, act } = easingAct(facts);
-		return { title, reason: told, act, evidence, position: run.position.id };
+		const about = { reason: stillOff(run), evidence: run.tries.map((t) => t.id), position: run.position.id };
+		if (facts.inDip)
+			return { ...about, title: "A dip is expected here", reason: `${about.reason} The rung is new; give it time.`, act: null };
+		return { ...about, ...easingAct(facts) };
 	},
 };
 

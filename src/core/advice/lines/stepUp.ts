@@ -65,7 +65,7 @@ function backUp(facts: Facts, from: string): Omit<Advice, "line" | "canSilence">
 	const rule = earlier[0]?.rule;
 	const left = input.leftOn(from);
 	if (rule && left !== null && left < fewestTries(rule))
-		return next(`Only ${left} of today's tries are left on ${name}, too few for its rule.`);
+		return next(`Only ${left} of today’s tries are left on ${name}, too few for its rule.`);
 	return {
 		title: `Step back up: ${name}`,
 		reason: calm,

@@ -1,0 +1,225 @@
+import { adviseOn } from ".";
+import type { Later } from "./line";
+import { Phone, ladderWith, positions } from "@/core/__tests__/phone";
+import { inSet, movePeg } from "@/core/acts/acts";
+import type { Policy } from "@/core/ladder/ladder";
+import type { RungSettings } from "@/core/ladder/rung";
+
+interface Case {
+	name: string;
+	marks: string;
+	line: string;
+	title?: string;
+	act?: string | null;
+	to?: string;
+	rung?: string;
+	change?: Partial<RungSettings>;
+	policy?: Policy;
+	tried?: number;
+	later?: Later;
+}
+
+const streak = { kind: "streak", r: 3 } as const;
+
+const cases: Case[] = [
+	{ name: "nothing yet", marks: "", line: "carry-on", act: null },
+	{ name: "a good start", marks: "ggg", line: "carry-on", act: null },
+	// 1 stop
+	{ name: "a load limit reached", marks: "g", line: "stop", act: "next", later: { loadReached: { part: "wrist", words: "120 of 120 today." } } },
+	{ name: "stop goes before a met rule", marks: "ggg", line: "stop", change: { rule: streak }, later: { loadReached: { part: "wrist", words: "full" } } },
+	// 2 care
+	{ name: "an open checklist", marks: "", line: "care", act: "care", change: { care: ["mat", "spotter"] } },
+	{ name: "the load goes before the checklist", marks: "", line: "stop", change: { care: ["mat"] }, later: { loadReached: { part: "wrist", words: "full" } } },
+	// 3 step up
+	{ name: "the rule met", marks: "ggg", line: "step-up", act: "move", to: "r3", change: { rule: streak } },
+	{ name: "met on the last allowed try", marks: "xxxggg", line: "step-up", act: "move", change: { rule: streak, limit: 6 } },
+	{ name: "met on the top rung", marks: "ggg", line: "step-up", act: "next", rung: "r3", change: { rule: streak } },
+	{ name: "one day of two", marks: "ggg", line: "step-up", act: "next", title: "Day 1 of 2 done", change: { rule: streak }, later: { days: { done: 1, of: 2 } } },
+	{ name: "both days", marks: "ggg", line: "step-up", act: "move", change: { rule: streak }, later: { days: { done: 2, of: 2 } } },
+	{ name: "a met rule goes before a pause", marks: "ggrtg", line: "step-up", change: { rule: streak } },
+	// 5 limit
+	{ name: "the limit", marks: "gxgxg", line: "limit", act: "next", change: { limit: 5, rule: streak } },
+	{ name: "no count does not use it up", marks: "gxgxn", line: "carry-on", change: { limit: 5, rule: streak } },
+	{ name: "the limit goes before a run", marks: "1111", line: "limit", change: { limit: 4, rule: streak } },
+	// 6 pause
+	{ name: "two strains", marks: "grgt", line: "pause", act: "pause" },
+	{ name: "one strain is none", marks: "grg", line: "carry-on" },
+	{ name: "distracted does not strain", marks: "gsgs", line: "carry-on" },
+	{ name: "six tries between", marks: "rggggggt", line: "carry-on" },
+	{ name: "five tries between", marks: "rgggggt", line: "pause" },
+	{ name: "a pause goes before letting adjust", marks: "111crt", line: "pause" },
+	// 7 over-corrected
+	{ name: "short, cue, beyond", marks: "aaacA", line: "over-corrected", act: null },
+	{ name: "short, cue, short", marks: "aaaca", line: "let-adjust" },
+	{ name: "no direction told", marks: "111c1", line: "let-adjust" },
+	// 8 let adjust
+	{ name: "just told", marks: "111c", line: "let-adjust", act: null },
+	{ name: "two tries after", marks: "111cgg", line: "let-adjust" },
+	{ name: "three tries after", marks: "111cggg", line: "carry-on" },
+	{ name: "a no count is no try", marks: "111cggn", line: "let-adjust" },
+	{ name: "a question counts as a correction", marks: "q", line: "let-adjust" },
+	{ name: "a confirmation does not", marks: "gk", line: "carry-on" },
+	{ name: "a correction of another position", marks: "111d", line: "let-adjust" },
+	{ name: "no tries to adjust", marks: "gc", line: "carry-on", change: { adjust: 0 } },
+	// 9 ease
+	{ name: "still off after the cue", marks: "111c111", line: "ease", act: "variation" },
+	{ name: "without an easier form", marks: "111c111", line: "ease", act: "move", to: "r1", change: { easier: "" } },
+	{ name: "on the lowest rung, nothing to ease", marks: "111c111", line: "ease", act: "next", title: "Set it aside for today", rung: "r1", change: { easier: "" } },
+	{ name: "on the lowest rung, a notch to ease", marks: "111c111", line: "ease", act: null, title: "Ease distance by a notch", rung: "r1", change: { easier: "" }, later: { easeable: ["distance", "tempo"] } },
+	{ name: "two after the cue are too few", marks: "111c11", line: "let-adjust" },
+	{ name: "a second cue is allowed", marks: "111c111", line: "second-cue", act: "cue", change: { secondCue: true } },
+	{ name: "but not a third", marks: "111c111c111", line: "ease", act: "variation", change: { secondCue: true } },
+	{ name: "a dip is expected on a new rung", marks: "111c111", line: "ease", act: null, title: "A dip is expected here", tried: 0 },
+	{ name: "not after the first eight", marks: "g11111c111", line: "ease", act: "variation", tried: 0 },
+	{ name: "full speed keeps the tempo", marks: "111c111", line: "ease", act: "move", to: "r1", policy: "full speed" },
+	{ name: "full speed on the lowest rung", marks: "111c111", line: "ease", act: null, rung: "r1", policy: "full speed" },
+	// 10 correct
+	{ name: "a run of three", marks: "111", line: "correct", act: "cue", title: "Correct first" },
+	{ name: "a run of two", marks: "11", line: "carry-on" },
+	{ name: "a run of the rung's own length", marks: "11", line: "correct", change: { correctAfter: 2 } },
+	{ name: "broken by a clean try", marks: "11m1", line: "carry-on" },
+	{ name: "a miss nobody looked into does not break it", marks: "11x1", line: "correct" },
+	{ name: "nor does a no count", marks: "11n1", line: "correct" },
+	{ name: "another position, judged, breaks it", marks: "1121", line: "carry-on" },
+	{ name: "two directions are two runs", marks: "aAa", line: "carry-on" },
+	{ name: "an untold direction goes with either", marks: "a1a", line: "correct" },
+	{ name: "a cue before the run is not in it", marks: "cggg111", line: "correct" },
+	// 11 too hard today
+	{ name: "one good of eight", marks: "xxxxgxxx", line: "too-hard", act: "variation" },
+	{ name: "three good of eight", marks: "xgxxgxgx", line: "carry-on" },
+	{ name: "seven tries are too few", marks: "xxxxxxx", line: "carry-on" },
+	{ name: "a dip on a new rung", marks: "xxxxxxxx", line: "too-hard", act: null, title: "A dip is expected here", tried: 0 },
+	{ name: "nine tries on a new rung", marks: "xxxxxxxxx", line: "too-hard", act: "variation", tried: 0 },
+	// policies
+	{ name: "fixed dose does not step up", marks: "ggg", line: "carry-on", change: { rule: streak }, policy: "fixed dose" },
+	{ name: "fixed dose ends at its dose, met or not", marks: "gggxx", line: "limit", act: "next", change: { rule: streak, limit: 5 }, policy: "fixed dose" },
+	{ name: "full speed steps up as mastery does", marks: "ggg", line: "step-up", act: "move", change: { rule: streak }, policy: "full speed" },
+];
+
+describe("each line, policy and tie", () => {
+	test.each(cases)("$name", ({ marks, line, title, act, to, rung, change, policy, tried, later }) => {
+		const phone = new Phone().begin(ladderWith(change, policy, tried), rung).row(marks);
+		const advice = phone.advice(later);
+		expect(advice.line).toBe(line);
+		if (title !== undefined) expect(advice.title).toBe(title);
+		if (act !== undefined) expect(advice.act?.kind ?? null).toBe(act);
+		if (to !== undefined) expect(advice.act).toMatchObject({ to });
+		expect(advice.reason).toMatch(/\S/);
+	});
+});
+
+test("the earliest position in causal order is corrected first", () => {
+	const ladder = ladderWith();
+	const phone = new Phone().begin(ladder);
+	for (let i = 0; i < 3; i++) phone.attempt({ result: "miss", off: [{ position: "p3" }, { position: "p1" }], judged: true });
+	expect(phone.advice().position).toBe("p1");
+});
+
+test("a bust closes the rung for the lesson", () => {
+	const phone = new Phone().begin(ladderWith()).row("xx");
+	const view = phone.view();
+	const visit = view.visits[0];
+	if (visit) visit.verdict.kind = "not yet";
+	expect(view.current && adviseOn(view, view.current).line).toBe("not-yet");
+});
+
+describe("the cue that is offered", () => {
+	const after = (change: Partial<RungSettings>, marks: string, later: Later = {}) => {
+		const { act } = new Phone().begin(ladderWith(change)).row(marks).advice(later);
+		return act?.kind === "cue" ? act.cue?.text : undefined;
+	};
+	test("one outside of the body first, whatever its place", () => expect(after({}, "111")).toBe("out there"));
+	test("the first marked where none is outside", () => expect(after({}, "222")).toBe("like a cat"));
+	test("none where there is none", () => expect(after({}, "333")).toBeUndefined());
+	test("the one that worked for this student, once that is known", () =>
+		expect(after({}, "111", { cueThatWorked: () => positions[1]?.cues[0] })).toBe("like a cat"));
+	test("the second cue is another one", () => {
+		const ladder = ladderWith({ secondCue: true });
+		const phone = new Phone().begin(ladder).row("111").follow(ladder).row("111");
+		expect(phone.advice().act).toMatchObject({ kind: "cue", cue: { text: "on it" } });
+	});
+});
+
+describe("following and doing otherwise", () => {
+	test("a followed easing restarts runs and the count; the next one goes a rung down", () => {
+		const ladder = ladderWith();
+		const phone = new Phone().begin(ladder).row("111c111").follow(ladder);
+		expect(phone.set().variation).toBe("easier");
+		expect(phone.advice().line).toBe("carry-on");
+		phone.row("111c111");
+		expect(phone.advice()).toMatchObject({ line: "ease", act: { kind: "move", to: "r1" } });
+	});
+
+	test("a followed pause forgets the strain", () => {
+		const ladder = ladderWith();
+		const phone = new Phone().begin(ladder).row("grgt").follow(ladder);
+		expect(phone.set().open).toBe(false);
+		expect(phone.advice().line).toBe("carry-on");
+	});
+
+	test("otherwise silences the line for the visit", () => {
+		const phone = new Phone().begin(ladderWith({ rule: streak })).row("ggg").otherwise();
+		expect(phone.advice().line).toBe("carry-on");
+		expect(phone.row("gggg").advice().line).toBe("carry-on");
+	});
+
+	test("a correction keeps still for R tries only", () => {
+		const phone = new Phone().begin(ladderWith()).row("111").otherwise();
+		expect(phone.row("11").advice().line).toBe("carry-on");
+		expect(phone.row("1").advice().line).toBe("correct");
+	});
+
+	test("stop and care cannot be silenced", () => {
+		const phone = new Phone().begin(ladderWith({ care: ["mat"] })).otherwise();
+		expect(phone.advice().line).toBe("care");
+		phone.write(inSet(phone.set(), "pain", { part: "wrist", note: "" }));
+		expect(phone.advice()).toMatchObject({ line: "stop", canSilence: false });
+		expect(phone.otherwise().advice().line).toBe("stop");
+	});
+
+	test("a confirmed checklist is out of the way for the day", () => {
+		const ladder = ladderWith({ care: ["mat"] });
+		expect(new Phone().begin(ladder).follow(ladder).advice().line).toBe("carry-on");
+	});
+});
+
+describe("a rung down and back up", () => {
+	const ladder = ladderWith({ easier: "", rule: { kind: "rolling", k: 3, n: 4 }, limit: 20 });
+	const down = () => new Phone().begin(ladder).row("111c111").follow(ladder);
+
+	test("the lower rung is re-earned by a short rule, then back up", () => {
+		const phone = down();
+		expect(phone.set().placing.rung).toBe("r1");
+		expect(phone.visit().rule).toEqual({ kind: "streak", r: 3 });
+		expect(phone.row("ggg").advice()).toMatchObject({ act: { kind: "move", to: "r2", reason: "stepped back up" } });
+		phone.follow(ladder);
+		expect(phone.visit().verdict).toMatchObject({ used: 6, left: 14 });
+	});
+
+	test("only once a rung and lesson", () => {
+		const phone = down().row("ggg").follow(ladder).row("111c111").follow(ladder).row("ggg");
+		expect(phone.advice()).toMatchObject({ line: "step-up", act: { kind: "next" } });
+	});
+
+	test("only if enough of the limit is left", () => {
+		const short = ladderWith({ easier: "", rule: { kind: "rolling", k: 3, n: 4 }, limit: 8 });
+		const phone = new Phone().begin(short).row("111c111").follow(short).row("ggg");
+		expect(phone.advice()).toMatchObject({ act: { kind: "next" } });
+		expect(phone.advice().reason).toContain("2 of today’s tries");
+	});
+
+	test("a followed second cue is no easing", () => {
+		const second = ladderWith({ secondCue: true });
+		const phone = new Phone().begin(second).row("111c111").follow(second).row("111");
+		expect(phone.advice()).toMatchObject({ line: "ease", act: { kind: "variation" } });
+	});
+});
+
+test("a move by hand back to a rung opens a new visit with what is left", () => {
+	const ladder = ladderWith({ limit: 10 });
+	const phone = new Phone().begin(ladder).row("gggg");
+	phone.write(movePeg(phone.newId, phone.view(), phone.set(), ladder, "r1", { from: "r2", reason: "by hand", evidence: [] }));
+	phone.write(movePeg(phone.newId, phone.view(), phone.set(), ladder, "r2", { from: "r1", reason: "by hand", evidence: [] }));
+	expect(phone.visit().tries).toHaveLength(0);
+	expect(phone.visit().verdict).toMatchObject({ used: 4, left: 6 });
+});
