@@ -1,5 +1,5 @@
-import { pushEvents } from "@/store/events";
 import type { Store } from "@/store/db";
+import { pushEvents } from "@/store/events";
 import { addLadder } from "@/store/ladders";
 import { saveSkill } from "@/store/skills";
 import { saveStudent } from "@/store/students";

@@ -4,14 +4,14 @@ import * as acts from "@/core/acts/acts";
 import { adviseOn } from "@/core/advice";
 import { bestDay } from "@/core/ladder/lastTime";
 import { foldRail } from "@/core/ladder/rail";
-import { type LogEvent, envelope, sealEvent } from "@/core/log/event";
-import { type LessonView, foldLesson } from "@/core/log/lesson";
+import { envelope, type LogEvent, sealEvent } from "@/core/log/event";
+import { foldLesson, type LessonView } from "@/core/log/lesson";
 import { noteFor } from "@/core/log/noteFor";
 import { wrapUp } from "@/core/log/wrap";
 import { type PackLadder, placeOn } from "@/core/pack/pack";
 import { dayWords } from "@/ui/dates";
 import { type Body, dice, tryOnce } from "./model";
-import { type DemoLadder, type DemoStudent, calendar, ladders, skills, students } from "./scenario";
+import { calendar, type DemoLadder, type DemoStudent, ladders, skills, students } from "./scenario";
 
 /** A phone that writes a log: the same acts as the live lesson's, with a clock and dice that are given. */
 class DemoDevice {
@@ -24,7 +24,11 @@ class DemoDevice {
 		readonly roll: () => number,
 	) {
 		this.newId = () =>
-			v7({ msecs: this.time, seq: Math.floor(roll() * 0x7fffffff), random: Uint8Array.from({ length: 16 }, () => Math.floor(roll() * 256)) });
+			v7({
+				msecs: this.time,
+				seq: Math.floor(roll() * 0x7fffffff),
+				random: Uint8Array.from({ length: 16 }, () => Math.floor(roll() * 256)),
+			});
 	}
 
 	at(time: number): void {
@@ -52,7 +56,9 @@ const DAY = 86_400_000;
 export function demoLog(today: string, seed = 20): LogEvent[] {
 	const roll = dice(xoroshiro128plus(seed));
 	const phone = new DemoDevice("demo-phone", roll);
-	const bodies = new Map(students.map((who) => [who.id, { who, ability: who.start, sinceCue: null, triesToday: 0 } as Body]));
+	const bodies = new Map(
+		students.map((who) => [who.id, { who, ability: who.start, sinceCue: null, triesToday: 0 } as Body]),
+	);
 	const held: LessonView[] = [];
 	for (const [daysAgo, student, on] of calendar) {
 		phone.at(Date.parse(today) - daysAgo * DAY + 15.5 * 3_600_000);
@@ -70,7 +76,11 @@ export function demoLog(today: string, seed = 20): LogEvent[] {
 const dayFrom = (today: string, days: number) => new Date(Date.parse(today) + days * DAY).toISOString().slice(0, 10);
 
 function packed(ladder: DemoLadder, held: readonly LessonView[]): PackLadder {
-	const rail = foldRail(ladder.id, { side: ladder.side, policy: ladder.policy, start: null, rungs: ladder.rungs }, held);
+	const rail = foldRail(
+		ladder.id,
+		{ side: ladder.side, policy: ladder.policy, start: null, rungs: ladder.rungs },
+		held,
+	);
 	return {
 		id: ladder.id,
 		student: ladder.student,
@@ -85,7 +95,14 @@ function packed(ladder: DemoLadder, held: readonly LessonView[]): PackLadder {
 	};
 }
 
-function holdLesson(phone: DemoDevice, body: Body, on: string[], held: readonly LessonView[], next: string, last: boolean): LessonView {
+function holdLesson(
+	phone: DemoDevice,
+	body: Body,
+	on: string[],
+	held: readonly LessonView[],
+	next: string,
+	last: boolean,
+): LessonView {
 	const { roll, newId } = phone;
 	const lesson = newId();
 	const from = phone.events.length;
@@ -94,7 +111,15 @@ function holdLesson(phone: DemoDevice, body: Body, on: string[], held: readonly 
 	const packs = on.map((id) => packed(ladders.find((l) => l.id === id) as DemoLadder, held));
 	packs.forEach((ladder, i) => {
 		if (i === 0)
-			write(acts.beginLesson(newId, lesson, { minutes: 45, wish: last ? body.who.student.wish : "", quick: false }, body.who.id, placeOn(ladder, ladder.peg)));
+			write(
+				acts.beginLesson(
+					newId,
+					lesson,
+					{ minutes: 45, wish: last ? body.who.student.wish : "", quick: false },
+					body.who.id,
+					placeOn(ladder, ladder.peg),
+				),
+			);
 		else write(acts.switchTo(newId, view().current, placeOn(ladder, ladder.peg)));
 		workOn(phone, body, ladder, on.length === 1 ? 52 : 34, view, write);
 	});
@@ -106,13 +131,24 @@ function holdLesson(phone: DemoDevice, body: Body, on: string[], held: readonly 
 		{
 			kind: "lesson.closed",
 			student: body.who.id,
-			body: { remark: roll() < 0.4 ? "Shorter sets did more than more tries." : "", note: noteFor(body.who.student.name, dayWords(day), wrapUp(done), dayWords(next)), next },
+			body: {
+				remark: roll() < 0.4 ? "Shorter sets did more than more tries." : "",
+				note: noteFor(body.who.student.name, dayWords(day), wrapUp(done), dayWords(next)),
+				next,
+			},
 		},
 	]);
 	return view();
 }
 
-function workOn(phone: DemoDevice, body: Body, ladder: PackLadder, tries: number, view: () => LessonView, write: (w: acts.Written) => void): void {
+function workOn(
+	phone: DemoDevice,
+	body: Body,
+	ladder: PackLadder,
+	tries: number,
+	view: () => LessonView,
+	write: (w: acts.Written) => void,
+): void {
 	const { roll, newId } = phone;
 	for (let n = 0; n < tries; n++) {
 		let now = view();
@@ -121,7 +157,8 @@ function workOn(phone: DemoDevice, body: Body, ladder: PackLadder, tries: number
 		now = view();
 		const set = now.current;
 		if (!set) return;
-		if (roll() < 0.02 + Math.max(0, body.triesToday - 40) * 0.004) write(acts.inSet(set, "state", { mark: roll() < 0.6 ? "tired" : "rushed" }));
+		if (roll() < 0.02 + Math.max(0, body.triesToday - 40) * 0.004)
+			write(acts.inSet(set, "state", { mark: roll() < 0.6 ? "tired" : "rushed" }));
 		now = view();
 		const advice = adviseOn(now, set);
 		if (advice.act?.kind === "next") {
@@ -140,7 +177,8 @@ function workOn(phone: DemoDevice, body: Body, ladder: PackLadder, tries: number
 		}
 		const after = view().current;
 		const inSet = now.visits.find((v) => v.key === set.visit)?.tries.filter((t) => t.set === set.id).length ?? 0;
-		if (after?.open && after.id === set.id && inSet >= set.placing.settings.triesPerSet) write([acts.closeSet(after, "rest")]);
+		if (after?.open && after.id === set.id && inSet >= set.placing.settings.triesPerSet)
+			write([acts.closeSet(after, "rest")]);
 	}
 }
 

@@ -1,7 +1,7 @@
 import type { RandomGenerator } from "pure-rand/types/RandomGenerator";
+import { looksAtForm } from "@/core/ladder/rung";
 import type { Attempt, Placing } from "@/core/log/kinds";
 import type { LessonView, SetView } from "@/core/log/lesson";
-import { looksAtForm } from "@/core/ladder/rung";
 import type { DemoStudent } from "./scenario";
 
 /**
@@ -35,7 +35,9 @@ export function tryOnce(body: Body, set: SetView, view: LessonView, roll: () => 
 	const { placing } = set;
 	const tried =
 		placing.triedBefore +
-		view.visits.filter((v) => v.rung === placing.rung && v.ladder === placing.ladder).reduce((n, v) => n + v.tries.length, 0);
+		view.visits
+			.filter((v) => v.rung === placing.rung && v.ladder === placing.ladder)
+			.reduce((n, v) => n + v.tries.length, 0);
 	body.triesToday += 1;
 	body.ability += body.who.pace / 14;
 	if (body.sinceCue !== null) body.sinceCue += 1;

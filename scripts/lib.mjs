@@ -34,7 +34,9 @@ function newest(path) {
 /** Builds, unless nothing was touched since the last build. */
 export function build() {
 	const mark = at(".next", "BUILD_ID");
-	const sources = ["src", "demo", "package-lock.json", "next.config.mjs", "tsconfig.json"].map((name) => newest(at(name)));
+	const sources = ["src", "demo", "package-lock.json", "next.config.mjs", "tsconfig.json"].map((name) =>
+		newest(at(name)),
+	);
 	if (existsSync(mark) && statSync(mark).mtimeMs > Math.max(...sources)) return;
 	console.log("Building.");
 	run(process.execPath, [bin("next"), "build"], { env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } });

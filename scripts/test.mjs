@@ -12,10 +12,13 @@ function chromium() {
 	const sudo = process.getuid?.() === 0 ? [] : ["sudo"];
 	const [first, ...rest] = [...sudo, "apt-get"];
 	run(first, [...rest, "update", "-qq"]);
-	run(first, [...rest, "install", "-y", "-qq", "--no-install-recommends", "chromium"], { env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
+	run(first, [...rest, "install", "-y", "-qq", "--no-install-recommends", "chromium"], {
+		env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" },
+	});
 }
 
-const node = (name, args) => run(process.execPath, [bin(name), ...args], { env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } });
+const node = (name, args) =>
+	run(process.execPath, [bin(name), ...args], { env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } });
 const started = Date.now();
 const step = (name, work) => {
 	const from = Date.now();

@@ -20,6 +20,7 @@ export default function Layout({ children }: { children: React.ReactNode }) {
 	return (
 		<html lang="en" suppressHydrationWarning>
 			<head>
+				{/* biome-ignore lint/security/noDangerouslySetInnerHtml: our own constant, run before the first paint */}
 				<script dangerouslySetInnerHTML={{ __html: lightScript }} />
 			</head>
 			<body>{children}</body>

@@ -6,5 +6,5 @@ export const dynamic = "force-dynamic";
 export const metadata = { title: "Today" };
 
 export default async function Page() {
-	return <Today {...await readToday(today())} />;
+	return <Today {...(await readToday(today()))} />;
 }

@@ -14,6 +14,9 @@ export async function begin(ladder: string | null, opening: Omit<Body<"lesson.op
 	const local = await openLocal(pack.studio.id);
 	await local.keepPack(lesson, pack);
 	const placing = on ? placeOn(on, on.peg) : placeQuick();
-	await record(pack.studio.id, beginLesson(uuid, lesson, { ...opening, quick: on === null }, on?.student ?? null, placing));
+	await record(
+		pack.studio.id,
+		beginLesson(uuid, lesson, { ...opening, quick: on === null }, on?.student ?? null, placing),
+	);
 	return `/live?lesson=${lesson}`;
 }

@@ -1,11 +1,11 @@
 import { v7 as uuid } from "uuid";
-import { type Draft, type LogEvent, type Now, envelope } from "@/core/log/event";
-import { type LessonView, foldLesson } from "@/core/log/lesson";
+import { type Draft, envelope, type LogEvent, type Now } from "@/core/log/event";
+import { foldLesson, type LessonView } from "@/core/log/lesson";
 import { byOrder } from "@/core/log/order";
 import type { Pack } from "@/core/pack/pack";
 import { type Local, now } from "./local";
 import { lastStudio, openLocal, rememberStudio } from "./studio";
-import { OtherStudio, fetchPack, pull, push } from "./sync";
+import { fetchPack, OtherStudio, pull, push } from "./sync";
 
 /** What the screen shows of a lesson; replaced whole at every change. */
 export interface LessonState {
@@ -145,7 +145,11 @@ export class LessonOnDevice {
 		});
 		this.queue.push({ drafts: withIds, when, shown });
 		this.events = [...this.events, ...shown];
-		this.set({ view: foldLesson(this.events), unkept: this.state.unkept + shown.length, unsent: this.state.unsent + shown.length });
+		this.set({
+			view: foldLesson(this.events),
+			unkept: this.state.unkept + shown.length,
+			unsent: this.state.unsent + shown.length,
+		});
 		void this.drain();
 		return withIds.map((draft) => draft.id);
 	}
@@ -160,7 +164,9 @@ export class LessonOnDevice {
 				this.queue.shift();
 				this.settle(next.shown, stored);
 			} catch (error) {
-				this.set({ trouble: `Not stored yet: ${error instanceof Error ? error.message : "this device refuses"}. Trying again; do not close this page.` });
+				this.set({
+					trouble: `Not stored yet: ${error instanceof Error ? error.message : "this device refuses"}. Trying again; do not close this page.`,
+				});
 				await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
 			}
 		}
@@ -173,7 +179,8 @@ export class LessonOnDevice {
 		this.events = this.events.map((event) => final.get(event.id) ?? event);
 		const moved = stored.some((event, i) => event.dseq !== shown[i]?.dseq || event.lamport !== shown[i]?.lamport);
 		const last = stored.at(-1);
-		if (last) this.top = { dseq: Math.max(this.top.dseq, last.dseq), lamport: Math.max(this.top.lamport, last.lamport) };
+		if (last)
+			this.top = { dseq: Math.max(this.top.dseq, last.dseq), lamport: Math.max(this.top.lamport, last.lamport) };
 		this.set({
 			keptTo: last?.dseq ?? this.state.keptTo,
 			unkept: this.state.unkept - stored.length,

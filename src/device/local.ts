@@ -1,6 +1,6 @@
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
 import { v7 as uuid } from "uuid";
-import { type Draft, type LogEvent, type Now, envelope, sealEvent } from "@/core/log/event";
+import { type Draft, envelope, type LogEvent, type Now, sealEvent } from "@/core/log/event";
 import type { Pack } from "@/core/pack/pack";
 
 /**
@@ -133,7 +133,12 @@ export class Local {
 	async counters(): Promise<{ dseq: number; lamport: number; acked: number; epoch: number }> {
 		const tx = this.db.transaction("meta");
 		const read = async (key: string) => Number((await tx.store.get(key)) ?? 0);
-		return { dseq: await read("dseq"), lamport: await read("lamport"), acked: await read("acked"), epoch: await read("epoch") };
+		return {
+			dseq: await read("dseq"),
+			lamport: await read("lamport"),
+			acked: await read("acked"),
+			epoch: await read("epoch"),
+		};
 	}
 
 	async setEpoch(epoch: number): Promise<void> {

@@ -11,7 +11,10 @@ import { push } from "./sync";
 export async function record(studio: string, drafts: readonly Draft[]): Promise<{ sent: boolean }> {
 	rememberStudio(studio);
 	const local = await openLocal(studio);
-	await local.append(drafts.map((draft) => ({ ...draft, id: draft.id ?? uuid() })), now());
+	await local.append(
+		drafts.map((draft) => ({ ...draft, id: draft.id ?? uuid() })),
+		now(),
+	);
 	try {
 		await push(local);
 		return { sent: true };

@@ -4,7 +4,11 @@ import { Pack } from "@/core/pack/pack";
 import type { Local } from "./local";
 import { StudioMark } from "./studio";
 
-const Pushed = z.object({ studio: StudioMark, upTo: z.number(), setAside: z.array(z.object({ dseq: z.number(), reason: z.string() })) });
+const Pushed = z.object({
+	studio: StudioMark,
+	upTo: z.number(),
+	setAside: z.array(z.object({ dseq: z.number(), reason: z.string() })),
+});
 const Moved = z.object({ studio: StudioMark });
 const Pulled = z.object({ studio: StudioMark, events: z.array(z.unknown()), arrival: z.number() });
 
@@ -66,7 +70,9 @@ export async function push(local: Local): Promise<PushReport> {
 /** Fetches what others wrote in a lesson since last time. Unreadable events are left out here; the server shows them. */
 export async function pull(local: Local, lesson: string): Promise<LogEvent[]> {
 	const after = await local.arrivalOf(lesson);
-	const answer = Pulled.parse(await (await ask(`/api/pull?lesson=${encodeURIComponent(lesson)}&after=${after}`)).json());
+	const answer = Pulled.parse(
+		await (await ask(`/api/pull?lesson=${encodeURIComponent(lesson)}&after=${after}`)).json(),
+	);
 	if (answer.studio.id !== local.studio) throw new OtherStudio(answer.studio);
 	const events = answer.events.flatMap((raw) => {
 		const parsed = parseEvent(raw);

@@ -35,7 +35,9 @@ async function through<B>(
 }
 
 export async function keepStudent(body: unknown, at: unknown): Promise<Outcome<Saved>> {
-	return through(Student, studentLabels, body, at, async (student, place) => saveStudent(await store(), student, place));
+	return through(Student, studentLabels, body, at, async (student, place) =>
+		saveStudent(await store(), student, place),
+	);
 }
 
 export async function keepSkill(body: unknown, at: unknown): Promise<Outcome<Saved>> {
@@ -48,13 +50,17 @@ export async function keepLadder(body: unknown, at: unknown, owner: unknown): Pr
 	const who = parse(z.object({ student: ident, skill: ident }), owner, { student: "student", skill: "skill" });
 	if (!who.ok) return who;
 	return through(Ladder, ladderLabels, body, at, async (ladder, place) =>
-		place ? saveLadder(await store(), ladder, place) : addLadder(await store(), who.value.student, who.value.skill, ladder),
+		place
+			? saveLadder(await store(), ladder, place)
+			: addLadder(await store(), who.value.student, who.value.skill, ladder),
 	);
 }
 
 export async function takeSkill(at: unknown): Promise<Outcome<Saved>> {
 	return through(z.null(), {}, null, at, async (_, place) =>
-		place ? takeNewSkill(await store(), place) : { ok: false, refusals: [{ path: "id", sentence: "Ladder is missing." }] },
+		place
+			? takeNewSkill(await store(), place)
+			: { ok: false, refusals: [{ path: "id", sentence: "Ladder is missing." }] },
 	);
 }
 

@@ -1,5 +1,5 @@
-import { type Rail, foldRail } from "@/core/ladder/rail";
 import type { Ladder } from "@/core/ladder/ladder";
+import { foldRail, type Rail } from "@/core/ladder/rail";
 import type { Skill } from "@/core/skill/skill";
 import { store } from "@/store/db";
 import { history } from "@/store/history";
@@ -70,7 +70,9 @@ export async function readLadderChoices() {
 	const open = await store();
 	const [students, skills] = await Promise.all([listStudents(open), listSkills(open)]);
 	return {
-		students: students.filter((s) => !s.archived).map(({ id, student }) => ({ id, name: student.name, strongSide: student.strongSide })),
+		students: students
+			.filter((s) => !s.archived)
+			.map(({ id, student }) => ({ id, name: student.name, strongSide: student.strongSide })),
 		skills: skills.filter((s) => !s.archived).map(({ id, skill }) => ({ id, skill })),
 	};
 }

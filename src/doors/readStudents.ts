@@ -1,5 +1,5 @@
 import { type LastTime, lastTime } from "@/core/ladder/lastTime";
-import { type Rail, foldRail } from "@/core/ladder/rail";
+import { foldRail, type Rail } from "@/core/ladder/rail";
 import type { Kept } from "@/core/log/keeping";
 import type { LessonView } from "@/core/log/lesson";
 import { type RungWrap, wrapUp } from "@/core/log/wrap";
@@ -36,7 +36,12 @@ export async function readStudents(): Promise<StudentLine[]> {
 		strongSide: student.strongSide,
 		parts: student.protectedParts.join(", "),
 		archived,
-		last: all.filter((lesson) => touches(lesson, id)).map((lesson) => lesson.opened?.localDay ?? "").sort().at(-1) ?? null,
+		last:
+			all
+				.filter((lesson) => touches(lesson, id))
+				.map((lesson) => lesson.opened?.localDay ?? "")
+				.sort()
+				.at(-1) ?? null,
 		rails: ladders
 			.filter((ladder) => ladder.student === id && !ladder.archived)
 			.map((ladder) => ({ id: ladder.id, skill: ladder.followed.name, ...foldRail(ladder.id, ladder.ladder, all) })),
@@ -48,18 +53,35 @@ export interface StudentPageProps {
 	at: { id: string; rev: number };
 	student: Student;
 	archived: boolean;
-	ladders: { id: string; skill: string; side: Side; archived: boolean; outdated: boolean; rail: Rail; last: LastTime | null }[];
+	ladders: {
+		id: string;
+		skill: string;
+		side: Side;
+		archived: boolean;
+		outdated: boolean;
+		rail: Rail;
+		last: LastTime | null;
+	}[];
 	promises: Kept[];
 	parked: Kept[];
 	/** Latest first. */
-	lessons: { id: string; day: string; closed: boolean; rungs: Pick<RungWrap, "name" | "tries" | "good" | "longestRun" | "met">[] }[];
+	lessons: {
+		id: string;
+		day: string;
+		closed: boolean;
+		rungs: Pick<RungWrap, "name" | "tries" | "good" | "longestRun" | "met">[];
+	}[];
 }
 
 export async function readStudent(id: string): Promise<StudentPageProps | null> {
 	const open = await store();
 	const row = await findStudent(open, id);
 	if (!row) return null;
-	const [studio, ladders, { lessons, keeping }] = await Promise.all([studioMark(open), listLadders(open, id), history(open)]);
+	const [studio, ladders, { lessons, keeping }] = await Promise.all([
+		studioMark(open),
+		listLadders(open, id),
+		history(open),
+	]);
 	const entries = [...lessons.entries()].filter(([, lesson]) => touches(lesson, id));
 	const views = entries.map(([, lesson]) => lesson);
 	const theirs = (kept: readonly Kept[]) => kept.filter((one) => one.student === id && one.closedBy === null);

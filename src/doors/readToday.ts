@@ -1,5 +1,5 @@
 import { type LastTime, lastTime } from "@/core/ladder/lastTime";
-import { type Rail, foldRail } from "@/core/ladder/rail";
+import { foldRail, type Rail } from "@/core/ladder/rail";
 import type { Keeping } from "@/core/log/keeping";
 import type { LessonView } from "@/core/log/lesson";
 import { store } from "@/store/db";
@@ -36,12 +36,19 @@ export interface TodayProps {
 const triesIn = (lesson: LessonView) => lesson.visits.reduce((sum, visit) => sum + visit.tries.length, 0);
 
 const studentsIn = (lesson: LessonView): Set<string> =>
-	new Set([lesson.opened?.student, ...lesson.visits.map((visit) => visit.student)].filter((id): id is string => Boolean(id)));
+	new Set(
+		[lesson.opened?.student, ...lesson.visits.map((visit) => visit.student)].filter((id): id is string => Boolean(id)),
+	);
 
 /** Everything the Today screen asks: who is next, what is due, what needs a decision. */
 export async function readToday(day: string): Promise<TodayProps> {
 	const open = await store();
-	const [studio, rows, ladders, { lessons, keeping }] = await Promise.all([studioMark(open), listStudents(open), listLadders(open), history(open)]);
+	const [studio, rows, ladders, { lessons, keeping }] = await Promise.all([
+		studioMark(open),
+		listStudents(open),
+		listLadders(open),
+		history(open),
+	]);
 	const views = [...lessons.entries()];
 	const all = views.map(([, view]) => view);
 	const here = rows.filter((row) => !row.archived);
@@ -63,7 +70,13 @@ export async function readToday(day: string): Promise<TodayProps> {
 		}),
 	);
 	// Who has a day comes first, by that day; days gone by stay at the top until a lesson was held.
-	students.sort((a, b) => ((a.next ?? "9999") < (b.next ?? "9999") ? -1 : (a.next ?? "9999") > (b.next ?? "9999") ? 1 : a.name.localeCompare(b.name)));
+	students.sort((a, b) =>
+		(a.next ?? "9999") < (b.next ?? "9999")
+			? -1
+			: (a.next ?? "9999") > (b.next ?? "9999")
+				? 1
+				: a.name.localeCompare(b.name),
+	);
 	return {
 		studio,
 		day,
@@ -86,11 +99,23 @@ export async function readToday(day: string): Promise<TodayProps> {
 				const row = ladders.find((l) => l.id === ladder.id);
 				const says = [];
 				if (top && ladder.rail.pegIndex === ladder.rail.holes.length - 1 && top.state !== "open")
-					says.push({ href: `/ladders/${ladder.id}`, text: `${student.name}: ${ladder.skill} is done`, why: "The top rung is passed; choose what follows." });
+					says.push({
+						href: `/ladders/${ladder.id}`,
+						text: `${student.name}: ${ladder.skill} is done`,
+						why: "The top rung is passed; choose what follows.",
+					});
 				if (row?.outdated)
-					says.push({ href: `/ladders/${ladder.id}`, text: `${student.name}: ${ladder.skill} was revised`, why: "The ladder follows the skill as it was; take the new one or stay." });
+					says.push({
+						href: `/ladders/${ladder.id}`,
+						text: `${student.name}: ${ladder.skill} was revised`,
+						why: "The ladder follows the skill as it was; take the new one or stay.",
+					});
 				for (const move of ladder.rail.moves.filter((m) => m.unfounded).slice(-1))
-					says.push({ href: `/lessons/${move.lesson}`, text: `${student.name}: a peg move on ${ladder.skill}`, why: "Its evidence was taken back." });
+					says.push({
+						href: `/lessons/${move.lesson}`,
+						text: `${student.name}: a peg move on ${ladder.skill}`,
+						why: "Its evidence was taken back.",
+					});
 				return says;
 			}),
 		),
@@ -101,6 +126,10 @@ export async function readToday(day: string): Promise<TodayProps> {
 function nextDay(student: string, lessons: readonly LessonView[]): string | null {
 	const theirs = lessons.filter((lesson) => studentsIn(lesson).has(student));
 	const days = theirs.flatMap((lesson) => (lesson.closed?.body.next ? [lesson.closed.body.next] : []));
-	const lastHeld = theirs.map((lesson) => lesson.opened?.localDay ?? "").sort().at(-1) ?? "";
+	const lastHeld =
+		theirs
+			.map((lesson) => lesson.opened?.localDay ?? "")
+			.sort()
+			.at(-1) ?? "";
 	return days.filter((next) => next > lastHeld).sort()[0] ?? null;
 }

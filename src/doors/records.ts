@@ -1,7 +1,7 @@
 "use server";
 
-import { revalidatePath } from "next/cache";
 import { fillDemo } from "@demo/fill";
+import { revalidatePath } from "next/cache";
 import { store } from "@/store/db";
 import { listQuarantine } from "@/store/events";
 import { type StudioMark, studioMark } from "@/store/studio";
@@ -15,7 +15,10 @@ export interface RecordsPage {
 export async function readRecords(): Promise<RecordsPage> {
 	const open = await store();
 	const [studio, aside] = await Promise.all([studioMark(open), listQuarantine(open)]);
-	return { studio, aside: aside.map(({ n, device, dseq, reason, arrivedAt, raw }) => ({ n, device, dseq, reason, arrivedAt, raw })) };
+	return {
+		studio,
+		aside: aside.map(({ n, device, dseq, reason, arrivedAt, raw }) => ({ n, device, dseq, reason, arrivedAt, raw })),
+	};
 }
 
 /** Makes the demo studio anew. A coach's own studio is never touched by it. */

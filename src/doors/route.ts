@@ -14,7 +14,9 @@ export function stranger(request: Request): NextResponse | null {
 	const host = request.headers.get("host") ?? "";
 	const origin = request.headers.get("origin");
 	const known = loopback.test(host) && (origin === null || new URL(origin).host === host);
-	return known ? null : refused(403, [{ path: "host", sentence: "This address is not open yet; use the one on this machine." }]);
+	return known
+		? null
+		: refused(403, [{ path: "host", sentence: "This address is not open yet; use the one on this machine." }]);
 }
 
 const TOO_LONG = 4_000_000;

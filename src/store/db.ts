@@ -1,7 +1,7 @@
 import { mkdirSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { type Client, createClient } from "@libsql/client";
-import { type LibSQLDatabase, drizzle } from "drizzle-orm/libsql";
+import { drizzle, type LibSQLDatabase } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
 import * as schema from "./schema";
 
@@ -49,12 +49,20 @@ async function retrying<T>(work: () => Promise<T>): Promise<T> {
 export async function openStore(url: string): Promise<Store> {
 	const local = url.startsWith("file:");
 	if (local) mkdirSync(dirname(url.slice("file:".length)), { recursive: true });
-	const client = createClient({ url, authToken: process.env.DATABASE_AUTH_TOKEN, ...(local ? { timeout: LOCK_WAIT_MS } : {}) });
+	const client = createClient({
+		url,
+		authToken: process.env.DATABASE_AUTH_TOKEN,
+		...(local ? { timeout: LOCK_WAIT_MS } : {}),
+	});
 	if (local) {
 		await retrying(() => client.execute("PRAGMA journal_mode=WAL"));
-		for (const [pragma, wanted] of [["synchronous", 2], ["foreign_keys", 1]] as const) {
+		for (const [pragma, wanted] of [
+			["synchronous", 2],
+			["foreign_keys", 1],
+		] as const) {
 			const value = (await client.execute(`PRAGMA ${pragma}`)).rows[0]?.[0];
-			if (Number(value) !== wanted) throw new Error(`${pragma} is ${String(value)}, ${wanted} is needed: this build of SQLite is not safe enough`);
+			if (Number(value) !== wanted)
+				throw new Error(`${pragma} is ${String(value)}, ${wanted} is needed: this build of SQLite is not safe enough`);
 		}
 	}
 	const db = drizzle(client, { schema, casing: "snake_case" });

@@ -8,9 +8,13 @@ export interface Saved {
 
 /** The answer to saving against an older revision. Nothing was written; both texts are kept. */
 export const changedElsewhere = (what: string) =>
-	refuse("rev", `${what} was changed elsewhere since you opened it. Your words are still here; reload to see the other version, then save again.`);
+	refuse(
+		"rev",
+		`${what} was changed elsewhere since you opened it. Your words are still here; reload to see the other version, then save again.`,
+	);
 
-export const gone = (what: string) => refuse("id", `${what} is not here any more; it may have been deleted on another device.`);
+export const gone = (what: string) =>
+	refuse("id", `${what} is not here any more; it may have been deleted on another device.`);
 
 /** Now, as the database writes it. */
 export const stamp = (): string => new Date().toISOString();

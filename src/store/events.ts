@@ -26,15 +26,21 @@ export function pushEvents({ write }: Store, device: string, raw: readonly unkno
 		const absent = await absentOnes(tx, raw);
 		const rows: (typeof t.event.$inferInsert)[] = [];
 		const setAside: (Pushed["setAside"][number] & { raw: unknown })[] = [];
+		let before = upTo;
 		for (const one of raw) {
-			const dseq = numberOf(one) ?? upTo + 1;
+			// What cannot even be numbered has the number its place in the batch gives it.
+			const dseq = numberOf(one) ?? before + 1;
+			before = dseq;
 			if (dseq > upTo + 1) break;
 			const parsed = parseEvent(one);
 			const reason = parsed.ok
 				? parsed.value.device !== device
 					? "It is another device's event."
 					: whyNot(parsed.value, dseq <= upTo, known, absent)
-				: parsed.refusals.map((r) => r.sentence).join(" ");
+				: parsed.refusals
+						.slice(0, 3)
+						.map((r) => r.sentence)
+						.join(" ");
 			upTo = Math.max(upTo, dseq);
 			if (reason === "here") continue;
 			if (reason || !parsed.ok) setAside.push({ dseq, reason: reason ?? "", raw: one });
@@ -54,12 +60,7 @@ export function pushEvents({ write }: Store, device: string, raw: readonly unkno
 }
 
 /** null: take it; "here": already kept; otherwise the reason for setting it aside. */
-function whyNot(
-	event: LogEvent,
-	repeated: boolean,
-	known: ReadonlyMap<string, string>,
-	absent: Absent,
-): string | null {
+function whyNot(event: LogEvent, repeated: boolean, known: ReadonlyMap<string, string>, absent: Absent): string | null {
 	const hash = known.get(event.id);
 	if (hash === event.hash) return "here";
 	if (hash !== undefined) return "Another event with the same id and other words is already here.";
@@ -82,7 +83,10 @@ const numberOf = (raw: unknown): number | null => {
 
 async function lastKnown(tx: Tx, device: string): Promise<number> {
 	const top = (table: typeof t.event | typeof t.quarantine) =>
-		tx.select({ top: sql<number>`coalesce(max(${table.dseq}), 0)` }).from(table).where(eq(table.device, device));
+		tx
+			.select({ top: sql<number>`coalesce(max(${table.dseq}), 0)` })
+			.from(table)
+			.where(eq(table.device, device));
 	const [[kept], [aside]] = [await top(t.event), await top(t.quarantine)];
 	return Math.max(kept?.top ?? 0, aside?.top ?? 0);
 }
@@ -117,13 +121,20 @@ async function absentOnes(tx: Tx, raw: readonly unknown[]): Promise<Absent> {
 			.where(and(inArray(t.student.id, [...students]), sql`${t.student.deletedAt} is null`)))
 			students.delete(row.id);
 	if (ladders.size > 0)
-		for (const row of await tx.select({ id: t.ladder.id }).from(t.ladder).where(inArray(t.ladder.id, [...ladders])))
+		for (const row of await tx
+			.select({ id: t.ladder.id })
+			.from(t.ladder)
+			.where(inArray(t.ladder.id, [...ladders])))
 			ladders.delete(row.id);
 	return { students, ladders };
 }
 
 /** Events that arrived after a number, oldest first; of one lesson, or all. */
-export async function eventsAfter({ db }: Store, after: number, lesson?: string): Promise<{ events: LogEvent[]; arrival: number }> {
+export async function eventsAfter(
+	{ db }: Store,
+	after: number,
+	lesson?: string,
+): Promise<{ events: LogEvent[]; arrival: number }> {
 	const rows = await db
 		.select()
 		.from(t.event)

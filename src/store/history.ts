@@ -1,6 +1,6 @@
 import type { LogEvent } from "@/core/log/event";
-import { type Keeping, foldKeeping } from "@/core/log/keeping";
-import { type LessonView, foldLesson } from "@/core/log/lesson";
+import { foldKeeping, type Keeping } from "@/core/log/keeping";
+import { foldLesson, type LessonView } from "@/core/log/lesson";
 import type { Store } from "./db";
 import { eventsAfter } from "./events";
 import { studioMark } from "./studio";
@@ -31,7 +31,8 @@ const keepingKinds = new Set(["promise", "promise.kept", "parked", "unparked", "
  * time, and a new studio or epoch does so.
  */
 export function history(store: Store): Promise<History> {
-	const cache = (shared.pegLadderHistory ??= { turn: Promise.resolve() });
+	shared.pegLadderHistory ??= { turn: Promise.resolve() };
+	const cache = shared.pegLadderHistory;
 	const turn = cache.turn.then(async (): Promise<History> => {
 		const { id, epoch } = await studioMark(store);
 		const mark = `${id}/${epoch}`;

@@ -1,10 +1,10 @@
-import { and, asc, eq } from "drizzle-orm";
+import { asc, eq } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { Ladder, watchRefusals } from "@/core/ladder/ladder";
 import { Skill } from "@/core/skill/skill";
 import { type Outcome, refuse } from "@/core/words/refuse";
 import type { Store, Tx } from "./db";
-import { type Saved, changedElsewhere, gone, stamp } from "./documents";
+import { changedElsewhere, gone, type Saved, stamp } from "./documents";
 import * as t from "./schema";
 import { mintLadder } from "./versions";
 
@@ -69,7 +69,9 @@ export async function addLadder(
 		const bad = watchRefusals(body, Skill.parse(from.body));
 		if (bad.length > 0) return { ok: false, refusals: bad };
 		const version = await mintLadder(tx, body);
-		await tx.insert(t.ladder).values({ id, name: from.name, student, skill, skillVersion: from.version, version, body });
+		await tx
+			.insert(t.ladder)
+			.values({ id, name: from.name, student, skill, skillVersion: from.version, version, body });
 		return { ok: true, value: { id, rev: 1 } };
 	});
 }
@@ -83,7 +85,10 @@ export async function saveLadder({ write }: Store, body: Ladder, at: Saved): Pro
 		const bad = watchRefusals(body, followed);
 		if (bad.length > 0) return { ok: false, refusals: bad };
 		const version = await mintLadder(tx, body);
-		await tx.update(t.ladder).set({ body, version, rev: at.rev + 1, updatedAt: stamp() }).where(eq(t.ladder.id, at.id));
+		await tx
+			.update(t.ladder)
+			.set({ body, version, rev: at.rev + 1, updatedAt: stamp() })
+			.where(eq(t.ladder.id, at.id));
 		return { ok: true, value: { id: at.id, rev: at.rev + 1 } };
 	});
 }
@@ -98,13 +103,21 @@ export async function takeNewSkill({ write }: Store, at: Saved): Promise<Outcome
 		if (!skill) return gone("This ladder's skill");
 		const bad = watchRefusals(Ladder.parse(row.body), Skill.parse(skill.body));
 		if (bad.length > 0) return { ok: false, refusals: bad };
-		await tx.update(t.ladder).set({ skillVersion: skill.version, rev: at.rev + 1, updatedAt: stamp() }).where(eq(t.ladder.id, at.id));
+		await tx
+			.update(t.ladder)
+			.set({ skillVersion: skill.version, rev: at.rev + 1, updatedAt: stamp() })
+			.where(eq(t.ladder.id, at.id));
 		return { ok: true, value: { id: at.id, rev: at.rev + 1 } };
 	});
 }
 
 export async function archiveLadder({ write }: Store, id: string, archived: boolean): Promise<void> {
-	await write((tx) => tx.update(t.ladder).set({ archivedAt: archived ? stamp() : null }).where(eq(t.ladder.id, id)));
+	await write((tx) =>
+		tx
+			.update(t.ladder)
+			.set({ archivedAt: archived ? stamp() : null })
+			.where(eq(t.ladder.id, id)),
+	);
 }
 
 async function skillBody(tx: Tx, hash: string): Promise<Skill> {

@@ -38,7 +38,12 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 					positions: row.followed.positions,
 					rungs: row.ladder.rungs,
 					peg: rail.peg,
-					holes: rail.holes.map((hole) => ({ rung: hole.rung, state: hole.state, tried: hole.tried, best: bestDay(hole) })),
+					holes: rail.holes.map((hole) => ({
+						rung: hole.rung,
+						state: hole.state,
+						tried: hole.tried,
+						best: bestDay(hole),
+					})),
 					last: last && { day: last.day, rung: last.rung, good: last.good, tries: last.tries, cue: last.cue },
 				};
 			}),

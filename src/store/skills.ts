@@ -3,7 +3,7 @@ import { v7 as uuid } from "uuid";
 import { Skill } from "@/core/skill/skill";
 import type { Outcome } from "@/core/words/refuse";
 import type { Store } from "./db";
-import { type Saved, changedElsewhere, gone, stamp } from "./documents";
+import { changedElsewhere, gone, type Saved, stamp } from "./documents";
 import * as t from "./schema";
 import { mintSkill } from "./versions";
 
@@ -22,7 +22,12 @@ const read = (row: typeof t.skill.$inferSelect): SkillRow => ({
 });
 
 export async function listSkills({ db }: Store): Promise<SkillRow[]> {
-	return (await db.select().from(t.skill).orderBy(asc(sql`lower(${t.skill.name})`))).map(read);
+	return (
+		await db
+			.select()
+			.from(t.skill)
+			.orderBy(asc(sql`lower(${t.skill.name})`))
+	).map(read);
 }
 
 export async function findSkill({ db }: Store, id: string): Promise<SkillRow | null> {
@@ -31,7 +36,12 @@ export async function findSkill({ db }: Store, id: string): Promise<SkillRow | n
 }
 
 /** Saves a skill and mints its version; ladders made with an older one keep theirs. */
-export async function saveSkill({ write }: Store, body: Skill, at: Saved | null, id: string = uuid()): Promise<Outcome<Saved>> {
+export async function saveSkill(
+	{ write }: Store,
+	body: Skill,
+	at: Saved | null,
+	id: string = uuid(),
+): Promise<Outcome<Saved>> {
 	return write(async (tx): Promise<Outcome<Saved>> => {
 		const version = await mintSkill(tx, body);
 		if (!at) {
@@ -50,5 +60,10 @@ export async function saveSkill({ write }: Store, body: Skill, at: Saved | null,
 }
 
 export async function archiveSkill({ write }: Store, id: string, archived: boolean): Promise<void> {
-	await write((tx) => tx.update(t.skill).set({ archivedAt: archived ? stamp() : null }).where(eq(t.skill.id, id)));
+	await write((tx) =>
+		tx
+			.update(t.skill)
+			.set({ archivedAt: archived ? stamp() : null })
+			.where(eq(t.skill.id, id)),
+	);
 }

@@ -3,7 +3,7 @@ import { v7 as uuid } from "uuid";
 import { Student } from "@/core/people/student";
 import type { Outcome } from "@/core/words/refuse";
 import type { Store } from "./db";
-import { type Saved, changedElsewhere, gone, stamp } from "./documents";
+import { changedElsewhere, gone, type Saved, stamp } from "./documents";
 import * as t from "./schema";
 
 export interface StudentRow extends Saved {
@@ -19,17 +19,29 @@ const read = (row: typeof t.student.$inferSelect): StudentRow => ({
 });
 
 export async function listStudents({ db }: Store): Promise<StudentRow[]> {
-	const rows = await db.select().from(t.student).where(isNull(t.student.deletedAt)).orderBy(asc(sql`lower(${t.student.name})`));
+	const rows = await db
+		.select()
+		.from(t.student)
+		.where(isNull(t.student.deletedAt))
+		.orderBy(asc(sql`lower(${t.student.name})`));
 	return rows.map(read);
 }
 
 export async function findStudent({ db }: Store, id: string): Promise<StudentRow | null> {
-	const [row] = await db.select().from(t.student).where(and(eq(t.student.id, id), isNull(t.student.deletedAt)));
+	const [row] = await db
+		.select()
+		.from(t.student)
+		.where(and(eq(t.student.id, id), isNull(t.student.deletedAt)));
 	return row ? read(row) : null;
 }
 
 /** Adds a student, or saves one against the revision it was opened at. */
-export async function saveStudent({ write }: Store, body: Student, at: Saved | null, id: string = uuid()): Promise<Outcome<Saved>> {
+export async function saveStudent(
+	{ write }: Store,
+	body: Student,
+	at: Saved | null,
+	id: string = uuid(),
+): Promise<Outcome<Saved>> {
 	return write(async (tx): Promise<Outcome<Saved>> => {
 		if (!at) {
 			await tx.insert(t.student).values({ id, name: body.name, body });
@@ -41,11 +53,19 @@ export async function saveStudent({ write }: Store, body: Student, at: Saved | n
 			.where(and(eq(t.student.id, at.id), eq(t.student.rev, at.rev), isNull(t.student.deletedAt)))
 			.returning({ id: t.student.id, rev: t.student.rev });
 		if (row) return { ok: true, value: row };
-		const [other] = await tx.select().from(t.student).where(and(eq(t.student.id, at.id), isNull(t.student.deletedAt)));
+		const [other] = await tx
+			.select()
+			.from(t.student)
+			.where(and(eq(t.student.id, at.id), isNull(t.student.deletedAt)));
 		return other ? changedElsewhere("This student") : gone("This student");
 	});
 }
 
 export async function archiveStudent({ write }: Store, id: string, archived: boolean): Promise<void> {
-	await write((tx) => tx.update(t.student).set({ archivedAt: archived ? stamp() : null }).where(eq(t.student.id, id)));
+	await write((tx) =>
+		tx
+			.update(t.student)
+			.set({ archivedAt: archived ? stamp() : null })
+			.where(eq(t.student.id, id)),
+	);
 }

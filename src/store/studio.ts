@@ -22,7 +22,17 @@ export async function studioMark({ db, write }: Store): Promise<StudioMark> {
 
 /** Empties the database and gives it a new studio id, so that devices let go of what belonged to the old one. */
 export async function newStudio(tx: Tx, demo: boolean): Promise<string> {
-	for (const table of [t.event, t.quarantine, t.ladder, t.skill, t.student, t.ladderVersion, t.rungVersion, t.skillVersion, t.studio])
+	for (const table of [
+		t.event,
+		t.quarantine,
+		t.ladder,
+		t.skill,
+		t.student,
+		t.ladderVersion,
+		t.rungVersion,
+		t.skillVersion,
+		t.studio,
+	])
 		await tx.delete(table);
 	const id = uuid();
 	await tx.insert(t.studio).values({ id, demo });

@@ -1,8 +1,7 @@
-import { eq } from "drizzle-orm";
 import type { Ladder } from "@/core/ladder/ladder";
-import { Skill } from "@/core/skill/skill";
+import type { Skill } from "@/core/skill/skill";
 import { seal } from "@/core/words/seal";
-import type { Store, Tx } from "./db";
+import type { Tx } from "./db";
 import * as t from "./schema";
 
 /** Versions are immutable and addressed by their content: writing one twice is writing it once. */
@@ -24,9 +23,4 @@ export async function mintLadder(tx: Tx, { rungs, side, policy, start }: Ladder)
 	const hash = seal(body);
 	await tx.insert(t.ladderVersion).values({ hash, body }).onConflictDoNothing();
 	return hash;
-}
-
-export async function skillAt({ db }: Pick<Store, "db">, hash: string): Promise<Skill | null> {
-	const [row] = await db.select().from(t.skillVersion).where(eq(t.skillVersion.hash, hash));
-	return row ? Skill.parse(row.body) : null;
 }

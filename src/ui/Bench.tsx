@@ -1,5 +1,5 @@
-import { KeyLine, type KeyHint } from "./Keys";
 import css from "./frame.module.scss";
+import { type KeyHint, KeyLine } from "./Keys";
 import { TopLine } from "./TopLine";
 
 /** A bench: top line, spine for the rail of what is open, work column, margin, key line. */
@@ -24,7 +24,14 @@ export function Bench({
 			</a>
 			<TopLine />
 			<div className={css.main}>
-				{!wide && <div className={css.spine}>{spine}</div>}
+				{!wide &&
+					(spine ? (
+						<aside className={css.spine} aria-label="Spine">
+							{spine}
+						</aside>
+					) : (
+						<div className={css.spine} />
+					))}
 				<main id="work" tabIndex={-1} className={wide ? css.wide : ""}>
 					{children}
 				</main>

@@ -4,8 +4,8 @@ import { useRouter } from "next/navigation";
 import { useId, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { Kept } from "@/core/log/keeping";
 import type { Draft } from "@/core/log/event";
+import type { Kept } from "@/core/log/keeping";
 import { record } from "@/device/record";
 import { dayWords, fromToday } from "./dates";
 import css from "./keep.module.scss";
@@ -47,9 +47,17 @@ export function Promises({ studio, student, entries, names }: Props) {
 						<span dir="auto">
 							{names?.[one.student ?? ""] && <b>{names[one.student ?? ""]}: </b>}
 							{one.text}
-							<small className={(one.due ?? "") <= new Date().toISOString().slice(0, 10) ? "asks" : "mute"}> {one.due && `${dayWords(one.due)}, ${fromToday(one.due)}`}</small>
+							<small className={(one.due ?? "") <= new Date().toISOString().slice(0, 10) ? "asks" : "mute"}>
+								{" "}
+								{one.due && `${dayWords(one.due)}, ${fromToday(one.due)}`}
+							</small>
 						</span>
-						<Button variant="outline-primary" size="sm" aria-label={`Kept: ${one.text}`} onClick={() => write({ kind: "promise.kept", student: one.student, body: { promise: one.id } })}>
+						<Button
+							variant="outline-primary"
+							size="sm"
+							aria-label={`Kept: ${one.text}`}
+							onClick={() => write({ kind: "promise.kept", student: one.student, body: { promise: one.id } })}
+						>
 							kept
 						</Button>
 					</li>
@@ -64,7 +72,15 @@ export function Promises({ studio, student, entries, names }: Props) {
 						setDue("");
 					}}
 				>
-					<Form.Control required maxLength={400} aria-label="Promise" placeholder="what was promised" value={text} onChange={(e) => setText(e.target.value)} dir="auto" />
+					<Form.Control
+						required
+						maxLength={400}
+						aria-label="Promise"
+						placeholder="what was promised"
+						value={text}
+						onChange={(e) => setText(e.target.value)}
+						dir="auto"
+					/>
 					<Form.Control required type="date" aria-label="Due" value={due} onChange={(e) => setDue(e.target.value)} />
 					<Button type="submit" variant="outline-primary" disabled={!text.trim() || !due}>
 						promise
@@ -92,7 +108,12 @@ export function Parked({ studio, student, entries, names }: Props) {
 							{names?.[one.student ?? ""] && <b>{names[one.student ?? ""]}: </b>}
 							{one.text} <small className="mute">{dayWords(one.day)}</small>
 						</span>
-						<Button variant="outline-primary" size="sm" aria-label={`Done with: ${one.text}`} onClick={() => write({ kind: "unparked", student: one.student, body: { parked: one.id } })}>
+						<Button
+							variant="outline-primary"
+							size="sm"
+							aria-label={`Done with: ${one.text}`}
+							onClick={() => write({ kind: "unparked", student: one.student, body: { parked: one.id } })}
+						>
 							done
 						</Button>
 					</li>
@@ -106,7 +127,15 @@ export function Parked({ studio, student, entries, names }: Props) {
 						setText("");
 					}}
 				>
-					<Form.Control required maxLength={1000} aria-label="Parked observation" placeholder="noticed, not said" value={text} onChange={(e) => setText(e.target.value)} dir="auto" />
+					<Form.Control
+						required
+						maxLength={1000}
+						aria-label="Parked observation"
+						placeholder="noticed, not said"
+						value={text}
+						onChange={(e) => setText(e.target.value)}
+						dir="auto"
+					/>
 					<Button type="submit" variant="outline-primary" disabled={!text.trim()}>
 						park
 					</Button>

@@ -14,7 +14,7 @@ const read = () => document.documentElement.dataset.light ?? "paper";
 /** Paper for indoors, full contrast for the sun, dim for halls. */
 export function LightSwitch({ className }: { className: string }) {
 	const light = useSyncExternalStore(subscribe, read, () => "paper");
-	const next = lights[(lights.findIndex((l) => l === light) + 1) % lights.length] ?? "paper";
+	const next = lights[((lights as readonly string[]).indexOf(light) + 1) % lights.length] ?? "paper";
 	return (
 		<button
 			type="button"

@@ -4,25 +4,44 @@ import css from "./marks.module.scss";
 /** The words of an attempt's mark, for those who do not see it. */
 export function tryWords(t: TryView, short: (position: string) => string): string {
 	if (t.body.noCount) return "no count";
-	const off = t.body.off.map((o) => `${short(o.position)}${o.direction ? `, ${o.direction === "short" ? "short of" : "beyond"} its range` : ""} off`);
+	const off = t.body.off.map(
+		(o) =>
+			`${short(o.position)}${o.direction ? `, ${o.direction === "short" ? "short of" : "beyond"} its range` : ""} off`,
+	);
 	const what = [t.good ? "good" : t.body.result === "miss" ? "missed" : "off", ...off];
 	if (t.apart) what.push("counted by another device");
 	return what.join(", ");
 }
 
-/** Good is a filled disc, off an open ring, no count a dash. */
-export function TryMark({ t, short, hidden }: { t: TryView; short: (position: string) => string; hidden?: boolean }) {
+/** Good is a filled disc, off an open ring, no count a dash. Hidden from readers where words stand beside it. */
+export function TryMark({
+	t,
+	short,
+	hidden = false,
+}: {
+	t: TryView;
+	short: (position: string) => string;
+	hidden?: boolean;
+}) {
+	const faint = t.over || t.apart || t.variation !== "own" ? css.faint : "";
+	const mark = t.body.noCount ? (
+		<path className={css.none} d="M0 7H14" />
+	) : t.good ? (
+		<circle className={css.good} cx="7" cy="7" r="7" />
+	) : (
+		<circle className={css.off} cx="7" cy="7" r="6" />
+	);
+	if (hidden)
+		return (
+			<svg className={`${css.mark} ${faint}`} viewBox="0 0 14 14" aria-hidden="true">
+				{mark}
+			</svg>
+		);
 	const words = tryWords(t, short);
 	return (
-		<svg className={`${css.mark} ${t.over || t.apart || t.variation !== "own" ? css.faint : ""}`} viewBox="0 0 14 14" {...(hidden ? { "aria-hidden": true } : { role: "img", "aria-label": words })}>
-			{!hidden && <title>{words}</title>}
-			{t.body.noCount ? (
-				<path className={css.none} d="M0 7H14" />
-			) : t.good ? (
-				<circle className={css.good} cx="7" cy="7" r="7" />
-			) : (
-				<circle className={css.off} cx="7" cy="7" r="6" />
-			)}
+		<svg className={`${css.mark} ${faint}`} viewBox="0 0 14 14" role="img" aria-label={words}>
+			<title>{words}</title>
+			{mark}
 		</svg>
 	);
 }
@@ -35,7 +54,13 @@ export function TryStrip({ entries, short }: { entries: readonly Entry[]; short:
 				t ? (
 					<TryMark key={event.id} t={t} short={short} />
 				) : event.kind === "feedback" ? (
-					<span key={event.id} className={css.cue} role="img" aria-label={`${event.body.type}: ${event.body.cue?.text ?? "in own words"}`} title={event.body.cue?.text ?? event.body.type} />
+					<span
+						key={event.id}
+						className={css.cue}
+						role="img"
+						aria-label={`${event.body.type}: ${event.body.cue?.text ?? "in own words"}`}
+						title={event.body.cue?.text ?? event.body.type}
+					/>
 				) : null,
 			)}
 		</div>

@@ -24,7 +24,9 @@ function HoleMark({ x, y, r, state }: { x: number; y: number; r: number; state: 
 			{(state === "held" || state === "settled") && <circle className={css.ring} cx={x} cy={y} r={r * 1.8} />}
 			{state === "settled" && <circle className={css.ring} cx={x} cy={y} r={r * 2.5} />}
 			<circle className={css.filled} cx={x} cy={y} r={r} />
-			{state === "slipped" && <path className={css.notch} d={`M${x} ${y}L${x + r * 1.2} ${y - r * 0.7}V${y + r * 0.7}Z`} />}
+			{state === "slipped" && (
+				<path className={css.notch} d={`M${x} ${y}L${x + r * 1.2} ${y - r * 0.7}V${y + r * 0.7}Z`} />
+			)}
 		</>
 	);
 }
@@ -64,7 +66,13 @@ export function Rail({ holes, pegIndex, pitch, width, label }: RailProps) {
 				</g>
 			))}
 			{peg && (
-				<circle className={css.peg} cx={x} cy={0} r={Math.min(11, pitch / 2.6)} style={{ transform: `translateY(${y(pegIndex)}px)` }} />
+				<circle
+					className={css.peg}
+					cx={x}
+					cy={0}
+					r={Math.min(11, pitch / 2.6)}
+					style={{ transform: `translateY(${y(pegIndex)}px)` }}
+				/>
 			)}
 		</svg>
 	);

@@ -1,8 +1,8 @@
+import type { RungWrap } from "@/core/log/wrap";
 import { ruleSentence } from "@/core/rules";
 import { plural } from "@/core/words/numbers";
-import type { RungWrap } from "@/core/log/wrap";
-import { TryStrip } from "./Marks";
 import css from "./facts.module.scss";
+import { TryStrip } from "./Marks";
 
 /** What happened on one rung in one lesson, in numbers, every attempt behind them in sight. */
 export function RungFacts({ rung, who }: { rung: RungWrap; who?: string | undefined }) {
@@ -41,7 +41,10 @@ export function RungFacts({ rung, who }: { rung: RungWrap; who?: string | undefi
 					Off:{" "}
 					{rung.faults
 						.map((fault) => {
-							const sides = [fault.directions.short && `${fault.directions.short} short`, fault.directions.beyond && `${fault.directions.beyond} beyond`].filter(Boolean);
+							const sides = [
+								fault.directions.short && `${fault.directions.short} short`,
+								fault.directions.beyond && `${fault.directions.beyond} beyond`,
+							].filter(Boolean);
 							return `${fault.short} ${fault.times}${sides.length > 0 ? ` (${sides.join(", ")})` : ""}`;
 						})
 						.join(", ")}
@@ -52,7 +55,8 @@ export function RungFacts({ rung, who }: { rung: RungWrap; who?: string | undefi
 					{rung.cues.map((cue) => (
 						<li key={cue.id}>
 							<span dir="auto">
-								{cue.type === "correction" ? "Cue" : cue.type === "question" ? "Asked" : "Confirmed"}: <b>{cue.kind ? `“${cue.words}”` : cue.words}</b>
+								{cue.type === "correction" ? "Cue" : cue.type === "question" ? "Asked" : "Confirmed"}:{" "}
+								<b>{cue.kind ? `“${cue.words}”` : cue.words}</b>
 							</span>{" "}
 							<span className="mute">
 								{cue.next.of === 0

@@ -1,34 +1,99 @@
 "use client";
 
-import { DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, closestCenter, useSensor, useSensors } from "@dnd-kit/core";
-import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import {
+	closestCenter,
+	DndContext,
+	type DragEndEvent,
+	MeasuringStrategy,
+	PointerSensor,
+	useSensor,
+	useSensors,
+} from "@dnd-kit/core";
+import { SortableContext, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical } from "lucide-react";
+import { createContext, useContext } from "react";
 import css from "./sortable.module.scss";
 
-/** Rows that can be put in another order by dragging the grip, or by Space and arrows on it. */
-export function Sortable({ ids, onMove, children }: { ids: readonly string[]; onMove: (from: number, to: number) => void; children: React.ReactNode }) {
-	const sensors = useSensors(
-		useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-		useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-	);
+interface Order {
+	ids: readonly string[];
+	move: (from: number, to: number) => void;
+}
+
+const OrderContext = createContext<Order>({ ids: [], move: () => {} });
+
+/** Rows that can be put in another order: by dragging the grip, or by the up and down keys on it. */
+export function Sortable({
+	ids,
+	onMove,
+	onStart,
+	children,
+}: {
+	ids: readonly string[];
+	onMove: (from: number, to: number) => void;
+	/** Open details close before a row travels: rows of one height can be aimed at. */
+	onStart: () => void;
+	children: React.ReactNode;
+}) {
+	const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
 	const end = ({ active, over }: DragEndEvent) => {
 		if (over && active.id !== over.id) onMove(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)));
 	};
 	return (
-		<DndContext id="rows" sensors={sensors} collisionDetection={closestCenter} onDragEnd={end}>
-			<SortableContext items={[...ids]} strategy={verticalListSortingStrategy}>
-				{children}
-			</SortableContext>
-		</DndContext>
+		<OrderContext value={{ ids, move: onMove }}>
+			<DndContext
+				id="rows"
+				sensors={sensors}
+				collisionDetection={closestCenter}
+				measuring={{ droppable: { strategy: MeasuringStrategy.Always } }}
+				onDragStart={onStart}
+				onDragEnd={end}
+			>
+				<SortableContext items={[...ids]} strategy={verticalListSortingStrategy}>
+					{children}
+				</SortableContext>
+			</DndContext>
+		</OrderContext>
 	);
 }
 
 /** One such row; `grip` goes where the row wants it. */
-export function SortableRow({ id, label, className, children }: { id: string; label: string; className?: string | undefined; children: (grip: React.ReactNode) => React.ReactNode }) {
-	const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id });
+export function SortableRow({
+	id,
+	label,
+	className,
+	children,
+}: {
+	id: string;
+	label: string;
+	className?: string | undefined;
+	children: (grip: React.ReactNode) => React.ReactNode;
+}) {
+	const { ids, move } = useContext(OrderContext);
+	const { listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id });
+	const byKey = (event: React.KeyboardEvent) => {
+		const step = event.key === "ArrowUp" ? -1 : event.key === "ArrowDown" ? 1 : 0;
+		const from = ids.indexOf(id);
+		const to = from + step;
+		if (step === 0) return;
+		event.preventDefault();
+		event.stopPropagation();
+		if (to < 0 || to >= ids.length) return;
+		move(from, to);
+		// The row is put elsewhere in the page, which takes the focus off its grip.
+		requestAnimationFrame(() => document.getElementById(`grip-${id}`)?.focus());
+	};
 	const grip = (
-		<button ref={setActivatorNodeRef} type="button" className={css.grip} aria-label={`Move ${label}`} {...attributes} {...listeners}>
+		<button
+			ref={setActivatorNodeRef}
+			id={`grip-${id}`}
+			type="button"
+			className={css.grip}
+			aria-label={`Move ${label}`}
+			aria-keyshortcuts="ArrowUp ArrowDown"
+			{...listeners}
+			onKeyDown={byKey}
+		>
 			<GripVertical size={16} aria-hidden="true" />
 		</button>
 	);

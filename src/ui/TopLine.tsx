@@ -20,7 +20,11 @@ export function TopLine() {
 			<span className={css.brand}>Peg Ladder</span>
 			<nav aria-label="Places">
 				{places.map(({ href, name }) => (
-					<Link key={href} href={href} aria-current={(href === "/" ? path === "/" : path.startsWith(href)) ? "page" : undefined}>
+					<Link
+						key={href}
+						href={href}
+						aria-current={(href === "/" ? path === "/" : path.startsWith(href)) ? "page" : undefined}
+					>
 						{name}
 					</Link>
 				))}

@@ -1,6 +1,6 @@
 import type { FieldErrors, FieldValues, Resolver } from "react-hook-form";
 import type * as z from "zod/mini";
-import { type Refusal, parse } from "@/core/words/refuse";
+import { parse, type Refusal } from "@/core/words/refuse";
 
 /** Puts refusals where their fields are; those of no field stand under `root`. */
 export function asFieldErrors(refusals: readonly Refusal[]): FieldErrors {
@@ -8,17 +8,22 @@ export function asFieldErrors(refusals: readonly Refusal[]): FieldErrors {
 	for (const { path, sentence } of refusals) {
 		const keys = path === "" ? ["root"] : path.split(".");
 		let place = errors;
-		keys.forEach((key, i) => {
-			if (i === keys.length - 1) place[key] ??= { type: "refused", message: sentence };
-			else place = (place[key] ??= {}) as Record<string, unknown>;
-		});
+		for (const key of keys.slice(0, -1)) {
+			place[key] ??= {};
+			place = place[key] as Record<string, unknown>;
+		}
+		const last = keys.at(-1) as string;
+		place[last] ??= { type: "refused", message: sentence };
 	}
 	return errors as FieldErrors;
 }
 
 /** A form's resolver from a schema, in our own sentences. */
 export const sentenceResolver =
-	<T extends FieldValues>(schema: z.ZodMiniType<T>, labels: Readonly<Record<string, string>>): Resolver<T, unknown, T> =>
+	<T extends FieldValues>(
+		schema: z.ZodMiniType<T>,
+		labels: Readonly<Record<string, string>>,
+	): Resolver<T, unknown, T> =>
 	(values) => {
 		const outcome = parse(schema, values, labels);
 		return outcome.ok

@@ -5,5 +5,5 @@ export const dynamic = "force-dynamic";
 export const metadata = { title: "Records" };
 
 export default async function Page() {
-	return <Records {...await readRecords()} />;
+	return <Records {...(await readRecords())} />;
 }

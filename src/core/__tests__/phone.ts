@@ -2,10 +2,10 @@ import * as acts from "@/core/acts/acts";
 import { type Advice, adviseOn } from "@/core/advice";
 import type { Later } from "@/core/advice/line";
 import type { Policy } from "@/core/ladder/ladder";
-import { type RungSettings, freshRung } from "@/core/ladder/rung";
-import { type Draft, type LogEvent, envelope, sealEvent } from "@/core/log/event";
+import { freshRung, type RungSettings } from "@/core/ladder/rung";
+import { type Draft, envelope, type LogEvent, sealEvent } from "@/core/log/event";
 import type { Attempt, Placing } from "@/core/log/kinds";
-import { type LessonView, type SetView, type Visit, foldLesson } from "@/core/log/lesson";
+import { foldLesson, type LessonView, type SetView, type Visit } from "@/core/log/lesson";
 import type { PackLadder } from "@/core/pack/pack";
 import { placeOn } from "@/core/pack/pack";
 import type { KeyPosition } from "@/core/skill/skill";
@@ -13,8 +13,27 @@ import type { KeyPosition } from "@/core/skill/skill";
 /** Test helpers: a phone that writes a log, and a ladder to write it on. */
 
 export const positions: KeyPosition[] = [
-	{ id: "p1", name: "First", short: "first", tell: "", cues: [{ text: "on it", kind: "on the body" }, { text: "out there", kind: "outside" }], fault: "", origin: null },
-	{ id: "p2", name: "Second", short: "second", tell: "", cues: [{ text: "like a cat", kind: "image" }], fault: "", origin: "p1" },
+	{
+		id: "p1",
+		name: "First",
+		short: "first",
+		tell: "",
+		cues: [
+			{ text: "on it", kind: "on the body" },
+			{ text: "out there", kind: "outside" },
+		],
+		fault: "",
+		origin: null,
+	},
+	{
+		id: "p2",
+		name: "Second",
+		short: "second",
+		tell: "",
+		cues: [{ text: "like a cat", kind: "image" }],
+		fault: "",
+		origin: "p1",
+	},
 	{ id: "p3", name: "Third", short: "third", tell: "", cues: [], fault: "", origin: null },
 ];
 
@@ -61,12 +80,23 @@ export class Phone {
 
 	/** Writes one act and gives its ids. */
 	write(written: acts.Written): string[] {
-		const drafts = written.map((draft: Draft) => ({ ...draft, lesson: draft.lesson ?? this.lesson, id: draft.id ?? this.newId() }));
+		const drafts = written.map((draft: Draft) => ({
+			...draft,
+			lesson: draft.lesson ?? this.lesson,
+			id: draft.id ?? this.newId(),
+		}));
 		const act = drafts[0]?.id ?? "";
 		return drafts.map((draft) => {
 			this.seenLamport += 1;
-			const place = { act, device: this.device, dseq: this.events.filter((e) => e.device === this.device).length + 1, lamport: this.seenLamport };
-			this.events.push(sealEvent(envelope(draft, place, { at: "2026-03-01T10:00:00.000Z", tz: "UTC", localDay: "2026-03-01" })));
+			const place = {
+				act,
+				device: this.device,
+				dseq: this.events.filter((e) => e.device === this.device).length + 1,
+				lamport: this.seenLamport,
+			};
+			this.events.push(
+				sealEvent(envelope(draft, place, { at: "2026-03-01T10:00:00.000Z", tz: "UTC", localDay: "2026-03-01" })),
+			);
 			return draft.id;
 		});
 	}
@@ -102,12 +132,17 @@ export class Phone {
 		return this.beginAt(placeOn(ladder, rung));
 	}
 	beginAt(placing: Placing): this {
-		this.write(acts.beginLesson(this.newId, this.lesson, { minutes: 45, wish: "", quick: false }, placing.student, placing));
+		this.write(
+			acts.beginLesson(this.newId, this.lesson, { minutes: 45, wish: "", quick: false }, placing.student, placing),
+		);
 		return this;
 	}
 
 	attempt(attempt: Attempt): string {
-		return acts.attemptIn(this.newId, this.set(), attempt).flatMap((act) => this.write(act)).at(-1) as string;
+		return acts
+			.attemptIn(this.newId, this.set(), attempt)
+			.flatMap((act) => this.write(act))
+			.at(-1) as string;
 	}
 
 	/**

@@ -1,6 +1,6 @@
 import { type Advice, ENGINE } from "@/core/advice";
 import type { Draft } from "@/core/log/event";
-import type { Attempt, Body, Basis, Placing, Variation } from "@/core/log/kinds";
+import type { Attempt, Basis, Body, Placing, Variation } from "@/core/log/kinds";
 import type { LessonView, SetView } from "@/core/log/lesson";
 import { type PackLadder, placeOn } from "@/core/pack/pack";
 
@@ -61,10 +61,12 @@ export function inSet<K extends "feedback" | "state" | "pain" | "care.confirmed"
 	return [{ ...place(set), kind, body } as Written[number]];
 }
 
-export const switchTo = (newId: NewId, from: SetView | null, placing: Placing, variation: Variation = "own"): Written => [
-	...closeIfOpen(from, "moved on"),
-	openSet(newId, placing, variation),
-];
+export const switchTo = (
+	newId: NewId,
+	from: SetView | null,
+	placing: Placing,
+	variation: Variation = "own",
+): Written => [...closeIfOpen(from, "moved on"), openSet(newId, placing, variation)];
 
 /** Moves the peg and opens a set on the new rung. */
 export function movePeg(
@@ -82,7 +84,13 @@ export function movePeg(
 			kind: "peg.moved",
 			student: ladder.student,
 			ladder: ladder.id,
-			body: { from: move.from, to: placing.rung, reason: move.reason, evidence: move.evidence.slice(-500), basis: basisOf(lesson) },
+			body: {
+				from: move.from,
+				to: placing.rung,
+				reason: move.reason,
+				evidence: move.evidence.slice(-500),
+				basis: basisOf(lesson),
+			},
 		},
 		openSet(newId, placing),
 	];
@@ -96,7 +104,13 @@ const decision = (lesson: LessonView, advice: Advice) => ({
 });
 
 /** Follows the advice: what it says, and that it was followed, in one act. */
-export function follow(newId: NewId, lesson: LessonView, set: SetView, ladder: PackLadder | null, advice: Advice): Written {
+export function follow(
+	newId: NewId,
+	lesson: LessonView,
+	set: SetView,
+	ladder: PackLadder | null,
+	advice: Advice,
+): Written {
 	const followed: Written[number] = { ...place(set), kind: "advice.followed", body: decision(lesson, advice) };
 	const { act } = advice;
 	switch (act?.kind) {
@@ -151,11 +165,15 @@ export function lastAct(lesson: LessonView, device: string): Undoable | null {
 		...(event.device === device ? [event] : []),
 		...(event.amendedBy?.device === device ? [{ ...event.amendedBy, kind: "amend" }] : []),
 	]);
-	const last = mine.reduce<(typeof mine)[number] | null>((top, event) => (top === null || event.dseq > top.dseq ? event : top), null);
+	const last = mine.reduce<(typeof mine)[number] | null>(
+		(top, event) => (top === null || event.dseq > top.dseq ? event : top),
+		null,
+	);
 	if (!last) return null;
 	const act = mine.filter((event) => event.act === last.act);
 	if (act.some((event) => event.kind === "lesson.opened")) return null;
-	const telling = act.find((event) => event.kind === "advice.followed") ?? act.find((event) => event.kind !== "set.opened") ?? last;
+	const telling =
+		act.find((event) => event.kind === "advice.followed") ?? act.find((event) => event.kind !== "set.opened") ?? last;
 	return { targets: act.map((event) => event.id), kind: telling.kind };
 }
 

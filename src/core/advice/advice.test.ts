@@ -1,9 +1,9 @@
-import { adviseOn } from ".";
-import type { Later } from "./line";
-import { Phone, ladderWith, positions } from "@/core/__tests__/phone";
+import { ladderWith, Phone, positions } from "@/core/__tests__/phone";
 import { inSet, movePeg } from "@/core/acts/acts";
 import type { Policy } from "@/core/ladder/ladder";
 import type { RungSettings } from "@/core/ladder/rung";
+import { adviseOn } from ".";
+import type { Later } from "./line";
 
 interface Case {
 	name: string;
@@ -25,17 +25,56 @@ const cases: Case[] = [
 	{ name: "nothing yet", marks: "", line: "carry-on", act: null },
 	{ name: "a good start", marks: "ggg", line: "carry-on", act: null },
 	// 1 stop
-	{ name: "a load limit reached", marks: "g", line: "stop", act: "next", later: { loadReached: { part: "wrist", words: "120 of 120 today." } } },
-	{ name: "stop goes before a met rule", marks: "ggg", line: "stop", change: { rule: streak }, later: { loadReached: { part: "wrist", words: "full" } } },
+	{
+		name: "a load limit reached",
+		marks: "g",
+		line: "stop",
+		act: "next",
+		later: { loadReached: { part: "wrist", words: "120 of 120 today." } },
+	},
+	{
+		name: "stop goes before a met rule",
+		marks: "ggg",
+		line: "stop",
+		change: { rule: streak },
+		later: { loadReached: { part: "wrist", words: "full" } },
+	},
 	// 2 care
 	{ name: "an open checklist", marks: "", line: "care", act: "care", change: { care: ["mat", "spotter"] } },
-	{ name: "the load goes before the checklist", marks: "", line: "stop", change: { care: ["mat"] }, later: { loadReached: { part: "wrist", words: "full" } } },
+	{
+		name: "the load goes before the checklist",
+		marks: "",
+		line: "stop",
+		change: { care: ["mat"] },
+		later: { loadReached: { part: "wrist", words: "full" } },
+	},
 	// 3 step up
 	{ name: "the rule met", marks: "ggg", line: "step-up", act: "move", to: "r3", change: { rule: streak } },
-	{ name: "met on the last allowed try", marks: "xxxggg", line: "step-up", act: "move", change: { rule: streak, limit: 6 } },
+	{
+		name: "met on the last allowed try",
+		marks: "xxxggg",
+		line: "step-up",
+		act: "move",
+		change: { rule: streak, limit: 6 },
+	},
 	{ name: "met on the top rung", marks: "ggg", line: "step-up", act: "next", rung: "r3", change: { rule: streak } },
-	{ name: "one day of two", marks: "ggg", line: "step-up", act: "next", title: "Day 1 of 2 done", change: { rule: streak }, later: { days: { done: 1, of: 2 } } },
-	{ name: "both days", marks: "ggg", line: "step-up", act: "move", change: { rule: streak }, later: { days: { done: 2, of: 2 } } },
+	{
+		name: "one day of two",
+		marks: "ggg",
+		line: "step-up",
+		act: "next",
+		title: "Day 1 of 2 done",
+		change: { rule: streak },
+		later: { days: { done: 1, of: 2 } },
+	},
+	{
+		name: "both days",
+		marks: "ggg",
+		line: "step-up",
+		act: "move",
+		change: { rule: streak },
+		later: { days: { done: 2, of: 2 } },
+	},
 	{ name: "a met rule goes before a pause", marks: "ggrtg", line: "step-up", change: { rule: streak } },
 	// 5 limit
 	{ name: "the limit", marks: "gxgxg", line: "limit", act: "next", change: { limit: 5, rule: streak } },
@@ -64,15 +103,46 @@ const cases: Case[] = [
 	// 9 ease
 	{ name: "still off after the cue", marks: "111c111", line: "ease", act: "variation" },
 	{ name: "without an easier form", marks: "111c111", line: "ease", act: "move", to: "r1", change: { easier: "" } },
-	{ name: "on the lowest rung, nothing to ease", marks: "111c111", line: "ease", act: "next", title: "Set it aside for today", rung: "r1", change: { easier: "" } },
-	{ name: "on the lowest rung, a notch to ease", marks: "111c111", line: "ease", act: null, title: "Ease distance by a notch", rung: "r1", change: { easier: "" }, later: { easeable: ["distance", "tempo"] } },
+	{
+		name: "on the lowest rung, nothing to ease",
+		marks: "111c111",
+		line: "ease",
+		act: "next",
+		title: "Set it aside for today",
+		rung: "r1",
+		change: { easier: "" },
+	},
+	{
+		name: "on the lowest rung, a notch to ease",
+		marks: "111c111",
+		line: "ease",
+		act: null,
+		title: "Ease distance by a notch",
+		rung: "r1",
+		change: { easier: "" },
+		later: { easeable: ["distance", "tempo"] },
+	},
 	{ name: "two after the cue are too few", marks: "111c11", line: "let-adjust" },
 	{ name: "a second cue is allowed", marks: "111c111", line: "second-cue", act: "cue", change: { secondCue: true } },
 	{ name: "but not a third", marks: "111c111c111", line: "ease", act: "variation", change: { secondCue: true } },
-	{ name: "a dip is expected on a new rung", marks: "111c111", line: "ease", act: null, title: "A dip is expected here", tried: 0 },
+	{
+		name: "a dip is expected on a new rung",
+		marks: "111c111",
+		line: "ease",
+		act: null,
+		title: "A dip is expected here",
+		tried: 0,
+	},
 	{ name: "not after the first eight", marks: "g11111c111", line: "ease", act: "variation", tried: 0 },
 	{ name: "full speed keeps the tempo", marks: "111c111", line: "ease", act: "move", to: "r1", policy: "full speed" },
-	{ name: "full speed on the lowest rung", marks: "111c111", line: "ease", act: null, rung: "r1", policy: "full speed" },
+	{
+		name: "full speed on the lowest rung",
+		marks: "111c111",
+		line: "ease",
+		act: null,
+		rung: "r1",
+		policy: "full speed",
+	},
 	// 10 correct
 	{ name: "a run of three", marks: "111", line: "correct", act: "cue", title: "Correct first" },
 	{ name: "a run of two", marks: "11", line: "carry-on" },
@@ -88,12 +158,39 @@ const cases: Case[] = [
 	{ name: "one good of eight", marks: "xxxxgxxx", line: "too-hard", act: "variation" },
 	{ name: "three good of eight", marks: "xgxxgxgx", line: "carry-on" },
 	{ name: "seven tries are too few", marks: "xxxxxxx", line: "carry-on" },
-	{ name: "a dip on a new rung", marks: "xxxxxxxx", line: "too-hard", act: null, title: "A dip is expected here", tried: 0 },
+	{
+		name: "a dip on a new rung",
+		marks: "xxxxxxxx",
+		line: "too-hard",
+		act: null,
+		title: "A dip is expected here",
+		tried: 0,
+	},
 	{ name: "nine tries on a new rung", marks: "xxxxxxxxx", line: "too-hard", act: "variation", tried: 0 },
 	// policies
-	{ name: "fixed dose does not step up", marks: "ggg", line: "carry-on", change: { rule: streak }, policy: "fixed dose" },
-	{ name: "fixed dose ends at its dose, met or not", marks: "gggxx", line: "limit", act: "next", change: { rule: streak, limit: 5 }, policy: "fixed dose" },
-	{ name: "full speed steps up as mastery does", marks: "ggg", line: "step-up", act: "move", change: { rule: streak }, policy: "full speed" },
+	{
+		name: "fixed dose does not step up",
+		marks: "ggg",
+		line: "carry-on",
+		change: { rule: streak },
+		policy: "fixed dose",
+	},
+	{
+		name: "fixed dose ends at its dose, met or not",
+		marks: "gggxx",
+		line: "limit",
+		act: "next",
+		change: { rule: streak, limit: 5 },
+		policy: "fixed dose",
+	},
+	{
+		name: "full speed steps up as mastery does",
+		marks: "ggg",
+		line: "step-up",
+		act: "move",
+		change: { rule: streak },
+		policy: "full speed",
+	},
 ];
 
 describe("each line, policy and tie", () => {
@@ -111,7 +208,8 @@ describe("each line, policy and tie", () => {
 test("the earliest position in causal order is corrected first", () => {
 	const ladder = ladderWith();
 	const phone = new Phone().begin(ladder);
-	for (let i = 0; i < 3; i++) phone.attempt({ result: "miss", off: [{ position: "p3" }, { position: "p1" }], judged: true });
+	for (let i = 0; i < 3; i++)
+		phone.attempt({ result: "miss", off: [{ position: "p3" }, { position: "p1" }], judged: true });
 	expect(phone.advice().position).toBe("p1");
 });
 
@@ -124,15 +222,15 @@ test("a bust closes the rung for the lesson", () => {
 });
 
 describe("the cue that is offered", () => {
-	const after = (change: Partial<RungSettings>, marks: string, later: Later = {}) => {
+	const cueAfter = (change: Partial<RungSettings>, marks: string, later: Later = {}) => {
 		const { act } = new Phone().begin(ladderWith(change)).row(marks).advice(later);
 		return act?.kind === "cue" ? act.cue?.text : undefined;
 	};
-	test("one outside of the body first, whatever its place", () => expect(after({}, "111")).toBe("out there"));
-	test("the first marked where none is outside", () => expect(after({}, "222")).toBe("like a cat"));
-	test("none where there is none", () => expect(after({}, "333")).toBeUndefined());
+	test("one outside of the body first, whatever its place", () => expect(cueAfter({}, "111")).toBe("out there"));
+	test("the first marked where none is outside", () => expect(cueAfter({}, "222")).toBe("like a cat"));
+	test("none where there is none", () => expect(cueAfter({}, "333")).toBeUndefined());
 	test("the one that worked for this student, once that is known", () =>
-		expect(after({}, "111", { cueThatWorked: () => positions[1]?.cues[0] })).toBe("like a cat"));
+		expect(cueAfter({}, "111", { cueThatWorked: () => positions[1]?.cues[0] })).toBe("like a cat"));
 	test("the second cue is another one", () => {
 		const ladder = ladderWith({ secondCue: true });
 		const phone = new Phone().begin(ladder).row("111").follow(ladder).row("111");
@@ -158,7 +256,10 @@ describe("following and doing otherwise", () => {
 	});
 
 	test("otherwise silences the line for the visit", () => {
-		const phone = new Phone().begin(ladderWith({ rule: streak })).row("ggg").otherwise();
+		const phone = new Phone()
+			.begin(ladderWith({ rule: streak }))
+			.row("ggg")
+			.otherwise();
 		expect(phone.advice().line).toBe("carry-on");
 		expect(phone.row("gggg").advice().line).toBe("carry-on");
 	});
@@ -218,8 +319,12 @@ describe("a rung down and back up", () => {
 test("a move by hand back to a rung opens a new visit with what is left", () => {
 	const ladder = ladderWith({ limit: 10 });
 	const phone = new Phone().begin(ladder).row("gggg");
-	phone.write(movePeg(phone.newId, phone.view(), phone.set(), ladder, "r1", { from: "r2", reason: "by hand", evidence: [] }));
-	phone.write(movePeg(phone.newId, phone.view(), phone.set(), ladder, "r2", { from: "r1", reason: "by hand", evidence: [] }));
+	phone.write(
+		movePeg(phone.newId, phone.view(), phone.set(), ladder, "r1", { from: "r2", reason: "by hand", evidence: [] }),
+	);
+	phone.write(
+		movePeg(phone.newId, phone.view(), phone.set(), ladder, "r2", { from: "r1", reason: "by hand", evidence: [] }),
+	);
 	expect(phone.visit().tries).toHaveLength(0);
 	expect(phone.visit().verdict).toMatchObject({ used: 4, left: 6 });
 });

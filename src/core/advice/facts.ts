@@ -1,7 +1,7 @@
-import type { Entry, TryView } from "@/core/log/lesson";
-import type { Direction, Placing, WatchedPosition } from "@/core/log/kinds";
 import { succeeded } from "@/core/ladder/good";
 import type { RungSettings } from "@/core/ladder/rung";
+import type { Direction, Placing, WatchedPosition } from "@/core/log/kinds";
+import type { Entry, TryView } from "@/core/log/lesson";
 import type { Act, AdviceInput } from "./line";
 
 /** The latest consecutive counted attempts with one position off in one direction. */
@@ -60,9 +60,7 @@ export function gatherFacts(input: AdviceInput): Facts {
 		settings: placing.settings,
 		counted,
 		fresh: triesIn(freshEntries),
-		runs: placing.positions
-			.map((position) => runOf(position, freshEntries))
-			.filter((run) => run.tries.length > 0),
+		runs: placing.positions.map((position) => runOf(position, freshEntries)).filter((run) => run.tries.length > 0),
 		sinceCorrection: lastCorrection < 0 ? null : triesIn(entries.slice(lastCorrection + 1)).length,
 		stateMarks: recentMarks(freshEntries),
 		eased:
@@ -134,8 +132,7 @@ function recentMarks(entries: readonly Entry[]): string[] {
 function overruledLines(entries: readonly Entry[]): Map<string, number> {
 	const since = new Map<string, number>();
 	entries.forEach((entry, i) => {
-		if (entry.event.kind === "advice.overruled")
-			since.set(entry.event.body.line, triesIn(entries.slice(i + 1)).length);
+		if (entry.event.kind === "advice.overruled") since.set(entry.event.body.line, triesIn(entries.slice(i + 1)).length);
 	});
 	return since;
 }

@@ -12,7 +12,7 @@ import { stepUp } from "./lines/stepUp";
 import { stop } from "./lines/stop";
 import { tooHard } from "./lines/tooHard";
 
-export type { Act, Advice, Later } from "./line";
+export type { Advice, Later } from "./line";
 
 /** A decision is replayed only by the engine that made it. Raised when a line's meaning changes. */
 export const ENGINE = "1";

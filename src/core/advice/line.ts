@@ -1,5 +1,5 @@
-import type { Verdict, Visit } from "@/core/log/lesson";
 import type { Direction, Variation } from "@/core/log/kinds";
+import type { Verdict, Visit } from "@/core/log/lesson";
 import type { Cue } from "@/core/skill/skill";
 import type { Facts } from "./facts";
 

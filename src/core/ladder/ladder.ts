@@ -3,7 +3,7 @@ import { Side } from "@/core/people/student";
 import type { Skill } from "@/core/skill/skill";
 import type { Refusal } from "@/core/words/refuse";
 import { ident } from "@/core/words/text";
-import { RungSettings, freshRung } from "./rung";
+import { freshRung, RungSettings } from "./rung";
 
 export const policies = ["mastery", "fixed dose", "full speed"] as const;
 export const Policy = z.enum(policies);
@@ -31,8 +31,7 @@ export const Ladder = z
 		const complain = (path: PropertyKey[], message: string) =>
 			ctx.issues.push({ code: "custom", input: ctx.value, path, message });
 		const { rungs, start } = ctx.value;
-		if (rungs.length === 0)
-			complain(["rungs"], "A ladder needs at least one rung; add one, or start with three.");
+		if (rungs.length === 0) complain(["rungs"], "A ladder needs at least one rung; add one, or start with three.");
 		const names = new Map<string, number>();
 		rungs.forEach(({ settings }, i) => {
 			const key = settings.name.toLocaleLowerCase();
@@ -77,7 +76,13 @@ export function threeRungs(ids: readonly [string, string, string], skillName: st
 	});
 	return [
 		rung(ids[0], "With help", `${skillName}, with all the help that is wanted.`, { kind: "streak", r: 3 }, 20),
-		rung(ids[1], "Alone, easy", `${skillName}, alone, the easiest way it can be done.`, { kind: "rolling", k: 7, n: 9 }, 30),
+		rung(
+			ids[1],
+			"Alone, easy",
+			`${skillName}, alone, the easiest way it can be done.`,
+			{ kind: "rolling", k: 7, n: 9 },
+			30,
+		),
 		rung(ids[2], "The real thing", `${skillName}, as it is meant to be.`, { kind: "rolling", k: 9, n: 12 }, 36),
 	];
 }

@@ -24,7 +24,9 @@ export function lastTime(ladder: string, lessons: readonly LessonView[]): LastTi
 	const own = visit.tries.filter((t) => t.counted && t.variation === "own");
 	const cue = visits
 		.flatMap((v) => v.entries)
-		.flatMap(({ event }) => (event.kind === "feedback" && event.body.type !== "confirmation" && event.body.cue ? [event.body.cue.text] : []))
+		.flatMap(({ event }) =>
+			event.kind === "feedback" && event.body.type !== "confirmation" && event.body.cue ? [event.body.cue.text] : [],
+		)
 		.at(-1);
 	return {
 		lesson: lesson.opened.lesson ?? "",

@@ -1,6 +1,6 @@
-import { byOrder } from "@/core/log/order";
 import type { EventOf } from "@/core/log/event";
 import type { LessonView, Visit } from "@/core/log/lesson";
+import { byOrder } from "@/core/log/order";
 import type { Ladder } from "./ladder";
 
 /** How a hole of the rail is drawn. Settled and slipped come with re-checks. */
@@ -54,9 +54,7 @@ export function foldRail(id: string, ladder: Ladder, lessons: readonly LessonVie
 		.sort(byOrder);
 	const skipped = skippedRungs(ladder, moves);
 	const holes = ladder.rungs.map((rung): Hole => {
-		const days = lessons
-			.flatMap((lesson) => rungDay(lesson, id, rung.id))
-			.sort((a, b) => (a.day < b.day ? -1 : 1));
+		const days = lessons.flatMap((lesson) => rungDay(lesson, id, rung.id)).sort((a, b) => (a.day < b.day ? -1 : 1));
 		const metOn = new Set(days.filter((day) => day.met).map((day) => day.day)).size;
 		const sum = (of: (day: RungDay & { tried: number }) => number) => days.reduce((total, day) => total + of(day), 0);
 		return {
@@ -71,7 +69,13 @@ export function foldRail(id: string, ladder: Ladder, lessons: readonly LessonVie
 	});
 	const last = moves.at(-1)?.body.to ?? ladder.start;
 	const standing = ladder.rungs.findIndex((rung) => rung.id === last);
-	const pegIndex = standing >= 0 ? standing : Math.max(0, holes.findIndex((hole) => hole.state === "open"));
+	const pegIndex =
+		standing >= 0
+			? standing
+			: Math.max(
+					0,
+					holes.findIndex((hole) => hole.state === "open"),
+				);
 	return { ladder: id, peg: ladder.rungs[pegIndex]?.id ?? "", pegIndex, holes, moves };
 }
 
@@ -88,7 +92,9 @@ function skippedRungs(ladder: Ladder, moves: readonly EventOf<"peg.moved">[]): S
 const own = (visit: Visit) => visit.tries.filter((t) => t.counted && t.variation === "own");
 
 function rungDay(lesson: LessonView, ladder: string, rung: string): (RungDay & { tried: number })[] {
-	const visits = lesson.visits.filter((visit) => visit.ladder === ladder && visit.rung === rung && visit.tries.length > 0);
+	const visits = lesson.visits.filter(
+		(visit) => visit.ladder === ladder && visit.rung === rung && visit.tries.length > 0,
+	);
 	const opened = lesson.opened;
 	if (visits.length === 0 || !opened) return [];
 	const tries = visits.flatMap(own);

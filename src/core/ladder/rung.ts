@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import { BodyPart } from "@/core/people/student";
-import { Rule, fewestTries } from "@/core/rules";
+import { fewestTries, Rule } from "@/core/rules";
 import { ident, label, text, whole } from "@/core/words/text";
 
 export const gates = ["result", "form", "both", "commitment"] as const;

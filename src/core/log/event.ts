@@ -1,8 +1,8 @@
 import * as z from "zod/mini";
-import { type Outcome, type Refusal, parse, refuse } from "@/core/words/refuse";
+import { type Outcome, parse, type Refusal, refuse } from "@/core/words/refuse";
 import { seal } from "@/core/words/seal";
 import { day, ident, whole } from "@/core/words/text";
-import { type Body, type Kind, bodies, kinds } from "./kinds";
+import { type Body, bodies, type Kind, kinds } from "./kinds";
 
 export const actors = ["coach", "partner", "link"] as const;
 
@@ -40,7 +40,9 @@ export type LogEvent = EventOf<Kind>;
 
 /** What somebody wants written; the device adds who, when and in which order. */
 export type Draft = {
-	[K in Kind]: { kind: K; body: Body<K> } & Partial<Pick<Head, "id" | "lesson" | "set" | "student" | "ladder" | "rung">>;
+	[K in Kind]: { kind: K; body: Body<K> } & Partial<
+		Pick<Head, "id" | "lesson" | "set" | "student" | "ladder" | "rung">
+	>;
 }[Kind];
 
 export type Unsealed = Omit<LogEvent, "hash">;
@@ -57,7 +59,10 @@ export function parseEvent(input: unknown): Outcome<LogEvent> {
 	if (!envelope.ok) return envelope;
 	const body = parse(bodies[envelope.value.kind] as z.ZodMiniType<unknown>, envelope.value.body);
 	if (!body.ok)
-		return { ok: false, refusals: body.refusals.map((r): Refusal => ({ ...r, path: r.path ? `body.${r.path}` : "body" })) };
+		return {
+			ok: false,
+			refusals: body.refusals.map((r): Refusal => ({ ...r, path: r.path ? `body.${r.path}` : "body" })),
+		};
 	if (envelope.value.kind === "amend" && (body.value as { body: unknown }).body === undefined)
 		return refuse("body.body", "Body is missing: an amendment carries the whole new body.");
 	const { hash, ...rest } = input as LogEvent;

@@ -64,9 +64,7 @@ export const Placing = z.object({
 	side: Side,
 	policy: Policy,
 	/** The ladder's rungs, lowest first, with the tempo notch where one is set. */
-	order: z
-		.array(z.object({ id: ident, name: label(80), tempo: z.optional(whole(0, 50)) }))
-		.check(z.maxLength(200)),
+	order: z.array(z.object({ id: ident, name: label(80), tempo: z.optional(whole(0, 50)) })).check(z.maxLength(200)),
 	/** This student's counted tries on this rung before this lesson. */
 	triedBefore: whole(0, 1000000),
 	/** Lower edge of the working band: under it a rung is too hard. */

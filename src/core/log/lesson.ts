@@ -1,5 +1,5 @@
 import { isGood } from "@/core/ladder/good";
-import { type Judgement, type Rule, judge } from "@/core/rules";
+import { type Judgement, judge, type Rule } from "@/core/rules";
 import type { EventOf, LogEvent } from "./event";
 import type { Attempt, Placing, Variation } from "./kinds";
 import { type LiveEvent, resolve } from "./resolve";
@@ -208,8 +208,7 @@ const lastOpen = (sets: readonly SetView[]): SetView | undefined => sets.findLas
 /** A quick lesson learns afterwards for whom and on which rung its sets were. */
 function assignedPlacings(events: readonly LiveEvent[]): Map<string, Placing> {
 	const placings = new Map<string, Placing>();
-	for (const event of events)
-		if (event.kind === "set.assigned") placings.set(event.body.set, event.body.placing);
+	for (const event of events) if (event.kind === "set.assigned") placings.set(event.body.set, event.body.placing);
 	return placings;
 }
 

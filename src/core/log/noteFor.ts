@@ -9,8 +9,12 @@ export function noteFor(name: string, day: string, rungs: readonly RungWrap[], n
 	const lines = [`${name}, lesson of ${day}`, ""];
 	for (const rung of rungs) {
 		const passed = rung.met ? " Passed." : "";
-		lines.push(`${rung.name}: ${rung.good} of ${plural(rung.tries, "try", "tries")} good, longest run ${rung.longestRun}.${passed}`);
-		const cues = [...new Set(rung.cues.filter((cue) => cue.type === "correction" && cue.kind).map((cue) => `“${cue.words}”`))];
+		lines.push(
+			`${rung.name}: ${rung.good} of ${plural(rung.tries, "try", "tries")} good, longest run ${rung.longestRun}.${passed}`,
+		);
+		const cues = [
+			...new Set(rung.cues.filter((cue) => cue.type === "correction" && cue.kind).map((cue) => `“${cue.words}”`)),
+		];
 		if (cues.length > 0) lines.push(`Remember: ${cues.join(", ")}.`);
 	}
 	if (next) lines.push("", `Next lesson: ${next}.`);

@@ -1,6 +1,6 @@
 import fc from "fast-check";
+import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { amendAttempt, insertAfter, takeBack } from "@/core/acts/acts";
-import { Phone, ladderWith } from "@/core/__tests__/phone";
 import { adviseOn } from "@/core/advice";
 import { replay } from "@/core/advice/replay";
 import type { LogEvent } from "./event";
@@ -9,7 +9,11 @@ import { byOrder } from "./order";
 import { resolve } from "./resolve";
 
 const ladder = ladderWith({ rule: { kind: "rolling", k: 3, n: 4 }, limit: 20 });
-const results = (phone: Phone) => phone.visit().tries.map((t) => (t.good ? "g" : "m")).join("");
+const results = (phone: Phone) =>
+	phone
+		.visit()
+		.tries.map((t) => (t.good ? "g" : "m"))
+		.join("");
 
 describe("taking back", () => {
 	test("a void takes an attempt back, a void of the void puts it back", () => {
@@ -66,7 +70,8 @@ describe("amending and inserting", () => {
 		const phone = new Phone().begin(ladder);
 		const id = phone.attempt({ result: "miss", off: [], judged: true });
 		phone.row("m");
-		for (const result of ["hit", "miss", "hit"]) phone.write(amendAttempt(phone.set(), id, { result, off: [], judged: true }));
+		for (const result of ["hit", "miss", "hit"])
+			phone.write(amendAttempt(phone.set(), id, { result, off: [], judged: true }));
 		expect(results(phone)).toBe("gm");
 	});
 
@@ -98,7 +103,24 @@ describe("amending and inserting", () => {
 
 /** What two people with a phone each might do, as a list of small choices. */
 const doings = fc.array(
-	fc.record({ who: fc.constantFrom(0, 1), what: fc.constantFrom("g", "m", "1", "n", "undo", "amend", "insert", "void", "over", "learn", "follow", "otherwise"), at: fc.nat(30) }),
+	fc.record({
+		who: fc.constantFrom(0, 1),
+		what: fc.constantFrom(
+			"g",
+			"m",
+			"1",
+			"n",
+			"undo",
+			"amend",
+			"insert",
+			"void",
+			"over",
+			"learn",
+			"follow",
+			"otherwise",
+		),
+		at: fc.nat(30),
+	}),
 	{ maxLength: 40 },
 );
 
@@ -111,10 +133,13 @@ function play(steps: readonly { who: number; what: string; at: number }[]): Phon
 		const one = tries[at % Math.max(1, tries.length)]?.id;
 		if ("gm1n".includes(what)) phone.row(what);
 		else if (what === "undo") phone.undo();
-		else if (what === "amend" && one) phone.write(amendAttempt(phone.set(), one, { result: at % 2 ? "hit" : "miss", off: [], judged: true }));
-		else if (what === "insert" && one) phone.write(insertAfter(phone.set(), one, { result: "hit", off: [], judged: true }));
+		else if (what === "amend" && one)
+			phone.write(amendAttempt(phone.set(), one, { result: at % 2 ? "hit" : "miss", off: [], judged: true }));
+		else if (what === "insert" && one)
+			phone.write(insertAfter(phone.set(), one, { result: "hit", off: [], judged: true }));
 		else if (what === "void") phone.write(takeBack([phone.events[at % phone.events.length]?.id ?? "", "unknown"]));
-		else if (what === "over") phone.write([{ kind: "set.takenOver", set: phone.set()?.id ?? null, body: { set: phone.set()?.id ?? "none" } }]);
+		else if (what === "over")
+			phone.write([{ kind: "set.takenOver", set: phone.set()?.id ?? null, body: { set: phone.set()?.id ?? "none" } }]);
 		else if (what === "learn") phone.learn((phones[1 - who] as Phone).events);
 		else if (what === "follow" && phone.set()) phone.follow(ladder);
 		else if (what === "otherwise" && phone.set()) phone.otherwise();
@@ -133,7 +158,9 @@ test("any interleaving of two devices, delivered in any order with repeats, fold
 		fc.property(doings, fc.array(fc.nat(1000), { minLength: 1, maxLength: 60 }), (steps, shuffle) => {
 			const log = play(steps).flatMap((phone) => phone.own());
 			const delivered = [...log, ...log.filter((_, i) => i % 3 === 0)];
-			const order = delivered.map((event, i) => ({ event, key: (shuffle[i % shuffle.length] as number) * 7919 + i * 31 })).sort((x, y) => (x.key % 1009) - (y.key % 1009));
+			const order = delivered
+				.map((event, i) => ({ event, key: (shuffle[i % shuffle.length] as number) * 7919 + i * 31 }))
+				.sort((x, y) => (x.key % 1009) - (y.key % 1009));
 			expect(plain(order.map((one) => one.event))).toBe(plain([...log].sort(byOrder)));
 		}),
 		{ numRuns: 300 },
@@ -161,7 +188,9 @@ test("a decision of another engine is not replayed", () => {
 	const event = phone.events.at(-1) as LogEvent;
 	if (event.kind !== "advice.overruled") throw new Error("unexpected");
 	expect(replay(phone.events, event)).not.toBeNull();
-	expect(replay(phone.events, { ...event, body: { ...event.body, basis: { ...event.body.basis, engine: "0" } } })).toBeNull();
+	expect(
+		replay(phone.events, { ...event, body: { ...event.body, basis: { ...event.body.basis, engine: "0" } } }),
+	).toBeNull();
 });
 
 test("resolving twice the same is resolving once", () => {

@@ -1,6 +1,6 @@
 import type { z } from "zod/mini";
 import type { EventOf, LogEvent } from "./event";
-import { type Kind, bodies } from "./kinds";
+import { bodies, type Kind } from "./kinds";
 import { byOrder } from "./order";
 
 /**

@@ -45,7 +45,9 @@ export function wrapUp(lesson: LessonView): RungWrap[] {
 		const key = `${visit.student ?? ""}/${visit.ladder ?? ""}/${visit.rung}`;
 		groups.set(key, [...(groups.get(key) ?? []), visit]);
 	}
-	return [...groups.values()].map(wrapRung).filter((rung) => rung.visits.some((v) => v.tries.length > 0 || v.entries.length > 1));
+	return [...groups.values()]
+		.map(wrapRung)
+		.filter((rung) => rung.visits.some((v) => v.tries.length > 0 || v.entries.length > 1));
 }
 
 function wrapRung(visits: Visit[]): RungWrap {
@@ -84,7 +86,12 @@ function faults(visits: readonly Visit[], tries: readonly TryView[]): FaultCount
 	const counts = new Map<string, FaultCount>();
 	for (const { body } of tries)
 		for (const { position, direction } of body.off) {
-			const entry = counts.get(position) ?? { position, short: shorts.get(position) ?? "other", times: 0, directions: {} };
+			const entry = counts.get(position) ?? {
+				position,
+				short: shorts.get(position) ?? "other",
+				times: 0,
+				directions: {},
+			};
 			entry.times += 1;
 			if (direction) entry.directions[direction] = (entry.directions[direction] ?? 0) + 1;
 			counts.set(position, entry);
@@ -102,6 +109,15 @@ function cuesGiven(visit: Visit): CueGiven[] {
 			.slice(0, FOLLOWED_BY);
 		const on = after.filter((t) => (position ? t.body.off.every((off) => off.position !== position) : t.good)).length;
 		const short = visit.placing.positions.find((p) => p.id === position)?.short;
-		return [{ id: event.id, type, position, words: cue?.text ?? short ?? type, kind: cue?.kind ?? null, next: { on, of: after.length } }];
+		return [
+			{
+				id: event.id,
+				type,
+				position,
+				words: cue?.text ?? short ?? type,
+				kind: cue?.kind ?? null,
+				next: { on, of: after.length },
+			},
+		];
 	});
 }

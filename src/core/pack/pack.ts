@@ -1,10 +1,10 @@
 import * as z from "zod/mini";
 import { Policy, Rung } from "@/core/ladder/ladder";
-import { type RungSettings, freshRung } from "@/core/ladder/rung";
-import { seal } from "@/core/words/seal";
-import { Side, Student } from "@/core/people/student";
+import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import type { Placing, Variation } from "@/core/log/kinds";
+import { Side, Student } from "@/core/people/student";
 import { KeyPosition } from "@/core/skill/skill";
+import { seal } from "@/core/words/seal";
 import { ident } from "@/core/words/text";
 
 /** What a device needs to run any lesson without asking again. */
@@ -86,7 +86,12 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 
 /** A count begun before anybody said for whom: by the result, with plenty of room. */
 export function placeQuick(): Placing {
-	const settings: RungSettings = { ...freshRung("Quick count"), rule: { kind: "rolling", k: 9, n: 12 }, limit: 100, triesPerSet: 12 };
+	const settings: RungSettings = {
+		...freshRung("Quick count"),
+		rule: { kind: "rolling", k: 9, n: 12 },
+		limit: 100,
+		triesPerSet: 12,
+	};
 	return {
 		student: null,
 		ladder: null,

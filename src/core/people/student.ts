@@ -5,7 +5,16 @@ export const Side = z.enum(["left", "right", "none"]);
 export type Side = z.infer<typeof Side>;
 
 export const bodyParts = [
-	"neck", "shoulder", "elbow", "wrist", "hand", "back", "hip", "knee", "ankle", "foot",
+	"neck",
+	"shoulder",
+	"elbow",
+	"wrist",
+	"hand",
+	"back",
+	"hip",
+	"knee",
+	"ankle",
+	"foot",
 ] as const;
 export const BodyPart = z.enum(bodyParts);
 

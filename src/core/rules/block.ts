@@ -28,7 +28,12 @@ export const block: RuleKind<Block, State> = {
 	sentence: ({ k, n }) => `${k} good in a block of ${n}`,
 	refusals: ({ k, n }) =>
 		k > n
-			? [{ path: "k", sentence: `Good tries wanted is ${k}, more than a block of ${n} holds; at most ${n} is possible.` }]
+			? [
+					{
+						path: "k",
+						sentence: `Good tries wanted is ${k}, more than a block of ${n} holds; at most ${n} is possible.`,
+					},
+				]
 			: [],
 	fewest: ({ k }) => k,
 	start: () => ({ tries: 0, good: 0, met: false }),

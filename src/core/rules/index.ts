@@ -5,7 +5,7 @@ import type { Judged, RuleKind, Status } from "./kind";
 import { rolling } from "./rolling";
 import { streak } from "./streak";
 
-export type { Judged, NumberField, Status } from "./kind";
+export type { Judged, Status } from "./kind";
 
 /** Every pass rule there is. A new kind is one file, and its name in this list. */
 const kinds = [rolling, block, streak] as const;

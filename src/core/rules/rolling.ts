@@ -24,7 +24,12 @@ export const rolling: RuleKind<Rolling, State> = {
 	sentence: ({ k, n }) => `${k} of the last ${n} good`,
 	refusals: ({ k, n }) =>
 		k > n
-			? [{ path: "k", sentence: `Good tries wanted is ${k}, more than the last ${n} that are looked at; at most ${n} is possible.` }]
+			? [
+					{
+						path: "k",
+						sentence: `Good tries wanted is ${k}, more than the last ${n} that are looked at; at most ${n} is possible.`,
+					},
+				]
 			: [],
 	fewest: ({ k }) => k,
 	start: () => ({ window: [], met: false }),
@@ -40,6 +45,11 @@ export const rolling: RuleKind<Rolling, State> = {
 	},
 	// Only attempts that may still be in the window when it counts matter.
 	key: ({ n }, { window, met }) =>
-		met ? "met" : window.slice(-(n - 1) || window.length).map((g) => (g ? "1" : "0")).join(""),
+		met
+			? "met"
+			: window
+					.slice(-(n - 1) || window.length)
+					.map((g) => (g ? "1" : "0"))
+					.join(""),
 	best: () => goodTry,
 };

@@ -59,7 +59,10 @@ export const Skill = z
 			if (position.origin === null) return;
 			const origin = ctx.value.positions.findIndex((p) => p.id === position.origin);
 			if (origin < 0)
-				complain(["positions", i, "origin"], `Key position ${i + 1}, "${position.short}", comes from a position that is gone; choose another or none.`);
+				complain(
+					["positions", i, "origin"],
+					`Key position ${i + 1}, "${position.short}", comes from a position that is gone; choose another or none.`,
+				);
 			else if (origin >= i)
 				complain(
 					["positions", i, "origin"],

@@ -1,6 +1,5 @@
 /** "1 try", "2 tries": `plural(n, 'try', 'tries')`. */
-export const plural = (n: number, one: string, many = `${one}s`): string =>
-	`${n} ${n === 1 ? one : many}`;
+export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
 
 /** "a, b and c". */
 export function list(words: readonly string[]): string {

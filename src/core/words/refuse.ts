@@ -72,6 +72,8 @@ function sentenceFor(issue: z.core.$ZodIssue, field: string, value: unknown): st
 				return `${field} is "${String(value).slice(0, 40)}"; a whole number is needed.`;
 			return `${field} should be a ${issue.expected}.`;
 		case "invalid_value":
+			if (value === undefined) return `${field} is missing.`;
+			if (issue.values.length > 12) return `${field} "${String(value).slice(0, 40)}" is not known here.`;
 			return `${field} is "${String(value).slice(0, 40)}"; choose one of ${issue.values.map(String).join(", ")}.`;
 		case "invalid_union":
 			return value === undefined

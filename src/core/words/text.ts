@@ -4,12 +4,10 @@ import * as z from "zod/mini";
  * Free text a person typed: trimmed, Unicode-normalised (so that the same name
  * typed on two phones is the same name), at most `max` characters.
  */
-export const text = (max: number) =>
-	z.string().check(z.trim(), z.normalize("NFC"), z.maxLength(max));
+export const text = (max: number) => z.string().check(z.trim(), z.normalize("NFC"), z.maxLength(max));
 
 /** A name or label: as {@link text}, and not empty. */
-export const label = (max: number) =>
-	z.string().check(z.trim(), z.normalize("NFC"), z.minLength(1), z.maxLength(max));
+export const label = (max: number) => z.string().check(z.trim(), z.normalize("NFC"), z.minLength(1), z.maxLength(max));
 
 /** An identifier made by a device or by us: short, no spaces, never shown. */
 export const ident = z.string().check(z.regex(/^[A-Za-z0-9_-]{1,64}$/));

@@ -6,7 +6,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { FormProvider, useFieldArray, useForm, useWatch } from "react-hook-form";
 import { v7 as uuid } from "uuid";
-import { Ladder, type Rung, policies, policyWords } from "@/core/ladder/ladder";
+import { Ladder, policies, policyWords, type Rung } from "@/core/ladder/ladder";
 import type { Rail } from "@/core/ladder/rail";
 import { freshRung, rungLabels } from "@/core/ladder/rung";
 import { type Side, sideWords } from "@/core/people/student";
@@ -20,8 +20,8 @@ import { RailCell } from "@/ui/Rail";
 import { Refusals } from "@/ui/Refusals";
 import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
-import { sentenceResolver } from "@/ui/sentenceResolver";
 import { Sortable, SortableRow } from "@/ui/Sortable";
+import { sentenceResolver } from "@/ui/sentenceResolver";
 import { useDraft } from "@/ui/useDraft";
 import { useKeys } from "@/ui/useKeys";
 import { LadderMargin } from "./LadderMargin";
@@ -51,13 +51,30 @@ export const readRule = (rung: Rung["settings"]): string => {
 };
 
 /** Is each step one difficulty, small enough, with a rule worth trusting? Rows on the rail: a row is a rung. */
-export function LadderBench({ at, owner, studentName, strongSide, skill, ladder, outdated, archived, rail }: LadderBenchProps) {
+export function LadderBench({
+	at,
+	owner,
+	studentName,
+	strongSide,
+	skill,
+	ladder,
+	outdated,
+	archived,
+	rail,
+}: LadderBenchProps) {
 	const router = useRouter();
 	const [open, setOpen] = useState<string | null>(null);
 	const [refused, setRefused] = useState<Refusal[]>([]);
 	const [removed, setRemoved] = useState<{ rung: Rung; index: number } | null>(null);
-	const form = useForm<Ladder, unknown, Ladder>({ defaultValues: ladder, resolver: sentenceResolver(Ladder, { ...rungLabels, settings: "settings" }) });
-	const { restored, forget } = useDraft(`ladder ${at?.id ?? `new ${owner.student} ${owner.skill}`}`, at?.rev ?? 0, form as never);
+	const form = useForm<Ladder, unknown, Ladder>({
+		defaultValues: ladder,
+		resolver: sentenceResolver(Ladder, { ...rungLabels, settings: "settings" }),
+	});
+	const { restored, forget } = useDraft(
+		`ladder ${at?.id ?? `new ${owner.student} ${owner.skill}`}`,
+		at?.rev ?? 0,
+		form as never,
+	);
 	const rows = useFieldArray({ control: form.control, name: "rungs", keyName: "row" });
 	const rungs = useWatch({ control: form.control, name: "rungs" }) ?? [];
 	const side = useWatch({ control: form.control, name: "side" });
@@ -109,16 +126,23 @@ export function LadderBench({ at, owner, studentName, strongSide, skill, ladder,
 			keys={[
 				{ keys: ["a"], does: "add a rung" },
 				{ keys: ["↑", "↓"], does: "open the next rung" },
-				{ keys: ["Space"], does: "on a grip: move the row" },
+				{ keys: ["↑", "↓"], does: "on a grip: move the row" },
 			]}
-			margin={<LadderMargin rung={rungs.find((rung) => rung.id === inMargin) ?? null} hole={rail?.holes.find((hole) => hole.rung === inMargin) ?? null} skill={skill} />}
+			margin={
+				<LadderMargin
+					rung={rungs.find((rung) => rung.id === inMargin) ?? null}
+					hole={rail?.holes.find((hole) => hole.rung === inMargin) ?? null}
+					skill={skill}
+				/>
+			}
 		>
 			<FormProvider {...form}>
 				<Form onSubmit={save} noValidate>
 					<div style={{ paddingLeft: "clamp(0px, 12vw, 152px)" }}>
 						<div className={css.head}>
 							<h1 className={css.title}>
-								<span dir="auto">{studentName}</span> · <span dir="auto">{skill.name}</span> · {sideWords(side as Side, strongSide)}
+								<span dir="auto">{studentName}</span> · <span dir="auto">{skill.name}</span> ·{" "}
+								{sideWords(side as Side, strongSide)}
 							</h1>
 						</div>
 						{outdated && at && (
@@ -179,7 +203,11 @@ export function LadderBench({ at, owner, studentName, strongSide, skill, ladder,
 							<span className="text-end">limit</span>
 						</div>
 					</div>
-					<Sortable ids={ids} onMove={(from, to) => rows.move(topFirst[from] ?? 0, topFirst[to] ?? 0)}>
+					<Sortable
+						ids={ids}
+						onStart={() => setOpen(null)}
+						onMove={(from, to) => rows.move(topFirst[from] ?? 0, topFirst[to] ?? 0)}
+					>
 						{topFirst.map((i) => {
 							const rung = rungs[i];
 							if (!rung) return null;
@@ -188,7 +216,12 @@ export function LadderBench({ at, owner, studentName, strongSide, skill, ladder,
 							const bad = errors.rungs?.[i];
 							const { settings } = rung;
 							return (
-								<SortableRow key={rung.id} id={rung.id} label={`rung ${i + 1}, ${settings.name || "new"}`} className={`${css.row} ${css.onRail}`}>
+								<SortableRow
+									key={rung.id}
+									id={rung.id}
+									label={`rung ${i + 1}, ${settings.name || "new"}`}
+									className={`${css.row} ${css.onRail}`}
+								>
 									{(grip) => (
 										<>
 											<RailCell state={hole?.state ?? "open"} peg={rail?.peg === rung.id} />
@@ -196,7 +229,13 @@ export function LadderBench({ at, owner, studentName, strongSide, skill, ladder,
 												<div className={`${css.summary} ${css.rung}`}>
 													{grip}
 													<span className={css.number}>{i + 1}</span>
-													<button type="button" className={css.open} aria-expanded={isOpen} onClick={() => setOpen(isOpen ? null : rung.id)} dir="auto">
+													<button
+														type="button"
+														className={css.open}
+														aria-expanded={isOpen}
+														onClick={() => setOpen(isOpen ? null : rung.id)}
+														dir="auto"
+													>
 														{settings.name || "not named yet"} {bad && <span className="asks">look here</span>}
 													</button>
 													<span className={css.cell}>{readRule(settings)}</span>
@@ -204,6 +243,8 @@ export function LadderBench({ at, owner, studentName, strongSide, skill, ladder,
 												</div>
 												{isOpen && (
 													<RungFields
+														// Inputs belong to a place in the list: a row that moved gets new ones.
+														key={`place ${i}`}
 														index={i}
 														positions={skill.positions}
 														onAbove={() => add(i)}
@@ -221,8 +262,15 @@ export function LadderBench({ at, owner, studentName, strongSide, skill, ladder,
 						})}
 					</Sortable>
 					<div style={{ paddingLeft: "clamp(0px, 12vw, 152px)" }}>
-						{rungs.length === 0 && <p className="mt-2 mute">No rung yet. From very easy to the real thing, each one difficulty more.</p>}
-						<Refusals refusals={[...refused, ...(errors.rungs?.message ? [{ path: "rungs", sentence: errors.rungs.message }] : [])]} />
+						{rungs.length === 0 && (
+							<p className="mt-2 mute">No rung yet. From very easy to the real thing, each one difficulty more.</p>
+						)}
+						<Refusals
+							refusals={[
+								...refused,
+								...(errors.rungs?.message ? [{ path: "rungs", sentence: errors.rungs.message }] : []),
+							]}
+						/>
 						<div className={css.actions}>
 							<Button variant="outline-primary" onClick={() => add()}>
 								add a rung on top

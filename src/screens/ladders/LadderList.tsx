@@ -10,7 +10,14 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 	const here = ladders.filter((ladder) => !ladder.archived);
 	const away = ladders.filter((ladder) => ladder.archived);
 	return (
-		<Bench wide margin={<p className="mute">One ladder is one student’s way to one skill on one side. Filled: passed. Ringed: held on several days.</p>}>
+		<Bench
+			wide
+			margin={
+				<p className="mute">
+					One ladder is one student’s way to one skill on one side. Filled: passed. Ringed: held on several days.
+				</p>
+			}
+		>
 			<div className={css.head}>
 				<h1>Ladders</h1>
 				<Link className="btn btn-primary" href="/ladders/new">
@@ -21,7 +28,13 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 			<div className={own.rack}>
 				{here.map((ladder) => (
 					<Link key={ladder.id} href={`/ladders/${ladder.id}`} className={own.rail}>
-						<Rail holes={ladder.rail.holes} pegIndex={ladder.rail.pegIndex} pitch={22} width={56} label={`${ladder.student}, ${ladder.skill}`} />
+						<Rail
+							holes={ladder.rail.holes}
+							pegIndex={ladder.rail.pegIndex}
+							pitch={22}
+							width={56}
+							label={`${ladder.student}, ${ladder.skill}`}
+						/>
 						<b dir="auto">{ladder.student}</b>
 						<span dir="auto">
 							{ladder.skill}

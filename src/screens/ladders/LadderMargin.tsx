@@ -1,7 +1,7 @@
-import type { Hole } from "@/core/ladder/rail";
 import type { Rung } from "@/core/ladder/ladder";
+import type { Hole } from "@/core/ladder/rail";
 import { gateWords } from "@/core/ladder/rung";
-import { type Skill, firstCue } from "@/core/skill/skill";
+import { firstCue, type Skill } from "@/core/skill/skill";
 import { dayWords } from "@/ui/dates";
 import { holeWords } from "@/ui/Rail";
 import css from "@/ui/rows.module.scss";
@@ -39,7 +39,8 @@ export function LadderMargin({ rung, hole, skill }: { rung: Rung | null; hole: H
 					) : (
 						<>
 							<p className="m-0">
-								<b>{hole.good}</b> good of <b>{hole.tries}</b> counted tries on {hole.days.length} {hole.days.length === 1 ? "day" : "days"}, variations left out.
+								<b>{hole.good}</b> good of <b>{hole.tries}</b> counted tries on {hole.days.length}{" "}
+								{hole.days.length === 1 ? "day" : "days"}, variations left out.
 							</p>
 							<ul className={css.plain}>
 								{[...hole.days].reverse().map((day) => (

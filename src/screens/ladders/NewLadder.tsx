@@ -69,7 +69,14 @@ export function NewLadder({ students, skills, student }: Props) {
 			/>
 		);
 	return (
-		<Bench margin={<p className="mute">Three plain rungs: with help, alone and easy, the real thing; judged by whether it came off. Everything about them can be changed later, and nothing that was counted is lost by it.</p>}>
+		<Bench
+			margin={
+				<p className="mute">
+					Three plain rungs: with help, alone and easy, the real thing; judged by whether it came off. Everything about
+					them can be changed later, and nothing that was counted is lost by it.
+				</p>
+			}
+		>
 			<h1 className="mb-3">New ladder</h1>
 			{students.length === 0 ? (
 				<p>

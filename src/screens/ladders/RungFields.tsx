@@ -5,7 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useFormContext, useWatch } from "react-hook-form";
 import type { Ladder } from "@/core/ladder/ladder";
-import { MAX_WATCHED, gateWords, gates } from "@/core/ladder/rung";
+import { gates, gateWords, MAX_WATCHED } from "@/core/ladder/rung";
 import { ruleKinds } from "@/core/rules";
 import type { KeyPosition } from "@/core/skill/skill";
 import { Row } from "@/ui/Row";
@@ -33,7 +33,12 @@ export function RungFields({ index, positions, onAbove, onRemove }: Props) {
 	if (!settings) return null;
 	const number = (field: "triesPerSet" | "limit" | "correctAfter" | "adjust", label: string) => (
 		<Row id={id(field)} label={label} error={errors?.[field]} className={css.third ?? ""}>
-			<Form.Control type="number" inputMode="numeric" {...register(`${path}.${field}`, { valueAsNumber: true })} isInvalid={Boolean(errors?.[field])} />
+			<Form.Control
+				type="number"
+				inputMode="numeric"
+				{...register(`${path}.${field}`, { valueAsNumber: true })}
+				isInvalid={Boolean(errors?.[field])}
+			/>
 		</Row>
 	);
 	const words = (field: "drill" | "easier" | "harder", label: string, className = css.half) => (
@@ -67,7 +72,13 @@ export function RungFields({ index, positions, onAbove, onRemove }: Props) {
 				</Form.Select>
 			</Row>
 			{machine?.fields.map((field) => (
-				<Row key={field.name} id={id(field.name)} label={field.label} error={ruleErrors?.[field.name]} className={css.sixth ?? ""}>
+				<Row
+					key={field.name}
+					id={id(field.name)}
+					label={field.label}
+					error={ruleErrors?.[field.name]}
+					className={css.sixth ?? ""}
+				>
 					<Form.Control
 						type="number"
 						inputMode="numeric"
@@ -99,12 +110,18 @@ export function RungFields({ index, positions, onAbove, onRemove }: Props) {
 				</Form.Select>
 			</Row>
 			<fieldset className={css.full}>
-				<legend className="form-label m-0">
-					Watch, {MAX_WATCHED} at most
-				</legend>
+				<legend className="form-label m-0">Watch, {MAX_WATCHED} at most</legend>
 				{positions.length === 0 && <span className="mute">The skill has no key positions yet.</span>}
 				{positions.map((position) => (
-					<Form.Check inline key={position.id} id={id(`watch-${position.id}`)} type="checkbox" label={position.short} value={position.id} {...register(`${path}.watch`)} />
+					<Form.Check
+						inline
+						key={position.id}
+						id={id(`watch-${position.id}`)}
+						type="checkbox"
+						label={position.short}
+						value={position.id}
+						{...register(`${path}.watch`)}
+					/>
 				))}
 				{errors?.watch && (
 					<div className="asks" role="alert">
@@ -115,7 +132,13 @@ export function RungFields({ index, positions, onAbove, onRemove }: Props) {
 			{number("correctAfter", "Correct after so many alike")}
 			{number("adjust", "Tries to adjust after a cue")}
 			<div className={css.third}>
-				<Form.Check id={id("second")} type="checkbox" className="mt-4" label="allow a second, other cue" {...register(`${path}.secondCue`)} />
+				<Form.Check
+					id={id("second")}
+					type="checkbox"
+					className="mt-4"
+					label="allow a second, other cue"
+					{...register(`${path}.secondCue`)}
+				/>
 			</div>
 			{words("easier", "Easier variation")}
 			{words("harder", "Harder variation")}

@@ -10,8 +10,12 @@ import { RungFacts } from "@/ui/RungFacts";
 export function LessonPageView({ id, view, names }: LessonPage) {
 	const rungs = wrapUp(view);
 	const students = [...new Set(rungs.map((rung) => rung.student ?? ""))].filter(Boolean);
-	const marks = view.events.flatMap((event) => (event.kind === "state" ? [event.body.mark] : event.kind === "pain" ? [`pain, ${event.body.part}`] : []));
-	const decisions = view.events.flatMap((event) => (event.kind === "advice.followed" || event.kind === "advice.overruled" ? [event] : []));
+	const marks = view.events.flatMap((event) =>
+		event.kind === "state" ? [event.body.mark] : event.kind === "pain" ? [`pain, ${event.body.part}`] : [],
+	);
+	const decisions = view.events.flatMap((event) =>
+		event.kind === "advice.followed" || event.kind === "advice.overruled" ? [event] : [],
+	);
 	return (
 		<Bench
 			margin={
@@ -65,7 +69,11 @@ export function LessonPageView({ id, view, names }: LessonPage) {
 			</p>
 			{rungs.length === 0 && <p>Nothing was counted.</p>}
 			{rungs.map((rung) => (
-				<RungFacts key={`${rung.student}${rung.ladder}${rung.rung}`} rung={rung} who={students.length > 1 ? names[rung.student ?? ""] : undefined} />
+				<RungFacts
+					key={`${rung.student}${rung.ladder}${rung.rung}`}
+					rung={rung}
+					who={students.length > 1 ? names[rung.student ?? ""] : undefined}
+				/>
 			))}
 			<PegMoves view={view} />
 		</Bench>

@@ -46,7 +46,12 @@ export function AdviceZone({
 				</button>
 			)}
 			{advice.canSilence && (
-				<button type="button" className={css.adviceAct} onClick={heard(onOtherwise)} aria-label="otherwise: stay, and silence this">
+				<button
+					type="button"
+					className={css.adviceAct}
+					onClick={heard(onOtherwise)}
+					aria-label="otherwise: stay, and silence this"
+				>
 					other&shy;wise
 				</button>
 			)}

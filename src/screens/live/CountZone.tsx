@@ -1,8 +1,8 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import { ruleSentence } from "@/core/rules";
 import { variationWords } from "@/core/pack/pack";
+import { ruleSentence } from "@/core/rules";
 import type { LessonState } from "@/device/lesson";
 import { Rail } from "@/ui/Rail";
 import css from "./live.module.scss";
@@ -51,7 +51,15 @@ export function CountZone({
 	return (
 		<section className={css.count} aria-label="Count">
 			<div className={css.rail}>
-				{rail && <Rail holes={rail.holes} pegIndex={rail.pegIndex} width={46} pitch={Math.min(33, Math.max(9, 230 / rail.holes.length))} label={board.ladder?.skill ?? ""} />}
+				{rail && (
+					<Rail
+						holes={rail.holes}
+						pegIndex={rail.pegIndex}
+						width={46}
+						pitch={Math.min(33, Math.max(9, 230 / rail.holes.length))}
+						label={board.ladder?.skill ?? ""}
+					/>
+				)}
 			</div>
 			<div className={css.middle}>
 				<div className={css.drill} dir="auto">
@@ -86,7 +94,13 @@ export function CountZone({
 					set {board.setNumber} · {board.triesInSet} of {set.placing.settings.triesPerSet}
 				</div>
 				{verdict.kind === "cannot be met today" && <div className="asks">cannot be met today</div>}
-				<div className={css.kept} data-testid="kept" data-kept-to={state.keptTo} data-acked-to={state.ackedTo} data-device={state.device}>
+				<div
+					className={css.kept}
+					data-testid="kept"
+					data-kept-to={state.keptTo}
+					data-acked-to={state.ackedTo}
+					data-device={state.device}
+				>
 					{kept ? "kept ✓" : `keeping ${state.unkept}`}
 					<br />
 					{state.unsent === 0 ? "sent ✓" : `${state.unsent} to send`}

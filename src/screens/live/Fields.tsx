@@ -32,7 +32,9 @@ export function Fields({ layout, onAttempt }: { layout: FieldLayout; onAttempt: 
 					{row.map((field) => draw(field))}
 				</div>
 			))}
-			<div className={css.main}>{layout.main.map((field, i) => draw(field, i === layout.main.length - 1 ? css.good : ""))}</div>
+			<div className={css.main}>
+				{layout.main.map((field, i) => draw(field, i === layout.main.length - 1 ? css.good : ""))}
+			</div>
 		</fieldset>
 	);
 }

@@ -7,13 +7,13 @@ import type { LessonOnDevice, LessonState } from "@/device/lesson";
 import { useKeys } from "@/ui/useKeys";
 import { AdviceZone } from "./AdviceZone";
 import { CountZone } from "./CountZone";
-import { Fields } from "./Fields";
 import { CueDrawer } from "./drawers/CueDrawer";
 import { EvidenceDrawer } from "./drawers/EvidenceDrawer";
 import { LaddersDrawer } from "./drawers/LaddersDrawer";
 import { MoreDrawer } from "./drawers/MoreDrawer";
 import { StateDrawer } from "./drawers/StateDrawer";
 import { TriesDrawer } from "./drawers/TriesDrawer";
+import { Fields } from "./Fields";
 import { fieldsFor } from "./fields";
 import css from "./live.module.scss";
 import type { Board } from "./model";
@@ -23,7 +23,17 @@ import { useActs } from "./useActs";
 export type DrawerName = "tries" | "evidence" | "cue" | "state" | "more" | "ladders";
 
 /** The live lesson, zone by zone. */
-export function LiveBoard({ lesson, state, pack, board }: { lesson: LessonOnDevice; state: LessonState; pack: Pack; board: Board }) {
+export function LiveBoard({
+	lesson,
+	state,
+	pack,
+	board,
+}: {
+	lesson: LessonOnDevice;
+	state: LessonState;
+	pack: Pack;
+	board: Board;
+}) {
 	const { acts, takenBack } = useActs(lesson);
 	const [drawer, setDrawer] = useState<DrawerName | null>(null);
 	const { set, visit, advice } = board;
@@ -105,7 +115,11 @@ export function LiveBoard({ lesson, state, pack, board }: { lesson: LessonOnDevi
 				})}
 				<button type="button" onClick={() => toggle("ladders")} aria-expanded={drawer === "ladders"}>
 					<b>{board.ladder ? `Rung ${rungNumber}` : "For whom?"}</b>
-					<span>{board.ladder ? `${board.ladder.skill}${set.placing.side === "none" ? "" : `, ${set.placing.side}`}` : "say it later"}</span>
+					<span>
+						{board.ladder
+							? `${board.ladder.skill}${set.placing.side === "none" ? "" : `, ${set.placing.side}`}`
+							: "say it later"}
+					</span>
 				</button>
 			</div>
 			<CountZone board={board} state={state} takenBack={takenBack} onPutBack={acts.putBack} holds={holds} />
@@ -138,8 +152,12 @@ export function LiveBoard({ lesson, state, pack, board }: { lesson: LessonOnDevi
 			{drawer === "evidence" && <EvidenceDrawer board={board} onClose={close} />}
 			{drawer === "cue" && <CueDrawer visit={visit} acts={acts} onClose={close} />}
 			{drawer === "state" && <StateDrawer acts={acts} onClose={close} />}
-			{drawer === "more" && <MoreDrawer lesson={lesson.lesson} board={board} acts={acts} holds={holds} onOpen={setDrawer} onClose={close} />}
-			{drawer === "ladders" && <LaddersDrawer view={state.view} board={board} pack={pack} acts={acts} onClose={close} />}
+			{drawer === "more" && (
+				<MoreDrawer lesson={lesson.lesson} board={board} acts={acts} holds={holds} onOpen={setDrawer} onClose={close} />
+			)}
+			{drawer === "ladders" && (
+				<LaddersDrawer view={state.view} board={board} pack={pack} acts={acts} onClose={close} />
+			)}
 		</main>
 	);
 }

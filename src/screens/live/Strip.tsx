@@ -33,7 +33,12 @@ export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {
 	const labels = faultLabels(shown, board.short);
 	const tries = board.visit.tries.length;
 	return (
-		<button type="button" className={css.strip} onClick={onOpen} aria-label={`Last tries, ${tries} in this visit: correct, take back or insert`}>
+		<button
+			type="button"
+			className={css.strip}
+			onClick={onOpen}
+			aria-label={`Last tries, ${tries} in this visit: correct, take back or insert`}
+		>
 			{shown.length === 0 && <span className={css.stripEmpty}>No tries yet. One touch each.</span>}
 			{shown.map(({ event, try: t }) =>
 				t ? (

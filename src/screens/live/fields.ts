@@ -76,7 +76,9 @@ export function fieldsFor(gate: Gate, positions: readonly WatchedPosition[]): Fi
 			};
 		case "commitment":
 			return {
-				rows: watched ? [row("committed", "committed, but", positions, { result: "miss", judged, committed: true })] : [],
+				rows: watched
+					? [row("committed", "committed, but", positions, { result: "miss", judged, committed: true })]
+					: [],
 				main: [
 					main("held-back", "", "held back", { result: "miss", judged, committed: false }),
 					main("good", "went for it", "GOOD", { result: "hit", judged, committed: true }),

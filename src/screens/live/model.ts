@@ -50,13 +50,22 @@ export function pegIn(view: LessonView, ladder: PackLadder): string {
 function railNow(view: LessonView, ladder: PackLadder): Board["rail"] {
 	const peg = pegIn(view, ladder);
 	return {
-		pegIndex: Math.max(0, ladder.rungs.findIndex((rung) => rung.id === peg)),
+		pegIndex: Math.max(
+			0,
+			ladder.rungs.findIndex((rung) => rung.id === peg),
+		),
 		holes: ladder.rungs.map(({ id, settings }) => {
 			const before = ladder.holes.find((hole) => hole.rung === id)?.state ?? "open";
 			const metNow = view.visits.some(
 				(v) => v.ladder === ladder.id && v.rung === id && v.placing.reEarn === null && v.verdict.kind === "met",
 			);
-			const state: HoleState = metNow ? (before === "open" || before === "skipped" ? "passed" : before === "passed" ? "held" : before) : before;
+			const state: HoleState = metNow
+				? before === "open" || before === "skipped"
+					? "passed"
+					: before === "passed"
+						? "held"
+						: before
+				: before;
 			return { rung: id, name: settings.name, state };
 		}),
 	};

@@ -5,8 +5,8 @@ import { v7 as uuid } from "uuid";
 import * as acts from "@/core/acts/acts";
 import type { Advice } from "@/core/advice";
 import type { Attempt, Body, Variation } from "@/core/log/kinds";
-import type { LessonOnDevice } from "@/device/lesson";
 import { type PackLadder, placeOn } from "@/core/pack/pack";
+import type { LessonOnDevice } from "@/device/lesson";
 import { type Board, boardOf, pegIn } from "./model";
 
 const undoWords: Record<string, string> = {
@@ -115,7 +115,9 @@ export function useActs(lesson: LessonOnDevice) {
 			moveTo(rung: string) {
 				const { set, ladder } = now();
 				if (!ladder || rung === set.placing.rung) return;
-				write(acts.movePeg(uuid, view(), set, ladder, rung, { from: set.placing.rung, reason: "by hand", evidence: [] }));
+				write(
+					acts.movePeg(uuid, view(), set, ladder, rung, { from: set.placing.rung, reason: "by hand", evidence: [] }),
+				);
 			},
 			follow(advice: Advice) {
 				const { set, ladder } = now();

@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useState, useSyncExternalStore } from "react";
-import { type LessonState, LessonOnDevice } from "@/device/lesson";
+import { LessonOnDevice, type LessonState } from "@/device/lesson";
 
 /** The lesson named in the address. One static page serves every lesson, with or without a signal. */
 export function useLessonId(): string | null {

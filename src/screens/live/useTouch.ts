@@ -99,6 +99,8 @@ export function together(fields: readonly Field[], held: boolean): Attempt {
 	const first = fields[0] as Field;
 	return {
 		...first.attempt,
-		off: fields.flatMap((field) => field.attempt.off.map((off) => (held ? { ...off, direction: "beyond" as const } : off))),
+		off: fields.flatMap((field) =>
+			field.attempt.off.map((off) => (held ? { ...off, direction: "beyond" as const } : off)),
+		),
 	};
 }

@@ -12,7 +12,14 @@ export function Records({ studio, aside }: RecordsPage) {
 	const router = useRouter();
 	const [state, setState] = useState<"idle" | "asking" | "busy" | "done">("idle");
 	return (
-		<Bench margin={<p className="mute">Nothing that a screen has shown as kept is ever dropped. What could not be taken in stays here, word for word, with its reason.</p>}>
+		<Bench
+			margin={
+				<p className="mute">
+					Nothing that a screen has shown as kept is ever dropped. What could not be taken in stays here, word for word,
+					with its reason.
+				</p>
+			}
+		>
 			<h1>Records</h1>
 			<h2 className="mt-4">Set aside</h2>
 			{aside.length === 0 && <p className="mute">Nothing is set aside.</p>}
@@ -21,7 +28,8 @@ export function Records({ studio, aside }: RecordsPage) {
 					<li key={one.n}>
 						<b>{one.reason}</b>
 						<div className="mute">
-							Number {one.dseq} of device {one.device.slice(0, 8)}, arrived {one.arrivedAt.slice(0, 16).replace("T", " ")} UTC
+							Number {one.dseq} of device {one.device.slice(0, 8)}, arrived{" "}
+							{one.arrivedAt.slice(0, 16).replace("T", " ")} UTC
 						</div>
 						<details>
 							<summary>its words</summary>
@@ -33,7 +41,9 @@ export function Records({ studio, aside }: RecordsPage) {
 			{studio.demo && (
 				<>
 					<h2 className="mt-4">The demo studio</h2>
-					<p>Everything in it is made up. Making it anew throws away what you changed and counted in it, on every device.</p>
+					<p>
+						Everything in it is made up. Making it anew throws away what you changed and counted in it, on every device.
+					</p>
 					{state === "asking" ? (
 						<p className="d-flex gap-2 align-items-center">
 							<Button

@@ -4,12 +4,20 @@ import { useEffect } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useFieldArray, useFormContext } from "react-hook-form";
-import { type KeyPosition, type Skill, cueKinds } from "@/core/skill/skill";
+import { cueKinds, type KeyPosition, type Skill } from "@/core/skill/skill";
 import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
 
 /** The details of a key position, open under its row. */
-export function PositionFields({ index, earlier, onRemove }: { index: number; earlier: readonly KeyPosition[]; onRemove: () => void }) {
+export function PositionFields({
+	index,
+	earlier,
+	onRemove,
+}: {
+	index: number;
+	earlier: readonly KeyPosition[];
+	onRemove: () => void;
+}) {
 	const { register, control, formState, setFocus, getValues } = useFormContext<Skill>();
 	const cues = useFieldArray({ control, name: `positions.${index}.cues`, keyName: "row" });
 	const errors = formState.errors.positions?.[index];
@@ -25,7 +33,12 @@ export function PositionFields({ index, earlier, onRemove }: { index: number; ea
 			<Row id={id("short")} label="Short name, ten letters" error={errors?.short} className={css.half ?? ""}>
 				<Form.Control {...register(`positions.${index}.short`)} dir="auto" isInvalid={Boolean(errors?.short)} />
 			</Row>
-			<Row id={id("tell")} label="Tell: how one sees, feels or hears it" error={errors?.tell} className={css.full ?? ""}>
+			<Row
+				id={id("tell")}
+				label="Tell: how one sees, feels or hears it"
+				error={errors?.tell}
+				className={css.full ?? ""}
+			>
 				<Form.Control {...register(`positions.${index}.tell`)} dir="auto" isInvalid={Boolean(errors?.tell)} />
 			</Row>
 			<fieldset className={css.full}>

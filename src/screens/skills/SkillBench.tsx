@@ -6,7 +6,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { FormProvider, useFieldArray, useForm, useWatch } from "react-hook-form";
 import { v7 as uuid } from "uuid";
-import { type KeyPosition, Skill, firstCue, skillLabels } from "@/core/skill/skill";
+import { firstCue, type KeyPosition, Skill, skillLabels } from "@/core/skill/skill";
 import type { Refusal } from "@/core/words/refuse";
 import { keepSkill } from "@/doors/actions";
 import { Archive } from "@/ui/Archive";
@@ -14,13 +14,21 @@ import { Bench } from "@/ui/Bench";
 import { Refusals } from "@/ui/Refusals";
 import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
-import { sentenceResolver } from "@/ui/sentenceResolver";
 import { Sortable, SortableRow } from "@/ui/Sortable";
+import { sentenceResolver } from "@/ui/sentenceResolver";
 import { useDraft } from "@/ui/useDraft";
 import { useKeys } from "@/ui/useKeys";
 import { PositionFields } from "./PositionFields";
 
-const freshPosition = (): KeyPosition => ({ id: uuid(), name: "", short: "", tell: "", cues: [], fault: "", origin: null });
+const freshPosition = (): KeyPosition => ({
+	id: uuid(),
+	name: "",
+	short: "",
+	tell: "",
+	cues: [],
+	fault: "",
+	origin: null,
+});
 
 interface Props {
 	at: { id: string; rev: number } | null;
@@ -68,14 +76,16 @@ export function SkillBench({ at, skill, archived, followed }: Props) {
 		<Bench
 			keys={[
 				{ keys: ["a"], does: "add a position" },
-				{ keys: ["Space", "↑", "↓"], does: "on a grip: move the row" },
+				{ keys: ["↑", "↓"], does: "on a grip: move the row" },
 			]}
 			margin={
 				<>
 					<div className={css.note}>
 						<h2>How it is read</h2>
 						<p className="mute m-0">
-							Ground up, or start to finish. A fault comes from an earlier position, so the first one off is corrected first. A cue outside of the body is offered before others. The short name, ten letters at most, stands on the phone.
+							Ground up, or start to finish. A fault comes from an earlier position, so the first one off is corrected
+							first. A cue outside of the body is offered before others. The short name, ten letters at most, stands on
+							the phone.
 						</p>
 					</div>
 					{at && (
@@ -129,31 +139,51 @@ export function SkillBench({ at, skill, archived, followed }: Props) {
 						<span>cue</span>
 						<span>comes from</span>
 					</div>
-					<Sortable ids={positions.map((p) => p.id)} onMove={(from, to) => rows.move(from, to)}>
+					<Sortable
+						ids={positions.map((p) => p.id)}
+						onStart={() => setOpen(null)}
+						onMove={(from, to) => rows.move(from, to)}
+					>
 						{rows.fields.map((field, i) => {
 							const position = positions[i] ?? field;
 							const isOpen = open === position.id;
 							const bad = errors.positions?.[i];
 							return (
-								<SortableRow key={position.id} id={position.id} label={`position ${i + 1}, ${position.short || "new"}`} className={css.row}>
+								<SortableRow
+									key={position.id}
+									id={position.id}
+									label={`position ${i + 1}, ${position.short || "new"}`}
+									className={css.row}
+								>
 									{(grip) => (
 										<>
 											<div className={`${css.summary} ${css.position}`}>
 												{grip}
 												<span className={css.number}>{i + 1}</span>
-												<button type="button" className={css.open} aria-expanded={isOpen} onClick={() => setOpen(isOpen ? null : position.id)} dir="auto">
+												<button
+													type="button"
+													className={css.open}
+													aria-expanded={isOpen}
+													onClick={() => setOpen(isOpen ? null : position.id)}
+													dir="auto"
+												>
 													{position.short || "open"}
 												</button>
 												<span className={css.cell} dir="auto">
-													{position.name || <span className="mute">not named yet</span>} {bad && <span className="asks">look here</span>}
+													{position.name || <span className="mute">not named yet</span>}{" "}
+													{bad && <span className="asks">look here</span>}
 												</span>
 												<span className={`${css.cell} mute`} dir="auto">
 													{firstCue(position.cues)?.text}
 												</span>
-												<span className={`${css.cell} mute`}>{positions.find((p) => p.id === position.origin)?.short}</span>
+												<span className={`${css.cell} mute`}>
+													{positions.find((p) => p.id === position.origin)?.short}
+												</span>
 											</div>
 											{isOpen && (
 												<PositionFields
+													// Inputs belong to a place in the list: a row that moved gets new ones.
+													key={`place ${i}`}
 													index={i}
 													earlier={positions.slice(0, i)}
 													onRemove={() => {
@@ -168,7 +198,9 @@ export function SkillBench({ at, skill, archived, followed }: Props) {
 							);
 						})}
 					</Sortable>
-					{rows.fields.length === 0 && <p className="mt-2 mute">No key position yet. Two or three are enough to begin with.</p>}
+					{rows.fields.length === 0 && (
+						<p className="mt-2 mute">No key position yet. Two or three are enough to begin with.</p>
+					)}
 					<Refusals refusals={refused} />
 					<div className={css.actions}>
 						<Button variant="outline-primary" onClick={add}>

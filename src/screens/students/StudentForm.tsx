@@ -7,7 +7,7 @@ import Col from "react-bootstrap/Col";
 import Form from "react-bootstrap/Form";
 import BootRow from "react-bootstrap/Row";
 import { useForm } from "react-hook-form";
-import { Student, bodyParts, levels, studentLabels } from "@/core/people/student";
+import { bodyParts, levels, Student, studentLabels } from "@/core/people/student";
 import type { Refusal } from "@/core/words/refuse";
 import { keepStudent } from "@/doors/actions";
 import { Refusals } from "@/ui/Refusals";
@@ -15,13 +15,32 @@ import { Row } from "@/ui/Row";
 import { asFieldErrors, sentenceResolver } from "@/ui/sentenceResolver";
 import { useDraft } from "@/ui/useDraft";
 
-const fresh: Student = { name: "", strongSide: "right", born: null, level: "new to it", protectedParts: [], kit: "", wish: "" };
+const fresh: Student = {
+	name: "",
+	strongSide: "right",
+	born: null,
+	level: "new to it",
+	protectedParts: [],
+	kit: "",
+	wish: "",
+};
 
 /** Everything a coach notes of a student at the first meeting. Kept on this device while it is typed. */
-export function StudentForm({ at, student, onDone }: { at: { id: string; rev: number } | null; student?: Student; onDone?: () => void }) {
+export function StudentForm({
+	at,
+	student,
+	onDone,
+}: {
+	at: { id: string; rev: number } | null;
+	student?: Student;
+	onDone?: () => void;
+}) {
 	const router = useRouter();
 	const [refused, setRefused] = useState<Refusal[]>([]);
-	const form = useForm<Student, unknown, Student>({ defaultValues: student ?? fresh, resolver: sentenceResolver(Student, studentLabels) });
+	const form = useForm<Student, unknown, Student>({
+		defaultValues: student ?? fresh,
+		resolver: sentenceResolver(Student, studentLabels),
+	});
 	const { restored, forget } = useDraft(`student ${at?.id ?? "new"}`, at?.rev ?? 0, form as never);
 	const { errors, isSubmitting } = form.formState;
 	const save = form.handleSubmit(async (values) => {
@@ -29,7 +48,8 @@ export function StudentForm({ at, student, onDone }: { at: { id: string; rev: nu
 		const outcome = await keepStudent(values, at);
 		if (!outcome.ok) {
 			setRefused(outcome.refusals);
-			for (const [name, error] of Object.entries(asFieldErrors(outcome.refusals))) form.setError(name as keyof Student, error as never);
+			for (const [name, error] of Object.entries(asFieldErrors(outcome.refusals)))
+				form.setError(name as keyof Student, error as never);
 			return;
 		}
 		forget();
@@ -67,7 +87,11 @@ export function StudentForm({ at, student, onDone }: { at: { id: string; rev: nu
 				</Col>
 				<Col sm={4}>
 					<Row id="born" label="Year of birth, if known" error={errors.born}>
-						<Form.Control type="number" {...form.register("born", { setValueAs: (v) => (v === "" || v === null ? null : Number(v)) })} isInvalid={Boolean(errors.born)} />
+						<Form.Control
+							type="number"
+							{...form.register("born", { setValueAs: (v) => (v === "" || v === null ? null : Number(v)) })}
+							isInvalid={Boolean(errors.born)}
+						/>
 					</Row>
 				</Col>
 				<Col sm={4}>
@@ -83,10 +107,23 @@ export function StudentForm({ at, student, onDone }: { at: { id: string; rev: nu
 			<fieldset className="mb-2">
 				<legend className="form-label m-0">Protected body parts</legend>
 				{bodyParts.map((part) => (
-					<Form.Check inline key={part} id={`part-${part}`} type="checkbox" label={part} value={part} {...form.register("protectedParts")} />
+					<Form.Check
+						inline
+						key={part}
+						id={`part-${part}`}
+						type="checkbox"
+						label={part}
+						value={part}
+						{...form.register("protectedParts")}
+					/>
 				))}
 			</fieldset>
-			<Row id="kit" label="Kit" hint="Length, weight, grip, condition; a growing child’s again in spring." error={errors.kit}>
+			<Row
+				id="kit"
+				label="Kit"
+				hint="Length, weight, grip, condition; a growing child’s again in spring."
+				error={errors.kit}
+			>
 				<Form.Control as="textarea" rows={2} {...form.register("kit")} dir="auto" isInvalid={Boolean(errors.kit)} />
 			</Row>
 			<Row id="wish" label="Wish" hint="What the student, or the parent, wants." error={errors.wish}>

@@ -10,7 +10,11 @@ export function StudentList({ students }: { students: StudentLine[] }) {
 	const here = students.filter((s) => !s.archived);
 	const away = students.filter((s) => s.archived);
 	return (
-		<Bench margin={<p className="mute">A student who stops is put away, not deleted: the count stays, and comes back with them.</p>}>
+		<Bench
+			margin={
+				<p className="mute">A student who stops is put away, not deleted: the count stays, and comes back with them.</p>
+			}
+		>
 			<div className={css.head}>
 				<h1>Students</h1>
 				<Link className="btn btn-primary" href="/students/new">
@@ -30,7 +34,13 @@ export function StudentList({ students }: { students: StudentLine[] }) {
 					<span className={css.miniRails}>
 						{student.rails.map((rail) => (
 							<span key={rail.id} className={css.mini}>
-								<Rail holes={rail.holes} pegIndex={rail.pegIndex} pitch={Math.min(9, 56 / rail.holes.length)} width={26} label={rail.skill} />
+								<Rail
+									holes={rail.holes}
+									pegIndex={rail.pegIndex}
+									pitch={Math.min(9, 56 / rail.holes.length)}
+									width={26}
+									label={rail.skill}
+								/>
 								<small>{rail.skill}</small>
 							</span>
 						))}

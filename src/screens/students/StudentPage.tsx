@@ -49,8 +49,18 @@ export function StudentPage({ studio, at, student, archived, ladders, promises, 
 			</div>
 			{editing && <StudentForm at={at} student={student} onDone={() => setEditing(false)} />}
 			{ladders.map((ladder) => (
-				<section key={ladder.id} className={`${css.ladder} ${ladder.archived ? css.away : ""}`} aria-label={ladder.skill}>
-					<Rail holes={ladder.rail.holes} pegIndex={ladder.rail.pegIndex} pitch={Math.min(24, 168 / ladder.rail.holes.length)} width={56} label={ladder.skill} />
+				<section
+					key={ladder.id}
+					className={`${css.ladder} ${ladder.archived ? css.away : ""}`}
+					aria-label={ladder.skill}
+				>
+					<Rail
+						holes={ladder.rail.holes}
+						pegIndex={ladder.rail.pegIndex}
+						pitch={Math.min(24, 168 / ladder.rail.holes.length)}
+						width={56}
+						label={ladder.skill}
+					/>
 					<div>
 						<Link href={`/ladders/${ladder.id}`}>
 							{ladder.skill}, {sideWords(ladder.side, student.strongSide)}
@@ -66,7 +76,18 @@ export function StudentPage({ studio, at, student, archived, ladders, promises, 
 								: "Not tried yet."}
 						</span>
 					</div>
-					<div className="text-end">{ladder.archived ? <Archive what="ladder" id={ladder.id} archived /> : <Begin ladder={ladder.id} label="lesson" wish={student.wish.slice(0, 400)} name={`lesson: ${ladder.skill}, ${ladder.side}`} />}</div>
+					<div className="text-end">
+						{ladder.archived ? (
+							<Archive what="ladder" id={ladder.id} archived />
+						) : (
+							<Begin
+								ladder={ladder.id}
+								label="lesson"
+								wish={student.wish.slice(0, 400)}
+								name={`lesson: ${ladder.skill}, ${ladder.side}`}
+							/>
+						)}
+					</div>
 				</section>
 			))}
 			<p className="mt-3">

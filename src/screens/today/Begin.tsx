@@ -7,7 +7,21 @@ import { begin } from "@/device/begin";
 import { Refusals } from "@/ui/Refusals";
 
 /** Starts a lesson in one press. What it lasts and what the student wants can be said first, and need not be. */
-export function Begin({ ladder, label, quiet = false, minutes = 45, wish = "", name }: { ladder: string | null; label: string; quiet?: boolean; minutes?: number; wish?: string; name?: string }) {
+export function Begin({
+	ladder,
+	label,
+	quiet = false,
+	minutes = 45,
+	wish = "",
+	name,
+}: {
+	ladder: string | null;
+	label: string;
+	quiet?: boolean;
+	minutes?: number;
+	wish?: string;
+	name?: string;
+}) {
 	const router = useRouter();
 	const [busy, setBusy] = useState(false);
 	const [failed, setFailed] = useState(false);
@@ -30,7 +44,13 @@ export function Begin({ ladder, label, quiet = false, minutes = 45, wish = "", n
 			>
 				{label}
 			</Button>
-			{failed && <Refusals refusals={[{ path: "", sentence: "The server does not answer, so no lesson was begun. Press again when it does." }]} />}
+			{failed && (
+				<Refusals
+					refusals={[
+						{ path: "", sentence: "The server does not answer, so no lesson was begun. Press again when it does." },
+					]}
+				/>
+			)}
 		</>
 	);
 }

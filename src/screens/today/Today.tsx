@@ -43,7 +43,13 @@ export function Today({ studio, day, open, students, keeping, decide }: TodayPro
 			))}
 			{next && (
 				<section className={css.next} aria-label="Next lesson">
-					<p className={css.when}>{next.next ? (next.next === day ? "next, today" : `next, ${dayWords(next.next, day)}, ${fromToday(next.next, day)}`) : "no day set"}</p>
+					<p className={css.when}>
+						{next.next
+							? next.next === day
+								? "next, today"
+								: `next, ${dayWords(next.next, day)}, ${fromToday(next.next, day)}`
+							: "no day set"}
+					</p>
 					<p className={css.who}>
 						<Link href={`/students/${next.id}`} dir="auto">
 							{next.name}
@@ -101,14 +107,25 @@ function LadderLine({ ladder, day, large = false }: { ladder: TodayLadder; day: 
 	const peg = rail.holes[rail.pegIndex];
 	return (
 		<div className={large ? css.ladder : css.small}>
-			{large && <Rail holes={rail.holes} pegIndex={rail.pegIndex} pitch={Math.min(22, 150 / rail.holes.length)} width={46} label={ladder.skill} />}
+			{large && (
+				<Rail
+					holes={rail.holes}
+					pegIndex={rail.pegIndex}
+					pitch={Math.min(22, 150 / rail.holes.length)}
+					width={46}
+					label={ladder.skill}
+				/>
+			)}
 			<div>
 				<Link href={`/ladders/${ladder.id}`}>
 					{ladder.skill}
 					{ladder.side === "none" ? "" : `, ${ladder.side}`}
 				</Link>
 				<div dir="auto">
-					<b className={large ? css.peg : ""}>{peg?.name}</b> <span className="mute">rung {rail.pegIndex + 1} of {rail.holes.length}</span>
+					<b className={large ? css.peg : ""}>{peg?.name}</b>{" "}
+					<span className="mute">
+						rung {rail.pegIndex + 1} of {rail.holes.length}
+					</span>
 				</div>
 				{last && large && (
 					<p className="mute m-0">
@@ -118,7 +135,12 @@ function LadderLine({ ladder, day, large = false }: { ladder: TodayLadder; day: 
 					</p>
 				)}
 			</div>
-			<Begin ladder={ladder.id} label="lesson" quiet={!large} name={`lesson: ${ladder.skill}${ladder.side === "none" ? "" : `, ${ladder.side}`}`} />
+			<Begin
+				ladder={ladder.id}
+				label="lesson"
+				quiet={!large}
+				name={`lesson: ${ladder.skill}${ladder.side === "none" ? "" : `, ${ladder.side}`}`}
+			/>
 		</div>
 	);
 }
@@ -134,7 +156,8 @@ function Welcome() {
 		<section className={css.welcome}>
 			<p className={css.who}>Welcome</p>
 			<p>
-				Peg Ladder keeps the count, judges the pass, and remembers. It starts with a student and a skill; three plain rungs are enough to count at once.
+				Peg Ladder keeps the count, judges the pass, and remembers. It starts with a student and a skill; three plain
+				rungs are enough to count at once.
 			</p>
 			<p className="d-flex gap-2">
 				<Link className="btn btn-primary" href="/students/new">

@@ -63,7 +63,15 @@ export function WrapMargin({ lesson, view, students, nameOf, wish }: Props) {
 							setDue("");
 						}}
 					>
-						<Form.Control required maxLength={400} aria-label="Promise" placeholder="what you will do" value={text} onChange={(e) => setText(e.target.value)} dir="auto" />
+						<Form.Control
+							required
+							maxLength={400}
+							aria-label="Promise"
+							placeholder="what you will do"
+							value={text}
+							onChange={(e) => setText(e.target.value)}
+							dir="auto"
+						/>
 						{students.length > 1 && (
 							<Form.Select aria-label="To whom" value={who} onChange={(e) => setWho(e.target.value)}>
 								{students.map((id) => (

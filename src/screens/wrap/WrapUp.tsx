@@ -13,8 +13,8 @@ import type { LessonOnDevice, LessonState } from "@/device/lesson";
 import { Bench } from "@/ui/Bench";
 import { dayWords } from "@/ui/dates";
 import { PegMoves } from "@/ui/PegMoves";
-import { RungFacts } from "@/ui/RungFacts";
 import { Row } from "@/ui/Row";
+import { RungFacts } from "@/ui/RungFacts";
 import { useKept } from "./useKept";
 import { WrapMargin } from "./WrapMargin";
 
@@ -30,7 +30,14 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 	const [remark, setRemark, forgetRemark] = useKept(`remark ${lesson.lesson}`, closed?.remark ?? "");
 	const [next, setNext, forgetNext] = useKept(`next ${lesson.lesson}`, closed?.next ?? "");
 	const drafted = students
-		.map((id) => noteFor(nameOf(id) ?? "", dayWords(day), rungs.filter((rung) => rung.student === id), next ? dayWords(next) : null))
+		.map((id) =>
+			noteFor(
+				nameOf(id) ?? "",
+				dayWords(day),
+				rungs.filter((rung) => rung.student === id),
+				next ? dayWords(next) : null,
+			),
+		)
 		.join("\n\n");
 	const [ownNote, setNote, forgetNote] = useKept(`note ${lesson.lesson}`, closed?.note ?? "");
 	const note = ownNote || drafted;
@@ -44,7 +51,10 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 		lesson.write(
 			view.closed
 				? [{ kind: "amend", student, body: { target: view.closed.id, body } }]
-				: [...view.sets.filter((set) => set.open).map((set) => closeSet(set, "lesson over")), { kind: "lesson.closed", student, body }],
+				: [
+						...view.sets.filter((set) => set.open).map((set) => closeSet(set, "lesson over")),
+						{ kind: "lesson.closed", student, body },
+					],
 		);
 		await lesson.settled();
 		forgetRemark();
@@ -56,7 +66,17 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 
 	const unplaced = rungs.some((rung) => rung.ladder === null);
 	return (
-		<Bench margin={<WrapMargin lesson={lesson} view={view} students={students} nameOf={nameOf} wish={view.opened?.body.wish ?? ""} />}>
+		<Bench
+			margin={
+				<WrapMargin
+					lesson={lesson}
+					view={view}
+					students={students}
+					nameOf={nameOf}
+					wish={view.opened?.body.wish ?? ""}
+				/>
+			}
+		>
 			<h1 dir="auto">{students.map(nameOf).join(", ") || "Quick count"}</h1>
 			<p className="mute">
 				Wrap-up of {day && dayWords(day)}
@@ -66,20 +86,43 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 			</p>
 			{unplaced && (
 				<p className="asks">
-					Some tries are for nobody yet. <Link href={`/live?lesson=${lesson.lesson}`}>Say for whom</Link> before you close.
+					Some tries are for nobody yet. <Link href={`/live?lesson=${lesson.lesson}`}>Say for whom</Link> before you
+					close.
 				</p>
 			)}
 			{rungs.length === 0 && <p>Nothing was counted.</p>}
 			{rungs.map((rung) => (
-				<RungFacts key={`${rung.student}${rung.ladder}${rung.rung}`} rung={rung} who={students.length > 1 ? nameOf(rung.student) : undefined} />
+				<RungFacts
+					key={`${rung.student}${rung.ladder}${rung.rung}`}
+					rung={rung}
+					who={students.length > 1 ? nameOf(rung.student) : undefined}
+				/>
 			))}
 			<PegMoves view={view} />
 			<Form onSubmit={(event) => event.preventDefault()} className="mt-3">
 				<Row id="remark" label="Remark, for you">
-					<Form.Control as="textarea" rows={2} maxLength={4000} value={remark} onChange={(e) => setRemark(e.target.value)} dir="auto" />
+					<Form.Control
+						as="textarea"
+						rows={2}
+						maxLength={4000}
+						value={remark}
+						onChange={(e) => setRemark(e.target.value)}
+						dir="auto"
+					/>
 				</Row>
-				<Row id="note" label="Note for the student, to copy and send" hint="Written from the count; change it as you like.">
-					<Form.Control as="textarea" rows={6} maxLength={4000} value={note} onChange={(e) => setNote(e.target.value)} dir="auto" />
+				<Row
+					id="note"
+					label="Note for the student, to copy and send"
+					hint="Written from the count; change it as you like."
+				>
+					<Form.Control
+						as="textarea"
+						rows={6}
+						maxLength={4000}
+						value={note}
+						onChange={(e) => setNote(e.target.value)}
+						dir="auto"
+					/>
 				</Row>
 				<div className="d-flex gap-3 align-items-end flex-wrap">
 					<Button
@@ -99,7 +142,8 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 					</Button>
 				</div>
 				<p className="hint mt-2" role="status">
-					{state.unkept > 0 ? `keeping ${state.unkept}` : "all kept"} · {state.unsent > 0 ? `${state.unsent} to send` : "all sent"}
+					{state.unkept > 0 ? `keeping ${state.unkept}` : "all kept"} ·{" "}
+					{state.unsent > 0 ? `${state.unsent} to send` : "all sent"}
 				</p>
 			</Form>
 		</Bench>

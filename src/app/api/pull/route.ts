@@ -13,7 +13,9 @@ export async function GET(request: Request) {
 	const after = Number(query.get("after") ?? 0);
 	if (!lesson) return refused(400, [{ path: "lesson", sentence: "Lesson is missing." }]);
 	if (!Number.isSafeInteger(after) || after < 0)
-		return refused(400, [{ path: "after", sentence: `After is "${query.get("after")}"; a whole number from 0 is needed.` }]);
+		return refused(400, [
+			{ path: "after", sentence: `After is "${query.get("after")}"; a whole number from 0 is needed.` },
+		]);
 	const open = await store();
 	const studio = await studioMark(open);
 	return NextResponse.json({ studio, ...(await eventsAfter(open, after, lesson)) });

@@ -1,7 +1,7 @@
 import { NextResponse } from "next/server";
 import * as z from "zod/mini";
-import { ident, whole } from "@/core/words/text";
 import { parse } from "@/core/words/refuse";
+import { ident, whole } from "@/core/words/text";
 import { readJson, refused, stranger } from "@/doors/route";
 import { store } from "@/store/db";
 import { pushEvents } from "@/store/events";
@@ -22,6 +22,7 @@ export async function POST(request: Request) {
 	if (!body.ok) return refused(400, body.refusals);
 	const open = await store();
 	const studio = await studioMark(open);
-	if (studio.id !== body.value.studio || studio.epoch !== body.value.epoch) return NextResponse.json({ studio }, { status: 409 });
+	if (studio.id !== body.value.studio || studio.epoch !== body.value.epoch)
+		return NextResponse.json({ studio }, { status: 409 });
 	return NextResponse.json({ studio, ...(await pushEvents(open, body.value.device, body.value.events)) });
 }

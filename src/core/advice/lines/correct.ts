@@ -1,7 +1,7 @@
 import type { WatchedPosition } from "@/core/log/kinds";
 import { type Cue, firstCue } from "@/core/skill/skill";
 import { plural } from "@/core/words/numbers";
-import { type Facts, type Run, easingAct } from "../facts";
+import { easingAct, type Facts, type Run } from "../facts";
 import type { Advice, Line } from "../line";
 
 const directionWords = (run: Run): string =>
@@ -20,7 +20,7 @@ export const secondCue: Line = {
 	speak(facts) {
 		const run = stubborn(facts);
 		if (!run || !facts.settings.secondCue || run.corrections > 1 || facts.inDip) return null;
-		return correction(facts, run, `${stillOff(run)} This rung allows a second cue.`, otherCue(facts, run));
+		return correction(run, `${stillOff(run)} This rung allows a second cue.`, otherCue(facts, run));
 	},
 };
 
@@ -32,7 +32,12 @@ export const ease: Line = {
 		if (!run) return null;
 		const about = { reason: stillOff(run), evidence: run.tries.map((t) => t.id), position: run.position.id };
 		if (facts.inDip)
-			return { ...about, title: "A dip is expected here", reason: `${about.reason} The rung is new; give it time.`, act: null };
+			return {
+				...about,
+				title: "A dip is expected here",
+				reason: `${about.reason} The rung is new; give it time.`,
+				act: null,
+			};
 		return { ...about, ...easingAct(facts) };
 	},
 };
@@ -45,11 +50,11 @@ export const correct: Line = {
 		const run = facts.runs.find((r) => r.corrections === 0 && r.tries.length >= facts.settings.correctAfter);
 		if (!run) return null;
 		const told = `${directionWords(run)} in the last ${run.tries.length}, no word on it yet.`;
-		return correction(facts, run, told.charAt(0).toUpperCase() + told.slice(1), offered(facts, run.position));
+		return correction(run, told.charAt(0).toUpperCase() + told.slice(1), offered(facts, run.position));
 	},
 };
 
-function correction(facts: Facts, run: Run, reason: string, cue: Cue | undefined): Omit<Advice, "line" | "canSilence"> {
+function correction(run: Run, reason: string, cue: Cue | undefined): Omit<Advice, "line" | "canSilence"> {
 	return {
 		title: `Correct ${run.position.short}`,
 		reason: cue ? `${reason} Cue: “${cue.text}”.` : reason,
@@ -71,7 +76,9 @@ const offered = (facts: Facts, position: WatchedPosition): Cue | undefined =>
 function otherCue(facts: Facts, run: Run): Cue | undefined {
 	const given = new Set(
 		facts.input.visit.entries.flatMap(({ event }) =>
-			event.kind === "feedback" && event.body.position === run.position.id && event.body.cue ? [event.body.cue.text] : [],
+			event.kind === "feedback" && event.body.position === run.position.id && event.body.cue
+				? [event.body.cue.text]
+				: [],
 		),
 	);
 	return firstCue(run.position.cues.filter((cue) => !given.has(cue.text)));

@@ -1,5 +1,5 @@
-import type { Entry, TryView } from "@/core/log/lesson";
 import type { Direction } from "@/core/log/kinds";
+import type { Entry, TryView } from "@/core/log/lesson";
 import { plural } from "@/core/words/numbers";
 import type { Facts } from "../facts";
 import type { Line } from "../line";

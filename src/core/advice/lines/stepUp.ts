@@ -1,7 +1,7 @@
 import { fewestTries, ruleSentence } from "@/core/rules";
 import { plural } from "@/core/words/numbers";
-import type { Advice, Line } from "../line";
 import { type Facts, indexOf } from "../facts";
+import type { Advice, Line } from "../line";
 
 /** The rule is met: a rung up, or back up to where the student stepped down from. */
 export const stepUp: Line = {
@@ -25,7 +25,10 @@ export const stepUp: Line = {
 
 function evidenceOf({ input, counted }: Facts): string[] {
 	const at = counted.findIndex((t) => t.id === input.verdict.metBy);
-	return counted.slice(0, at + 1).filter((t) => t.variation === "own").map((t) => t.id);
+	return counted
+		.slice(0, at + 1)
+		.filter((t) => t.variation === "own")
+		.map((t) => t.id);
 }
 
 function oneUp(facts: Facts): Omit<Advice, "line" | "canSilence"> {

@@ -9,7 +9,8 @@ export const stop: Line = {
 		if (pain?.kind === "pain")
 			return {
 				title: `Stop: pain, ${pain.body.part}`,
-				reason: "Pain ends the work on this rung. If it stays or is sharp, a professional looks at it before the next lesson.",
+				reason:
+					"Pain ends the work on this rung. If it stays or is sharp, a professional looks at it before the next lesson.",
 				act: { kind: "next" },
 				evidence: [],
 			};

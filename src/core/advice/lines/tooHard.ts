@@ -22,7 +22,8 @@ export const tooHard: Line = {
 		const band = Math.round(placing.bandLow * 100) / 10;
 		const told = `${good} of ${tries.length} good: ${chance < 0.01 ? "under 1" : Math.round(chance * 100)} in 100 that this is a ${band}-in-10 rung today.`;
 		const evidence = tries.map((t) => t.id);
-		if (inDip) return { title: "A dip is expected here", reason: `${told} The rung is new; give it time.`, act: null, evidence };
+		if (inDip)
+			return { title: "A dip is expected here", reason: `${told} The rung is new; give it time.`, act: null, evidence };
 		const { title, act } = easingAct(facts);
 		return { title: `Too hard today. ${title}`, reason: told, act, evidence };
 	},

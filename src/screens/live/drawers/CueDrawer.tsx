@@ -31,9 +31,13 @@ export function CueDrawer({ visit, acts, onClose }: { visit: Visit; acts: Acts; 
 							))}
 						</div>
 						<Choices>
-							<Choice onClick={() => say({ type: "correction", position: position.id, cue: null })}>in own words</Choice>
+							<Choice onClick={() => say({ type: "correction", position: position.id, cue: null })}>
+								in own words
+							</Choice>
 							<Choice onClick={() => say({ type: "question", position: position.id, cue: null })}>asked</Choice>
-							<Choice onClick={() => say({ type: "confirmation", position: position.id, cue: null })}>“that was it”</Choice>
+							<Choice onClick={() => say({ type: "confirmation", position: position.id, cue: null })}>
+								“that was it”
+							</Choice>
 						</Choices>
 					</section>
 				);

@@ -4,7 +4,15 @@ import { useEffect, useRef } from "react";
 import css from "../live.module.scss";
 
 /** Covers the upper zones only, never the fields; a touch on a field logs and closes it. */
-export function Drawer({ title, onClose, children }: { title: string; onClose: () => void; children: React.ReactNode }) {
+export function Drawer({
+	title,
+	onClose,
+	children,
+}: {
+	title: string;
+	onClose: () => void;
+	children: React.ReactNode;
+}) {
 	const ref = useRef<HTMLElement>(null);
 	useEffect(() => {
 		const before = document.activeElement;

@@ -1,5 +1,5 @@
-import { TryMark, tryWords } from "@/ui/Marks";
 import { ruleSentence } from "@/core/rules";
+import { TryMark, tryWords } from "@/ui/Marks";
 import css from "../live.module.scss";
 import type { Board } from "../model";
 import { Drawer } from "./Drawer";

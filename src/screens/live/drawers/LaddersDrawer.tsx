@@ -23,7 +23,15 @@ export function LaddersDrawer(props: Props) {
 	return <Next {...props} ladders={pack.ladders} here={board.ladder} />;
 }
 
-function Next({ view, board, pack, acts, onClose, ladders, here }: Props & { ladders: readonly PackLadder[]; here: PackLadder }) {
+function Next({
+	view,
+	board,
+	pack,
+	acts,
+	onClose,
+	ladders,
+	here,
+}: Props & { ladders: readonly PackLadder[]; here: PackLadder }) {
 	const name = (ladder: PackLadder) => pack.students.find((s) => s.id === ladder.student)?.student.name ?? "";
 	const others = ladders
 		.filter((ladder) => ladder.id !== here.id)
@@ -105,7 +113,9 @@ function Assign({ pack, acts, onClose }: Props) {
 		);
 	return (
 		<Drawer title="For whom was this?" onClose={onClose}>
-			{pack.ladders.length === 0 && <p>No ladder is there yet. The count waits here; make a ladder on a student’s page, then say it.</p>}
+			{pack.ladders.length === 0 && (
+				<p>No ladder is there yet. The count waits here; make a ladder on a student’s page, then say it.</p>
+			)}
 			{pack.ladders.map((one) => (
 				<Choice key={one.id} small={one.skill} onClick={() => setLadder(one)}>
 					<span dir="auto">{pack.students.find((s) => s.id === one.student)?.student.name}</span>

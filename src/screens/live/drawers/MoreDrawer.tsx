@@ -3,8 +3,8 @@
 import Link from "next/link";
 import { useState } from "react";
 import { bodyParts } from "@/core/people/student";
-import css from "../live.module.scss";
 import type { DrawerName } from "../LiveBoard";
+import css from "../live.module.scss";
 import type { Board } from "../model";
 import type { Acts } from "../useActs";
 import { Choice, Choices, Drawer } from "./Drawer";
@@ -38,7 +38,8 @@ export function MoreDrawer({
 		return (
 			<Drawer title="Stop. Where does it hurt?" onClose={onClose}>
 				<p className="m-0">
-					Pain ends the work on this rung. The rules of the discipline’s own body, the venue and licensed professionals come first.
+					Pain ends the work on this rung. The rules of the discipline’s own body, the venue and licensed professionals
+					come first.
 				</p>
 				<Choices>
 					{bodyParts.map((name) => (
@@ -82,10 +83,18 @@ export function MoreDrawer({
 				<Choice aria-pressed={set.variation === "own"} onClick={done(() => acts.variation("own"))} small="as it is">
 					the rung
 				</Choice>
-				<Choice aria-pressed={set.variation === "easier"} onClick={done(() => acts.variation("easier"))} small={settings.easier || "in your own way"}>
+				<Choice
+					aria-pressed={set.variation === "easier"}
+					onClick={done(() => acts.variation("easier"))}
+					small={settings.easier || "in your own way"}
+				>
 					easier
 				</Choice>
-				<Choice aria-pressed={set.variation === "harder"} onClick={done(() => acts.variation("harder"))} small={settings.harder || "in your own way"}>
+				<Choice
+					aria-pressed={set.variation === "harder"}
+					onClick={done(() => acts.variation("harder"))}
+					small={settings.harder || "in your own way"}
+				>
 					harder
 				</Choice>
 			</Choices>
@@ -95,7 +104,11 @@ export function MoreDrawer({
 				</Choice>
 			)}
 			{board.apart.map((one) => (
-				<Choice key={`${one.set}/${one.device}`} onClick={done(() => acts.join(one.set, one.device))} small="they are kept apart until you say so">
+				<Choice
+					key={`${one.set}/${one.device}`}
+					onClick={done(() => acts.join(one.set, one.device))}
+					small="they are kept apart until you say so"
+				>
 					count in {one.tries} tries of another device
 				</Choice>
 			))}
@@ -130,7 +143,15 @@ function Park({ board, acts, onClose }: { board: Board; acts: Acts; onClose: () 
 					park(text);
 				}}
 			>
-				<input className="form-control" aria-label="In your own words" placeholder="in your own words" maxLength={1000} value={text} onChange={(event) => setText(event.target.value)} dir="auto" />
+				<input
+					className="form-control"
+					aria-label="In your own words"
+					placeholder="in your own words"
+					maxLength={1000}
+					value={text}
+					onChange={(event) => setText(event.target.value)}
+					dir="auto"
+				/>
 				<button type="submit" className={css.choice}>
 					park
 				</button>

@@ -10,7 +10,17 @@ import type { Acts } from "../useActs";
 import { Choice, Choices, Drawer } from "./Drawer";
 
 /** The strip opened into large rows: correct, take back, insert. */
-export function TriesDrawer({ board, acts, layout, onClose }: { board: Board; acts: Acts; layout: FieldLayout; onClose: () => void }) {
+export function TriesDrawer({
+	board,
+	acts,
+	layout,
+	onClose,
+}: {
+	board: Board;
+	acts: Acts;
+	layout: FieldLayout;
+	onClose: () => void;
+}) {
 	const { tries } = board.visit;
 	const [open, setOpen] = useState<string | null>(null);
 	const rows = [...tries].reverse();
@@ -19,7 +29,12 @@ export function TriesDrawer({ board, acts, layout, onClose }: { board: Board; ac
 			{rows.length === 0 && <p>No tries yet in this visit.</p>}
 			{rows.map((t) => (
 				<div key={t.id}>
-					<button type="button" className={css.tryRow} aria-expanded={open === t.id} onClick={() => setOpen(open === t.id ? null : t.id)}>
+					<button
+						type="button"
+						className={css.tryRow}
+						aria-expanded={open === t.id}
+						onClick={() => setOpen(open === t.id ? null : t.id)}
+					>
 						<b>{tries.indexOf(t) + 1}</b>
 						<TryMark t={t} short={board.short} hidden />
 						<span>
@@ -47,7 +62,9 @@ function TryEditor({ t, acts, layout, onDone }: { t: TryView; acts: Acts; layout
 	return (
 		<Choices>
 			<Choice onClick={done(() => acts.takeBack(t.id))}>take back</Choice>
-			<Choice onClick={done(() => acts.amend(t.id, { ...t.body, noCount: !t.body.noCount }))}>{t.body.noCount ? "count it" : "no count"}</Choice>
+			<Choice onClick={done(() => acts.amend(t.id, { ...t.body, noCount: !t.body.noCount }))}>
+				{t.body.noCount ? "count it" : "no count"}
+			</Choice>
 			<Choice aria-pressed={mode === "insert"} onClick={() => setMode(mode === "insert" ? "correct" : "insert")}>
 				insert after
 			</Choice>
@@ -66,7 +83,10 @@ function TryEditor({ t, acts, layout, onDone }: { t: TryView; acts: Acts; layout
 						key={`${off.position}-${direction}`}
 						aria-pressed={off.direction === direction}
 						onClick={done(() =>
-							acts.amend(t.id, { ...t.body, off: t.body.off.map((o) => (o.position === off.position ? { ...o, direction } : o)) }),
+							acts.amend(t.id, {
+								...t.body,
+								off: t.body.off.map((o) => (o.position === off.position ? { ...o, direction } : o)),
+							}),
 						)}
 					>
 						{direction === "short" ? "short of its range" : "beyond its range"}

@@ -1,0 +1,167 @@
+import { type ChildProcess, spawn } from "node:child_process";
+import { mkdtempSync, rmSync } from "node:fs";
+import { createServer } from "node:net";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { AxeBuilder } from "@axe-core/playwright";
+import { fillDemo } from "@demo/fill";
+import { test as base, expect, type Page } from "@playwright/test";
+import type { LogEvent } from "@/core/log/event";
+import { openStore } from "@/store/db";
+import { eventsAfter } from "@/store/events";
+import { today } from "@/ui/dates";
+
+/** A studio of its own for each journey: a database file, and the built server on it. */
+export class Studio {
+	private server: ChildProcess | null = null;
+	private constructor(
+		readonly folder: string,
+		readonly port: number,
+	) {}
+
+	static async make(demo: boolean): Promise<Studio> {
+		const studio = new Studio(mkdtempSync(join(tmpdir(), "peg-journey-")), await freePort());
+		if (demo) await studio.inStore((store) => fillDemo(store, today()));
+		await studio.start();
+		return studio;
+	}
+
+	get url(): string {
+		return `http://localhost:${this.port}`;
+	}
+	get database(): string {
+		return `file:${join(this.folder, "studio.db")}`;
+	}
+
+	async start(): Promise<void> {
+		this.server = spawn(
+			process.execPath,
+			["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(this.port)],
+			{
+				stdio: "ignore",
+				detached: true,
+				env: { ...process.env, DATABASE_URL: this.database, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
+			},
+		);
+		for (let i = 0; i < 300; i++) {
+			try {
+				if ((await fetch(`http://127.0.0.1:${this.port}/api/pack`)).ok) return;
+			} catch {
+				await new Promise((resolve) => setTimeout(resolve, 50));
+			}
+		}
+		throw new Error("the server did not answer");
+	}
+
+	/** SIGKILL to the whole process group: nothing gets to say goodbye. */
+	async kill(): Promise<void> {
+		const { server } = this;
+		if (!server?.pid) return;
+		const gone = new Promise((resolve) => server.once("exit", resolve));
+		process.kill(-server.pid, "SIGKILL");
+		await gone;
+		this.server = null;
+	}
+
+	async inStore<T>(work: (store: Awaited<ReturnType<typeof openStore>>) => Promise<T>): Promise<T> {
+		const store = await openStore(this.database);
+		try {
+			return await work(store);
+		} finally {
+			store.close();
+		}
+	}
+
+	/** Every event in the database, oldest arrival first. */
+	events(): Promise<LogEvent[]> {
+		return this.inStore(async (store) => (await eventsAfter(store, 0)).events);
+	}
+
+	async end(): Promise<void> {
+		await this.kill();
+		rmSync(this.folder, { recursive: true, force: true });
+	}
+}
+
+const freePort = () =>
+	new Promise<number>((resolve, reject) => {
+		const probe = createServer();
+		probe.once("error", reject);
+		probe.listen(0, "127.0.0.1", () => {
+			const address = probe.address();
+			probe.close(() =>
+				address && typeof address === "object" ? resolve(address.port) : reject(new Error("no port")),
+			);
+		});
+	});
+
+/** Console errors of a page; a journey that kills its server on purpose says which are to be expected. */
+function listen(page: Page, errors: string[]): void {
+	page.on("console", (message) => {
+		if (message.type() === "error") errors.push(message.text());
+	});
+	page.on("pageerror", (error) => errors.push(error.message));
+}
+
+export const test = base.extend<{
+	demo: boolean;
+	studio: Studio;
+	errors: string[];
+	expected: RegExp | null;
+	listenTo: (page: Page) => void;
+}>({
+	demo: [false, { option: true }],
+	expected: [null, { option: true }],
+	studio: async ({ demo }, use) => {
+		const studio = await Studio.make(demo);
+		await use(studio);
+		await studio.end();
+	},
+	errors: [
+		async ({ expected }, use) => {
+			const errors: string[] = [];
+			await use(errors);
+			expect(errors.filter((error) => !expected?.test(error))).toEqual([]);
+		},
+		{ auto: true },
+	],
+	listenTo: async ({ errors }, use) => use((page) => listen(page, errors)),
+	page: async ({ page, errors }, use) => {
+		listen(page, errors);
+		await use(page);
+	},
+	baseURL: async ({ studio }, use) => use(studio.url),
+});
+
+export { expect };
+
+/** Nothing that axe can find stands in anybody's way on this page. */
+export async function accessible(page: Page): Promise<void> {
+	const { violations } = await new AxeBuilder({ page })
+		.withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"])
+		.analyze();
+	expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(" | ")}`)).toEqual([]);
+}
+
+/** What the kept mark has reached on a live lesson. */
+export async function keptMark(page: Page): Promise<{ device: string; keptTo: number; ackedTo: number }> {
+	const mark = page.getByTestId("kept");
+	const read = (name: string) => mark.getAttribute(`data-${name}`);
+	return {
+		device: (await read("device")) ?? "",
+		keptTo: Number(await read("kept-to")),
+		ackedTo: Number(await read("acked-to")),
+	};
+}
+
+export const good = (page: Page) => page.locator('[data-field="good"]');
+export const touch = (page: Page, name: string) => page.getByRole("button", { name, exact: true });
+export const field = (page: Page, id: string) => page.locator(`[data-field="${id}"]`);
+export const advice = (page: Page) => page.getByTestId("advice");
+/** Buttons of the advice, pressed once their words have stood for the deaf time. */
+export async function answer(page: Page, name: "follow" | "otherwise"): Promise<void> {
+	await page.waitForTimeout(450);
+	await advice(page)
+		.getByRole("button", { name: name === "follow" ? "follow" : /^otherwise/ })
+		.click();
+}

@@ -1,0 +1,20 @@
+import { defineConfig } from "@playwright/test";
+import { chromiumPath, quiet } from "./e2e/browser";
+
+/** Journeys drive the real interface against the real server and a real database file. */
+export default defineConfig({
+	testDir: "e2e",
+	outputDir: ".test/journeys",
+	timeout: 120_000,
+	expect: { timeout: 10_000 },
+	workers: 2,
+	fullyParallel: false,
+	forbidOnly: true,
+	reporter: [["list"], ["json", { outputFile: ".test/journeys.json" }]],
+	use: {
+		launchOptions: { executablePath: chromiumPath(), args: quiet },
+		locale: "en-GB",
+		timezoneId: "Europe/Lisbon",
+		actionTimeout: 10_000,
+	},
+});

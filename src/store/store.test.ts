@@ -1,0 +1,244 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { ladderWith, Phone, positions } from "@/core/__tests__/phone";
+import { takeBack } from "@/core/acts/acts";
+import { threeRungs } from "@/core/ladder/ladder";
+import { type LogEvent, sealEvent } from "@/core/log/event";
+import { foldLesson } from "@/core/log/lesson";
+import { openStore, type Store } from "./db";
+import { eventsAfter, listQuarantine, pushEvents } from "./events";
+import { history } from "./history";
+import { addLadder, findLadder, saveLadder, takeNewSkill } from "./ladders";
+import { makePack } from "./pack";
+import { findSkill, saveSkill } from "./skills";
+import { archiveStudent, findStudent, listStudents, saveStudent } from "./students";
+import { newStudio, studioMark } from "./studio";
+
+/** The store on a real database file, a new one each test. */
+
+let folder: string;
+let store: Store;
+const student = {
+	name: "Ida",
+	strongSide: "left" as const,
+	born: null,
+	level: "steady" as const,
+	protectedParts: [],
+	kit: "",
+	wish: "",
+};
+const skill = { name: "Skill", about: "", positions };
+const ladder = {
+	side: "left" as const,
+	policy: "mastery" as const,
+	start: null,
+	rungs: threeRungs(["r1", "r2", "r3"], "Skill"),
+};
+
+beforeEach(async () => {
+	folder = mkdtempSync(join(tmpdir(), "peg-"));
+	store = await openStore(`file:${join(folder, "studio.db")}`);
+	await saveStudent(store, student, null, "student");
+	await saveSkill(store, skill, null, "skill");
+	await addLadder(store, "student", "skill", ladder, "ladder");
+});
+afterEach(() => {
+	store.close();
+	rmSync(folder, { recursive: true });
+});
+
+const onLadder = { ...ladderWith(), rungs: ladder.rungs };
+const lesson = (device = "phone") => new Phone(device).begin(onLadder, "r1").row("gmg");
+const kept = async () => (await eventsAfter(store, 0)).events;
+
+describe("pushing events", () => {
+	test("they come back as they were, and fold alike", async () => {
+		const phone = lesson();
+		expect(await pushEvents(store, "phone", phone.events)).toEqual({ upTo: phone.events.length, setAside: [] });
+		expect(await kept()).toEqual(phone.events);
+		expect(foldLesson(await kept())).toEqual(phone.view());
+	});
+
+	test("twice is once", async () => {
+		const phone = lesson();
+		await pushEvents(store, "phone", phone.events);
+		expect(await pushEvents(store, "phone", phone.events)).toEqual({ upTo: phone.events.length, setAside: [] });
+		expect(await kept()).toHaveLength(phone.events.length);
+		expect(await listQuarantine(store)).toEqual([]);
+	});
+
+	test("at a gap the rest is asked for again", async () => {
+		const { events } = lesson();
+		expect((await pushEvents(store, "phone", [...events.slice(0, 2), ...events.slice(3)])).upTo).toBe(2);
+		expect((await pushEvents(store, "phone", events.slice(2))).upTo).toBe(events.length);
+		expect(await kept()).toHaveLength(events.length);
+	});
+
+	test("one id with two bodies: the first stays, the second is set aside with its reason", async () => {
+		const { events } = lesson();
+		await pushEvents(store, "phone", events);
+		const last = events.at(-1) as LogEvent;
+		const other = sealEvent({
+			...last,
+			dseq: last.dseq + 1,
+			body: { result: "miss", off: [], judged: true },
+		} as LogEvent);
+		expect(await pushEvents(store, "phone", [other])).toMatchObject({
+			upTo: other.dseq,
+			setAside: [{ reason: expect.stringContaining("same id") }],
+		});
+		expect((await kept()).at(-1)).toEqual(last);
+		expect(JSON.parse((await listQuarantine(store))[0]?.raw ?? "")).toEqual(other);
+	});
+
+	test("one number with two ids is set aside", async () => {
+		const { events } = lesson();
+		await pushEvents(store, "phone", events);
+		const other = sealEvent({ ...(events.at(-1) as LogEvent), id: "another" });
+		expect((await pushEvents(store, "phone", [other])).setAside[0]?.reason).toContain("same number");
+	});
+
+	test("one bad event neither fails nor holds up its batch", async () => {
+		const { events } = lesson();
+		const batch: unknown[] = [...events];
+		batch[2] = { ...events[2], kind: "no such kind" };
+		batch[3] = { nonsense: true };
+		expect(await pushEvents(store, "phone", batch)).toMatchObject({
+			upTo: events.length,
+			setAside: [
+				{ dseq: 3, reason: 'Kind "no such kind" is not known here.' },
+				{ dseq: 4, reason: "Id is missing. Act is missing. Device is missing." },
+			],
+		});
+		expect(await kept()).toHaveLength(events.length - 2);
+		await pushEvents(store, "phone", batch);
+		expect(await listQuarantine(store)).toHaveLength(2);
+	});
+
+	test("what is for a student or a ladder that is gone is set aside, never dropped", async () => {
+		const phone = new Phone().begin({ ...onLadder, student: "nobody" }, "r1");
+		const { setAside } = await pushEvents(store, "phone", phone.events);
+		expect(setAside.map((one) => one.reason)).toEqual(
+			phone.events.map(() => "Its student is not here, or was deleted."),
+		);
+		const other = new Phone("other").begin({ ...onLadder, id: "none" }, "r1");
+		expect((await pushEvents(store, "other", other.events)).setAside[0]?.reason).toBe("Its ladder is not here.");
+		expect(await listQuarantine(store)).toHaveLength(phone.events.length + 1);
+	});
+
+	test("nobody can push in another device's name", async () => {
+		expect((await pushEvents(store, "thief", lesson().events)).setAside[0]?.reason).toContain("another device");
+	});
+
+	test("hostile words are kept as words", async () => {
+		const phone = new Phone();
+		const text = "'); drop table event; -- <img onerror=alert(1)> \u202e\u0000 🤹";
+		phone.write([{ kind: "note", body: { text } }]);
+		await pushEvents(store, "phone", phone.events);
+		expect((await kept())[0]?.body).toEqual({ text });
+	});
+
+	test("batches of several devices at once all arrive", async () => {
+		const phones = ["a", "b", "c", "d"].map((device) =>
+			new Phone(device, `lesson-${device}`).begin(onLadder, "r1").row("gmgmgm"),
+		);
+		await Promise.all(
+			phones
+				.flatMap((phone) => phone.events.map((_, i) => i))
+				.map(async (i) => {
+					const phone = phones[i % 4] as Phone;
+					await pushEvents(store, phone.device, phone.events);
+				}),
+		);
+		expect(await kept()).toHaveLength(phones.reduce((n, phone) => n + phone.events.length, 0));
+	});
+});
+
+describe("documents", () => {
+	test("saving against an older revision says so, and writes nothing", async () => {
+		expect(await saveStudent(store, { ...student, kit: "new" }, { id: "student", rev: 1 })).toEqual({
+			ok: true,
+			value: { id: "student", rev: 2 },
+		});
+		const late = await saveStudent(store, { ...student, kit: "late" }, { id: "student", rev: 1 });
+		expect(late).toMatchObject({ ok: false, refusals: [{ sentence: expect.stringContaining("changed elsewhere") }] });
+		expect((await findStudent(store, "student"))?.student.kit).toBe("new");
+		expect(await saveStudent(store, student, { id: "gone", rev: 1 })).toMatchObject({
+			ok: false,
+			refusals: [{ sentence: expect.stringContaining("not here any more") }],
+		});
+	});
+
+	test("a student is put away and brought back", async () => {
+		await archiveStudent(store, "student", true);
+		expect((await listStudents(store))[0]?.archived).toBe(true);
+		expect((await makePack(store, null)).students).toEqual([]);
+		await archiveStudent(store, "student", false);
+		expect((await makePack(store, null)).students).toHaveLength(1);
+	});
+
+	test("a ladder keeps the skill it was made with until it takes the new one", async () => {
+		await saveSkill(store, { ...skill, about: "revised" }, { id: "skill", rev: 1 });
+		const before = await findLadder(store, "ladder");
+		expect(before).toMatchObject({ outdated: true, followed: { about: "" } });
+		expect(await takeNewSkill(store, { id: "ladder", rev: 1 })).toMatchObject({ ok: true });
+		expect(await findLadder(store, "ladder")).toMatchObject({ outdated: false, followed: { about: "revised" } });
+	});
+
+	test("it does not take one that lost a position a rung watches", async () => {
+		const rungs = ladder.rungs.map((rung) => ({ ...rung, settings: { ...rung.settings, watch: ["p3"] } }));
+		await saveLadder(store, { ...ladder, rungs }, { id: "ladder", rev: 1 });
+		await saveSkill(store, { ...skill, positions: positions.slice(0, 2) }, { id: "skill", rev: 1 });
+		expect(await takeNewSkill(store, { id: "ladder", rev: 2 })).toMatchObject({
+			ok: false,
+			refusals: [{ path: "rungs.0.settings.watch" }, {}, {}],
+		});
+		expect(await findLadder(store, "ladder")).toMatchObject({ rev: 2, outdated: true });
+	});
+
+	test("versions are addressed by content: saving the same again makes no new one", async () => {
+		const version = (await findSkill(store, "skill"))?.version;
+		await saveSkill(store, { ...skill, about: "other" }, { id: "skill", rev: 1 });
+		await saveSkill(store, skill, { id: "skill", rev: 2 });
+		expect((await findSkill(store, "skill"))?.version).toBe(version);
+		const { rows } = await store.client.execute("select count(*) from skill_version");
+		expect(Number(rows[0]?.[0])).toBe(2);
+	});
+
+	test("a ladder for nobody, or on nothing, is refused", async () => {
+		expect(await addLadder(store, "nobody", "skill", ladder)).toMatchObject({
+			ok: false,
+			refusals: [{ path: "student" }],
+		});
+		expect(await addLadder(store, "student", "nothing", ladder)).toMatchObject({
+			ok: false,
+			refusals: [{ path: "skill" }],
+		});
+	});
+});
+
+describe("what is read", () => {
+	test("history folds what arrives since, and is a new one for a new studio", async () => {
+		const phone = lesson();
+		await pushEvents(store, "phone", phone.events);
+		expect((await history(store)).lessons.get("lesson")?.visits[0]?.tries).toHaveLength(3);
+		phone.write(takeBack([phone.events.at(-1)?.id ?? ""]));
+		await pushEvents(store, "phone", phone.events);
+		const { lessons } = await history(store);
+		expect(lessons.get("lesson")).toEqual(foldLesson(await kept()));
+		await store.write((tx) => newStudio(tx, true));
+		expect((await history(store)).lessons.size).toBe(0);
+		expect(await studioMark(store)).toMatchObject({ demo: true, epoch: 1 });
+	});
+
+	test("the pack of a lesson says how things stood before it", async () => {
+		const phone = new Phone().begin(onLadder, "r1").row("ggg");
+		phone.follow({ ...onLadder });
+		await pushEvents(store, "phone", phone.events);
+		const [after] = (await makePack(store, null)).ladders;
+		const [before] = (await makePack(store, "lesson")).ladders;
+		expect([before?.peg, before?.holes[0]?.tried, after?.peg, after?.holes[0]?.tried]).toEqual(["r1", 0, "r2", 3]);
+		expect(after?.last).toMatchObject({ rung: "With help", good: 3, tries: 3 });
+	});
+});
