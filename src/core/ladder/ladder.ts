@@ -1,6 +1,7 @@
 import * as z from "zod/mini";
 import { Side } from "@/core/people/student";
 import type { Skill } from "@/core/skill/skill";
+import { complainIn } from "@/core/words/complain";
 import type { Refusal } from "@/core/words/refuse";
 import { ident } from "@/core/words/text";
 import { freshRung, RungSettings } from "./rung";
@@ -28,8 +29,7 @@ export const Ladder = z
 		rungs: z.array(Rung).check(z.maxLength(200)),
 	})
 	.check((ctx) => {
-		const complain = (path: PropertyKey[], message: string) =>
-			ctx.issues.push({ code: "custom", input: ctx.value, path, message });
+		const complain = complainIn(ctx);
 		const { rungs, start } = ctx.value;
 		if (rungs.length === 0) complain(["rungs"], "A ladder needs at least one rung; add one, or start with three.");
 		const names = new Map<string, number>();

@@ -1,6 +1,7 @@
 import * as z from "zod/mini";
 import { BodyPart } from "@/core/people/student";
 import { fewestTries, Rule } from "@/core/rules";
+import { complainIn } from "@/core/words/complain";
 import { ident, label, text, whole } from "@/core/words/text";
 
 export const gates = ["result", "form", "both", "commitment"] as const;
@@ -51,8 +52,7 @@ export const RungSettings = z
 	})
 	.check((ctx) => {
 		const rung = ctx.value;
-		const complain = (path: PropertyKey[], message: string) =>
-			ctx.issues.push({ code: "custom", input: rung, path, message });
+		const complain = complainIn(ctx);
 		if (rung.watch.length > MAX_WATCHED)
 			complain(
 				["watch"],

@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { complainIn } from "@/core/words/complain";
 import type { Refusal } from "@/core/words/refuse";
 import { block } from "./block";
 import type { Judged, RuleKind, Status } from "./kind";
@@ -30,8 +31,8 @@ export function machineOf(rule: Pick<Rule, "kind">): Machine {
 export const Rule = (
 	z.discriminatedUnion("kind", ruleKinds.map((machine) => machine.schema) as never) as unknown as z.ZodMiniType<Rule>
 ).check((ctx) => {
-	for (const { path, sentence } of ruleRefusals(ctx.value))
-		ctx.issues.push({ code: "custom", input: ctx.value, path: [path], message: sentence });
+	const complain = complainIn(ctx);
+	for (const { path, sentence } of ruleRefusals(ctx.value)) complain([path], sentence);
 });
 
 export const ruleRefusals = (rule: Rule): Refusal[] => machineOf(rule).refusals(rule);

@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { complainIn } from "@/core/words/complain";
 import { ident, label, text } from "@/core/words/text";
 
 /** Kinds of cue, in the order in which they are offered: outside of the body first. */
@@ -42,8 +43,7 @@ export const Skill = z
 		positions: z.array(KeyPosition).check(z.maxLength(60)),
 	})
 	.check((ctx) => {
-		const complain = (path: PropertyKey[], message: string) =>
-			ctx.issues.push({ code: "custom", input: ctx.value, path, message });
+		const complain = complainIn(ctx);
 		const seen = new Map<string, number>();
 		ctx.value.positions.forEach((position, i) => {
 			for (const field of ["name", "short"] as const) {

@@ -101,8 +101,8 @@ export function LadderBench({
 			setRefused([]);
 			const outcome = await keepLadder(values, at, owner);
 			if (!outcome.ok) return setRefused(outcome.refusals);
-			forget();
 			form.reset(values);
+			forget();
 			router.push(`/ladders/${outcome.value.id}`);
 			router.refresh();
 		},

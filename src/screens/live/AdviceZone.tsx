@@ -46,13 +46,8 @@ export function AdviceZone({
 				</button>
 			)}
 			{advice.canSilence && (
-				<button
-					type="button"
-					className={css.adviceAct}
-					onClick={heard(onOtherwise)}
-					aria-label="otherwise: stay, and silence this"
-				>
-					other&shy;wise
+				<button type="button" className={css.adviceAct} onClick={heard(onOtherwise)}>
+					otherwise<span className="visually-hidden">: stay, and silence this</span>
 				</button>
 			)}
 		</section>

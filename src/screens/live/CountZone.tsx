@@ -1,12 +1,13 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import { variationWords } from "@/core/pack/pack";
+import { type Pack, variationWords } from "@/core/pack/pack";
 import { ruleSentence } from "@/core/rules";
 import type { LessonState } from "@/device/lesson";
 import { Rail } from "@/ui/Rail";
 import css from "./live.module.scss";
 import type { Board } from "./model";
+import { Opening } from "./Opening";
 
 function useMinute(): number {
 	const [time, setTime] = useState(() => Date.now());
@@ -29,12 +30,14 @@ function clockWords(view: LessonState["view"], time: number): { value: number; w
 /** The number the coach acts on, what it means, and what is left of tries and time. */
 export function CountZone({
 	board,
+	pack,
 	state,
 	takenBack,
 	onPutBack,
 	holds,
 }: {
 	board: Board;
+	pack: Pack;
 	state: LessonState;
 	takenBack: { words: string; by: string } | null;
 	onPutBack: (by: string) => void;
@@ -48,6 +51,9 @@ export function CountZone({
 	const clock = clockWords(state.view, useMinute());
 	const share = (n: number) => `${Math.min(100, (100 * n) / Math.max(1, verdict.allowed))}%`;
 	const kept = state.unkept === 0;
+	// Until the first try there is nothing to count: what happened last time stands there instead.
+	const setFull = set.open && board.triesInSet >= set.placing.settings.triesPerSet;
+	const opening = visit.tries.length === 0 && board.ladder !== null;
 	return (
 		<section className={css.count} aria-label="Count">
 			<div className={css.rail}>
@@ -65,7 +71,12 @@ export function CountZone({
 				<div className={css.drill} dir="auto">
 					{variationWords(set.placing, set.variation)}
 				</div>
-				<output className={css.number} aria-label={`${value} ${words}, needs ${target}`} data-testid="count">
+				{opening && <Opening pack={pack} board={board} />}
+				<output
+					className={opening ? "visually-hidden" : css.number}
+					aria-label={`${value} ${words}, needs ${target}`}
+					data-testid="count"
+				>
 					{value}
 				</output>
 				<div className={css.meaning} title={ruleSentence(visit.rule)}>
@@ -92,6 +103,7 @@ export function CountZone({
 				)}
 				<div>
 					set {board.setNumber} · {board.triesInSet} of {set.placing.settings.triesPerSet}
+					{setFull && <b className={css.full}>set full</b>}
 				</div>
 				{verdict.kind === "cannot be met today" && <div className="asks">cannot be met today</div>}
 				<div

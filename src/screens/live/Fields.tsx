@@ -18,10 +18,8 @@ export function Fields({ layout, onAttempt }: { layout: FieldLayout; onAttempt: 
 				className={`${css.field} ${className}`}
 				data-field={field.id}
 				data-pressed={on}
-				aria-label={`${field.small} ${field.label}`.trim()}
 			>
-				{field.small && <small>{on && pressed.held ? "beyond" : field.small}</small>}
-				{field.label}
+				{field.small && <small>{on && pressed.held ? "beyond" : field.small}</small>} {field.label}
 			</button>
 		);
 	};

@@ -122,7 +122,7 @@ export function LiveBoard({
 					</span>
 				</button>
 			</div>
-			<CountZone board={board} state={state} takenBack={takenBack} onPutBack={acts.putBack} holds={holds} />
+			<CountZone board={board} pack={pack} state={state} takenBack={takenBack} onPutBack={acts.putBack} holds={holds} />
 			<Strip board={board} onOpen={() => toggle("tries")} />
 			<AdviceZone
 				advice={advice}

@@ -33,18 +33,14 @@ export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {
 	const labels = faultLabels(shown, board.short);
 	const tries = board.visit.tries.length;
 	return (
-		<button
-			type="button"
-			className={css.strip}
-			onClick={onOpen}
-			aria-label={`Last tries, ${tries} in this visit: correct, take back or insert`}
-		>
+		<button type="button" className={css.strip} onClick={onOpen}>
+			<span className="visually-hidden">Last tries, {tries} in this visit: correct, take back or insert</span>
 			{shown.length === 0 && <span className={css.stripEmpty}>No tries yet. One touch each.</span>}
 			{shown.map(({ event, try: t }) =>
 				t ? (
 					<span key={event.id} className={css.stripMark}>
 						<TryMark t={t} short={board.short} hidden />
-						{labels.has(event.id) && <small>{labels.get(event.id)}</small>}
+						{labels.has(event.id) && <small aria-hidden="true">{labels.get(event.id)}</small>}
 					</span>
 				) : (
 					<i key={event.id} className={css.stripCue} />

@@ -61,8 +61,8 @@ export function SkillBench({ at, skill, archived, followed }: Props) {
 			setRefused([]);
 			const outcome = await keepSkill(values, at);
 			if (!outcome.ok) return setRefused(outcome.refusals);
-			forget();
 			form.reset(values);
+			forget();
 			router.push(`/skills/${outcome.value.id}`);
 			router.refresh();
 		},
@@ -182,7 +182,7 @@ export function SkillBench({ at, skill, archived, followed }: Props) {
 											</div>
 											{isOpen && (
 												<PositionFields
-													// Inputs belong to a place in the list: a row that moved gets new ones.
+													// biome-ignore lint/suspicious/noArrayIndexKey: inputs belong to a place in the list; a row that moved gets new ones
 													key={`place ${i}`}
 													index={i}
 													earlier={positions.slice(0, i)}

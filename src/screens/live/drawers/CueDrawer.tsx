@@ -1,5 +1,6 @@
 import type { Visit } from "@/core/log/lesson";
 import { firstCue } from "@/core/skill/skill";
+import { plural } from "@/core/words/numbers";
 import type { Acts } from "../useActs";
 import { Choice, Choices, Drawer } from "./Drawer";
 
@@ -23,7 +24,7 @@ export function CueDrawer({ visit, acts, onClose }: { visit: Visit; acts: Acts; 
 							{cues.map((cue) => (
 								<Choice
 									key={cue.text}
-									small={`${cue.kind}${given(cue.text) ? ` · given ${given(cue.text)} times` : ""}`}
+									small={`${cue.kind}${given(cue.text) ? ` · given ${plural(given(cue.text), "time")}` : ""}`}
 									onClick={() => say({ type: "correction", position: position.id, cue })}
 								>
 									<span dir="auto">{cue.text}</span>

@@ -1,0 +1,208 @@
+import type { Page } from "@playwright/test";
+import { freshRung, type RungSettings } from "@/core/ladder/rung";
+import { addLadder } from "@/store/ladders";
+import { saveSkill } from "@/store/skills";
+import { saveStudent } from "@/store/students";
+import { advice, answer, expect, good, type Studio, test, touch } from "./studio";
+
+/** Every line of the advice that a coach can reach, seen on the screen and acted on. */
+
+test.use({ viewport: { width: 390, height: 844 } });
+
+const position = (id: string, kind: "outside" | "image") => ({
+	id,
+	name: `The ${id}`,
+	short: id,
+	tell: "",
+	cues: [
+		{ text: `${id} cue`, kind },
+		{ text: `other ${id} cue`, kind: "image" as const },
+	],
+	fault: "",
+	origin: null,
+});
+
+async function ladder(studio: Studio, change: Partial<RungSettings>): Promise<void> {
+	await studio.inStore(async (store) => {
+		const names = ["Low", "Middle", "High"];
+		await saveStudent(
+			store,
+			{ name: "Wendel", strongSide: "right", born: null, level: "steady", protectedParts: [], kit: "", wish: "" },
+			null,
+			"w",
+		);
+		await saveSkill(
+			store,
+			{ name: "Spin", about: "", positions: [position("wrist", "outside"), position("gaze", "image")] },
+			null,
+			"spin",
+		);
+		const made = await addLadder(
+			store,
+			"w",
+			"spin",
+			{
+				side: "none",
+				policy: "mastery",
+				start: "b",
+				rungs: names.map((name, i) => ({
+					id: "abc"[i] ?? "",
+					settings: {
+						...freshRung(name),
+						gate: "both",
+						watch: ["wrist", "gaze"],
+						rule: { kind: "streak", r: 5 },
+						limit: 40,
+						easier: "slowly",
+						...change,
+					},
+				})),
+			},
+			"spin-w",
+		);
+		expect(made.ok).toBe(true);
+	});
+}
+
+const start = async (page: Page) => {
+	await page.goto("/");
+	await touch(page, "lesson: Spin").click();
+	await expect(good(page)).toBeVisible();
+};
+const tries = async (page: Page, ...names: string[]) => {
+	for (const name of names) await touch(page, name).click();
+};
+const line = (page: Page) => expect(advice(page));
+const many = (n: number, name: string) => Array.from({ length: n }, () => name);
+const overDip = [
+	"GOOD",
+	"missed, form fine",
+	"GOOD",
+	"GOOD",
+	"missed, form fine",
+	"GOOD",
+	"GOOD",
+	"missed, form fine",
+	"GOOD",
+];
+
+test("carry on, correct, let adjust, over-corrected", async ({ page, studio }) => {
+	await ladder(studio, {});
+	await start(page);
+	await line(page).toContainText("Carry on");
+	await tries(page, ...many(3, "missed wrist"));
+	await line(page).toContainText("Correct wrist");
+	await line(page).toContainText("“wrist cue”");
+	// The evidence is one touch away.
+	await page.waitForTimeout(450);
+	await advice(page)
+		.getByRole("button", { name: /^Correct wrist/ })
+		.click();
+	await expect(page.getByRole("region", { name: "Correct wrist" })).toContainText("missed, wrist off");
+	await touch(page, "close").click();
+	// Say that the last one fell short of its range, in the opened strip.
+	await page.getByRole("button", { name: /^Last tries/ }).click();
+	await page.getByRole("button", { name: /^3 missed, wrist off/ }).click();
+	await page.getByRole("button", { name: "short of its range" }).click();
+	await touch(page, "close").click();
+	await answer(page, "follow");
+	await line(page).toContainText("Let adjust");
+	// Holding a field names the other direction.
+	await touch(page, "missed wrist").hover();
+	await page.mouse.down();
+	await page.waitForTimeout(600);
+	await page.mouse.up();
+	await line(page).toContainText("Over-corrected wrist: let adjust");
+});
+
+test("a second cue, then ease, then a rung down, then step back up", async ({ page, studio }) => {
+	await ladder(studio, { secondCue: true });
+	await start(page);
+	await tries(page, ...overDip, ...many(3, "good, but wrist"));
+	await answer(page, "follow");
+	await tries(page, ...many(3, "missed wrist"));
+	await line(page).toHaveAttribute("data-line", "second-cue");
+	await line(page).toContainText("other wrist cue");
+	await answer(page, "follow");
+	await tries(page, ...many(3, "missed wrist"));
+	await line(page).toContainText("Ease it: slowly");
+	await answer(page, "follow");
+	await expect(page.getByText("slowly")).toBeVisible();
+	await tries(page, ...many(3, "missed wrist"));
+	await answer(page, "follow");
+	await tries(page, ...many(3, "missed wrist"));
+	await answer(page, "follow");
+	await tries(page, ...many(3, "missed wrist"));
+	await line(page).toContainText("A rung down: Low");
+	await answer(page, "follow");
+	await tries(page, ...many(3, "GOOD"));
+	await line(page).toContainText("Step back up: Middle");
+	await answer(page, "follow");
+	await expect(page.getByRole("heading", { name: "Lesson: Wendel, Middle" })).toBeAttached();
+});
+
+test("a dip is expected, too hard today, otherwise", async ({ page, studio }) => {
+	await ladder(studio, {});
+	await start(page);
+	await tries(page, ...many(8, "missed, form fine"));
+	await line(page).toContainText("A dip is expected here");
+	await tries(page, "missed, form fine");
+	await line(page).toContainText("Too hard today. Ease it: slowly");
+	await answer(page, "otherwise");
+	await line(page).toContainText("Carry on");
+	await tries(page, "missed, form fine");
+	await line(page).toContainText("Carry on");
+});
+
+test("step up, the top of the ladder, and what next", async ({ page, studio }) => {
+	await ladder(studio, { rule: { kind: "streak", r: 2 } });
+	await start(page);
+	await tries(page, "GOOD", "GOOD");
+	await line(page).toContainText("Step up: High");
+	await answer(page, "follow");
+	await tries(page, "GOOD", "GOOD");
+	await line(page).toContainText("Top rung passed: the ladder is done");
+	await answer(page, "follow");
+	await expect(page.getByRole("region", { name: "What next?" })).toBeVisible();
+});
+
+test("the limit, six more, cannot be met today", async ({ page, studio }) => {
+	await ladder(studio, { limit: 6 });
+	await start(page);
+	await tries(page, "GOOD", "missed, form fine");
+	await expect(page.getByText("cannot be met today")).toBeVisible();
+	await tries(page, ...many(4, "GOOD"));
+	await line(page).toContainText("Limit reached: on to the next thing");
+	await touch(page, "more").click();
+	await page.getByRole("button", { name: /^six more/ }).click();
+	await line(page).toContainText("Carry on");
+	await tries(page, "GOOD");
+	await line(page).toContainText("Step up: High");
+});
+
+test("pause after two marks of strain; stop at pain, which cannot be silenced", async ({ page, studio }) => {
+	await ladder(studio, {});
+	await start(page);
+	for (const mark of ["tired", "rushed"]) {
+		await tries(page, "GOOD", "state", mark);
+	}
+	await line(page).toContainText("Pause");
+	await answer(page, "follow");
+	await expect(page.getByText("resting")).toBeVisible();
+	await tries(page, "GOOD");
+	await line(page).toContainText("Carry on");
+	await touch(page, "more").click();
+	await page.getByRole("button", { name: /^pain/ }).click();
+	await expect(page.getByText("licensed professionals come first")).toBeVisible();
+	await touch(page, "wrist").click();
+	await line(page).toContainText("Stop: pain, wrist");
+	await expect(advice(page).getByRole("button", { name: /^otherwise/ })).toHaveCount(0);
+});
+
+test("a checklist comes before the first try of the day", async ({ page, studio }) => {
+	await ladder(studio, { care: ["mat", "spotter"] });
+	await start(page);
+	await line(page).toContainText("Checklist first");
+	await answer(page, "follow");
+	await line(page).toContainText("Carry on");
+});

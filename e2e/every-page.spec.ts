@@ -1,0 +1,107 @@
+import { accessible, expect, good, test, touch } from "./studio";
+
+test.use({ demo: true, viewport: { width: 1280, height: 800 } });
+
+test("axe finds nothing on any page, in any light", async ({ page }) => {
+	test.setTimeout(240_000);
+	for (const path of [
+		"/",
+		"/students",
+		"/students/new",
+		"/students/isolde",
+		"/skills",
+		"/skills/new",
+		"/skills/clubs",
+		"/ladders",
+		"/ladders/new",
+		"/ladders/isolde-clubs",
+		"/records",
+		"/not-a-page",
+	]) {
+		await page.goto(path);
+		await accessible(page);
+	}
+	await page.goto("/students/isolde");
+	await page.getByRole("button", { name: "edit" }).click();
+	await accessible(page);
+	await page.goto("/skills/clubs");
+	await page.getByRole("button", { name: "elbow", exact: true }).click();
+	await accessible(page);
+	await page.goto("/ladders/isolde-clubs");
+	await page.getByRole("button", { name: "Three clubs, slow", exact: true }).click();
+	await accessible(page);
+	await page.keyboard.press("Escape");
+	await touch(page, "? keys").click();
+	await expect(page.getByRole("dialog")).toBeVisible();
+	await accessible(page);
+	await page.goto("/students/isolde");
+	await page.getByRole("row").nth(1).getByRole("link").click();
+	await expect(page).toHaveURL(/lessons/);
+	await accessible(page);
+	for (const light of ["daylight", "dim"]) {
+		await page.getByRole("button", { name: /^light:/ }).click();
+		await expect(page.locator("html")).toHaveAttribute("data-light", light);
+		for (const path of ["/", "/students/isolde", "/skills/clubs", "/ladders/isolde-clubs"]) {
+			await page.goto(path);
+			await accessible(page);
+		}
+	}
+});
+
+test("axe finds nothing courtside, drawers and wrap-up included; every target is a thumb wide", async ({ page }) => {
+	await page.setViewportSize({ width: 390, height: 844 });
+	await page.goto("/");
+	await touch(page, "lesson: Three-club cascade, right").click();
+	for (const name of ["GOOD", "missed height", "missed height", "missed height"]) await touch(page, name).click();
+	await accessible(page);
+	const small = async () =>
+		page.locator("main button:visible, main a:visible").evaluateAll((all) =>
+			all.flatMap((one) => {
+				const { width, height } = one.getBoundingClientRect();
+				return width < 63.5 || height < 63.5 ? [`${one.textContent} ${width}x${height}`] : [];
+			}),
+		);
+	expect(await small()).toEqual([]);
+	for (const drawer of ["cue", "state", "more"]) {
+		await touch(page, drawer).click();
+		await accessible(page);
+		expect(await small()).toEqual([]);
+		await touch(page, "close").click();
+	}
+	await page.getByRole("button", { name: /^Last tries/ }).click();
+	await page.getByRole("button", { name: /^2 missed/ }).click();
+	await accessible(page);
+	expect(await small()).toEqual([]);
+	await touch(page, "close").click();
+	await page.getByRole("button", { name: /^Rung \d/ }).click();
+	await accessible(page);
+	await touch(page, "close").click();
+	for (const size of [
+		{ width: 360, height: 640 },
+		{ width: 844, height: 390 },
+		{ width: 820, height: 1180 },
+	]) {
+		await page.setViewportSize(size);
+		await expect(good(page)).toBeInViewport({ ratio: 1 });
+		await expect(touch(page, "undo")).toBeInViewport({ ratio: 1 });
+		expect(await small()).toEqual([]);
+	}
+	await touch(page, "more").click();
+	await page.getByRole("link", { name: "wrap up" }).click();
+	await expect(page.getByLabel("Remark, for you")).toBeVisible();
+	await accessible(page);
+});
+
+test("a student is put away and brought back", async ({ page }) => {
+	await page.goto("/students/odile");
+	await touch(page, "put away").click();
+	await expect(page.getByText("Put away.")).toBeVisible();
+	await page.goto("/");
+	await expect(page.getByText("Odile Fennimore")).toHaveCount(0);
+	await page.goto("/students");
+	await page.getByRole("link", { name: "Odile Fennimore" }).click();
+	await touch(page, "bring back").first().click();
+	await expect(page.getByText("Put away.")).toHaveCount(0);
+	await page.goto("/");
+	await expect(page.getByRole("link", { name: "Odile Fennimore" })).toBeVisible();
+});

@@ -1,0 +1,134 @@
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { type BrowserContext, chromium, type Page } from "@playwright/test";
+import { chromiumPath, quiet } from "./browser";
+import { expect, good, keptMark, test, touch } from "./studio";
+
+/** A phone with a disk: its local store outlives its pages. */
+async function phoneOn(folder: string): Promise<BrowserContext> {
+	return chromium.launchPersistentContext(folder, {
+		executablePath: chromiumPath(),
+		args: quiet,
+		viewport: { width: 390, height: 844 },
+		hasTouch: true,
+	});
+}
+
+test.use({ demo: true, expected: /Failed to (load resource|fetch)|net::ERR|Target crashed/ });
+
+test("the server is killed 20 times and the page crashes twice in mid-tap: every kept tap is in the database once", async ({
+	studio,
+	listenTo,
+}) => {
+	test.setTimeout(240_000);
+	const folder = mkdtempSync(join(tmpdir(), "peg-phone-"));
+	const phone = await phoneOn(folder);
+	try {
+		let page: Page = await phone.newPage();
+		listenTo(page);
+		await page.goto(studio.url);
+		await touch(page, "lesson: Unicycle, ten metres free").first().click();
+		await expect(good(page)).toBeVisible();
+		const lesson = page.url();
+		const { device, keptTo: before } = await keptMark(page);
+		let tapped = 0;
+		let shown = before;
+		const tap = async () => {
+			await page
+				.locator(tapped % 3 === 2 ? '[data-field="miss"]' : '[data-field="good"]')
+				.dispatchEvent("click", { detail: 0 });
+			tapped += 1;
+		};
+		const reached = async () => {
+			shown = Math.max(shown, (await keptMark(page)).keptTo);
+		};
+
+		for (let round = 0; round < 20; round++) {
+			const dying = studio.kill();
+			for (let i = 0; i < 5; i++) await tap();
+			await dying;
+			await tap();
+			await reached();
+			if (round === 6 || round === 13) {
+				// Taps are on their way to the disk when the renderer goes.
+				const crashed = page.waitForEvent("crash");
+				await Promise.all([tap().catch(() => undefined), page.goto("chrome://crash").catch(() => undefined), crashed]);
+				await page.close();
+				await studio.start();
+				page = await phone.newPage();
+				listenTo(page);
+				await page.goto(lesson);
+				await expect(good(page)).toBeVisible();
+				// What the mark had reached is on the screen again.
+				expect((await keptMark(page)).keptTo).toBeGreaterThanOrEqual(shown);
+			} else await studio.start();
+		}
+		for (let i = 0; i < 3; i++) await tap();
+		await expect
+			.poll(async () => (await keptMark(page)).ackedTo, { timeout: 30_000 })
+			.toBeGreaterThanOrEqual(shown + 3);
+		await reached();
+		await expect.poll(async () => (await keptMark(page)).ackedTo, { timeout: 30_000 }).toBe(shown);
+
+		const mine = (await studio.events()).filter((event) => event.device === device);
+		expect(mine.map((event) => event.dseq)).toEqual(Array.from({ length: shown }, (_, i) => i + 1));
+		expect(new Set(mine.map((event) => event.id)).size).toBe(mine.length);
+		const attempts = mine.filter((event) => event.kind === "attempt").length;
+		expect(attempts).toBeGreaterThanOrEqual(tapped - 2);
+		expect(attempts).toBeLessThanOrEqual(tapped);
+		await expect(page.getByTestId("used")).toHaveText(String(attempts));
+	} finally {
+		await phone.close();
+		rmSync(folder, { recursive: true, force: true });
+	}
+});
+
+test("leave, come back, reload, restart the server: everything is where it was", async ({ page, studio }) => {
+	await page.setViewportSize({ width: 390, height: 844 });
+	await page.goto("/");
+	await touch(page, "lesson: Three-club cascade, right").click();
+	await good(page).click();
+	await touch(page, "missed height").click();
+	await touch(page, "state").click();
+	await touch(page, "tired").click();
+	const limit = page.getByRole("img", { name: /tries used/ });
+	const allowed = Number(/of (\d+)/.exec((await limit.getAttribute("aria-label")) ?? "")?.[1]);
+	await touch(page, "more").click();
+	await page.getByRole("button", { name: /^six more/ }).click();
+	const where = async () => ({
+		count: await page.getByTestId("count").textContent(),
+		used: await page.getByTestId("used").textContent(),
+		limit: await limit.getAttribute("aria-label"),
+		advice: await page.getByTestId("advice").textContent(),
+	});
+	await expect.poll(async () => (await keptMark(page)).ackedTo).toBe((await keptMark(page)).keptTo);
+	const before = await where();
+	expect(before).toMatchObject({ count: "1", used: "2", limit: `2 of ${allowed + 6} tries used` });
+
+	await page.getByRole("link", { name: /^Leave/ }).click();
+	await page.getByRole("link", { name: "go back in" }).click();
+	await expect(good(page)).toBeVisible();
+	expect(await where()).toEqual(before);
+	await page.reload();
+	await expect(good(page)).toBeVisible();
+	expect(await where()).toEqual(before);
+	await studio.kill();
+	await studio.start();
+	await page.reload();
+	await expect(good(page)).toBeVisible();
+	expect(await where()).toEqual(before);
+});
+
+test("a second browser that never saw the lesson finds it whole on the server", async ({ page, browser, studio }) => {
+	await page.goto("/");
+	await touch(page, "lesson: Slackline walk, right").click();
+	for (let i = 0; i < 3; i++) await good(page).click();
+	await expect.poll(async () => (await keptMark(page)).ackedTo).toBe((await keptMark(page)).keptTo);
+	const other = await browser.newContext();
+	const there = await other.newPage();
+	await there.goto(page.url().replace(/^.*?\/live/, `${studio.url}/live`));
+	await expect(there.getByTestId("count")).toHaveText("3");
+	await expect(there.getByText("Another device counts this set")).toBeVisible();
+	await other.close();
+});

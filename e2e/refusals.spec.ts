@@ -1,0 +1,166 @@
+import { sealEvent } from "@/core/log/event";
+import { expect, test, touch } from "./studio";
+
+test.use({ demo: true, viewport: { width: 1280, height: 800 }, expected: /status of 4(00|03|09)/ });
+
+test("a ladder is refused in sentences that say what would be right, and nothing typed is lost", async ({ page }) => {
+	await page.goto("/ladders/bram-unicycle");
+	await page.getByRole("button", { name: "Along the rail, one hand", exact: true }).click();
+	const rung = page.getByLabel("Rung", { exact: true });
+	await rung.fill("SIT and rock at the rail");
+	await page.getByLabel("good", { exact: true }).fill("10");
+	await page.getByLabel("Tries per lesson, at most").fill("4");
+	await page.getByLabel("arms", { exact: true }).check();
+	await touch(page, "save the ladder").click();
+	for (const sentence of [
+		'Rungs 1 and 2 are both called "SIT and rock at the rail"; give one of them another name.',
+		"Good tries wanted is 10, more than the last 9 that are looked at; at most 9 is possible.",
+		"watches 4 key positions; at most 3 can be watched at once. Take 1 away.",
+	])
+		await expect(page.getByText(sentence)).toBeVisible();
+	await page.getByLabel("good", { exact: true }).fill("7");
+	await page.getByLabel("arms", { exact: true }).uncheck();
+	await page.getByLabel("A try is good when").selectOption("form");
+	for (const name of ["seat", "tall", "gaze"]) await page.getByLabel(name, { exact: true }).uncheck();
+	await rung.fill("Along the rail, two fingers");
+	await touch(page, "save the ladder").click();
+	await expect(page.getByText("allows 4 tries a lesson, but its rule cannot be met in fewer than 7")).toBeVisible();
+	await expect(page.getByText("asks for good form but watches nothing")).toBeVisible();
+
+	// Nothing was written, and what was typed survives a reload.
+	await page.reload();
+	await expect(page.getByText("What you had typed was brought back.")).toBeVisible();
+	await page.getByRole("button", { name: "Along the rail, two fingers", exact: true }).click();
+	await page.getByLabel("Tries per lesson, at most").fill("27");
+	await page.getByLabel("gaze", { exact: true }).check();
+	await touch(page, "save the ladder").click();
+	await expect(page.getByText("not saved yet")).toHaveCount(0);
+	await page.reload();
+	await expect(page.getByRole("button", { name: "Along the rail, two fingers", exact: true })).toBeVisible();
+	await expect(page.getByText("brought back")).toHaveCount(0);
+});
+
+test("names in any script and with any markup are shown as they were typed, and nothing in them runs", async ({
+	page,
+}) => {
+	for (const name of ["<img src=x onerror=alert(1)>", "נועה לוי", "🤹🏽‍♀️ Zoë"]) {
+		await page.goto("/students/new");
+		await page.getByLabel("Name").fill(name);
+		await touch(page, "add the student").click();
+		await expect(page.getByRole("heading", { name, exact: true })).toBeVisible();
+	}
+	await page.goto("/students/new");
+	await page.getByLabel("Name").fill("x".repeat(100_000));
+	await touch(page, "add the student").click();
+	await expect(page.getByText("Name is 100,000 characters long; at most 80 fit.")).toBeVisible();
+	await page.goto("/");
+	await expect(page.getByRole("link", { name: "<img src=x onerror=alert(1)>" })).toBeVisible();
+});
+
+test("what was changed elsewhere is not overwritten", async ({ page, context }) => {
+	const other = await context.newPage();
+	for (const one of [page, other]) {
+		await one.goto("/students/isolde");
+		await one.getByRole("button", { name: "edit" }).click();
+	}
+	await page.getByLabel("Kit").fill("Longer clubs");
+	await touch(page, "save").click();
+	await expect(page.getByText("Kit: Longer clubs")).toBeVisible();
+	await other.getByLabel("Kit").fill("Shorter clubs");
+	await touch(other, "save").click();
+	await expect(other.getByText("This student was changed elsewhere")).toBeVisible();
+	await expect(other.getByLabel("Kit")).toHaveValue("Shorter clubs");
+});
+
+test("a revised skill is taken over by one press; one that lost a watched position is not", async ({ page }) => {
+	await page.goto("/skills/slackline");
+	await page.getByRole("button", { name: "breath", exact: true }).click();
+	await page.getByLabel(/^Tell/).fill("Somebody beside the line hears it.");
+	await touch(page, "save the skill").click();
+	await page.goto("/");
+	await expect(page.getByRole("link", { name: "Odile Fennimore: Slackline walk was revised" })).toBeVisible();
+	await page.goto("/ladders/odile-slackline");
+	await touch(page, "take the new one").click();
+	await expect(page.getByText("The skill was revised")).toHaveCount(0);
+
+	await page.goto("/skills/slackline");
+	await page.getByRole("button", { name: "gaze", exact: true }).click();
+	await touch(page, "take this position out").click();
+	await touch(page, "put it back").click();
+	await touch(page, "take this position out").click();
+	await touch(page, "save the skill").click();
+	await page.goto("/ladders/odile-slackline");
+	await touch(page, "take the new one").click();
+	await expect(
+		page.getByText(/watches a key position that "Slackline walk" no longer has; choose among foot, knee/).first(),
+	).toBeVisible();
+});
+
+test("events that cannot be taken in are set aside and shown, word for word", async ({ page, studio, request }) => {
+	const { studio: mark } = await (await request.get("/api/pack")).json();
+	const head = {
+		act: "e1",
+		device: "stray",
+		lamport: 1,
+		at: "2026-01-01T00:00:00Z",
+		tz: "UTC",
+		localDay: "2026-01-01",
+		actor: "coach",
+		lesson: null,
+		set: null,
+		ladder: null,
+		rung: null,
+	};
+	const gone = sealEvent({
+		...head,
+		id: "e1",
+		dseq: 1,
+		kind: "note",
+		student: "nobody",
+		body: { text: "for nobody" },
+	} as never);
+	const once = sealEvent({
+		...head,
+		id: "e2",
+		dseq: 2,
+		kind: "note",
+		student: null,
+		body: { text: "first words" },
+	} as never);
+	const twice = sealEvent({ ...once, dseq: 3, body: { text: "second words" } } as never);
+	const push = (events: unknown[]) =>
+		request.post("/api/push", { data: { studio: mark.id, epoch: mark.epoch, device: "stray", events } });
+	const answer = await (await push([gone, once, once, twice, { kind: "?" }])).json();
+	expect(answer).toMatchObject({ upTo: 4 });
+	expect(answer.setAside).toHaveLength(3);
+	expect((await push([gone, once, twice])).ok()).toBe(true);
+	await page.goto("/records");
+	await expect(page.getByText("Its student is not here, or was deleted.")).toHaveCount(1);
+	await expect(page.getByText("Another event with the same id and other words is already here.")).toHaveCount(1);
+	await page.getByText("its words").nth(1).click();
+	await expect(page.getByText("second words")).toBeVisible();
+	expect((await studio.events()).filter((event) => event.device === "stray").map((event) => event.id)).toEqual(["e2"]);
+
+	expect((await request.post("/api/push", { data: "nonsense" })).status()).toBe(400);
+	expect(
+		(await request.post("/api/push", { data: { studio: "other", epoch: 1, device: "stray", events: [] } })).status(),
+	).toBe(409);
+	expect((await request.get("/api/pack", { headers: { host: "example.test" } })).status()).toBe(403);
+	expect((await request.post("/api/push", { headers: { origin: "https://example.test" }, data: {} })).status()).toBe(
+		403,
+	);
+});
+
+test("the demo is made anew by one press, and says first what is lost", async ({ page, studio }) => {
+	await page.goto("/students/new");
+	await page.getByLabel("Name").fill("Only here");
+	await touch(page, "add the student").click();
+	await page.goto("/records");
+	await touch(page, "make the demo anew").click();
+	await touch(page, "make it anew, and lose the changes").click();
+	await expect(page.getByText("Made anew, up to today.")).toBeVisible({ timeout: 20_000 });
+	await page.goto("/students");
+	await expect(page.getByText("Isolde Brankovar")).toBeVisible();
+	await expect(page.getByText("Only here")).toHaveCount(0);
+	expect((await studio.events()).length).toBeGreaterThan(500);
+});

@@ -1,0 +1,56 @@
+import { expect, good, keptMark, test, touch } from "./studio";
+
+test.use({ demo: true, viewport: { width: 390, height: 844 }, expected: /net::ERR_INTERNET_DISCONNECTED/ });
+
+test("one counts, the other watches, takes over, and what both counted is told apart until it is joined", async ({
+	page,
+	browser,
+	studio,
+	listenTo,
+}) => {
+	await page.goto("/");
+	await touch(page, "lesson: Slackline walk, right").click();
+	await good(page).click();
+	await good(page).click();
+	await expect.poll(async () => (await keptMark(page)).ackedTo).toBe((await keptMark(page)).keptTo);
+
+	const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+	const other = await context.newPage();
+	listenTo(other);
+	await other.goto(`${studio.url}/live${new URL(page.url()).search}`);
+	await expect(other.getByTestId("used")).toHaveText("2");
+	await expect(other.getByText("Another device counts this set")).toBeVisible();
+
+	// The watcher sees a new try without being touched.
+	await good(page).click();
+	await expect(other.getByTestId("used")).toHaveText("3");
+
+	// A try of the watcher's stands apart on both, and is counted in when the coach says so.
+	await good(other).click();
+	await expect(other.getByTestId("used")).toHaveText("3");
+	await touch(page, "more").click();
+	await page.getByRole("button", { name: /^count in 1 tries of another device/ }).click();
+	await expect(page.getByTestId("used")).toHaveText("4");
+	await expect(other.getByTestId("used")).toHaveText("4");
+
+	// After the take-over the first one watches.
+	await touch(other, "more").click();
+	await other.getByRole("button", { name: /^take over the count/ }).click();
+	await expect(page.getByText("Another device counts this set")).toBeVisible();
+	await touch(other, "missed gaze").click();
+	await expect(page.getByTestId("used")).toHaveText("5");
+
+	// Apart for a while, both counting, then together again.
+	await context.setOffline(true);
+	await touch(other, "missed gaze").click();
+	await touch(other, "missed gaze").click();
+	await good(page).click();
+	await expect(other.getByTestId("used")).toHaveText("7");
+	await context.setOffline(false);
+	await expect(page.getByTestId("used")).toHaveText("7", { timeout: 20_000 });
+	const strip = (one: typeof page) => one.getByRole("button", { name: /^Last tries/ }).textContent();
+	await expect.poll(async () => (await strip(page)) === (await strip(other))).toBe(true);
+	await context.close();
+	const attempts = (await studio.events()).filter((event) => event.kind === "attempt" && event.device !== "demo-phone");
+	expect(attempts).toHaveLength(8);
+});

@@ -1,0 +1,6 @@
+// npm run screenshots: one picture of each main view, from the demo studio.
+import { build, install, runTs } from "./lib.mjs";
+
+install();
+build();
+runTs("scripts/screenshots.ts");

@@ -1,0 +1,67 @@
+import { mkdirSync } from "node:fs";
+import { chromium, type Page } from "@playwright/test";
+import { chromiumPath, quiet } from "../e2e/browser";
+import { Studio } from "../e2e/studio";
+
+const bench = { width: 1280, height: 800 };
+const phone = { width: 390, height: 844 };
+const folder = "docs/screenshots";
+
+const studio = await Studio.make(true);
+const browser = await chromium.launch({ executablePath: chromiumPath(), args: quiet });
+const context = await browser.newContext({ locale: "en-GB", hasTouch: true });
+const page = await context.newPage();
+mkdirSync(folder, { recursive: true });
+
+const press = (name: string | RegExp) =>
+	page
+		.getByRole("button", { name, exact: typeof name === "string" })
+		.first()
+		.click();
+const touch = async (...names: string[]) => {
+	for (const name of names) await press(name);
+};
+async function shot(
+	name: string,
+	size: { width: number; height: number },
+	where?: string,
+	first?: (page: Page) => Promise<unknown>,
+) {
+	await page.setViewportSize(size);
+	if (where) await page.goto(studio.url + where, { waitUntil: "networkidle" });
+	if (first) await first(page);
+	await page.mouse.move(0, 0);
+	await page.waitForTimeout(600);
+	await page.screenshot({ path: `${folder}/${name}.png` });
+	console.log(`${folder}/${name}.png`);
+}
+
+try {
+	await shot("today", bench, "/");
+	await shot("student", bench, "/students/isolde");
+	await shot("skill", bench, "/skills/clubs", () => press("elbow"));
+	await shot("ladder", bench, "/ladders/isolde-clubs");
+	await shot("rung", bench, "/ladders/isolde-clubs", () => press("Three clubs, slow"));
+	await shot("live-phone", phone, "/", async () => {
+		await press("lesson: Three-club cascade, left");
+		await touch("GOOD", "good, but release", "GOOD", "GOOD", "missed height", "GOOD", "GOOD", "no count", "GOOD");
+		await touch("good, but height", "good, but height", "missed height");
+		await page.getByText("Correct height").waitFor();
+	});
+	await shot("live-desk", bench, undefined, async () => {
+		await page.getByRole("button", { name: "follow", exact: true }).click();
+		await touch("GOOD", "GOOD");
+	});
+	await shot("live-cue", phone, undefined, () => press("cue"));
+	await shot("wrap-up", bench, undefined, async () => {
+		await press("close");
+		await press("more");
+		await page.getByRole("link", { name: "wrap up" }).click();
+		await page.getByLabel("Remark, for you").fill("Height comes after release: watch that first.");
+	});
+	await shot("lesson", bench, "/students/bram", () => page.getByRole("row").nth(1).getByRole("link").click());
+	await shot("ladders", bench, "/ladders");
+} finally {
+	await browser.close();
+	await studio.end();
+}

@@ -1,0 +1,49 @@
+import type { Pack } from "@/core/pack/pack";
+import { dayWords, fromToday } from "@/ui/dates";
+import css from "./live.module.scss";
+import type { Board } from "./model";
+
+/** A lesson opens with last time: the score, the cue to repeat, what was promised, what is parked. */
+export function Opening({ board, pack }: { board: Board; pack: Pack }) {
+	const { ladder, set } = board;
+	if (!ladder) return null;
+	const { last } = ladder;
+	const best = ladder.holes.find((hole) => hole.rung === set.placing.rung)?.best;
+	const promises = pack.promises.filter((one) => one.student === ladder.student);
+	const parked = pack.parked.filter((one) => one.student === ladder.student);
+	return (
+		<section className={css.opening} aria-label="Last time">
+			{last ? (
+				<p>
+					{fromToday(last.day)}:{" "}
+					<b>
+						{last.good} of {last.tries}
+					</b>{" "}
+					on <span dir="auto">{last.rung}</span>
+				</p>
+			) : (
+				<p>Never tried. Let them begin.</p>
+			)}
+			{last?.cue && (
+				<p>
+					Cue: <b dir="auto">“{last.cue}”</b>
+				</p>
+			)}
+			{best && (
+				<p>
+					Best here: {best.good} of {best.tries}, {dayWords(best.day)}
+				</p>
+			)}
+			{promises.map((one) => (
+				<p key={one.id}>
+					Promised: <span dir="auto">{one.text}</span>
+				</p>
+			))}
+			{parked.map((one) => (
+				<p key={one.id}>
+					Parked: <span dir="auto">{one.text}</span>
+				</p>
+			))}
+		</section>
+	);
+}

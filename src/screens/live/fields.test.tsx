@@ -1,0 +1,121 @@
+/** @jest-environment jsdom */
+import { act, fireEvent, render, screen } from "@testing-library/react";
+import { isGood } from "@/core/ladder/good";
+import { gates } from "@/core/ladder/rung";
+import type { Attempt } from "@/core/log/kinds";
+import { Fields } from "./Fields";
+import { fieldsFor } from "./fields";
+import { together } from "./useTouch";
+
+/** The test page knows mouse events only; a pointer is a mouse with a number. */
+class Pointer extends MouseEvent {
+	readonly pointerId: number;
+	constructor(type: string, init: PointerEventInit = {}) {
+		super(type, init);
+		this.pointerId = init.pointerId ?? 0;
+	}
+}
+beforeAll(() => {
+	window.PointerEvent = Pointer as unknown as typeof PointerEvent;
+});
+
+const position = (id: string) => ({ id, name: id, short: id, fault: "", cues: [] });
+const three = ["a", "b", "c"].map(position);
+
+describe("the fields of each gate", () => {
+	test.each(gates)("%s: GOOD is good, every other field is not", (gate) => {
+		for (const positions of [three, []]) {
+			const { rows, main } = fieldsFor(gate, positions);
+			const last = main.at(-1);
+			expect(last && isGood(last.attempt, gate)).toBe(true);
+			// A committed try is good whatever else was off: that is what the gate says.
+			for (const field of [...rows.flat(), ...main.slice(0, -1)])
+				expect(isGood(field.attempt, gate)).toBe(gate === "commitment" && field.attempt.committed === true);
+		}
+	});
+	test("result and form in one: two rows of three positions and other, and three ways without a fault", () => {
+		const { rows, main } = fieldsFor("both", three);
+		expect(rows.map((row) => row.map((field) => field.label))).toEqual([
+			["a", "b", "c", "other"],
+			["a", "b", "c", "other"],
+		]);
+		expect(main.map((field) => field.label)).toEqual(["missed, form fine", "GOOD"]);
+	});
+	test("by the result alone one row of faults stays, and nobody claims to have judged the form", () => {
+		const { rows } = fieldsFor("result", three);
+		expect(rows).toHaveLength(1);
+		expect(rows[0]?.every((field) => field.attempt.result === "miss" && !field.attempt.judged)).toBe(true);
+	});
+	test("several fields in one touch are one attempt, held ones in the other direction", () => {
+		const [row] = fieldsFor("both", three).rows;
+		expect(together(row?.slice(0, 2) ?? [], false).off).toEqual([{ position: "a" }, { position: "b" }]);
+		expect(together(row?.slice(0, 1) ?? [], true).off).toEqual([{ position: "a", direction: "beyond" }]);
+	});
+});
+
+describe("a touch", () => {
+	const show = () => {
+		const logged: Attempt[] = [];
+		render(<Fields layout={fieldsFor("both", three)} onAttempt={(attempt) => logged.push(attempt)} />);
+		const button = (name: string) => screen.getByRole("button", { name });
+		const over = (name: string | null) => {
+			document.elementFromPoint = () => (name ? button(name) : document.body);
+		};
+		return { logged, button, over };
+	};
+	const at = { clientX: 1, clientY: 1, pointerId: 7, button: 0 };
+
+	test("paints on the way down and counts once on the way up", () => {
+		const { logged, button, over } = show();
+		over("GOOD");
+		fireEvent.pointerDown(button("GOOD"), at);
+		expect(button("GOOD").dataset.pressed).toBe("true");
+		expect(logged).toHaveLength(0);
+		fireEvent.pointerUp(button("GOOD"), at);
+		fireEvent.click(button("GOOD"), { detail: 1 });
+		expect(logged).toEqual([{ result: "hit", off: [], judged: true }]);
+		expect(button("GOOD").dataset.pressed).toBe("false");
+	});
+	test("a keyboard or a screen reader presses the same button", () => {
+		const { logged, button } = show();
+		fireEvent.click(button("missed b"), { detail: 0 });
+		expect(logged[0]?.off).toEqual([{ position: "b" }]);
+	});
+	test("a second finger does not count while the first is down", () => {
+		const { logged, button, over } = show();
+		over("GOOD");
+		fireEvent.pointerDown(button("GOOD"), at);
+		fireEvent.pointerDown(button("missed b"), { ...at, pointerId: 8 });
+		fireEvent.pointerUp(button("missed b"), { ...at, pointerId: 8 });
+		fireEvent.pointerUp(button("GOOD"), at);
+		expect(logged).toHaveLength(1);
+	});
+	test("a cancelled touch counts nothing", () => {
+		const { logged, button, over } = show();
+		over("GOOD");
+		fireEvent.pointerDown(button("GOOD"), at);
+		fireEvent.pointerCancel(button("GOOD"), at);
+		fireEvent.pointerUp(button("GOOD"), at);
+		expect(logged).toHaveLength(0);
+	});
+	test("sliding to another row leaves the first row behind", () => {
+		const { logged, button, over } = show();
+		over("good, but a");
+		fireEvent.pointerDown(button("good, but a"), at);
+		over("missed b");
+		fireEvent.pointerMove(button("good, but a"), at);
+		fireEvent.pointerUp(button("good, but a"), at);
+		expect(logged).toEqual([{ result: "miss", off: [{ position: "b" }], judged: true }]);
+	});
+	test("holding names the other direction, and says so before the finger is up", () => {
+		jest.useFakeTimers();
+		const { logged, button, over } = show();
+		over("missed a");
+		fireEvent.pointerDown(button("missed a"), at);
+		act(() => jest.advanceTimersByTime(500));
+		expect(screen.getByRole("button", { name: "beyond a" })).toBeTruthy();
+		fireEvent.pointerUp(screen.getByRole("button", { name: "beyond a" }), at);
+		expect(logged[0]?.off).toEqual([{ position: "a", direction: "beyond" }]);
+		jest.useRealTimers();
+	});
+});
