@@ -16,7 +16,6 @@ test("axe finds nothing on any page, in any light", async ({ page }) => {
 		"/ladders/new",
 		"/ladders/isolde-clubs",
 		"/records",
-		"/not-a-page",
 	]) {
 		await page.goto(path);
 		await accessible(page);
@@ -104,4 +103,21 @@ test("a student is put away and brought back", async ({ page }) => {
 	await expect(page.getByText("Put away.")).toHaveCount(0);
 	await page.goto("/");
 	await expect(page.getByRole("link", { name: "Odile Fennimore" })).toBeVisible();
+});
+
+test.describe("an address that names nothing", () => {
+	test.use({ expected: /status of 404/ });
+	test("says so, and leads back", async ({ page }) => {
+		for (const path of ["/not-a-page", "/students/nobody", "/ladders/none", "/skills/none", "/lessons/none"]) {
+			await page.goto(path);
+			await expect(page.getByRole("heading", { name: "Not here" })).toBeVisible();
+		}
+		await accessible(page);
+		await page.goto("/live?lesson=never-begun");
+		await expect(page.getByRole("heading", { name: "This lesson is not here" })).toBeVisible();
+		await page.goto("/live");
+		await expect(page.getByRole("heading", { name: "No lesson is named" })).toBeVisible();
+		await page.getByRole("link", { name: "Today" }).click();
+		await expect(page.getByRole("link", { name: "Isolde Brankovar" })).toBeVisible();
+	});
 });

@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import { whole } from "@/core/words/text";
-import { goodTry, type RuleKind } from "./kind";
+import { defineRule, kOverN } from "./kind";
 
 const schema = z.object({ kind: z.literal("block"), k: whole(1, 60), n: whole(1, 60) });
 export type Block = z.infer<typeof schema>;
@@ -14,27 +14,19 @@ interface State {
 /**
  * The `k`-th good attempt inside the current block. A block always runs `n`
  * attempts from the visit's first and is never restarted early, so that nobody
- * can throw a bad start away.
+ * can throw a bad start away; one cut off by the limit still counts.
  */
-export const block: RuleKind<Block, State> = {
+export const block = defineRule<Block, State>({
 	kind: "block",
 	title: "So many in a block",
 	schema,
 	fields: [
-		{ name: "k", label: "good", low: 1, high: 60 },
-		{ name: "n", label: "in a block of", low: 1, high: 60 },
+		{ name: "k", label: "good", type: "number", low: 1, high: 60 },
+		{ name: "n", label: "in a block of", type: "number", low: 1, high: 60 },
 	],
 	fresh: { kind: "block", k: 7, n: 10 },
 	sentence: ({ k, n }) => `${k} good in a block of ${n}`,
-	refusals: ({ k, n }) =>
-		k > n
-			? [
-					{
-						path: "k",
-						sentence: `Good tries wanted is ${k}, more than a block of ${n} holds; at most ${n} is possible.`,
-					},
-				]
-			: [],
+	refusals: ({ k, n }) => kOverN(k, n, `a block of ${n} holds`),
 	fewest: ({ k }) => k,
 	start: () => ({ tries: 0, good: 0, met: false }),
 	step: ({ k, n }, state, { good }) => {
@@ -48,6 +40,10 @@ export const block: RuleKind<Block, State> = {
 		bust: false,
 		progress: { value: good, target: k, words: `of ${tries}, block of ${n}` },
 	}),
-	key: ({ n }, { tries, good, met }) => (met ? "met" : `${tries % n},${tries === n ? 0 : good}`),
-	best: () => goodTry,
-};
+	// A block that can no longer be met only has to be waited out: how many were good in it is past.
+	key: ({ k, n }, { tries, good, met }) => {
+		if (met) return "met";
+		const at = tries % n;
+		return good + (n - at) < k ? `${at},lost` : `${at},${at === 0 ? 0 : good}`;
+	},
+});

@@ -1,39 +1,88 @@
 import * as z from "zod/mini";
 import { complainIn } from "@/core/words/complain";
 import type { Refusal } from "@/core/words/refuse";
+import { all } from "./all";
+import { any } from "./any";
 import { block } from "./block";
+import { bouts } from "./bouts";
+import { count } from "./count";
+import { days } from "./days";
+import { decision } from "./decision";
 import type { Judged, RuleKind, Status } from "./kind";
+import { length } from "./length";
+import { anyRule } from "./parts";
+import { points } from "./points";
+import { rating } from "./rating";
+import { type AnyMachine, type AnyRule, machineOf as lookUp, registry } from "./registry";
 import { rolling } from "./rolling";
+import { spread } from "./spread";
 import { streak } from "./streak";
+import { within } from "./within";
 
-export type { Judged, Status } from "./kind";
+export type { Field, Judged, Status } from "./kind";
 
 /** Every pass rule there is. A new kind is one file, and its name in this list. */
-const kinds = [rolling, block, streak] as const;
+const kinds = [
+	rolling,
+	block,
+	streak,
+	points,
+	count,
+	length,
+	rating,
+	within,
+	spread,
+	decision,
+	bouts,
+	all,
+	any,
+	days,
+] as const;
 
 /** A pass rule as it is stored: data, told apart by `kind`. */
 export type Rule = (typeof kinds)[number]["fresh"];
-
-/** A kind with its state's type put away: nobody outside may look into a state. */
 export type Machine = RuleKind<Rule, unknown>;
+
+for (const kind of kinds) registry.set(kind.kind, kind as unknown as AnyMachine);
 export const ruleKinds = kinds as unknown as readonly Machine[];
+export const machineOf = (rule: Pick<Rule, "kind">): Machine => lookUp(rule) as unknown as Machine;
 
-const byKind = new Map(ruleKinds.map((machine) => [machine.kind as string, machine]));
+export const MAX_DEPTH = 3;
 
-/** The machine of a rule's kind. Throws only for what never went through {@link Rule}. */
-export function machineOf(rule: Pick<Rule, "kind">): Machine {
-	const machine = byKind.get(rule.kind);
-	if (!machine) throw new RangeError(`no pass rule of kind "${rule.kind}"`);
-	return machine;
+/** Levels of nesting; anything that is no rule counts as one, and very deep ones are not walked to their end. */
+function depthOf(raw: unknown, left = MAX_DEPTH + 1): number {
+	if (typeof raw !== "object" || raw === null || left === 0) return 1;
+	const { rules, rule } = raw as { rules?: unknown; rule?: unknown };
+	const parts = Array.isArray(rules) ? rules : rule === undefined ? [] : [rule];
+	return 1 + Math.max(0, ...parts.map((part) => depthOf(part, left - 1)));
 }
 
-/** Schema of a stored rule. An unknown kind is refused by its name, k over n by its numbers. */
-export const Rule = (
-	z.discriminatedUnion("kind", ruleKinds.map((machine) => machine.schema) as never) as unknown as z.ZodMiniType<Rule>
-).check((ctx) => {
-	const complain = complainIn(ctx);
-	for (const { path, sentence } of ruleRefusals(ctx.value)) complain([path], sentence);
-});
+const holdsDays = (rule: AnyRule): boolean =>
+	lookUp(rule)
+		.parts(rule)
+		.some((part) => part.kind === "days" || holdsDays(part));
+
+/**
+ * Schema of a stored rule. An unknown kind is refused by its name, k over n by its
+ * numbers, nesting by its depth before anything deep is read.
+ */
+export const Rule = z.pipe(
+	z.unknown().check((ctx) => {
+		if (depthOf(ctx.value) > MAX_DEPTH)
+			ctx.issues.push({
+				code: "custom",
+				input: ctx.value,
+				path: [],
+				message: `Pass rule is nested more than ${MAX_DEPTH} deep; at most ${MAX_DEPTH} levels can be read out.`,
+			});
+	}),
+	anyRule.check((ctx) => {
+		const complain = complainIn(ctx);
+		for (const { path, sentence } of lookUp(ctx.value).refusals(ctx.value)) complain(path.split("."), sentence);
+		if (holdsDays(ctx.value))
+			complain(["rules"], "A rule on several days cannot stand inside another; put it outermost.");
+	}) as never,
+) as unknown as z.ZodMiniType<Rule>;
 
 export const ruleRefusals = (rule: Rule): Refusal[] => machineOf(rule).refusals(rule);
 export const ruleSentence = (rule: Rule): string => machineOf(rule).sentence(rule);
@@ -63,11 +112,34 @@ export function judge(rule: Rule, attempts: readonly Judged[], left: number): Ju
 	return { ...status, metAt, needs: status.met ? 0 : status.bust ? null : fewestMore(machine, rule, state, left) };
 }
 
+const MOST_STATES = 20_000;
+
+/**
+ * Breadth first over the best attempts: one, or one for each code a rule chooses
+ * between. Exact, since every kind is helped, or at least not hindered, by its best
+ * attempt; a search too wide to finish says that it may still be met.
+ */
 function fewestMore(machine: Machine, rule: Rule, from: unknown, left: number): number | null {
-	let state = from;
+	const best = machine.best(rule);
+	const codes = machine.codes(rule);
+	const letters: Judged[] =
+		codes.length === 0 ? [best] : codes.map((code) => ({ ...best, result: code, called: code }));
+	let frontier = [from];
+	const seen = new Set([machine.key(rule, from)]);
 	for (let more = 1; more <= left; more++) {
-		state = machine.step(rule, state, machine.best(rule));
-		if (machine.status(rule, state).met) return more;
+		const next: unknown[] = [];
+		for (const state of frontier)
+			for (const letter of letters) {
+				const after = machine.step(rule, state, letter);
+				if (machine.status(rule, after).met) return more;
+				const key = machine.key(rule, after);
+				if (seen.has(key)) continue;
+				seen.add(key);
+				next.push(after);
+			}
+		if (next.length === 0) return null;
+		if (seen.size > MOST_STATES) return more;
+		frontier = next;
 	}
 	return null;
 }

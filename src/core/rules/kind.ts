@@ -6,6 +6,23 @@ export interface Judged {
 	good: boolean;
 	/** Code on the rung's outcome scale. */
 	result: string;
+	/** Points of that outcome on the scale; a points rule may set its own. */
+	points?: number;
+	/** Points taken off for positions that were off. */
+	deduction?: number;
+	/** What was called before the try; the outcome's code stands in for it. */
+	called?: string;
+	/** Whether the answer chosen was right, where one was asked for. */
+	right?: boolean;
+	rating?: number;
+	/** Length of the rally or run of catches. */
+	length?: number;
+	/** In the rung's unit. */
+	measure?: number;
+	/** The first attempt of a set. */
+	newSet?: boolean;
+	/** Made after a timed set's clock had run out. */
+	late?: boolean;
 }
 
 /** Where a rule stands after the attempts so far. */
@@ -17,25 +34,33 @@ export interface Status {
 	progress: { value: number; target: number; words: string };
 }
 
-/** A number a rule is set by: drawn as a stepper, so that a form needs no code per rule. */
-export interface NumberField<R> {
+/**
+ * One setting of a rule as data, so that a form needs no code per rule. `number` is
+ * drawn as a stepper; `optional` numbers may be left out; the others have lists.
+ */
+export interface Field<R> {
 	name: keyof R & string;
 	label: string;
-	low: number;
-	high: number;
+	type: "number" | "optional number" | "weights" | "words" | "rule" | "rules";
+	low?: number;
+	high?: number;
 }
+
+/** What an attempt must carry for a rule to see it; a lesson offers the inputs by this. */
+export type Needs = "good" | "outcome" | "called" | "answer" | "rating" | "length" | "measure" | "clock" | "parts";
 
 /**
  * One kind of pass rule: its schema, its sentence, its form as data and its
- * machine. The lesson runs `step`; an analysis discovers the automaton by walking
+ * machine. The lesson runs `step`; the analyser discovers the automaton by walking
  * the same `step`, with `key` telling states apart, so the two cannot disagree.
- * `step` never mutates; a met state may be stepped further and stays met.
+ * `step` never mutates; a met or bust state stays what it is.
  */
 export interface RuleKind<R extends { kind: string }, S> {
 	kind: R["kind"];
 	title: string;
+	needs: Needs;
 	schema: z.ZodMiniType<R>;
-	fields: readonly NumberField<R>[];
+	fields: readonly Field<R>[];
 	/** A fresh rule of this kind, good enough to start with. */
 	fresh: R;
 	sentence(rule: R): string;
@@ -46,10 +71,33 @@ export interface RuleKind<R extends { kind: string }, S> {
 	start(rule: R): S;
 	step(rule: R, state: S, attempt: Judged): S;
 	status(rule: R, state: S): Status;
-	/** Equal keys mean that no future can tell the two states apart. */
+	/**
+	 * Equal keys mean that no future can tell the two states apart. Every met state has
+	 * the key {@link MET}, every bust one {@link BUST}.
+	 */
 	key(rule: R, state: S): string;
-	/** The attempt that brings this rule closest to being met, whatever the state. */
+	/** An attempt no other attempt is better than, but for the code it carries. */
 	best(rule: R): Judged;
+	/** Codes between which the best attempt has to choose; none where any will do. */
+	codes(rule: R): readonly string[];
+	/** Rules inside this one. */
+	parts(rule: R): readonly { kind: string }[];
+}
+
+export const MET = "met";
+export const BUST = "bust";
+
+type Optional = "refusals" | "codes" | "parts" | "best" | "needs";
+
+/** A kind with what most kinds have in common filled in. */
+export function defineRule<R extends { kind: string }, S>(
+	kind: Omit<RuleKind<R, S>, Optional> & Partial<Pick<RuleKind<R, S>, Optional>>,
+): RuleKind<R, S> {
+	return { needs: "good", refusals: () => [], codes: () => [], parts: () => [], best: () => goodTry, ...kind };
 }
 
 export const goodTry: Judged = { good: true, result: "hit" };
+
+/** "Good tries wanted is 5, more than ...": k over n, in the words of the rule. */
+export const kOverN = (k: number, n: number, holds: string): Refusal[] =>
+	k > n ? [{ path: "k", sentence: `Good tries wanted is ${k}, more than ${holds}; at most ${n} is possible.` }] : [];

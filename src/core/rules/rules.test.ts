@@ -1,6 +1,8 @@
 import fc from "fast-check";
+import { anyRule, plainly } from "@/core/__tests__/rules";
 import { parse } from "@/core/words/refuse";
 import { fewestTries, type Judged, judge, machineOf, Rule, ruleKinds, ruleSentence } from ".";
+import { BUST, MET } from "./kind";
 
 const tries = (marks: string): Judged[] =>
 	[...marks].map((m) => ({ good: m === "g", result: m === "g" ? "hit" : "miss" }));
@@ -21,71 +23,82 @@ describe("met at the first attempt where the rule says so", () => {
 	])("%j over %s", (rule, marks, at) => expect(judge(rule, tries(marks), 0).metAt).toBe(at));
 });
 
-/** The rules' own words once more, without a machine: the plainest reading of each. */
-const plainly: Record<Rule["kind"], (rule: never, row: boolean[]) => boolean> = {
-	rolling: ({ k, n }: { k: number; n: number }, row) => row.slice(-n).filter(Boolean).length >= k,
-	block: ({ k, n }: { k: number; n: number }, row) =>
-		row.length > 0 && row.slice(Math.floor((row.length - 1) / n) * n).filter(Boolean).length >= k,
-	streak: ({ r }: { r: number }, row) => row.length >= r && row.slice(-r).every(Boolean),
-};
-
-const anyRule = fc.oneof(
-	fc.record({
-		kind: fc.constant("rolling" as const),
-		k: fc.integer({ min: 1, max: 6 }),
-		n: fc.integer({ min: 1, max: 8 }),
-	}),
-	fc.record({
-		kind: fc.constant("block" as const),
-		k: fc.integer({ min: 1, max: 6 }),
-		n: fc.integer({ min: 1, max: 8 }),
-	}),
-	fc.record({ kind: fc.constant("streak" as const), r: fc.integer({ min: 1, max: 6 }) }),
-) as fc.Arbitrary<Rule>;
-const sound = anyRule.filter((rule) => parse(Rule, rule).ok);
-const marks = fc.array(fc.boolean(), { maxLength: 24 });
+const anyAttempt = fc.record({
+	good: fc.boolean(),
+	result: fc.constantFrom("hit", "miss", "rough"),
+	called: fc.option(fc.constantFrom("a", "b"), { nil: undefined }),
+	right: fc.option(fc.boolean(), { nil: undefined }),
+	rating: fc.option(fc.nat(10), { nil: undefined }),
+	length: fc.option(fc.nat(6), { nil: undefined }),
+	measure: fc.option(fc.integer({ min: -2, max: 6 }), { nil: undefined }),
+	newSet: fc.boolean(),
+	late: fc.boolean(),
+}) as fc.Arbitrary<Judged>;
+const attempts = fc.array(anyAttempt, { maxLength: 24 });
 
 test("every machine agrees with the plain reading of its sentence", () => {
 	fc.assert(
-		fc.property(sound, marks, (rule, row) => {
-			const first = row.findIndex((_, i) => plainly[rule.kind](rule as never, row.slice(0, i + 1)));
-			expect(
-				judge(
-					rule,
-					row.map((good) => ({ good, result: "" })),
-					0,
-				).metAt,
-			).toBe(first);
-		}),
-		{ numRuns: 2000 },
-	);
-});
-
-test("states with one key have one future", () => {
-	fc.assert(
-		fc.property(sound, marks, marks, marks, (rule, a, b, future) => {
+		fc.property(anyRule, attempts, (rule, row) => {
 			const machine = machineOf(rule);
-			const after = (row: boolean[], from = machine.start(rule)) =>
-				row.reduce((state, good) => machine.step(rule, state, { good, result: "" }), from);
-			const [x, y] = [after(a), after(b)];
-			if (machine.key(rule, x) !== machine.key(rule, y)) return;
-			expect(machine.status(rule, after(future, x)).met).toBe(machine.status(rule, after(future, y)).met);
+			const plain = plainly(rule, row);
+			let state = machine.start(rule);
+			let end = "";
+			row.forEach((attempt, i) => {
+				state = machine.step(rule, state, attempt);
+				const { met, bust } = machine.status(rule, state);
+				if (!end && (met || bust)) end = `${met ? "met" : "bust"} at ${i}`;
+			});
+			expect(end).toBe(plain ? `${plain.end} at ${plain.at}` : "");
+			expect(judge(rule, row, 0).metAt).toBe(plain?.end === "met" ? plain.at : -1);
 		}),
-		{ numRuns: 3000 },
+		{ numRuns: 5000 },
 	);
 });
 
-test("what it needs at best is the fewest good tries that meet it, or nothing when too few are left", () => {
+test("states with one key have one future, and an ended state stays ended under its own name", () => {
 	fc.assert(
-		fc.property(sound, marks, fc.nat(12), (rule, row, left) => {
-			const past = row.map((good) => ({ good, result: "" }));
-			const { needs, met } = judge(rule, past, left);
-			const meetsAfter = (more: number) => judge(rule, [...past, ...tries("g".repeat(more))], 0).met;
-			if (met) expect(needs).toBe(0);
-			else if (needs === null) expect(meetsAfter(left)).toBe(false);
-			else expect([meetsAfter(needs), meetsAfter(needs - 1)]).toEqual([true, false]);
+		fc.property(anyRule, attempts, attempts, attempts, (rule, a, b, future) => {
+			const machine = machineOf(rule);
+			const after = (row: Judged[], from = machine.start(rule)) =>
+				row.reduce((state, attempt) => machine.step(rule, state, attempt), from);
+			const endOf = (state: unknown) => {
+				const { met, bust } = machine.status(rule, state);
+				return met ? MET : bust ? BUST : "";
+			};
+			const [x, y] = [after(a), after(b)];
+			expect([MET, BUST].includes(machine.key(rule, x)) ? machine.key(rule, x) : "").toBe(endOf(x));
+			if (endOf(x)) expect(endOf(after(future, x))).toBe(endOf(x));
+			if (machine.key(rule, x) === machine.key(rule, y)) expect(endOf(after(future, x))).toBe(endOf(after(future, y)));
 		}),
-		{ numRuns: 1000 },
+		{ numRuns: 5000 },
+	);
+});
+
+test("what it needs at best is the fewest more tries that can meet it, whatever they are", () => {
+	// Every way an attempt could come out, for kinds that look at one thing only.
+	const ways: Judged[] = [
+		...["a", "b", "hit", "rough", "miss"].map((result) => ({
+			good: result !== "miss",
+			result,
+			called: result,
+			right: true,
+			rating: 10,
+			length: 6,
+			measure: 1,
+		})),
+		{ good: false, result: "miss", right: false, rating: 0, length: 0, measure: 9 },
+	];
+	const reach = (rule: Rule, row: readonly Judged[], left: number): number | null => {
+		if (judge(rule, row, 0).met) return 0;
+		if (left === 0 || judge(rule, row, 0).bust) return null;
+		const all = ways.map((way) => reach(rule, [...row, way], left - 1)).filter((n) => n !== null);
+		return all.length === 0 ? null : 1 + Math.min(...all);
+	};
+	fc.assert(
+		fc.property(anyRule, fc.array(anyAttempt, { maxLength: 8 }), fc.nat(4), (rule, row, left) => {
+			expect(judge(rule, row, left).needs).toBe(reach(rule, row, left));
+		}),
+		{ numRuns: 400 },
 	);
 });
 
@@ -94,9 +107,10 @@ test.each(ruleKinds.map((kind) => [kind.title, kind] as const))(
 	(_, kind) => {
 		expect(parse(Rule, kind.fresh)).toEqual({ ok: true, value: kind.fresh });
 		expect(ruleSentence(kind.fresh)).toMatch(/\d/);
-		expect(judge(kind.fresh, tries("g".repeat(fewestTries(kind.fresh))), 0).met).toBe(true);
-		expect(judge(kind.fresh, tries("g".repeat(fewestTries(kind.fresh) - 1)), 0).met).toBe(false);
-		for (const field of kind.fields) expect(kind.fresh).toHaveProperty(field.name);
+		expect(judge(kind.fresh, [], fewestTries(kind.fresh)).needs).toBe(fewestTries(kind.fresh));
+		expect(judge(kind.fresh, [], fewestTries(kind.fresh) - 1).needs).toBeNull();
+		for (const field of kind.fields)
+			if (field.type !== "optional number") expect(kind.fresh).toHaveProperty(field.name);
 	},
 );
 

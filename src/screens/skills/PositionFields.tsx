@@ -56,8 +56,8 @@ export function PositionFields({
 								<option key={kind}>{kind}</option>
 							))}
 						</Form.Select>
-						<Button variant="link" onClick={() => cues.remove(i)} aria-label={`Take cue ${i + 1} out`}>
-							take out
+						<Button variant="link" onClick={() => cues.remove(i)}>
+							take out<span className="visually-hidden"> cue {i + 1}</span>
 						</Button>
 						{errors?.cues?.[i]?.text?.message && (
 							<div className="asks" role="alert">

@@ -1,0 +1,54 @@
+import * as z from "zod/mini";
+import { BUST, defineRule, MET } from "./kind";
+import {
+	bestOfParts,
+	codesOfParts,
+	keyParts,
+	type PartStates,
+	partSchema,
+	refusalsOfParts,
+	sentences,
+	startParts,
+	statusOf,
+	stepParts,
+} from "./parts";
+import { asAny, machineOf } from "./registry";
+
+const schema = z.object({ kind: z.literal("all"), rules: partSchema });
+export type All = z.infer<typeof schema>;
+
+/** Every part has been met at some time in the visit; a part that busts busts the whole. */
+export const all = defineRule<All, PartStates>({
+	kind: "all",
+	title: "All of several",
+	needs: "parts",
+	schema,
+	fields: [{ name: "rules", label: "all of", type: "rules" }],
+	fresh: { kind: "all", rules: [asAny({ kind: "streak", r: 3 }), asAny({ kind: "rolling", k: 6, n: 8 })] },
+	sentence: ({ rules }) => sentences(rules, " and "),
+	refusals: ({ rules }) => refusalsOfParts(rules),
+	fewest: ({ rules }) => Math.max(...rules.map((rule) => machineOf(rule).fewest(rule))),
+	start: ({ rules }) => startParts(rules),
+	step: ({ rules }, parts, attempt) => (parts.some((part) => part.bust) ? parts : stepParts(rules, parts, attempt)),
+	status({ rules }, parts) {
+		const open = parts.flatMap((part, i) => {
+			const rule = rules[i];
+			return part.met || !rule ? [] : [statusOf(rule, part.state).progress];
+		});
+		const words = open.map(({ value, target, words: w }) => `${value} of ${target} ${w}`).join("; ");
+		return {
+			met: open.length === 0,
+			bust: parts.some((part) => part.bust),
+			progress: {
+				value: parts.length - open.length,
+				target: parts.length,
+				words: open.length === 0 ? "parts met" : `parts met; ${words}`,
+			},
+		};
+	},
+	key: ({ rules }, parts) =>
+		parts.some((part) => part.bust) ? BUST : parts.every((part) => part.met) ? MET : keyParts(rules, parts),
+	best: ({ rules }) => bestOfParts(rules),
+	codes: ({ rules }) => codesOfParts(rules),
+	parts: ({ rules }) => rules,
+});

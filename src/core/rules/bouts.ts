@@ -1,0 +1,56 @@
+import * as z from "zod/mini";
+import { whole } from "@/core/words/text";
+import { defineRule, kOverN, MET } from "./kind";
+import { emptyWindow, ones, stepWindow, type Window } from "./window";
+
+const schema = z.object({
+	kind: z.literal("bouts"),
+	a: whole(1, 30),
+	b: whole(1, 30),
+	k: whole(1, 30),
+	n: whole(1, 30),
+});
+export type Bouts = z.infer<typeof schema>;
+
+interface State {
+	good: number;
+	off: number;
+	won: Window;
+	played: number;
+}
+
+/** A bout is won at its `a`-th good before its `b`-th off; `k` of the last `n` completed bouts won. */
+export const bouts = defineRule<Bouts, State>({
+	kind: "bouts",
+	title: "Bouts won",
+	schema,
+	fields: [
+		{ name: "a", label: "good to win", type: "number", low: 1, high: 30 },
+		{ name: "b", label: "off to lose", type: "number", low: 1, high: 30 },
+		{ name: "k", label: "bouts won", type: "number", low: 1, high: 30 },
+		{ name: "n", label: "of the last", type: "number", low: 1, high: 30 },
+	],
+	fresh: { kind: "bouts", a: 5, b: 3, k: 2, n: 3 },
+	sentence: ({ a, b, k, n }) => `${k} of the last ${n} bouts won, ${a} good before ${b} off`,
+	refusals: ({ k, n }) => kOverN(k, n, `the last ${n} bouts`),
+	fewest: ({ a, k }) => a * k,
+	start: () => ({ good: 0, off: 0, won: emptyWindow, played: 0 }),
+	step({ a, b, k, n }, state, attempt) {
+		if (state.won === MET) return state;
+		// An unfinished bout belongs to its set: a new set starts a new bout.
+		const good = (attempt.newSet ? 0 : state.good) + (attempt.good ? 1 : 0);
+		const off = (attempt.newSet ? 0 : state.off) + (attempt.good ? 0 : 1);
+		if (good < a && off < b) return { ...state, good, off };
+		return { good: 0, off: 0, won: stepWindow(state.won, good >= a, k, n), played: state.played + 1 };
+	},
+	status: ({ a, b, k, n }, { good, off, won, played }) => ({
+		met: won === MET,
+		bust: false,
+		progress: {
+			value: won === MET ? k : ones(won),
+			target: k,
+			words: `bouts, last ${n} of ${played}; this one ${good} to ${off} of ${a} to ${b}`,
+		},
+	}),
+	key: (_, { good, off, won }) => (won === MET ? MET : `${good},${off},${won}`),
+});

@@ -1,0 +1,59 @@
+import * as z from "zod/mini";
+import { plural } from "@/core/words/numbers";
+import { whole } from "@/core/words/text";
+import { defineRule } from "./kind";
+import { anyRule } from "./parts";
+import { asAny, machineOf } from "./registry";
+
+const schema = z.object({ kind: z.literal("days"), rule: anyRule, days: whole(2, 10), gap: whole(1, 60) });
+export type Days = z.infer<typeof schema>;
+
+/**
+ * The rule inside, met on `days` different days, each at least `gap` days after the
+ * one before. Within one visit it is the rule inside; {@link countDays} adds up the
+ * days. Failed days between do not reset.
+ */
+export const days = defineRule<Days, unknown>({
+	kind: "days",
+	title: "On several days",
+	needs: "parts",
+	schema,
+	fields: [
+		{ name: "rule", label: "the rule of a day", type: "rule" },
+		{ name: "days", label: "days", type: "number", low: 2, high: 10 },
+		{ name: "gap", label: "days apart, at least", type: "number", low: 1, high: 60 },
+	],
+	fresh: { kind: "days", rule: asAny({ kind: "streak", r: 4 }), days: 2, gap: 1 },
+	sentence: ({ rule, days: wanted, gap }) =>
+		`${machineOf(rule).sentence(rule)}, on ${wanted} days${gap > 1 ? ` at least ${plural(gap, "day")} apart` : ""}`,
+	refusals: ({ rule }) =>
+		machineOf(rule)
+			.refusals(rule)
+			.map((r) => ({ ...r, path: `rule.${r.path}` })),
+	fewest: ({ rule }) => machineOf(rule).fewest(rule),
+	start: ({ rule }) => machineOf(rule).start(rule),
+	step: ({ rule }, state, attempt) => machineOf(rule).step(rule, state, attempt),
+	status: ({ rule }, state) => machineOf(rule).status(rule, state),
+	key: ({ rule }, state) => machineOf(rule).key(rule, state),
+	best: ({ rule }) => machineOf(rule).best(rule),
+	codes: ({ rule }) => machineOf(rule).codes(rule),
+	parts: ({ rule }) => [rule],
+});
+
+/**
+ * How many of the days on which the rule inside was met count: each at least `gap`
+ * days after the last one that counted. Taking the earliest each time gives the most.
+ *
+ * @param metOn local days, `YYYY-MM-DD`, in any order, repeats allowed
+ */
+export function countDays(metOn: readonly string[], gap: number): number {
+	let last = Number.NEGATIVE_INFINITY;
+	let counted = 0;
+	for (const day of [...new Set(metOn)].sort()) {
+		const at = Date.parse(day) / 86_400_000;
+		if (at - last < gap) continue;
+		counted += 1;
+		last = at;
+	}
+	return counted;
+}

@@ -1,0 +1,31 @@
+import * as z from "zod/mini";
+import { plural } from "@/core/words/numbers";
+import { whole } from "@/core/words/text";
+import { defineRule, goodTry, MET } from "./kind";
+
+const schema = z.object({ kind: z.literal("length"), length: whole(1, 100000), times: whole(1, 60) });
+export type Length = z.infer<typeof schema>;
+
+/** That length, reached in any `times` attempts of the visit; they need not follow on each other. */
+export const length = defineRule<Length, number>({
+	kind: "length",
+	title: "So long, so many times",
+	needs: "length",
+	schema,
+	fields: [
+		{ name: "length", label: "length", type: "number", low: 1, high: 100000 },
+		{ name: "times", label: "times", type: "number", low: 1, high: 60 },
+	],
+	fresh: { kind: "length", length: 20, times: 3 },
+	sentence: ({ length: long, times }) => `a length of ${long}, ${plural(times, "time")}`,
+	fewest: ({ times }) => times,
+	start: () => 0,
+	step: ({ length: long, times }, done, attempt) => (done < times && (attempt.length ?? 0) >= long ? done + 1 : done),
+	status: ({ length: long, times }, done) => ({
+		met: done >= times,
+		bust: false,
+		progress: { value: done, target: times, words: `of length ${long}` },
+	}),
+	key: ({ times }, done) => (done >= times ? MET : String(done)),
+	best: ({ length: long }) => ({ ...goodTry, length: long }),
+});

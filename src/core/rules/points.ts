@@ -1,0 +1,96 @@
+import * as z from "zod/mini";
+import type { Refusal } from "@/core/words/refuse";
+import { whole } from "@/core/words/text";
+import { defineRule, goodTry, type Judged } from "./kind";
+
+const code = z.string().check(z.regex(/^[a-z0-9-]{1,24}$/));
+const schema = z.object({
+	kind: z.literal("points"),
+	/** Points per outcome; overrides the scale's. An outcome not named earns the scale's points, or none. */
+	weights: z.record(code, whole(-100, 100)),
+	target: whole(1, 1000),
+	/** The sum never goes under it; null for none. Left out: 0, or none with a bust. */
+	floor: z.optional(z.nullable(whole(-1000, 0))),
+	/** At or under minus this, the rung is closed for the lesson; null or left out for none. */
+	bust: z.optional(z.nullable(whole(1, 1000))),
+});
+export type Points = z.infer<typeof schema>;
+
+interface State {
+	sum: number;
+	end: "" | "met" | "bust";
+}
+
+const floorOf = ({ floor, bust }: Points): number | null => (floor === undefined ? (bust ? null : 0) : floor);
+const signed = (n: number) => (n > 0 ? `+${n}` : n < 0 ? `−${-n}` : "0");
+
+/** What a try earns: its weight; nothing above zero where the gate refuses it; less its deductions. */
+export function earned(rule: Points, { good, result, points, deduction }: Judged): number {
+	const weight = rule.weights[result] ?? points ?? 0;
+	return (good ? weight : Math.min(weight, 0)) - (deduction ?? 0);
+}
+
+/** A running sum that must reach the target: a sequential test a coach can keep in the head. */
+export const points = defineRule<Points, State>({
+	kind: "points",
+	title: "A points game",
+	needs: "outcome",
+	schema,
+	fields: [
+		{ name: "weights", label: "points for each outcome", type: "weights", low: -100, high: 100 },
+		{ name: "target", label: "to reach", type: "number", low: 1, high: 1000 },
+		{ name: "floor", label: "never under", type: "optional number", low: -1000, high: 0 },
+		{ name: "bust", label: "lost at minus", type: "optional number", low: 1, high: 1000 },
+	],
+	fresh: { kind: "points", weights: { hit: 1, miss: -2 }, target: 7, bust: 7 },
+	sentence(rule) {
+		const parts = Object.entries(rule.weights).map(([name, weight]) => `${name} ${signed(weight)}`);
+		const floor = floorOf(rule);
+		const end = rule.bust ? `, lost at −${rule.bust}` : floor === null ? "" : `, never under ${floor}`;
+		return `${rule.target} points (${parts.join(", ")}${end})`;
+	},
+	refusals(rule) {
+		const said: Refusal[] = [];
+		const weights = Object.values(rule.weights);
+		if (weights.length === 0 || weights.every((weight) => weight === 0))
+			said.push({
+				path: "weights",
+				sentence: "Points for each outcome are all zero, so the sum never moves; give a good outcome 1 or more.",
+			});
+		else if (!weights.some((weight) => weight > 0))
+			said.push({
+				path: "weights",
+				sentence: `Points for each outcome are never above zero, so ${rule.target} is out of reach; give a good outcome 1 or more.`,
+			});
+		const floor = floorOf(rule);
+		if (rule.bust && floor !== null && floor > -rule.bust)
+			said.push({
+				path: "floor",
+				sentence: `The floor is ${floor}, above the bust at −${rule.bust}, which could then never be reached; at most ${-rule.bust} is possible, or none.`,
+			});
+		return said;
+	},
+	fewest: ({ weights, target }) => Math.ceil(target / Math.max(1, ...Object.values(weights))),
+	start: () => ({ sum: 0, end: "" }),
+	step(rule, state, attempt) {
+		if (state.end) return state;
+		const floor = floorOf(rule);
+		const raw = state.sum + earned(rule, attempt);
+		const sum = floor === null ? raw : Math.max(floor, raw);
+		return { sum, end: sum >= rule.target ? "met" : rule.bust && sum <= -rule.bust ? "bust" : "" };
+	},
+	status: ({ target }, { sum, end }) => ({
+		met: end === "met",
+		bust: end === "bust",
+		progress: { value: sum, target, words: "points" },
+	}),
+	key: (_, { sum, end }) => end || String(sum),
+	best: ({ weights }) => ({ ...goodTry, result: heaviest(weights) }),
+	codes: ({ weights }) => [heaviest(weights)],
+});
+
+const heaviest = (weights: Points["weights"]): string =>
+	Object.entries(weights).reduce((top, [name, weight]) => (weight > top[1] ? ([name, weight] as const) : top), [
+		"hit",
+		0,
+	] as readonly [string, number])[0];

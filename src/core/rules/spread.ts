@@ -1,0 +1,51 @@
+import * as z from "zod/mini";
+import { list } from "@/core/words/numbers";
+import { whole } from "@/core/words/text";
+import { defineRule, goodTry, MET } from "./kind";
+
+const schema = z.object({
+	kind: z.literal("spread"),
+	each: whole(1, 20),
+	targets: z.array(z.string().check(z.minLength(1), z.maxLength(40))).check(z.minLength(1), z.maxLength(12)),
+});
+export type Spread = z.infer<typeof schema>;
+
+/** At least `each` good on every target, in any order. What was called decides; without a call, the outcome's code. */
+export const spread = defineRule<Spread, readonly number[]>({
+	kind: "spread",
+	title: "Some on every target",
+	needs: "called",
+	schema,
+	fields: [
+		{ name: "each", label: "good on each", type: "number", low: 1, high: 20 },
+		{ name: "targets", label: "targets", type: "words" },
+	],
+	fresh: { kind: "spread", each: 2, targets: ["a", "b", "c"] },
+	sentence: ({ each, targets }) => `${each} good on each of ${list(targets)}`,
+	refusals: ({ targets }) =>
+		new Set(targets).size < targets.length
+			? [{ path: "targets", sentence: "Targets name one twice; take one of them out." }]
+			: [],
+	fewest: ({ each, targets }) => each * targets.length,
+	start: ({ targets }) => targets.map(() => 0),
+	step({ each, targets }, done, { good, called, result }) {
+		const at = good ? targets.indexOf(called ?? result) : -1;
+		return at < 0 || (done[at] ?? 0) >= each ? done : done.map((n, i) => (i === at ? n + 1 : n));
+	},
+	status({ each, targets }, done) {
+		const value = done.reduce((total, n) => total + n, 0);
+		const missing = targets.filter((_, i) => (done[i] ?? 0) < each);
+		return {
+			met: missing.length === 0,
+			bust: false,
+			progress: {
+				value,
+				target: each * targets.length,
+				words: missing.length === 0 ? "on every target" : `wants ${list(missing)}`,
+			},
+		};
+	},
+	key: ({ each }, done) => (done.every((n) => n >= each) ? MET : done.join()),
+	best: ({ targets }) => ({ ...goodTry, result: targets[0] ?? "hit" }),
+	codes: ({ targets }) => targets,
+});

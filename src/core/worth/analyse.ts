@@ -1,0 +1,269 @@
+import { chanceAtLeast } from "@/core/estimate/chanceAtLeast";
+import { type Rule, Rule as RuleSchema } from "@/core/rules";
+import { type Outcome, parse, refuse } from "@/core/words/refuse";
+import { discover } from "./automaton";
+import { type Alphabet, alphabetFor, type Chances } from "./chances";
+import { countEndings, type Endings, type Reading, readAt, type Side } from "./passes";
+import { type Shift, shift, simulate } from "./simulate";
+
+/** What a rule is worth at one set of probabilities. */
+export interface Analysis extends Omit<Reading, "stopped"> {
+	/** Mean attempts of those who pass; null when nobody does. */
+	attemptsToPass: number | null;
+	/** Automaton states, or null when it was simulated. */
+	states: number | null;
+	/** Standard error of `pass`; nought when it is exact. */
+	standardError: number;
+	/** Chance to have passed within 1, 3 and 5 lessons. */
+	within: { lessons: number; pass: number }[];
+	/** For a rule on several days: the lessons available, and the chance over them. */
+	onDays: { available: number; pass: number } | null;
+}
+
+export interface Options {
+	/** Days available to a rule on several days; as many as it wants when left out. */
+	daysAvailable?: number;
+	/** Runs and seed of the simulation used when there are too many states. */
+	runs?: number;
+	seed?: number;
+}
+
+export const LESSONS = [1, 3, 5] as const;
+export const MAX_LIMIT = 500;
+const RUNS = 200_000;
+
+/** Limits and rules that make no analysis possible, in a sentence each. */
+export function checked(rule: Rule, limit: number): Outcome<Rule> {
+	const read = parse(RuleSchema, rule, { k: "good tries wanted", n: "tries looked at" });
+	if (!read.ok) return read;
+	if (!Number.isInteger(limit) || limit < 1 || limit > MAX_LIMIT)
+		return refuse(
+			"limit",
+			`Rep limit is ${limit}; a whole number from 1 to ${MAX_LIMIT} is needed, ${Number.isFinite(limit) && limit > MAX_LIMIT ? MAX_LIMIT : Math.max(1, Math.round(limit) || 1)} is the nearest.`,
+		);
+	return read;
+}
+
+/**
+ * Exact analysis of a rule under independent attempts at fixed probabilities: the
+ * automaton found by walking the rule's own `step`, one pass of its transitions per
+ * attempt. Past 50,000 states a seeded simulation with its standard error.
+ *
+ * @param limit attempts allowed in a lesson, 1 to 500
+ */
+export function analyse(rule: Rule, chances: Chances, limit: number, options: Options = {}): Outcome<Analysis> {
+	const fit = checked(rule, limit);
+	if (!fit.ok) return fit;
+	const alphabet = alphabetFor(fit.value, chances);
+	if (!alphabet.ok) return alphabet;
+	return { ok: true, value: analyseOver(fit.value, alphabet.value, limit, options) };
+}
+
+function analyseOver(rule: Rule, alphabet: Alphabet, limit: number, options: Options): Analysis {
+	const automaton = discover(
+		rule,
+		alphabet.letters.map((letter) => letter.attempt),
+		alphabet.perSet > 0,
+		limit,
+	);
+	if (!automaton) {
+		const { pass, bust, attempts, standardError } = simulate(
+			rule,
+			alphabet,
+			limit,
+			options.runs ?? RUNS,
+			options.seed ?? 1,
+		);
+		return withDays(
+			rule,
+			{ pass, bust, attempts, passAt: [], attemptsToPass: null, states: null, standardError },
+			options,
+		);
+	}
+	const rate = alphabet.letters.reduce((sum, { p, attempt }) => sum + (attempt.good ? p : 0), 0);
+	const { stopped: _, ...reading } = readAt(countEndings(automaton, sidesOf(alphabet), limit, alphabet.perSet), rate);
+	const weighted = reading.passAt.reduce((sum, p, i) => sum + p * (i + 1), 0);
+	return withDays(
+		rule,
+		{
+			...reading,
+			attemptsToPass: reading.pass > 0 ? weighted / reading.pass : null,
+			states: automaton.states,
+			standardError: 0,
+		},
+		options,
+	);
+}
+
+/** Each letter's share of its side. A side with no mass keeps its letters at nought. */
+function sidesOf({ letters }: Alphabet): Side[] {
+	const total = (good: boolean) => letters.reduce((sum, { p, attempt }) => sum + (attempt.good === good ? p : 0), 0);
+	const totals = { good: total(true), off: total(false) };
+	return letters.map(({ p, attempt: { good } }) => ({
+		good,
+		share: p === 0 ? 0 : p / (good ? totals.good : totals.off),
+	}));
+}
+
+function withDays(rule: Rule, one: Omit<Analysis, "within" | "onDays">, { daysAvailable }: Options): Analysis {
+	const lessons = rule.kind === "days" ? rule.days : 1;
+	const over = (available: number) => atLeast(lessons, available, one.pass);
+	return {
+		...one,
+		within: LESSONS.map((n) => ({ lessons: n, pass: over(n) })),
+		onDays:
+			rule.kind === "days" ? { available: daysAvailable ?? rule.days, pass: over(daysAvailable ?? rule.days) } : null,
+	};
+}
+
+/** Chance of at least k successes in n independent tries of chance p each. */
+export function atLeast(k: number, n: number, p: number): number {
+	if (k > n) return 0;
+	if (k <= 0) return 1;
+	// P(Bin(n, p) >= k) = P(Beta(k, n - k + 1) < p). A chance summed up elsewhere may be a hair over 1.
+	return 1 - chanceAtLeast(k, n - k + 1, Math.min(1, Math.max(0, p)));
+}
+
+/** A rule over a grid of rates. */
+export interface BareCurve {
+	rates: number[];
+	pass: number[];
+	attempts: number[];
+	bust: number[];
+	states: number | null;
+	/** Largest standard error on the curve; nought when it is exact. */
+	standardError: number;
+}
+
+/** With the advice followed: line *too hard today* ends the visit as not passed. No faults are tagged. */
+export interface Curve extends BareCurve {
+	/** Null where the curve is simulated. */
+	advised: { pass: number[]; attempts: number[] } | null;
+}
+
+/** Lower edge of the working band under which the advice ends a visit, and how sure it must be. */
+export const ADVICE = { bandLow: 0.6, leastTries: 8, unlikely: 0.05 } as const;
+
+const tooHard = (t: number, g: number): boolean =>
+	t >= ADVICE.leastTries && chanceAtLeast(1 + g, 1 + t - g, ADVICE.bandLow) < ADVICE.unlikely;
+
+/** Whether the advice would end a visit after t attempts with g good, as a table worked out once. */
+function stopTable(limit: number): (t: number, g: number) => boolean {
+	// For every t there is a largest g that is too few: fewer are too few as well.
+	const fewest: number[] = [];
+	for (let t = 0, g = 0; t <= limit; t++) {
+		while (g <= t && tooHard(t, g)) g += 1;
+		fewest.push(g);
+	}
+	return (t, g) => g < (fewest[t] as number);
+}
+
+export const gridOf = (points: number): number[] => Array.from({ length: points }, (_, i) => i / (points - 1));
+
+interface Grid extends Options {
+	secondsPerTry?: number;
+}
+
+/** Readings at every rate of a grid, by as many passes as the model needs. Null with too many states. */
+function readOver(rule: Rule, limit: number, rates: readonly number[], { secondsPerTry }: Grid) {
+	const alphabet = modelAt(rule, 0.5, secondsPerTry);
+	const automaton = discover(
+		rule,
+		alphabet.letters.map((letter) => letter.attempt),
+		alphabet.perSet > 0,
+		limit,
+	);
+	if (!automaton) return null;
+	const endings = (at: Alphabet, stops?: (t: number, g: number) => boolean): Endings =>
+		countEndings(automaton, sidesOf(at), limit, at.perSet, stops);
+	const goodIn = (at: Alphabet) => at.letters.reduce((sum, { p, attempt }) => sum + (attempt.good ? p : 0), 0);
+	const read = (stops?: (t: number, g: number) => boolean): Reading[] => {
+		if (isGoodOrNot(rule)) {
+			// Counted once, read at every rate.
+			const once = endings(alphabet, stops);
+			return rates.map((rate) => readAt(once, rate));
+		}
+		return rates.map((rate) => {
+			const at = modelAt(rule, rate, secondsPerTry);
+			return readAt(endings(at, stops), goodIn(at));
+		});
+	};
+	return { states: automaton.states, read };
+}
+
+const curveOf = (
+	rates: number[],
+	readings: readonly Pick<Reading, "pass" | "attempts" | "bust">[],
+	states: number | null,
+	standardError: number,
+): BareCurve => ({
+	rates,
+	pass: readings.map((r) => r.pass),
+	attempts: readings.map((r) => r.attempts),
+	bust: readings.map((r) => r.bust),
+	states,
+	standardError,
+});
+
+const CURVE_RUNS = 4000;
+
+function simulatedOver(rule: Rule, limit: number, rates: number[], options: Grid): BareCurve {
+	const said = rates.map((rate) =>
+		simulate(rule, modelAt(rule, rate, options.secondsPerTry), limit, options.runs ?? CURVE_RUNS, options.seed ?? 1),
+	);
+	return curveOf(rates, said, null, Math.max(...said.map((one) => one.standardError)));
+}
+
+/** The chance to pass at each rate of a grid from 0 to 1, the advice not followed. */
+export function bareCurve(rule: Rule, limit: number, points = 101, options: Grid = {}): Outcome<BareCurve> {
+	const fit = checked(rule, limit);
+	if (!fit.ok) return fit;
+	const rates = gridOf(points);
+	const over = readOver(fit.value, limit, rates, options);
+	return {
+		ok: true,
+		value: over ? curveOf(rates, over.read(), over.states, 0) : simulatedOver(fit.value, limit, rates, options),
+	};
+}
+
+/** The operating curve, bare and with the advice followed beside it. */
+export function operatingCurve(rule: Rule, limit: number, points = 101, options: Grid = {}): Outcome<Curve> {
+	const fit = checked(rule, limit);
+	if (!fit.ok) return fit;
+	const rates = gridOf(points);
+	const over = readOver(fit.value, limit, rates, options);
+	if (!over) return { ok: true, value: { ...simulatedOver(fit.value, limit, rates, options), advised: null } };
+	const advised = over.read(stopTable(limit));
+	return {
+		ok: true,
+		value: {
+			...curveOf(rates, over.read(), over.states, 0),
+			advised: { pass: advised.map((r) => r.pass), attempts: advised.map((r) => r.attempts) },
+		},
+	};
+}
+
+const isGoodOrNot = (rule: Rule): boolean => rule.kind !== "rating" && rule.kind !== "length";
+
+/** The stated model of a rule at one rate: ratings spread binomially around ten times it; lengths go on with it. */
+export function modelAt(rule: Rule, rate: number, secondsPerTry?: number): Alphabet {
+	const chances: Chances =
+		rule.kind === "rating"
+			? { ratings: binomialRatings(rate) }
+			: rule.kind === "length"
+				? { goOn: rate }
+				: { rate, ...(secondsPerTry === undefined ? {} : { secondsPerTry }) };
+	const alphabet = alphabetFor(rule, chances);
+	if (!alphabet.ok) throw new RangeError("modelAt: a rate is from 0 to 1");
+	return alphabet.value;
+}
+
+function binomialRatings(rate: number): number[] {
+	const all = Array.from({ length: 11 }, (_, i) => atLeast(i, 10, rate) - atLeast(i + 1, 10, rate));
+	return all.map((p) => Math.max(0, p));
+}
+
+/** The direction and size of what the model leaves out, at one rate. */
+export function shiftAt(rule: Rule, rate: number, limit: number, runs = 20_000, seed = 1): Shift {
+	return shift(rule, (at) => modelAt(rule, at), rate, limit, runs, seed);
+}

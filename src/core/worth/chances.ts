@@ -1,0 +1,133 @@
+import type { Judged, Rule } from "@/core/rules";
+import { type AnyRule, machineOf } from "@/core/rules/registry";
+import { type Outcome, refuse } from "@/core/words/refuse";
+
+/**
+ * How attempts come out, in the model that fits the rule: independent attempts at
+ * fixed probabilities.
+ *
+ * - `rate`: good or not, the chance of good. Targets of a spread are called in equal
+ *   shares; a timed set holds as many tries as fit at `secondsPerTry`.
+ * - `outcomes`: a probability for each code of the scale; `good` names the good ones
+ *   (all but `miss` when left out).
+ * - `ratings`: eleven probabilities, for 0 to 10.
+ * - `goOn`: the chance that a rally goes on by one more: length L or more has goOn^L.
+ */
+export type Chances =
+	| { rate: number; secondsPerTry?: number }
+	| { outcomes: Readonly<Record<string, number>>; good?: readonly string[] }
+	| { ratings: readonly number[] }
+	| { goOn: number };
+
+/** One way an attempt can come out, with its probability. */
+export interface Letter {
+	p: number;
+	attempt: Judged;
+}
+
+/** Letters, and after how many attempts a new set begins (0: never). */
+export interface Alphabet {
+	letters: Letter[];
+	perSet: number;
+}
+
+const isRate = (p: unknown): p is number => typeof p === "number" && p >= 0 && p <= 1;
+
+/** Every rule inside, the rule itself first. */
+export function flatten(rule: AnyRule): AnyRule[] {
+	return [rule, ...machineOf(rule).parts(rule).flatMap(flatten)];
+}
+const find = <K extends Rule["kind"]>(rule: Rule, kind: K) =>
+	flatten(rule).find((one) => one.kind === kind) as Extract<Rule, { kind: K }> | undefined;
+
+const SECONDS_PER_TRY = 6;
+
+/** Letters for a chance of good `rate`; everything a kind looks at is good together with the try. */
+function goodOrNot(rule: Rule, rate: number, secondsPerTry = SECONDS_PER_TRY): Alphabet {
+	const within = find(rule, "within");
+	const spread = find(rule, "spread");
+	const count = find(rule, "count");
+	const targets = spread?.targets ?? [undefined];
+	const best = machineOf(rule).best(rule);
+	const inside = within ? { measure: (within.low + within.high) / 2 } : {};
+	const letters: Letter[] = targets.map((target) => ({
+		p: rate / targets.length,
+		attempt: { ...best, ...inside, good: true, right: true, ...(target === undefined ? {} : { called: target }) },
+	}));
+	letters.push({
+		p: 1 - rate,
+		attempt: {
+			good: false,
+			result: "miss",
+			right: false,
+			rating: 0,
+			length: 0,
+			...(within ? { measure: within.high + 1 } : {}),
+		},
+	});
+	return { letters, perSet: count ? Math.max(1, Math.floor(count.seconds / secondsPerTry)) : 0 };
+}
+
+/** The letters of a rule's model, or what is wrong with the numbers. */
+export function alphabetFor(rule: Rule, chances: Chances): Outcome<Alphabet> {
+	const ok = (letters: Letter[]): Outcome<Alphabet> => ({ ok: true, value: { letters, perSet: 0 } });
+	if ("rate" in chances) {
+		if (!isRate(chances.rate))
+			return refuse(
+				"rate",
+				`Rate is ${chances.rate}; a number from 0 to 1 is needed, ${nearest(chances.rate)} is the nearest.`,
+			);
+		const { secondsPerTry } = chances;
+		if (secondsPerTry !== undefined && !(secondsPerTry > 0))
+			return refuse("secondsPerTry", `Seconds per try is ${secondsPerTry}; more than 0 is needed.`);
+		return { ok: true, value: goodOrNot(rule, chances.rate, secondsPerTry) };
+	}
+	if ("goOn" in chances) {
+		if (!isRate(chances.goOn))
+			return refuse(
+				"goOn",
+				`Chance of going on is ${chances.goOn}; a number from 0 to 1 is needed, ${nearest(chances.goOn)} is the nearest.`,
+			);
+		const rule_ = find(rule, "length");
+		if (!rule_) return refuse("goOn", "Chance of going on fits a rule about length; this one wants a rate.");
+		return ok([
+			{ p: chances.goOn ** rule_.length, attempt: { good: true, result: "hit", length: rule_.length } },
+			{ p: 1 - chances.goOn ** rule_.length, attempt: { good: false, result: "miss", length: 0 } },
+		]);
+	}
+	if ("ratings" in chances) {
+		if (chances.ratings.length !== 11)
+			return refuse("ratings", `Ratings has ${chances.ratings.length} probabilities; 11 are needed, for 0 to 10.`);
+		const wrong = sums(
+			chances.ratings.map((p, i) => [String(i), p] as const),
+			"ratings",
+		);
+		return (
+			wrong ??
+			ok(chances.ratings.map((p, i) => ({ p, attempt: { good: i >= 5, result: i >= 5 ? "hit" : "miss", rating: i } })))
+		);
+	}
+	const entries = Object.entries(chances.outcomes);
+	const wrong = sums(entries, "outcomes");
+	if (wrong) return wrong;
+	const isGood = (code: string) => (chances.good ? chances.good.includes(code) : code !== "miss");
+	return ok(entries.map(([code, p]) => ({ p, attempt: { good: isGood(code), result: code, right: isGood(code) } })));
+}
+
+const nearest = (n: number): number => (n > 1 ? 1 : 0);
+
+function sums(entries: readonly (readonly [string, number])[], field: string): Outcome<never> | null {
+	for (const [name, p] of entries)
+		if (!isRate(p))
+			return refuse(
+				`${field}.${name}`,
+				`The probability of ${name} is ${p}; a number from 0 to 1 is needed, ${nearest(p)} is the nearest.`,
+			);
+	const total = entries.reduce((sum, [, p]) => sum + p, 0);
+	if (Math.abs(total - 1) > 1e-9)
+		return refuse(
+			field,
+			`The probabilities of ${field} sum to ${Number(total.toFixed(6))}; they must sum to 1, so ${total > 1 ? "take away" : "add"} ${Number(Math.abs(1 - total).toFixed(6))}.`,
+		);
+	return null;
+}
