@@ -90,7 +90,13 @@ function packed(ladder: DemoLadder, held: readonly LessonView[]): PackLadder {
 		positions: skills[ladder.skill]?.positions ?? [],
 		rungs: ladder.rungs,
 		peg: rail.peg,
-		holes: rail.holes.map((hole) => ({ rung: hole.rung, state: hole.state, tried: hole.tried, best: bestDay(hole) })),
+		holes: rail.holes.map((hole) => ({
+			rung: hole.rung,
+			state: hole.state,
+			tried: hole.tried,
+			metDays: hole.metDays,
+			best: bestDay(hole),
+		})),
 		last: null,
 	};
 }

@@ -42,6 +42,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 						rung: hole.rung,
 						state: hole.state,
 						tried: hole.tried,
+						metDays: hole.metDays,
 						best: bestDay(hole),
 					})),
 					last: last && { day: last.day, rung: last.rung, good: last.good, tries: last.tries, cue: last.cue },

@@ -58,7 +58,7 @@ export function ladderWith(change: Partial<RungSettings> = {}, policy: Policy = 
 		positions,
 		rungs: names.map((name, i) => ({ id: `r${i + 1}`, settings: settingsWith({ name, ...change }) })),
 		peg: "r2",
-		holes: names.map((_, i) => ({ rung: `r${i + 1}`, state: "open", tried, best: null })),
+		holes: names.map((_, i) => ({ rung: `r${i + 1}`, state: "open", tried, metDays: [], best: null })),
 		last: null,
 	};
 }

@@ -1,4 +1,5 @@
 import type { LessonView, SetView, Visit } from "@/core/log/lesson";
+import { countDays } from "@/core/rules/days";
 import { gatherFacts } from "./facts";
 import type { Advice, AdviceInput, Later, Line } from "./line";
 import { care } from "./lines/care";
@@ -59,6 +60,13 @@ function careOpen(lesson: LessonView, visit: Visit): readonly string[] {
 	return confirmed ? [] : care;
 }
 
+/** For a rule on several days: how many are done, today's included once it is met. */
+function daysDone(lesson: LessonView, { rule, placing, verdict }: Visit): Later["days"] {
+	const today = lesson.events.at(-1)?.localDay;
+	if (rule.kind !== "days" || verdict.kind !== "met" || !today) return undefined;
+	return { done: countDays([...(placing.daysMet ?? []), today], rule.gap), of: rule.days };
+}
+
 /** The advice for the set in hand, from a folded lesson. */
 export function adviseOn(lesson: LessonView, set: SetView, inputs: Later = {}): Advice {
 	const visit = lesson.visits.find((v) => v.key === set.visit) as Visit;
@@ -71,6 +79,6 @@ export function adviseOn(lesson: LessonView, set: SetView, inputs: Later = {}): 
 			const last = lesson.visits.findLast((v) => v.ladder === visit.ladder && v.rung === rung);
 			return last ? last.verdict.left : null;
 		},
-		later: { careOpen: careOpen(lesson, visit), ...inputs },
+		later: { careOpen: careOpen(lesson, visit), days: daysDone(lesson, visit), ...inputs },
 	});
 }

@@ -37,7 +37,7 @@ export interface Later {
 	/** Checklist items not confirmed today. */
 	careOpen?: readonly string[];
 	/** For a `days` rule: days met so far, today included, of how many. */
-	days?: { done: number; of: number };
+	days?: { done: number; of: number } | undefined;
 	/** The cue that worked for this student on a position, once that can be told. */
 	cueThatWorked?: (position: string) => Cue | undefined;
 	/** Difficulties that can still be eased on this rung, the last raised first. */

@@ -1,6 +1,7 @@
 import type { EventOf } from "@/core/log/event";
 import type { LessonView, Visit } from "@/core/log/lesson";
 import { byOrder } from "@/core/log/order";
+import { countDays } from "@/core/rules/days";
 import type { Ladder } from "./ladder";
 
 /** How a hole of the rail is drawn. Settled and slipped come with re-checks. */
@@ -25,6 +26,8 @@ export interface Hole {
 	/** Counted tries, variations included: whether the rung is new to the student. */
 	tried: number;
 	days: RungDay[];
+	/** Days on which its rule, or a day's part of it, was met. */
+	metDays: string[];
 }
 
 /** A ladder as it stands: the peg, and for every rung what stands behind its hole. */
@@ -55,12 +58,15 @@ export function foldRail(id: string, ladder: Ladder, lessons: readonly LessonVie
 	const skipped = skippedRungs(ladder, moves);
 	const holes = ladder.rungs.map((rung): Hole => {
 		const days = lessons.flatMap((lesson) => rungDay(lesson, id, rung.id)).sort((a, b) => (a.day < b.day ? -1 : 1));
-		const metOn = new Set(days.filter((day) => day.met).map((day) => day.day)).size;
+		const metDays = [...new Set(days.filter((day) => day.met).map((day) => day.day))];
+		const { rule } = rung.settings;
+		const passed = rule.kind === "days" ? countDays(metDays, rule.gap) >= rule.days : metDays.length > 0;
 		const sum = (of: (day: RungDay & { tried: number }) => number) => days.reduce((total, day) => total + of(day), 0);
 		return {
 			rung: rung.id,
 			name: rung.settings.name,
-			state: metOn >= HELD_DAYS ? "held" : metOn > 0 ? "passed" : skipped.has(rung.id) ? "skipped" : "open",
+			state: passed ? (metDays.length >= HELD_DAYS ? "held" : "passed") : skipped.has(rung.id) ? "skipped" : "open",
+			metDays,
 			tries: sum((day) => day.tries),
 			good: sum((day) => day.good),
 			tried: sum((day) => day.tried),

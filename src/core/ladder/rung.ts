@@ -3,6 +3,7 @@ import { BodyPart } from "@/core/people/student";
 import { fewestTries, Rule } from "@/core/rules";
 import { complainIn } from "@/core/words/complain";
 import { ident, label, text, whole } from "@/core/words/text";
+import { DecisionTable, Scale } from "./scale";
 
 export const gates = ["result", "form", "both", "commitment"] as const;
 export const Gate = z.enum(gates);
@@ -37,6 +38,9 @@ export const RungSettings = z
 		/** Ids of key positions of the ladder's skill version. */
 		watch: z.array(ident),
 		rule: Rule,
+		/** Hit or miss when left out. */
+		scale: z.optional(Scale),
+		decisions: z.optional(DecisionTable),
 		correctAfter: whole(1, 20),
 		adjust: whole(0, 20),
 		secondCue: z.boolean(),

@@ -38,6 +38,8 @@ export const Attempt = z.object({
 	length: z.optional(whole(0, 100000)),
 	assisted: z.optional(z.boolean()),
 	namedFirst: z.optional(z.boolean()),
+	/** Made after a timed set's clock had run out. */
+	late: z.optional(z.boolean()),
 });
 export type Attempt = z.infer<typeof Attempt>;
 
@@ -48,6 +50,10 @@ export const WatchedPosition = z.object({
 	short: label(10),
 	fault: text(200),
 	cues: z.array(Cue).check(z.maxLength(8)),
+	/** Without it a try is not good, under any gate. */
+	must: z.optional(z.boolean()),
+	/** Points taken off where it was off. */
+	deduction: z.optional(z.number().check(z.gte(0), z.lte(100))),
 });
 export type WatchedPosition = z.infer<typeof WatchedPosition>;
 
@@ -67,6 +73,8 @@ export const Placing = z.object({
 	order: z.array(z.object({ id: ident, name: label(80), tempo: z.optional(whole(0, 50)) })).check(z.maxLength(200)),
 	/** This student's counted tries on this rung before this lesson. */
 	triedBefore: whole(0, 1000000),
+	/** Earlier days on which this rung's rule was met: for a rule on several days. */
+	daysMet: z.optional(z.array(day).check(z.maxLength(60))),
 	/** Lower edge of the working band: under it a rung is too hard. */
 	bandLow: z.number().check(z.gte(0.05), z.lte(0.95)),
 	/** A rung stepped down to is re-earned by this short rule, then it is back to `from`. */

@@ -1,5 +1,5 @@
-import { isGood } from "@/core/ladder/good";
-import { type Judgement, judge, type Rule } from "@/core/rules";
+import { judged } from "@/core/ladder/good";
+import { type Judged, type Judgement, judge, type Rule } from "@/core/rules";
 import type { EventOf, LogEvent } from "./event";
 import type { Attempt, Placing, Variation } from "./kinds";
 import { type LiveEvent, resolve } from "./resolve";
@@ -12,6 +12,8 @@ export interface TryView {
 	device: string;
 	variation: Variation;
 	good: boolean;
+	/** As the pass rule sees it. */
+	as: Judged;
 	/** Counts for limit, rules and advice: not *no count*, and by the device that held the set. */
 	counted: boolean;
 	/** Made by a device that did not hold the set, and not joined: shown apart. */
@@ -232,13 +234,15 @@ function newVisit(key: string, placing: Placing): Visit {
 
 function viewTry(event: LiveEvent & { kind: "attempt" }, set: SetView): TryView {
 	const apart = event.device !== set.holder;
+	const as = judged(event.body, set.placing.settings, set.placing.positions, false);
 	return {
 		id: event.id,
 		body: event.body,
 		set: set.id,
 		device: event.device,
 		variation: event.body.variation ?? set.variation,
-		good: isGood(event.body, set.placing.settings.gate),
+		good: as.good,
+		as,
 		counted: !event.body.noCount && !apart,
 		apart,
 		over: false,
@@ -255,21 +259,17 @@ function judgeVisits(visits: readonly Visit[], raised: ReadonlyMap<string, numbe
 		const raisedBy = raised.get(key) ?? 0;
 		const allowed = Math.max(0, visit.placing.settings.limit + raisedBy);
 		let count = used.get(key) ?? 0;
-		const judged: Record<Variation, TryView[]> = { own: [], easier: [], harder: [] };
+		const tries: Record<Variation, TryView[]> = { own: [], easier: [], harder: [] };
 		for (const attempt of visit.tries) {
 			if (!attempt.counted) continue;
 			count += 1;
 			attempt.over = count > allowed;
-			if (!attempt.over) judged[attempt.variation].push(attempt);
+			if (!attempt.over) tries[attempt.variation].push(attempt);
 		}
 		used.set(key, count);
 		const left = Math.max(0, allowed - count);
 		for (const variation of ["own", "easier", "harder"] as const)
-			visit.judgements[variation] = judge(
-				visit.rule,
-				judged[variation].map(({ good, body }) => ({ good, result: body.result })),
-				left,
-			);
+			visit.judgements[variation] = judge(visit.rule, inSets(tries[variation]), left);
 		const own = visit.judgements.own;
 		visit.verdict = {
 			kind: own.met
@@ -281,7 +281,7 @@ function judgeVisits(visits: readonly Visit[], raised: ReadonlyMap<string, numbe
 						: own.needs !== null
 							? "open"
 							: "cannot be met today",
-			metBy: own.metAt < 0 ? null : (judged.own[own.metAt]?.id ?? null),
+			metBy: own.metAt < 0 ? null : (tries.own[own.metAt]?.id ?? null),
 			allowed,
 			raisedBy,
 			used: count,
@@ -289,3 +289,7 @@ function judgeVisits(visits: readonly Visit[], raised: ReadonlyMap<string, numbe
 		};
 	}
 }
+
+/** Attempts as the rule sees them, the first of each set marked: clocks and bouts begin anew there. */
+const inSets = (tries: readonly TryView[]): Judged[] =>
+	tries.map(({ as, set }, i) => (i > 0 && tries[i - 1]?.set !== set ? { ...as, newSet: true } : as));

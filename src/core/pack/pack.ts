@@ -33,6 +33,7 @@ const PackLadder = z.object({
 			rung: ident,
 			state: z.enum(["open", "passed", "held", "settled", "slipped", "skipped"]),
 			tried: z.number(),
+			metDays: z.array(z.string()),
 			best: z.nullable(z.object({ good: z.number(), tries: z.number(), day: z.string() })),
 		}),
 	),
@@ -61,6 +62,7 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 	const found = ladder.rungs.find((r) => r.id === rung) ?? ladder.rungs[0];
 	if (!found) throw new RangeError("placeOn: a ladder has at least one rung");
 	const { settings } = found;
+	const hole = ladder.holes.find((one) => one.rung === found.id);
 	return {
 		student: ladder.student,
 		ladder: ladder.id,
@@ -70,7 +72,11 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 		// The skill's own order is the causal one: a fault can only come from an earlier position.
 		positions: ladder.positions
 			.filter((position) => settings.watch.includes(position.id))
-			.map(({ id, name, short, fault, cues }) => ({ id, name, short, fault, cues })),
+			.map(({ id, name, short, fault, cues, must, deduction }) => ({
+				...{ id, name, short, fault, cues },
+				...(must === undefined ? {} : { must }),
+				...(deduction === undefined ? {} : { deduction }),
+			})),
 		side: ladder.side,
 		policy: ladder.policy,
 		order: ladder.rungs.map(({ id, settings: s }) => ({
@@ -78,7 +84,9 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 			name: s.name,
 			...(s.notches.tempo === undefined ? {} : { tempo: s.notches.tempo }),
 		})),
-		triedBefore: ladder.holes.find((hole) => hole.rung === found.id)?.tried ?? 0,
+		triedBefore: hole?.tried ?? 0,
+		// Only a rule on several days asks for them, and only for as many as it can count.
+		...(settings.rule.kind === "days" ? { daysMet: hole?.metDays.slice(-60) ?? [] } : {}),
 		bandLow: BAND_LOW,
 		reEarn: reEarnFrom ? { from: reEarnFrom, rule: RE_EARN } : null,
 	};

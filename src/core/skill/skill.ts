@@ -32,6 +32,10 @@ export const KeyPosition = z.object({
 	fault: text(200),
 	/** The earlier position this fault usually comes from. */
 	origin: z.nullable(ident),
+	/** Without it the try is not good, under any gate. */
+	must: z.optional(z.boolean()),
+	/** Points taken off where it was off. */
+	deduction: z.optional(z.number().check(z.gte(0), z.lte(100))),
 });
 export type KeyPosition = z.infer<typeof KeyPosition>;
 

@@ -1,0 +1,51 @@
+import * as z from "zod/mini";
+import { complainIn } from "@/core/words/complain";
+import { label, text } from "@/core/words/text";
+
+/** One way an attempt can come out. */
+export const OutcomeDef = z.object({
+	code: z.string().check(z.regex(/^[a-z0-9-]{1,24}$/)),
+	label: label(24),
+	points: z.number().check(z.gte(-100), z.lte(100)),
+	success: z.boolean(),
+});
+
+/** A rung's outcome scale. */
+export const Scale = z.array(OutcomeDef).check(z.minLength(2), z.maxLength(12), (ctx) => {
+	const codes = ctx.value.map((outcome) => outcome.code);
+	const complain = complainIn(ctx);
+	if (new Set(codes).size < codes.length) complain([], "Outcomes name one code twice; give each its own.");
+	if (!ctx.value.some((outcome) => outcome.success))
+		complain([], "Outcomes have no success among them; mark one at least.");
+});
+export type Scale = z.infer<typeof Scale>;
+
+const outcome = (code: string, points: number, success: boolean) => ({ code, label: code, points, success });
+
+/** The scales that ship. Ratings, lengths, measures, answers and counts come beside an outcome, not in place of it. */
+export const scales = {
+	"hit or miss": [outcome("hit", 1, true), outcome("miss", -1, false)],
+	"clean, rough or miss": [outcome("clean", 2, true), outcome("rough", 1, true), outcome("miss", -1, false)],
+	"lettered targets": [...["a", "b", "c"].map((letter) => outcome(letter, 1, true)), outcome("miss", -1, false)],
+} satisfies Record<string, Scale>;
+
+/** For each situation called, the answers that are right, with the reason. */
+export const DecisionTable = z
+	.array(
+		z.object({
+			situation: label(40),
+			right: z.array(z.object({ answer: label(40), reason: text(200) })).check(z.minLength(1), z.maxLength(8)),
+		}),
+	)
+	.check(z.maxLength(40));
+export type DecisionTable = z.infer<typeof DecisionTable>;
+
+/** Whether the answer was right for what was called; undefined where there is nothing to judge it by. */
+export function isRight(
+	table: DecisionTable,
+	called: string | undefined,
+	answer: string | undefined,
+): boolean | undefined {
+	if (answer === undefined) return undefined;
+	return table.find((row) => row.situation === called)?.right.some((one) => one.answer === answer);
+}
