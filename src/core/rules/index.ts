@@ -1,6 +1,5 @@
 import * as z from "zod/mini";
 import { complainIn } from "@/core/words/complain";
-import type { Refusal } from "@/core/words/refuse";
 import { all } from "./all";
 import { any } from "./any";
 import { block } from "./block";
@@ -19,7 +18,7 @@ import { spread } from "./spread";
 import { streak } from "./streak";
 import { within } from "./within";
 
-export type { Field, Judged, Status } from "./kind";
+export type { Judged, Status } from "./kind";
 
 /** Every pass rule there is. A new kind is one file, and its name in this list. */
 const kinds = [
@@ -84,7 +83,6 @@ export const Rule = z.pipe(
 	}) as never,
 ) as unknown as z.ZodMiniType<Rule>;
 
-export const ruleRefusals = (rule: Rule): Refusal[] => machineOf(rule).refusals(rule);
 export const ruleSentence = (rule: Rule): string => machineOf(rule).sentence(rule);
 export const fewestTries = (rule: Rule): number => machineOf(rule).fewest(rule);
 

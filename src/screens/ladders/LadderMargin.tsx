@@ -6,6 +6,7 @@ import { dayWords } from "@/ui/dates";
 import { holeWords } from "@/ui/Rail";
 import css from "@/ui/rows.module.scss";
 import { readRule } from "./LadderBench";
+import { RuleWorth } from "./RuleWorth";
 
 /** What stands behind the rung that is open: its rule in words, what is watched, and every day it was worked on. */
 export function LadderMargin({ rung, hole, skill }: { rung: Rung | null; hole: Hole | null; skill: Skill }) {
@@ -20,6 +21,7 @@ export function LadderMargin({ rung, hole, skill }: { rung: Rung | null; hole: H
 					Passed by {readRule(settings)}, within {settings.limit} tries. A try is good when {gateWords[settings.gate]}.
 				</p>
 			</div>
+			<RuleWorth rule={settings.rule} limit={settings.limit} ready={settings.readyRate} />
 			{watched.length > 0 && (
 				<div className={css.note}>
 					<h2>Watch</h2>

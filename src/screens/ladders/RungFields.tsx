@@ -12,6 +12,12 @@ import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
 import { readRule } from "./LadderBench";
 
+/** The kinds a lesson can log with good or not, and the one the rung has. */
+const offered = (own: string) =>
+	ruleKinds.filter(
+		(kind) => kind.kind === own || (kind.needs === "good" && kind.fields.every((field) => field.type === "number")),
+	);
+
 interface Props {
 	index: number;
 	positions: readonly KeyPosition[];
@@ -64,31 +70,33 @@ export function RungFields({ index, positions, onAbove, onRemove }: Props) {
 						if (fresh) setValue(`${path}.rule`, { ...fresh }, { shouldDirty: true });
 					}}
 				>
-					{ruleKinds.map((kind) => (
+					{offered(settings.rule.kind).map((kind) => (
 						<option key={kind.kind} value={kind.kind}>
 							{kind.title}
 						</option>
 					))}
 				</Form.Select>
 			</Row>
-			{machine?.fields.map((field) => (
-				<Row
-					key={field.name}
-					id={id(field.name)}
-					label={field.label}
-					error={ruleErrors?.[field.name]}
-					className={css.sixth ?? ""}
-				>
-					<Form.Control
-						type="number"
-						inputMode="numeric"
-						min={field.low}
-						max={field.high}
-						{...register(`${path}.rule.${field.name}` as `rungs.${number}.settings.rule.k`, { valueAsNumber: true })}
-						isInvalid={Boolean(ruleErrors?.[field.name])}
-					/>
-				</Row>
-			))}
+			{machine?.fields
+				.filter((field) => field.type === "number")
+				.map((field) => (
+					<Row
+						key={field.name}
+						id={id(field.name)}
+						label={field.label}
+						error={ruleErrors?.[field.name]}
+						className={css.sixth ?? ""}
+					>
+						<Form.Control
+							type="number"
+							inputMode="numeric"
+							min={field.low}
+							max={field.high}
+							{...register(`${path}.rule.${field.name}` as `rungs.${number}.settings.rule.k`, { valueAsNumber: true })}
+							isInvalid={Boolean(ruleErrors?.[field.name])}
+						/>
+					</Row>
+				))}
 			{number("limit", "Tries per lesson, at most")}
 			{number("triesPerSet", "Tries per set")}
 			<Row id={id("ready")} label="Ready means" className={css.third ?? ""}>

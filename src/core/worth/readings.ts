@@ -1,0 +1,39 @@
+import type { Curve } from "./analyse";
+import { LESSONS } from "./analyse";
+
+/** "6", "8.5": a rate as so many in ten. */
+export const inTen = (rate: number): string => String(Number((rate * 10).toFixed(1)));
+
+/** "75 times in 100"; the ends are never said to be sure. */
+export function inHundred(p: number): string {
+	const hundredths = Math.round(p * 100);
+	return p > 0 && hundredths === 0
+		? "less than once in 100"
+		: p < 1 && hundredths === 100
+			? "more than 99 times in 100"
+			: `${hundredths} times in 100`;
+}
+
+/** The curve at the grid point nearest to a rate. */
+export const at = (curve: Pick<Curve, "rates">, values: readonly number[], rate: number): number =>
+	values[Math.round(rate * (curve.rates.length - 1))] as number;
+
+/**
+ * What a curve says in words a coach can act on, of the one who is not ready and of
+ * the one who is. Independent tries at one fixed rate: said by whoever shows them.
+ */
+export function readings(curve: Curve, notReady: number, ready: number): string[] {
+	const low = at(curve, curve.pass, notReady);
+	const later = LESSONS.slice(1).map((n) => `within ${n} lessons ${inHundred(1 - (1 - low) ** n)}`);
+	const said = [
+		`${student(notReady)} passes ${inHundred(low)}${low > 0.005 ? `, ${later.join(", ")}` : ""}.`,
+		`${student(ready)} passes ${inHundred(at(curve, curve.pass, ready))} and needs ${Math.round(at(curve, curve.attempts, ready))} tries on average.`,
+	];
+	if (curve.advised)
+		said.push(
+			`With the advice followed (too hard today ends it): ${inHundred(at(curve, curve.advised.pass, notReady))} and ${inHundred(at(curve, curve.advised.pass, ready))}.`,
+		);
+	return said;
+}
+
+const student = (rate: number): string => `${inTen(rate).startsWith("8") ? "An" : "A"} ${inTen(rate)}-in-10 student`;
