@@ -29,7 +29,7 @@ function curve(name: string, rule: Rule, simulated: SimulatedRule): void {
 	// Once before, so that what is compiled and cached is not counted.
 	memoryOf(exact);
 	console.log(
-		`  left in memory by one curve: ours ${memoryOf(exact).toFixed(0)} kB, theirs ${memoryOf(() => simulatedCurve({ ...simulated, limit: 1 }, POINTS, expected)).toFixed(0)} kB`,
+		`  allocated for one curve: ours ${memoryOf(exact).toFixed(0)} kB, theirs ${memoryOf(() => simulatedCurve({ ...simulated, limit: 1 }, POINTS, expected)).toFixed(0)} kB`,
 	);
 }
 

@@ -32,7 +32,7 @@ export interface Side {
  * @param stops whether the visit ends, not passed, after t attempts with g good
  */
 export function countEndings(
-	{ states, letters, next, nextInNewSet }: Automaton,
+	{ states, next, nextInNewSet }: Automaton,
 	sides: readonly Side[],
 	limit: number,
 	perSet: number,
@@ -42,90 +42,105 @@ export function countEndings(
 	const met = new Float64Array(width * width);
 	const bust = new Float64Array(width * width);
 	const stopped = new Float64Array(width * width);
-	// A row per number of goods; the two ends are columns behind the states, so that no step branches.
-	const row = states + 2;
 	const shares = Float64Array.from(sides, ({ share }) => share);
-	const shifts = sides.map(({ good }) => (good ? row : 0));
-	/** Where each letter leads, as an offset from the state's own row. */
-	const offsets = (table: Int32Array): Int32Array =>
-		table.map((to, at) => (shifts[at % letters] as number) + (to === MET ? states : to < 0 ? states + 1 : to));
-	const usual = offsets(next);
-	const inNewSet = nextInNewSet === next ? usual : offsets(nextInNewSet);
-	let now = new Float64Array(width * row);
-	let after = new Float64Array(width * row);
-	now[0] = 1;
+	const shifts = Int32Array.from(sides, ({ good }) => (good ? 1 : 0));
+	let now = emptyLayer(states, width);
+	let after = emptyLayer(states, width);
+	now.mass[0] = 1;
+	now.held[0] = 1;
 	let busts = false;
 	for (let t = 1; t <= limit; t++) {
-		const table = perSet > 0 && (t - 1) % perSet === 0 ? inNewSet : usual;
-		after.fill(0, 0, (t + 1) * row);
-		if (letters === 2) stepPair(now, after, table, shares[0] as number, shares[1] as number, states, row, t);
-		else step(now, after, table, shares, states, row, t);
-		for (let g = 0; g <= t; g++) {
-			met[t * width + g] = after[g * row + states] as number;
-			const busted = after[g * row + states + 1] as number;
-			if (busted > 0) busts = true;
-			bust[t * width + g] = busted;
-			if (!stops?.(t, g)) continue;
-			stopped[t * width + g] = sumOf(after, g * row, states);
-			after.fill(0, g * row, g * row + states);
-		}
+		const table = perSet > 0 && (t - 1) % perSet === 0 ? nextInNewSet : next;
+		busts = pass(now, after, table, shares, shifts, width, met, bust, t * width) || busts;
+		if (stops) for (let g = 0; g <= t; g++) if (stops(t, g)) stopped[t * width + g] = takeOut(after, width, g);
 		[now, after] = [after, now];
 	}
-	const open = Float64Array.from({ length: width }, (_, g) => sumOf(now, g * row, states));
+	const open = Float64Array.from({ length: width }, (_, g) => takeOut(now, width, g));
 	return { limit, width, met, bust: busts ? bust : null, stopped: stops ? stopped : null, open };
 }
 
-/** Every transition out of every state, for every number of goods before it: the innermost loop of the analysis. */
-function step(
-	now: Float64Array,
-	after: Float64Array,
+/**
+ * For every state its mass by number of goods. What a state can have seen is one
+ * stretch, low to high; only that is held, the rest is never read and need not be
+ * cleared. So the innermost loops run over neighbours and over nothing that is nought.
+ */
+interface Layer {
+	mass: Float64Array;
+	low: Int32Array;
+	high: Int32Array;
+	held: Uint8Array;
+}
+
+const emptyLayer = (states: number, width: number): Layer => ({
+	mass: new Float64Array(states * width),
+	low: new Int32Array(states),
+	high: new Int32Array(states),
+	held: new Uint8Array(states),
+});
+
+/** One attempt: every letter out of every state. Written without calls, since it is all the time there is. Says whether something bust. */
+function pass(
+	now: Layer,
+	after: Layer,
 	table: Int32Array,
 	shares: Float64Array,
-	states: number,
-	row: number,
-	goods: number,
-): void {
+	shifts: Int32Array,
+	width: number,
+	met: Float64Array,
+	bust: Float64Array,
+	at: number,
+): boolean {
+	const { mass: source, low: lows, high: highs, held } = now;
+	const { mass, low: newLows, high: newHighs, held: newHeld } = after;
 	const letters = shares.length;
-	for (let g = 0; g < goods; g++) {
-		const from = g * row;
-		for (let s = 0, edge = 0; s < states; s++, edge += letters) {
-			const mass = now[from + s] as number;
-			if (mass === 0) continue;
-			for (let l = 0; l < letters; l++) {
-				const to = from + (table[edge + l] as number);
-				after[to] = (after[to] as number) + (shares[l] as number) * mass;
+	let busts = false;
+	newHeld.fill(0);
+	for (let s = 0; s < held.length; s++) {
+		if (held[s] === 0) continue;
+		const low = lows[s] as number;
+		const many = (highs[s] as number) - low + 1;
+		const from = s * width + low;
+		for (let l = 0; l < letters; l++) {
+			const share = shares[l] as number;
+			if (share === 0) continue;
+			const to = table[s * letters + l] as number;
+			const first = low + (shifts[l] as number);
+			if (to < 0) {
+				if (to !== MET) busts = true;
+				const sink = to === MET ? met : bust;
+				for (let i = 0, g = at + first; i < many; i++, g++)
+					sink[g] = (sink[g] as number) + share * (source[from + i] as number);
+				continue;
 			}
+			const base = to * width;
+			if (newHeld[to] === 0) {
+				newHeld[to] = 1;
+				newLows[to] = first;
+				newHighs[to] = first + many - 1;
+				for (let i = 0, g = base + first; i < many; i++, g++) mass[g] = share * (source[from + i] as number);
+				continue;
+			}
+			// What newly comes to be held starts from nought.
+			const last = first + many - 1;
+			for (let g = (newLows[to] as number) - 1; g >= first; g--) mass[base + g] = 0;
+			for (let g = (newHighs[to] as number) + 1; g <= last; g++) mass[base + g] = 0;
+			if (first < (newLows[to] as number)) newLows[to] = first;
+			if (last > (newHighs[to] as number)) newHighs[to] = last;
+			for (let i = 0, g = base + first; i < many; i++, g++)
+				mass[g] = (mass[g] as number) + share * (source[from + i] as number);
 		}
 	}
+	return busts;
 }
 
-/** {@link step} for good or not, by far the usual case, without its inner loop: three times as fast. */
-function stepPair(
-	now: Float64Array,
-	after: Float64Array,
-	table: Int32Array,
-	first: number,
-	second: number,
-	states: number,
-	row: number,
-	goods: number,
-): void {
-	for (let g = 0; g < goods; g++) {
-		const from = g * row;
-		for (let s = 0; s < states; s++) {
-			const mass = now[from + s] as number;
-			if (mass === 0) continue;
-			const a = from + (table[2 * s] as number);
-			const b = from + (table[2 * s + 1] as number);
-			after[a] = (after[a] as number) + first * mass;
-			after[b] = (after[b] as number) + second * mass;
-		}
-	}
-}
-
-function sumOf(mass: Float64Array, from: number, many: number): number {
+/** All mass with so many goods, taken out. */
+function takeOut({ mass, low, high, held }: Layer, width: number, goods: number): number {
 	let sum = 0;
-	for (let s = 0; s < many; s++) sum += mass[from + s] as number;
+	for (let s = 0; s < held.length; s++) {
+		if (held[s] === 0 || goods < (low[s] as number) || goods > (high[s] as number)) continue;
+		sum += mass[s * width + goods] as number;
+		mass[s * width + goods] = 0;
+	}
 	return sum;
 }
 
