@@ -19,8 +19,7 @@ export async function fillDemo(store: Store, today: string): Promise<{ events: n
 	};
 	for (const { id, student } of students) sure(await saveStudent(store, student, null, id));
 	for (const [id, skill] of Object.entries(skills)) sure(await saveSkill(store, skill, null, id));
-	for (const { id, student, skill, side, policy, rungs } of ladders)
-		sure(await addLadder(store, student, skill, { side, policy, start: null, rungs }, id));
+	for (const { id, student, skill, ladder } of ladders) sure(await addLadder(store, student, skill, ladder, id));
 	const events = demoLog(today);
 	for (let i = 0; i < events.length; i += 500) {
 		const { setAside } = await pushEvents(store, "demo-phone", events.slice(i, i + 500));

@@ -2,13 +2,12 @@ import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
 import { v7 } from "uuid";
 import * as acts from "@/core/acts/acts";
 import { adviseOn } from "@/core/advice";
-import { bestDay } from "@/core/ladder/lastTime";
 import { foldRail } from "@/core/ladder/rail";
 import { envelope, type LogEvent, sealEvent } from "@/core/log/event";
 import { foldLesson, type LessonView } from "@/core/log/lesson";
 import { noteFor } from "@/core/log/noteFor";
 import { wrapUp } from "@/core/log/wrap";
-import { type PackLadder, placeOn } from "@/core/pack/pack";
+import { type PackLadder, packLadder, placeOn } from "@/core/pack/pack";
 import { dayWords } from "@/ui/dates";
 import { type Body, dice, tryOnce } from "./model";
 import { calendar, type DemoLadder, type DemoStudent, ladders, skills, students } from "./scenario";
@@ -53,20 +52,20 @@ const DAY = 86_400_000;
  * The demo's log up to the day before `today`: a coach who mostly follows the advice,
  * students who learn as the model says. The same seed and day give the same log.
  */
-export function demoLog(today: string, seed = 20): LogEvent[] {
+export function demoLog(today: string, seed = 55): LogEvent[] {
 	const roll = dice(xoroshiro128plus(seed));
 	const phone = new DemoDevice("demo-phone", roll);
 	const bodies = new Map(
 		students.map((who) => [who.id, { who, ability: who.start, sinceCue: null, triesToday: 0 } as Body]),
 	);
 	const held: LessonView[] = [];
-	for (const [daysAgo, student, on] of calendar) {
+	for (const { daysAgo, student, ladders: on } of calendar) {
 		phone.at(Date.parse(today) - daysAgo * DAY + 15.5 * 3_600_000);
 		const body = bodies.get(student) as Body;
 		// Between lessons a little is forgotten.
 		Object.assign(body, { triesToday: 0, sinceCue: null, ability: body.ability - 0.06 });
-		const later = calendar.find(([ago, who]) => who === student && ago < daysAgo);
-		const next = later ? -later[0] : body.who.nextIn;
+		const later = calendar.find((one) => one.student === student && one.daysAgo < daysAgo);
+		const next = later ? -later.daysAgo : body.who.nextIn;
 		held.push(holdLesson(phone, body, on, held, dayFrom(today, next), later === undefined));
 	}
 	for (const who of students) keepInMind(phone, who, today);
@@ -75,30 +74,10 @@ export function demoLog(today: string, seed = 20): LogEvent[] {
 
 const dayFrom = (today: string, days: number) => new Date(Date.parse(today) + days * DAY).toISOString().slice(0, 10);
 
-function packed(ladder: DemoLadder, held: readonly LessonView[]): PackLadder {
-	const rail = foldRail(
-		ladder.id,
-		{ side: ladder.side, policy: ladder.policy, start: null, rungs: ladder.rungs },
-		held,
-	);
-	return {
-		id: ladder.id,
-		student: ladder.student,
-		skill: skills[ladder.skill]?.name ?? "",
-		side: ladder.side,
-		policy: ladder.policy,
-		positions: skills[ladder.skill]?.positions ?? [],
-		rungs: ladder.rungs,
-		peg: rail.peg,
-		holes: rail.holes.map((hole) => ({
-			rung: hole.rung,
-			state: hole.state,
-			tried: hole.tried,
-			metDays: hole.metDays,
-			best: bestDay(hole),
-		})),
-		last: null,
-	};
+function packed({ id, student, skill, ladder }: DemoLadder, held: readonly LessonView[]): PackLadder {
+	const followed = skills[skill];
+	if (!followed) throw new Error(`the scenario has no skill ${skill}`);
+	return packLadder({ id, student, ladder, followed }, foldRail(id, ladder, held), null);
 }
 
 function holdLesson(

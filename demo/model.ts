@@ -47,7 +47,7 @@ export function tryOnce(body: Body, set: SetView, view: LessonView, roll: () => 
 	const watched = placing.positions.map((p) => p.id);
 	const favourite = watched.find((id) => Object.values(body.who.favourite).includes(id));
 	const fault =
-		favourite && roll() < (body.sinceCue !== null && body.sinceCue < 6 ? 0.35 : 0.72)
+		favourite && roll() < (body.sinceCue !== null && body.sinceCue < 6 ? 0.4 : 0.9)
 			? favourite
 			: (watched[Math.floor(roll() * watched.length)] ?? "other");
 	const caught = placing.settings.gate === "result" ? false : roll() < 0.45;

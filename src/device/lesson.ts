@@ -84,6 +84,7 @@ export class LessonOnDevice {
 			this.timer = setTimeout(() => void this.start(), RETRY_MS);
 			return;
 		}
+		void this.local.tidy(now().localDay);
 		this.sync();
 	}
 

@@ -1,6 +1,6 @@
-import { bestDay, lastTime } from "@/core/ladder/lastTime";
+import { lastTime } from "@/core/ladder/lastTime";
 import { foldRail } from "@/core/ladder/rail";
-import type { Pack, PackLadder } from "@/core/pack/pack";
+import { type Pack, packLadder } from "@/core/pack/pack";
 import type { Store } from "./db";
 import { history } from "./history";
 import { listLadders } from "./ladders";
@@ -26,28 +26,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		students: students.filter((s) => here.has(s.id)).map(({ id, student }) => ({ id, student })),
 		ladders: ladders
 			.filter((row) => !row.archived && here.has(row.student))
-			.map((row): PackLadder => {
-				const rail = foldRail(row.id, row.ladder, views);
-				const last = lastTime(row.id, views);
-				return {
-					id: row.id,
-					student: row.student,
-					skill: row.followed.name,
-					side: row.ladder.side,
-					policy: row.ladder.policy,
-					positions: row.followed.positions,
-					rungs: row.ladder.rungs,
-					peg: rail.peg,
-					holes: rail.holes.map((hole) => ({
-						rung: hole.rung,
-						state: hole.state,
-						tried: hole.tried,
-						metDays: hole.metDays,
-						best: bestDay(hole),
-					})),
-					last: last && { day: last.day, rung: last.rung, good: last.good, tries: last.tries, cue: last.cue },
-				};
-			}),
+			.map((row) => packLadder(row, foldRail(row.id, row.ladder, views), lastTime(row.id, views))),
 		promises: keeping.promises.filter((kept) => kept.closedBy === null),
 		parked: keeping.parked.filter((kept) => kept.closedBy === null),
 	};

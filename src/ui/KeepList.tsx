@@ -7,8 +7,9 @@ import Form from "react-bootstrap/Form";
 import type { Draft } from "@/core/log/event";
 import type { Kept } from "@/core/log/keeping";
 import { record } from "@/device/record";
-import { dayWords, fromToday } from "./dates";
+import { dayWords, fromToday, today } from "./dates";
 import css from "./keep.module.scss";
+import { PromiseForm } from "./PromiseForm";
 
 interface Props {
 	studio: string;
@@ -34,8 +35,6 @@ function useRecord(studio: string) {
 /** What the coach said they would do, by a day. */
 export function Promises({ studio, student, entries, names }: Props) {
 	const { write, note } = useRecord(studio);
-	const [text, setText] = useState("");
-	const [due, setDue] = useState("");
 	const id = useId();
 	return (
 		<section className={css.keep} aria-labelledby={id}>
@@ -47,7 +46,7 @@ export function Promises({ studio, student, entries, names }: Props) {
 						<span dir="auto">
 							{names?.[one.student ?? ""] && <b>{names[one.student ?? ""]}: </b>}
 							{one.text}
-							<small className={(one.due ?? "") <= new Date().toISOString().slice(0, 10) ? "asks" : "mute"}>
+							<small className={(one.due ?? "") <= today() ? "asks" : "mute"}>
 								{" "}
 								{one.due && `${dayWords(one.due)}, ${fromToday(one.due)}`}
 							</small>
@@ -64,28 +63,10 @@ export function Promises({ studio, student, entries, names }: Props) {
 				))}
 			</ul>
 			{student && (
-				<Form
-					onSubmit={async (event) => {
-						event.preventDefault();
-						await write({ kind: "promise", student, body: { text: text.trim(), due } });
-						setText("");
-						setDue("");
-					}}
-				>
-					<Form.Control
-						required
-						maxLength={400}
-						aria-label="Promise"
-						placeholder="what was promised"
-						value={text}
-						onChange={(e) => setText(e.target.value)}
-						dir="auto"
-					/>
-					<Form.Control required type="date" aria-label="Due" value={due} onChange={(e) => setDue(e.target.value)} />
-					<Button type="submit" variant="outline-primary" disabled={!text.trim() || !due}>
-						promise
-					</Button>
-				</Form>
+				<PromiseForm
+					placeholder="what was promised"
+					onPromise={(text, due) => write({ kind: "promise", student, body: { text, due } })}
+				/>
 			)}
 			{note && <p role="status">{note}</p>}
 		</section>

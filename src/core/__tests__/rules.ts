@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { type Judged, Rule } from "@/core/rules";
 import { parse } from "@/core/words/refuse";
 
-/** Test helpers: any small sound rule, and every rule's own words once more, without a machine. */
+/** Test helpers: arbitrary small sound rules, and every rule's own words once more, without a machine. */
 
 const small = (max: number) => fc.integer({ min: 1, max });
 const kn = { k: small(5), n: small(7) };

@@ -15,7 +15,7 @@ export type LiveEvent = EventOf<Exclude<Kind, "void" | "amend" | "insert">> & {
 };
 
 /**
- * The log as it stands: any order of arrival, with repeats, gives the same result.
+ * The log as it stands; whatever the order of arrival, and with repeats, the result is the same.
  *
  * Voids are read from the last to the first, and only reach back: a void that is
  * itself taken back takes nothing back, and no circle of voids can arise. The

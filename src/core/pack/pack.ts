@@ -1,9 +1,11 @@
 import * as z from "zod/mini";
-import { Policy, Rung } from "@/core/ladder/ladder";
+import { type Ladder, Policy, Rung } from "@/core/ladder/ladder";
+import { bestDay, type LastTime } from "@/core/ladder/lastTime";
+import type { Rail } from "@/core/ladder/rail";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import type { Placing, Variation } from "@/core/log/kinds";
 import { Side, Student } from "@/core/people/student";
-import { KeyPosition } from "@/core/skill/skill";
+import { KeyPosition, type Skill } from "@/core/skill/skill";
 import { seal } from "@/core/words/seal";
 import { ident } from "@/core/words/text";
 
@@ -51,6 +53,24 @@ export const Pack = z.object({
 	parked: z.array(Kept),
 });
 export type Pack = z.infer<typeof Pack>;
+
+/** A ladder as a device needs it, from the document, its skill and its rail. */
+export function packLadder(
+	row: { id: string; student: string; ladder: Ladder; followed: Skill },
+	rail: Rail,
+	last: LastTime | null,
+): PackLadder {
+	const { side, policy, rungs } = row.ladder;
+	return {
+		...{ id: row.id, student: row.student, skill: row.followed.name, positions: row.followed.positions },
+		...{ side, policy, rungs, peg: rail.peg },
+		holes: rail.holes.map((hole) => ({
+			...{ rung: hole.rung, state: hole.state, tried: hole.tried, metDays: hole.metDays },
+			best: bestDay(hole),
+		})),
+		last: last && { day: last.day, rung: last.rung, good: last.good, tries: last.tries, cue: last.cue },
+	};
+}
 
 /** Lower edge of the band in which a working rung is wanted. */
 export const BAND_LOW = 0.6;

@@ -1,17 +1,6 @@
 import * as z from "zod/mini";
 import { BUST, defineRule, MET } from "./kind";
-import {
-	bestOfParts,
-	codesOfParts,
-	keyParts,
-	type PartStates,
-	partSchema,
-	refusalsOfParts,
-	sentences,
-	startParts,
-	statusOf,
-	stepParts,
-} from "./parts";
+import { joined, keyParts, type PartStates, partSchema, sentences, statusOf, stepParts } from "./parts";
 import { asAny, machineOf } from "./registry";
 
 const schema = z.object({ kind: z.literal("all"), rules: partSchema });
@@ -19,16 +8,14 @@ export type All = z.infer<typeof schema>;
 
 /** Every part has been met at some time in the visit; a part that busts busts the whole. */
 export const all = defineRule<All, PartStates>({
+	...joined,
 	kind: "all",
 	title: "All of several",
-	needs: "parts",
 	schema,
 	fields: [{ name: "rules", label: "all of", type: "rules" }],
 	fresh: { kind: "all", rules: [asAny({ kind: "streak", r: 3 }), asAny({ kind: "rolling", k: 6, n: 8 })] },
 	sentence: ({ rules }) => sentences(rules, " and "),
-	refusals: ({ rules }) => refusalsOfParts(rules),
 	fewest: ({ rules }) => Math.max(...rules.map((rule) => machineOf(rule).fewest(rule))),
-	start: ({ rules }) => startParts(rules),
 	step: ({ rules }, parts, attempt) => (parts.some((part) => part.bust) ? parts : stepParts(rules, parts, attempt)),
 	status({ rules }, parts) {
 		const open = parts.flatMap((part, i) => {
@@ -48,7 +35,4 @@ export const all = defineRule<All, PartStates>({
 	},
 	key: ({ rules }, parts) =>
 		parts.some((part) => part.bust) ? BUST : parts.every((part) => part.met) ? MET : keyParts(rules, parts),
-	best: ({ rules }) => bestOfParts(rules),
-	codes: ({ rules }) => codesOfParts(rules),
-	parts: ({ rules }) => rules,
 });

@@ -1,17 +1,6 @@
 import * as z from "zod/mini";
 import { BUST, defineRule, MET } from "./kind";
-import {
-	bestOfParts,
-	codesOfParts,
-	keyParts,
-	type PartStates,
-	partSchema,
-	refusalsOfParts,
-	sentences,
-	startParts,
-	statusOf,
-	stepParts,
-} from "./parts";
+import { joined, keyParts, type PartStates, partSchema, sentences, statusOf, stepParts } from "./parts";
 import { asAny, machineOf } from "./registry";
 
 const schema = z.object({ kind: z.literal("any"), rules: partSchema });
@@ -19,16 +8,14 @@ export type Any = z.infer<typeof schema>;
 
 /** One of the parts is met; a part that busts only retires, until none is left. */
 export const any = defineRule<Any, PartStates>({
+	...joined,
 	kind: "any",
 	title: "One of several",
-	needs: "parts",
 	schema,
 	fields: [{ name: "rules", label: "one of", type: "rules" }],
 	fresh: { kind: "any", rules: [asAny({ kind: "streak", r: 4 }), asAny({ kind: "rolling", k: 6, n: 7 })] },
 	sentence: ({ rules }) => sentences(rules, " or "),
-	refusals: ({ rules }) => refusalsOfParts(rules),
 	fewest: ({ rules }) => Math.min(...rules.map((rule) => machineOf(rule).fewest(rule))),
-	start: ({ rules }) => startParts(rules),
 	step: ({ rules }, parts, attempt) => (parts.some((part) => part.met) ? parts : stepParts(rules, parts, attempt)),
 	status({ rules }, parts) {
 		const met = parts.some((part) => part.met);
@@ -44,7 +31,4 @@ export const any = defineRule<Any, PartStates>({
 	},
 	key: ({ rules }, parts) =>
 		parts.some((part) => part.met) ? MET : parts.every((part) => part.bust) ? BUST : keyParts(rules, parts),
-	best: ({ rules }) => bestOfParts(rules),
-	codes: ({ rules }) => codesOfParts(rules),
-	parts: ({ rules }) => rules,
 });

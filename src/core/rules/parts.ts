@@ -15,7 +15,7 @@ export const partSchema = z.array(anyRule).check(z.minLength(1), z.maxLength(6))
 /** Each part's state, and whether it has been met at some time: it latches. */
 export type PartStates = readonly { state: unknown; met: boolean; bust: boolean }[];
 
-export const startParts = (rules: readonly AnyRule[]): PartStates =>
+const startParts = (rules: readonly AnyRule[]): PartStates =>
 	rules.map((rule) => ({ state: machineOf(rule).start(rule), met: false, bust: false }));
 
 export const stepParts = (rules: readonly AnyRule[], parts: PartStates, attempt: Judged): PartStates =>
@@ -44,16 +44,30 @@ export const sentences = (rules: readonly AnyRule[], join: string): string =>
 
 const isJoined = (rule: AnyRule) => machineOf(rule).parts(rule).length > 1;
 
-export const refusalsOfParts = (rules: readonly AnyRule[]): Refusal[] =>
+const refusalsOfParts = (rules: readonly AnyRule[]): Refusal[] =>
 	rules.flatMap((rule, i) =>
 		machineOf(rule)
 			.refusals(rule)
 			.map((r) => ({ ...r, path: `rules.${i}.${r.path}` })),
 	);
 
-export const bestOfParts = (rules: readonly AnyRule[]): Judged =>
+const bestOfParts = (rules: readonly AnyRule[]): Judged =>
 	Object.assign({}, ...rules.map((rule) => machineOf(rule).best(rule))) as Judged;
 
-export const codesOfParts = (rules: readonly AnyRule[]): string[] => [
+const codesOfParts = (rules: readonly AnyRule[]): string[] => [
 	...new Set(rules.flatMap((rule) => machineOf(rule).codes(rule))),
 ];
+
+interface Joined {
+	rules: AnyRule[];
+}
+
+/** What *all of several* and *one of several* have in common: everything but when they end. */
+export const joined = {
+	needs: "parts",
+	refusals: ({ rules }: Joined) => refusalsOfParts(rules),
+	start: ({ rules }: Joined) => startParts(rules),
+	best: ({ rules }: Joined) => bestOfParts(rules),
+	codes: ({ rules }: Joined) => codesOfParts(rules),
+	parts: ({ rules }: Joined) => rules,
+} as const;

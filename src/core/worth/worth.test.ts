@@ -1,13 +1,11 @@
 import fc from "fast-check";
 import { anyRule, plainly } from "@/core/__tests__/rules";
-import { estimateRate } from "@/core/estimate/rate";
 import { type Judged, type Rule, ruleKinds } from "@/core/rules";
 import { countDays } from "@/core/rules/days";
 import type { Outcome } from "@/core/words/refuse";
 import { analyse, bareCurve, modelAt, operatingCurve, shiftAt } from "./analyse";
 import { discover, merge } from "./automaton";
 import type { Alphabet, Chances } from "./chances";
-import { findRules, searchRules } from "./find";
 import { countEndings, passOnce, readAt } from "./passes";
 import { simulate } from "./simulate";
 import { wald } from "./wald";
@@ -283,52 +281,6 @@ test("sticky attempts lift a window rule, good and bad days pull a sure pass dow
 	expect(shiftAt(rule(streak4), 0.6, 15, 500, 3)).toEqual(shiftAt(rule(streak4), 0.6, 15, 500, 3));
 });
 
-describe("finding a rule", () => {
-	test.each([
-		[0.6, 0.85],
-		[0.5, 0.8],
-		[0.7, 0.9],
-	])("not ready %d, ready %d: near Wald's bound, and the simplest with its price", (notReady, ready) => {
-		const ask = { notReady, ready, riskPass: 0.1, riskHold: 0.1, limit: 60 };
-		const finding = sure(findRules(ask));
-		const [best] = finding.found;
-		if (!best) throw new Error("none");
-		expect(best.mean / finding.yardstick.mean).toBeLessThan(1.1);
-		for (const found of finding.found) {
-			const at = (rate: number) => sure(analyse(found.rule, { rate }, 60));
-			expect(at(notReady).pass).toBeLessThanOrEqual(0.1);
-			expect(at(ready).pass).toBeGreaterThanOrEqual(0.9);
-			expect(found.mean).toBeCloseTo((at(notReady).attempts + at(ready).attempts) / 2, 9);
-		}
-		expect(finding.found.map((f) => f.mean)).toEqual([...finding.found.map((f) => f.mean)].sort((a, b) => a - b));
-		const simple = finding.simplest?.found.rule as Extract<Rule, { kind: "points" }>;
-		expect(Math.max(...Object.values(simple.weights).map(Math.abs))).toBeLessThanOrEqual(3);
-		expect(finding.simplest?.price).toBeGreaterThanOrEqual(1);
-		expect(finding.remarks[0]).toContain("No streak keeps both risks");
-		expect(finding.remarks[1]).toMatch(/window rule costs [234]\.\d times/);
-	});
-	test("it can be watched and stopped", () => {
-		const search = searchRules({ notReady: 0.6, ready: 0.85, riskPass: 0.1, riskHold: 0.1, limit: 60 });
-		const seen = Array.from({ length: 10 }, () => search.next().value as number);
-		expect(seen.every((n, i) => n >= 0 && n <= 1 && (i === 0 || n >= (seen[i - 1] as number)))).toBe(true);
-		expect(search.return({ ok: false, refusals: [] }).done).toBe(true);
-	});
-	test.each([
-		[{ limit: 15 }, "Rep limit is 15, too few to tell 0.6 from 0.85 at these risks; about 22 tries would do."],
-		[{ notReady: 0.9 }, "Ready is 0.85, not ready 0.9; ready must be higher by 0.02 at least, so 0.92 or more."],
-		[
-			{ riskPass: 0.6 },
-			"The risk of passing the one not ready is 0.6; from 0.001 to 0.49 is possible, 0.49 is the nearest.",
-		],
-		[{ ready: Number.NaN }, "Ready is NaN; a rate from 0.01 to 0.99 is needed, 0.01 is the nearest."],
-		[{ limit: -3 }, "Rep limit is -3; a whole number from 1 to 500 is needed."],
-	])("%j is refused with what would do", (change, sentence) => {
-		expect(said(findRules({ notReady: 0.6, ready: 0.85, riskPass: 0.1, riskHold: 0.1, limit: 60, ...change }))).toBe(
-			sentence,
-		);
-	});
-});
-
 describe("what bad input gets", () => {
 	const plain = rule(streak4);
 	test.each<[unknown, Chances, number, string]>([
@@ -402,36 +354,4 @@ test("days count when they are far enough apart, and failed days between do not 
 	const on = ["2026-03-09", "2026-03-01", "2026-03-02", "2026-03-02", "2026-03-08"];
 	expect([1, 2, 7, 8].map((gap) => countDays(on, gap))).toEqual([4, 2, 2, 2]);
 	expect(countDays([], 1)).toBe(0);
-});
-
-describe("the rate on a rung", () => {
-	const tries = (marks: string, daysAgo = 0) => [...marks].map((m) => ({ good: m === "g", daysAgo }));
-	test("recent tries weigh more, old days less", () => {
-		const rising = sure(estimateRate(tries("mmmmmmmmmmgggggggggg")));
-		const falling = sure(estimateRate(tries("ggggggggggmmmmmmmmmm")));
-		expect(rising.mean).toBeGreaterThan(0.55);
-		expect(falling.mean).toBeLessThan(0.45);
-		expect(sure(estimateRate(tries("gggg", 45))).weight).toBeCloseTo(sure(estimateRate(tries("gggg"))).weight / 2, 12);
-	});
-	test("by hand: one good try today is Beta(2, 1)", () => {
-		const { mean, low, high, chanceReady } = sure(estimateRate(tries("g")));
-		expect([mean, low, high, chanceReady].map((n) => Number(n.toFixed(6)))).toEqual([
-			Number((2 / 3).toFixed(6)),
-			Number(Math.sqrt(0.1).toFixed(6)),
-			Number(Math.sqrt(0.9).toFixed(6)),
-			Number((1 - 0.85 ** 2).toFixed(6)),
-		]);
-	});
-	test("the next lesson is less sure than the rate, and nothing tried is nothing known", () => {
-		const known = sure(estimateRate(tries("g".repeat(60) + "m".repeat(15))));
-		expect(known.next.high - known.next.low).toBeGreaterThan(known.high - known.low);
-		const nothing = sure(estimateRate([]));
-		expect([nothing.mean, nothing.low, nothing.high].map((n) => Number(n.toFixed(6)))).toEqual([0.5, 0.1, 0.9]);
-	});
-	test("refuses what it cannot weigh", () => {
-		expect(said(estimateRate([{ good: true, daysAgo: -1 }]))).toContain("0 or more");
-		expect(said(estimateRate([], { halfTries: 20, halfDays: 45, ready: 1, dayTries: 25 }))).toContain(
-			"between 0 and 1",
-		);
-	});
 });

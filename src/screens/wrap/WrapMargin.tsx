@@ -1,12 +1,12 @@
 "use client";
 
 import { useState } from "react";
-import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { LessonView } from "@/core/log/lesson";
 import type { LessonOnDevice } from "@/device/lesson";
 import { dayWords } from "@/ui/dates";
 import css from "@/ui/keep.module.scss";
+import { PromiseForm } from "@/ui/PromiseForm";
 
 interface Props {
 	lesson: LessonOnDevice;
@@ -18,8 +18,6 @@ interface Props {
 
 /** What was parked in the lesson, and what is promised now. */
 export function WrapMargin({ lesson, view, students, nameOf, wish }: Props) {
-	const [text, setText] = useState("");
-	const [due, setDue] = useState("");
 	const [who, setWho] = useState(students[0] ?? "");
 	const parked = view.events.flatMap((event) => (event.kind === "parked" ? [event] : []));
 	const promised = view.events.flatMap((event) => (event.kind === "promise" ? [event] : []));
@@ -55,25 +53,14 @@ export function WrapMargin({ lesson, view, students, nameOf, wish }: Props) {
 					))}
 				</ul>
 				{students.length > 0 && (
-					<Form
-						onSubmit={(event) => {
-							event.preventDefault();
-							lesson.write([{ kind: "promise", student: who, body: { text: text.trim(), due } }]);
-							setText("");
-							setDue("");
+					<PromiseForm
+						placeholder="what you will do"
+						onPromise={(text, due) => {
+							lesson.write([{ kind: "promise", student: who, body: { text, due } }]);
 						}}
 					>
-						<Form.Control
-							required
-							maxLength={400}
-							aria-label="Promise"
-							placeholder="what you will do"
-							value={text}
-							onChange={(e) => setText(e.target.value)}
-							dir="auto"
-						/>
 						{students.length > 1 && (
-							<Form.Select aria-label="To whom" value={who} onChange={(e) => setWho(e.target.value)}>
+							<Form.Select aria-label="To whom" value={who} onChange={(event) => setWho(event.target.value)}>
 								{students.map((id) => (
 									<option key={id} value={id}>
 										{nameOf(id)}
@@ -81,11 +68,7 @@ export function WrapMargin({ lesson, view, students, nameOf, wish }: Props) {
 								))}
 							</Form.Select>
 						)}
-						<Form.Control required type="date" aria-label="Due" value={due} onChange={(e) => setDue(e.target.value)} />
-						<Button type="submit" variant="outline-primary" disabled={!text.trim() || !due}>
-							promise
-						</Button>
-					</Form>
+					</PromiseForm>
 				)}
 			</section>
 		</>

@@ -1,0 +1,40 @@
+import type { Outcome } from "@/core/words/refuse";
+import { estimateRate } from "./rate";
+
+const sure = <T>(outcome: Outcome<T>): T => {
+	if (!outcome.ok) throw new Error(outcome.refusals[0]?.sentence);
+	return outcome.value;
+};
+const said = (outcome: Outcome<unknown>) => (outcome.ok ? "" : (outcome.refusals[0]?.sentence ?? ""));
+
+describe("the rate on a rung", () => {
+	const tries = (marks: string, daysAgo = 0) => [...marks].map((m) => ({ good: m === "g", daysAgo }));
+	test("recent tries weigh more, old days less", () => {
+		const rising = sure(estimateRate(tries("mmmmmmmmmmgggggggggg")));
+		const falling = sure(estimateRate(tries("ggggggggggmmmmmmmmmm")));
+		expect(rising.mean).toBeGreaterThan(0.55);
+		expect(falling.mean).toBeLessThan(0.45);
+		expect(sure(estimateRate(tries("gggg", 45))).weight).toBeCloseTo(sure(estimateRate(tries("gggg"))).weight / 2, 12);
+	});
+	test("by hand: one good try today is Beta(2, 1)", () => {
+		const { mean, low, high, chanceReady } = sure(estimateRate(tries("g")));
+		expect([mean, low, high, chanceReady].map((n) => Number(n.toFixed(6)))).toEqual([
+			Number((2 / 3).toFixed(6)),
+			Number(Math.sqrt(0.1).toFixed(6)),
+			Number(Math.sqrt(0.9).toFixed(6)),
+			Number((1 - 0.85 ** 2).toFixed(6)),
+		]);
+	});
+	test("the next lesson is less sure than the rate, and nothing tried is nothing known", () => {
+		const known = sure(estimateRate(tries("g".repeat(60) + "m".repeat(15))));
+		expect(known.next.high - known.next.low).toBeGreaterThan(known.high - known.low);
+		const nothing = sure(estimateRate([]));
+		expect([nothing.mean, nothing.low, nothing.high].map((n) => Number(n.toFixed(6)))).toEqual([0.5, 0.1, 0.9]);
+	});
+	test("refuses what it cannot weigh", () => {
+		expect(said(estimateRate([{ good: true, daysAgo: -1 }]))).toContain("0 or more");
+		expect(said(estimateRate([], { halfTries: 20, halfDays: 45, ready: 1, dayTries: 25 }))).toContain(
+			"between 0 and 1",
+		);
+	});
+});

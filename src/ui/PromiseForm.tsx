@@ -1,0 +1,50 @@
+"use client";
+
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+
+/** What the coach will do, and by when. `children` stand between the two. */
+export function PromiseForm({
+	placeholder,
+	onPromise,
+	children,
+}: {
+	placeholder: string;
+	onPromise: (text: string, due: string) => void | Promise<void>;
+	children?: React.ReactNode;
+}) {
+	const [text, setText] = useState("");
+	const [due, setDue] = useState("");
+	return (
+		<Form
+			onSubmit={async (event) => {
+				event.preventDefault();
+				await onPromise(text.trim(), due);
+				setText("");
+				setDue("");
+			}}
+		>
+			<Form.Control
+				required
+				maxLength={400}
+				aria-label="Promise"
+				placeholder={placeholder}
+				value={text}
+				onChange={(event) => setText(event.target.value)}
+				dir="auto"
+			/>
+			{children}
+			<Form.Control
+				required
+				type="date"
+				aria-label="Due"
+				value={due}
+				onChange={(event) => setDue(event.target.value)}
+			/>
+			<Button type="submit" variant="outline-primary" disabled={!text.trim() || !due}>
+				promise
+			</Button>
+		</Form>
+	);
+}
