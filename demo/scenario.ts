@@ -3,7 +3,7 @@ import { Ladder } from "@/core/ladder/ladder";
 import { Student } from "@/core/people/student";
 import { CueKind, Skill } from "@/core/skill/skill";
 import { ident, label, text, whole } from "@/core/words/text";
-import raw from "./scenario.json";
+import raw from "./scenario.json" with { type: "json" };
 
 /**
  * A private coach of circus skills in Quillhaven, a town that does not exist. Nobody
