@@ -30,3 +30,7 @@ export const sentenceResolver =
 			? { values: outcome.value, errors: {} }
 			: { values: {}, errors: asFieldErrors(outcome.refusals) as FieldErrors<T> };
 	};
+
+/** The first row of a list that has something wrong in it, or -1. */
+export const firstBadRow = (errors: unknown): number =>
+	Number(Object.keys(errors ?? {}).find((key) => /^\d+$/.test(key)) ?? -1);

@@ -14,7 +14,7 @@ import { PromiseForm } from "./PromiseForm";
 import { Rail, RailCell } from "./Rail";
 import { Refusals } from "./Refusals";
 import { RungFacts } from "./RungFacts";
-import { asFieldErrors, sentenceResolver } from "./sentenceResolver";
+import { asFieldErrors, firstBadRow, sentenceResolver } from "./sentenceResolver";
 import { useDraft } from "./useDraft";
 import { useKeys } from "./useKeys";
 
@@ -131,6 +131,7 @@ describe("forms", () => {
 			a: { 0: { b: { type: "refused", message: "one" } } },
 			root: { type: "refused", message: "all" },
 		});
+		expect([firstBadRow({ 3: {}, message: "x" }), firstBadRow(undefined)]).toEqual([3, -1]);
 	});
 
 	test("what is typed survives until it is let go", () => {

@@ -21,7 +21,7 @@ import { Refusals } from "@/ui/Refusals";
 import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
 import { Sortable, SortableRow } from "@/ui/Sortable";
-import { sentenceResolver } from "@/ui/sentenceResolver";
+import { firstBadRow, sentenceResolver } from "@/ui/sentenceResolver";
 import { useDraft } from "@/ui/useDraft";
 import { useKeys } from "@/ui/useKeys";
 import { LadderMargin } from "./LadderMargin";
@@ -107,8 +107,7 @@ export function LadderBench({
 			router.refresh();
 		},
 		(bad) => {
-			const i = Array.isArray(bad.rungs) ? bad.rungs.findIndex(Boolean) : -1;
-			if (i >= 0) setOpen(rungs[i]?.id ?? null);
+			setOpen(rungs[firstBadRow(bad.rungs)]?.id ?? open);
 		},
 	);
 	const take = async () => {

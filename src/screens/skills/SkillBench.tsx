@@ -15,7 +15,7 @@ import { Refusals } from "@/ui/Refusals";
 import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
 import { Sortable, SortableRow } from "@/ui/Sortable";
-import { sentenceResolver } from "@/ui/sentenceResolver";
+import { firstBadRow, sentenceResolver } from "@/ui/sentenceResolver";
 import { useDraft } from "@/ui/useDraft";
 import { useKeys } from "@/ui/useKeys";
 import { PositionFields } from "./PositionFields";
@@ -67,8 +67,7 @@ export function SkillBench({ at, skill, archived, followed }: Props) {
 			router.refresh();
 		},
 		(bad) => {
-			const at = Array.isArray(bad.positions) ? bad.positions.findIndex(Boolean) : -1;
-			if (at >= 0) setOpen(positions[at]?.id ?? null);
+			setOpen(positions[firstBadRow(bad.positions)]?.id ?? open);
 		},
 	);
 
