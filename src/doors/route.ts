@@ -13,7 +13,8 @@ const loopback = /^(localhost|127\.\d+\.\d+\.\d+|\[::1\])(:\d+)?$/;
 export function stranger(request: Request): NextResponse | null {
 	const host = request.headers.get("host") ?? "";
 	const origin = request.headers.get("origin");
-	const known = loopback.test(host) && (origin === null || new URL(origin).host === host);
+	const own = origin === null || origin === `http://${host}` || origin === `https://${host}`;
+	const known = loopback.test(host) && own;
 	return known
 		? null
 		: refused(403, [{ path: "host", sentence: "This address is not open yet; use the one on this machine." }]);

@@ -79,7 +79,8 @@ describe("a touch", () => {
 	test("a keyboard or a screen reader presses the same button", () => {
 		const { logged, button } = show();
 		fireEvent.click(button("missed b"), { detail: 0 });
-		expect(logged[0]?.off).toEqual([{ position: "b" }]);
+		fireEvent.click(button("missed c"), { detail: 1 });
+		expect(logged.map((attempt) => attempt.off)).toEqual([[{ position: "b" }], [{ position: "c" }]]);
 	});
 	test("a second finger does not count while the first is down", () => {
 		const { logged, button, over } = show();

@@ -5,6 +5,8 @@ import type { Attempt } from "@/core/log/kinds";
 import type { Field } from "./fields";
 
 const HOLD_MS = 450;
+/** A click this soon after a pointer came up is the same touch once more. */
+const SAME_TOUCH_MS = 700;
 
 interface Touch {
 	pointer: number;
@@ -23,7 +25,7 @@ interface Touch {
 export function useTouch(fields: readonly Field[], onAttempt: (attempt: Attempt) => void) {
 	const [pressed, setPressed] = useState<{ ids: readonly string[]; held: boolean }>({ ids: [], held: false });
 	const touch = useRef<Touch | null>(null);
-	const lastUp = useRef(0);
+	const lastUp = useRef(Number.NEGATIVE_INFINITY);
 
 	const fieldAt = useCallback(
 		(x: number, y: number) => {
@@ -83,9 +85,8 @@ export function useTouch(fields: readonly Field[], onAttempt: (attempt: Attempt)
 			},
 			onPointerCancel: end,
 			onClick(event: React.MouseEvent) {
-				// A pointer was already counted on its way up; what else clicks is a keyboard or a reader.
-				if (event.detail !== 0 && event.timeStamp - lastUp.current < 700) return;
-				if (event.detail !== 0) return;
+				// A pointer was already counted on its way up; what clicks without one is a keyboard or a screen reader.
+				if (event.detail !== 0 && event.timeStamp - lastUp.current < SAME_TOUCH_MS) return;
 				const id = (event.target as Element).closest<HTMLElement>("[data-field]")?.dataset.field;
 				const field = fields.find((f) => f.id === id);
 				if (field) onAttempt(field.attempt);
