@@ -1,4 +1,5 @@
 import type { Page } from "@playwright/test";
+import type { Policy } from "@/core/ladder/ladder";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import { addLadder } from "@/store/ladders";
 import { saveSkill } from "@/store/skills";
@@ -22,7 +23,7 @@ const position = (id: string, kind: "outside" | "image") => ({
 	origin: null,
 });
 
-async function ladder(studio: Studio, change: Partial<RungSettings>): Promise<void> {
+async function ladder(studio: Studio, change: Partial<RungSettings>, policy: Policy = "mastery"): Promise<void> {
 	await studio.inStore(async (store) => {
 		const names = ["Low", "Middle", "High"];
 		await saveStudent(
@@ -43,7 +44,7 @@ async function ladder(studio: Studio, change: Partial<RungSettings>): Promise<vo
 			"spin",
 			{
 				side: "none",
-				policy: "mastery",
+				policy,
 				start: "b",
 				rungs: names.map((name, i) => ({
 					id: "abc"[i] ?? "",
@@ -205,4 +206,25 @@ test("a checklist comes before the first try of the day", async ({ page, studio 
 	await line(page).toContainText("Checklist first");
 	await answer(page, "follow");
 	await line(page).toContainText("Carry on");
+});
+
+test("a fixed dose marks ready and ends at its dose; the coach promotes by hand", async ({ page, studio }) => {
+	await ladder(studio, { rule: { kind: "streak", r: 2 }, limit: 4 }, "fixed dose");
+	await start(page);
+	await tries(page, "GOOD", "GOOD");
+	await line(page).toContainText("Carry on · ready");
+	await tries(page, "missed, form fine", "GOOD");
+	await line(page).toContainText("Dose done: on to the next thing");
+	await answer(page, "follow");
+	await page.getByRole("region", { name: "What next?" }).getByRole("button", { name: /^High/ }).click();
+	await expect(page.getByRole("heading", { name: "Lesson: Wendel, High" })).toBeAttached();
+});
+
+test("a full-speed ladder never slows down: it goes a rung down at the same tempo", async ({ page, studio }) => {
+	await ladder(studio, {}, "full speed");
+	await start(page);
+	await tries(page, ...overDip, ...many(3, "good, but wrist"));
+	await answer(page, "follow");
+	await tries(page, ...many(3, "missed wrist"));
+	await line(page).toContainText("Down to Low, same tempo");
 });

@@ -98,7 +98,7 @@ const freePort = () =>
 /** Console errors of a page; a journey that kills its server on purpose says which are to be expected. */
 function listen(page: Page, errors: string[]): void {
 	page.on("console", (message) => {
-		if (message.type() === "error") errors.push(message.text());
+		if (message.type() === "error") errors.push(`${message.text()} ${message.location().url}`);
 	});
 	page.on("pageerror", (error) => errors.push(error.message));
 }

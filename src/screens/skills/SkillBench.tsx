@@ -7,6 +7,7 @@ import Form from "react-bootstrap/Form";
 import { FormProvider, useFieldArray, useForm, useWatch } from "react-hook-form";
 import { v7 as uuid } from "uuid";
 import { firstCue, type KeyPosition, Skill, skillLabels } from "@/core/skill/skill";
+import { plural } from "@/core/words/numbers";
 import type { Refusal } from "@/core/words/refuse";
 import { keepSkill } from "@/doors/actions";
 import { Archive } from "@/ui/Archive";
@@ -93,7 +94,7 @@ export function SkillBench({ at, skill, archived, followed }: Props) {
 							<p className="mute m-0">
 								{followed.ladders === 0
 									? "No ladder yet."
-									: `${followed.ladders} ${followed.ladders === 1 ? "ladder" : "ladders"}, ${followed.older} of them the skill as it was. A change here never changes a ladder; the ladder takes it over by one press.`}
+									: `${plural(followed.ladders, "ladder")}${followed.older > 0 ? `, ${followed.older} of them as it was before` : ""}. A change here never changes a ladder; the ladder takes it over by one press.`}
 							</p>
 						</div>
 					)}
