@@ -37,6 +37,7 @@ export const days = defineRule<Days, unknown>({
 	key: ({ rule }, state) => machineOf(rule).key(rule, state),
 	best: ({ rule }) => machineOf(rule).best(rule),
 	codes: ({ rule }) => machineOf(rule).codes(rule),
+	measures: ({ rule }) => machineOf(rule).measures(rule),
 	parts: ({ rule }) => [rule],
 });
 

@@ -110,18 +110,24 @@ export function judge(rule: Rule, attempts: readonly Judged[], left: number): Ju
 	return { ...status, metAt, needs: status.met ? 0 : status.bust ? null : fewestMore(machine, rule, state, left) };
 }
 
+/** The best attempt, once for every code and measure the rule chooses between. */
+function bestAttempts(machine: Machine, rule: Rule): Judged[] {
+	const best = machine.best(rule);
+	const codes = machine.codes(rule);
+	const measures = machine.measures(rule);
+	const coded = codes.length === 0 ? [best] : codes.map((code) => ({ ...best, result: code, called: code }));
+	return measures.length === 0 ? coded : coded.flatMap((one) => measures.map((measure) => ({ ...one, measure })));
+}
+
 const MOST_STATES = 20_000;
 
 /**
- * Breadth first over the best attempts: one, or one for each code a rule chooses
- * between. Exact, since every kind is helped, or at least not hindered, by its best
+ * Breadth first over the best attempts: one, or one for each code and measure a rule
+ * chooses between. Exact, since every kind is helped, or at least not hindered, by its best
  * attempt; a search too wide to finish says that it may still be met.
  */
 function fewestMore(machine: Machine, rule: Rule, from: unknown, left: number): number | null {
-	const best = machine.best(rule);
-	const codes = machine.codes(rule);
-	const letters: Judged[] =
-		codes.length === 0 ? [best] : codes.map((code) => ({ ...best, result: code, called: code }));
+	const letters = bestAttempts(machine, rule);
 	let frontier = [from];
 	const seen = new Set([machine.key(rule, from)]);
 	for (let more = 1; more <= left; more++) {

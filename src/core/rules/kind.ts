@@ -80,6 +80,8 @@ export interface RuleKind<R extends { kind: string }, S> {
 	best(rule: R): Judged;
 	/** Codes between which the best attempt has to choose; none where any will do. */
 	codes(rule: R): readonly string[];
+	/** Measures between which it has to choose: the low ends of ranges, one of which lies in any common part. */
+	measures(rule: R): readonly number[];
 	/** Rules inside this one. */
 	parts(rule: R): readonly { kind: string }[];
 }
@@ -87,13 +89,21 @@ export interface RuleKind<R extends { kind: string }, S> {
 export const MET = "met";
 export const BUST = "bust";
 
-type Optional = "refusals" | "codes" | "parts" | "best" | "needs";
+type Optional = "refusals" | "codes" | "measures" | "parts" | "best" | "needs";
 
 /** A kind with what most kinds have in common filled in. */
 export function defineRule<R extends { kind: string }, S>(
 	kind: Omit<RuleKind<R, S>, Optional> & Partial<Pick<RuleKind<R, S>, Optional>>,
 ): RuleKind<R, S> {
-	return { needs: "good", refusals: () => [], codes: () => [], parts: () => [], best: () => goodTry, ...kind };
+	return {
+		needs: "good",
+		refusals: () => [],
+		codes: () => [],
+		measures: () => [],
+		parts: () => [],
+		best: () => goodTry,
+		...kind,
+	};
 }
 
 export const goodTry: Judged = { good: true, result: "hit" };

@@ -51,8 +51,12 @@ const refusalsOfParts = (rules: readonly AnyRule[]): Refusal[] =>
 			.map((r) => ({ ...r, path: `rules.${i}.${r.path}` })),
 	);
 
-const bestOfParts = (rules: readonly AnyRule[]): Judged =>
-	Object.assign({}, ...rules.map((rule) => machineOf(rule).best(rule))) as Judged;
+/** What is best for every part: the longest of their lengths, and whatever else they ask for. */
+function bestOfParts(rules: readonly AnyRule[]): Judged {
+	const each = rules.map((rule) => machineOf(rule).best(rule));
+	const longest = Math.max(0, ...each.map((one) => one.length ?? 0));
+	return { ...(Object.assign({}, ...each) as Judged), ...(longest > 0 ? { length: longest } : {}) };
+}
 
 const codesOfParts = (rules: readonly AnyRule[]): string[] => [
 	...new Set(rules.flatMap((rule) => machineOf(rule).codes(rule))),
@@ -69,5 +73,6 @@ export const joined = {
 	start: ({ rules }: Joined) => startParts(rules),
 	best: ({ rules }: Joined) => bestOfParts(rules),
 	codes: ({ rules }: Joined) => codesOfParts(rules),
+	measures: ({ rules }: Joined) => [...new Set(rules.flatMap((rule) => machineOf(rule).measures(rule)))],
 	parts: ({ rules }: Joined) => rules,
 } as const;

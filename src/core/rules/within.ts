@@ -50,5 +50,6 @@ export const within = defineRule<Within, State>({
 		progress: { value: ones(shown), target: k, words: `inside, of ${shown.length}, last ${n}` },
 	}),
 	key: (_, { window }) => window,
-	best: ({ low, high }) => ({ ...goodTry, measure: (low + high) / 2 }),
+	best: ({ low }) => ({ ...goodTry, measure: low }),
+	measures: ({ low }) => [low],
 });

@@ -37,35 +37,34 @@ const isRate = (p: unknown): p is number => typeof p === "number" && p >= 0 && p
 export function flatten(rule: AnyRule): AnyRule[] {
 	return [rule, ...machineOf(rule).parts(rule).flatMap(flatten)];
 }
-const find = <K extends Rule["kind"]>(rule: Rule, kind: K) =>
-	flatten(rule).find((one) => one.kind === kind) as Extract<Rule, { kind: K }> | undefined;
+const findAll = <K extends Rule["kind"]>(rule: Rule, kind: K) =>
+	flatten(rule).filter((one) => one.kind === kind) as Extract<Rule, { kind: K }>[];
+const find = <K extends Rule["kind"]>(rule: Rule, kind: K) => findAll(rule, kind)[0];
 
 const SECONDS_PER_TRY = 6;
 
 /** Letters for a chance of good `rate`; everything a kind looks at is good together with the try. */
 function goodOrNot(rule: Rule, rate: number, secondsPerTry = SECONDS_PER_TRY): Alphabet {
-	const within = find(rule, "within");
-	const spread = find(rule, "spread");
+	const ranges = findAll(rule, "within");
+	const targets = [...new Set(findAll(rule, "spread").flatMap((spread) => spread.targets))];
 	const count = find(rule, "count");
-	const targets = spread?.targets ?? [undefined];
 	const best = machineOf(rule).best(rule);
-	const inside = within ? { measure: (within.low + within.high) / 2 } : {};
-	const letters: Letter[] = targets.map((target) => ({
-		p: rate / targets.length,
-		attempt: { ...best, ...inside, good: true, right: true, ...(target === undefined ? {} : { called: target }) },
-	}));
-	letters.push({
-		p: 1 - rate,
-		attempt: {
-			good: false,
-			result: "miss",
-			right: false,
-			rating: 0,
-			length: 0,
-			...(within ? { measure: within.high + 1 } : {}),
-		},
-	});
+	const good: Judged = { ...best, ...insideMost(ranges), good: true, right: true };
+	const off: Judged = { good: false, result: "miss", right: false, rating: 0, length: 0 };
+	const letters: Letter[] =
+		targets.length === 0
+			? [{ p: rate, attempt: good }]
+			: targets.map((called) => ({ p: rate / targets.length, attempt: { ...good, called } }));
+	const outside = ranges.length === 0 ? {} : { measure: Math.max(...ranges.map((range) => range.high)) + 1 };
+	letters.push({ p: 1 - rate, attempt: { ...off, ...outside } });
 	return { letters, perSet: count ? Math.max(1, Math.floor(count.seconds / secondsPerTry)) : 0 };
+}
+
+/** A measure that lies in as many of the ranges as can be: one of their low ends. */
+function insideMost(ranges: readonly { low: number; high: number }[]): { measure?: number } {
+	const holds = (measure: number) => ranges.filter(({ low, high }) => measure >= low && measure <= high).length;
+	const [first] = ranges.map(({ low }) => low).sort((a, b) => holds(b) - holds(a));
+	return first === undefined ? {} : { measure: first };
 }
 
 /** The letters of a rule's model, or what is wrong with the numbers. */
