@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { BAND_LOW } from "@/core/estimate/tooHard";
 import { type Ladder, Policy, Rung } from "@/core/ladder/ladder";
 import { bestDay, type LastTime } from "@/core/ladder/lastTime";
 import type { Rail } from "@/core/ladder/rail";
@@ -71,9 +72,6 @@ export function packLadder(
 		last: last && { day: last.day, rung: last.rung, good: last.good, tries: last.tries, cue: last.cue },
 	};
 }
-
-/** Lower edge of the band in which a working rung is wanted. */
-export const BAND_LOW = 0.6;
 
 const RE_EARN = { kind: "streak", r: 3 } as const;
 

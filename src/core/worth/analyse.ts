@@ -1,4 +1,5 @@
 import { chanceAtLeast } from "@/core/estimate/chanceAtLeast";
+import { BAND_LOW, tooHardChance } from "@/core/estimate/tooHard";
 import { type Rule, Rule as RuleSchema } from "@/core/rules";
 import { type Outcome, parse, refuse } from "@/core/words/refuse";
 import { discover } from "./automaton";
@@ -141,11 +142,7 @@ export interface Curve extends BareCurve {
 	advised: { pass: number[]; attempts: number[] } | null;
 }
 
-/** Lower edge of the working band under which the advice ends a visit, and how sure it must be. */
-export const ADVICE = { bandLow: 0.6, leastTries: 8, unlikely: 0.05 } as const;
-
-const tooHard = (t: number, g: number): boolean =>
-	t >= ADVICE.leastTries && chanceAtLeast(1 + g, 1 + t - g, ADVICE.bandLow) < ADVICE.unlikely;
+const tooHard = (t: number, g: number): boolean => tooHardChance(g, t, BAND_LOW) !== null;
 
 /** Whether the advice would end a visit after t attempts with g good, as a table worked out once. */
 function stopTable(limit: number): (t: number, g: number) => boolean {
