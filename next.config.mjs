@@ -10,6 +10,8 @@ export default {
 	turbopack: { root: fileURLToPath(new URL(".", import.meta.url)) },
 	sassOptions: { quietDeps: true, silenceDeprecations: ["import", "global-builtin", "color-functions", "if-function"] },
 	poweredByHeader: false,
+	// A page is never shown before its title: a screen reader says the title first.
+	htmlLimitedBots: /.*/,
 	devIndicators: false,
 	experimental: { serverActions: { bodySizeLimit: "2mb" } },
 };

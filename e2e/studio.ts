@@ -137,6 +137,7 @@ export { expect };
 
 /** Nothing that axe can find stands in anybody's way on this page. */
 export async function accessible(page: Page): Promise<void> {
+	await expect(page).toHaveTitle(/./);
 	const { violations } = await new AxeBuilder({ page })
 		.withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"])
 		.analyze();
