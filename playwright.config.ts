@@ -4,6 +4,7 @@ import { chromiumPath, quiet } from "./e2e/browser";
 /** Journeys drive the real interface against the real server and a real database file. */
 export default defineConfig({
 	testDir: "e2e",
+	globalSetup: "./e2e/setup.ts",
 	outputDir: ".test/journeys",
 	timeout: 120_000,
 	expect: { timeout: 10_000 },

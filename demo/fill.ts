@@ -1,29 +1,70 @@
-import type { Store } from "@/store/db";
-import { pushEvents } from "@/store/events";
-import { addLadder } from "@/store/ladders";
-import { saveSkill } from "@/store/skills";
-import { saveStudent } from "@/store/students";
-import { newStudio } from "@/store/studio";
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { FORMAT, orderOf, type Rows, type Section, VERSION } from "@/core/formats/workbook";
+import { seal } from "@/core/words/seal";
+import { stageWorkbook } from "@/store/bulk/stage";
+import { takeInStaged } from "@/store/bulk/takeIn";
+import { openStore } from "@/store/db";
+import { catchUp } from "@/store/projection";
 import { demoLog } from "./lessons";
-import { ladders, skills, students } from "./scenario";
+import { ladders, older, skills, students } from "./scenario";
 
-/**
- * Empties the database and fills it with the demo studio: documents as a coach would
- * save them, everything that happened as events through the same door a phone uses.
- */
-export async function fillDemo(store: Store, today: string): Promise<{ events: number }> {
-	await store.write((tx) => newStudio(tx, true));
-	const sure = <T>(outcome: { ok: true; value: T } | { ok: false; refusals: { sentence: string }[] }): T => {
-		if (!outcome.ok) throw new Error(`the demo was refused: ${outcome.refusals.map((r) => r.sentence).join(" ")}`);
-		return outcome.value;
+/** The demo studio as a workbook: documents as a coach would have saved them, and everything that happened. */
+export function demoWorkbook(today: string, progress?: (done: number, of: number) => void): string {
+	const made = new Date(Date.parse(today) - 150 * 86_400_000).toISOString();
+	const document = <T extends { id: string }>(rest: T) => ({ ...rest, made, archived: null });
+	const sections: Rowsets = {
+		students: students.map(({ id, student }) => document({ id, student })),
+		gone: [],
+		skillVersions: [...Object.values(skills), ...Object.values(older)].map((skill) => ({
+			hash: seal(skill),
+			made,
+			skill,
+		})),
+		skills: Object.entries(skills).map(([id, skill]) => document({ id, version: seal(skill), skill })),
+		rungVersions: [
+			...new Map(
+				ladders
+					.flatMap(({ ladder }) => ladder.rungs)
+					.map(({ settings }) => [seal(settings), { hash: seal(settings), made, settings }]),
+			).values(),
+		],
+		ladderVersions: ladders.map(({ ladder }) => ({ hash: seal(orderOf(ladder)), made, ladder: orderOf(ladder) })),
+		ladders: ladders.map(({ id, student, skill, ladder, followed }) =>
+			document({
+				...{ id, student, skill, ladder, version: seal(orderOf(ladder)) },
+				skillVersion: seal(followed),
+			}),
+		),
+		events: demoLog(today, progress ? { progress } : {}),
+		setAside: [],
 	};
-	for (const { id, student } of students) sure(await saveStudent(store, student, null, id));
-	for (const [id, skill] of Object.entries(skills)) sure(await saveSkill(store, skill, null, id));
-	for (const { id, student, skill, ladder } of ladders) sure(await addLadder(store, student, skill, ladder, id));
-	const events = demoLog(today);
-	for (let i = 0; i < events.length; i += 500) {
-		const { setAside } = await pushEvents(store, "demo-phone", events.slice(i, i + 500));
-		if (setAside.length > 0) throw new Error(`the demo was set aside: ${setAside[0]?.reason}`);
+	return JSON.stringify({ format: FORMAT, version: VERSION, scope: { of: "studio" }, ...sections });
+}
+
+type Rowsets = { [S in Section]: Rows[S][] };
+
+/** Empties a database and fills it with the demo studio, through the same import as any workbook. */
+export async function fillDemo(
+	url: string,
+	today: string,
+	progress?: (done: number, of: number) => void,
+): Promise<{ events: number }> {
+	const file = url.slice("file:".length);
+	const folder = mkdtempSync(join(tmpdir(), "peg-demo-"));
+	try {
+		const store = await openStore(url);
+		const workbook = join(folder, "demo.json");
+		writeFileSync(workbook, demoWorkbook(today, progress));
+		const preview = await stageWorkbook(workbook, join(folder, "staging.db"), file, () => {});
+		const [wrong] = [...preview.refusals, ...preview.whole];
+		if (wrong) throw new Error(`the demo was refused: ${wrong.path}: ${wrong.sentence}`);
+		await takeInStaged(join(folder, "staging.db"), file, { mode: "whole", differing: "keep", demo: true });
+		await catchUp(store);
+		store.close();
+		return { events: preview.sections.events?.fresh ?? 0 };
+	} finally {
+		rmSync(folder, { recursive: true });
 	}
-	return { events: events.length };
 }

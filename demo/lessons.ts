@@ -2,15 +2,17 @@ import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
 import { v7 } from "uuid";
 import * as acts from "@/core/acts/acts";
 import { adviseOn } from "@/core/advice";
+import { digestLadder } from "@/core/ladder/digest";
 import { foldRail } from "@/core/ladder/rail";
+import { digestLesson, type LessonDigest } from "@/core/log/digest";
 import { envelope, type LogEvent, sealEvent } from "@/core/log/event";
 import { foldLesson, type LessonView } from "@/core/log/lesson";
 import { noteFor } from "@/core/log/noteFor";
 import { wrapUp } from "@/core/log/wrap";
 import { type PackLadder, packLadder, placeOn } from "@/core/pack/pack";
 import { dayWords } from "@/ui/dates";
-import { type Body, dice, tryOnce } from "./model";
-import { calendar, type DemoLadder, type DemoStudent, ladders, skills, students } from "./scenario";
+import { type Body, dice, hear, restFor, tryOnce } from "./model";
+import { type DemoLadder, type DemoStudent, ladders, remarks, students } from "./scenario";
 
 /** A phone that writes a log: the same acts as the live lesson's, with a clock and dice that are given. */
 class DemoDevice {
@@ -34,132 +36,225 @@ class DemoDevice {
 		this.time = time;
 	}
 
-	write(written: acts.Written, lesson: string | null): void {
+	write(written: acts.Written, lesson: string | null): LogEvent[] {
 		const drafts = written.map((draft) => ({ ...draft, lesson: draft.lesson ?? lesson, id: draft.id ?? this.newId() }));
 		const act = drafts[0]?.id ?? "";
 		const iso = new Date(this.time).toISOString();
+		const from = this.events.length;
 		for (const draft of drafts) {
 			const place = { act, device: this.device, dseq: this.events.length + 1, lamport: this.events.length + 1 };
 			this.events.push(sealEvent(envelope(draft, place, { at: iso, tz: "UTC", localDay: iso.slice(0, 10) })));
 		}
 		this.time += 9000;
+		return this.events.slice(from);
 	}
 }
 
 const DAY = 86_400_000;
+export const WEEKS = 20;
+
+interface Appointment {
+	daysAgo: number;
+	weeksAgo: number;
+	who: DemoStudent;
+	on: string[];
+}
+
+/** Every lesson held, oldest first: one a week for everybody, but for the weeks that were missed. */
+export function calendar(): Appointment[] {
+	return students
+		.flatMap((who) => {
+			const { offset, missed, turns } = who.lessons;
+			return Array.from({ length: WEEKS }, (_, i) => WEEKS - i)
+				.filter((weeksAgo) => !missed.includes(weeksAgo))
+				.map((weeksAgo, n) => ({
+					...{ daysAgo: 7 * weeksAgo - offset, weeksAgo, who },
+					on: turns[n % turns.length] ?? [],
+				}));
+		})
+		.sort((a, b) => b.daysAgo - a.daysAgo || (a.who.id < b.who.id ? -1 : 1));
+}
+
+interface DemoOptions {
+	seed?: number;
+	/** Lessons, from the first one on. */
+	atMost?: number;
+	progress?: (done: number, of: number) => void;
+}
 
 /**
  * The demo's log up to the day before `today`: a coach who mostly follows the advice,
  * students who learn as the model says. The same seed and day give the same log.
  */
-export function demoLog(today: string, seed = 55): LogEvent[] {
+export function demoLog(
+	today: string,
+	{ seed = 55, atMost = Number.POSITIVE_INFINITY, progress = () => {} }: DemoOptions = {},
+): LogEvent[] {
 	const roll = dice(xoroshiro128plus(seed));
 	const phone = new DemoDevice("demo-phone", roll);
 	const bodies = new Map(
-		students.map((who) => [who.id, { who, ability: who.start, sinceCue: null, triesToday: 0 } as Body]),
+		students.map((who) => [
+			who.id,
+			{
+				...{ who, slump: {}, day: 0, sinceCue: {}, triesToday: 0 },
+				ability: Object.fromEntries(Object.entries(who.skills).map(([skill, gift]) => [skill, gift.start])),
+			} as Body,
+		]),
 	);
-	const held: LessonView[] = [];
-	for (const { daysAgo, student, ladders: on } of calendar) {
+	const held = new Map<string, LessonDigest[]>();
+	const lastDay = new Map<string, number>();
+	const lessons = calendar().slice(0, atMost);
+	lessons.forEach(({ daysAgo, weeksAgo, who, on }, i) => {
+		progress(i, lessons.length);
 		phone.at(Date.parse(today) - daysAgo * DAY + 15.5 * 3_600_000);
-		const body = bodies.get(student) as Body;
-		// Between lessons a little is forgotten.
-		Object.assign(body, { triesToday: 0, sinceCue: null, ability: body.ability - 0.06 });
-		const later = calendar.find((one) => one.student === student && one.daysAgo < daysAgo);
-		const next = later ? -later.daysAgo : body.who.nextIn;
-		held.push(holdLesson(phone, body, on, held, dayFrom(today, next), later === undefined));
-	}
+		const body = bodies.get(who.id) as Body;
+		restFor(body, (lastDay.get(who.id) ?? daysAgo + 7) - daysAgo, weeksAgo, roll);
+		lastDay.set(who.id, daysAgo);
+		const later = lessons.find((one) => one.who === who && one.daysAgo < daysAgo);
+		const next = dayFrom(today, later ? -later.daysAgo : who.nextIn);
+		const { lesson, view } = holdLesson(phone, body, on, held, next, later === undefined);
+		const digest = digestLesson(lesson, view);
+		for (const ladder of on) held.set(ladder, [...(held.get(ladder) ?? []), digest]);
+	});
 	for (const who of students) keepInMind(phone, who, today);
 	return phone.events;
 }
 
 const dayFrom = (today: string, days: number) => new Date(Date.parse(today) + days * DAY).toISOString().slice(0, 10);
 
-function packed({ id, student, skill, ladder }: DemoLadder, held: readonly LessonView[]): PackLadder {
-	const followed = skills[skill];
-	if (!followed) throw new Error(`the scenario has no skill ${skill}`);
-	return packLadder({ id, student, ladder, followed }, foldRail(id, ladder, held), null);
+function packed(
+	{ id, student, followed, ladder }: DemoLadder,
+	held: ReadonlyMap<string, readonly LessonDigest[]>,
+): PackLadder {
+	const digest = digestLadder(id, held.get(id) ?? []);
+	return packLadder({ id, student, ladder, followed }, foldRail(id, ladder, digest), null);
 }
+
+const find = (id: string) => ladders.find((ladder) => ladder.id === id) as DemoLadder;
+const oneOf = <T>(list: readonly T[], roll: () => number): T | undefined => list[Math.floor(roll() * list.length)];
 
 function holdLesson(
 	phone: DemoDevice,
 	body: Body,
 	on: string[],
-	held: readonly LessonView[],
+	held: ReadonlyMap<string, readonly LessonDigest[]>,
 	next: string,
 	last: boolean,
-): LessonView {
+): { lesson: string; view: LessonView } {
 	const { roll, newId } = phone;
+	const { who } = body;
 	const lesson = newId();
 	const from = phone.events.length;
 	const view = () => foldLesson(phone.events.slice(from));
 	const write = (written: acts.Written) => phone.write(written, lesson);
-	const packs = on.map((id) => packed(ladders.find((l) => l.id === id) as DemoLadder, held));
-	packs.forEach((ladder, i) => {
-		if (i === 0)
-			write(
-				acts.beginLesson(
-					newId,
-					lesson,
-					{ minutes: 45, wish: last ? body.who.student.wish : "", quick: false },
-					body.who.id,
-					placeOn(ladder, ladder.peg),
-				),
-			);
-		else write(acts.switchTo(newId, view().current, placeOn(ladder, ladder.peg)));
-		workOn(phone, body, ladder, on.length === 1 ? 52 : 34, view, write);
+	const wish = last ? who.student.wish : roll() < 0.4 ? (oneOf(who.wishes, roll) ?? "") : "";
+	on.forEach((id, i) => {
+		const ladder = packed(find(id), held);
+		const placing = placeOn(ladder, ladder.peg);
+		if (i === 0) write(acts.beginLesson(newId, lesson, { minutes: 45, wish, quick: false }, who.id, placing));
+		else write(acts.switchTo(newId, view().current, placing));
+		promote(phone, ladder, view, write);
+		workOn({ phone, body, ladder, on: find(id), tries: on.length === 1 ? 58 : 36, view, write });
 	});
-	if (last) for (const text of body.who.parked) write([{ kind: "parked", student: body.who.id, body: { text } }]);
+	for (const text of last ? who.parked : who.later.filter(() => roll() < 0.08))
+		parkOrPromise(phone, who, lesson, text, last);
 	const done = view();
 	const day = done.opened?.localDay ?? "";
 	write([
 		...done.sets.filter((set) => set.open).map((set) => acts.closeSet(set, "lesson over")),
 		{
 			kind: "lesson.closed",
-			student: body.who.id,
+			student: who.id,
 			body: {
-				remark: roll() < 0.4 ? "Shorter sets did more than more tries." : "",
-				note: noteFor(body.who.student.name, dayWords(day), wrapUp(done), dayWords(next)),
+				remark: roll() < 0.3 ? (oneOf(remarks, roll) ?? "") : "",
+				note: noteFor(who.student.name, dayWords(day), wrapUp(done), dayWords(next)),
 				next,
 			},
 		},
 	]);
-	return view();
+	return { lesson, view: view() };
 }
 
-function workOn(
-	phone: DemoDevice,
-	body: Body,
-	ladder: PackLadder,
-	tries: number,
-	view: () => LessonView,
-	write: (w: acts.Written) => void,
-): void {
+/** Noticed and left alone, or promised; what is not of the last lesson was dealt with since. */
+function parkOrPromise(phone: DemoDevice, who: DemoStudent, lesson: string, text: string, stays: boolean): void {
+	const { id: student } = who;
+	const [made] = phone.write(
+		stays || phone.roll() < 0.5
+			? [{ kind: "parked", student, body: { text } }]
+			: [{ kind: "promise", student, body: { text, due: dayFrom(phone.events.at(-1)?.localDay ?? "", 7) } }],
+		lesson,
+	);
+	if (stays || !made) return;
+	phone.write(
+		made.kind === "parked"
+			? [{ kind: "unparked", student, body: { parked: made.id } }]
+			: [{ kind: "promise.kept", student, body: { promise: made.id } }],
+		null,
+	);
+}
+
+/** Where the dose is fixed the coach promotes: here, after the rule was met on three days. */
+function promote(phone: DemoDevice, ladder: PackLadder, view: Work["view"], write: Work["write"]): void {
+	if (ladder.policy !== "fixed dose") return;
+	const at = ladder.rungs.findIndex((rung) => rung.id === ladder.peg);
+	const above = ladder.rungs[at + 1];
+	if (!above || (ladder.holes[at]?.metDays.length ?? 0) < 3) return;
+	const now = view();
+	const move = { from: ladder.peg, reason: "by hand", evidence: [] } as const;
+	write(acts.movePeg(phone.newId, now, now.current, ladder, above.id, move));
+}
+
+const LOOK_BACK = 12;
+
+interface Work {
+	phone: DemoDevice;
+	body: Body;
+	ladder: PackLadder;
+	on: DemoLadder;
+	tries: number;
+	view: () => LessonView;
+	write: (written: acts.Written) => LogEvent[];
+}
+
+function workOn({ phone, body, ladder, on, tries: planned, view, write }: Work): void {
 	const { roll, newId } = phone;
+	let tries = planned;
+	let lookedBack = false;
 	for (let n = 0; n < tries; n++) {
 		let now = view();
 		if (!now.current) return;
-		for (const written of acts.attemptIn(newId, now.current, tryOnce(body, now.current, now, roll))) write(written);
+		const attempt = tryOnce(body, { set: now.current, view: now, skill: on.skill, from: on.from }, roll);
+		for (const written of acts.attemptIn(newId, now.current, attempt)) write(written);
 		now = view();
 		const set = now.current;
 		if (!set) return;
-		if (roll() < 0.02 + Math.max(0, body.triesToday - 40) * 0.004)
-			write(acts.inSet(set, "state", { mark: roll() < 0.6 ? "tired" : "rushed" }));
-		now = view();
+		const tired = 0.015 + Math.max(0, body.triesToday - body.who.tires) * 0.006;
+		if (roll() < tired) {
+			write(acts.inSet(set, "state", { mark: roll() < 0.6 ? "tired" : roll() < 0.7 ? "rushed" : "tense" }));
+			now = view();
+		}
 		const advice = adviseOn(now, set);
 		if (advice.act?.kind === "next") {
-			write(acts.follow(newId, now, set, ladder, advice));
-			return;
-		}
-		if (!advice.act) continue;
-		if (roll() < 0.12 && advice.canSilence) {
-			write(acts.overrule(now, set, advice));
-			continue;
-		}
-		write(acts.follow(newId, now, set, ladder, advice));
-		if (advice.act.kind === "cue" && advice.act.cue) {
-			const heard = body.who.hears.includes(advice.act.cue.kind);
-			if (roll() < (heard ? 0.85 : 0.3)) body.sinceCue = 0;
-		}
+			if (roll() < 0.1 && n < tries - 12) write(acts.inSet(set, "limit.changed", { rung: set.placing.rung, by: 6 }));
+			else {
+				write(acts.follow(newId, now, set, ladder, advice));
+				const below = ladder.rungs[ladder.rungs.findIndex((rung) => rung.id === set.placing.rung) - 1];
+				if (lookedBack || !below || n > tries - 15) return;
+				// Time is left: a look at whether the rung below is still there.
+				lookedBack = true;
+				write(acts.switchTo(newId, view().current, placeOn(ladder, below.id)));
+				tries = Math.min(tries, n + 1 + LOOK_BACK);
+				continue;
+			}
+		} else if (advice.act) {
+			if (roll() < 0.12 && advice.canSilence) write(acts.overrule(now, set, advice));
+			else {
+				write(acts.follow(newId, now, set, ladder, advice));
+				if (advice.act.kind === "cue" && advice.act.cue)
+					hear(body, advice.act.position ?? "", advice.act.cue.kind, roll);
+			}
+		} else if (attempt.result === "hit" && attempt.off.length === 0 && roll() < 0.03)
+			write(acts.inSet(set, "feedback", { type: "confirmation", position: null, cue: null }));
 		const after = view().current;
 		const inSet = now.visits.find((v) => v.key === set.visit)?.tries.filter((t) => t.set === set.id).length ?? 0;
 		if (after?.open && after.id === set.id && inSet >= set.placing.settings.triesPerSet)

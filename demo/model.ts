@@ -5,52 +5,104 @@ import type { LessonView, SetView } from "@/core/log/lesson";
 import type { DemoStudent } from "./scenario";
 
 /**
- * How the demo's people try. Chance of a clean try: logistic in ability minus the
- * rung's height; ability grows with every try and is forgotten a little between
- * lessons; a rung new to the student costs a dip that fades over eight tries; a long
- * lesson tires. When a try is off, it is mostly the favourite fault, until a cue of a
- * kind this student hears well has been given; that lasts about ten tries.
+ * How the demo's people try. `docs/demo.md` tells it in words; `npm run planted`
+ * lists what it planted.
  */
 export interface Body {
 	who: DemoStudent;
-	ability: number;
-	/** Tries since the last cue that helped; null if there was none in this lesson. */
-	sinceCue: number | null;
+	/** By skill, on the scale of the skill's drills: 1 is the easiest. */
+	ability: Record<string, number>;
+	/** What is left of a relapse, by skill. */
+	slump: Record<string, number>;
+	/** Today's form, good or bad. */
+	day: number;
+	/** Tries since the last cue that helped, by position; counted on within a lesson only. */
+	sinceCue: Record<string, number>;
 	triesToday: number;
 }
 
 export const dice = (rng: RandomGenerator) => (): number => (rng.next() >>> 0) / 4294967296;
 
+/** A draw from a normal distribution of mean 0 and standard deviation 1 (Box and Muller). */
+export const normal = (roll: () => number): number =>
+	Math.sqrt(-2 * Math.log(1 - roll())) * Math.cos(2 * Math.PI * roll());
+
 const logistic = (x: number) => 1 / (1 + Math.exp(-x));
 
-export function chanceOf(body: Body, placing: Placing, triedOnRung: number, easier: boolean): number {
-	const height = placing.order.findIndex((rung) => rung.id === placing.rung) + 1;
-	const dip = 0.9 * Math.max(0, 1 - triedOnRung / 8);
-	const tired = Math.max(0, body.triesToday - 45) * 0.02;
-	const helped = body.sinceCue !== null && body.sinceCue < 10 ? 0.5 : 0;
-	return logistic(0.9 + 1.1 * (body.ability - height) - dip - tired + helped + (easier ? 0.9 : 0));
+/** How far a cue that helped still carries, in tries. */
+const CARRIES = 10;
+const DIP_TRIES = 8;
+
+/** Chance of a clean try on a drill of this height. */
+export function chanceOf(
+	body: Body,
+	skill: string,
+	height: number,
+	{ triedOnRung, easier }: { triedOnRung: number; easier: boolean },
+): number {
+	const dip = 0.9 * Math.max(0, 1 - triedOnRung / DIP_TRIES);
+	const tired = Math.max(0, body.triesToday - body.who.tires) * 0.025;
+	const ability = (body.ability[skill] ?? 1) + body.day - (body.slump[skill] ?? 0);
+	const favourite = body.who.skills[skill]?.favourite ?? "";
+	const helped = (body.sinceCue[favourite] ?? CARRIES) < CARRIES ? 0.6 : 0;
+	return logistic(0.9 + 1.1 * (ability - height) - dip - tired + helped + (easier ? 0.9 : 0));
 }
 
-export function tryOnce(body: Body, set: SetView, view: LessonView, roll: () => number): Attempt {
+/** A night and a week away, before a lesson: something is forgotten, a relapse wears off by half. */
+export function restFor(body: Body, daysAway: number, weeksAgo: number, roll: () => number): void {
+	for (const [skill, gift] of Object.entries(body.who.skills)) {
+		body.ability[skill] = Math.max(gift.start, (body.ability[skill] ?? gift.start) - body.who.forgets * daysAway);
+		body.slump[skill] = (body.slump[skill] ?? 0) / 2;
+	}
+	for (const { weeksAgo: when, skill, drop } of body.who.relapses) if (when === weeksAgo) body.slump[skill] = drop;
+	body.day = body.who.sway * normal(roll);
+	body.triesToday = 0;
+	body.sinceCue = {};
+}
+
+export function tryOnce(
+	body: Body,
+	{ set, view, skill, from }: { set: SetView; view: LessonView; skill: string; from: number },
+	roll: () => number,
+): Attempt {
 	const { placing } = set;
-	const tried =
-		placing.triedBefore +
-		view.visits
-			.filter((v) => v.rung === placing.rung && v.ladder === placing.ladder)
-			.reduce((n, v) => n + v.tries.length, 0);
+	const height = from + placing.order.findIndex((rung) => rung.id === placing.rung) + 1;
+	const easier = set.variation === "easier";
+	const clean = roll() < chanceOf(body, skill, height, { triedOnRung: triedOn(placing, view), easier });
 	body.triesToday += 1;
-	body.ability += body.who.pace / 14;
-	if (body.sinceCue !== null) body.sinceCue += 1;
+	// The further up, the slower: each rung learned takes a little longer than the one before.
+	body.ability[skill] = (body.ability[skill] ?? 1) + body.who.pace / 20 / (1 + 0.12 * (body.ability[skill] ?? 1));
+	for (const position of Object.keys(body.sinceCue)) body.sinceCue[position] = (body.sinceCue[position] ?? 0) + 1;
 	if (roll() < 0.02) return { result: "miss", off: [], judged: false, noCount: true };
 	const judged = looksAtForm(placing.settings.gate);
-	if (roll() < chanceOf(body, placing, tried, set.variation === "easier")) return { result: "hit", off: [], judged };
-	const watched = placing.positions.map((p) => p.id);
-	const favourite = watched.find((id) => Object.values(body.who.favourite).includes(id));
-	const fault =
-		favourite && roll() < (body.sinceCue !== null && body.sinceCue < 6 ? 0.4 : 0.9)
-			? favourite
-			: (watched[Math.floor(roll() * watched.length)] ?? "other");
+	if (clean) return { result: "hit", off: [], judged };
 	const caught = placing.settings.gate === "result" ? false : roll() < 0.45;
 	const named = judged || roll() < 0.6;
-	return { result: caught ? "hit" : "miss", off: named ? [{ position: fault }] : [], judged };
+	return { result: caught ? "hit" : "miss", off: named ? faults(body, placing, skill, roll) : [], judged };
+}
+
+const triedOn = (placing: Placing, view: LessonView) =>
+	placing.triedBefore +
+	view.visits
+		.filter((visit) => visit.rung === placing.rung && visit.ladder === placing.ladder)
+		.reduce((n, visit) => n + visit.tries.length, 0);
+
+/** Mostly the favourite fault, and with it the one it comes from; less so while a cue carries. */
+function faults(body: Body, placing: Placing, skill: string, roll: () => number): Attempt["off"] {
+	const watched = placing.positions.map((position) => position.id);
+	const gift = body.who.skills[skill];
+	const carried = gift && (body.sinceCue[gift.favourite] ?? CARRIES) < 6;
+	if (gift && watched.includes(gift.favourite) && roll() < (carried ? 0.35 : 0.85)) {
+		const upstream = watched.includes(gift.cause) && roll() < 0.7;
+		return [
+			...(upstream ? [{ position: gift.cause }] : []),
+			{ position: gift.favourite, ...(roll() < 0.6 ? { direction: gift.direction } : {}) },
+		];
+	}
+	return [{ position: watched[Math.floor(roll() * watched.length)] ?? "other" }];
+}
+
+/** Whether a cue on a position took: mostly when it is of a kind this one hears. */
+export function hear(body: Body, position: string, kind: string, roll: () => number): void {
+	if (roll() < (body.who.hears.some((heard) => heard === kind) ? 0.85 : 0.25)) body.sinceCue[position] = 0;
 }

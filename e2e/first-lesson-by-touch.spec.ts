@@ -1,4 +1,4 @@
-import { accessible, advice, answer, expect, good, keptMark, test, touch } from "./studio";
+import { accessible, advice, allSent, answer, expect, good, test, touch } from "./studio";
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 
@@ -62,7 +62,7 @@ test("from an empty studio to one peg that moved up and one that moved down, by 
 
 	// One rung up, for three good in a row.
 	await page.goto("/");
-	await page.getByRole("button", { name: "lesson: Two-club cross, left" }).tap();
+	await page.getByRole("button", { name: "lesson: Perpetua Quill, Two-club cross, left" }).tap();
 	await expect(page.getByRole("heading", { name: "Lesson: Perpetua Quill, One club" })).toBeAttached();
 	for (let i = 0; i < 3; i++) await good(page).tap();
 	await expect(page.getByTestId("count")).toHaveText("3");
@@ -92,7 +92,7 @@ test("from an empty studio to one peg that moved up and one that moved down, by 
 	await answer(page, "follow");
 	await expect(page.getByRole("heading", { name: "Lesson: Perpetua Quill, One club" })).toBeAttached();
 
-	await expect.poll(async () => (await keptMark(page)).ackedTo).toBe((await keptMark(page)).keptTo);
+	await allSent(page);
 	await page.getByRole("button", { name: "more", exact: true }).tap();
 	await page.getByRole("link", { name: "wrap up" }).tap();
 	await expect(page.getByText("“pour it”").first()).toBeVisible();

@@ -1,15 +1,16 @@
 import { type ChildProcess, spawn } from "node:child_process";
-import { mkdtempSync, rmSync } from "node:fs";
+import { cpSync, mkdtempSync, rmSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { AxeBuilder } from "@axe-core/playwright";
-import { fillDemo } from "@demo/fill";
 import { test as base, expect, type Page } from "@playwright/test";
 import type { LogEvent } from "@/core/log/event";
 import { openStore } from "@/store/db";
 import { eventsAfter } from "@/store/events";
-import { today } from "@/ui/dates";
+
+/** The demo studio, made once for all journeys by `setup.ts`. */
+export const demoFile = ".test/demo.db";
 
 /** A studio of its own for each journey: a database file, and the built server on it. */
 export class Studio {
@@ -21,7 +22,7 @@ export class Studio {
 
 	static async make(demo: boolean): Promise<Studio> {
 		const studio = new Studio(mkdtempSync(join(tmpdir(), "peg-journey-")), await freePort());
-		if (demo) await studio.inStore((store) => fillDemo(store, today()));
+		if (demo) cpSync(demoFile, join(studio.folder, "studio.db"));
 		await studio.start();
 		return studio;
 	}
@@ -153,6 +154,16 @@ export async function keptMark(page: Page): Promise<{ device: string; keptTo: nu
 		keptTo: Number(await read("kept-to")),
 		ackedTo: Number(await read("acked-to")),
 	};
+}
+
+/** Waits until all that this phone kept is at the server. */
+export async function allSent(page: Page): Promise<void> {
+	await expect
+		.poll(async () => {
+			const { keptTo, ackedTo } = await keptMark(page);
+			return keptTo > 0 && keptTo === ackedTo;
+		})
+		.toBe(true);
 }
 
 export const good = (page: Page) => page.locator('[data-field="good"]');

@@ -43,7 +43,7 @@ try {
 	await shot("ladder", bench, "/ladders/isolde-clubs");
 	await shot("rung", bench, "/ladders/isolde-clubs", () => press("Three clubs, slow"));
 	await shot("live-phone", phone, "/", async () => {
-		await press("lesson: Three-club cascade, left");
+		await press("lesson: Isolde Brankovar, Three-club cascade, left");
 		await touch("GOOD", "good, but release", "GOOD", "GOOD", "missed height", "GOOD", "GOOD", "no count", "GOOD");
 		await touch("good, but height", "good, but height", "missed height");
 		await page.getByText("Correct height").waitFor();

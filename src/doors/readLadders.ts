@@ -1,9 +1,9 @@
 import type { Ladder } from "@/core/ladder/ladder";
-import { foldRail, type Rail } from "@/core/ladder/rail";
+import type { Rail } from "@/core/ladder/rail";
 import type { Skill } from "@/core/skill/skill";
 import { store } from "@/store/db";
-import { history } from "@/store/history";
-import { findLadder, listLadders } from "@/store/ladders";
+import { railedLadders } from "@/store/ladders";
+import { upToDate } from "@/store/projection";
 import { listSkills } from "@/store/skills";
 import { findStudent, listStudents } from "@/store/students";
 
@@ -17,9 +17,8 @@ export interface LadderLine {
 }
 
 export async function readLadders(): Promise<LadderLine[]> {
-	const open = await store();
-	const [rows, students, { lessons }] = await Promise.all([listLadders(open), listStudents(open), history(open)]);
-	const all = [...lessons.values()];
+	const open = await upToDate();
+	const [rows, students] = await Promise.all([railedLadders(open), listStudents(open)]);
 	const names = new Map(students.filter((s) => !s.archived).map((s) => [s.id, s.student.name]));
 	return rows
 		.filter((row) => names.has(row.student))
@@ -29,7 +28,7 @@ export async function readLadders(): Promise<LadderLine[]> {
 			skill: row.followed.name,
 			side: row.ladder.side,
 			archived: row.archived,
-			rail: foldRail(row.id, row.ladder, all),
+			rail: row.rail,
 		}))
 		.sort((a, b) => a.student.localeCompare(b.student));
 }
@@ -47,11 +46,10 @@ export interface LadderPage {
 }
 
 export async function readLadder(id: string): Promise<LadderPage | null> {
-	const open = await store();
-	const row = await findLadder(open, id);
+	const open = await upToDate();
+	const [row] = await railedLadders(open, { ids: [id] });
 	const student = row && (await findStudent(open, row.student));
 	if (!row || !student) return null;
-	const { lessons } = await history(open);
 	return {
 		at: { id: row.id, rev: row.rev },
 		owner: { student: row.student, skill: row.skill },
@@ -61,7 +59,7 @@ export async function readLadder(id: string): Promise<LadderPage | null> {
 		ladder: row.ladder,
 		outdated: row.outdated,
 		archived: row.archived,
-		rail: foldRail(row.id, row.ladder, [...lessons.values()]),
+		rail: row.rail,
 	};
 }
 

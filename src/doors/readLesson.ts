@@ -1,7 +1,7 @@
 import type { LessonView } from "@/core/log/lesson";
 import { store } from "@/store/db";
-import { history } from "@/store/history";
-import { listStudents } from "@/store/students";
+import { lessonView } from "@/store/lessons";
+import { studentNames } from "@/store/students";
 
 export interface LessonPage {
 	id: string;
@@ -11,8 +11,8 @@ export interface LessonPage {
 
 export async function readLesson(id: string): Promise<LessonPage | null> {
 	const open = await store();
-	const view = (await history(open)).lessons.get(id);
+	const view = await lessonView(open, id);
 	if (!view) return null;
-	const students = await listStudents(open);
-	return { id, view, names: Object.fromEntries(students.map((s) => [s.id, s.student.name])) };
+	const students = await studentNames(open);
+	return { id, view, names: Object.fromEntries(students.map((s) => [s.id, s.name])) };
 }

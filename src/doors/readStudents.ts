@@ -1,12 +1,15 @@
-import { type LastTime, lastTime } from "@/core/ladder/lastTime";
-import { foldRail, type Rail } from "@/core/ladder/rail";
+import type { PegDay } from "@/core/ladder/digest";
+import { pegDays } from "@/core/ladder/digest";
+import type { LastTime } from "@/core/ladder/lastTime";
+import type { Rail } from "@/core/ladder/rail";
+import type { LessonDigest } from "@/core/log/digest";
 import type { Kept } from "@/core/log/keeping";
 import type { LessonView } from "@/core/log/lesson";
-import { type RungWrap, wrapUp } from "@/core/log/wrap";
 import type { Side, Student } from "@/core/people/student";
-import { store } from "@/store/db";
-import { history } from "@/store/history";
-import { listLadders } from "@/store/ladders";
+import { railedLadders } from "@/store/ladders";
+import { lessonsOf, lessonView, type StudentDigest, studentDigests } from "@/store/lessons";
+import { upToDate } from "@/store/projection";
+import { openParked, openPromises } from "@/store/said";
 import { findStudent, listStudents } from "@/store/students";
 import { studioMark } from "@/store/studio";
 
@@ -22,13 +25,9 @@ export interface StudentLine {
 	rails: { id: string; skill: string; holes: Rail["holes"]; pegIndex: number }[];
 }
 
-const touches = (lesson: LessonView, student: string) =>
-	lesson.opened?.student === student || lesson.visits.some((visit) => visit.student === student);
-
 export async function readStudents(): Promise<StudentLine[]> {
-	const open = await store();
-	const [rows, ladders, { lessons }] = await Promise.all([listStudents(open), listLadders(open), history(open)]);
-	const all = [...lessons.values()];
+	const open = await upToDate();
+	const [rows, ladders, digests] = await Promise.all([listStudents(open), railedLadders(open), studentDigests(open)]);
 	return rows.map(({ id, student, archived }) => ({
 		id,
 		name: student.name,
@@ -36,16 +35,25 @@ export async function readStudents(): Promise<StudentLine[]> {
 		strongSide: student.strongSide,
 		parts: student.protectedParts.join(", "),
 		archived,
-		last:
-			all
-				.filter((lesson) => touches(lesson, id))
-				.map((lesson) => lesson.opened?.localDay ?? "")
-				.sort()
-				.at(-1) ?? null,
+		last: digests.get(id)?.last ?? null,
 		rails: ladders
 			.filter((ladder) => ladder.student === id && !ladder.archived)
-			.map((ladder) => ({ id: ladder.id, skill: ladder.followed.name, ...foldRail(ladder.id, ladder.ladder, all) })),
+			.map((ladder) => ({ id: ladder.id, skill: ladder.followed.name, ...ladder.rail })),
 	}));
+}
+
+export interface StudentLadder {
+	id: string;
+	skill: string;
+	side: Side;
+	archived: boolean;
+	outdated: boolean;
+	rail: Rail;
+	/** The rung the peg was put on when the ladder was made. */
+	start: string | null;
+	last: LastTime | null;
+	/** Where the peg stood at the end of each of the latest lessons on it. */
+	way: PegDay[];
 }
 
 export interface StudentPageProps {
@@ -53,38 +61,31 @@ export interface StudentPageProps {
 	at: { id: string; rev: number };
 	student: Student;
 	archived: boolean;
-	ladders: {
-		id: string;
-		skill: string;
-		side: Side;
-		archived: boolean;
-		outdated: boolean;
-		rail: Rail;
-		last: LastTime | null;
-	}[];
+	ladders: StudentLadder[];
 	promises: Kept[];
 	parked: Kept[];
-	/** Latest first. */
-	lessons: {
-		id: string;
-		day: string;
-		closed: boolean;
-		rungs: Pick<RungWrap, "name" | "tries" | "good" | "longestRun" | "met">[];
-	}[];
+	/** The latest ones, latest first. */
+	lessons: (Pick<LessonDigest, "day" | "closed" | "rungs"> & { id: string })[];
+	/** How many there were in all. */
+	held: number;
 }
 
+/** Half a year of two lessons a week. */
+const WAY = 52;
+const LISTED = 12;
+
 export async function readStudent(id: string): Promise<StudentPageProps | null> {
-	const open = await store();
+	const open = await upToDate();
 	const row = await findStudent(open, id);
 	if (!row) return null;
-	const [studio, ladders, { lessons, keeping }] = await Promise.all([
+	const [studio, ladders, promises, parked, digests, lessons] = await Promise.all([
 		studioMark(open),
-		listLadders(open, id),
-		history(open),
+		railedLadders(open, { students: [id] }),
+		openPromises(open, id),
+		openParked(open, id),
+		studentDigests(open),
+		lessonsOf(open, id, WAY),
 	]);
-	const entries = [...lessons.entries()].filter(([, lesson]) => touches(lesson, id));
-	const views = entries.map(([, lesson]) => lesson);
-	const theirs = (kept: readonly Kept[]) => kept.filter((one) => one.student === id && one.closedBy === null);
 	return {
 		studio: studio.id,
 		at: { id: row.id, rev: row.rev },
@@ -96,20 +97,51 @@ export async function readStudent(id: string): Promise<StudentPageProps | null> 
 			side: ladder.ladder.side,
 			archived: ladder.archived,
 			outdated: ladder.outdated,
-			rail: foldRail(ladder.id, ladder.ladder, views),
-			last: lastTime(ladder.id, views),
+			rail: ladder.rail,
+			start: ladder.ladder.start,
+			last: ladder.last,
+			way: pegDays(ladder.id, lessons),
 		})),
-		promises: theirs(keeping.promises),
-		parked: theirs(keeping.parked),
-		lessons: entries
-			.map(([lesson, view]) => ({
-				id: lesson,
-				day: view.opened?.localDay ?? "",
-				closed: view.closed !== null,
-				rungs: wrapUp(view)
-					.filter((rung) => rung.student === id)
-					.map(({ name, tries, good, longestRun, met }) => ({ name, tries, good, longestRun, met })),
-			}))
-			.sort((a, b) => (a.day < b.day ? 1 : -1)),
+		promises,
+		parked,
+		lessons: lessons.slice(0, LISTED).map(({ lesson, day, closed, rungs }) => ({
+			...{ id: lesson, day, closed },
+			rungs: rungs.filter((rung) => rung.student === id),
+		})),
+		held: digests.get(id)?.lessons ?? 0,
+	};
+}
+
+export interface StudentLessons {
+	student: { id: string; name: string };
+	lessons: { id: string; day: string; view: LessonView }[];
+	total: StudentDigest["lessons"];
+	/** Where the older ones begin. */
+	older: string | null;
+}
+
+const A_PAGE = 8;
+
+/** A page of a student's lessons with every attempt, latest first. */
+export async function readStudentLessons(id: string, before: string | null): Promise<StudentLessons | null> {
+	const open = await upToDate();
+	const row = await findStudent(open, id);
+	if (!row) return null;
+	const from = before?.match(/^(\d{4}-\d{2}-\d{2}|)~([A-Za-z0-9_-]{1,64})$/);
+	const [digests, page] = await Promise.all([
+		studentDigests(open),
+		lessonsOf(open, id, A_PAGE + 1, from ? { day: from[1] ?? "", lesson: from[2] ?? "" } : undefined),
+	]);
+	const lessons: StudentLessons["lessons"] = [];
+	for (const { lesson, day } of page.slice(0, A_PAGE)) {
+		const view = await lessonView(open, lesson);
+		if (view) lessons.push({ id: lesson, day, view });
+	}
+	const last = page[A_PAGE - 1];
+	return {
+		student: { id, name: row.student.name },
+		lessons,
+		total: digests.get(id)?.lessons ?? 0,
+		older: page.length > A_PAGE && last ? `${last.day}~${last.lesson}` : null,
 	};
 }

@@ -1,11 +1,12 @@
-import { type LastTime, lastTime } from "@/core/ladder/lastTime";
-import { foldRail, type Rail } from "@/core/ladder/rail";
+import type { LastTime } from "@/core/ladder/lastTime";
+import type { Rail } from "@/core/ladder/rail";
 import type { Keeping } from "@/core/log/keeping";
-import type { LessonView } from "@/core/log/lesson";
-import { store } from "@/store/db";
-import { history } from "@/store/history";
-import { listLadders } from "@/store/ladders";
-import { listStudents } from "@/store/students";
+import type { Store } from "@/store/db";
+import { ladderQuestions, railedLadders } from "@/store/ladders";
+import { openLessons, studentDigests } from "@/store/lessons";
+import { upToDate } from "@/store/projection";
+import { openParked, openPromises } from "@/store/said";
+import { studentNames } from "@/store/students";
 import { studioMark } from "@/store/studio";
 
 export interface TodayLadder {
@@ -24,112 +25,94 @@ export interface TodayStudent {
 	ladders: TodayLadder[];
 }
 
+export interface Question {
+	href: string;
+	text: string;
+	why: string;
+}
+
 export interface TodayProps {
 	studio: { id: string; demo: boolean };
 	day: string;
 	open: { lesson: string; names: string; tries: number; day: string }[];
+	/** Whose lessons come first. */
 	students: TodayStudent[];
+	/** Students beyond those, in use. */
+	more: number;
+	names: Record<string, string>;
 	keeping: Pick<Keeping, "promises" | "parked">;
-	decide: { href: string; text: string; why: string }[];
+	decide: Question[];
 }
 
-const triesIn = (lesson: LessonView) => lesson.visits.reduce((sum, visit) => sum + visit.tries.length, 0);
-
-const studentsIn = (lesson: LessonView): Set<string> =>
-	new Set(
-		[lesson.opened?.student, ...lesson.visits.map((visit) => visit.student)].filter((id): id is string => Boolean(id)),
-	);
+/** As many lessons as a long day holds, and as many lines as a glance. */
+const SHOWN = 8;
 
 /** Everything the Today screen asks: who is next, what is due, what needs a decision. */
 export async function readToday(day: string): Promise<TodayProps> {
-	const open = await store();
-	const [studio, rows, ladders, { lessons, keeping }] = await Promise.all([
-		studioMark(open),
-		listStudents(open),
-		listLadders(open),
-		history(open),
+	const store = await upToDate();
+	const [studio, people, digests, open, promises, parked] = await Promise.all([
+		studioMark(store),
+		studentNames(store),
+		studentDigests(store),
+		openLessons(store),
+		openPromises(store, undefined, SHOWN),
+		openParked(store, undefined, SHOWN),
 	]);
-	const views = [...lessons.entries()];
-	const all = views.map(([, view]) => view);
-	const here = rows.filter((row) => !row.archived);
-	const name = (id: string) => here.find((row) => row.id === id)?.student.name ?? "somebody";
-	const students = here.map(
-		(row): TodayStudent => ({
-			id: row.id,
-			name: row.student.name,
-			next: nextDay(row.id, all),
-			ladders: ladders
-				.filter((ladder) => ladder.student === row.id && !ladder.archived)
-				.map((ladder) => ({
-					id: ladder.id,
-					skill: ladder.followed.name,
-					side: ladder.ladder.side,
-					rail: foldRail(ladder.id, ladder.ladder, all),
-					last: lastTime(ladder.id, all),
-				})),
-		}),
-	);
+	const here = people.filter((person) => !person.archived);
+	const names = Object.fromEntries(people.map(({ id, name }) => [id, name]));
 	// Who has a day comes first, by that day; days gone by stay at the top until a lesson was held.
-	students.sort((a, b) =>
-		(a.next ?? "9999") < (b.next ?? "9999")
-			? -1
-			: (a.next ?? "9999") > (b.next ?? "9999")
-				? 1
-				: a.name.localeCompare(b.name),
-	);
+	const next = (id: string) => digests.get(id)?.next ?? null;
+	const inOrder = here.sort((a, b) => {
+		const [one, other] = [next(a.id) ?? "9999", next(b.id) ?? "9999"];
+		return one < other ? -1 : one > other ? 1 : a.name.localeCompare(b.name);
+	});
+	const shown = inOrder.slice(0, SHOWN);
+	const ladders = (await railedLadders(store, { students: shown.map(({ id }) => id) })).filter((row) => !row.archived);
 	return {
-		studio,
-		day,
-		students,
-		open: views
-			.filter(([, view]) => view.opened && !view.closed)
-			.map(([lesson, view]) => ({
-				lesson,
-				names: [...studentsIn(view)].map(name).join(", ") || "Quick count, for nobody yet",
-				tries: triesIn(view),
-				day: view.opened?.localDay ?? day,
-			})),
-		keeping: {
-			promises: keeping.promises.filter((kept) => kept.closedBy === null),
-			parked: keeping.parked.filter((kept) => kept.closedBy === null).slice(0, 8),
-		},
-		decide: students.flatMap((student) =>
-			student.ladders.flatMap((ladder) => {
-				const top = ladder.rail.holes.at(-1);
-				const row = ladders.find((l) => l.id === ladder.id);
-				const says = [];
-				if (top && ladder.rail.pegIndex === ladder.rail.holes.length - 1 && top.state !== "open")
-					says.push({
-						href: `/ladders/${ladder.id}`,
-						text: `${student.name}: ${ladder.skill} is done`,
-						why: "The top rung is passed; choose what follows.",
-					});
-				if (row?.outdated)
-					says.push({
-						href: `/ladders/${ladder.id}`,
-						text: `${student.name}: ${ladder.skill} was revised`,
-						why: "The ladder follows the skill as it was; take the new one or stay.",
-					});
-				for (const move of ladder.rail.moves.filter((m) => m.unfounded).slice(-1))
-					says.push({
-						href: `/lessons/${move.lesson}`,
-						text: `${student.name}: a peg move on ${ladder.skill}`,
-						why: "Its evidence was taken back.",
-					});
-				return says;
-			}),
-		),
+		...{ studio, day, names },
+		students: shown.map(({ id, name }) => ({
+			...{ id, name, next: next(id) },
+			ladders: ladders
+				.filter((ladder) => ladder.student === id)
+				.map((row) => ({
+					...{ id: row.id, skill: row.followed.name, side: row.ladder.side, rail: row.rail, last: row.last },
+				})),
+		})),
+		more: inOrder.length - shown.length,
+		open: open.map(({ lesson, students, attempts, day: begun }) => ({
+			lesson,
+			names: students.map((id) => names[id] ?? "somebody").join(", ") || "Quick count, for nobody yet",
+			tries: attempts,
+			day: begun || day,
+		})),
+		keeping: { promises, parked },
+		decide: await questions(store, names),
 	};
 }
 
-/** The day set at the wrap-up of the student's latest closed lesson, unless a lesson was begun on or after it. */
-function nextDay(student: string, lessons: readonly LessonView[]): string | null {
-	const theirs = lessons.filter((lesson) => studentsIn(lesson).has(student));
-	const days = theirs.flatMap((lesson) => (lesson.closed?.body.next ? [lesson.closed.body.next] : []));
-	const lastHeld =
-		theirs
-			.map((lesson) => lesson.opened?.localDay ?? "")
-			.sort()
-			.at(-1) ?? "";
-	return days.filter((next) => next > lastHeld).sort()[0] ?? null;
+async function questions(store: Store, names: Record<string, string>): Promise<Question[]> {
+	const ids = await ladderQuestions(store);
+	const rows = await railedLadders(store, { ids: ids.slice(0, SHOWN) });
+	return rows.flatMap(({ id, student, followed, rail, outdated }) => {
+		const [who, href] = [names[student] ?? "somebody", `/ladders/${id}`];
+		const says: Question[] = [];
+		const top = rail.holes.at(-1);
+		if (top && rail.pegIndex === rail.holes.length - 1 && top.state !== "open")
+			says.push({
+				...{ href, text: `${who}: ${followed.name} is done` },
+				why: "The top rung is passed; choose what follows.",
+			});
+		if (outdated)
+			says.push({
+				...{ href, text: `${who}: ${followed.name} was revised` },
+				why: "The ladder follows the skill as it was; take the new one or stay.",
+			});
+		if (rail.unfounded)
+			says.push({
+				href: `/lessons/${rail.unfounded.lesson}`,
+				text: `${who}: a peg move on ${followed.name}`,
+				why: "Its evidence was taken back.",
+			});
+		return says;
+	});
 }

@@ -1,5 +1,7 @@
-import { and, asc, eq, gt, inArray, sql } from "drizzle-orm";
+import { and, asc, eq, gt, inArray, ne, sql } from "drizzle-orm";
 import { type LogEvent, parseEvent } from "@/core/log/event";
+import type { Refusal } from "@/core/words/refuse";
+import { ERASED } from "./bulk/tables";
 import type { Store, Tx } from "./db";
 import * as t from "./schema";
 
@@ -11,7 +13,7 @@ export interface Pushed {
 
 type Row = typeof t.event.$inferSelect;
 
-const asEvent = ({ arrival: _, ...row }: Row): LogEvent => row as LogEvent;
+export const asEvent = ({ arrival: _, ...row }: Row): LogEvent => row as LogEvent;
 
 /**
  * Takes a device's events in, in one transaction. Numbers must follow on: at a gap
@@ -37,10 +39,7 @@ export function pushEvents({ write }: Store, device: string, raw: readonly unkno
 				? parsed.value.device !== device
 					? "It is another device's event."
 					: whyNot(parsed.value, dseq <= upTo, known, absent)
-				: parsed.refusals
-						.slice(0, 3)
-						.map((r) => r.sentence)
-						.join(" ");
+				: sentencesOf(parsed.refusals);
 			upTo = Math.max(upTo, dseq);
 			if (reason === "here") continue;
 			if (reason || !parsed.ok) setAside.push({ dseq, reason: reason ?? "", raw: one });
@@ -59,10 +58,17 @@ export function pushEvents({ write }: Store, device: string, raw: readonly unkno
 	});
 }
 
+const sentencesOf = (refusals: readonly Refusal[]): string =>
+	refusals
+		.slice(0, 3)
+		.map((one) => one.sentence)
+		.join(" ");
+
 /** null: take it; "here": already kept; otherwise the reason for setting it aside. */
 function whyNot(event: LogEvent, repeated: boolean, known: ReadonlyMap<string, string>, absent: Absent): string | null {
 	const hash = known.get(event.id);
-	if (hash === event.hash) return "here";
+	// An erased event has no seal any more: its student was deleted, and it stays erased.
+	if (hash === event.hash || hash === "") return "here";
 	if (hash !== undefined) return "Another event with the same id and other words is already here.";
 	if (repeated) return "Another event with the same number of this device is already here.";
 	if (event.student && absent.students.has(event.student)) return "Its student is not here, or was deleted.";
@@ -129,7 +135,7 @@ async function absentOnes(tx: Tx, raw: readonly unknown[]): Promise<Absent> {
 	return { students, ladders };
 }
 
-/** Events that arrived after a number, oldest first; of one lesson, or all. */
+/** Events that arrived after a number, oldest first; of one lesson, or all. Erased ones say nothing and are left out. */
 export async function eventsAfter(
 	{ db }: Store,
 	after: number,
@@ -138,11 +144,39 @@ export async function eventsAfter(
 	const rows = await db
 		.select()
 		.from(t.event)
-		.where(and(gt(t.event.arrival, after), lesson ? eq(t.event.lesson, lesson) : undefined))
+		.where(and(gt(t.event.arrival, after), ne(t.event.kind, ERASED), lesson ? eq(t.event.lesson, lesson) : undefined))
 		.orderBy(asc(t.event.arrival));
 	return { events: rows.map(asEvent), arrival: rows.at(-1)?.arrival ?? after };
 }
 
 export async function listQuarantine({ db }: Store): Promise<(typeof t.quarantine.$inferSelect)[]> {
 	return db.select().from(t.quarantine).orderBy(asc(t.quarantine.n));
+}
+
+/** Tries once more to take in what was set aside; says why not, if it still cannot be. */
+export function retryAside({ write }: Store, n: number): Promise<string | null> {
+	return write(async (tx) => {
+		const [row] = await tx.select().from(t.quarantine).where(eq(t.quarantine.n, n));
+		if (!row) return null;
+		const raw: unknown = JSON.parse(row.raw);
+		const parsed = parseEvent(raw);
+		const [taken] = await tx
+			.select({ id: t.event.id })
+			.from(t.event)
+			.where(and(eq(t.event.device, row.device), eq(t.event.dseq, row.dseq)));
+		const reason = parsed.ok
+			? parsed.value.device !== row.device
+				? "It is another device's event."
+				: whyNot(parsed.value, taken !== undefined, await knownIds(tx, [raw]), await absentOnes(tx, [raw]))
+			: sentencesOf(parsed.refusals);
+		if (reason !== null && reason !== "here") return reason;
+		if (reason === null && parsed.ok) await tx.insert(t.event).values(parsed.value);
+		await tx.delete(t.quarantine).where(eq(t.quarantine.n, n));
+		return null;
+	});
+}
+
+/** Lets go of what was set aside, for good. */
+export async function dropAside({ write }: Store, n: number): Promise<void> {
+	await write((tx) => tx.delete(t.quarantine).where(eq(t.quarantine.n, n)));
 }

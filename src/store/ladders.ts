@@ -1,6 +1,9 @@
-import { asc, eq } from "drizzle-orm";
+import { and, asc, eq, inArray, isNotNull, isNull, ne, or, sql } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
+import type { LadderDigest } from "@/core/ladder/digest";
 import { Ladder, watchRefusals } from "@/core/ladder/ladder";
+import type { LastTime } from "@/core/ladder/lastTime";
+import { foldRail, type Rail } from "@/core/ladder/rail";
 import { Skill } from "@/core/skill/skill";
 import { type Outcome, refuse } from "@/core/words/refuse";
 import type { Store, Tx } from "./db";
@@ -43,9 +46,76 @@ const read = ({ row, followed, newest }: Joined): LadderRow => ({
 	ladder: Ladder.parse(row.body),
 });
 
-export async function listLadders(store: Store, student?: string): Promise<LadderRow[]> {
-	const query = joined(store).orderBy(asc(t.ladder.createdAt), asc(t.ladder.id));
-	return (await (student ? query.where(eq(t.ladder.student, student)) : query)).map(read);
+export interface LadderFilter {
+	students?: readonly string[];
+	ids?: readonly string[];
+}
+
+export async function listLadders(store: Store, { students, ids }: LadderFilter = {}): Promise<LadderRow[]> {
+	const rows = await joined(store)
+		.where(
+			and(
+				students ? inArray(t.ladder.student, [...students]) : undefined,
+				ids ? inArray(t.ladder.id, [...ids]) : undefined,
+			),
+		)
+		.orderBy(asc(t.ladder.createdAt), asc(t.ladder.id));
+	return rows.map(read);
+}
+
+/** What happened on these ladders, by their ids; one nobody tried is not among them. */
+export async function ladderDigests({ db }: Store, ids: readonly string[]): Promise<Map<string, LadderDigest>> {
+	if (ids.length === 0) return new Map();
+	const rows = await db
+		.select({ ladder: t.ladderDigest.ladder, body: t.ladderDigest.body })
+		.from(t.ladderDigest)
+		.where(inArray(t.ladderDigest.ladder, [...ids]));
+	return new Map(rows.map((row) => [row.ladder, row.body]));
+}
+
+/** Ladders with their rails: of one student, of these, or all. */
+export async function railedLadders(store: Store, of: LadderFilter = {}): Promise<(LadderRow & Railed)[]> {
+	const rows = await listLadders(store, of);
+	const digests = await ladderDigests(
+		store,
+		rows.map((row) => row.id),
+	);
+	return rows.map((row) => {
+		const digest = digests.get(row.id) ?? null;
+		return { ...row, rail: foldRail(row.id, row.ladder, digest), last: digest?.last ?? null };
+	});
+}
+
+export interface Railed {
+	rail: Rail;
+	last: LastTime | null;
+}
+
+/**
+ * Ladders in use that may want a decision: the peg on the top rung, a skill revised
+ * since, or a move whose evidence was taken back. Read from stored columns only.
+ */
+export async function ladderQuestions({ db }: Store): Promise<string[]> {
+	const rows = await db
+		.select({ id: t.ladder.id })
+		.from(t.ladder)
+		.innerJoin(t.student, eq(t.student.id, t.ladder.student))
+		.innerJoin(t.skill, eq(t.skill.id, t.ladder.skill))
+		.leftJoin(t.ladderDigest, eq(t.ladderDigest.ladder, t.ladder.id))
+		.where(
+			and(
+				isNull(t.ladder.archivedAt),
+				isNull(t.student.archivedAt),
+				isNull(t.student.deletedAt),
+				or(
+					ne(t.skill.version, t.ladder.skillVersion),
+					isNotNull(t.ladderDigest.unfounded),
+					sql`json_extract(${t.ladder.body}, '$.rungs[#-1].id') = coalesce(${t.ladderDigest.standing}, json_extract(${t.ladder.body}, '$.start'))`,
+				),
+			),
+		)
+		.orderBy(asc(t.ladder.id));
+	return rows.map((row) => row.id);
 }
 
 export async function findLadder(store: Store, id: string): Promise<LadderRow | null> {

@@ -1,9 +1,12 @@
-import { lastTime } from "@/core/ladder/lastTime";
+import { and, eq, ne } from "drizzle-orm";
+import { digestLadder } from "@/core/ladder/digest";
 import { foldRail } from "@/core/ladder/rail";
 import { type Pack, packLadder } from "@/core/pack/pack";
 import type { Store } from "./db";
-import { history } from "./history";
-import { listLadders } from "./ladders";
+import { railedLadders } from "./ladders";
+import { catchUp, digestsFor } from "./projection";
+import { openParked, openPromises } from "./said";
+import * as t from "./schema";
 import { listStudents } from "./students";
 import { studioMark } from "./studio";
 
@@ -13,21 +16,37 @@ import { studioMark } from "./studio";
  * itself: the pack says how things stood before.
  */
 export async function makePack(store: Store, without: string | null): Promise<Pack> {
-	const [studio, students, ladders, { lessons, keeping }] = await Promise.all([
+	await catchUp(store);
+	const students = (await listStudents(store)).filter((row) => !row.archived);
+	const [studio, rows, promises, parked, worked] = await Promise.all([
 		studioMark(store),
-		listStudents(store),
-		listLadders(store),
-		history(store),
+		railedLadders(store, { students: students.map((row) => row.id) }),
+		openPromises(store),
+		openParked(store),
+		laddersIn(store, without),
 	]);
-	const views = [...lessons].flatMap(([id, view]) => (id === without ? [] : [view]));
-	const here = new Set(students.filter((s) => !s.archived).map((s) => s.id));
+	const ladders = rows.filter((row) => !row.archived);
 	return {
 		studio,
-		students: students.filter((s) => here.has(s.id)).map(({ id, student }) => ({ id, student })),
-		ladders: ladders
-			.filter((row) => !row.archived && here.has(row.student))
-			.map((row) => packLadder(row, foldRail(row.id, row.ladder, views), lastTime(row.id, views))),
-		promises: keeping.promises.filter((kept) => kept.closedBy === null),
-		parked: keeping.parked.filter((kept) => kept.closedBy === null),
+		students: students.map(({ id, student }) => ({ id, student })),
+		ladders: await Promise.all(
+			ladders.map(async (row) => {
+				if (!worked.has(row.id)) return packLadder(row, row.rail, row.last);
+				const others = (await digestsFor(store, { ladder: row.id })).filter((digest) => digest.lesson !== without);
+				const before = digestLadder(row.id, others);
+				return packLadder(row, foldRail(row.id, row.ladder, before), before.last);
+			}),
+		),
+		promises,
+		parked,
 	};
+}
+
+async function laddersIn({ db }: Store, lesson: string | null): Promise<Set<string>> {
+	if (!lesson) return new Set();
+	const rows = await db
+		.select({ ladder: t.lessonWork.ladder })
+		.from(t.lessonWork)
+		.where(and(eq(t.lessonWork.lesson, lesson), ne(t.lessonWork.ladder, "")));
+	return new Set(rows.map((row) => row.ladder));
 }

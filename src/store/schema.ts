@@ -1,5 +1,8 @@
 import { sql } from "drizzle-orm";
-import { index, integer, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
+import type { LadderDigest } from "@/core/ladder/digest";
+import type { LessonDigest } from "@/core/log/digest";
+import type { SaidKind } from "@/core/log/keeping";
 
 /**
  * Three sorts of data: documents (a row each, with a revision number), versions
@@ -127,3 +130,90 @@ export const quarantine = sqliteTable(
 	},
 	(t) => [uniqueIndex("quarantine_device").on(t.device, t.dseq, t.raw)],
 );
+
+/**
+ * Projections: folds of the log that would be slow to work out for every page. Each
+ * row can be thrown away at any time; `projection` names what they were made by and
+ * the last event they include.
+ */
+export const projection = sqliteTable("projection", {
+	name: text().primaryKey(),
+	/** Studio, epoch, and the meaning of the fold. */
+	madeFor: text().notNull(),
+	upTo: integer().notNull(),
+});
+
+export const lessonDigest = sqliteTable(
+	"lesson_digest",
+	{
+		lesson: text().primaryKey(),
+		day: text().notNull(),
+		opened: integer({ mode: "boolean" }).notNull(),
+		closed: integer({ mode: "boolean" }).notNull(),
+		/** The last event it includes. */
+		upTo: integer().notNull(),
+		body: text({ mode: "json" }).notNull().$type<LessonDigest>(),
+	},
+	(t) => [index("lesson_digest_open").on(t.closed, t.opened)],
+);
+
+/** Who worked on what in a lesson; the empty word where nobody or nothing is named. */
+export const lessonWork = sqliteTable(
+	"lesson_work",
+	{
+		lesson: text().notNull(),
+		student: text().notNull(),
+		ladder: text().notNull(),
+		day: text().notNull(),
+	},
+	(t) => [
+		primaryKey({ columns: [t.lesson, t.student, t.ladder] }),
+		index("lesson_work_student").on(t.student, t.day, t.lesson),
+		index("lesson_work_ladder").on(t.ladder, t.day, t.lesson),
+	],
+);
+
+export const ladderDigest = sqliteTable("ladder_digest", {
+	ladder: text().primaryKey(),
+	standing: text(),
+	/** The lesson of a peg move whose evidence was taken back. */
+	unfounded: text(),
+	body: text({ mode: "json" }).notNull().$type<LadderDigest>(),
+});
+
+export const studentDigest = sqliteTable("student_digest", {
+	student: text().primaryKey(),
+	lessons: integer().notNull(),
+	/** Day of the last lesson, and the day set for the next. */
+	last: text(),
+	next: text(),
+});
+
+/** What was promised, parked, noted, remarked and wished: kept in sight, and searched. */
+export const said = sqliteTable(
+	"said",
+	{
+		id: text().primaryKey(),
+		kind: text().notNull().$type<SaidKind>(),
+		student: text(),
+		lesson: text(),
+		day: text().notNull(),
+		due: text(),
+		closedBy: text(),
+		lamport: integer().notNull(),
+		text: text().notNull(),
+		/** Without case and accents. */
+		folded: text().notNull(),
+	},
+	(t) => [
+		index("said_kind").on(t.kind, t.closedBy, t.lamport),
+		index("said_student").on(t.student, t.kind, t.closedBy),
+		index("said_lesson").on(t.lesson),
+	],
+);
+
+/** Which events speak of which: taking back, amending, closing. */
+export const link = sqliteTable("link", { source: text().notNull(), target: text().notNull() }, (t) => [
+	primaryKey({ columns: [t.target, t.source] }),
+	index("link_source").on(t.source),
+]);

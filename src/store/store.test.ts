@@ -4,13 +4,15 @@ import { join } from "node:path";
 import { ladderWith, Phone, positions } from "@/core/__tests__/phone";
 import { takeBack } from "@/core/acts/acts";
 import { threeRungs } from "@/core/ladder/ladder";
+import { digestLesson } from "@/core/log/digest";
 import { type LogEvent, sealEvent } from "@/core/log/event";
 import { foldLesson } from "@/core/log/lesson";
 import { openStore, type Store } from "./db";
 import { eventsAfter, listQuarantine, pushEvents } from "./events";
-import { history } from "./history";
 import { addLadder, findLadder, saveLadder, takeNewSkill } from "./ladders";
+import { lessonsOf } from "./lessons";
 import { makePack } from "./pack";
+import { catchUp } from "./projection";
 import { findSkill, saveSkill } from "./skills";
 import { archiveStudent, findStudent, listStudents, saveStudent } from "./students";
 import { newStudio, studioMark } from "./studio";
@@ -219,16 +221,18 @@ describe("documents", () => {
 });
 
 describe("what is read", () => {
-	test("history folds what arrives since, and is a new one for a new studio", async () => {
+	test("the projections take in what arrives since, and is a new one for a new studio", async () => {
 		const phone = lesson();
 		await pushEvents(store, "phone", phone.events);
-		expect((await history(store)).lessons.get("lesson")?.visits[0]?.tries).toHaveLength(3);
+		await catchUp(store);
+		expect(await lessonsOf(store, "student", 5)).toMatchObject([{ attempts: 3, rungs: [{ tries: 3, good: 2 }] }]);
 		phone.write(takeBack([phone.events.at(-1)?.id ?? ""]));
 		await pushEvents(store, "phone", phone.events);
-		const { lessons } = await history(store);
-		expect(lessons.get("lesson")).toEqual(foldLesson(await kept()));
+		await catchUp(store);
+		expect(await lessonsOf(store, "student", 5)).toEqual([digestLesson("lesson", foldLesson(await kept()))]);
 		await store.write((tx) => newStudio(tx, true));
-		expect((await history(store)).lessons.size).toBe(0);
+		await catchUp(store);
+		expect(await lessonsOf(store, "student", 5)).toEqual([]);
 		expect(await studioMark(store)).toMatchObject({ demo: true, epoch: 1 });
 	});
 

@@ -27,6 +27,15 @@ export async function listStudents({ db }: Store): Promise<StudentRow[]> {
 	return rows.map(read);
 }
 
+/** Names alone, of everybody who is here. */
+export async function studentNames({ db }: Store): Promise<{ id: string; name: string; archived: boolean }[]> {
+	const rows = await db
+		.select({ id: t.student.id, name: t.student.name, archivedAt: t.student.archivedAt })
+		.from(t.student)
+		.where(isNull(t.student.deletedAt));
+	return rows.map(({ id, name, archivedAt }) => ({ id, name, archived: archivedAt !== null }));
+}
+
 export async function findStudent({ db }: Store, id: string): Promise<StudentRow | null> {
 	const [row] = await db
 		.select()

@@ -20,8 +20,15 @@ export async function studioMark({ db, write }: Store): Promise<StudioMark> {
 	});
 }
 
+/** Throws away what was worked out from the log; it is made again when it is asked for. */
+export async function clearProjections(tx: Tx): Promise<void> {
+	for (const table of [t.projection, t.lessonDigest, t.lessonWork, t.ladderDigest, t.studentDigest, t.said, t.link])
+		await tx.delete(table);
+}
+
 /** Empties the database and gives it a new studio id, so that devices let go of what belonged to the old one. */
 export async function newStudio(tx: Tx, demo: boolean): Promise<string> {
+	await clearProjections(tx);
 	for (const table of [
 		t.event,
 		t.quarantine,

@@ -5,11 +5,11 @@ import css from "./facts.module.scss";
 import { TryStrip } from "./Marks";
 
 /** What happened on one rung in one lesson, in numbers, every attempt behind them in sight. */
-export function RungFacts({ rung, who }: { rung: RungWrap; who?: string | undefined }) {
+export function RungFacts({ rung, who, day }: { rung: RungWrap; who?: string | undefined; day?: string | undefined }) {
 	const positions = new Map(rung.visits.flatMap((v) => v.placing.positions.map((p) => [p.id, p.short] as const)));
 	const short = (position: string) => positions.get(position) ?? "other";
 	return (
-		<section className={css.rung} aria-label={rung.name}>
+		<section className={css.rung} aria-label={day ? `${rung.name}, ${day}` : rung.name}>
 			<div className={css.head}>
 				<p className={css.good}>
 					{rung.good}

@@ -11,6 +11,7 @@ const places = [
 	{ href: "/skills", name: "Skills" },
 	{ href: "/ladders", name: "Ladders" },
 	{ href: "/records", name: "Records" },
+	{ href: "/find", name: "Find" },
 ];
 
 export function TopLine() {

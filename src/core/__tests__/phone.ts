@@ -1,8 +1,11 @@
 import * as acts from "@/core/acts/acts";
 import { type Advice, adviseOn } from "@/core/advice";
 import type { Later } from "@/core/advice/line";
-import type { Policy } from "@/core/ladder/ladder";
+import { digestLadder } from "@/core/ladder/digest";
+import type { Ladder, Policy } from "@/core/ladder/ladder";
+import { foldRail, type Rail } from "@/core/ladder/rail";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
+import { digestLesson } from "@/core/log/digest";
 import { type Draft, envelope, type LogEvent, sealEvent } from "@/core/log/event";
 import type { Attempt, Placing } from "@/core/log/kinds";
 import { foldLesson, type LessonView, type SetView, type Visit } from "@/core/log/lesson";
@@ -190,3 +193,14 @@ export class Phone {
 		return this;
 	}
 }
+
+/** A ladder's rail straight from lessons as they were folded. */
+export function railOver(id: string, ladder: Ladder, lessons: readonly LessonView[]): Rail {
+	return foldRail(id, ladder, digestsOver(id, lessons));
+}
+
+export const digestsOver = (id: string, lessons: readonly LessonView[]) =>
+	digestLadder(
+		id,
+		lessons.map((view) => digestLesson(view.opened?.lesson ?? "", view)),
+	);

@@ -1,6 +1,9 @@
 import type { LogEvent } from "./event";
 import { resolve } from "./resolve";
 
+/** Everything a coach said or wrote that can be searched; the first three are kept in sight. */
+export type SaidKind = "promise" | "parked" | "note" | "remark" | "told" | "wish";
+
 /** Something a student's page and Today keep in sight until it is dealt with. */
 export interface Kept {
 	id: string;
@@ -23,21 +26,24 @@ export interface Keeping {
 export function foldKeeping(log: readonly LogEvent[]): Keeping {
 	const keeping: Keeping = { promises: [], parked: [], notes: [] };
 	const byId = new Map<string, Kept>();
-	for (const event of resolve(log)) {
+	const live = resolve(log);
+	for (const event of live) {
 		const kept = (due: string | null, text: string): Kept => {
 			const entry = { id: event.id, student: event.student, text, day: event.localDay, due, closedBy: null };
 			byId.set(event.id, entry);
 			return entry;
 		};
-		const close = (id: string) => {
-			const entry = byId.get(id);
-			if (entry) entry.closedBy = event.id;
-		};
 		if (event.kind === "promise") keeping.promises.push(kept(event.body.due, event.body.text));
 		else if (event.kind === "parked") keeping.parked.push(kept(null, event.body.text));
 		else if (event.kind === "note") keeping.notes.push(kept(null, event.body.text));
-		else if (event.kind === "promise.kept") close(event.body.promise);
-		else if (event.kind === "unparked") close(event.body.parked);
+	}
+	// A device that never saw the promise's own events may close it with a lower place in
+	// the order; what it closes was there all the same.
+	for (const event of live) {
+		const target =
+			event.kind === "promise.kept" ? event.body.promise : event.kind === "unparked" ? event.body.parked : null;
+		const entry = target === null ? undefined : byId.get(target);
+		if (entry) entry.closedBy = event.id;
 	}
 	keeping.promises.sort((a, b) => ((a.due ?? "") < (b.due ?? "") ? -1 : 1));
 	keeping.parked.reverse();

@@ -1,8 +1,6 @@
-import { ladderWith, Phone } from "@/core/__tests__/phone";
+import { digestsOver, ladderWith, Phone, railOver } from "@/core/__tests__/phone";
 import { attemptIn, inSet, movePeg, openSet, switchTo } from "@/core/acts/acts";
 import type { Ladder } from "@/core/ladder/ladder";
-import { lastTime } from "@/core/ladder/lastTime";
-import { foldRail } from "@/core/ladder/rail";
 import { placeOn, placeQuick } from "@/core/pack/pack";
 import { foldKeeping } from "./keeping";
 import { noteFor } from "./noteFor";
@@ -130,22 +128,22 @@ describe("the rail", () => {
 	};
 	test("passed on one day, held on two", () => {
 		const [one, two] = [met("one", "2026-03-01").view, met("two", "2026-03-03").view];
-		expect(foldRail("ladder", asLadder, [one]).holes.map((h) => h.state)).toEqual(["open", "passed", "open"]);
-		expect(foldRail("ladder", asLadder, [one, two]).holes[1]).toMatchObject({ state: "held", tries: 6, good: 6 });
-		expect(foldRail("ladder", asLadder, [one, one]).holes[1]?.state).toBe("passed");
+		expect(railOver("ladder", asLadder, [one]).holes.map((h) => h.state)).toEqual(["open", "passed", "open"]);
+		expect(railOver("ladder", asLadder, [one, two]).holes[1]).toMatchObject({ state: "held", tries: 6, good: 6 });
+		expect(railOver("ladder", asLadder, [one, one]).holes[1]?.state).toBe("passed");
 	});
 	test("the peg stands where the last move put it, else at the start, else on the lowest open rung", () => {
-		expect(foldRail("ladder", asLadder, [])).toMatchObject({ peg: "r2", pegIndex: 1 });
+		expect(railOver("ladder", asLadder, [])).toMatchObject({ peg: "r2", pegIndex: 1 });
 		const moved = new Phone().begin(ladder).row("ggg").follow(ladder).view();
-		expect(foldRail("ladder", asLadder, [moved]).peg).toBe("r3");
-		expect(foldRail("ladder", { ...asLadder, start: null, rungs: asLadder.rungs.slice(0, 2) }, [moved]).peg).toBe("r1");
+		expect(railOver("ladder", asLadder, [moved]).peg).toBe("r3");
+		expect(railOver("ladder", { ...asLadder, start: null, rungs: asLadder.rungs.slice(0, 2) }, [moved]).peg).toBe("r1");
 	});
 	test("a test-out marks what it jumped over as skipped", () => {
 		const phone = new Phone().begin(ladder, "r1");
 		phone.write(
 			movePeg(phone.newId, phone.view(), phone.set(), ladder, "r3", { from: "r1", reason: "tested out", evidence: [] }),
 		);
-		expect(foldRail("ladder", asLadder, [phone.view()]).holes.map((h) => h.state)).toEqual([
+		expect(railOver("ladder", asLadder, [phone.view()]).holes.map((h) => h.state)).toEqual([
 			"skipped",
 			"skipped",
 			"open",
@@ -155,18 +153,18 @@ describe("the rail", () => {
 		const easy = ladderWith({ easier: "", rule: { kind: "rolling", k: 9, n: 9 }, limit: 20 });
 		const phone = new Phone().begin(easy).row("111c111").follow(easy).row("ggg");
 		expect(phone.visit().verdict.kind).toBe("met");
-		expect(foldRail("ladder", asLadder, [phone.view()]).holes[0]?.state).toBe("open");
+		expect(railOver("ladder", asLadder, [phone.view()]).holes[0]?.state).toBe("open");
 	});
 	test("last time is the latest lesson's last visit, with the last cue", () => {
 		const phone = new Phone().begin(ladder).row("g111").follow(ladder).row("g");
-		expect(lastTime("ladder", [phone.view()])).toMatchObject({
+		expect(digestsOver("ladder", [phone.view()]).last).toMatchObject({
 			day: "2026-03-01",
 			rung: "Middle",
 			good: 2,
 			tries: 5,
 			cue: "out there",
 		});
-		expect(lastTime("nothing", [phone.view()])).toBeNull();
+		expect(digestsOver("nothing", [phone.view()]).last).toBeNull();
 	});
 });
 

@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import { BAND_LOW } from "@/core/estimate/tooHard";
 import { type Ladder, Policy, Rung } from "@/core/ladder/ladder";
-import { bestDay, type LastTime } from "@/core/ladder/lastTime";
+import type { LastTime } from "@/core/ladder/lastTime";
 import type { Rail } from "@/core/ladder/rail";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import type { Placing, Variation } from "@/core/log/kinds";
@@ -67,7 +67,7 @@ export function packLadder(
 		...{ side, policy, rungs, peg: rail.peg },
 		holes: rail.holes.map((hole) => ({
 			...{ rung: hole.rung, state: hole.state, tried: hole.tried, metDays: hole.metDays },
-			best: bestDay(hole),
+			best: hole.best,
 		})),
 		last: last && { day: last.day, rung: last.rung, good: last.good, tries: last.tries, cue: last.cue },
 	};

@@ -1,7 +1,6 @@
 import fc from "fast-check";
-import { ladderWith, Phone, positions } from "@/core/__tests__/phone";
+import { ladderWith, Phone, positions, railOver } from "@/core/__tests__/phone";
 import { isGood, judged } from "@/core/ladder/good";
-import { foldRail } from "@/core/ladder/rail";
 import { type Gate, gates } from "@/core/ladder/rung";
 import { isRight, Scale, scales } from "@/core/ladder/scale";
 import type { Attempt } from "@/core/log/kinds";
@@ -175,7 +174,7 @@ describe("a rule on several days, in a lesson", () => {
 			return { ...view, opened: view.opened && { ...view.opened, localDay: day } };
 		};
 		const rail = (...lessons: string[]) =>
-			foldRail("ladder", { side: "left", policy: "mastery", start: "r2", rungs: days.rungs }, lessons.map(on)).holes[1];
+			railOver("ladder", { side: "left", policy: "mastery", start: "r2", rungs: days.rungs }, lessons.map(on)).holes[1];
 		expect(rail("2026-03-01")).toMatchObject({ state: "open", metDays: ["2026-03-01"] });
 		expect(rail("2026-03-01", "2026-03-02")?.state).toBe("open");
 		expect(rail("2026-03-01", "2026-03-03")?.state).toBe("held");

@@ -24,6 +24,7 @@ import { Sortable, SortableRow } from "@/ui/Sortable";
 import { firstBadRow, sentenceResolver } from "@/ui/sentenceResolver";
 import { useDraft } from "@/ui/useDraft";
 import { useKeys } from "@/ui/useKeys";
+import { Workbook } from "@/ui/Workbook";
 import { LadderMargin } from "./LadderMargin";
 import { RungFields } from "./RungFields";
 
@@ -279,6 +280,7 @@ export function LadderBench({
 							</Button>
 							{isDirty && <span className="hint">not saved yet; kept on this device</span>}
 							{at && !isDirty && <Archive what="ladder" id={at.id} archived={archived} />}
+							{at && !isDirty && <Workbook of="ladder" id={at.id} />}
 							{removed && (
 								<span role="status">
 									<span dir="auto">{removed.rung.settings.name || "A rung"}</span> taken out.{" "}

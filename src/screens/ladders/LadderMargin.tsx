@@ -2,6 +2,7 @@ import type { Rung } from "@/core/ladder/ladder";
 import type { Hole } from "@/core/ladder/rail";
 import { gateWords } from "@/core/ladder/rung";
 import { firstCue, type Skill } from "@/core/skill/skill";
+import { plural } from "@/core/words/numbers";
 import { dayWords } from "@/ui/dates";
 import { holeWords } from "@/ui/Rail";
 import css from "@/ui/rows.module.scss";
@@ -36,16 +37,17 @@ export function LadderMargin({ rung, hole, skill }: { rung: Rung | null; hole: H
 			{hole && (
 				<div className={css.note}>
 					<h2>{holeWords[hole.state]}</h2>
-					{hole.days.length === 0 ? (
+					{hole.lessons === 0 ? (
 						<p className="mute m-0">Never tried.</p>
 					) : (
 						<>
 							<p className="m-0">
-								<b>{hole.good}</b> good of <b>{hole.tries}</b> counted tries on {hole.days.length}{" "}
-								{hole.days.length === 1 ? "day" : "days"}, variations left out.
+								<b>{hole.good}</b> good of <b>{hole.tries}</b> counted tries in{" "}
+								{plural(hole.lessons, "lesson", "lessons")}, variations left out.
+								{hole.lessons > hole.recent.length && ` The latest ${hole.recent.length}:`}
 							</p>
 							<ul className={css.plain}>
-								{[...hole.days].reverse().map((day) => (
+								{[...hole.recent].reverse().map((day) => (
 									<li key={day.lesson}>
 										<a href={`/lessons/${day.lesson}`}>{dayWords(day.day)}</a>: {day.good} of {day.tries}
 										{day.met && ", rule met"}

@@ -1,73 +1,121 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
-import { type RecordsPage, resetDemo } from "@/doors/records";
+import type { RecordsPage } from "@/doors/records";
 import { Bench } from "@/ui/Bench";
-import css from "@/ui/rows.module.scss";
+import { BringIn } from "./BringIn";
+import { DeleteStudent } from "./DeleteStudent";
+import { Progress } from "./Progress";
+import { Restore } from "./Restore";
+import css from "./records.module.scss";
+import { SetAside } from "./SetAside";
+import { useJob } from "./useJob";
 
-/** What was set aside, and the demo's reset. */
-export function Records({ studio, aside }: RecordsPage) {
-	const router = useRouter();
-	const [state, setState] = useState<"idle" | "asking" | "busy" | "done">("idle");
+/** Out, in, back, aside and away: everything that concerns the studio as a whole. */
+export function Records({ studio, file, students, aside }: RecordsPage) {
 	return (
 		<Bench
 			margin={
-				<p className="mute">
-					Nothing that a screen has shown as kept is ever dropped. What could not be taken in stays here, word for word,
-					with its reason.
-				</p>
+				<>
+					<p className="mute">
+						Nothing that a screen has shown as kept is ever dropped. What could not be taken in stays here, word for
+						word, with its reason.
+					</p>
+					<p className="mute">
+						A workbook is plain text that other programs can read. A backup is the database itself: quicker, and exact
+						to the last device’s counter.
+					</p>
+				</>
 			}
 		>
 			<h1>Records</h1>
-			<h2 className="mt-4">Set aside</h2>
-			{aside.length === 0 && <p className="mute">Nothing is set aside.</p>}
-			<ul className={css.plain}>
-				{aside.map((one) => (
-					<li key={one.n}>
-						<b>{one.reason}</b>
-						<div className="mute">
-							Number {one.dseq} of device {one.device.slice(0, 8)}, arrived{" "}
-							{one.arrivedAt.slice(0, 16).replace("T", " ")} UTC
-						</div>
-						<details>
-							<summary>its words</summary>
-							<pre style={{ whiteSpace: "pre-wrap", overflowWrap: "anywhere" }}>{one.raw.slice(0, 4000)}</pre>
-						</details>
-					</li>
-				))}
-			</ul>
-			{studio.demo && (
-				<>
-					<h2 className="mt-4">The demo studio</h2>
-					<p>
-						Everything in it is made up. Making it anew throws away what you changed and counted in it, on every device.
-					</p>
-					{state === "asking" ? (
-						<p className="d-flex gap-2 align-items-center">
-							<Button
-								onClick={async () => {
-									setState("busy");
-									await resetDemo();
-									setState("done");
-									router.refresh();
-								}}
-							>
-								make it anew, and lose the changes
-							</Button>
-							<Button variant="link" onClick={() => setState("idle")}>
-								leave it
-							</Button>
-						</p>
-					) : (
-						<Button variant="outline-primary" disabled={state === "busy"} onClick={() => setState("asking")}>
-							make the demo anew
-						</Button>
+			<Part name="Take out">
+				<p className="d-flex gap-2 flex-wrap">
+					<a className="btn btn-primary" href="/api/workbook?of=studio" download>
+						workbook of the whole studio
+					</a>
+					{file && (
+						<a className="btn btn-outline-primary" href="/api/backup" download>
+							back up
+						</a>
 					)}
-					<p role="status">{state === "busy" ? "Making it." : state === "done" ? "Made anew, up to today." : ""}</p>
+				</p>
+				<p className="mute m-0">
+					Lessons may go on meanwhile; either file holds one moment. One skill or ladder is taken out on its own page.
+				</p>
+			</Part>
+			{file ? (
+				<>
+					<Part name="Bring in">
+						<BringIn />
+					</Part>
+					<Part name="Bring back">
+						<Restore />
+					</Part>
 				</>
+			) : (
+				<Part name="Bring in">
+					<p>This studio’s database is on another machine; files are brought in, and backups brought back, there.</p>
+				</Part>
+			)}
+			<Part name="Set aside">
+				<SetAside aside={aside} />
+			</Part>
+			<Part name="Delete">
+				<DeleteStudent students={students} />
+			</Part>
+			{studio.demo && (
+				<Part name="The demo studio">
+					<Demo />
+				</Part>
 			)}
 		</Bench>
+	);
+}
+
+const Part = ({ name, children }: { name: string; children: React.ReactNode }) => (
+	<section className={css.part} aria-label={name}>
+		<h2>{name}</h2>
+		<div>{children}</div>
+	</section>
+);
+
+function Demo() {
+	const router = useRouter();
+	const handle = useJob();
+	const [asking, setAsking] = useState(false);
+	const done = handle.job?.state === "done";
+	useEffect(() => {
+		if (done) router.refresh();
+	}, [done, router]);
+	return (
+		<>
+			<p>
+				Everything in it is made up. Making it anew throws away what you changed and counted in it, on every device.
+			</p>
+			{asking ? (
+				<p className="d-flex gap-2 align-items-center">
+					<Button
+						onClick={() => {
+							setAsking(false);
+							handle.start("demo");
+						}}
+					>
+						make it anew, and lose the changes
+					</Button>
+					<Button variant="link" onClick={() => setAsking(false)}>
+						leave it
+					</Button>
+				</p>
+			) : (
+				<Button variant="outline-primary" disabled={handle.job?.state === "running"} onClick={() => setAsking(true)}>
+					make the demo anew
+				</Button>
+			)}
+			<Progress handle={handle} doing="Making the demo anew" />
+			<p role="status">{done && "Made anew, up to today."}</p>
+		</>
 	);
 }

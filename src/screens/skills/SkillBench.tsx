@@ -19,6 +19,7 @@ import { Sortable, SortableRow } from "@/ui/Sortable";
 import { firstBadRow, sentenceResolver } from "@/ui/sentenceResolver";
 import { useDraft } from "@/ui/useDraft";
 import { useKeys } from "@/ui/useKeys";
+import { Workbook } from "@/ui/Workbook";
 import { PositionFields } from "./PositionFields";
 
 const freshPosition = (): KeyPosition => ({
@@ -108,6 +109,7 @@ export function SkillBench({ at, skill, archived, followed }: Props) {
 							{skill.name || "New skill"}
 						</h1>
 						{at && <Archive what="skill" id={at.id} archived={archived} />}
+						{at && <Workbook of="skill" id={at.id} />}
 					</div>
 					{restored && (
 						<p className="hint">

@@ -3,20 +3,32 @@
 import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import { sideWords } from "@/core/people/student";
-import type { StudentPageProps } from "@/doors/readStudents";
+import { type Student, sideWords } from "@/core/people/student";
+import type { StudentLadder, StudentPageProps } from "@/doors/readStudents";
 import { Begin } from "@/screens/today/Begin";
 import { Archive } from "@/ui/Archive";
 import { Bench } from "@/ui/Bench";
 import { dayWords, fromToday } from "@/ui/dates";
 import { Parked, Promises } from "@/ui/KeepList";
+import { PegWay } from "@/ui/PegWay";
 import { Rail } from "@/ui/Rail";
 import { useKeys } from "@/ui/useKeys";
+import { Workbook } from "@/ui/Workbook";
 import { StudentForm } from "./StudentForm";
 import css from "./students.module.scss";
 
 /** Where the pegs stand, what changed, what is parked. */
-export function StudentPage({ studio, at, student, archived, ladders, promises, parked, lessons }: StudentPageProps) {
+export function StudentPage({
+	studio,
+	at,
+	student,
+	archived,
+	ladders,
+	promises,
+	parked,
+	lessons,
+	held,
+}: StudentPageProps) {
 	const [editing, setEditing] = useState(false);
 	useKeys({ e: () => setEditing(true), Escape: () => setEditing(false) });
 	return (
@@ -40,6 +52,7 @@ export function StudentPage({ studio, at, student, archived, ladders, promises, 
 					edit
 				</Button>
 				<Archive what="student" id={at.id} archived={archived} />
+				<Workbook of="student" id={at.id} />
 				{student.wish && (
 					<div dir="auto">
 						Wish: <b>{student.wish}</b>
@@ -49,82 +62,92 @@ export function StudentPage({ studio, at, student, archived, ladders, promises, 
 			</div>
 			{editing && <StudentForm at={at} student={student} onDone={() => setEditing(false)} />}
 			{ladders.map((ladder) => (
-				<section
-					key={ladder.id}
-					className={`${css.ladder} ${ladder.archived ? css.away : ""}`}
-					aria-label={ladder.skill}
-				>
-					<Rail
-						holes={ladder.rail.holes}
-						pegIndex={ladder.rail.pegIndex}
-						pitch={Math.min(24, 168 / ladder.rail.holes.length)}
-						width={56}
-						label={ladder.skill}
-					/>
-					<div>
-						<Link href={`/ladders/${ladder.id}`}>
-							{ladder.skill}, {sideWords(ladder.side, student.strongSide)}
-						</Link>
-						{ladder.outdated && <span className="asks"> · the skill was revised</span>}
-						<p className={css.pegName} dir="auto">
-							{ladder.rail.holes[ladder.rail.pegIndex]?.name}
-						</p>
-						<span className="mute">
-							Rung {ladder.rail.pegIndex + 1} of {ladder.rail.holes.length}.{" "}
-							{ladder.last
-								? `${fromToday(ladder.last.day)}: ${ladder.last.good} of ${ladder.last.tries} good on ${ladder.last.rung}.${ladder.last.cue ? ` Cue: “${ladder.last.cue}”.` : ""}`
-								: "Not tried yet."}
-						</span>
-					</div>
-					<div className="text-end">
-						{ladder.archived ? (
-							<Archive what="ladder" id={ladder.id} archived />
-						) : (
-							<Begin
-								ladder={ladder.id}
-								label="lesson"
-								wish={student.wish.slice(0, 400)}
-								name={`lesson: ${ladder.skill}, ${ladder.side}`}
-							/>
-						)}
-					</div>
-				</section>
+				<LadderRow key={ladder.id} ladder={ladder} student={student} />
 			))}
 			<p className="mt-3">
 				<Link className="btn btn-outline-primary" href={`/ladders/new?student=${at.id}`}>
 					{ladders.length === 0 ? "make a ladder" : "another ladder"}
 				</Link>
 			</p>
-			<h2 className="mt-4 mb-1">Lessons</h2>
-			{lessons.length === 0 && <p className="mute">No lesson yet.</p>}
-			{lessons.length > 0 && (
-				<table className={css.days}>
-					<thead>
-						<tr>
-							<th scope="col">day</th>
-							<th scope="col">rung</th>
-							<th scope="col">good</th>
-							<th scope="col">longest run</th>
-							<th scope="col">rule</th>
-						</tr>
-					</thead>
-					<tbody>
-						{lessons.flatMap((lesson) =>
-							lesson.rungs.map((rung, i) => (
-								<tr key={`${lesson.id}${rung.name}`}>
-									<td>{i === 0 && <Link href={`/lessons/${lesson.id}`}>{dayWords(lesson.day)}</Link>}</td>
-									<td dir="auto">{rung.name}</td>
-									<td>
-										<b>{rung.good}</b> of {rung.tries}
-									</td>
-									<td>{rung.longestRun}</td>
-									<td>{rung.met ? "met" : ""}</td>
-								</tr>
-							)),
-						)}
-					</tbody>
-				</table>
-			)}
+			<div className={`${css.head} mt-4`}>
+				<h2 className="m-0">Lessons</h2>
+				{held > 0 && (
+					<Link href={`/students/${at.id}/lessons`}>
+						{held === 1 ? "its attempts, one by one" : `all ${held}, with every attempt`}
+					</Link>
+				)}
+			</div>
+			{lessons.length === 0 ? <p className="mute">No lesson yet.</p> : <LessonTable lessons={lessons} />}
 		</Bench>
+	);
+}
+
+/** A ladder: its rail, the peg's way through the latest lessons on the same pitch, and where it stands. */
+function LadderRow({ ladder, student }: { ladder: StudentLadder; student: Student }) {
+	const { holes, pegIndex } = ladder.rail;
+	const pitch = Math.min(24, 168 / holes.length);
+	return (
+		<section className={`${css.ladder} ${ladder.archived ? css.away : ""}`} aria-label={ladder.skill}>
+			<Rail holes={holes} pegIndex={pegIndex} pitch={pitch} width={56} label={ladder.skill} />
+			<PegWay way={ladder.way} rungs={holes} start={ladder.start} pitch={pitch} width={220} label={ladder.skill} />
+			<div className={css.stands}>
+				<Link href={`/ladders/${ladder.id}`}>
+					{ladder.skill}, {sideWords(ladder.side, student.strongSide)}
+				</Link>
+				{ladder.outdated && <span className="asks"> · the skill was revised</span>}
+				<p className={css.pegName} dir="auto">
+					{holes[pegIndex]?.name}
+				</p>
+				<span className="mute">
+					Rung {pegIndex + 1} of {holes.length}.{" "}
+					{ladder.last
+						? `${fromToday(ladder.last.day)}: ${ladder.last.good} of ${ladder.last.tries} good on ${ladder.last.rung}.${ladder.last.cue ? ` Cue: “${ladder.last.cue}”.` : ""}`
+						: "Not tried yet."}
+				</span>
+			</div>
+			<div className={css.begin}>
+				{ladder.archived ? (
+					<Archive what="ladder" id={ladder.id} archived />
+				) : (
+					<Begin
+						ladder={ladder.id}
+						label="lesson"
+						wish={student.wish.slice(0, 400)}
+						name={`lesson: ${ladder.skill}, ${ladder.side}`}
+					/>
+				)}
+			</div>
+		</section>
+	);
+}
+
+function LessonTable({ lessons }: Pick<StudentPageProps, "lessons">) {
+	return (
+		<table className={css.days}>
+			<thead>
+				<tr>
+					<th scope="col">day</th>
+					<th scope="col">rung</th>
+					<th scope="col">good</th>
+					<th scope="col">longest run</th>
+					<th scope="col">rule</th>
+				</tr>
+			</thead>
+			<tbody>
+				{lessons.flatMap((lesson) =>
+					lesson.rungs.map((rung, i) => (
+						<tr key={`${lesson.id}${rung.rung}`}>
+							<td>{i === 0 && <Link href={`/lessons/${lesson.id}`}>{dayWords(lesson.day)}</Link>}</td>
+							<td dir="auto">{rung.name}</td>
+							<td>
+								<b>{rung.good}</b> of {rung.tries}
+							</td>
+							<td>{rung.longestRun}</td>
+							<td>{rung.met ? "met" : ""}</td>
+						</tr>
+					)),
+				)}
+			</tbody>
+		</table>
 	);
 }

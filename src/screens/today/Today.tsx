@@ -8,8 +8,7 @@ import { Begin } from "./Begin";
 import css from "./today.module.scss";
 
 /** Who is next, what is due, what was promised, what needs a decision. */
-export function Today({ studio, day, open, students, keeping, decide }: TodayProps) {
-	const names = Object.fromEntries(students.map((s) => [s.id, s.name]));
+export function Today({ studio, day, open, students, more, names, keeping, decide }: TodayProps) {
 	const [next, ...later] = students;
 	return (
 		<Bench
@@ -57,7 +56,7 @@ export function Today({ studio, day, open, students, keeping, decide }: TodayPro
 					</p>
 					<div className={css.rails}>
 						{next.ladders.map((ladder) => (
-							<LadderLine key={ladder.id} ladder={ladder} day={day} large />
+							<LadderLine key={ladder.id} who={next.name} ladder={ladder} day={day} large />
 						))}
 						{next.ladders.length === 0 && <NoLadder id={next.id} />}
 					</div>
@@ -86,12 +85,17 @@ export function Today({ studio, day, open, students, keeping, decide }: TodayPro
 									<b>{student.name}</b>
 								</Link>
 								{student.ladders.map((ladder) => (
-									<LadderLine key={ladder.id} ladder={ladder} day={day} />
+									<LadderLine key={ladder.id} who={student.name} ladder={ladder} day={day} />
 								))}
 								{student.ladders.length === 0 && <NoLadder id={student.id} />}
 							</span>
 						</div>
 					))}
+					{more > 0 && (
+						<p className="mt-2">
+							<Link href="/students">and {more} more, among the students</Link>
+						</p>
+					)}
 				</section>
 			)}
 			<p className={css.quick}>
@@ -102,7 +106,17 @@ export function Today({ studio, day, open, students, keeping, decide }: TodayPro
 	);
 }
 
-function LadderLine({ ladder, day, large = false }: { ladder: TodayLadder; day: string; large?: boolean }) {
+function LadderLine({
+	who,
+	ladder,
+	day,
+	large = false,
+}: {
+	who: string;
+	ladder: TodayLadder;
+	day: string;
+	large?: boolean;
+}) {
 	const { rail, last } = ladder;
 	const peg = rail.holes[rail.pegIndex];
 	return (
@@ -139,7 +153,7 @@ function LadderLine({ ladder, day, large = false }: { ladder: TodayLadder; day: 
 				ladder={ladder.id}
 				label="lesson"
 				quiet={!large}
-				name={`lesson: ${ladder.skill}${ladder.side === "none" ? "" : `, ${ladder.side}`}`}
+				name={`lesson: ${who}, ${ladder.skill}${ladder.side === "none" ? "" : `, ${ladder.side}`}`}
 			/>
 		</div>
 	);

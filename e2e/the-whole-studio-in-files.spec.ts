@@ -1,0 +1,166 @@
+import { readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import type { Download, Page } from "@playwright/test";
+import { accessible, allSent, expect, good, keptMark, test, touch } from "./studio";
+
+/** Out, in, back, aside and away, as a coach does it. */
+test.use({ demo: true, viewport: { width: 1280, height: 800 }, expected: /status of 409|Failed to fetch/ });
+
+const saved = async (download: Download): Promise<string> => readFileSync(await download.path(), "utf8");
+const part = (page: Page, name: string) => page.getByRole("region", { name, exact: true });
+
+test("a student is taken out, deleted with everything, and brought in again", async ({ page, studio }) => {
+	const before = await studio.events();
+	await page.goto("/records");
+	await accessible(page);
+	await page.getByLabel("Delete a student with everything").selectOption("Odile Fennimore");
+	await expect(page.getByText(/takes away Odile Fennimore with 1 ladder, 17 lessons and \d+ events/)).toBeVisible();
+	const [out] = await Promise.all([
+		page.waitForEvent("download"),
+		page.getByRole("link", { name: "first, keep a workbook of them" }).click(),
+	]);
+	const kept = join(studio.folder, "odile.json");
+	writeFileSync(kept, await saved(out));
+	await touch(page, "delete Odile Fennimore for good").click();
+	await expect(page.getByText("Odile Fennimore is deleted.")).toBeVisible();
+	expect((await studio.events()).filter((event) => event.student === "odile")).toEqual([]);
+	await page.goto("/students");
+	await expect(page.getByText("Odile Fennimore")).toHaveCount(0);
+
+	await page.goto("/records");
+	await page.getByLabel("Bring in a workbook").setInputFiles(kept);
+	await expect(page.getByText("One student, with all that belongs to it.")).toBeVisible({ timeout: 30_000 });
+	await expect(page.getByText("1 student who was deleted here would come back")).toBeVisible();
+	await accessible(page);
+	await touch(page, "take it in").click();
+	await expect(page.getByText("Taken in.")).toBeVisible({ timeout: 30_000 });
+	await page.goto("/students/odile");
+	await expect(page.getByRole("img", { name: /^Slackline walk: the peg over 17 lessons/ })).toBeVisible();
+	await expect(page.getByRole("link", { name: "all 17, with every attempt" })).toBeVisible();
+	const ids = (events: typeof before) => events.map((event) => event.id).sort();
+	expect(ids(await studio.events())).toEqual(ids(before));
+});
+
+test("a backup is brought back while a phone holds what came after it: nothing is lost, nothing doubled", async ({
+	page,
+	context,
+	studio,
+	listenTo,
+}) => {
+	const phone = await context.newPage();
+	listenTo(phone);
+	await phone.setViewportSize({ width: 390, height: 844 });
+	await phone.goto("/");
+	await touch(phone, "lesson: Odile Fennimore, Slackline walk, right").click();
+	for (let i = 0; i < 3; i++) await good(phone).click();
+	await allSent(phone);
+
+	await page.goto("/records");
+	const [out] = await Promise.all([page.waitForEvent("download"), page.getByRole("link", { name: "back up" }).click()]);
+	const backup = join(studio.folder, "yesterday.db");
+	await out.saveAs(backup);
+	for (let i = 0; i < 5; i++) await good(phone).click();
+	await allSent(phone);
+	const mark = await keptMark(phone);
+
+	await page.getByLabel("Bring a backup back").setInputFiles(backup);
+	await expect(page.getByText(/The backup is sound: 10 students, 16 ladders/)).toBeVisible({ timeout: 30_000 });
+	await accessible(page);
+	await touch(page, "bring it back").click();
+	await expect(page.getByText("Brought back.")).toBeVisible({ timeout: 30_000 });
+	await good(phone).click();
+	await expect.poll(async () => (await keptMark(phone)).keptTo).toBeGreaterThan(mark.keptTo);
+	await allSent(phone);
+	const { device, keptTo } = await keptMark(phone);
+	const numbers = (await studio.events()).filter((event) => event.device === device).map((event) => event.dseq);
+	expect(numbers.sort((a, b) => a - b)).toEqual(Array.from({ length: keptTo }, (_, i) => i + 1));
+});
+
+test("a file that is no workbook is told so by path; a long one can be stopped; nothing is written", async ({
+	page,
+	studio,
+}) => {
+	const before = await studio.events();
+	const file = (name: string, text: string | Buffer) => {
+		writeFileSync(join(studio.folder, name), text);
+		return join(studio.folder, name);
+	};
+	await page.goto("/records");
+	const bringIn = page.getByLabel("Bring in a workbook");
+	const says = (text: string | RegExp) =>
+		expect(part(page, "Bring in").getByText(text)).toBeVisible({ timeout: 30_000 });
+	await bringIn.setInputFiles(file("rubbish.json", "so much rubbish"));
+	await says(/This is not JSON at the beginning/);
+	await touch(page, "leave it").click();
+	const [out] = await Promise.all([
+		page.waitForEvent("download"),
+		page.getByRole("link", { name: "workbook of the whole studio" }).click(),
+	]);
+	const whole = await saved(out);
+	const book = JSON.parse(whole);
+	book.ladders[3].student = "nobody";
+	book.students[2].student.name = "";
+	await bringIn.setInputFiles(file("bent.json", JSON.stringify(book)));
+	await says(/students\[2\]\.student\.name/);
+	await says(/ladders\[3\] names the student nobody, which is neither in the file nor here/);
+	await expect(touch(page, "take it in")).toHaveCount(0);
+	await touch(page, "leave it").click();
+
+	// The same events over and over: once is enough, but reading them takes a while.
+	const events = JSON.stringify(book.events).slice(1, -1);
+	const head = whole.slice(0, whole.indexOf('"events":['));
+	await bringIn.setInputFiles(
+		file("long.json", `${head}"events":[${Array.from({ length: 5 }, () => events).join(",")}]}`),
+	);
+	await expect(page.getByRole("progressbar")).toBeVisible();
+	await touch(page, "stop").click();
+	await says("Stopped. Nothing was changed.");
+	expect(await studio.events()).toEqual(before);
+});
+
+test("what was set aside is looked at, tried again, and let go", async ({ page, studio }) => {
+	const { id, epoch } = await page.request.get("/api/pack").then(async (answer) => (await answer.json()).studio);
+	const push = await page.request.post("/api/push", {
+		data: { studio: id, epoch, device: "stray", events: [{ id: "a", device: "stray", dseq: 1, kind: "juggled" }] },
+	});
+	expect(push.ok()).toBe(true);
+	await page.goto("/records");
+	await expect(part(page, "Set aside").getByText(/missing/)).toBeVisible();
+	await accessible(page);
+	await page.getByRole("button", { name: "try again with number 1 of device stray" }).click();
+	await expect(page.getByText(/It still cannot be taken in\./)).toBeVisible();
+	await page.getByRole("button", { name: "let it go as number 1 of device stray" }).click();
+	await page.getByRole("button", { name: "lose it for good with number 1 of device stray" }).click();
+	await expect(page.getByText("Nothing is set aside.")).toBeVisible();
+	expect((await studio.events()).filter((event) => event.device === "stray")).toEqual([]);
+});
+
+test("everything is found by its words", async ({ page }) => {
+	await page.goto("/find");
+	await page.getByLabel("Words to find").fill("LANTERN fair");
+	await page.keyboard.press("Enter");
+	await expect(part(page, "Students").getByRole("link", { name: "Isolde Brankovar" })).toBeVisible();
+	await page.goto("/find?q=hammock");
+	await expect(part(page, "Skills").getByRole("link", { name: "Diabolo, toss and catch" })).toBeVisible();
+	await page.goto("/find?q=tongue");
+	await part(page, "Said and noted")
+		.getByRole("link", { name: /Nimue Hartwell, parked/ })
+		.click();
+	await expect(page).toHaveURL(/lessons/);
+	await page.goto("/find?q=xylophone");
+	await expect(page.getByText("Nothing here holds all of these words.")).toBeVisible();
+});
+
+test("a student's lessons are read back to the first one, page by page", async ({ page }) => {
+	await page.goto("/students/isolde/lessons");
+	await expect(page.getByText("19 in all, the latest first.")).toBeVisible();
+	const days = page.locator("main section[id]");
+	for (const _ of [1, 2]) {
+		await expect(days).toHaveCount(8);
+		const here = page.url();
+		await page.getByRole("link", { name: "older ones" }).click();
+		await expect(page).not.toHaveURL(here);
+	}
+	await expect(days).toHaveCount(3);
+	await expect(page.getByRole("link", { name: "older ones" })).toHaveCount(0);
+});

@@ -1,0 +1,29 @@
+import { createReadStream } from "node:fs";
+import { rm, stat } from "node:fs/promises";
+import { Readable } from "node:stream";
+import { busy, isFile, makeBackup } from "@/doors/jobs";
+import { refused, stranger } from "@/doors/route";
+
+/** The whole database as it is at this moment, in one file. */
+export async function GET(request: Request) {
+	const away = stranger(request);
+	if (away) return away;
+	if (!isFile())
+		return refused(409, [
+			{ path: "", sentence: "This studio's database is on another machine; it is backed up there." },
+		]);
+	if (busy()) return refused(409, [{ path: "", sentence: "Another job is running; back up when it has ended." }]);
+	const file = await makeBackup();
+	if (!file) return refused(500, [{ path: "", sentence: "The backup could not be made; the disk may be full." }]);
+	const { size } = await stat(file);
+	const stream = createReadStream(file);
+	stream.once("close", () => void rm(file, { force: true }));
+	return new Response(Readable.toWeb(stream) as unknown as ReadableStream, {
+		headers: {
+			"content-type": "application/vnd.sqlite3",
+			"content-length": String(size),
+			"content-disposition": `attachment; filename="peg-ladder-backup-${new Date().toISOString().slice(0, 16).replace(":", "")}.db"`,
+			"cache-control": "no-store",
+		},
+	});
+}

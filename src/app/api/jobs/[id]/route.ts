@@ -1,0 +1,53 @@
+import { NextResponse } from "next/server";
+import * as z from "zod/mini";
+import { parse } from "@/core/words/refuse";
+import { busy, forget, jobOf, startRestore, startTake, stopJob } from "@/doors/jobs";
+import { readJson, refused, stranger } from "@/doors/route";
+
+interface Context {
+	params: Promise<{ id: string }>;
+}
+
+const gone = () =>
+	refused(404, [{ path: "id", sentence: "That job is not here; the server may have been started again since." }]);
+
+/** How far a job is, and what came of it. */
+export async function GET(request: Request, { params }: Context) {
+	const job = jobOf((await params).id);
+	return stranger(request) ?? (job ? NextResponse.json(job) : gone());
+}
+
+const Act = z.union([
+	z.strictObject({ act: z.literal("stop") }),
+	z.strictObject({ act: z.literal("forget") }),
+	z.strictObject({ act: z.literal("restore") }),
+	z.strictObject({
+		act: z.literal("take"),
+		mode: z.enum(["whole", "merge"]),
+		differing: z.enum(["keep", "take"]),
+	}),
+]);
+
+/** Stops a job, lets its file go, or goes on with what a check has found. */
+export async function POST(request: Request, { params }: Context) {
+	const away = stranger(request);
+	if (away) return away;
+	const { id } = await params;
+	if (!jobOf(id)) return gone();
+	const body = parse(Act, await readJson(request));
+	if (!body.ok) return refused(400, body.refusals);
+	const { value } = body;
+	if (value.act === "stop") stopJob(id);
+	else if (value.act === "forget") forget(id);
+	else {
+		if (busy()) return refused(409, [{ path: "", sentence: "Another job is running; wait for its end, or stop it." }]);
+		const next =
+			value.act === "restore" ? startRestore(id) : startTake(id, { mode: value.mode, differing: value.differing });
+		if (!next)
+			return refused(409, [
+				{ path: "", sentence: "This file cannot be taken in like that; see what stands in its way." },
+			]);
+		return NextResponse.json({ id: next });
+	}
+	return NextResponse.json({ id });
+}

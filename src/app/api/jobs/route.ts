@@ -1,0 +1,57 @@
+import { createWriteStream } from "node:fs";
+import { rm } from "node:fs/promises";
+import { Readable } from "node:stream";
+import { pipeline } from "node:stream/promises";
+import type { ReadableStream as NodeStream } from "node:stream/web";
+import { NextResponse } from "next/server";
+import { v7 as uuid } from "uuid";
+import { busy, isFile, startCheck, startDemo, workFile } from "@/doors/jobs";
+import { refused, stranger } from "@/doors/route";
+import { store } from "@/store/db";
+import { studioMark } from "@/store/studio";
+
+/** A file of two gigabytes is no studio. */
+const MOST = 2_000_000_000;
+
+/** Takes a file in transit to disk, piece by piece, and starts looking at it; or makes the demo anew. */
+export async function POST(request: Request) {
+	const away = stranger(request);
+	if (away) return away;
+	const kind = new URL(request.url).searchParams.get("kind");
+	if (!isFile())
+		return refused(409, [
+			{ path: "", sentence: "This studio's database is on another machine; files are brought in there." },
+		]);
+	if (busy()) return refused(409, [{ path: "", sentence: "Another job is running; wait for its end, or stop it." }]);
+	if (kind === "demo") {
+		if (!(await studioMark(await store())).demo)
+			return refused(403, [{ path: "kind", sentence: "This is not the demo studio; nothing was made anew." }]);
+		return NextResponse.json({ id: startDemo() });
+	}
+	if (kind !== "check" && kind !== "checkBackup")
+		return refused(400, [{ path: "kind", sentence: `Kind is "${kind}"; "check", "checkBackup" or "demo" is needed.` }]);
+	if (!request.body) return refused(400, [{ path: "file", sentence: "File is missing; choose one first." }]);
+	const file = workFile(`in-${uuid()}`);
+	let bytes = 0;
+	try {
+		await pipeline(
+			Readable.fromWeb(request.body as unknown as NodeStream),
+			async function* (pieces: AsyncIterable<Buffer>) {
+				for await (const piece of pieces) {
+					bytes += piece.length;
+					if (bytes > MOST) throw new RangeError("too large");
+					yield piece;
+				}
+			},
+			createWriteStream(file),
+		);
+	} catch (error) {
+		await rm(file, { force: true });
+		return error instanceof RangeError
+			? refused(413, [{ path: "file", sentence: "File is over 2 GB; no studio is that large." }])
+			: refused(400, [
+					{ path: "file", sentence: "The file did not arrive whole; nothing was changed. Choose it again." },
+				]);
+	}
+	return NextResponse.json({ id: startCheck(kind, file) });
+}

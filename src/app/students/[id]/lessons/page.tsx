@@ -1,0 +1,19 @@
+import { notFound } from "next/navigation";
+import { readStudentLessons } from "@/doors/readStudents";
+import { StudentLessonsView } from "@/screens/lessons/StudentLessonsView";
+
+export const dynamic = "force-dynamic";
+export const metadata = { title: "Lessons" };
+
+export default async function Page({
+	params,
+	searchParams,
+}: {
+	params: Promise<{ id: string }>;
+	searchParams: Promise<{ before?: string | string[] }>;
+}) {
+	const { before } = await searchParams;
+	const props = await readStudentLessons((await params).id, typeof before === "string" ? before : null);
+	if (!props) notFound();
+	return <StudentLessonsView {...props} />;
+}

@@ -1,0 +1,172 @@
+import * as z from "zod/mini";
+import { Ladder, Policy } from "@/core/ladder/ladder";
+import { RungSettings } from "@/core/ladder/rung";
+import { type LogEvent, parseEvent } from "@/core/log/event";
+import { Side, Student } from "@/core/people/student";
+import { Skill } from "@/core/skill/skill";
+import { type Outcome, parse, type Refusal, refuse } from "@/core/words/refuse";
+import { seal } from "@/core/words/seal";
+import { ident, whole } from "@/core/words/text";
+
+/**
+ * The workbook: one JSON file that holds a studio, or one student, skill or ladder of
+ * it. `docs/formats.md` tells it in words; `docs/workbook.schema.json` is made from
+ * the schemas here.
+ */
+
+export const FORMAT = "peg-ladder-workbook";
+export const VERSION = 1;
+
+export const Scope = z.object({
+	of: z.enum(["studio", "student", "skill", "ladder"]),
+	/** Id of the one student, skill or ladder; absent for a whole studio. */
+	id: z.optional(ident),
+});
+export type Scope = z.infer<typeof Scope>;
+
+const hash = z.string().check(z.regex(/^[0-9a-f]{64}$/));
+/** A moment in UTC, as the database writes it. */
+const moment = z.string().check(z.regex(/^(19[7-9]\d|20\d\d)-\d{2}-\d{2}T\d{2}:\d{2}:\d{2}(\.\d{1,6})?Z$/));
+const document = { id: ident, made: moment, archived: z.nullable(moment) };
+
+/** What a ladder version holds: an order of rung versions. */
+export const LadderOrder = z.strictObject({
+	side: Side,
+	policy: Policy,
+	start: z.nullable(ident),
+	order: z.array(z.strictObject({ id: ident, version: hash })).check(z.maxLength(200)),
+});
+
+/** One row of each section. Their order in the file does not matter; rows of a section may stand in any order. */
+export const sections = {
+	students: z.strictObject({ ...document, student: Student }),
+	/** Students who were deleted: their ids alone. */
+	gone: z.strictObject({ id: ident, at: moment }),
+	skillVersions: z.strictObject({ hash, made: moment, skill: Skill }),
+	skills: z.strictObject({ ...document, version: hash, skill: Skill }),
+	rungVersions: z.strictObject({ hash, made: moment, settings: RungSettings }),
+	ladderVersions: z.strictObject({ hash, made: moment, ladder: LadderOrder }),
+	ladders: z.strictObject({
+		...document,
+		student: ident,
+		skill: ident,
+		/** The skill version the ladder follows. */
+		skillVersion: hash,
+		version: hash,
+		ladder: Ladder,
+	}),
+	/** What happened, as the record keeps it: see `events` in the formats' description. */
+	events: z.looseObject({ id: ident, device: ident, dseq: whole(1, 2147483647) }),
+	/** What could not be taken in, word for word. */
+	setAside: z.strictObject({
+		eventId: z.nullable(z.string().check(z.maxLength(64))),
+		device: ident,
+		dseq: whole(0, 2147483647),
+		reason: z.string().check(z.maxLength(4000)),
+		raw: z.string().check(z.maxLength(1_000_000)),
+		at: moment,
+	}),
+} as const;
+
+export type Section = keyof typeof sections;
+export const sectionNames = Object.keys(sections) as Section[];
+
+/** What is left of an event whose student was deleted. */
+const Erased = z.strictObject({
+	id: ident,
+	device: ident,
+	dseq: whole(1, 2147483647),
+	erased: z.literal(true),
+});
+export type Erased = z.infer<typeof Erased>;
+
+export interface Rows {
+	students: z.infer<(typeof sections)["students"]>;
+	gone: z.infer<(typeof sections)["gone"]>;
+	skillVersions: z.infer<(typeof sections)["skillVersions"]>;
+	skills: z.infer<(typeof sections)["skills"]>;
+	rungVersions: z.infer<(typeof sections)["rungVersions"]>;
+	ladderVersions: z.infer<(typeof sections)["ladderVersions"]>;
+	ladders: z.infer<(typeof sections)["ladders"]>;
+	events: LogEvent | Erased;
+	setAside: z.infer<(typeof sections)["setAside"]>;
+}
+
+/** The whole file, for its JSON Schema; files are read row by row. */
+export const Workbook = z.object({
+	format: z.literal(FORMAT),
+	version: z.literal(VERSION),
+	scope: Scope,
+	...(Object.fromEntries(
+		sectionNames.map((name) => [name, z.optional(z.array(sections[name] as z.ZodMiniType))]),
+	) as unknown as Record<Section, z.ZodMiniType>),
+});
+
+/**
+ * One row of a section, read and held against its own seals, or the reasons why not.
+ * Paths are those inside the row.
+ */
+export function parseRow<S extends Section>(section: S, input: unknown): Outcome<Rows[S]> {
+	if (section === "events") return parseLogged(input) as Outcome<Rows[S]>;
+	const read = parse(sections[section] as z.ZodMiniType<unknown>, input);
+	if (!read.ok) return read;
+	const wrong = sealRefusal(section, read.value as never);
+	return wrong ?? (read as Outcome<Rows[S]>);
+}
+
+function parseLogged(input: unknown): Outcome<LogEvent | Erased> {
+	if (typeof input === "object" && input !== null && "erased" in input) return parse(Erased, input);
+	const event = parseEvent(input);
+	if (!event.ok) return event;
+	const wrong: Refusal[] = [];
+	for (const [path, day] of daysIn(event.value))
+		if (day < "1970-01-01" || day > "2099-12-31")
+			wrong.push({ path, sentence: `${path} is ${day}; a day from 1970 to 2099 is needed.` });
+	return wrong.length > 0 ? { ok: false, refusals: wrong } : event;
+}
+
+const daysIn = (event: LogEvent): [path: string, day: string][] => [
+	["localDay", event.localDay],
+	...(event.kind === "promise" ? [["body.due", event.body.due] as [string, string]] : []),
+	...(event.kind === "lesson.closed" && event.body.next ? [["body.next", event.body.next] as [string, string]] : []),
+];
+
+const misfit = (path: string, what: string) =>
+	refuse(path, `The ${path} does not fit ${what}: it was changed without it, or the file is damaged.`);
+
+function sealRefusal(section: Section, row: Rows[Exclude<Section, "events">]): ReturnType<typeof refuse> | null {
+	if (section === "skillVersions") {
+		const { hash, skill } = row as Rows["skillVersions"];
+		return seal(skill) === hash ? null : misfit("hash", "the skill it is the seal of");
+	}
+	if (section === "rungVersions") {
+		const { hash, settings } = row as Rows["rungVersions"];
+		return seal(settings) === hash ? null : misfit("hash", "the settings it is the seal of");
+	}
+	if (section === "ladderVersions") {
+		const { hash, ladder } = row as Rows["ladderVersions"];
+		return seal(ladder) === hash ? null : misfit("hash", "the order it is the seal of");
+	}
+	if (section === "skills") {
+		const { version, skill } = row as Rows["skills"];
+		return seal(skill) === version ? null : misfit("version", "what the skill says");
+	}
+	if (section === "ladders") {
+		const { version, ladder } = row as Rows["ladders"];
+		return sealOrder(ladder) === version ? null : misfit("version", "what the ladder says");
+	}
+	return null;
+}
+
+/** Content address of a ladder: of the order of its rungs' versions. */
+export const orderOf = ({ side, policy, start, rungs }: Ladder): z.infer<typeof LadderOrder> => ({
+	...{ side, policy, start },
+	order: rungs.map(({ id, settings }) => ({ id, version: seal(settings) })),
+});
+const sealOrder = (ladder: Ladder) => seal(orderOf(ladder));
+
+/** The JSON Schema of a workbook (draft 2020-12). What only our own checks see is not in it. */
+export const workbookSchema = (): object => ({
+	title: "Peg Ladder workbook",
+	...z.toJSONSchema(Workbook, { unrepresentable: "any", io: "input" }),
+});

@@ -1,0 +1,130 @@
+import type { LessonDigest } from "@/core/log/digest";
+import { byOrder } from "@/core/log/order";
+import type { LastTime } from "./lastTime";
+
+/** One lesson's work on a rung: what stands behind a hole. */
+export interface RungDay {
+	lesson: string;
+	day: string;
+	tries: number;
+	good: number;
+	met: boolean;
+}
+
+export interface RungSum {
+	/** Counted tries on the rung itself, variations left out, over all lessons. */
+	tries: number;
+	good: number;
+	/** Counted tries, variations included: whether the rung is new to the student. */
+	tried: number;
+	/** Lessons that worked on it. */
+	lessons: number;
+	/** Days on which its rule, or a day's part of it, was met. */
+	metDays: string[];
+	/** The latest lessons, oldest first. */
+	recent: RungDay[];
+	/** Most good in a hundred, among days of five tries or more if there is one. */
+	best: { good: number; tries: number; day: string } | null;
+}
+
+/** Everything that happened on a ladder, whatever its rungs are now: small, and stored beside the log. */
+export interface LadderDigest {
+	ladder: string;
+	rungs: Record<string, RungSum>;
+	/** Where the last move put the peg. */
+	standing: string | null;
+	/** From and to of each test-out. */
+	skips: [from: string | null, to: string][];
+	/** The last move whose evidence was taken back, if the peg still rests on one. */
+	unfounded: { lesson: string } | null;
+	last: LastTime | null;
+}
+
+/** Where the peg stood, day by day: a point a lesson, the rung it ended on. */
+export interface PegDay {
+	day: string;
+	lesson: string;
+	/** The rung the peg stood on when the lesson ended; null before its first move. */
+	peg: string | null;
+	tries: number;
+	good: number;
+}
+
+const RECENT = 20;
+const ENOUGH = 5;
+
+/** @param lessons every lesson that worked on the ladder or moved its peg, in any order. */
+export function digestLadder(ladder: string, lessons: readonly LessonDigest[]): LadderDigest {
+	const moves = movesOf(ladder, lessons);
+	const rungs: Record<string, RungSum> = {};
+	for (const [rung, days] of daysByRung(ladder, lessons)) {
+		const sum = (of: (day: (typeof days)[number]) => number) => days.reduce((total, day) => total + of(day), 0);
+		rungs[rung] = {
+			...{ tries: sum((day) => day.tries), good: sum((day) => day.good), tried: sum((day) => day.tried) },
+			lessons: days.length,
+			metDays: [...new Set(days.filter((day) => day.met).map((day) => day.day))],
+			recent: days.slice(-RECENT).map(({ tried: _, ...day }) => day),
+			best: bestOf(days),
+		};
+	}
+	const lastMove = moves.at(-1);
+	return {
+		ladder,
+		rungs,
+		standing: lastMove?.to ?? null,
+		skips: moves.filter((move) => move.reason === "tested out").map((move) => [move.from, move.to]),
+		unfounded: moves.findLast((move) => move.unfounded) ?? null,
+		last: lastOf(ladder, lessons),
+	};
+}
+
+/** The peg's way through the lessons, oldest first. */
+export function pegDays(ladder: string, lessons: readonly LessonDigest[]): PegDay[] {
+	let peg: string | null = null;
+	return byDay(lessons).flatMap((lesson) => {
+		const moves = movesOf(ladder, [lesson]);
+		peg = moves.at(-1)?.to ?? peg;
+		const rungs = lesson.rungs.filter((rung) => rung.ladder === ladder);
+		if (moves.length === 0 && rungs.length === 0) return [];
+		const sum = (of: "tries" | "good") => rungs.reduce((total, rung) => total + rung[of], 0);
+		return [{ day: lesson.day, lesson: lesson.lesson, peg, tries: sum("tries"), good: sum("good") }];
+	});
+}
+
+const byDay = (lessons: readonly LessonDigest[]) =>
+	lessons
+		.filter((lesson) => lesson.opened)
+		.sort((a, b) => (a.day === b.day ? (a.lesson < b.lesson ? -1 : 1) : a.day < b.day ? -1 : 1));
+
+const movesOf = (ladder: string, lessons: readonly LessonDigest[]) =>
+	lessons.flatMap((lesson) => lesson.moves.filter((move) => move.ladder === ladder)).sort(byOrder);
+
+function daysByRung(ladder: string, lessons: readonly LessonDigest[]) {
+	const days = new Map<string, (RungDay & { tried: number })[]>();
+	for (const { lesson, day, rungs } of byDay(lessons))
+		for (const { ladder: on, rung, tries, good, tried, met } of rungs)
+			if (on === ladder) days.set(rung, [...(days.get(rung) ?? []), { lesson, day, tries, good, met, tried }]);
+	return days;
+}
+
+function bestOf(all: readonly RungDay[]): RungSum["best"] {
+	const enough = all.filter((day) => day.tries >= ENOUGH);
+	const days = enough.length > 0 ? enough : all.filter((day) => day.tries > 0);
+	const best = days.reduce<RungDay | null>(
+		(top, day) => (top === null || day.good / day.tries > top.good / top.tries ? day : top),
+		null,
+	);
+	return best && { good: best.good, tries: best.tries, day: best.day };
+}
+
+/** The latest lesson in which the ladder was worked on, seen from its last visit. */
+function lastOf(ladder: string, lessons: readonly LessonDigest[]): LastTime | null {
+	for (const lesson of byDay(lessons).reverse()) {
+		const visit = lesson.last.find((one) => one.ladder === ladder);
+		if (visit) {
+			const { rung, good, tries, cue } = visit;
+			return { lesson: lesson.lesson, day: lesson.day, rung, good, tries, cue };
+		}
+	}
+	return null;
+}

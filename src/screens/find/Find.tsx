@@ -1,0 +1,51 @@
+import Link from "next/link";
+import Form from "react-bootstrap/Form";
+import type { FindPage } from "@/doors/readFind";
+import { Bench } from "@/ui/Bench";
+import css from "@/ui/rows.module.scss";
+
+/** A plain form, so that it answers before any script has loaded, and its address can be kept. */
+export function Find({ query, groups }: FindPage) {
+	return (
+		<Bench margin={<p className="mute">Names, kit, wishes, key positions, cues, rungs, and everything noted.</p>}>
+			<h1>Find</h1>
+			<Form action="/find" method="get" role="search" className="d-flex gap-2 mb-3">
+				<Form.Control
+					key={query}
+					name="q"
+					type="search"
+					defaultValue={query}
+					aria-label="Words to find"
+					dir="auto"
+					maxLength={200}
+					autoComplete="off"
+				/>
+				<button type="submit" className="btn btn-primary">
+					find
+				</button>
+			</Form>
+			{query.trim() !== "" && groups.length === 0 && (
+				<p>Nothing here holds all of these words. Fewer or shorter ones may find it.</p>
+			)}
+			{groups.map(({ name, hits }) => (
+				<section key={name} aria-label={name} className="mb-3">
+					<h2>{name}</h2>
+					<ul className={css.plain}>
+						{hits.map(({ href, title, text }) => (
+							<li key={`${href}${title}${text}`}>
+								<Link href={href} dir="auto">
+									{title}
+								</Link>
+								{text && (
+									<div className="mute" dir="auto">
+										{text.length > 200 ? `${text.slice(0, 200)}…` : text}
+									</div>
+								)}
+							</li>
+						))}
+					</ul>
+				</section>
+			))}
+		</Bench>
+	);
+}

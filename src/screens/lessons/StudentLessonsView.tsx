@@ -1,0 +1,57 @@
+import Link from "next/link";
+import { wrapUp } from "@/core/log/wrap";
+import type { StudentLessons } from "@/doors/readStudents";
+import { Bench } from "@/ui/Bench";
+import { dayWords, fromToday } from "@/ui/dates";
+import { RungFacts } from "@/ui/RungFacts";
+import css from "@/ui/rows.module.scss";
+
+/** What happened, lesson by lesson, latest first: every attempt on its strip, every cue with what followed. */
+export function StudentLessonsView({ student, lessons, total, older }: StudentLessons) {
+	return (
+		<Bench
+			margin={
+				<>
+					<p className="mute">
+						A filled disc is good, an open ring is off, a dash did not count; a notch between two tries is a cue.
+					</p>
+					<ul className={css.plain}>
+						{lessons.map(({ id, day }) => (
+							<li key={id}>
+								<a href={`#${id}`}>{day ? dayWords(day) : "a lesson without a day"}</a>
+							</li>
+						))}
+					</ul>
+				</>
+			}
+		>
+			<h1 dir="auto">
+				<Link href={`/students/${student.id}`}>{student.name}</Link>, lesson by lesson
+			</h1>
+			<p className="mute">{total === 0 ? "No lesson yet." : `${total} in all, the latest first.`}</p>
+			{lessons.map(({ id, day, view }) => {
+				const rungs = wrapUp(view).filter((rung) => rung.student === student.id);
+				return (
+					<section key={id} id={id} aria-label={day ? dayWords(day) : "A lesson"} className="mb-4">
+						<h2>
+							<Link href={`/lessons/${id}`}>{day ? dayWords(day) : "a lesson without a day"}</Link>{" "}
+							<span className="mute">{day && fromToday(day)}</span>
+						</h2>
+						{rungs.length === 0 && <p className="mute">Nothing was counted.</p>}
+						{rungs.map((rung) => (
+							<RungFacts key={`${rung.ladder}${rung.rung}`} rung={rung} day={day ? dayWords(day) : id} />
+						))}
+						{view.closed?.body.remark && <p dir="auto">Remark: {view.closed.body.remark}</p>}
+					</section>
+				);
+			})}
+			{older && (
+				<p>
+					<Link className="btn btn-outline-primary" href={`/students/${student.id}/lessons?before=${older}`}>
+						older ones
+					</Link>
+				</p>
+			)}
+		</Bench>
+	);
+}

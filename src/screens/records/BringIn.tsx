@@ -1,0 +1,202 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useEffect, useRef, useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { plural } from "@/core/words/numbers";
+import type { Preview } from "@/doors/jobs";
+import { Progress } from "./Progress";
+import css from "./records.module.scss";
+import { useJob } from "./useJob";
+
+/** Takes a workbook in: looked at first, then merged or brought in whole, all of it or nothing. */
+export function BringIn() {
+	const router = useRouter();
+	const handle = useJob();
+	const { job } = handle;
+	const input = useRef<HTMLInputElement>(null);
+	const [mode, setMode] = useState<"merge" | "whole">("merge");
+	const [differing, setDiffering] = useState<"keep" | "take">("keep");
+	const taken = job?.kind === "take" && job.state === "done";
+	useEffect(() => {
+		if (taken) router.refresh();
+	}, [taken, router]);
+	const preview = job?.kind === "check" && job.state === "done" ? job.preview : null;
+	return (
+		<div>
+			<Form.Group controlId="workbook" className="mb-2" style={{ maxWidth: 480 }}>
+				<Form.Label>Bring in a workbook</Form.Label>
+				<Form.Control
+					ref={input}
+					type="file"
+					accept=".json,application/json"
+					onChange={() => {
+						const file = input.current?.files?.[0];
+						if (file) handle.start("check", file);
+					}}
+				/>
+				<Form.Text>It is looked at first. Nothing is written until you say so.</Form.Text>
+			</Form.Group>
+			<Progress handle={handle} doing="Bringing in" />
+			{preview && (
+				<PreviewOf
+					preview={preview}
+					mode={mode}
+					differing={differing}
+					onMode={setMode}
+					onDiffering={setDiffering}
+					onTake={() => handle.act({ act: "take", mode, differing })}
+					onLeave={() => {
+						handle.letGo();
+						if (input.current) input.current.value = "";
+					}}
+				/>
+			)}
+			{taken && (
+				<p role="status">
+					<b>Taken in.</b>
+					{mode === "whole" &&
+						" What was here before lies beside the database, in a file whose name begins with “before-import”."}
+				</p>
+			)}
+		</div>
+	);
+}
+
+const sectionWords: Record<string, [string, string]> = {
+	students: ["student", "students"],
+	gone: ["deleted student", "deleted students"],
+	skillVersions: ["version of a skill", "versions of skills"],
+	skills: ["skill", "skills"],
+	rungVersions: ["version of a rung", "versions of rungs"],
+	ladderVersions: ["version of a ladder", "versions of ladders"],
+	ladders: ["ladder", "ladders"],
+	events: ["event of a lesson", "events of lessons"],
+	setAside: ["event set aside", "events set aside"],
+};
+
+function PreviewOf({
+	preview,
+	mode,
+	differing,
+	onMode,
+	onDiffering,
+	onTake,
+	onLeave,
+}: {
+	preview: Preview;
+	mode: "merge" | "whole";
+	differing: "keep" | "take";
+	onMode: (mode: "merge" | "whole") => void;
+	onDiffering: (differing: "keep" | "take") => void;
+	onTake: () => void;
+	onLeave: () => void;
+}) {
+	const wrong = [...preview.refusals, ...preview[mode]];
+	const differs = (["students", "skills", "ladders"] as const).some((name) => (preview.sections[name]?.other ?? 0) > 0);
+	return (
+		<section aria-label="What the file holds" className="mt-2">
+			{preview.scope && (
+				<p className="m-0">
+					{preview.scope.of === "studio" ? "A whole studio." : `One ${preview.scope.of}, with all that belongs to it.`}
+				</p>
+			)}
+			<table className={css.preview}>
+				<thead>
+					<tr className="mute">
+						<th scope="col">in the file</th>
+						<th scope="col">new</th>
+						<th scope="col">here already</th>
+						<th scope="col">here, other words</th>
+					</tr>
+				</thead>
+				<tbody>
+					{Object.entries(preview.sections).map(([name, { fresh, same, other }]) => {
+						const [one, many] = sectionWords[name] ?? [name, name];
+						return (
+							<tr key={name}>
+								<th scope="row">{plural(fresh + same + other, one, many)}</th>
+								<td>{fresh}</td>
+								<td>{same}</td>
+								<td>{other}</td>
+							</tr>
+						);
+					})}
+				</tbody>
+			</table>
+			{preview.back > 0 && (
+				<p>
+					{plural(preview.back, "student who was", "students who were")} deleted here would come back, with their
+					lessons.
+				</p>
+			)}
+			<fieldset className="mb-2">
+				<legend className="visually-hidden">How to take it in</legend>
+				<Form.Check
+					type="radio"
+					id="mode-merge"
+					name="mode"
+					label="Beside what is here"
+					checked={mode === "merge"}
+					onChange={() => onMode("merge")}
+				/>
+				<Form.Check
+					type="radio"
+					id="mode-whole"
+					name="mode"
+					label="In place of everything that is here (a backup is made first)"
+					checked={mode === "whole"}
+					onChange={() => onMode("whole")}
+				/>
+			</fieldset>
+			{differs && mode === "merge" && (
+				<fieldset className="mb-2">
+					<legend className="form-label m-0">Where words differ</legend>
+					<Form.Check
+						type="radio"
+						id="differing-keep"
+						name="differing"
+						label="keep those here"
+						checked={differing === "keep"}
+						onChange={() => onDiffering("keep")}
+					/>
+					<Form.Check
+						type="radio"
+						id="differing-take"
+						name="differing"
+						label="take the file’s"
+						checked={differing === "take"}
+						onChange={() => onDiffering("take")}
+					/>
+				</fieldset>
+			)}
+			{wrong.length > 0 && (
+				<div role="alert">
+					<p className="asks m-0">
+						<b>
+							{plural(wrong.length + preview.more, "thing stands", "things stand")} in the way; nothing of the file can
+							be taken in like this.
+						</b>
+					</p>
+					<ul className={css.wrong}>
+						{wrong.map(({ path, sentence }) => (
+							<li key={`${path}${sentence}`}>
+								{path && <code>{path}</code>} {sentence}
+							</li>
+						))}
+						{preview.more > 0 && <li>and {preview.more} more</li>}
+					</ul>
+				</div>
+			)}
+			<p className="d-flex gap-2">
+				{wrong.length === 0 && (
+					<Button onClick={onTake}>{mode === "merge" ? "take it in" : "replace everything with it"}</Button>
+				)}
+				<Button variant="outline-primary" onClick={onLeave}>
+					leave it
+				</Button>
+			</p>
+		</section>
+	);
+}

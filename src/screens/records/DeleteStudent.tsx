@@ -1,0 +1,72 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { plural } from "@/core/words/numbers";
+import { askErasing, erase, type RecordsPage, type ToErase } from "@/doors/records";
+
+/** Deletes a student with everything, after an export was offered and what will be lost was named. */
+export function DeleteStudent({ students }: Pick<RecordsPage, "students">) {
+	const router = useRouter();
+	const [who, setWho] = useState("");
+	const [takes, setTakes] = useState<ToErase | null>(null);
+	const [done, setDone] = useState("");
+	const name = students.find((student) => student.id === who)?.name ?? "";
+	return (
+		<div>
+			<Form.Group controlId="delete-student" style={{ maxWidth: 480 }}>
+				<Form.Label>Delete a student with everything</Form.Label>
+				<Form.Select
+					value={who}
+					onChange={async (event) => {
+						const id = event.target.value;
+						setWho(id);
+						setTakes(null);
+						setDone("");
+						if (id) setTakes(await askErasing(id));
+					}}
+				>
+					<option value="">choose who</option>
+					{students.map((student) => (
+						<option key={student.id} value={student.id}>
+							{student.name}
+						</option>
+					))}
+				</Form.Select>
+				<Form.Text>
+					A student who only stops is better put away, on their own page: then the count stays and comes back with them.
+				</Form.Text>
+			</Form.Group>
+			{who && takes && (
+				<div className="mt-2">
+					<p>
+						This takes away <b dir="auto">{name}</b> with {plural(takes.ladders, "ladder", "ladders")},{" "}
+						{plural(takes.lessons, "lesson", "lessons")} and {plural(takes.events, "event", "events")}
+						{takes.aside > 0 && `, and ${plural(takes.aside, "event", "events")} set aside`}. Backups made before still
+						hold them.
+					</p>
+					<p className="d-flex gap-2 flex-wrap">
+						<a className="btn btn-primary" href={`/api/workbook?of=student&id=${who}`} download>
+							first, keep a workbook of them
+						</a>
+						<Button
+							variant="outline-primary"
+							onClick={async () => {
+								await erase(who);
+								setDone(`${name} is deleted.`);
+								setWho("");
+								setTakes(null);
+								router.refresh();
+							}}
+						>
+							delete <span dir="auto">{name}</span> for good
+						</Button>
+					</p>
+				</div>
+			)}
+			<p role="status">{done}</p>
+		</div>
+	);
+}

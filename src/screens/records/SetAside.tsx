@@ -1,0 +1,80 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import type { Refusal } from "@/core/words/refuse";
+import { letAsideGo, type RecordsPage, tryAside } from "@/doors/records";
+import { Refusals } from "@/ui/Refusals";
+import css from "@/ui/rows.module.scss";
+
+/** What could not be taken in, and what can be done about it. */
+export function SetAside({ aside }: Pick<RecordsPage, "aside">) {
+	if (aside.length === 0) return <p className="mute">Nothing is set aside.</p>;
+	return (
+		<>
+			<p>
+				These reached the studio and did not fit. Once the reason is mended (a student brought in again, a ladder
+				restored), try them again; or keep their words and let them go.
+			</p>
+			<ul className={css.plain}>
+				{aside.map((one) => (
+					<Aside key={one.n} one={one} />
+				))}
+			</ul>
+		</>
+	);
+}
+
+function Aside({ one }: { one: RecordsPage["aside"][number] }) {
+	const router = useRouter();
+	const [asking, setAsking] = useState(false);
+	const [refused, setRefused] = useState<Refusal[]>([]);
+	const name = `number ${one.dseq} of device ${one.device.slice(0, 8)}`;
+	return (
+		<li>
+			<b>{one.reason}</b>
+			<div className="mute">
+				{name.replace("number", "Number")}, arrived {one.arrivedAt.slice(0, 16).replace("T", " ")} UTC
+			</div>
+			<details>
+				<summary>its words</summary>
+				<pre style={{ whiteSpace: "pre-wrap", overflowWrap: "anywhere" }}>{one.raw.slice(0, 4000)}</pre>
+			</details>
+			<div className="d-flex gap-2 align-items-center">
+				<Button
+					variant="outline-primary"
+					size="sm"
+					onClick={async () => {
+						const outcome = await tryAside(one.n);
+						setRefused(outcome.ok ? [] : outcome.refusals);
+						router.refresh();
+					}}
+				>
+					try again<span className="visually-hidden"> with {name}</span>
+				</Button>
+				{asking ? (
+					<>
+						<Button
+							size="sm"
+							onClick={async () => {
+								await letAsideGo(one.n);
+								router.refresh();
+							}}
+						>
+							lose it for good<span className="visually-hidden"> with {name}</span>
+						</Button>
+						<Button variant="link" size="sm" onClick={() => setAsking(false)}>
+							keep it
+						</Button>
+					</>
+				) : (
+					<Button variant="link" size="sm" onClick={() => setAsking(true)}>
+						let it go<span className="visually-hidden"> as {name}</span>
+					</Button>
+				)}
+			</div>
+			<Refusals refusals={refused} />
+		</li>
+	);
+}

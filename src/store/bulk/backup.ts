@@ -1,0 +1,122 @@
+import { rmSync } from "node:fs";
+import { createClient } from "@libsql/client";
+import { parseRow, type Section, sectionNames } from "@/core/formats/workbook";
+import { type Outcome, type Refusal, refuse } from "@/core/words/refuse";
+import { openStore } from "../db";
+import { homes, type SqlRow } from "./tables";
+
+/** One file that holds everything as it was at one moment, while lessons go on. */
+export async function backUp(here: string, to: string): Promise<void> {
+	rmSync(to, { force: true });
+	const client = createClient({ url: `file:${here}` });
+	try {
+		await client.execute({ sql: "vacuum into ?", args: [to] });
+	} finally {
+		client.close();
+	}
+}
+
+export interface BackupSays {
+	studio: string;
+	epoch: number;
+	demo: boolean;
+	students: number;
+	ladders: number;
+	attempts: number;
+	lastDay: string | null;
+}
+
+const PAGE = 500;
+const LISTED = 50;
+
+/**
+ * Whether a file is a backup that can be brought back: a sound database of ours, of
+ * this version or an older one (which is brought up to date, so give it a copy), every
+ * document and event in it readable and true to its seal.
+ */
+export async function checkBackup(
+	copy: string,
+	progress: (rows: number, of: number) => void,
+): Promise<Outcome<BackupSays>> {
+	const client = createClient({ url: `file:${copy}` });
+	try {
+		const sound = await client.execute("pragma integrity_check").catch(() => null);
+		if (!sound) return refuse("", "The file is not a database; a backup is the file that “back up” made.");
+		if (String(sound.rows[0]?.[0]) !== "ok")
+			return refuse("", `The file is damaged: ${String(sound.rows[0]?.[0]).slice(0, 200)}. Use an older backup.`);
+		const tables = new Set(
+			(await client.execute("select name from sqlite_master where type = 'table'")).rows.map((row) => String(row[0])),
+		);
+		const missing = ["studio", "student", "event", "quarantine"].filter((name) => !tables.has(name));
+		if (missing.length > 0) return refuse("", "The file is a database, but not one of Peg Ladder's.");
+	} finally {
+		client.close();
+	}
+	let store: Awaited<ReturnType<typeof openStore>>;
+	try {
+		store = await openStore(`file:${copy}`);
+	} catch {
+		return refuse("", "The backup was made by a newer Peg Ladder; update this one first.");
+	}
+	try {
+		const refusals: Refusal[] = [];
+		const { rows } = await store.client.execute("select count(*) as n from event");
+		const of = Number(rows[0]?.n ?? 0);
+		let seen = 0;
+		for (const section of sectionNames) {
+			for await (const page of pagesOf(store.client, section)) {
+				for (const row of page) {
+					const read = rowOf(section, row);
+					if (!read.ok && refusals.length < LISTED)
+						refusals.push(
+							...read.refusals.map(({ path, sentence }) => ({
+								path: `${section} ${row.id ?? row.hash}.${path}`,
+								sentence,
+							})),
+						);
+				}
+				if (section !== "events") continue;
+				seen += page.length;
+				progress(seen, of);
+			}
+		}
+		if (refusals.length > 0) return { ok: false, refusals };
+		return { ok: true, value: await whatItSays(store.client) };
+	} finally {
+		store.close();
+	}
+}
+
+const rowOf = (section: Section, row: SqlRow): Outcome<unknown> => {
+	try {
+		return parseRow(section, homes[section].fromSql(row));
+	} catch {
+		return refuse("body", "The row's text is not JSON.");
+	}
+};
+
+async function* pagesOf(client: ReturnType<typeof createClient>, section: Section): AsyncGenerator<SqlRow[]> {
+	const { table, columns, where } = homes[section];
+	for (let after = 0; ; ) {
+		const { rows } = await client.execute({
+			sql: `select ${columns.join(", ")}, rowid as at_row from ${table} where ${where} and rowid > ? order by rowid limit ${PAGE}`,
+			args: [after],
+		});
+		if (rows.length > 0) yield rows as unknown as SqlRow[];
+		if (rows.length < PAGE) return;
+		after = Number(rows.at(-1)?.at_row);
+	}
+}
+
+async function whatItSays(client: ReturnType<typeof createClient>): Promise<BackupSays> {
+	const one = async (sql: string) => (await client.execute(sql)).rows[0];
+	const studio = await one("select id, epoch, demo from studio");
+	const n = async (sql: string) => Number((await one(sql))?.[0] ?? 0);
+	return {
+		...{ studio: String(studio?.id ?? ""), epoch: Number(studio?.epoch ?? 0), demo: Boolean(studio?.demo) },
+		students: await n("select count(*) from student where deleted_at is null"),
+		ladders: await n("select count(*) from ladder"),
+		attempts: await n("select count(*) from event where kind = 'attempt'"),
+		lastDay: ((await one("select max(local_day) from event where local_day <> ''"))?.[0] as string | null) ?? null,
+	};
+}

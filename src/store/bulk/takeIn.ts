@@ -1,0 +1,143 @@
+import type { Transaction } from "@libsql/client";
+import { type Client, createClient } from "@libsql/client";
+import { v7 as uuid } from "uuid";
+import { type Section, sectionNames } from "@/core/formats/workbook";
+import { ERASED, homes } from "./tables";
+
+/**
+ * Taking a staged file in, in one transaction: all of it or nothing. It runs in a
+ * process of its own, so that the server goes on answering; other writers wait and
+ * try again, and a phone keeps what it has until then.
+ */
+
+export interface TakeIn {
+	/** `whole`: in place of what is here. `merge`: beside it. */
+	mode: "whole" | "merge";
+	/** In a merge, for documents that are here with other words: keep those, or take the file's. */
+	differing: "keep" | "take";
+	/** Makes the studio a demo with a new id, so that devices let go of what belonged to the old one. */
+	demo?: boolean;
+}
+
+/** Later ones refer to earlier ones. */
+const order: Section[] = [
+	...(["students", "gone", "skillVersions", "skills"] as const),
+	...(["rungVersions", "ladderVersions", "ladders", "events", "setAside"] as const),
+];
+
+const projections = ["projection", "lesson_digest", "lesson_work", "ladder_digest", "student_digest", "said", "link"];
+
+export async function takeInStaged(staging: string, here: string, how: TakeIn): Promise<void> {
+	await inOneGo(here, staging, async (tx) => {
+		if (how.mode === "whole") await empty(tx);
+		for (const section of order) {
+			if (section === "students" || section === "events") await makeRoom(tx, section);
+			await insertSection(tx, section, "staged", `"${section}"`, "at_row");
+		}
+		if (how.mode === "merge" && how.differing === "take")
+			for (const section of ["students", "skills", "ladders"] as const) await overwrite(tx, section);
+		await tx.execute("update ladder set name = (select name from skill where skill.id = ladder.skill) where name = ''");
+		await nextEpoch(tx, how);
+	});
+}
+
+/** Puts a checked backup in place of what is here; the studio is then the backup's, in a new epoch. */
+export async function restoreBackup(backup: string, here: string): Promise<void> {
+	await inOneGo(here, backup, async (tx) => {
+		await empty(tx);
+		for (const section of order)
+			await insertSection(tx, section, "staged", homes[section].table, "rowid", homes[section].where);
+		const [was] = (await tx.execute("select epoch from studio")).rows;
+		const [now] = (await tx.execute("select id, epoch, demo, created_at from staged.studio")).rows;
+		if (now) {
+			await tx.execute("delete from studio");
+			await tx.execute({
+				sql: "insert into studio (id, epoch, demo, created_at) values (?, ?, ?, ?)",
+				args: [
+					now.id ?? null,
+					Math.max(Number(was?.epoch ?? 0), Number(now.epoch)) + 1,
+					now.demo ?? 0,
+					now.created_at ?? null,
+				],
+			});
+		} else await nextEpoch(tx, { mode: "whole", differing: "keep" });
+	});
+}
+
+const WAIT_MS = 10_000;
+
+async function inOneGo(here: string, other: string, work: (tx: Transaction) => Promise<void>): Promise<void> {
+	const client: Client = createClient({ url: `file:${here}`, timeout: WAIT_MS });
+	try {
+		// The client keeps one connection until a transaction takes it: what is attached now is there in it.
+		await client.execute({ sql: "attach ? as staged", args: [other] });
+		const tx = await client.transaction("write");
+		try {
+			await tx.execute("pragma defer_foreign_keys = on");
+			await work(tx);
+			await tx.commit();
+		} finally {
+			tx.close();
+		}
+	} finally {
+		client.close();
+	}
+}
+
+async function empty(tx: Transaction): Promise<void> {
+	for (const table of [
+		...projections,
+		...["event", "quarantine", "ladder", "skill", "student", "ladder_version", "rung_version", "skill_version"],
+	])
+		await tx.execute(`delete from ${table}`);
+}
+
+async function insertSection(
+	tx: Transaction,
+	section: Section,
+	schema: string,
+	from: string,
+	by: string,
+	where = "1",
+): Promise<void> {
+	const { table, columns } = homes[section];
+	const names = columns.join(", ");
+	await tx.execute(
+		`insert or ignore into ${table} (${names}) select ${names} from ${schema}.${from} where ${where} order by ${by}`,
+	);
+}
+
+/** Who was deleted here and is in the file comes back, and so do the words of their events. */
+async function makeRoom(tx: Transaction, section: "students" | "events"): Promise<void> {
+	await tx.execute(
+		section === "students"
+			? "delete from student where deleted_at is not null and id in (select id from staged.students)"
+			: `delete from event where kind = '${ERASED}' and id in (select id from staged.events where kind <> '${ERASED}')`,
+	);
+}
+
+/** The file's words in place of those here, as a new revision. */
+async function overwrite(tx: Transaction, section: "students" | "skills" | "ladders"): Promise<void> {
+	const { table, columns } = homes[section];
+	const taken = columns.filter((column) => !["id", "rev", "created_at", "updated_at", "deleted_at"].includes(column));
+	await tx.execute({
+		sql: `update ${table} set rev = ${table}.rev + 1, updated_at = ?, ${taken.map((c) => `${c} = s.${c}`).join(", ")}
+			from staged."${section}" s where s.id = ${table}.id and (s.body <> ${table}.body or s.archived_at is not ${table}.archived_at)`,
+		args: [new Date().toISOString()],
+	});
+}
+
+async function nextEpoch(tx: Transaction, how: TakeIn): Promise<void> {
+	if (how.demo) {
+		await tx.execute("delete from studio");
+		await tx.execute({ sql: "insert into studio (id, epoch, demo) values (?, 1, 1)", args: [uuid()] });
+		return;
+	}
+	if (how.mode === "merge") return;
+	const { rowsAffected } = await tx.execute("update studio set epoch = epoch + 1");
+	if (rowsAffected === 0)
+		await tx.execute({ sql: "insert into studio (id, epoch, demo) values (?, 1, 0)", args: [uuid()] });
+}
+
+/** Every section there is must be among those taken in. */
+if (order.length !== sectionNames.length) throw new Error("a section of the workbook is never taken in");

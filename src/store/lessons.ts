@@ -1,0 +1,58 @@
+import { and, eq, lt, or, sql } from "drizzle-orm";
+import type { LessonDigest } from "@/core/log/digest";
+import { foldLesson, type LessonView } from "@/core/log/lesson";
+import type { Store } from "./db";
+import { eventsAfter } from "./events";
+import * as t from "./schema";
+
+/** One lesson, folded from its events; null when nothing of it ever arrived. */
+export async function lessonView(store: Store, lesson: string): Promise<LessonView | null> {
+	const { events } = await eventsAfter(store, 0, lesson);
+	return events.length > 0 ? foldLesson(events) : null;
+}
+
+/** Lessons that were opened and not yet closed, oldest first. */
+export async function openLessons({ db }: Store): Promise<LessonDigest[]> {
+	const rows = await db
+		.select({ body: t.lessonDigest.body })
+		.from(t.lessonDigest)
+		.where(and(eq(t.lessonDigest.closed, false), eq(t.lessonDigest.opened, true)))
+		.orderBy(t.lessonDigest.day, t.lessonDigest.lesson)
+		.limit(20);
+	return rows.map((row) => row.body);
+}
+
+/** A student's lessons, latest first; before a place in that order, if one is given. */
+export async function lessonsOf(
+	{ db }: Store,
+	student: string,
+	atMost: number,
+	before?: { day: string; lesson: string },
+): Promise<LessonDigest[]> {
+	const { day, lesson } = t.lessonWork;
+	const rows = await db
+		.selectDistinct({ day, lesson, body: t.lessonDigest.body })
+		.from(t.lessonWork)
+		.innerJoin(t.lessonDigest, eq(t.lessonDigest.lesson, lesson))
+		.where(
+			and(
+				eq(t.lessonWork.student, student),
+				before ? or(lt(day, before.day), and(eq(day, before.day), lt(lesson, before.lesson))) : undefined,
+			),
+		)
+		.orderBy(sql`${day} desc`, sql`${lesson} desc`)
+		.limit(atMost);
+	return rows.map((row) => row.body);
+}
+
+export interface StudentDigest {
+	student: string;
+	lessons: number;
+	last: string | null;
+	next: string | null;
+}
+
+/** When each student was last here and comes next. */
+export async function studentDigests({ db }: Store): Promise<Map<string, StudentDigest>> {
+	return new Map((await db.select().from(t.studentDigest)).map((row) => [row.student, row]));
+}

@@ -1,0 +1,54 @@
+import { and, asc, desc, eq, isNull, like, sql } from "drizzle-orm";
+import type { Kept, SaidKind } from "@/core/log/keeping";
+import type { Store } from "./db";
+import * as t from "./schema";
+
+const kept = {
+	...{ id: t.said.id, student: t.said.student, text: t.said.text, day: t.said.day },
+	...{ due: t.said.due, closedBy: t.said.closedBy },
+};
+
+/** Promises not kept yet, by their due day: of one student, or all. */
+export async function openPromises({ db }: Store, student?: string, atMost = 200): Promise<Kept[]> {
+	return db
+		.select(kept)
+		.from(t.said)
+		.where(open("promise", student))
+		.orderBy(asc(t.said.due), asc(t.said.lamport))
+		.limit(atMost);
+}
+
+/** What is parked and still there, newest first. */
+export async function openParked({ db }: Store, student?: string, atMost = 200): Promise<Kept[]> {
+	return db.select(kept).from(t.said).where(open("parked", student)).orderBy(desc(t.said.lamport)).limit(atMost);
+}
+
+/** What is open of one kind: of one student, or of everybody who is not put away. */
+const open = (kind: SaidKind, student?: string) =>
+	and(
+		eq(t.said.kind, kind),
+		isNull(t.said.closedBy),
+		student
+			? eq(t.said.student, student)
+			: sql`(${t.said.student} is null or ${t.said.student} in (select ${t.student.id} from ${t.student} where ${t.student.archivedAt} is null and ${t.student.deletedAt} is null))`,
+	);
+
+export interface Found {
+	id: string;
+	kind: SaidKind;
+	student: string | null;
+	lesson: string | null;
+	day: string;
+	text: string;
+}
+
+/** Everything said that holds all these words, newest first. `words` are folded already. */
+export async function searchSaid({ db }: Store, words: readonly string[], atMost: number): Promise<Found[]> {
+	const holds = words.map((word) => like(t.said.folded, sql`${`%${word.replace(/[\\%_]/g, "\\$&")}%`} escape '\\'`));
+	return db
+		.select()
+		.from(t.said)
+		.where(and(...holds))
+		.orderBy(desc(t.said.day), desc(t.said.lamport))
+		.limit(atMost);
+}
