@@ -43,6 +43,44 @@ export function compare({ name, baseline, ours, theirs, turns, repeat, goal }: P
 	);
 }
 
+/** Two ways of doing one thing, each of which says itself how long it took, or how large it was. */
+export interface Against {
+	name: string;
+	baseline: string;
+	ours: () => Promise<number>;
+	theirs: () => Promise<number>;
+	turns: number;
+	unit: "ms" | "s";
+	/** At most this many times the baseline's. */
+	goal: number | null;
+}
+
+/** How many times the baseline's ours is: the median over the turns, its quartiles, and the extremes. */
+export async function against({ name, baseline, ours, theirs, turns, unit, goal }: Against): Promise<void> {
+	const ratios: number[] = [];
+	const times: { ours: number; theirs: number }[] = [];
+	for (let turn = 0; turn <= turns; turn++) {
+		// Each goes first in every other turn.
+		const first = turn % 2 ? ours : theirs;
+		const one = await first();
+		const other = await (first === ours ? theirs : ours)();
+		if (turn === 0) continue;
+		const pair = first === ours ? { ours: one, theirs: other } : { ours: other, theirs: one };
+		times.push(pair);
+		ratios.push(pair.ours / pair.theirs);
+	}
+	const sorted = [...ratios].sort((a, b) => a - b);
+	const at = (share: number) => (sorted[Math.round(share * (sorted.length - 1))] as number).toFixed(2);
+	const middle = (of: "ours" | "theirs") => `${median(times.map((one) => one[of])).toFixed(2)} ${unit}`;
+	console.log(`${name}\n  against ${baseline}`);
+	console.log(
+		`  ${verdict(median(ratios), goal)} (half of ${turns} turns from ${at(0.25)} to ${at(0.75)}, all from ${at(0)} to ${at(1)}; ours ${middle("ours")}, theirs ${middle("theirs")})`,
+	);
+}
+
+export const verdict = (ratio: number, goal: number | null): string =>
+	`${ratio.toFixed(2)} times the baseline's${goal === null ? "" : `; goal ${goal}: ${ratio <= goal ? "met" : `missed by ${(ratio - goal).toFixed(2)}`}`}`;
+
 /**
  * What a piece of work allocates on its way, in kB: the heap and array buffers right
  * after it against a freshly collected heap before it. Needs --expose-gc.

@@ -84,7 +84,7 @@ export class Studio {
 	}
 }
 
-const freePort = () =>
+export const freePort = () =>
 	new Promise<number>((resolve, reject) => {
 		const probe = createServer();
 		probe.once("error", reject);

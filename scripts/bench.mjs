@@ -1,10 +1,6 @@
-// npm run bench: ratios against baselines that are code in bench/.
-import { spawnSync } from "node:child_process";
-import { at, install, root } from "./lib.mjs";
+// npm run bench [-- NAME ...]: ratios against baselines that are code in bench/.
+import { at, build, install, run } from "./lib.mjs";
 
 install();
-const { status } = spawnSync(process.execPath, ["--expose-gc", "--import", "tsx", at("bench", "run.ts")], {
-	cwd: root,
-	stdio: "inherit",
-});
-process.exit(status ?? 1);
+build();
+run(process.execPath, ["--expose-gc", "--import", "tsx", at("bench", "run.ts"), ...process.argv.slice(2)]);

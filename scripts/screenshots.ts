@@ -1,12 +1,14 @@
 import { mkdirSync } from "node:fs";
 import { chromium, type Page } from "@playwright/test";
 import { chromiumPath, quiet } from "../e2e/browser";
+import prepareDemo from "../e2e/setup";
 import { Studio } from "../e2e/studio";
 
 const bench = { width: 1280, height: 800 };
 const phone = { width: 390, height: 844 };
 const folder = "docs/screenshots";
 
+await prepareDemo();
 const studio = await Studio.make(true);
 const browser = await chromium.launch({ executablePath: chromiumPath(), args: quiet });
 const context = await browser.newContext({ locale: "en-GB", hasTouch: true });

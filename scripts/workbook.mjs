@@ -1,8 +1,8 @@
 // npm run workbook -- export FILE [--student ID | --skill ID | --ladder ID]
 // npm run workbook -- import FILE [--whole] [--take] [--check]
 import { spawn } from "node:child_process";
-import { rmSync } from "node:fs";
-import { resolve } from "node:path";
+import { mkdirSync, rmSync } from "node:fs";
+import { dirname, join, resolve } from "node:path";
 import { createInterface } from "node:readline";
 import { at, install, root } from "./lib.mjs";
 
@@ -21,6 +21,13 @@ if (!file || !["export", "import"].includes(verb)) {
 }
 install();
 const database = process.env.DATABASE_URL ?? `file:${at(".data", "studio.db")}`;
+if (!database.startsWith("file:")) {
+	console.error("DATABASE_URL must be a file: path; a database elsewhere cannot be filled from here.");
+	process.exit(2);
+}
+/** What is made on the way lies beside the database. */
+const folder = dirname(resolve(database.slice("file:".length)));
+mkdirSync(folder, { recursive: true });
 
 /** Runs one job of records.ts, shows how far it is, and gives back what came of it. */
 async function job(...words) {
@@ -49,7 +56,7 @@ if (verb === "export") {
 	await job("export", path, JSON.stringify(scope));
 	console.log(`Written to ${file}.`);
 } else {
-	const staging = at(".data", `staging-${process.pid}.db`);
+	const staging = join(folder, `staging-${process.pid}.db`);
 	const mode = options.includes("--whole") ? "whole" : "merge";
 	try {
 		const preview = await job("check", path, staging);
@@ -62,12 +69,10 @@ if (verb === "export") {
 			console.error("Nothing was taken in.");
 			process.exitCode = 1;
 		} else if (!options.includes("--check")) {
-			const safety = mode === "whole" ? [at(".data", `before-import-${Date.now()}.db`)] : [];
+			const safety = mode === "whole" ? [join(folder, `before-import-${Date.now()}.db`)] : [];
 			const how = { mode, differing: options.includes("--take") ? "take" : "keep" };
 			await job("take", staging, JSON.stringify(how), ...safety);
-			console.log(
-				safety[0] ? "Taken in; what was here before is in .data, in a file called before-import." : "Taken in.",
-			);
+			console.log(safety[0] ? `Taken in; what was here before is in ${safety[0]}.` : "Taken in.");
 		}
 	} finally {
 		for (const end of ["", "-wal", "-shm"]) rmSync(staging + end, { force: true });

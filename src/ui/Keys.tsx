@@ -1,8 +1,8 @@
 "use client";
 
-import { useEffect, useState } from "react";
-import Modal from "react-bootstrap/Modal";
+import { type ComponentType, useEffect, useState } from "react";
 import css from "./frame.module.scss";
+import type { KeySheetProps } from "./KeySheet";
 import { useKeys } from "./useKeys";
 
 export interface KeyHint {
@@ -16,17 +16,26 @@ const everywhere: readonly KeyHint[] = [
 	{ keys: ["Esc"], does: "close what is open" },
 ];
 
-const Key = ({ name }: { name: string }) => <kbd className={css.key}>{name}</kbd>;
+export const Key = ({ name }: { name: string }) => <kbd className={css.key}>{name}</kbd>;
 
 /** The line of keys at the foot of a bench, and the whole list on `?`. */
 export function KeyLine({ hints }: { hints: readonly KeyHint[] }) {
 	const [open, setOpen] = useState(false);
+	const [Sheet, setSheet] = useState<ComponentType<KeySheetProps> | null>(null);
 	useKeys({ "?": () => setOpen(true) });
 	useEffect(() => {
 		const show = () => setOpen(true);
 		window.addEventListener("peg-ladder-keys", show);
 		return () => window.removeEventListener("peg-ladder-keys", show);
 	}, []);
+	useEffect(() => {
+		// Fetched when it is first asked for; where that fails nothing else does.
+		if (open)
+			import("./KeySheet").then(
+				({ KeySheet }) => setSheet(() => KeySheet),
+				() => setOpen(false),
+			);
+	}, [open]);
 	const all = [...hints, ...everywhere];
 	return (
 		<>
@@ -40,25 +49,7 @@ export function KeyLine({ hints }: { hints: readonly KeyHint[] }) {
 					</span>
 				))}
 			</div>
-			<Modal show={open} onHide={() => setOpen(false)} aria-labelledby="keys-title">
-				<Modal.Header closeButton>
-					<h2 id="keys-title">Keys</h2>
-				</Modal.Header>
-				<Modal.Body>
-					<dl>
-						{all.map(({ keys, does }) => (
-							<div key={does} className="d-flex gap-3 mb-1">
-								<dt style={{ minWidth: 90 }}>
-									{keys.map((key) => (
-										<Key key={key} name={key} />
-									))}
-								</dt>
-								<dd className="m-0">{does}</dd>
-							</div>
-						))}
-					</dl>
-				</Modal.Body>
-			</Modal>
+			{Sheet && <Sheet all={all} open={open} onClose={() => setOpen(false)} />}
 		</>
 	);
 }

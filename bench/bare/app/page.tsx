@@ -1,0 +1,3 @@
+export default function Page() {
+	return <h1>A page</h1>;
+}

@@ -1,0 +1,67 @@
+import { get } from "node:http";
+import prepareDemo from "../e2e/setup";
+import { Studio } from "../e2e/studio";
+import { verdict } from "./measure";
+import { serve } from "./serve";
+
+const routes: [name: string, path: string, goal: number][] = [
+	["the lesson", "/live", 1.6],
+	["wrap-up", "/wrap", 2.5],
+	["Today", "/", 2.5],
+	["students", "/students", 2.5],
+	["one student", "/students/isolde", 2.5],
+	["a student's lessons", "/students/isolde/lessons", 2.5],
+	["skill bench", "/skills/clubs", 2.5],
+	["ladder bench", "/ladders/isolde-clubs", 2.5],
+	["records", "/records", 2.5],
+	["find", "/find", 2.5],
+];
+
+/** Compressed JavaScript that a page asks for before it can be used. */
+export async function weight(): Promise<void> {
+	await prepareDemo();
+	const studio = await Studio.make(true);
+	const bare = await serve("bare", ":memory:");
+	try {
+		const base = await scriptsOf(bare.url, "/");
+		console.log(`compressed JavaScript of each route, against a bare page of the same framework (${kB(base)})`);
+		for (const [name, path, goal] of routes) {
+			const bytes = await scriptsOf(studio.url, path);
+			console.log(`  ${name.padEnd(20)} ${kB(bytes).padStart(7)}  ${verdict(bytes / base, goal)}`);
+		}
+	} finally {
+		bare.end();
+		await studio.end();
+	}
+}
+
+const kB = (bytes: number) => `${(bytes / 1024).toFixed(0)} kB`;
+
+/** Bytes over the wire of all scripts that the page's HTML names, but for those that only old browsers read. */
+async function scriptsOf(url: string, path: string): Promise<number> {
+	const html = await (await fetch(url + path)).text();
+	const tags = html.match(/<script[^>]*\bsrc="[^"]+"[^>]*>/g) ?? [];
+	const sources = new Set(
+		tags.filter((tag) => !/\bnomodule\b/i.test(tag)).map((tag) => /src="([^"]+)"/.exec(tag)?.[1] ?? ""),
+	);
+	let bytes = 0;
+	for (const source of sources) bytes += await wireSize(url + source);
+	return bytes;
+}
+
+/** fetch() undoes the compression; here it is what counts. */
+const wireSize = (url: string) =>
+	new Promise<number>((resolve, reject) => {
+		get(url, { headers: { "accept-encoding": "gzip" } }, (response) => {
+			let bytes = 0;
+			response.on("data", (piece: Buffer) => {
+				bytes += piece.length;
+			});
+			// The server leaves the smallest as they are.
+			response.on("end", () =>
+				response.headers["content-encoding"] === "gzip" || bytes < 1500
+					? resolve(bytes)
+					: reject(new Error(`${url} is not compressed`)),
+			);
+		}).on("error", reject);
+	});
