@@ -1,11 +1,14 @@
+import { execFile } from "node:child_process";
 import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { promisify } from "node:util";
 import type { Download, Page } from "@playwright/test";
 import { accessible, allSent, expect, good, keptMark, test, touch } from "./studio";
 
 /** Out, in, back, aside and away, as a coach does it. */
 test.use({ demo: true, viewport: { width: 1280, height: 800 }, expected: /status of 409|Failed to fetch/ });
 
+const run = promisify(execFile);
 const saved = async (download: Download): Promise<string> => readFileSync(await download.path(), "utf8");
 const part = (page: Page, name: string) => page.getByRole("region", { name, exact: true });
 
@@ -163,4 +166,30 @@ test("a student's lessons are read back to the first one, page by page", async (
 	}
 	await expect(days).toHaveCount(3);
 	await expect(page.getByRole("link", { name: "older ones" })).toHaveCount(0);
+});
+
+test("the same from a terminal: out, into a studio that is not there yet, and out again, byte for byte", async ({
+	studio,
+}) => {
+	const workbook = (database: string, ...words: string[]) =>
+		run(process.execPath, ["scripts/workbook.mjs", ...words], { env: { ...process.env, DATABASE_URL: database } });
+	const [out, again, one] = ["out.json", "again.json", "one.json"].map((name) => join(studio.folder, name)) as [
+		string,
+		string,
+		string,
+	];
+	const other = `file:${join(studio.folder, "elsewhere", "other.db")}`;
+	await workbook(studio.database, "export", out);
+	const { stdout } = await workbook(other, "import", out);
+	expect(stdout).toContain("students: 10 new, 0 here already");
+	expect(stdout).toContain("Taken in.");
+	await workbook(other, "export", again);
+	expect(readFileSync(again).equals(readFileSync(out))).toBe(true);
+
+	await workbook(other, "export", one, "--student", "odile");
+	expect((await workbook(studio.database, "import", one, "--check")).stdout).toContain(
+		"students: 0 new, 1 here already",
+	);
+	writeFileSync(one, "{}");
+	await expect(workbook(other, "import", one)).rejects.toThrow(/Format is missing/);
 });

@@ -1,5 +1,5 @@
-// npm run planted: what the demo's model planted, for charts and people to find again.
+// npm run planted [-- --json]: what the demo's model planted, for charts and people to find again.
 import { install, runTs } from "./lib.mjs";
 
 install();
-runTs("scripts/planted.ts");
+runTs("scripts/planted.ts", process.argv.slice(2));

@@ -1,12 +1,14 @@
 // Lists what the demo's model planted, one line for each student and skill.
 import { planted } from "@demo/planted";
 
-for (const { student, skill, favourite, direction, cause, hears, relapses, tires, forgets } of planted())
-	console.log(
-		[
-			`${student}, ${skill}: ${favourite} goes ${direction}, from ${cause}`,
-			`hears ${hears.join(" and ")}`,
-			`tires after ${tires} tries, forgets ${forgets} of a rung a day`,
-			...relapses.map(({ weeksAgo, drop }) => `fell back ${drop} rungs ${weeksAgo} weeks ago`),
-		].join("; "),
-	);
+if (process.argv.includes("--json")) console.log(JSON.stringify(planted(), null, 2));
+else
+	for (const { student, skill, favourite, direction, cause, hears, relapses, tires, forgets } of planted())
+		console.log(
+			[
+				`${student}, ${skill}: ${favourite} goes ${direction}, from ${cause}`,
+				`hears ${hears.join(" and ")}`,
+				`tires after ${tires} tries, forgets ${forgets} of a rung a day`,
+				...relapses.map(({ weeksAgo, drop }) => `fell back ${drop} rungs ${weeksAgo} weeks ago`),
+			].join("; "),
+		);

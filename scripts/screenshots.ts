@@ -45,7 +45,7 @@ try {
 	await shot("ladder", bench, "/ladders/isolde-clubs");
 	await shot("rung", bench, "/ladders/isolde-clubs", () => press("Three clubs, slow"));
 	await shot("live-phone", phone, "/", async () => {
-		await press("lesson: Isolde Brankovar, Three-club cascade, left");
+		await press("lesson: Teodor Quillfeather, Three-club cascade, right");
 		await touch("GOOD", "good, but release", "GOOD", "GOOD", "missed height", "GOOD", "GOOD", "no count", "GOOD");
 		await touch("good, but height", "good, but height", "missed height");
 		await page.getByText("Correct height").waitFor();
@@ -61,8 +61,11 @@ try {
 		await page.getByRole("link", { name: "wrap up" }).click();
 		await page.getByLabel("Remark, for you").fill("Height comes after release: watch that first.");
 	});
-	await shot("lesson", bench, "/students/bram", () => page.getByRole("row").nth(1).getByRole("link").click());
+	await shot("lesson", bench, "/students/teodor", () => page.getByRole("row").nth(1).getByRole("link").click());
 	await shot("ladders", bench, "/ladders");
+	await shot("history", bench, "/students/bram/lessons");
+	await shot("records", bench, "/records");
+	await shot("find", bench, "/find?q=lantern");
 } finally {
 	await browser.close();
 	await studio.end();

@@ -12,6 +12,8 @@ export interface Hit {
 	title: string;
 	/** The text that holds the words, where it is not the title. */
 	text: string;
+	/** When it was said; empty where that does not matter. */
+	day: string;
 }
 
 export interface FindPage {
@@ -50,7 +52,7 @@ export async function readFind(query: string): Promise<FindPage> {
 	};
 	const hit = (href: string, title: string, texts: readonly string[]): Hit[] => {
 		const text = found(title, texts);
-		return text === null ? [] : [{ href, title, text }];
+		return text === null ? [] : [{ href, title, text, day: "" }];
 	};
 	const groups = [
 		{
@@ -88,8 +90,8 @@ export async function readFind(query: string): Promise<FindPage> {
 			name: "Said and noted",
 			hits: said.map(({ kind, student, lesson, day, text }) => ({
 				href: lesson ? `/lessons/${lesson}` : student ? `/students/${student}` : "/",
-				title: [names.get(student ?? ""), saidWords[kind], day].filter(Boolean).join(", "),
-				text,
+				title: [names.get(student ?? ""), saidWords[kind]].filter(Boolean).join(", "),
+				...{ text, day },
 			})),
 		},
 	];

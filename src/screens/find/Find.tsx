@@ -2,6 +2,7 @@ import Link from "next/link";
 import Form from "react-bootstrap/Form";
 import type { FindPage } from "@/doors/readFind";
 import { Bench } from "@/ui/Bench";
+import { dayWords } from "@/ui/dates";
 import css from "@/ui/rows.module.scss";
 
 /** A plain form, so that it answers before any script has loaded, and its address can be kept. */
@@ -31,11 +32,12 @@ export function Find({ query, groups }: FindPage) {
 				<section key={name} aria-label={name} className="mb-3">
 					<h2>{name}</h2>
 					<ul className={css.plain}>
-						{hits.map(({ href, title, text }) => (
+						{hits.map(({ href, title, text, day }) => (
 							<li key={`${href}${title}${text}`}>
 								<Link href={href} dir="auto">
 									{title}
 								</Link>
+								{day && <span className="mute"> {dayWords(day)}</span>}
 								{text && (
 									<div className="mute" dir="auto">
 										{text.length > 200 ? `${text.slice(0, 200)}…` : text}

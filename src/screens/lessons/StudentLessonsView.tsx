@@ -13,7 +13,8 @@ export function StudentLessonsView({ student, lessons, total, older }: StudentLe
 			margin={
 				<>
 					<p className="mute">
-						A filled disc is good, an open ring is off, a dash did not count; a notch between two tries is a cue.
+						A filled disc is good, an open ring is off, a dash did not count; a notch between two tries is a cue. Grey
+						ones were tried on a variation and count for themselves.
 					</p>
 					<ul className={css.plain}>
 						{lessons.map(({ id, day }) => (
