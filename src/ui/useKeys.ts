@@ -1,21 +1,25 @@
 "use client";
 
-import { useEffect } from "react";
+import { useEffect, useRef } from "react";
 
 const isTyping = (target: EventTarget | null): boolean =>
 	target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
 /** Plain single keys, never while somebody types and never with a modifier. */
 export function useKeys(bindings: Readonly<Record<string, (event: KeyboardEvent) => void>>): void {
+	const latest = useRef(bindings);
+	useEffect(() => {
+		latest.current = bindings;
+	});
 	useEffect(() => {
 		const onKey = (event: KeyboardEvent) => {
 			if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
-			const act = bindings[event.key];
+			const act = latest.current[event.key];
 			if (!act) return;
 			event.preventDefault();
 			act(event);
 		};
 		window.addEventListener("keydown", onKey);
 		return () => window.removeEventListener("keydown", onKey);
-	});
+	}, []);
 }

@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { memo, useEffect, useState } from "react";
 import { type Pack, variationWords } from "@/core/pack/pack";
 import { ruleSentence } from "@/core/rules";
 import type { LessonState } from "@/device/lesson";
@@ -17,6 +17,9 @@ function useMinute(): number {
 	}, []);
 	return time;
 }
+
+/** The rail moves a few times a lesson, and is not drawn anew for every try. */
+const SteadyRail = memo(Rail, (before, after) => JSON.stringify(before) === JSON.stringify(after));
 
 /** Minutes since the lesson began, or left of what was planned: for the eye only, the record does not use it. */
 function clockWords(view: LessonState["view"], time: number): { value: number; words: string } | null {
@@ -58,7 +61,7 @@ export function CountZone({
 		<section className={css.count} aria-label="Count">
 			<div className={css.rail}>
 				{rail && (
-					<Rail
+					<SteadyRail
 						holes={rail.holes}
 						pegIndex={rail.pegIndex}
 						width={46}

@@ -21,7 +21,18 @@ export interface Board {
 	short: (position: string) => string;
 }
 
+/** Asked for by what is drawn and by what is touched, and worked out once. */
+const boards = new WeakMap<LessonView, { pack: Pack; board: Board | null }>();
+
 export function boardOf(view: LessonView, pack: Pack): Board | null {
+	const known = boards.get(view);
+	if (known?.pack === pack) return known.board;
+	const board = workOut(view, pack);
+	boards.set(view, { pack, board });
+	return board;
+}
+
+function workOut(view: LessonView, pack: Pack): Board | null {
 	const set = view.current;
 	const visit = view.visits.find((v) => v.key === set?.visit);
 	if (!set || !visit) return null;

@@ -7,6 +7,11 @@ import { parse, type Refusal } from "@/core/words/refuse";
 /** A row's text may be this long, brackets in brackets this deep: far more than any real one. */
 const ROW_BYTES = 8_000_000;
 const DEPTH = 40;
+const heads = ["format", "version", "scope"];
+/** Tokens, as the parser numbers them: "[", ":", and words. */
+const LIST = 2;
+const COLON = 4;
+const STRING = 9;
 /** So many refusals are listed; the rest is counted. */
 const LISTED = 500;
 
@@ -42,9 +47,20 @@ export async function readWorkbook(file: string, { row, rest }: Hooks): Promise<
 	let where = "";
 	let since = 0;
 	let depth = 0;
-	const parser = new JSONParser({ paths: ["$.*", "$.*.*"], keepStack: false });
-	parser.onToken = ({ token }) => {
-		if (token === 0 || token === 2) depth += 1;
+	let name = "";
+	let named = false;
+	// Only what is handed out is let go of: the sections themselves must not be asked for.
+	const parser = new JSONParser({
+		paths: [...heads, ...Object.keys(sections).map((section) => `${section}.*`)].map((path) => `$.${path}`),
+		keepStack: false,
+	});
+	parser.onToken = ({ token, value }) => {
+		if (depth === 1) {
+			if (named && name in sections && token !== LIST) refuse(name, `${name} should be a list of rows.`);
+			named = token === COLON;
+			if (token === STRING) name = String(value);
+		}
+		if (token === 0 || token === LIST) depth += 1;
 		else if (token === 1 || token === 3) depth -= 1;
 		if (depth > DEPTH)
 			throw new Unreadable(
@@ -54,14 +70,8 @@ export async function readWorkbook(file: string, { row, rest }: Hooks): Promise<
 	parser.onValue = ({ value, key, stack }) => {
 		since = 0;
 		if (stack.length === 1) {
-			const name = String(key);
-			// A section's own value comes after its rows, which were read already.
-			if (name in sections) {
-				if (!Array.isArray(value)) refuse(name, `${name} should be a list of rows.`);
-				return;
-			}
-			head[name] = value;
-			const wrong = headRefusal(name, value);
+			head[String(key)] = value;
+			const wrong = headRefusal(String(key), value);
 			if (wrong) throw new Unreadable(wrong);
 			return;
 		}
@@ -93,8 +103,8 @@ export async function readWorkbook(file: string, { row, rest }: Hooks): Promise<
 		if (bytes === 0) throw new Unreadable("The file is empty.");
 		if (!parser.isEnded)
 			throw new Unreadable(`The file ends in the middle${where ? `, after ${where}` : ""}; a part of it is missing.`);
-		for (const name of ["format", "version", "scope"])
-			if (!(name in head)) throw new Unreadable(headRefusal(name, undefined) ?? `${name} is missing.`);
+		for (const one of heads)
+			if (!(one in head)) throw new Unreadable(headRefusal(one, undefined) ?? `${one} is missing.`);
 		report.scope = Scope.parse(head.scope);
 	} catch (error) {
 		refuse(where, error instanceof Unreadable ? error.message : notJson(error, where));
