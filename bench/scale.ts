@@ -1,3 +1,4 @@
+import { MEANING } from "@/store/projection";
 import { type Made, manyLessons } from "./manyLessons";
 import { against } from "./measure";
 import { serve, timed } from "./serve";
@@ -6,7 +7,8 @@ const folder = ".data/bench";
 
 /** Pages of a studio of seven years against those of one of a few months. */
 export async function scale(): Promise<void> {
-	const [few, many] = [`${folder}/10000.db`, `${folder}/1000000.db`];
+	// What was brought up under another meaning would have to be made anew before the first page.
+	const [few, many] = [`${folder}/10000-${MEANING}.db`, `${folder}/1000000-${MEANING}.db`];
 	for (const [file, size, students] of [
 		[few, { attempts: 10_000, copies: 1 }, 10],
 		[many, { attempts: 1_000_000, copies: 6 }, 60],

@@ -1,6 +1,14 @@
 import type { Entry, TryView } from "@/core/log/lesson";
 import css from "./marks.module.scss";
 
+/** What was measured, rated or answered, where a try carries it. */
+export function numberOf({ body }: TryView): string | null {
+	if (body.rating !== undefined) return String(body.rating);
+	if (body.length !== undefined) return String(body.length);
+	if (body.measure) return String(body.measure.value);
+	return body.answer ?? body.called ?? (["hit", "miss"].includes(body.result) ? null : body.result);
+}
+
 /** The words of an attempt's mark, for those who do not see it. */
 export function tryWords(t: TryView, short: (position: string) => string): string {
 	if (t.body.noCount) return "no count";
@@ -8,7 +16,8 @@ export function tryWords(t: TryView, short: (position: string) => string): strin
 		(o) =>
 			`${short(o.position)}${o.direction ? `, ${o.direction === "short" ? "short of" : "beyond"} its range` : ""} off`,
 	);
-	const what = [t.good ? "good" : t.body.result === "miss" ? "missed" : "off", ...off];
+	const said = numberOf(t);
+	const what = [...(said ? [said] : []), t.good ? "good" : t.body.result === "miss" ? "missed" : "off", ...off];
 	if (t.apart) what.push("counted by another device");
 	return what.join(", ");
 }

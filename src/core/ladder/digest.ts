@@ -9,6 +9,8 @@ export interface RungDay {
 	tries: number;
 	good: number;
 	met: boolean;
+	/** Counted tries in order: 1 for good, 0 for not. */
+	marks: string;
 }
 
 export interface RungSum {
@@ -102,8 +104,8 @@ const movesOf = (ladder: string, lessons: readonly LessonDigest[]) =>
 function daysByRung(ladder: string, lessons: readonly LessonDigest[]) {
 	const days = new Map<string, (RungDay & { tried: number })[]>();
 	for (const { lesson, day, rungs } of byDay(lessons))
-		for (const { ladder: on, rung, tries, good, tried, met } of rungs)
-			if (on === ladder) days.set(rung, [...(days.get(rung) ?? []), { lesson, day, tries, good, met, tried }]);
+		for (const { ladder: on, rung, tries, good, tried, met, marks } of rungs)
+			if (on === ladder) days.set(rung, [...(days.get(rung) ?? []), { lesson, day, tries, good, met, marks, tried }]);
 	return days;
 }
 

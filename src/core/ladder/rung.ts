@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import { BodyPart } from "@/core/people/student";
-import { fewestTries, Rule } from "@/core/rules";
+import { fewestTries, Rule, usesRule } from "@/core/rules";
 import { complainIn } from "@/core/words/complain";
 import { ident, label, text, whole } from "@/core/words/text";
 import { DecisionTable, Scale } from "./scale";
@@ -41,6 +41,8 @@ export const RungSettings = z
 		/** Hit or miss when left out. */
 		scale: z.optional(Scale),
 		decisions: z.optional(DecisionTable),
+		/** Of a measure. */
+		unit: z.optional(label(16)),
 		correctAfter: whole(1, 20),
 		adjust: whole(0, 20),
 		secondCue: z.boolean(),
@@ -69,6 +71,11 @@ export const RungSettings = z
 				["watch"],
 				`"${rung.name}" asks for good form but watches nothing; choose 1 to ${MAX_WATCHED} key positions, or let the result decide.`,
 			);
+		if (usesRule(rung.rule, "decision") && (rung.decisions ?? []).length === 0)
+			complain(
+				["decisions"],
+				`"${rung.name}" is passed by right decisions but has no table of them; say what is called, and which answers are right.`,
+			);
 		const fewest = fewestTries(rung.rule);
 		if (rung.limit < fewest)
 			complain(
@@ -91,6 +98,16 @@ export const rungLabels = {
 	n: "tries looked at",
 	r: "good in a row",
 	kind: "kind of pass rule",
+	weights: "points for each outcome",
+	target: "points to reach",
+	targets: "targets",
+	each: "good on each target",
+	c: "good in the set",
+	seconds: "seconds of the set",
+	decisions: "decisions",
+	situation: "what is called",
+	right: "right answers",
+	unit: "unit",
 	correctAfter: "correct after",
 	adjust: "tries to adjust",
 	easier: "easier variation",

@@ -18,6 +18,8 @@ export interface RungDigest {
 	/** Counted tries, variations included. */
 	tried: number;
 	longestRun: number;
+	/** Those tries in order: 1 for good, 0 for not. */
+	marks: string;
 	/** Its own rule was met; re-earning a lower rung by its short rule passes nothing. */
 	met: boolean;
 }
@@ -85,8 +87,12 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 		attempts: view.visits.reduce((sum, visit) => sum + visit.tries.length, 0),
 		rungs: wrapUp(view)
 			.filter((rung) => rung.visits.some((visit) => visit.tries.length > 0))
-			.map(({ student, ladder, rung, name, tries, good, variationTries, longestRun, met }) => ({
+			.map(({ student, ladder, rung, name, tries, good, variationTries, longestRun, met, visits }) => ({
 				...{ student, ladder, rung, name, tries, good, tried: tries + variationTries, longestRun, met },
+				marks: visits
+					.flatMap(own)
+					.map((t) => (t.good ? "1" : "0"))
+					.join(""),
 			})),
 		moves: view.moves.flatMap((move) =>
 			move.ladder

@@ -83,6 +83,10 @@ export const Rule = z.pipe(
 	}) as never,
 ) as unknown as z.ZodMiniType<Rule>;
 
+/** Every rule inside a rule, itself first. */
+export const allParts = (rule: Rule): Rule[] => [rule, ...(machineOf(rule).parts(rule) as Rule[]).flatMap(allParts)];
+export const usesRule = (rule: Rule, kind: Rule["kind"]): boolean => allParts(rule).some((part) => part.kind === kind);
+
 export const ruleSentence = (rule: Rule): string => machineOf(rule).sentence(rule);
 export const fewestTries = (rule: Rule): number => machineOf(rule).fewest(rule);
 

@@ -6,17 +6,14 @@ import Form from "react-bootstrap/Form";
 import { useFormContext, useWatch } from "react-hook-form";
 import type { Ladder } from "@/core/ladder/ladder";
 import { gates, gateWords, MAX_WATCHED } from "@/core/ladder/rung";
-import { ruleKinds } from "@/core/rules";
+import { type Scale, scales } from "@/core/ladder/scale";
+import type { Rule } from "@/core/rules";
 import type { KeyPosition } from "@/core/skill/skill";
+import { type RuleErrors, RuleForm } from "@/screens/rules/RuleForm";
 import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
 import { readRule } from "./LadderBench";
-
-/** The kinds a lesson can log with good or not, and the one the rung has. */
-const offered = (own: string) =>
-	ruleKinds.filter(
-		(kind) => kind.kind === own || (kind.needs === "good" && kind.fields.every((field) => field.type === "number")),
-	);
+import { OutcomeFields } from "./OutcomeFields";
 
 interface Props {
 	index: number;
@@ -31,7 +28,6 @@ export function RungFields({ index, positions, onAbove, onRemove }: Props) {
 	const path = `rungs.${index}.settings` as const;
 	const settings = useWatch({ control, name: path });
 	const errors = formState.errors.rungs?.[index]?.settings;
-	const machine = ruleKinds.find((kind) => kind.kind === settings?.rule?.kind);
 	const id = (field: string) => `rung-${index}-${field}`;
 	useEffect(() => {
 		if (getValues(`${path}.name`) === "") setFocus(`${path}.name`);
@@ -52,7 +48,6 @@ export function RungFields({ index, positions, onAbove, onRemove }: Props) {
 			<Form.Control {...register(`${path}.${field}`)} dir="auto" isInvalid={Boolean(errors?.[field])} />
 		</Row>
 	);
-	const ruleErrors = errors?.rule as Record<string, { message?: string }> | undefined;
 	return (
 		<div className={css.details}>
 			<Row id={id("name")} label="Rung" error={errors?.name} className={css.full ?? ""}>
@@ -62,41 +57,18 @@ export function RungFields({ index, positions, onAbove, onRemove }: Props) {
 			<p className={`${css.full} ${css.sentence} m-0 mt-1`} aria-live="polite">
 				{readRule(settings)}, at most {settings.limit || "?"} tries a lesson
 			</p>
-			<Row id={id("kind")} label="Pass rule" className={css.third ?? ""}>
-				<Form.Select
-					value={settings.rule.kind}
-					onChange={(event) => {
-						const fresh = ruleKinds.find((kind) => kind.kind === event.target.value)?.fresh;
-						if (fresh) setValue(`${path}.rule`, { ...fresh }, { shouldDirty: true });
-					}}
-				>
-					{offered(settings.rule.kind).map((kind) => (
-						<option key={kind.kind} value={kind.kind}>
-							{kind.title}
-						</option>
-					))}
-				</Form.Select>
-			</Row>
-			{machine?.fields
-				.filter((field) => field.type === "number")
-				.map((field) => (
-					<Row
-						key={field.name}
-						id={id(field.name)}
-						label={field.label}
-						error={ruleErrors?.[field.name]}
-						className={css.sixth ?? ""}
-					>
-						<Form.Control
-							type="number"
-							inputMode="numeric"
-							min={field.low}
-							max={field.high}
-							{...register(`${path}.rule.${field.name}` as `rungs.${number}.settings.rule.k`, { valueAsNumber: true })}
-							isInvalid={Boolean(ruleErrors?.[field.name])}
-						/>
-					</Row>
-				))}
+			<div className={css.full}>
+				<RuleForm
+					key={settings.rule.kind}
+					rule={settings.rule as Rule}
+					onChange={(rule) =>
+						setValue(`${path}.rule`, rule as never, { shouldDirty: true, shouldValidate: formState.isSubmitted })
+					}
+					errors={errors?.rule as RuleErrors | undefined}
+					scale={(settings.scale as Scale | undefined) ?? scales["hit or miss"]}
+				/>
+			</div>
+			<OutcomeFields index={index} />
 			{number("limit", "Tries per lesson, at most")}
 			{number("triesPerSet", "Tries per set")}
 			<Row id={id("ready")} label="Ready means" className={css.third ?? ""}>

@@ -8,6 +8,7 @@ import { Rail } from "@/ui/Rail";
 import css from "./live.module.scss";
 import type { Board } from "./model";
 import { Opening } from "./Opening";
+import type { SetClock } from "./useSetClock";
 
 function useMinute(): number {
 	const [time, setTime] = useState(() => Date.now());
@@ -30,6 +31,8 @@ function clockWords(view: LessonState["view"], time: number): { value: number; w
 	return { value: planned - gone, words: planned - gone < 0 ? "min over" : "min left" };
 }
 
+const clockFace = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+
 /** The number the coach acts on, what it means, and what is left of tries and time. */
 export function CountZone({
 	board,
@@ -38,6 +41,7 @@ export function CountZone({
 	takenBack,
 	onPutBack,
 	holds,
+	setClock,
 }: {
 	board: Board;
 	pack: Pack;
@@ -45,6 +49,7 @@ export function CountZone({
 	takenBack: { words: string; by: string } | null;
 	onPutBack: (by: string) => void;
 	holds: boolean;
+	setClock: SetClock | null;
 }) {
 	const { set, visit, rail } = board;
 	const { verdict } = visit;
@@ -82,6 +87,17 @@ export function CountZone({
 				>
 					{value}
 				</output>
+				{setClock && (
+					<div className={css.setClock}>
+						<button type="button" onClick={setClock.toggle}>
+							<b data-testid="clock">{clockFace(setClock.left)}</b>
+							<span>{setClock.out ? "time; new tries are late" : setClock.running ? "pause" : "start the clock"}</span>
+						</button>
+						<button type="button" aria-pressed={setClock.aloud} onClick={setClock.speak}>
+							<span>{setClock.aloud ? "calling the seconds" : "call the seconds"}</span>
+						</button>
+					</div>
+				)}
 				<div className={css.meaning} title={ruleSentence(visit.rule)}>
 					{met ? (
 						<b>rule met</b>

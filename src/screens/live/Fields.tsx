@@ -1,21 +1,34 @@
 "use client";
 
+import { useState } from "react";
 import type { Attempt } from "@/core/log/kinds";
-import type { Field, FieldLayout } from "./fields";
+import { useKeys } from "@/ui/useKeys";
+import type { Field } from "./fields";
+import type { Inputs, Keypad } from "./inputs";
 import css from "./live.module.scss";
 import { useTouch } from "./useTouch";
 
 /** The fields that never move. Painted on the way down, counted on the way up. */
-export function Fields({ layout, onAttempt }: { layout: FieldLayout; onAttempt: (attempt: Attempt) => void }) {
+export function Fields({
+	layout,
+	onAttempt,
+	onCall,
+}: {
+	layout: Inputs;
+	onAttempt: (attempt: Attempt) => void;
+	onCall?: (situation: string) => void;
+}) {
 	const all = [...layout.rows.flat(), ...layout.main];
 	const { pressed, handlers } = useTouch(all, onAttempt);
-	const draw = (field: Field, className = "") => {
+	if (layout.keypad) return <NumberPad key={layout.keypad.label} keypad={layout.keypad} onAttempt={onAttempt} />;
+	const good = layout.main.at(-1)?.attempt.result !== "miss" ? layout.main.at(-1)?.id : undefined;
+	const draw = (field: Field) => {
 		const on = pressed.ids.includes(field.id);
 		return (
 			<button
 				key={field.id}
 				type="button"
-				className={`${css.field} ${className}`}
+				className={`${css.field} ${field.id === good ? css.good : ""}`}
 				data-field={field.id}
 				data-pressed={on}
 			>
@@ -25,14 +38,73 @@ export function Fields({ layout, onAttempt }: { layout: FieldLayout; onAttempt: 
 	};
 	return (
 		<fieldset className={css.fields} aria-label="What was that one?" {...handlers}>
+			{layout.calls && (
+				<div className={css.calls}>
+					{layout.calls.all.map((situation) => (
+						<button
+							key={situation}
+							type="button"
+							className={css.call}
+							aria-pressed={situation === layout.calls?.now}
+							onClick={() => onCall?.(situation)}
+						>
+							<small>called</small> {situation}
+						</button>
+					))}
+				</div>
+			)}
 			{layout.rows.map((row) => (
 				<div key={row[0]?.id} className={css.row}>
-					{row.map((field) => draw(field))}
+					{row.map(draw)}
 				</div>
 			))}
-			<div className={css.main}>
-				{layout.main.map((field, i) => draw(field, i === layout.main.length - 1 ? css.good : ""))}
-			</div>
+			{layout.main.length > 0 && <div className={css.main}>{layout.main.map(draw)}</div>}
+		</fieldset>
+	);
+}
+
+/** Large keys for a number: tapped in, then logged. A keyboard types it and presses g. */
+function NumberPad({ keypad, onAttempt }: { keypad: Keypad; onAttempt: (attempt: Attempt) => void }) {
+	const [typed, setTyped] = useState("");
+	const value = Number(typed);
+	const ready = typed !== "" && Number.isFinite(value) && value <= keypad.most;
+	const log = () => {
+		if (!ready) return;
+		onAttempt(keypad.attempt(value));
+		setTyped("");
+	};
+	const type = (key: string) =>
+		setTyped((before) => {
+			if (key === "back") return before.slice(0, -1);
+			if (key === "." && (before.includes(".") || !keypad.decimals)) return before;
+			return (before + key).slice(0, 8);
+		});
+	useKeys({
+		...Object.fromEntries([..."0123456789."].map((key) => [key, () => type(key)])),
+		Backspace: () => type("back"),
+		g: log,
+		PageDown: log,
+	});
+	return (
+		<fieldset className={`${css.fields} ${css.pad}`} aria-label="What was that one?">
+			{[..."123456789", keypad.decimals ? "." : "", "0", "back"].map((key) =>
+				key === "" ? (
+					<span key="none" />
+				) : (
+					<button key={key} type="button" className={css.field} onClick={() => type(key)}>
+						{key === "back" ? "back" : key}
+					</button>
+				),
+			)}
+			<button
+				type="button"
+				className={`${css.field} ${css.good} ${css.log}`}
+				disabled={!ready}
+				data-field="log"
+				onClick={log}
+			>
+				<small>log {keypad.label}</small> {typed || "–"}
+			</button>
 		</fieldset>
 	);
 }

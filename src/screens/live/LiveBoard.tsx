@@ -14,11 +14,12 @@ import { MoreDrawer } from "./drawers/MoreDrawer";
 import { StateDrawer } from "./drawers/StateDrawer";
 import { TriesDrawer } from "./drawers/TriesDrawer";
 import { Fields } from "./Fields";
-import { fieldsFor } from "./fields";
+import { inputsFor, secondsOf } from "./inputs";
 import css from "./live.module.scss";
 import type { Board } from "./model";
 import { Strip } from "./Strip";
 import { useActs } from "./useActs";
+import { useSetClock } from "./useSetClock";
 
 export type DrawerName = "tries" | "evidence" | "cue" | "state" | "more" | "ladders";
 
@@ -37,15 +38,21 @@ export function LiveBoard({
 	const { acts, takenBack } = useActs(lesson);
 	const [drawer, setDrawer] = useState<DrawerName | null>(null);
 	const { set, visit, advice } = board;
-	const { gate } = set.placing.settings;
-	const layout = useMemo(() => fieldsFor(gate, set.placing.positions), [gate, set.placing.positions]);
+	const { settings, positions } = set.placing;
+	const [called, setCalled] = useState<string | null>(null);
+	const layout = useMemo(
+		() => inputsFor(settings, visit.rule, positions, called),
+		[settings, visit.rule, positions, called],
+	);
 	const holds = set.holder === state.device;
 	const rungNumber = set.placing.order.findIndex((rung) => rung.id === set.placing.rung) + 1;
 
 	const close = () => setDrawer(null);
 	const toggle = (name: DrawerName) => setDrawer(drawer === name ? null : name);
+	const clock = useSetClock(set.id, secondsOf(visit.rule));
 	const attempt: typeof acts.attempt = (body) => {
-		acts.attempt(body);
+		if (set.open) clock?.begin();
+		acts.attempt(set.open && clock?.out ? { ...body, late: true } : body);
 		close();
 	};
 	const followAdvice = () => {
@@ -53,25 +60,20 @@ export function LiveBoard({
 		acts.follow(advice);
 		setDrawer(advice.act.kind === "next" ? "ladders" : null);
 	};
-	const field = (id: string | undefined) => {
-		const found = [...layout.main, ...layout.rows.flat()].find((f) => f.id === id);
-		if (found) attempt(found.attempt);
+	const keyed = [...layout.main, ...layout.rows.flat()].flatMap((field) =>
+		(field.keys ?? []).map((key) => [key, () => attempt(field.attempt)] as const),
+	);
+	const call = (by: number) => {
+		const { all, now } = layout.calls ?? { all: [], now: "" };
+		if (all.length > 0) setCalled(all[(all.indexOf(now) + by + all.length) % all.length] as string);
 	};
-	const good = layout.main.at(-1)?.id;
-	const missed = layout.main[0]?.id;
 	const noCount = () => attempt({ result: "hit", off: [], judged: false, noCount: true });
 
 	useKeys({
-		g: () => field(good),
-		PageDown: () => field(good),
-		m: () => field(missed),
-		PageUp: () => field(missed === good ? layout.rows[0]?.at(-1)?.id : missed),
-		...Object.fromEntries(
-			[1, 2, 3, 4].flatMap((n) => [
-				[String(n), () => field(layout.rows[0]?.[n - 1]?.id)],
-				["!@#$"[n - 1] as string, () => field(layout.rows[1]?.[n - 1]?.id)],
-			]),
-		),
+		...Object.fromEntries(keyed),
+		k: () => clock?.toggle(),
+		"[": () => call(-1),
+		"]": () => call(1),
 		n: noCount,
 		u: acts.undo,
 		c: () => toggle("cue"),
@@ -122,7 +124,15 @@ export function LiveBoard({
 					</span>
 				</button>
 			</div>
-			<CountZone board={board} pack={pack} state={state} takenBack={takenBack} onPutBack={acts.putBack} holds={holds} />
+			<CountZone
+				board={board}
+				pack={pack}
+				state={state}
+				takenBack={takenBack}
+				onPutBack={acts.putBack}
+				holds={holds}
+				setClock={set.open ? clock : null}
+			/>
 			<Strip board={board} onOpen={() => toggle("tries")} />
 			<AdviceZone
 				advice={advice}
@@ -130,7 +140,7 @@ export function LiveBoard({
 				onOtherwise={() => acts.overrule(advice)}
 				onEvidence={() => toggle("evidence")}
 			/>
-			<Fields layout={layout} onAttempt={attempt} />
+			<Fields layout={layout} onAttempt={attempt} onCall={setCalled} />
 			<div className={css.foot}>
 				<button type="button" onClick={acts.undo}>
 					undo

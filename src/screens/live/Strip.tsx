@@ -1,5 +1,5 @@
 import type { Entry } from "@/core/log/lesson";
-import { TryMark } from "@/ui/Marks";
+import { numberOf, TryMark } from "@/ui/Marks";
 import css from "./live.module.scss";
 import type { Board } from "./model";
 
@@ -40,7 +40,9 @@ export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {
 				t ? (
 					<span key={event.id} className={css.stripMark}>
 						<TryMark t={t} short={board.short} hidden />
-						{labels.has(event.id) && <small aria-hidden="true">{labels.get(event.id)}</small>}
+						{(labels.get(event.id) ?? numberOf(t)) && (
+							<small aria-hidden="true">{labels.get(event.id) ?? numberOf(t)}</small>
+						)}
 					</span>
 				) : (
 					<i key={event.id} className={css.stripCue} />

@@ -9,6 +9,8 @@ export interface Field {
 	attempt: Attempt;
 	/** The position it names as off; fields of one row can be slid over together. */
 	position?: string;
+	/** Keys that press it. */
+	keys?: string[];
 }
 
 export interface FieldLayout {
@@ -40,6 +42,20 @@ const main = (id: string, small: string, label: string, attempt: Omit<Attempt, "
 	label,
 	attempt: { ...attempt, off: [] },
 });
+
+/** A keyboard's keys: digits for the first row of faults, shifted digits for the second, one for good, one for not. */
+export function withKeys({ rows, main: below }: FieldLayout): FieldLayout {
+	const missed = below.length > 1 ? below[0] : rows[0]?.at(-1);
+	const keysOf = (field: Field): string[] => [
+		...rows.flatMap((one, i) =>
+			one.flatMap((other, n) => (other === field ? ((["1234", "!@#$"][i] ?? "")[n] ?? []) : [])),
+		),
+		...(field === below.at(-1) ? ["g", "PageDown"] : []),
+		...(field === missed ? ["m", "PageUp"] : []),
+	];
+	const keyed = (field: Field): Field => ({ ...field, keys: keysOf(field) });
+	return { rows: rows.map((one) => one.map(keyed)), main: below.map(keyed) };
+}
 
 /**
  * The fields a gate asks for. Under `both` each result has a row of faults; under

@@ -45,14 +45,26 @@ export function TriesDrawer({
 							{t.inserted && ", put in later"}
 						</span>
 					</button>
-					{open === t.id && <TryEditor t={t} acts={acts} layout={layout} onDone={() => setOpen(null)} />}
+					{open === t.id && <TryEditor t={t} board={board} acts={acts} layout={layout} onDone={() => setOpen(null)} />}
 				</div>
 			))}
 		</Drawer>
 	);
 }
 
-function TryEditor({ t, acts, layout, onDone }: { t: TryView; acts: Acts; layout: FieldLayout; onDone: () => void }) {
+function TryEditor({
+	t,
+	board,
+	acts,
+	layout,
+	onDone,
+}: {
+	t: TryView;
+	board: Board;
+	acts: Acts;
+	layout: FieldLayout;
+	onDone: () => void;
+}) {
 	const fields = [...layout.main].reverse().concat(layout.rows.flat());
 	const [mode, setMode] = useState<"correct" | "insert">("correct");
 	const done = (act: () => void) => () => {
@@ -77,6 +89,25 @@ function TryEditor({ t, acts, layout, onDone }: { t: TryView; acts: Acts; layout
 					{`${field.small} ${field.label}`.trim()}
 				</Choice>
 			))}
+			{layout.rows.every((row) => row.every((field) => !field.position)) &&
+				board.visit.placing.positions.map(({ id, short }) => {
+					const off = t.body.off.some((one) => one.position === id);
+					return (
+						<Choice
+							key={id}
+							aria-pressed={off}
+							small={off ? "was on after all" : "was off"}
+							onClick={done(() =>
+								acts.amend(t.id, {
+									...t.body,
+									off: off ? t.body.off.filter((one) => one.position !== id) : [...t.body.off, { position: id }],
+								}),
+							)}
+						>
+							{short}
+						</Choice>
+					);
+				})}
 			{t.body.off.flatMap((off) =>
 				(["short", "beyond"] as const).map((direction) => (
 					<Choice

@@ -1,0 +1,177 @@
+import type { Page } from "@playwright/test";
+import { freshRung, type RungSettings } from "@/core/ladder/rung";
+import { scales } from "@/core/ladder/scale";
+import { type Rule, ruleKinds } from "@/core/rules";
+import { addLadder } from "@/store/ladders";
+import { saveSkill } from "@/store/skills";
+import { saveStudent } from "@/store/students";
+import { allSent, expect, type Studio, test } from "./studio";
+
+/** Every kind of pass rule, logged in a live lesson: by touch until it is met, by keyboard until the limit. */
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+interface Case {
+	rule: Rule;
+	settings?: Partial<RungSettings>;
+	/** Names of what is touched, in order, until the rule is met. */
+	met: string[];
+	/** Keys of one try that does not help; four of them are the limit. */
+	miss: string[];
+	/** What the count says after the limit. */
+	says: RegExp;
+}
+
+const twice = (name: string) => [name, name];
+const twoInARow: Rule = { kind: "streak", r: 2 };
+const joined = (kind: "all" | "any", k: number) =>
+	({ kind, rules: [twoInARow, { kind: "rolling", k, n: 3 }] }) as unknown as Rule;
+const twoDays = { kind: "days", rule: twoInARow, days: 2, gap: 1 } as unknown as Rule;
+const cases: Record<Rule["kind"], Case> = {
+	rolling: { rule: { kind: "rolling", k: 2, n: 3 }, met: twice("GOOD"), miss: ["m"], says: /of the last 3/ },
+	block: { rule: { kind: "block", k: 2, n: 3 }, met: twice("GOOD"), miss: ["m"], says: /needs 2/ },
+	streak: { rule: { kind: "streak", r: 2 }, met: twice("GOOD"), miss: ["m"], says: /in a row · needs 2/ },
+	points: {
+		rule: { kind: "points", weights: { clean: 2, rough: 1, miss: -1 }, target: 4 },
+		settings: { scale: scales["clean, rough or miss"] },
+		met: ["+2 clean", "+1 rough", "+1 rough"],
+		miss: ["m"],
+		says: /points · needs 4/,
+	},
+	count: {
+		rule: { kind: "count", c: 2, seconds: 60 },
+		met: twice("GOOD"),
+		miss: ["m"],
+		says: /this set of 60 seconds/,
+	},
+	length: {
+		rule: { kind: "length", length: 20, times: 2 },
+		met: ["2", "3", "log length 23", "1", "back", "2", "0", "log length 20"],
+		miss: ["1", "9", "g"],
+		says: /of length 20 · needs 2/,
+	},
+	rating: { rule: { kind: "rating", mean: 7, n: 2 }, met: ["6", "8"], miss: ["3"], says: /needs 7/ },
+	within: {
+		rule: { kind: "within", k: 2, n: 3, low: 10, high: 20 },
+		settings: { unit: "cm" },
+		met: ["1", "2", ".", "5", "log cm 12.5", "1", "9", "log cm 19"],
+		miss: ["2", "5", "PageDown"],
+		says: /inside, of 3, last 3 · needs 2/,
+	},
+	spread: {
+		rule: { kind: "spread", each: 1, targets: ["near", "far"] },
+		met: ["good on near", "good on far"],
+		miss: ["1"],
+		says: /needs 2/,
+	},
+	decision: {
+		rule: { kind: "decision", k: 2, n: 3 },
+		settings: {
+			decisions: [
+				{ situation: "high", right: [{ answer: "duck", reason: "" }] },
+				{ situation: "low", right: [{ answer: "jump", reason: "" }] },
+			],
+		},
+		met: ["duck", "called low", "jump"],
+		miss: ["2"],
+		says: /right, of 3, last 3 · needs 2/,
+	},
+	bouts: { rule: { kind: "bouts", a: 2, b: 2, k: 1, n: 1 }, met: twice("GOOD"), miss: ["m"], says: /needs 1/ },
+	all: { rule: joined("all", 2), met: twice("GOOD"), miss: ["m"], says: /parts met/ },
+	any: { rule: joined("any", 3), met: twice("GOOD"), miss: ["m"], says: /needs/ },
+	days: { rule: twoDays, met: twice("GOOD"), miss: ["m"], says: /in a row · needs 2/ },
+};
+const LIMIT = 4;
+
+async function fill(studio: Studio): Promise<void> {
+	await studio.inStore(async (store) => {
+		for (const name of ["Wendel", "Yara"])
+			await saveStudent(
+				store,
+				{ name, strongSide: "right", born: null, level: "steady", protectedParts: [], kit: "", wish: "" },
+				null,
+				name,
+			);
+		const position = (id: string) => ({ id, name: id, short: id, tell: "", cues: [], fault: "", origin: null });
+		for (const [kind, { rule, settings }] of Object.entries(cases)) {
+			await saveSkill(
+				store,
+				{ name: `Skill of ${kind}`, about: "", positions: [position("a"), position("b")] },
+				null,
+				kind,
+			);
+			for (const name of ["Wendel", "Yara"]) {
+				const made = await addLadder(store, name, kind, {
+					...{ side: "none", policy: "mastery", start: null },
+					rungs: [
+						{
+							id: "only",
+							settings: { ...freshRung(`By ${kind}`), gate: "result", watch: [], limit: LIMIT, rule, ...settings },
+						},
+					],
+				});
+				if (!made.ok) throw new Error(`${kind}: ${made.refusals[0]?.sentence}`);
+			}
+		}
+	});
+}
+
+const begin = async (page: Page, who: string, kind: string) => {
+	await page.goto("/");
+	await page.getByRole("button", { name: `lesson: ${who}, Skill of ${kind}`, exact: true }).tap();
+	await expect(page.getByTestId("used")).toHaveText("0");
+};
+
+test("every kind has a live input, and is met by touch", async ({ page, studio }) => {
+	test.setTimeout(240_000);
+	expect(Object.keys(cases).sort()).toEqual(ruleKinds.map(({ kind }) => kind).sort());
+	await fill(studio);
+	for (const [kind, { met }] of Object.entries(cases)) {
+		await begin(page, "Wendel", kind);
+		for (const name of met) {
+			await expect(page.getByText("rule met"), `${kind} is not met before ${name}`).toHaveCount(0);
+			await page.getByRole("button", { name, exact: true }).tap();
+		}
+		await expect(page.getByText("rule met"), kind).toBeVisible();
+		await allSent(page);
+	}
+});
+
+test("every kind comes to its limit by keyboard, and says what it lacks", async ({ page, studio }) => {
+	test.setTimeout(240_000);
+	await fill(studio);
+	for (const [kind, { miss, says }] of Object.entries(cases)) {
+		await begin(page, "Yara", kind);
+		for (let i = 1; i <= LIMIT; i++) {
+			for (const key of miss) await page.keyboard.press(key);
+			await expect(page.getByTestId("used"), kind).toHaveText(String(i));
+		}
+		await expect(page.getByText(says).first(), kind).toBeVisible();
+		await expect(page.getByText("rule met"), kind).toHaveCount(0);
+		await expect(page.getByTestId("advice"), kind).toContainText("Limit");
+	}
+});
+
+test("a timed set has its clock: begun by the first touch, paused, and late when it has run out", async ({
+	page,
+	studio,
+}) => {
+	await fill(studio);
+	await page.clock.install();
+	await begin(page, "Wendel", "count");
+	await expect(page.getByTestId("clock")).toHaveText("1:00");
+	await page.getByRole("button", { name: "GOOD", exact: true }).tap();
+	await page.clock.fastForward(20_000);
+	await expect(page.getByTestId("clock")).toHaveText("0:40");
+	await page.getByRole("button", { name: /pause/ }).tap();
+	await page.clock.fastForward(30_000);
+	await expect(page.getByTestId("clock")).toHaveText("0:40");
+	await page.reload();
+	await expect(page.getByTestId("clock")).toHaveText("0:40");
+	await page.keyboard.press("k");
+	await page.clock.fastForward(41_000);
+	await expect(page.getByText("time; new tries are late")).toBeVisible();
+	await page.getByRole("button", { name: "GOOD", exact: true }).tap();
+	await expect(page.getByTestId("used")).toHaveText("2");
+	await expect(page.getByText("rule met")).toHaveCount(0);
+});

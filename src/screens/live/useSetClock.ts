@@ -1,0 +1,95 @@
+"use client";
+
+import { useCallback, useEffect, useRef, useState } from "react";
+
+/** Seconds that are called out, the last ones one by one. */
+const CALLED = new Set([60, 30, 20, 10, 5, 4, 3, 2, 1, 0]);
+const TICK_MS = 100;
+
+interface Kept {
+	/** When it was last started, by this device's clock; null while it stands. */
+	from: number | null;
+	/** Milliseconds that had gone by before that. */
+	gone: number;
+}
+
+const still: Kept = { from: null, gone: 0 };
+const keyOf = (set: string) => `peg-ladder-clock-${set}`;
+
+function read(set: string): Kept {
+	try {
+		const { from, gone } = JSON.parse(localStorage.getItem(keyOf(set)) ?? "null") as Kept;
+		return { from: typeof from === "number" ? from : null, gone: Number(gone) || 0 };
+	} catch {
+		return still;
+	}
+}
+
+export interface SetClock {
+	/** Whole seconds left, counted down. */
+	left: number;
+	running: boolean;
+	out: boolean;
+	aloud: boolean;
+	toggle: () => void;
+	/** The first touch of a set starts its clock. */
+	begin: () => void;
+	speak: () => void;
+}
+
+/**
+ * The clock of a timed set. It belongs to this device and outlives a reload; the
+ * record keeps of it only which tries came late.
+ */
+export function useSetClock(set: string, seconds: number | null): SetClock | null {
+	const [kept, setKept] = useState<Kept>(still);
+	const [now, setNow] = useState(0);
+	const [aloud, setAloud] = useState(false);
+	const called = useRef(-1);
+	useEffect(() => {
+		if (seconds === null) return;
+		setKept(read(set));
+		setNow(Date.now());
+		called.current = -1;
+	}, [set, seconds]);
+	const running = kept.from !== null;
+	const gone = kept.gone + (kept.from === null ? 0 : Math.max(0, now - kept.from));
+	const left = Math.max(0, Math.ceil((seconds ?? 0) - gone / 1000));
+	const out = seconds !== null && gone >= seconds * 1000;
+	useEffect(() => {
+		if (!running || out) return;
+		const timer = setInterval(() => setNow(Date.now()), TICK_MS);
+		return () => clearInterval(timer);
+	}, [running, out]);
+	useEffect(() => {
+		if (!running || !aloud || !CALLED.has(left) || called.current === left) return;
+		called.current = left;
+		window.speechSynthesis?.speak(new SpeechSynthesisUtterance(left === 0 ? "time" : String(left)));
+	}, [running, aloud, left]);
+
+	const keep = useCallback(
+		(next: Kept) => {
+			setKept(next);
+			setNow(Date.now());
+			try {
+				localStorage.setItem(keyOf(set), JSON.stringify(next));
+			} catch {
+				// A clock that is not kept still runs.
+			}
+		},
+		[set],
+	);
+	if (seconds === null) return null;
+	const start = () => keep({ from: Date.now(), gone: kept.gone });
+	return {
+		...{ left, running: running && !out, out, aloud },
+		toggle() {
+			if (!running) start();
+			else keep({ from: null, gone: kept.gone + (Date.now() - (kept.from ?? 0)) });
+		},
+		begin() {
+			if (!running && kept.gone === 0) start();
+		},
+		speak: () => setAloud(!aloud),
+	};
+}

@@ -1,0 +1,296 @@
+"use client";
+
+import { useId, useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import type { Scale } from "@/core/ladder/scale";
+import { MAX_DEPTH, machineOf, type Rule, ruleKinds } from "@/core/rules";
+import { Row } from "@/ui/Row";
+import css from "./rules.module.scss";
+
+/** Refusals inside a rule, as a form library nests them: by field, parts by their number. */
+export interface RuleErrors {
+	message?: string;
+	[field: string]: unknown;
+}
+
+interface Props {
+	rule: Rule;
+	onChange: (rule: Rule) => void;
+	errors?: RuleErrors | undefined;
+	/** Outcomes that points are given for. */
+	scale: Scale;
+	/** Levels above this one. */
+	depth?: number;
+	label?: string;
+}
+
+type Values = Record<string, unknown>;
+
+/** A rule by direct choice: its kind, its numbers, its parts. Drawn from the kind's own fields, whatever the kind. */
+export function RuleForm({ rule, onChange, errors, scale, depth = 0, label = "Pass rule" }: Props) {
+	const id = useId();
+	const machine = machineOf(rule);
+	const values = rule as Values;
+	const set = (name: string, value: unknown) => {
+		const next: Values = { ...values, [name]: value };
+		if (value === undefined) delete next[name];
+		onChange(next as Rule);
+	};
+	// Parts may hold parts only while a level is left; several days stand outermost.
+	const offered = ruleKinds.filter(
+		({ kind, needs }) =>
+			kind === rule.kind || (depth === 0 ? true : kind !== "days" && (needs !== "parts" || depth + 2 < MAX_DEPTH)),
+	);
+	const wrong = (name: string) => errors?.[name] as RuleErrors | undefined;
+	return (
+		<div className={depth === 0 ? css.rule : css.part} data-rule={rule.kind}>
+			<Row id={`${id}-kind`} label={label} error={errors} className={css.kind ?? ""}>
+				<Form.Select
+					value={rule.kind}
+					onChange={(event) => {
+						const fresh = ruleKinds.find(({ kind }) => kind === event.target.value)?.fresh;
+						if (fresh) onChange(structuredClone(fresh));
+					}}
+				>
+					{offered.map(({ kind, title }) => (
+						<option key={kind} value={kind}>
+							{title}
+						</option>
+					))}
+				</Form.Select>
+			</Row>
+			{machine.fields.map((field) => {
+				const at = `${id}-${field.name}`;
+				const value = values[field.name];
+				switch (field.type) {
+					case "number":
+					case "optional number":
+						return (
+							<Row key={field.name} id={at} label={field.label} error={wrong(field.name)} className={css.number ?? ""}>
+								<Stepper
+									value={typeof value === "number" ? value : null}
+									low={field.low ?? Number.MIN_SAFE_INTEGER}
+									high={field.high ?? Number.MAX_SAFE_INTEGER}
+									name={field.label}
+									invalid={Boolean(wrong(field.name))}
+									onChange={(n) => set(field.name, n ?? (field.type === "number" ? Number.NaN : undefined))}
+								/>
+							</Row>
+						);
+					case "weights":
+						return (
+							<Weights
+								key={field.name}
+								weights={(value ?? {}) as Record<string, number>}
+								scale={scale}
+								label={field.label}
+								error={wrong(field.name)?.message}
+								onChange={(weights) => set(field.name, weights)}
+							/>
+						);
+					case "words":
+						return (
+							<Row
+								key={field.name}
+								id={at}
+								label={`${field.label}, with commas between`}
+								error={wrong(field.name)}
+								className={css.wide ?? ""}
+							>
+								<Form.Control
+									defaultValue={((value ?? []) as string[]).join(", ")}
+									isInvalid={Boolean(wrong(field.name))}
+									onChange={(event) =>
+										set(
+											field.name,
+											event.target.value
+												.split(",")
+												.map((word) => word.trim())
+												.filter(Boolean),
+										)
+									}
+								/>
+							</Row>
+						);
+					case "rule":
+						return (
+							<RuleForm
+								key={field.name}
+								rule={value as Rule}
+								onChange={(part) => set(field.name, part)}
+								errors={wrong(field.name)}
+								scale={scale}
+								depth={depth + 1}
+								label={field.label}
+							/>
+						);
+					default:
+						return (
+							<Parts
+								key={field.name}
+								parts={(value ?? []) as Rule[]}
+								onChange={(parts) => set(field.name, parts)}
+								errors={wrong(field.name)}
+								scale={scale}
+								depth={depth + 1}
+							/>
+						);
+				}
+			})}
+		</div>
+	);
+}
+
+/** A number with a step down and a step up beside it; empty is no number. */
+function Stepper({
+	value,
+	low,
+	high,
+	name,
+	invalid,
+	onChange,
+}: {
+	value: number | null;
+	low: number;
+	high: number;
+	name: string;
+	invalid: boolean;
+	onChange: (value: number | null) => void;
+}) {
+	const known = value !== null && Number.isFinite(value);
+	const step = (by: number) => onChange(Math.min(high, Math.max(low, (known ? value : Math.max(low, 0)) + by)));
+	return (
+		<div className={css.stepper}>
+			<button type="button" onClick={() => step(-1)}>
+				<span aria-hidden="true">−</span>
+				<span className="visually-hidden">one less: {name}</span>
+			</button>
+			<Form.Control
+				type="number"
+				inputMode="numeric"
+				min={low}
+				max={high}
+				value={known ? value : ""}
+				isInvalid={invalid}
+				onChange={(event) => onChange(event.target.value === "" ? null : Number(event.target.value))}
+			/>
+			<button type="button" onClick={() => step(1)}>
+				<span aria-hidden="true">+</span>
+				<span className="visually-hidden">one more: {name}</span>
+			</button>
+		</div>
+	);
+}
+
+function Weights({
+	weights,
+	scale,
+	label,
+	error,
+	onChange,
+}: {
+	weights: Record<string, number>;
+	scale: Scale;
+	label: string;
+	error: string | undefined;
+	onChange: (weights: Record<string, number>) => void;
+}) {
+	const id = useId();
+	// What the rule names and the scale lacks is shown as well: nothing weighs unseen.
+	const codes = [
+		...scale,
+		...Object.keys(weights)
+			.filter((code) => !scale.some((one) => one.code === code))
+			.map((code) => ({ code, label: code })),
+	];
+	return (
+		<fieldset className={css.weights}>
+			<legend className="form-label m-0">{label}</legend>
+			{codes.map(({ code, label: words }) => (
+				<Form.Group key={code} controlId={`${id}-${code}`}>
+					<Form.Label>{words}</Form.Label>
+					<Form.Control
+						type="number"
+						inputMode="numeric"
+						value={Number.isFinite(weights[code] ?? Number.NaN) ? weights[code] : ""}
+						onChange={(event) => {
+							const { [code]: _, ...rest } = weights;
+							onChange(event.target.value === "" ? rest : { ...rest, [code]: Number(event.target.value) });
+						}}
+					/>
+				</Form.Group>
+			))}
+			{error && (
+				<div className="asks" role="alert">
+					{error}
+				</div>
+			)}
+		</fieldset>
+	);
+}
+
+const MOST_PARTS = 6;
+
+function Parts({
+	parts,
+	onChange,
+	errors,
+	scale,
+	depth,
+}: {
+	parts: Rule[];
+	onChange: (parts: Rule[]) => void;
+	errors: RuleErrors | undefined;
+	scale: Scale;
+	depth: number;
+}) {
+	// A part keeps its place on the screen while others come and go.
+	const [keys, setKeys] = useState(() => parts.map((_, i) => i));
+	const keyAt = (i: number) => keys[i] ?? i;
+	return (
+		<div className={css.wide}>
+			{parts.map((part, i) => (
+				<div key={keyAt(i)}>
+					<RuleForm
+						rule={part}
+						onChange={(changed) => onChange(parts.map((one, n) => (n === i ? changed : one)))}
+						errors={errors?.[i] as RuleErrors | undefined}
+						scale={scale}
+						depth={depth}
+						label={`Part ${i + 1}`}
+					/>
+					{parts.length > 2 && (
+						<Button
+							variant="link"
+							size="sm"
+							onClick={() => {
+								setKeys(keys.filter((_, n) => n !== i));
+								onChange(parts.filter((_, n) => n !== i));
+							}}
+						>
+							take part {i + 1} out
+						</Button>
+					)}
+				</div>
+			))}
+			{errors?.message && (
+				<div className="asks" role="alert">
+					{errors.message}
+				</div>
+			)}
+			{parts.length < MOST_PARTS && (
+				<Button
+					variant="link"
+					size="sm"
+					onClick={() => {
+						setKeys([...parts.map((_, i) => keyAt(i)), Math.max(-1, ...keys) + 1]);
+						onChange([...parts, { kind: "streak", r: 3 }]);
+					}}
+				>
+					one more part
+				</Button>
+			)}
+		</div>
+	);
+}
