@@ -3,10 +3,11 @@ import { files } from "./files";
 import { push } from "./push";
 import { scale } from "./scale";
 import { tap } from "./tap";
+import { typing } from "./typing";
 import { weight } from "./weight";
 
 /** npm run bench [-- NAME ...]: ratios against named baselines, each pair in turns within one run. */
-const benches: Record<string, () => void | Promise<void>> = { curves, tap, push, weight, files, scale };
+const benches: Record<string, () => void | Promise<void>> = { curves, tap, typing, push, weight, files, scale };
 
 const asked = process.argv.slice(2);
 const unknown = asked.find((name) => !(name in benches));

@@ -1,5 +1,5 @@
 import { type ChildProcess, execFileSync, spawn } from "node:child_process";
-import { existsSync } from "node:fs";
+import { existsSync, readdirSync, statSync } from "node:fs";
 import { join } from "node:path";
 import { freePort } from "../e2e/studio";
 
@@ -8,7 +8,10 @@ const bare = join("bench", "bare");
 
 /** Builds the baseline application, once. */
 function buildBare(): void {
-	if (existsSync(join(bare, ".next", "BUILD_ID"))) return;
+	const built = join(bare, ".next", "BUILD_ID");
+	const sources = readdirSync(join(bare, "app"), { recursive: true, encoding: "utf8" });
+	const newest = Math.max(...sources.map((name) => statSync(join(bare, "app", name)).mtimeMs));
+	if (existsSync(built) && statSync(built).mtimeMs > newest) return;
 	execFileSync(process.execPath, [next, "build", bare], { stdio: "ignore", env: { ...process.env, DATABASE_URL: "" } });
 }
 

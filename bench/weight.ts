@@ -13,6 +13,8 @@ const routes: [name: string, path: string, goal: number][] = [
 	["a student's lessons", "/students/isolde/lessons", 2.5],
 	["skill bench", "/skills/clubs", 2.5],
 	["ladder bench", "/ladders/isolde-clubs", 2.5],
+	["rule designer", "/rules", 2.5],
+	["what luck can pass", "/rules/lucky", 2.5],
 	["records", "/records", 2.5],
 	["find", "/find", 2.5],
 ];

@@ -18,6 +18,9 @@ test("axe finds nothing on any page, in any light", async ({ page }) => {
 		"/records",
 		"/find?q=elbow",
 		"/students/isolde/lessons",
+		"/rules",
+		"/rules/assumes",
+		"/rules/lucky",
 	]) {
 		await page.goto(path);
 		await accessible(page);

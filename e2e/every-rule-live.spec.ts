@@ -175,3 +175,29 @@ test("a timed set has its clock: begun by the first touch, paused, and late when
 	await expect(page.getByTestId("used")).toHaveText("2");
 	await expect(page.getByText("rule met")).toHaveCount(0);
 });
+
+test("a set counted in the head is entered as three numbers, counts for the limit, and passes only what it proves", async ({
+	page,
+	studio,
+}) => {
+	await fill(studio);
+	await begin(page, "Wendel", "streak");
+	await page.getByRole("button", { name: "more", exact: true }).tap();
+	await page.getByRole("button", { name: /^tally/ }).tap();
+	const press = async (name: string, times: number) => {
+		for (let i = 0; i < times; i++) await page.getByRole("button", { name, exact: true }).tap();
+	};
+	await press("− one: tries", 7);
+	await expect(page.getByText("Good is 5, more than the 3 tries; at most 3 is possible.")).toBeVisible();
+	await expect(page.getByRole("button", { name: "enter the tally" })).toBeDisabled();
+	await press("− one: good", 3);
+	await press("− one: longest run", 0);
+	await page.getByRole("button", { name: "enter the tally" }).tap();
+	await expect(page.getByTestId("used")).toHaveText("3");
+	// Two good in a row, whatever the order: that is the rule.
+	await expect(page.getByText("rule met")).toBeVisible();
+	await page.getByRole("button", { name: "undo", exact: true }).tap();
+	await expect(page.getByTestId("used")).toHaveText("0");
+	await allSent(page);
+	expect((await studio.events()).filter((event) => event.kind === "tally")).toHaveLength(1);
+});

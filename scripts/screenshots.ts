@@ -1,5 +1,7 @@
 import { mkdirSync } from "node:fs";
 import { chromium, type Page } from "@playwright/test";
+import { freshRung } from "@/core/ladder/rung";
+import { addLadder } from "@/store/ladders";
 import { chromiumPath, quiet } from "../e2e/browser";
 import prepareDemo from "../e2e/setup";
 import { Studio } from "../e2e/studio";
@@ -38,6 +40,37 @@ async function shot(
 	console.log(`${folder}/${name}.png`);
 }
 
+/** Rules of other kinds than the demo's, to show their inputs. */
+await studio.inStore(async (store) => {
+	const answers = [
+		["high pass", "step in"],
+		["late pass", "let it fall"],
+		["short pass", "shorten"],
+	] as const;
+	const rung = freshRung("Passes that are called, some of them bad");
+	await addLadder(store, "kasimir", "passing", {
+		...{ side: "left", policy: "mastery", start: null },
+		rungs: [
+			{
+				id: "called",
+				settings: {
+					...{ ...rung, gate: "result", rule: { kind: "decision", k: 7, n: 9 } },
+					decisions: answers.map(([situation, answer]) => ({ situation, right: [{ answer, reason: "" }] })),
+				},
+			},
+		],
+	});
+	await addLadder(store, "sunniva", "balls", {
+		...{ side: "left", policy: "mastery", start: null },
+		rungs: [
+			{
+				id: "minute",
+				settings: { ...freshRung("Clean starts in a minute"), rule: { kind: "count", c: 12, seconds: 60 } },
+			},
+		],
+	});
+});
+
 try {
 	await shot("today", bench, "/");
 	await shot("student", bench, "/students/isolde");
@@ -63,6 +96,22 @@ try {
 	});
 	await shot("lesson", bench, "/students/teodor", () => page.getByRole("row").nth(1).getByRole("link").click());
 	await shot("ladders", bench, "/ladders");
+	await shot("rule-designer", bench, "/rules", () => press("its curve of Told apart with the fewest tries"));
+	await shot("rule-found", bench, "/ladders/teodor-clubs", async () => {
+		await press("Three clubs, slow");
+		await press("find");
+		await page.getByText("fewest tries").waitFor({ timeout: 60_000 });
+		await page.getByRole("button", { name: "lay it over" }).nth(1).click();
+		await page.getByText("fewest tries").scrollIntoViewIfNeeded();
+	});
+	await shot("live-decision", phone, "/", async () => {
+		await press("lesson: Kasimir Ploughman, Six-club passing, left");
+		await touch("shorten", "called high pass", "step in", "shorten", "called late pass", "let it fall", "step in");
+	});
+	await shot("live-count", phone, "/", async () => {
+		await press("lesson: Sunniva Marsh, Three-ball cascade, left");
+		await touch("GOOD", "GOOD", "MISSED", "GOOD", "GOOD", "GOOD");
+	});
 	await shot("history", bench, "/students/bram/lessons");
 	await shot("records", bench, "/records");
 	await shot("find", bench, "/find?q=lantern");

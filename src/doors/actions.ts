@@ -5,12 +5,13 @@ import * as z from "zod/mini";
 import { Ladder } from "@/core/ladder/ladder";
 import { rungLabels } from "@/core/ladder/rung";
 import { Student, studentLabels } from "@/core/people/student";
+import { Rule } from "@/core/rules";
 import { Skill, skillLabels } from "@/core/skill/skill";
 import { type Outcome, parse } from "@/core/words/refuse";
 import { ident, whole } from "@/core/words/text";
 import { store } from "@/store/db";
 import type { Saved } from "@/store/documents";
-import { addLadder, archiveLadder, saveLadder, takeNewSkill } from "@/store/ladders";
+import { addLadder, archiveLadder, findLadder, saveLadder, takeNewSkill } from "@/store/ladders";
 import { archiveSkill, saveSkill } from "@/store/skills";
 import { archiveStudent, saveStudent } from "@/store/students";
 
@@ -54,6 +55,24 @@ export async function keepLadder(body: unknown, at: unknown, owner: unknown): Pr
 			? saveLadder(await store(), ladder, place)
 			: addLadder(await store(), who.value.student, who.value.skill, ladder),
 	);
+}
+
+/** Puts another rule into one rung of a ladder, as a new version of it. */
+export async function takeRule(rung: unknown, rule: unknown, at: unknown): Promise<Outcome<Saved>> {
+	const named = parse(ident, rung, { rung: "rung" });
+	if (!named.ok) return named;
+	return through(Rule, ladderLabels, rule, at, async (taken, place) => {
+		const open = await store();
+		const row = place && (await findLadder(open, place.id));
+		if (!place || !row?.ladder.rungs.some(({ id }) => id === named.value))
+			return { ok: false, refusals: [{ path: "rung", sentence: "This rung is not there any more; reload the page." }] };
+		const rungs = row.ladder.rungs.map((one) =>
+			one.id === named.value ? { ...one, settings: { ...one.settings, rule: taken } } : one,
+		);
+		// Another rule may not fit the rung's other settings: the whole ladder is read again.
+		const fits = parse(Ladder, { ...row.ladder, rungs }, ladderLabels);
+		return fits.ok ? saveLadder(open, fits.value, place) : fits;
+	});
 }
 
 export async function takeSkill(at: unknown): Promise<Outcome<Saved>> {

@@ -62,6 +62,10 @@ export function TryStrip({ entries, short }: { entries: readonly Entry[]; short:
 			{entries.map(({ event, try: t }) =>
 				t ? (
 					<TryMark key={event.id} t={t} short={short} />
+				) : event.kind === "tally" ? (
+					<b key={event.id}>
+						{event.body.good} of {event.body.tries}, tallied
+					</b>
 				) : event.kind === "feedback" ? (
 					<span
 						key={event.id}

@@ -1,3 +1,4 @@
+import { inTerms } from "@/core/log/terms";
 import type { RungWrap } from "@/core/log/wrap";
 import { ruleSentence } from "@/core/rules";
 import { plural } from "@/core/words/numbers";
@@ -28,6 +29,7 @@ export function RungFacts({ rung, who, day }: { rung: RungWrap; who?: string | u
 								· <b>rule met</b>: {ruleSentence(rung.visits[0]?.rule ?? { kind: "streak", r: 1 })}
 							</>
 						)}
+						{inTerms(rung).map((said) => ` · ${said}`)}
 						{rung.variationTries > 0 && ` · ${plural(rung.variationTries, "try", "tries")} on a variation`}
 						{rung.noCount > 0 && ` · ${rung.noCount} no count`}
 					</p>

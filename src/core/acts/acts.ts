@@ -44,6 +44,13 @@ export function attemptIn(newId: NewId, set: SetView, attempt: Attempt): Written
 	return [[next], [{ ...place({ ...set, id: next.id ?? "" }), kind: "attempt", body: attempt }]];
 }
 
+/** A finished set as numbers; it opens a set of its own if none is open. */
+export function tallyIn(newId: NewId, set: SetView, body: Body<"tally">): Written {
+	if (set.open) return [{ ...place(set), kind: "tally", body }];
+	const next = openSet(newId, set.placing, set.variation);
+	return [next, { ...place({ ...set, id: next.id ?? "" }), kind: "tally", body }];
+}
+
 export const insertAfter = (set: SetView, after: string, attempt: Attempt): Written => [
 	{ ...place(set), kind: "insert", body: { after, attempt } },
 ];

@@ -98,6 +98,8 @@ function runOf(position: WatchedPosition, entries: readonly Entry[]): Run {
 			waiting += 1;
 			continue;
 		}
+		// Nobody knows what was off in a tally.
+		if (entry.event.kind === "tally") break;
 		if (!entry.try?.counted) continue;
 		const off = entry.try.body.off.find((o) => o.position === position.id);
 		if (!off) {

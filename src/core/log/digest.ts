@@ -70,6 +70,24 @@ export interface LessonDigest {
 
 const own = (visit: Visit) => visit.tries.filter((t) => t.counted && t.variation === "own");
 
+/** Tries in order; those of a tally, whose order nobody kept, are spread evenly. */
+function marksOf(visit: Visit): string {
+	const tallied = (at: number) =>
+		visit.tallies
+			.filter((tally) => tally.after === at && tally.counted && tally.variation === "own")
+			.map(({ tries, good }) =>
+				Array.from({ length: tries }, (_, i) =>
+					Math.floor(((i + 1) * good) / tries) > Math.floor((i * good) / tries) ? "1" : "0",
+				).join(""),
+			)
+			.join("");
+	const tries = visit.tries.map((t, i) => {
+		const mark = t.counted && t.variation === "own" ? (t.good ? "1" : "0") : "";
+		return tallied(i) + mark;
+	});
+	return tries.join("") + tallied(visit.tries.length);
+}
+
 export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 	const day = view.opened?.localDay ?? "";
 	return {
@@ -84,15 +102,15 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 		students: [...new Set([view.opened?.student, ...view.visits.map((visit) => visit.student)])].filter(
 			(id): id is string => Boolean(id),
 		),
-		attempts: view.visits.reduce((sum, visit) => sum + visit.tries.length, 0),
+		attempts: view.visits.reduce(
+			(sum, visit) => sum + visit.tries.length + visit.tallies.reduce((all, { tries }) => all + tries, 0),
+			0,
+		),
 		rungs: wrapUp(view)
-			.filter((rung) => rung.visits.some((visit) => visit.tries.length > 0))
+			.filter((rung) => rung.visits.some((visit) => visit.tries.length + visit.tallies.length > 0))
 			.map(({ student, ladder, rung, name, tries, good, variationTries, longestRun, met, visits }) => ({
 				...{ student, ladder, rung, name, tries, good, tried: tries + variationTries, longestRun, met },
-				marks: visits
-					.flatMap(own)
-					.map((t) => (t.good ? "1" : "0"))
-					.join(""),
+				marks: visits.map(marksOf).join(""),
 			})),
 		moves: view.moves.flatMap((move) =>
 			move.ladder

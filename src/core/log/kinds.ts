@@ -3,7 +3,9 @@ import { Policy } from "@/core/ladder/ladder";
 import { RungSettings } from "@/core/ladder/rung";
 import { BodyPart, Side } from "@/core/people/student";
 import { Rule } from "@/core/rules";
+import { tallyRefusal } from "@/core/rules/tally";
 import { Cue } from "@/core/skill/skill";
+import { complainIn } from "@/core/words/complain";
 import { day, ident, label, text, whole } from "@/core/words/text";
 
 /** The body of every kind of event. A later kind of work is a new entry here, not a new truth in a table. */
@@ -110,6 +112,11 @@ export const bodies = {
 	"set.joined": z.object({ set: ident, device: ident }),
 	"limit.changed": z.object({ rung: ident, by: whole(-500, 500) }),
 	attempt: Attempt,
+	/** A finished set as numbers, where nobody kept the order. */
+	tally: z.object({ tries: whole(1, 500), good: whole(0, 500), longest: whole(0, 500) }).check((ctx) => {
+		const wrong = tallyRefusal(ctx.value);
+		if (wrong) complainIn(ctx)(["good"], wrong);
+	}),
 	feedback: z.object({
 		type: z.enum(["correction", "question", "confirmation"]),
 		position: z.nullable(ident),

@@ -1,5 +1,6 @@
 import { judged } from "@/core/ladder/good";
 import { type Judged, type Judgement, judge, type Rule } from "@/core/rules";
+import { type Tally, tallyProves } from "@/core/rules/tally";
 import type { EventOf, LogEvent } from "./event";
 import type { Attempt, Placing, Variation } from "./kinds";
 import { type LiveEvent, resolve } from "./resolve";
@@ -24,6 +25,16 @@ export interface TryView {
 	inserted: boolean;
 }
 
+/** A set entered as numbers, with its place among the tries of its visit. */
+export interface TallyView extends Tally {
+	id: string;
+	variation: Variation;
+	/** Tries of the visit that came before it. */
+	after: number;
+	counted: boolean;
+	over: boolean;
+}
+
 export interface Entry {
 	event: LiveEvent;
 	/** Set when the event is an attempt. */
@@ -33,7 +44,7 @@ export interface Entry {
 /** Rule state of a visit. The rung's rule is judged on the rung itself, never on a variation. */
 export interface Verdict {
 	kind: "open" | "met" | "not yet" | "limit" | "cannot be met today";
-	/** The attempt that met it. */
+	/** The attempt that met it, or the tally that proves it. */
 	metBy: string | null;
 	/** Tries allowed on this rung in this lesson, changes by the coach included. */
 	allowed: number;
@@ -56,6 +67,7 @@ export interface Visit {
 	sets: string[];
 	entries: Entry[];
 	tries: TryView[];
+	tallies: TallyView[];
 	judgements: Record<Variation, Judgement>;
 	verdict: Verdict;
 }
@@ -183,10 +195,16 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 			if (view.current === set) view.current = lastOpen(view.sets) ?? set;
 		}
 		// Only an attempt starts a visit anew after a peg move: what closes a set belongs to the old one.
-		const visit = event.kind === "attempt" ? visitOf(set) : (visits.get(set.visit) as Visit);
+		const visit = event.kind === "attempt" || event.kind === "tally" ? visitOf(set) : (visits.get(set.visit) as Visit);
 		const tried = event.kind === "attempt" ? viewTry(event, set) : null;
 		visit.entries.push({ event, try: tried });
 		if (tried) visit.tries.push(tried);
+		if (event.kind === "tally")
+			visit.tallies.push({
+				...event.body,
+				...{ id: event.id, variation: set.variation, after: visit.tries.length },
+				...{ counted: event.device === set.holder, over: false },
+			});
 	}
 
 	for (const visit of view.visits)
@@ -227,6 +245,7 @@ function newVisit(key: string, placing: Placing): Visit {
 		sets: [],
 		entries: [],
 		tries: [],
+		tallies: [],
 		judgements: { own: blank, easier: blank, harder: blank },
 		verdict: { kind: "open", metBy: null, allowed: 0, raisedBy: 0, used: 0, left: 0 },
 	};
@@ -251,6 +270,12 @@ function viewTry(event: LiveEvent & { kind: "attempt" }, set: SetView): TryView 
 	};
 }
 
+/** Tries of one form of the rung that a rule may add up: a tally between them breaks the row. */
+interface Stretches {
+	tries: TryView[][];
+	provedBy: string | null;
+}
+
 /** The limit counts the whole lesson on a rung: a later visit starts with what is left. */
 function judgeVisits(visits: readonly Visit[], raised: ReadonlyMap<string, number>): void {
 	const used = new Map<string, number>();
@@ -259,17 +284,26 @@ function judgeVisits(visits: readonly Visit[], raised: ReadonlyMap<string, numbe
 		const raisedBy = raised.get(key) ?? 0;
 		const allowed = Math.max(0, visit.placing.settings.limit + raisedBy);
 		let count = used.get(key) ?? 0;
-		const tries: Record<Variation, TryView[]> = { own: [], easier: [], harder: [] };
-		for (const attempt of visit.tries) {
-			if (!attempt.counted) continue;
-			count += 1;
-			attempt.over = count > allowed;
-			if (!attempt.over) tries[attempt.variation].push(attempt);
+		const stretches: Record<Variation, Stretches> = { own: none(), easier: none(), harder: none() };
+		for (const item of inOrder(visit)) {
+			if (!item.counted) continue;
+			const of = stretches[item.variation];
+			count += "tries" in item ? item.tries : 1;
+			item.over = count > allowed;
+			if (item.over) continue;
+			if ("tries" in item) {
+				if (proves(visit.rule, item)) of.provedBy ??= item.id;
+				of.tries.push([]);
+			} else of.tries.at(-1)?.push(item);
 		}
 		used.set(key, count);
 		const left = Math.max(0, allowed - count);
-		for (const variation of ["own", "easier", "harder"] as const)
-			visit.judgements[variation] = judge(visit.rule, inSets(tries[variation]), left);
+		let metBy: string | null = null;
+		for (const variation of ["own", "easier", "harder"] as const) {
+			const said = judgeStretches(visit.rule, stretches[variation], left);
+			visit.judgements[variation] = said.judgement;
+			if (variation === "own") metBy = said.metBy;
+		}
 		const own = visit.judgements.own;
 		visit.verdict = {
 			kind: own.met
@@ -281,13 +315,43 @@ function judgeVisits(visits: readonly Visit[], raised: ReadonlyMap<string, numbe
 						: own.needs !== null
 							? "open"
 							: "cannot be met today",
-			metBy: own.metAt < 0 ? null : (tries.own[own.metAt]?.id ?? null),
-			allowed,
-			raisedBy,
-			used: count,
-			left,
+			...{ metBy, allowed, raisedBy, used: count, left },
 		};
 	}
+}
+
+const none = (): Stretches => ({ tries: [[]], provedBy: null });
+
+/** Tries and tallies of a visit as they came. */
+function inOrder({ tries, tallies }: Visit): (TryView | TallyView)[] {
+	if (tallies.length === 0) return tries;
+	const before = (at: number) => tallies.filter((tally) => tally.after === at);
+	return [...tries.flatMap((one, i) => [...before(i), one]), ...before(tries.length)];
+}
+
+function judgeStretches(
+	rule: Rule,
+	{ tries, provedBy }: Stretches,
+	left: number,
+): { judgement: Judgement; metBy: string | null } {
+	const all = tries.map((stretch) => judge(rule, inSets(stretch), left));
+	const met = all.findIndex((one) => one.met || one.bust);
+	const judgement = all[met >= 0 ? met : all.length - 1] as Judgement;
+	if (provedBy && !judgement.met)
+		return { judgement: { ...judgement, met: true, bust: false, needs: 0 }, metBy: provedBy };
+	return { judgement, metBy: tries[met]?.[judgement.metAt]?.id ?? null };
+}
+
+/** Every order of a tally is walked once, however often the lesson is folded. */
+const proofs = new WeakMap<Rule, Map<string, boolean>>();
+
+function proves(rule: Rule, { tries, good, longest }: Tally): boolean {
+	const known = proofs.get(rule) ?? new Map<string, boolean>();
+	proofs.set(rule, known);
+	const key = `${tries}/${good}/${longest}`;
+	const said = known.get(key) ?? tallyProves(rule, { tries, good, longest });
+	known.set(key, said);
+	return said;
 }
 
 /** Attempts as the rule sees them, the first of each set marked: clocks and bouts begin anew there. */

@@ -1,4 +1,5 @@
 import { plural } from "@/core/words/numbers";
+import { inTerms } from "./terms";
 import type { RungWrap } from "./wrap";
 
 /**
@@ -10,7 +11,11 @@ export function noteFor(name: string, day: string, rungs: readonly RungWrap[], n
 	for (const rung of rungs) {
 		const passed = rung.met ? " Passed." : "";
 		lines.push(
-			`${rung.name}: ${rung.good} of ${plural(rung.tries, "try", "tries")} good, longest run ${rung.longestRun}.${passed}`,
+			`${rung.name}: ${rung.good} of ${plural(rung.tries, "try", "tries")} good, longest run ${rung.longestRun}.${inTerms(
+				rung,
+			)
+				.map((said) => ` ${said}.`)
+				.join("")}${passed}`,
 		);
 		const cues = [
 			...new Set(rung.cues.filter((cue) => cue.type === "correction" && cue.kind).map((cue) => `“${cue.words}”`)),

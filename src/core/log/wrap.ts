@@ -54,16 +54,19 @@ function wrapRung(visits: Visit[]): RungWrap {
 	const first = visits[0] as Visit;
 	const counted = visits.flatMap((visit) => visit.tries.filter((t) => t.counted));
 	const own = counted.filter((t) => t.variation === "own");
+	const tallies = visits.flatMap((visit) => visit.tallies.filter((tally) => tally.counted));
+	const sum = (of: "tries" | "good", ours: boolean) =>
+		tallies.reduce((total, tally) => total + ((tally.variation === "own") === ours ? tally[of] : 0), 0);
 	return {
 		student: first.student,
 		ladder: first.ladder,
 		rung: first.rung,
 		name: first.placing.settings.name,
-		tries: own.length,
-		good: own.filter((t) => t.good).length,
-		longestRun: longestRun(own),
+		tries: own.length + sum("tries", true),
+		good: own.filter((t) => t.good).length + sum("good", true),
+		longestRun: Math.max(longestRun(own), ...tallies.map((tally) => (tally.variation === "own" ? tally.longest : 0))),
 		noCount: visits.flatMap((visit) => visit.tries).filter((t) => t.body.noCount).length,
-		variationTries: counted.length - own.length,
+		variationTries: counted.length - own.length + sum("tries", false),
 		met: visits.some((visit) => visit.verdict.kind === "met" && visit.placing.reEarn === null),
 		faults: faults(visits, counted),
 		cues: visits.flatMap(cuesGiven),

@@ -260,6 +260,10 @@ function binomialRatings(rate: number): number[] {
 	return all.map((p) => Math.max(0, p));
 }
 
+/** Exact analysis under the stated model of the rule at one rate. */
+export const analyseAt = (rule: Rule, rate: number, limit: number): Analysis =>
+	analyseOver(rule, modelAt(rule, rate), limit, {});
+
 /** The direction and size of what the model leaves out, at one rate. */
 export function shiftAt(rule: Rule, rate: number, limit: number, runs = 20_000, seed = 1): Shift {
 	return shift(rule, (at) => modelAt(rule, at), rate, limit, runs, seed);

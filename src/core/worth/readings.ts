@@ -11,7 +11,9 @@ export function inHundred(p: number): string {
 		? "less than once in 100"
 		: p < 1 && hundredths === 100
 			? "more than 99 times in 100"
-			: `${hundredths} times in 100`;
+			: hundredths === 1
+				? "once in 100"
+				: `${hundredths} times in 100`;
 }
 
 /** The curve at the grid point nearest to a rate. */

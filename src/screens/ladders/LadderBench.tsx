@@ -66,6 +66,8 @@ export function LadderBench({
 	const router = useRouter();
 	const [open, setOpen] = useState<string | null>(null);
 	const [refused, setRefused] = useState<Refusal[]>([]);
+	/** A rule put in whole makes the open rung's form anew. */
+	const [taken, setTaken] = useState(0);
 	const [removed, setRemoved] = useState<{ rung: Rung; index: number } | null>(null);
 	const form = useForm<Ladder, unknown, Ladder>({
 		defaultValues: ladder,
@@ -133,6 +135,12 @@ export function LadderBench({
 					rung={rungs.find((rung) => rung.id === inMargin) ?? null}
 					hole={rail?.holes.find((hole) => hole.rung === inMargin) ?? null}
 					skill={skill}
+					who={studentName}
+					onTake={(id, rule) => {
+						const i = rungs.findIndex((rung) => rung.id === id);
+						form.setValue(`rungs.${i}.settings.rule`, rule as never, { shouldDirty: true });
+						setTaken(taken + 1);
+					}}
 				/>
 			}
 		>
@@ -244,7 +252,7 @@ export function LadderBench({
 												{isOpen && (
 													<RungFields
 														// Inputs belong to a place in the list: a row that moved gets new ones.
-														key={`place ${i}`}
+														key={`place ${i} ${taken}`}
 														index={i}
 														positions={skill.positions}
 														onAbove={() => add(i)}

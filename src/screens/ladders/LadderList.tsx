@@ -20,9 +20,17 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 		>
 			<div className={css.head}>
 				<h1>Ladders</h1>
-				<Link className="btn btn-primary" href="/ladders/new">
-					make a ladder
-				</Link>
+				<span className="d-flex gap-2">
+					<Link className="btn btn-outline-primary" href="/rules/lucky">
+						what luck can pass
+					</Link>
+					<Link className="btn btn-outline-primary" href="/rules">
+						try a rule out
+					</Link>
+					<Link className="btn btn-primary" href="/ladders/new">
+						make a ladder
+					</Link>
+				</span>
 			</div>
 			{here.length === 0 && <p className="mt-3">None yet. Three plain rungs are enough to count at once.</p>}
 			<div className={own.rack}>

@@ -1,16 +1,42 @@
+"use client";
+
+import { useState } from "react";
+import type { PastTry } from "@/core/estimate/rate";
 import type { Rung } from "@/core/ladder/ladder";
 import type { Hole } from "@/core/ladder/rail";
 import { gateWords } from "@/core/ladder/rung";
+import type { Rule } from "@/core/rules";
 import { firstCue, type Skill } from "@/core/skill/skill";
 import { plural } from "@/core/words/numbers";
-import { dayWords } from "@/ui/dates";
+import { FindRule } from "@/screens/rules/FindRule";
+import { RuleWorth } from "@/screens/rules/RuleWorth";
+import { dayWords, today } from "@/ui/dates";
 import { holeWords } from "@/ui/Rail";
 import css from "@/ui/rows.module.scss";
 import { readRule } from "./LadderBench";
-import { RuleWorth } from "./RuleWorth";
+
+/** Past tries on a rung, oldest first, as the estimate takes them. */
+const pastTries = (hole: Hole | null, day: string): PastTry[] =>
+	(hole?.recent ?? []).flatMap(({ day: then, marks }) => {
+		const daysAgo = Math.max(0, Math.round((Date.parse(day) - Date.parse(then)) / 86_400_000));
+		return [...marks].map((mark) => ({ good: mark === "1", daysAgo }));
+	});
 
 /** What stands behind the rung that is open: its rule in words, what is watched, and every day it was worked on. */
-export function LadderMargin({ rung, hole, skill }: { rung: Rung | null; hole: Hole | null; skill: Skill }) {
+export function LadderMargin({
+	rung,
+	hole,
+	skill,
+	who,
+	onTake,
+}: {
+	rung: Rung | null;
+	hole: Hole | null;
+	skill: Skill;
+	who: string;
+	onTake: (rung: string, rule: Rule) => void;
+}) {
+	const [other, setOther] = useState<{ name: string; rule: Rule } | null>(null);
 	if (!rung) return <p className="mute">Open a rung to see what stands behind its hole.</p>;
 	const { settings } = rung;
 	const watched = skill.positions.filter((position) => settings.watch.includes(position.id));
@@ -22,7 +48,23 @@ export function LadderMargin({ rung, hole, skill }: { rung: Rung | null; hole: H
 					Passed by {readRule(settings)}, within {settings.limit} tries. A try is good when {gateWords[settings.gate]}.
 				</p>
 			</div>
-			<RuleWorth rule={settings.rule} limit={settings.limit} ready={settings.readyRate} />
+			<RuleWorth
+				rule={settings.rule as Rule}
+				limit={settings.limit}
+				ready={settings.readyRate}
+				past={{ who, tries: pastTries(hole, today()) }}
+				other={other}
+			/>
+			<FindRule
+				key={`${rung.id} ${settings.readyRate}`}
+				limit={settings.limit}
+				ready={settings.readyRate}
+				onLay={setOther}
+				onTake={(rule) => {
+					setOther(null);
+					onTake(rung.id, rule);
+				}}
+			/>
 			{watched.length > 0 && (
 				<div className={css.note}>
 					<h2>Watch</h2>

@@ -61,7 +61,7 @@ export function CountZone({
 	const kept = state.unkept === 0;
 	// Until the first try there is nothing to count: what happened last time stands there instead.
 	const setFull = set.open && board.triesInSet >= set.placing.settings.triesPerSet;
-	const opening = visit.tries.length === 0 && board.ladder !== null;
+	const opening = visit.tries.length + visit.tallies.length === 0 && board.ladder !== null;
 	return (
 		<section className={css.count} aria-label="Count">
 			<div className={css.rail}>

@@ -27,7 +27,9 @@ function faultLabels(entries: readonly Entry[], short: Board["short"]): Map<stri
 
 /** The last twenty attempts as marks, cues as notches between them: one target that opens the rows. */
 export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {
-	const marks = board.visit.entries.filter(({ event, try: t }) => t || event.kind === "feedback");
+	const marks = board.visit.entries.filter(
+		({ event, try: t }) => t || event.kind === "feedback" || event.kind === "tally",
+	);
 	const from = Math.max(0, marks.length - SHOWN);
 	const shown = marks.slice(from);
 	const labels = faultLabels(shown, board.short);
@@ -44,6 +46,10 @@ export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {
 							<small aria-hidden="true">{labels.get(event.id) ?? numberOf(t)}</small>
 						)}
 					</span>
+				) : event.kind === "tally" ? (
+					<b key={event.id} className={css.stripTally}>
+						{event.body.good} of {event.body.tries}
+					</b>
 				) : (
 					<i key={event.id} className={css.stripCue} />
 				),

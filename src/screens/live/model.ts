@@ -87,7 +87,9 @@ function tabsOf(view: LessonView, nameOf: (student: string | null) => string): B
 	for (const visit of view.visits) {
 		const key = visit.ladder ?? "-";
 		const tab = tabs.get(key) ?? { key, ladder: visit.ladder, name: nameOf(visit.student), tries: 0 };
-		tab.tries += visit.tries.filter((t) => t.counted).length;
+		tab.tries +=
+			visit.tries.filter((t) => t.counted).length +
+			visit.tallies.reduce((sum, tally) => sum + (tally.counted ? tally.tries : 0), 0);
 		tabs.set(key, tab);
 	}
 	return [...tabs.values()];

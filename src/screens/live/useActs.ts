@@ -11,6 +11,7 @@ import { type Board, boardOf, pegIn } from "./model";
 
 const undoWords: Record<string, string> = {
 	attempt: "try",
+	tally: "tally",
 	insert: "inserted try",
 	amend: "correction of a try",
 	feedback: "cue",
@@ -49,6 +50,9 @@ export function useActs(lesson: LessonOnDevice) {
 		return {
 			attempt(attempt: Attempt) {
 				for (const act of acts.attemptIn(uuid, now().set, attempt)) write(act);
+			},
+			tally(body: Body<"tally">) {
+				write(acts.tallyIn(uuid, now().set, body));
 			},
 			insert(after: string, attempt: Attempt) {
 				write(acts.insertAfter(now().set, after, attempt));

@@ -40,7 +40,7 @@ export function RuleForm({ rule, onChange, errors, scale, depth = 0, label = "Pa
 	// Parts may hold parts only while a level is left; several days stand outermost.
 	const offered = ruleKinds.filter(
 		({ kind, needs }) =>
-			kind === rule.kind || (depth === 0 ? true : kind !== "days" && (needs !== "parts" || depth + 2 < MAX_DEPTH)),
+			kind === rule.kind || (depth === 0 ? true : kind !== "days" && (needs !== "parts" || depth + 2 <= MAX_DEPTH)),
 	);
 	const wrong = (name: string) => errors?.[name] as RuleErrors | undefined;
 	return (

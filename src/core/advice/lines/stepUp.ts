@@ -23,7 +23,12 @@ export const stepUp: Line = {
 	},
 };
 
-function evidenceOf({ input, counted }: Facts): string[] {
+const provedBy = ({ input }: Facts) => input.visit.tallies.find((tally) => tally.id === input.verdict.metBy);
+
+function evidenceOf(facts: Facts): string[] {
+	const { input, counted } = facts;
+	const tally = provedBy(facts);
+	if (tally) return [tally.id];
 	const at = counted.findIndex((t) => t.id === input.verdict.metBy);
 	return counted
 		.slice(0, at + 1)
@@ -35,7 +40,11 @@ function oneUp(facts: Facts): Omit<Advice, "line" | "canSilence"> {
 	const { placing, input } = facts;
 	const index = indexOf(facts);
 	const above = index < 0 ? undefined : placing.order[index + 1];
-	const reason = `Passed: ${ruleSentence(input.visit.rule)}, after ${plural(evidenceOf(facts).length, "try", "tries")}.`;
+	const tally = provedBy(facts);
+	const after = tally
+		? `whatever the order of ${tally.good} good in ${tally.tries}`
+		: `after ${plural(evidenceOf(facts).length, "try", "tries")}`;
+	const reason = `Passed: ${ruleSentence(input.visit.rule)}, ${after}.`;
 	if (!above)
 		return {
 			title: index < 0 ? "The rule is met" : "Top rung passed: the ladder is done",

@@ -8,6 +8,7 @@ import css from "../live.module.scss";
 import type { Board } from "../model";
 import type { Acts } from "../useActs";
 import { Choice, Choices, Drawer } from "./Drawer";
+import { TallyDrawer } from "./TallyDrawer";
 
 const STEP = 6;
 
@@ -27,7 +28,7 @@ export function MoreDrawer({
 	onOpen: (name: DrawerName) => void;
 	onClose: () => void;
 }) {
-	const [part, setPart] = useState<"park" | "pain" | null>(null);
+	const [part, setPart] = useState<"park" | "pain" | "tally" | null>(null);
 	const { set, visit } = board;
 	const { settings } = set.placing;
 	const done = (act: () => void) => () => {
@@ -50,6 +51,7 @@ export function MoreDrawer({
 				</Choices>
 			</Drawer>
 		);
+	if (part === "tally") return <TallyDrawer acts={acts} onClose={onClose} />;
 	if (part === "park") return <Park board={board} acts={acts} onClose={onClose} />;
 	return (
 		<Drawer title="More" onClose={onClose}>
@@ -69,6 +71,9 @@ export function MoreDrawer({
 						next set
 					</Choice>
 				)}
+				<Choice onClick={() => setPart("tally")} small="a set as numbers">
+					tally
+				</Choice>
 				<Choice onClick={() => setPart("park")} small="noticed, not said">
 					park
 				</Choice>

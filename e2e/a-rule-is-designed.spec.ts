@@ -1,0 +1,99 @@
+import { findLadder } from "@/store/ladders";
+import { accessible, expect, good, test, touch } from "./studio";
+
+test.use({ demo: true, viewport: { width: 1280, height: 800 } });
+
+test("a lucky rule is seen by its number, a better one found, laid over, taken, and the next lesson judges by it", async ({
+	page,
+	studio,
+}) => {
+	await page.goto("/ladders/teodor-clubs");
+	await page.getByRole("button", { name: "Three clubs, slow", exact: true }).click();
+	const worth = page.getByTestId("worth");
+	await expect(worth).toContainText("75 in 100 pass without being ready");
+	await expect(worth).toContainText(/Teodor Quillfeather is at [\d.]+ in 10 here/);
+	const find = page.getByRole("region", { name: "Find me a rule" });
+	await find.getByRole("button", { name: "find", exact: true }).click();
+	await expect(find.getByText("fewest tries")).toBeVisible({ timeout: 60_000 });
+	await find.getByRole("button", { name: "lay it over" }).nth(1).click();
+	await expect(worth.getByRole("list")).toContainText(/points/);
+	await accessible(page);
+	const simplest = find.getByRole("button", { name: /^take it instead: / }).nth(1);
+	const sentence = (await simplest.textContent())?.replace("take it instead: ", "") ?? "";
+	await simplest.click();
+	await expect(page.getByText(`${sentence}, at most 36 tries a lesson`)).toBeVisible();
+	await expect(worth).not.toContainText("two days would make luck rarer");
+	await touch(page, "save the ladder").click();
+	await expect(page.getByText("not saved")).toHaveCount(0);
+	const kept = await studio.inStore((store) => findLadder(store, "teodor-clubs"));
+	expect(kept?.ladder.rungs[2]?.settings.rule.kind).toBe("points");
+
+	await page.goto("/");
+	await touch(page, "lesson: Teodor Quillfeather, Three-club cascade, right").click();
+	await good(page).click();
+	await expect(page.getByText(/points · needs/)).toBeVisible();
+});
+
+test("any rule is built by choice, reads itself out, and is refused where it cannot be", async ({ page }) => {
+	await page.goto("/rules");
+	await accessible(page);
+	await page.getByLabel("Pass rule", { exact: true }).selectOption("On several days");
+	await page.getByLabel("the rule of a day").selectOption("All of several");
+	await expect(page.getByText(/^3 good in a row and 6 of the last 8 good, on 2 days/)).toBeVisible();
+	await page.getByRole("button", { name: "one more: days" }).first().click();
+	await expect(page.getByText(/on 3 days, at most 36 tries/)).toBeVisible();
+	await page.getByLabel("Part 2").selectOption("So many in a row");
+	await page.getByRole("button", { name: "one more part" }).click();
+	await expect(page.getByLabel("Part 3")).toBeVisible();
+	await page.getByRole("button", { name: "take part 1 out" }).click();
+	await expect(page.getByLabel("Part 3")).toHaveCount(0);
+	await page.getByLabel("Pass rule", { exact: true }).selectOption("So many of the last few");
+	await page.getByLabel("good", { exact: true }).fill("99");
+	await expect(page.getByText(/Good tries wanted is 99/).first()).toBeVisible();
+	await page.getByLabel("good", { exact: true }).fill("9");
+	await page.getByLabel("of the last").fill("12");
+	await page.getByLabel("Tries per lesson, at most").fill("10");
+	await expect(page.getByTestId("worth")).toContainText("looks at 12 tries, and only 10 are allowed");
+
+	// Two on one chart, and the numbers of both behind it.
+	await page.getByRole("button", { name: "its curve of Calm again after a step down" }).click();
+	await page.getByText("in numbers").click();
+	await expect(page.getByRole("columnheader", { name: "Calm again after a step down" })).toBeVisible();
+	await page.getByRole("button", { name: "take Clean, not merely caught" }).click();
+	await expect(page.getByLabel("rough")).toHaveValue("0");
+	await page.getByRole("link", { name: "What this assumes" }).click();
+	await expect(page.getByRole("heading", { name: "What the numbers of a rule assume" })).toBeVisible();
+	await accessible(page);
+});
+
+test("what is typed stands at once while a search runs, and the search can be stopped", async ({ page }) => {
+	await page.goto("/rules");
+	await expect(page.getByTestId("worth")).toContainText("75 in 100");
+	const find = page.getByRole("region", { name: "Find me a rule" });
+	await page.getByLabel("Tries per lesson, at most").fill("120");
+	await find.getByRole("button", { name: "find", exact: true }).click();
+	await expect(page.getByRole("progressbar", { name: "Finding" })).toBeVisible();
+	const field = page.getByLabel("good", { exact: true });
+	for (const value of ["1", "11", "2", "7", "8"]) {
+		await field.fill(value);
+		await expect(field).toHaveValue(value);
+		await expect(page.getByText(`${value} of the last 12 good, at most 120`)).toBeVisible();
+	}
+	await find.getByRole("button", { name: "stop" }).click();
+	await expect(find.getByText("The search was stopped.")).toBeVisible();
+	await expect(page.getByTestId("worth")).toContainText("in 100 pass without being ready");
+});
+
+test("all rungs that luck can pass are listed, and a better rule is taken in one press", async ({ page }) => {
+	await page.goto("/ladders");
+	await page.getByRole("link", { name: "what luck can pass" }).click();
+	await expect(page.getByText(/^\d+ rungs let one who is not ready pass/)).toBeVisible({ timeout: 30_000 });
+	await accessible(page);
+	const before = Number.parseInt((await page.getByText(/^\d+ rungs let/).textContent()) ?? "0", 10);
+	const which = "for Teodor Quillfeather, Three clubs, slow";
+	await page.getByRole("button", { name: `a better rule ${which}` }).click();
+	await expect(page.getByText(/^Better: /)).toBeVisible({ timeout: 60_000 });
+	await page.getByRole("button", { name: `take it ${which}` }).click();
+	await expect(page.getByText(`${before - 1} rungs let`)).toBeVisible();
+	await expect(page.getByRole("button", { name: which })).toHaveCount(0);
+});

@@ -1,0 +1,9 @@
+import { readRuledRungs } from "@/doors/readRules";
+import { Lucky } from "@/screens/rules/Lucky";
+
+export const dynamic = "force-dynamic";
+export const metadata = { title: "What luck can pass" };
+
+export default async function Page() {
+	return <Lucky rungs={await readRuledRungs()} />;
+}

@@ -1,0 +1,7 @@
+import { Designer } from "@/screens/rules/Designer";
+
+export const metadata = { title: "Try a rule out" };
+
+export default function Page() {
+	return <Designer />;
+}

@@ -1,0 +1,63 @@
+import type { Rule } from "@/core/rules";
+import type { TryView, Visit } from "./lesson";
+import { inTerms } from "./terms";
+import type { RungWrap } from "./wrap";
+
+const tried = (as: Partial<TryView["as"]>, body: Partial<TryView["body"]> = {}, set = "one") =>
+	({ as: { good: true, result: "hit", ...as }, body, set, counted: true, variation: "own" }) as TryView;
+const of = (rule: Rule, tries: TryView[], progress = { value: 0, target: 0, words: "" }) =>
+	inTerms({ visits: [{ rule, tries, judgements: { own: { progress } } } as unknown as Visit] } as RungWrap);
+
+test("each kind is told in its own terms", () => {
+	expect(
+		of(
+			{ kind: "length", length: 20, times: 2 },
+			[3, 25, 21].map((length) => tried({ length })),
+		),
+	).toEqual(["longest 25, 2 times at 20 or more"]);
+	expect(
+		of(
+			{ kind: "rating", mean: 7, n: 3 },
+			[6, 8, 8].map((rating) => tried({ rating })),
+		),
+	).toEqual(["rated 7.3 on average, 8 at best"]);
+	const measured = [9, 12.5, 14].map((value) => tried({ measure: value }, { measure: { value, unit: "cm" } }));
+	expect(of({ kind: "within", k: 2, n: 3, low: 10, high: 20 }, measured)).toEqual([
+		"2 of 3 inside 10 to 20 cm, from 9 to 14",
+	]);
+	expect(of({ kind: "decision", k: 2, n: 3 }, [tried({ right: true }), tried({ right: false }), tried({})])).toEqual([
+		"1 of 2 answers right",
+	]);
+	expect(
+		of({ kind: "spread", each: 1, targets: ["near", "far"] }, [
+			tried({ called: "near" }),
+			tried({ called: "far", good: false }),
+		]),
+	).toEqual(["near 1, far 0"]);
+	const sets = [tried({}), tried({}, {}, "two"), tried({}, {}, "two"), tried({ late: true }, {}, "two")];
+	expect(of({ kind: "count", c: 3, seconds: 60 }, sets)).toEqual(["best set 2 in 60 seconds"]);
+	expect(
+		of({ kind: "points", weights: { hit: 1 }, target: 7 } as Rule, [tried({})], {
+			value: 3,
+			target: 7,
+			words: "points",
+		}),
+	).toEqual(["3 of 7 points"]);
+});
+test("good and off alone need no more words, and neither does a rung without tries", () => {
+	expect(of({ kind: "rolling", k: 2, n: 3 }, [tried({})])).toEqual([]);
+	expect(of({ kind: "rating", mean: 7, n: 3 }, [])).toEqual([]);
+});
+test("a rule of parts says each part's", () => {
+	const rule = {
+		kind: "all",
+		rules: [
+			{ kind: "rating", mean: 7, n: 1 },
+			{ kind: "length", length: 5, times: 1 },
+		],
+	} as unknown as Rule;
+	expect(of(rule, [tried({ rating: 7, length: 4 })])).toEqual([
+		"rated 7 on average, 7 at best",
+		"longest 4, 0 times at 5 or more",
+	]);
+});

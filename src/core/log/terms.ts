@@ -1,0 +1,72 @@
+import { allParts, type Rule } from "@/core/rules";
+import { plural } from "@/core/words/numbers";
+import type { TryView } from "./lesson";
+import type { RungWrap } from "./wrap";
+
+const mean = (all: readonly number[]) => all.reduce((sum, n) => sum + n, 0) / all.length;
+const short = (n: number) => String(Number(n.toFixed(1)));
+
+/**
+ * What a rung's rule looks at besides good and off, said of all counted tries of a
+ * lesson on the rung itself: points, lengths, ratings, measures, answers, targets. One
+ * phrase each; none for rules that look at good and off alone.
+ */
+export function inTerms({ visits }: RungWrap): string[] {
+	const rule = visits.at(-1)?.rule;
+	if (!rule) return [];
+	const tries = visits.flatMap((visit) => visit.tries.filter((t) => t.counted && t.variation === "own"));
+	if (tries.length === 0) return [];
+	return allParts(rule).flatMap((part) => phrase(part, tries) ?? (part === rule ? sumOf(visits) : []));
+}
+
+function phrase(part: Rule, tries: readonly TryView[]): string[] | null {
+	switch (part.kind) {
+		case "length": {
+			const lengths = tries.flatMap(({ as }) => as.length ?? []);
+			if (lengths.length === 0) return [];
+			const long = lengths.filter((length) => length >= part.length).length;
+			return [`longest ${Math.max(...lengths)}, ${plural(long, "time")} at ${part.length} or more`];
+		}
+		case "rating": {
+			const ratings = tries.flatMap(({ as }) => as.rating ?? []);
+			return ratings.length === 0 ? [] : [`rated ${short(mean(ratings))} on average, ${Math.max(...ratings)} at best`];
+		}
+		case "within": {
+			const measured = tries.flatMap(({ body }) => body.measure ?? []);
+			if (measured.length === 0) return [];
+			const inside = measured.filter(({ value }) => value >= part.low && value <= part.high).length;
+			const values = measured.map(({ value }) => value);
+			const unit = measured[0]?.unit ?? "";
+			return [
+				`${inside} of ${measured.length} inside ${part.low} to ${part.high} ${unit}, from ${short(Math.min(...values))} to ${short(Math.max(...values))}`,
+			];
+		}
+		case "decision": {
+			const answers = tries.flatMap(({ as }) => as.right ?? []);
+			return answers.length === 0 ? [] : [`${answers.filter(Boolean).length} of ${answers.length} answers right`];
+		}
+		case "spread":
+			return [
+				part.targets
+					.map(
+						(target) => `${target} ${tries.filter(({ as }) => as.good && (as.called ?? as.result) === target).length}`,
+					)
+					.join(", "),
+			];
+		case "count": {
+			const sets = new Map<string, number>();
+			for (const { set, as } of tries) if (as.good && !as.late) sets.set(set, (sets.get(set) ?? 0) + 1);
+			return [`best set ${Math.max(0, ...sets.values())} in ${part.seconds} seconds`];
+		}
+		default:
+			return null;
+	}
+}
+
+/** Points and bouts add up in their own order: where the last visit's sum stood. */
+function sumOf(visits: RungWrap["visits"]): string[] {
+	const last = visits.at(-1);
+	if (last?.rule.kind !== "points" && last?.rule.kind !== "bouts") return [];
+	const { value, target, words } = last.judgements.own.progress;
+	return [`${value} of ${target} ${words}`];
+}

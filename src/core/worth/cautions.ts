@@ -1,0 +1,39 @@
+import { allParts, fewestTries, type Rule } from "@/core/rules";
+import type { Curve } from "./analyse";
+import { at, inHundred, inTen } from "./readings";
+
+/** Between these a verdict says little more than a coin would. */
+const TOSS = { low: 0.35, high: 0.65 };
+/** Passing one not ready more often than this asks for another rule, or for several days. */
+export const LUCKY = 0.25;
+
+/** What a rule should be warned of, each with its number; the first is the gravest. */
+export function cautions(rule: Rule, limit: number, curve: Curve, notReady: number, ready: number): string[] {
+	const said: string[] = [];
+	const low = at(curve, curve.pass, notReady);
+	const high = at(curve, curve.pass, ready);
+	const fewest = fewestTries(rule);
+	if (fewest > limit)
+		said.push(`It cannot be met: it takes ${fewest} tries at the least, and ${limit} are allowed in a lesson.`);
+	const window = Math.max(0, ...allParts(rule).map((part) => ("n" in part && part.kind !== "bouts" ? part.n : 0)));
+	if (window > limit && fewest <= limit)
+		said.push(`It looks at ${window} tries, and only ${limit} are allowed: the window never fills.`);
+	if (low > LUCKY) said.push(`One who is not ready passes ${inHundred(low)}, more than one time in four.`);
+	if (high > TOSS.low && high < TOSS.high)
+		said.push(`For one who is ready (${inTen(ready)} in 10) it is nearly a coin toss: ${inHundred(high)}.`);
+	else if (high <= TOSS.low && fewest <= limit)
+		said.push(`It holds back most who are ready: ${inTen(ready)} in 10 passes ${inHundred(high)}.`);
+	return said;
+}
+
+/** In how many tries half, and nine in ten, of those who pass have passed; null when nobody does. */
+export function spreadOf(passAt: readonly number[]): { half: number; most: number } | null {
+	const all = passAt.reduce((sum, p) => sum + p, 0);
+	if (all < 1e-9) return null;
+	const by = (share: number) => {
+		let [sum, tries] = [0, 0];
+		while (sum < share * all - 1e-12) sum += passAt[tries++] as number;
+		return tries;
+	};
+	return { half: by(0.5), most: by(0.9) };
+}

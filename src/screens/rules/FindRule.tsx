@@ -1,0 +1,155 @@
+"use client";
+
+import { proxy } from "comlink";
+import { memo, useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { type Rule, ruleSentence } from "@/core/rules";
+import type { Refusal } from "@/core/words/refuse";
+import type { Finding, Found } from "@/core/worth/find";
+import { inHundred } from "@/core/worth/readings";
+import type { Ask } from "@/core/worth/wald";
+import { Refusals } from "@/ui/Refusals";
+import { engine } from "@/workers/client";
+import { NOT_READY } from "./RuleWorth";
+import css from "./rules.module.scss";
+
+const asked = [
+	["notReady", "not ready, in 10", 10],
+	["ready", "ready, in 10", 10],
+	["riskPass", "may pass unready, in 100", 100],
+	["riskHold", "may hold back ready, in 100", 100],
+] as const;
+
+/** Finds rules that tell the ready from the not ready: what is asked, how far it is, what was found, one press to take. */
+export const FindRule = memo(function FindRule({
+	limit,
+	ready,
+	onLay,
+	onTake,
+}: {
+	limit: number;
+	ready: number;
+	/** Lays a found rule over today's on the chart; null takes it off again. */
+	onLay: (other: { name: string; rule: Rule } | null) => void;
+	onTake: (rule: Rule) => void;
+}) {
+	const [ask, setAsk] = useState<Omit<Ask, "limit" | "ready"> & { ready: number | null }>({
+		...{ notReady: NOT_READY, ready: null, riskPass: 0.1, riskHold: 0.1 },
+	});
+	const [progress, setProgress] = useState<number | null>(null);
+	const [finding, setFinding] = useState<Finding | null>(null);
+	const [refused, setRefused] = useState<Refusal[]>([]);
+	const [laid, setLaid] = useState("");
+	const lay = (found: Found | null) => {
+		const name = found ? ruleSentence(found.rule) : "";
+		const off = name === laid;
+		setLaid(off ? "" : name);
+		onLay(found && !off ? { name, rule: found.rule } : null);
+	};
+	const find = async () => {
+		setRefused([]);
+		setFinding(null);
+		setProgress(0);
+		const outcome = await engine().find(
+			{ ...ask, ready: ask.ready ?? ready, limit },
+			proxy((done: number) => setProgress(done)),
+		);
+		setProgress(null);
+		if (outcome.ok) setFinding(outcome.value);
+		else setRefused(outcome.refusals);
+	};
+	const simplest = finding?.simplest;
+	return (
+		<section aria-label="Find me a rule">
+			<h2>Find me a rule</h2>
+			<div className={css.ask}>
+				{asked.map(([name, label, scale]) => (
+					<Form.Group key={name} controlId={`find-${name}`}>
+						<Form.Label>{label}</Form.Label>
+						<Form.Control
+							type="number"
+							inputMode="decimal"
+							step={scale === 10 ? 0.5 : 1}
+							defaultValue={Number(((name === "ready" ? ready : ask[name]) * scale).toFixed(2))}
+							onChange={(event) => setAsk({ ...ask, [name]: Number(event.target.value) / scale })}
+						/>
+					</Form.Group>
+				))}
+			</div>
+			<p className="hint m-0 mt-1">Within {limit} tries a lesson, by hits and misses.</p>
+			{progress === null ? (
+				<Button variant="outline-primary" size="sm" className="mt-1" onClick={find}>
+					find
+				</Button>
+			) : (
+				<p className="d-flex gap-2 align-items-center mt-1 mb-0">
+					<progress max={1} value={progress} aria-label="Finding" />
+					<Button variant="outline-primary" size="sm" onClick={() => void engine().stop()}>
+						stop
+					</Button>
+				</p>
+			)}
+			<Refusals refusals={refused} />
+			{finding && (
+				<div role="status">
+					<ol className={css.found}>
+						{listed(finding).map(({ found, words }) => {
+							const sentence = ruleSentence(found.rule);
+							return (
+								<li key={sentence}>
+									<span className="mute">{words}</span>
+									<b>{sentence}</b>
+									Not ready passes {inHundred(found.passNotReady)}, ready {inHundred(found.passReady)}; about{" "}
+									{found.mean.toFixed(0)} tries.
+									<div className="d-flex gap-2 mt-1">
+										<Button size="sm" onClick={() => onTake(structuredClone(found.rule))}>
+											take it<span className="visually-hidden"> instead: {sentence}</span>
+										</Button>
+										<Button
+											variant="outline-primary"
+											size="sm"
+											aria-pressed={laid === sentence}
+											onClick={() => lay(found)}
+										>
+											{laid === sentence ? "take it off the chart" : "lay it over"}
+										</Button>
+									</div>
+								</li>
+							);
+						})}
+					</ol>
+					<p className="hint m-0">
+						No rule at all could do it in much under {finding.yardstick.mean.toFixed(0)} tries.{" "}
+						{finding.remarks.join(" ")}
+						{simplest &&
+							!simplest.close &&
+							` The simplest costs ${Math.round((simplest.price - 1) * 100)} in 100 more.`}
+					</p>
+				</div>
+			)}
+		</section>
+	);
+});
+
+const SHORT = 4;
+
+/** The best, the simplest, and a few more, each once. */
+function listed({ found, simplest }: Finding): { found: Found; words: string }[] {
+	const rows = [
+		...found.slice(0, 1).map((one) => ({ found: one, words: "fewest tries" })),
+		...(simplest
+			? [
+					{
+						found: simplest.found,
+						words: `simplest to keep in the head${simplest.price > 1.005 ? `, ${Math.round((simplest.price - 1) * 100)} in 100 dearer` : ""}`,
+					},
+				]
+			: []),
+		...found.slice(1).map((one) => ({ found: one, words: "another" })),
+	];
+	const seen = new Set<string>();
+	return rows
+		.filter(({ found: { rule } }) => !seen.has(ruleSentence(rule)) && seen.add(ruleSentence(rule)))
+		.slice(0, SHORT);
+}

@@ -1,0 +1,158 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import Link from "next/link";
+import { memo, useEffect, useState } from "react";
+import Form from "react-bootstrap/Form";
+import type { PastTry, RateEstimate } from "@/core/estimate/rate";
+import { rateSettings } from "@/core/estimate/rate";
+import type { Rule } from "@/core/rules";
+import { plural } from "@/core/words/numbers";
+import { cautions, LUCKY, spreadOf } from "@/core/worth/cautions";
+import { at, inHundred, inTen, readings } from "@/core/worth/readings";
+import css from "@/ui/rows.module.scss";
+import { engine } from "@/workers/client";
+import own from "./rules.module.scss";
+import { useCurve, useSettled } from "./useCurve";
+
+/** Only where a curve is drawn is the drawing loaded. */
+const RuleCurve = dynamic(() => import("./RuleCurve").then((module) => module.RuleCurve), { ssr: false });
+
+export const NOT_READY = 0.6;
+/** A try with what goes before it: set-up, throw, look. */
+const SECONDS = 6;
+
+export interface Past {
+	who: string;
+	tries: readonly PastTry[];
+}
+
+interface Props {
+	rule: Rule;
+	limit: number;
+	ready: number;
+	past?: Past | null;
+	/** Another rule, drawn over this one. */
+	other?: { name: string; rule: Rule } | null;
+}
+
+/** Whom the rule lets through and what it costs, worked out off this thread once the typing rests. */
+export function RuleWorth(props: Props) {
+	const settled = useSettled(props);
+	return <Worth {...settled} />;
+}
+
+/** What stands there is drawn anew only when what it speaks of has changed. */
+const Worth = memo(function Worth({ rule, limit, ready, past = null, other = null }: Props) {
+	const [seconds, setSeconds] = useState(SECONDS);
+	const said = useCurve(rule, limit, seconds);
+	const laid = useCurve(other?.rule ?? null, limit, seconds);
+	const here = useEstimate(past, ready);
+	const spread = useSpread(rule, limit, ready);
+	if (!said) return <p className="mute m-0">Working out whom it lets through.</p>;
+	if ("refusal" in said) return <p className="mute m-0">{said.refusal}</p>;
+	const { curve } = said;
+	const lucky = at(curve, curve.pass, NOT_READY) > LUCKY;
+	const minutes = (rate: number) => ((at(curve, curve.attempts, rate) * seconds) / 60).toFixed(0);
+	return (
+		<div className={css.note} data-testid="worth">
+			<p className={`${own.figure} ${lucky ? "asks" : ""}`}>
+				<b>{figure(at(curve, curve.pass, NOT_READY))}</b> in 100 pass without being ready
+			</p>
+			{readings(curve, NOT_READY, ready).map((sentence) => (
+				<p key={sentence} className="m-0">
+					{sentence}
+				</p>
+			))}
+			{cautions(rule, limit, curve, NOT_READY, ready)
+				.filter((sentence) => !lucky || !sentence.startsWith("One who is not ready"))
+				.map((sentence) => (
+					<p key={sentence} className="m-0 asks">
+						{sentence}
+					</p>
+				))}
+			{lucky && <p className="m-0">Asking for it on two days would make luck rarer.</p>}
+			{here && past && (
+				<p className="m-0">
+					<b dir="auto">{past.who}</b> is at <b>{inTen(here.mean)} in 10</b> here (between {inTen(here.low)} and{" "}
+					{inTen(here.high)}, four times in five) and passes {inHundred(at(curve, curve.pass, here.mean))}. From{" "}
+					{plural(here.tries, "try", "tries")}, recent ones weighing more.
+				</p>
+			)}
+			<RuleCurve
+				own={{ name: "this rule", curve }}
+				other={other && laid && "curve" in laid ? { name: other.name, curve: laid.curve } : null}
+				here={here && past ? { name: past.who, ...here } : null}
+				notReady={NOT_READY}
+				ready={ready}
+			/>
+			{spread && (
+				<p className="m-0 mt-1">
+					Of those ready who pass, half have passed within {spread.half} tries, nine in ten within {spread.most}.
+				</p>
+			)}
+			<Form.Group controlId="seconds-per-try" className="d-flex align-items-center gap-2 mt-1">
+				<Form.Label className="m-0">Seconds a try</Form.Label>
+				<Form.Control
+					type="number"
+					inputMode="numeric"
+					min={1}
+					max={600}
+					value={seconds}
+					style={{ width: 72 }}
+					onChange={(event) => setSeconds(Math.min(600, Math.max(1, Number(event.target.value) || SECONDS)))}
+				/>
+			</Form.Group>
+			<p className="m-0">
+				It costs about <b>{minutes(ready)} min</b> with one who is ready, <b>{minutes(NOT_READY)} min</b> with one who
+				is not.
+			</p>
+			<p className="hint m-0">
+				{curve.standardError > 0
+					? `Simulated, good to ${(curve.standardError * 200).toFixed(1)} in 100.`
+					: "Exact for tries that do not depend on each other at one fixed rate; streaky tries pass a little more often, good and bad days blur it."}{" "}
+				<Link href="/rules/assumes">What this assumes</Link>
+			</p>
+		</div>
+	);
+});
+
+/** The ends are never said to be sure. */
+const figure = (p: number): string => (p < 0.005 ? "under 1" : p >= 0.995 ? "over 99" : String(Math.round(100 * p)));
+
+function useEstimate(past: Past | null, ready: number): RateEstimate | null {
+	const [estimate, setEstimate] = useState<RateEstimate | null>(null);
+	const key = past && past.tries.length > 0 ? JSON.stringify(past.tries) : null;
+	useEffect(() => {
+		let current = true;
+		setEstimate(null);
+		if (key)
+			void engine()
+				.estimate(JSON.parse(key) as PastTry[], { ...rateSettings, ready })
+				.then((outcome) => {
+					if (current && outcome.ok) setEstimate(outcome.value);
+				});
+		return () => {
+			current = false;
+		};
+	}, [key, ready]);
+	return estimate;
+}
+
+function useSpread(rule: Rule, limit: number, ready: number): ReturnType<typeof spreadOf> {
+	const [spread, setSpread] = useState<ReturnType<typeof spreadOf>>(null);
+	const key = JSON.stringify([rule, limit, ready]);
+	useEffect(() => {
+		let current = true;
+		const [asked, allowed, rate] = JSON.parse(key) as [Rule, number, number];
+		void engine()
+			.passesAt(asked, rate, allowed)
+			.then((outcome) => {
+				if (current) setSpread(outcome.ok ? spreadOf(outcome.value) : null);
+			});
+		return () => {
+			current = false;
+		};
+	}, [key]);
+	return spread;
+}
