@@ -1,9 +1,10 @@
-import type { Entry } from "@/core/log/lesson";
+import type { Entry, TryView } from "@/core/log/lesson";
 import { numberOf, TryMark } from "@/ui/Marks";
 import css from "./live.module.scss";
 import type { Board } from "./model";
 
 const SHOWN = 20;
+const SHORT = 3;
 
 /** Consecutive attempts with the same fault say so once: "elbow ×3". */
 function faultLabels(entries: readonly Entry[], short: Board["short"]): Map<string, string> {
@@ -34,6 +35,12 @@ export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {
 	const shown = marks.slice(from);
 	const labels = faultLabels(shown, board.short);
 	const tries = board.visit.tries.length;
+	// Numbers fit under their marks; of words only the latest has room.
+	const last = shown.at(-1)?.event.id;
+	const label = (id: string, t: TryView): string | null => {
+		const said = labels.get(id) ?? numberOf(t);
+		return said && !labels.has(id) && said.length > SHORT && id !== last ? null : said;
+	};
 	return (
 		<button type="button" className={css.strip} onClick={onOpen}>
 			<span className="visually-hidden">Last tries, {tries} in this visit: correct, take back or insert</span>
@@ -42,9 +49,7 @@ export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {
 				t ? (
 					<span key={event.id} className={css.stripMark}>
 						<TryMark t={t} short={board.short} hidden />
-						{(labels.get(event.id) ?? numberOf(t)) && (
-							<small aria-hidden="true">{labels.get(event.id) ?? numberOf(t)}</small>
-						)}
+						{label(event.id, t) && <small aria-hidden="true">{label(event.id, t)}</small>}
 					</span>
 				) : event.kind === "tally" ? (
 					<b key={event.id} className={css.stripTally}>
