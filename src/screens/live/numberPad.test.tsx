@@ -1,0 +1,88 @@
+/** @jest-environment jsdom */
+import { fireEvent, render, screen } from "@testing-library/react";
+import { freshRung } from "@/core/ladder/rung";
+import type { Attempt } from "@/core/log/kinds";
+import type { Rule } from "@/core/rules";
+import { TallyDrawer } from "./drawers/TallyDrawer";
+import { Fields } from "./Fields";
+import { inputsFor } from "./inputs";
+import type { Acts } from "./useActs";
+
+const pad = (rule: Rule, unit?: string) => {
+	const logged: Attempt[] = [];
+	render(
+		<Fields
+			layout={inputsFor({ ...freshRung("a rung"), ...(unit ? { unit } : {}) }, rule, [], null)}
+			onAttempt={(attempt) => logged.push(attempt)}
+		/>,
+	);
+	return logged;
+};
+const press = (...names: string[]) => {
+	for (const name of names) fireEvent.click(screen.getByRole("button", { name }));
+};
+const key = (...keys: string[]) => {
+	for (const one of keys) fireEvent.keyDown(window, { key: one });
+};
+const log = () => screen.getByRole<HTMLButtonElement>("button", { name: /^log/ });
+
+describe("a length", () => {
+	const rule: Rule = { kind: "length", length: 20, times: 1 };
+	test("is tapped in and logged; nothing can be logged before a digit", () => {
+		const logged = pad(rule);
+		expect(log().disabled).toBe(true);
+		press("2", "3");
+		fireEvent.click(log());
+		expect(logged).toEqual([{ result: "hit", off: [], judged: false, length: 23 }]);
+		expect(log().disabled).toBe(true);
+	});
+	test("is typed on a keyboard, mended with backspace, logged with g; it has no point", () => {
+		const logged = pad(rule);
+		expect(screen.queryByRole("button", { name: "." })).toBeNull();
+		key("1", "9", ".", "Backspace", "5", "g");
+		expect(logged.map(({ length, result }) => [length, result])).toEqual([[15, "miss"]]);
+		key("g");
+		expect(logged).toHaveLength(1);
+	});
+	test("of more than can be is not logged", () => {
+		const logged = pad(rule);
+		key(..."12345678", "g");
+		expect(logged).toEqual([]);
+		expect(log().disabled).toBe(true);
+	});
+});
+
+test("a measure has one point and its unit", () => {
+	const logged = pad({ kind: "within", k: 1, n: 2, low: 1, high: 3 }, "m");
+	press("2", ".", "5");
+	key(".", "PageDown");
+	expect(logged).toEqual([{ result: "hit", off: [], judged: false, measure: { value: 2.5, unit: "m" } }]);
+});
+
+describe("a tally", () => {
+	const show = () => {
+		const entered: unknown[] = [];
+		const close = jest.fn();
+		render(<TallyDrawer acts={{ tally: (body: unknown) => entered.push(body) } as unknown as Acts} onClose={close} />);
+		return { entered, close };
+	};
+	const enter = () => screen.getByRole<HTMLButtonElement>("button", { name: "enter the tally" });
+
+	test("is entered as three numbers, and closes", () => {
+		const { entered, close } = show();
+		press("+ one: good", "+ one: longest run");
+		fireEvent.click(enter());
+		expect(entered).toEqual([{ tries: 10, good: 6, longest: 3 }]);
+		expect(close).toHaveBeenCalled();
+	});
+	test("that no order of tries has is refused while it stands there", () => {
+		const { entered } = show();
+		press("− one: longest run", "− one: longest run");
+		expect(enter().disabled).toBe(true);
+		expect(screen.getByRole("status").textContent).toContain("some run is 1 long at least");
+		fireEvent.click(enter());
+		expect(entered).toEqual([]);
+		press("+ one: longest run");
+		expect(enter().disabled).toBe(false);
+	});
+});
