@@ -3,7 +3,6 @@ import { type Draft, envelope, type LogEvent, type Now } from "@/core/log/event"
 import { foldLesson, type LessonView } from "@/core/log/lesson";
 import { byOrder } from "@/core/log/order";
 import type { Pack } from "@/core/pack/pack";
-import { afterPaint } from "./afterPaint";
 import { type Local, now } from "./local";
 import { lastStudio, openLocal, rememberStudio } from "./studio";
 import { fetchPack, OtherStudio, pull, push } from "./sync";
@@ -152,7 +151,7 @@ export class LessonOnDevice {
 			unkept: this.state.unkept + shown.length,
 			unsent: this.state.unsent + shown.length,
 		});
-		afterPaint(() => void this.drain());
+		void this.drain();
 		return withIds.map((draft) => draft.id);
 	}
 
