@@ -1,5 +1,6 @@
 import { curves } from "./curves";
 import { files } from "./files";
+import { positions } from "./positions";
 import { push } from "./push";
 import { scale } from "./scale";
 import { tap } from "./tap";
@@ -7,7 +8,16 @@ import { typing } from "./typing";
 import { weight } from "./weight";
 
 /** npm run bench [-- NAME ...]: ratios against named baselines, each pair in turns within one run. */
-const benches: Record<string, () => void | Promise<void>> = { curves, tap, typing, push, weight, files, scale };
+const benches: Record<string, () => void | Promise<void>> = {
+	curves,
+	tap,
+	typing,
+	positions,
+	push,
+	weight,
+	files,
+	scale,
+};
 
 const asked = process.argv.slice(2);
 const unknown = asked.find((name) => !(name in benches));

@@ -1,7 +1,8 @@
 import { type ChildProcess, execFileSync, spawn } from "node:child_process";
-import { existsSync, readdirSync, statSync } from "node:fs";
+import { existsSync, statSync } from "node:fs";
 import { join } from "node:path";
 import { freePort } from "../e2e/studio";
+import { newest } from "../scripts/lib.mjs";
 
 const next = join("node_modules", "next", "dist", "bin", "next");
 const bare = join("bench", "bare");
@@ -9,9 +10,7 @@ const bare = join("bench", "bare");
 /** Builds the baseline application, once. */
 function buildBare(): void {
 	const built = join(bare, ".next", "BUILD_ID");
-	const sources = readdirSync(join(bare, "app"), { recursive: true, encoding: "utf8" });
-	const newest = Math.max(...sources.map((name) => statSync(join(bare, "app", name)).mtimeMs));
-	if (existsSync(built) && statSync(built).mtimeMs > newest) return;
+	if (existsSync(built) && statSync(built).mtimeMs > newest(join(bare, "app"))) return;
 	execFileSync(process.execPath, [next, "build", bare], { stdio: "ignore", env: { ...process.env, DATABASE_URL: "" } });
 }
 

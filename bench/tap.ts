@@ -1,9 +1,6 @@
-import { chromium, type Page } from "@playwright/test";
-import { chromiumPath, quiet } from "../e2e/browser";
-import prepareDemo from "../e2e/setup";
-import { Studio } from "../e2e/studio";
+import type { Page } from "@playwright/test";
 import { against } from "./measure";
-import { serve } from "./serve";
+import { sideBySide } from "./sideBySide";
 
 const SLOWER = 4;
 /** How long a finger stays: a touch counts when it leaves. */
@@ -11,18 +8,13 @@ const FINGER_MS = 80;
 const TURNS = 60;
 
 /** From the finger's leaving to the frame that shows the raised count, on a slow phone. */
-export async function tap(): Promise<void> {
-	await prepareDemo();
-	const studio = await Studio.make(true);
-	const bare = await serve("bare", ":memory:");
-	const browser = await chromium.launch({ executablePath: chromiumPath(), args: quiet });
-	try {
-		const context = await browser.newContext({ viewport: { width: 390, height: 844 }, locale: "en-GB" });
+export const tap = (): Promise<void> =>
+	sideBySide({ width: 390, height: 844 }, async (context, studio, bare) => {
 		const lesson = await context.newPage();
-		await lesson.goto(studio.url);
+		await lesson.goto(studio);
 		await lesson.getByRole("button", { name: /^lesson: Teodor Quillfeather, Three-club cascade/ }).click();
 		const counter = await context.newPage();
-		await counter.goto(`${bare.url}/counter`);
+		await counter.goto(`${bare}/counter`);
 		const taps = { ours: await tapper(lesson), theirs: await tapper(counter) };
 		for (const what of ["painted", "written"] as const)
 			await against({
@@ -32,12 +24,7 @@ export async function tap(): Promise<void> {
 				theirs: async () => (await taps.theirs())[what],
 				...{ turns: TURNS, unit: "ms", goal: what === "painted" ? 1.5 : null },
 			});
-	} finally {
-		await browser.close();
-		bare.end();
-		await studio.end();
-	}
-}
+	});
 
 interface Shown {
 	painted: number;

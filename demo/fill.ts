@@ -23,6 +23,20 @@ export function demoWorkbook(today: string, progress?: (done: number, of: number
 			skill,
 		})),
 		skills: Object.entries(skills).map(([id, skill]) => document({ id, version: seal(skill), skill })),
+		skillRevisions: Object.entries(skills).flatMap(([id, skill]) =>
+			older[id]
+				? [
+						{
+							id: `${id}-revised`,
+							made,
+							skill: id,
+							version: seal(skill),
+							remark: "The catch on a slack string has a cue of its own.",
+						},
+					]
+				: [],
+		),
+		pictures: [],
 		rungVersions: [
 			...new Map(
 				ladders

@@ -12,7 +12,7 @@ import { wrapUp } from "@/core/log/wrap";
 import { type PackLadder, packLadder, placeOn } from "@/core/pack/pack";
 import { dayWords } from "@/ui/dates";
 import { type Body, dice, hear, restFor, tryOnce } from "./model";
-import { type DemoLadder, type DemoStudent, ladders, remarks, students } from "./scenario";
+import { type DemoLadder, type DemoStudent, ladders, remarks, skills, students } from "./scenario";
 
 /** A phone that writes a log: the same acts as the live lesson's, with a clock and dice that are given. */
 class DemoDevice {
@@ -127,7 +127,10 @@ function packed(
 	held: ReadonlyMap<string, readonly LessonDigest[]>,
 ): PackLadder {
 	const digest = digestLadder(id, held.get(id) ?? []);
-	return packLadder({ id, student, ladder, followed }, foldRail(id, ladder, digest), null);
+	return packLadder({ id, student, ladder, followed }, foldRail(id, ladder, digest), null, {
+		strong: students.find((one) => one.id === student)?.student.strongSide ?? "right",
+		skills: new Map(Object.entries(skills).map(([skill, { name }]) => [skill, name])),
+	});
 }
 
 const find = (id: string) => ladders.find((ladder) => ladder.id === id) as DemoLadder;

@@ -3,7 +3,9 @@ import { Ladder, Policy } from "@/core/ladder/ladder";
 import { RungSettings } from "@/core/ladder/rung";
 import { Direction } from "@/core/log/kinds";
 import { Side, Student } from "@/core/people/student";
-import { CueKind, Skill } from "@/core/skill/skill";
+import { CueKind } from "@/core/skill/cue";
+import { examples } from "@/core/skill/examples";
+import { Skill } from "@/core/skill/skill";
 import { ident, label, text, whole } from "@/core/words/text";
 import raw from "./scenario.json" with { type: "json" };
 
@@ -85,7 +87,12 @@ const Scenario = z.object({
 });
 
 const scenario = Scenario.parse(raw);
-export const { skills, older, students, remarks } = scenario;
+export const { older, students, remarks } = scenario;
+/** Two of them are the examples that everybody can begin from. */
+export const skills: Record<string, Skill> = {
+	...scenario.skills,
+	...{ balls: examples.threeBalls, unicycle: examples.unicycle },
+};
 
 export interface DemoLadder {
 	id: string;

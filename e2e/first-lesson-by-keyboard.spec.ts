@@ -1,25 +1,7 @@
-import type { Locator, Page } from "@playwright/test";
-import { advice, expect, test } from "./studio";
+import { press, tabTo, type } from "./keyboard";
+import { advice, expect, test, written } from "./studio";
 
 test.use({ viewport: { width: 1280, height: 800 } });
-
-/** Tab until the control has the focus: what cannot be reached so cannot be reached at all. */
-async function tabTo(page: Page, control: Locator): Promise<void> {
-	for (let i = 0; i < 120; i++) {
-		await page.keyboard.press("Tab");
-		if (await control.evaluate((element) => element === document.activeElement).catch(() => false)) return;
-	}
-	throw new Error("the keyboard does not get there");
-}
-const press = async (page: Page, control: Locator, key = "Enter") => {
-	await tabTo(page, control);
-	await page.keyboard.press(key);
-};
-const type = async (page: Page, label: string, words: string) => {
-	await tabTo(page, page.getByLabel(label, { exact: true }));
-	await page.keyboard.press("ControlOrMeta+a");
-	await page.keyboard.type(words);
-};
 
 test("from an empty studio to one peg up and one down, by keyboard alone", async ({ page, studio }) => {
 	await page.goto("/");
@@ -39,17 +21,17 @@ test("from an empty studio to one peg up and one down, by keyboard alone", async
 		["Foot along the line", "foot"],
 	] as const) {
 		await press(page, page.getByRole("button", { name: "add a position" }));
-		// A new position opens under its row with the focus in its first field.
-		await expect(page.getByLabel("Key position", { exact: true })).toBeFocused();
-		await page.keyboard.type(name);
-		await page.keyboard.press("Tab");
+		// A new row has the focus in its first field.
+		await expect(page.getByLabel(/^Short name of position/).last()).toBeFocused();
 		await page.keyboard.type(short);
+		await page.keyboard.press("Tab");
+		await page.keyboard.type(name);
 	}
 	// The foot comes first: move the second row up by its grip.
 	await tabTo(page, page.getByRole("button", { name: "Move position 2, foot" }));
 	await page.keyboard.press("ArrowUp");
 	await expect(page.getByRole("button", { name: "Move position 1, foot" })).toBeFocused();
-	await press(page, page.getByRole("button", { name: "add the skill" }));
+	await written(page);
 	await expect(page.getByRole("heading", { name: "Line walk" })).toBeVisible();
 	const skill = await studio.inStore(async (store) => (await import("@/store/skills")).listSkills(store));
 	expect(skill[0]?.skill.positions.map((p) => p.short)).toEqual(["foot", "gaze"]);

@@ -1,4 +1,4 @@
-import { accessible, advice, allSent, answer, expect, good, test, touch } from "./studio";
+import { accessible, advice, allSent, answer, expect, good, test, touch, written } from "./studio";
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 
@@ -23,7 +23,7 @@ test("from an empty studio to one peg that moved up and one that moved down, by 
 
 	await page.getByRole("link", { name: "Skills" }).tap();
 	await page.getByRole("link", { name: "add a skill" }).tap();
-	await page.getByLabel("Skill").fill("Two-club cross");
+	await page.getByLabel("Skill", { exact: true }).fill("Two-club cross");
 	for (const [i, [name, short, cue]] of (
 		[
 			["Elbows by the ribs", "elbow", "pour it"],
@@ -31,13 +31,14 @@ test("from an empty studio to one peg that moved up and one that moved down, by 
 		] as const
 	).entries()) {
 		await page.getByRole("button", { name: "add a position" }).tap();
-		await page.getByLabel("Key position", { exact: true }).fill(name);
-		await page.getByLabel("Short name, ten letters").fill(short);
+		await page.getByLabel(`Short name of position ${i + 1}`).fill(short);
+		await page.getByLabel(`Name of position ${i + 1}`, { exact: true }).fill(name);
+		await page.getByRole("button", { name: `more of position ${i + 1}` }).tap();
 		await page.getByRole("button", { name: "add a cue" }).tap();
 		await page.getByLabel("Cue 1", { exact: true }).fill(cue);
 		if (i === 1) await page.getByLabel("It usually comes from").selectOption({ label: "elbow" });
 	}
-	await page.getByRole("button", { name: "add the skill" }).tap();
+	await written(page);
 	await expect(page.getByRole("heading", { name: "Two-club cross" })).toBeVisible();
 
 	await page.goto("/ladders/new");

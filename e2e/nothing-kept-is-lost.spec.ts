@@ -51,7 +51,9 @@ test("the server is killed 20 times and the page crashes twice in mid-tap: every
 			await tap();
 			await reached();
 			if (round === 6 || round === 13) {
-				// Taps are on their way to the disk when the renderer goes.
+				// What the mark says is kept must be there; only the tap on its way to the disk may go with the renderer.
+				await expect(page.getByTestId("kept")).toContainText("kept ✓");
+				await reached();
 				const crashed = page.waitForEvent("crash");
 				await Promise.all([tap().catch(() => undefined), page.goto("chrome://crash").catch(() => undefined), crashed]);
 				await page.close();

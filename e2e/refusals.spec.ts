@@ -74,9 +74,10 @@ test("what was changed elsewhere is not overwritten", async ({ page, context }) 
 
 test("a revised skill is taken over by one press; one that lost a watched position is not", async ({ page }) => {
 	await page.goto("/skills/slackline");
-	await page.getByRole("button", { name: "breath", exact: true }).click();
-	await page.getByLabel(/^Tell/).fill("Somebody beside the line hears it.");
-	await touch(page, "save the skill").click();
+	await page.getByRole("button", { name: "more of position 6" }).click();
+	await page.getByLabel("Tell: what is seen").fill("Somebody beside the line hears it.");
+	await touch(page, "make it today’s revision").click();
+	await expect(touch(page, "make it today’s revision")).toHaveCount(0);
 	await page.goto("/");
 	await expect(page.getByRole("link", { name: "Odile Fennimore: Slackline walk was revised" })).toBeVisible();
 	await page.goto("/ladders/odile-slackline");
@@ -84,11 +85,13 @@ test("a revised skill is taken over by one press; one that lost a watched positi
 	await expect(page.getByText("The skill was revised")).toHaveCount(0);
 
 	await page.goto("/skills/slackline");
-	await page.getByRole("button", { name: "gaze", exact: true }).click();
+	await page.getByRole("button", { name: "more of position 5" }).click();
 	await touch(page, "take this position out").click();
+	await expect(page.getByText(/rungs of ladders in use watch it: .*They keep it/)).toBeVisible();
 	await touch(page, "put it back").click();
 	await touch(page, "take this position out").click();
-	await touch(page, "save the skill").click();
+	await touch(page, "make it today’s revision").click();
+	await expect(touch(page, "make it today’s revision")).toHaveCount(0);
 	await page.goto("/ladders/odile-slackline");
 	await touch(page, "take the new one").click();
 	await expect(

@@ -84,6 +84,9 @@ export class Studio {
 	}
 }
 
+/** Waits until what was typed into a skill is on the server. */
+export const written = (page: Page) => expect(page.locator("[data-standing]")).toHaveAttribute("data-standing", "kept");
+
 export const freePort = () =>
 	new Promise<number>((resolve, reject) => {
 		const probe = createServer();
@@ -176,4 +179,18 @@ export async function answer(page: Page, name: "follow" | "otherwise"): Promise<
 	await advice(page)
 		.getByRole("button", name === "follow" ? { name, exact: true } : { name: /^otherwise/ })
 		.click();
+}
+
+/** Takes a row by its grip and lets it go over another row. */
+export async function drag(page: Page, grip: string | RegExp, onto: string | RegExp): Promise<void> {
+	const [from, to] = [
+		await page.getByRole("button", { name: grip }).boundingBox(),
+		await page.getByRole("button", { name: onto }).boundingBox(),
+	];
+	if (!from || !to) throw new Error("no grip");
+	await page.mouse.move(from.x + 8, from.y + 8);
+	await page.mouse.down();
+	await page.mouse.move(from.x + 8, from.y + 20, { steps: 4 });
+	await page.mouse.move(to.x + 8, to.y + 8, { steps: 12 });
+	await page.mouse.up();
 }

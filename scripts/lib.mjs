@@ -25,7 +25,8 @@ export function install() {
 	run("npm", ["ci", "--no-audit", "--no-fund"]);
 }
 
-function newest(path) {
+/** When anything in this file or folder was last touched, in milliseconds. */
+export function newest(path) {
 	const stat = statSync(path);
 	if (!stat.isDirectory()) return stat.mtimeMs;
 	return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))));

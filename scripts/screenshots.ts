@@ -74,7 +74,9 @@ await studio.inStore(async (store) => {
 try {
 	await shot("today", bench, "/");
 	await shot("student", bench, "/students/isolde");
-	await shot("skill", bench, "/skills/clubs", () => press("elbow"));
+	await shot("skill", bench, "/skills/balls", () => press("more of position 4"));
+	await shot("origins", bench, "/skills/passing#origins");
+	await shot("schools", bench, "/skills/balls#schools");
 	await shot("ladder", bench, "/ladders/isolde-clubs");
 	await shot("rung", bench, "/ladders/isolde-clubs", () => press("Three clubs, slow"));
 	await shot("live-phone", phone, "/", async () => {
@@ -114,7 +116,6 @@ try {
 	});
 	await shot("history", bench, "/students/bram/lessons");
 	await shot("records", bench, "/records");
-	await shot("find", bench, "/find?q=lantern");
 } finally {
 	await browser.close();
 	await studio.end();

@@ -183,6 +183,11 @@ describe("a lesson on the device", () => {
 		for (let i = 0; i < 400 && !done(); i++) await new Promise((resolve) => setTimeout(resolve, 10));
 		expect(done()).toBe(true);
 	};
+	const lessons: LessonOnDevice[] = [];
+	// A test that fails half-way leaves its lesson asking the server for ever, and Jest never ends.
+	afterEach(() => {
+		for (const one of lessons.splice(0)) one.stop();
+	});
 	const begun = async (lesson: string) => {
 		const local = await Local.open(studio.id);
 		await local.append(
@@ -195,6 +200,7 @@ describe("a lesson on the device", () => {
 		);
 		await push(local);
 		const open = new LessonOnDevice(lesson);
+		lessons.push(open);
 		await open.start();
 		await until(() => open.snapshot().ready);
 		return open;
@@ -257,6 +263,29 @@ describe("a lesson on the device", () => {
 		await until(() => open.snapshot().aside !== null);
 		expect(open.snapshot().aside).toContain("student is not here");
 		expect(await listQuarantine(store)).toHaveLength(1);
+		open.stop();
+	});
+
+	test("settled means sent, also what was written while an earlier round was under way", async () => {
+		const open = await begun(`l5-${opened}`);
+		const answers = globalThis.fetch;
+		let letGo = () => {};
+		const held = new Promise<void>((resolve) => {
+			letGo = resolve;
+		});
+		globalThis.fetch = (async (path: string, init?: RequestInit) => {
+			if (path.startsWith("/api/pull")) await held;
+			return answers(path, init);
+		}) as never;
+		open.sync();
+		await until(() => asked.length > 0);
+		await new Promise((resolve) => setTimeout(resolve, 50));
+		tap(open);
+		await until(() => open.snapshot().unkept === 0);
+		const settled = open.settled();
+		setTimeout(letGo, 20);
+		await settled;
+		expect((await kept()).filter((event) => event.kind === "attempt")).toHaveLength(1);
 		open.stop();
 	});
 

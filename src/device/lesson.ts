@@ -239,6 +239,8 @@ export class LessonOnDevice {
 	/** Resolves when all that was written is on disk and, if it answers, with the server. */
 	async settled(): Promise<void> {
 		while (this.queue.length > 0) await new Promise((resolve) => setTimeout(resolve, 20));
+		// A round under way may have looked for what to send before the last of it was stored.
+		await this.syncing;
 		this.sync();
 		await this.syncing;
 	}

@@ -6,14 +6,18 @@ import { Ladder } from "@/core/ladder/ladder";
 import { rungLabels } from "@/core/ladder/rung";
 import { Student, studentLabels } from "@/core/people/student";
 import { Rule } from "@/core/rules";
+import { examples } from "@/core/skill/examples";
+import { mergeSkills } from "@/core/skill/merge";
+import { mapTexts, mirror } from "@/core/skill/sides";
 import { Skill, skillLabels } from "@/core/skill/skill";
-import { type Outcome, parse } from "@/core/words/refuse";
-import { ident, whole } from "@/core/words/text";
+import { type Outcome, parse, refuse } from "@/core/words/refuse";
+import { ident, text, whole } from "@/core/words/text";
 import { store } from "@/store/db";
 import type { Saved } from "@/store/documents";
 import { addLadder, archiveLadder, findLadder, saveLadder, takeNewSkill } from "@/store/ladders";
-import { archiveSkill, saveSkill } from "@/store/skills";
+import { archiveSkill, findSkill, reviseSkill, saveSkill } from "@/store/skills";
 import { archiveStudent, saveStudent } from "@/store/students";
+import { WritingAt } from "./writingAt";
 
 /** What comes in from the benches: parsed once here, written whole or not at all. */
 
@@ -41,8 +45,53 @@ export async function keepStudent(body: unknown, at: unknown): Promise<Outcome<S
 	);
 }
 
-export async function keepSkill(body: unknown, at: unknown): Promise<Outcome<Saved>> {
-	return through(Skill, skillLabels, body, at, async (skill, place) => saveSkill(await store(), skill, place));
+const skillParts = { id: ident, at: WritingAt, remark: text(400) };
+
+/** Makes what was typed into a skill its dated revision. */
+export async function revise(id: unknown, at: unknown, remark: unknown): Promise<Outcome<Saved>> {
+	const read = parse(z.object(skillParts), { id, at, remark }, { remark: "reason" });
+	if (!read.ok) return read;
+	const outcome = await reviseSkill(await store(), read.value.id, read.value.at, read.value.remark);
+	if (outcome.ok) revalidatePath("/", "layout");
+	return outcome;
+}
+
+const begin = async (skill: Skill): Promise<Outcome<Saved>> => {
+	const outcome = await saveSkill(await store(), skill, null);
+	if (outcome.ok) revalidatePath("/", "layout");
+	return outcome;
+};
+
+/** A skill by its name alone; the rest grows. */
+export async function addSkill(name: unknown): Promise<Outcome<Saved>> {
+	const read = parse(Skill, { name, about: "", positions: [] }, skillLabels);
+	return read.ok ? begin(read.value) : read;
+}
+
+/** Another skill that says the same, or the same for the other side, to be made different. */
+export async function copySkill(id: unknown, mirrored: unknown): Promise<Outcome<Saved>> {
+	const read = parse(ident, id);
+	if (!read.ok) return read;
+	const row = await findSkill(await store(), read.value);
+	if (!row) return refuse("id", "This skill is not here any more; nothing was copied.");
+	const name = `${row.skill.name.slice(0, 66)}, ${mirrored === true ? "mirrored" : "a copy"}`;
+	return begin({ ...(mirrored === true ? mapTexts(row.skill, mirror) : row.skill), name });
+}
+
+/** One of the two skills that show how far one can be broken down. */
+export async function addExample(name: unknown): Promise<Outcome<Saved>> {
+	const example = Object.entries(examples).find(([key]) => key === name)?.[1];
+	return example ? begin(example) : refuse("example", "This example is not known here; choose one of the two.");
+}
+
+/** The words of two skills in one, as a draft of the first: nothing is in force before it was looked at. */
+export async function mergedSkill(typed: unknown, other: unknown): Promise<Outcome<Skill>> {
+	const read = parse(z.object({ skill: Skill, other: ident }), { skill: typed, other }, skillLabels);
+	if (!read.ok) return read;
+	const second = await findSkill(await store(), read.value.other);
+	return second
+		? { ok: true, value: mergeSkills(read.value.skill, second.skill) }
+		: refuse("other", "The other skill is not here any more; nothing was merged.");
 }
 
 const ladderLabels = { ...rungLabels, start: "starting rung", settings: "settings" };
@@ -75,10 +124,10 @@ export async function takeRule(rung: unknown, rule: unknown, at: unknown): Promi
 	});
 }
 
-export async function takeSkill(at: unknown): Promise<Outcome<Saved>> {
-	return through(z.null(), {}, null, at, async (_, place) =>
+export async function takeSkill(at: unknown, version: unknown): Promise<Outcome<Saved>> {
+	return through(z.string(), { "": "version" }, version, at, async (seen, place) =>
 		place
-			? takeNewSkill(await store(), place)
+			? takeNewSkill(await store(), place, seen)
 			: { ok: false, refusals: [{ path: "id", sentence: "Ladder is missing." }] },
 	);
 }

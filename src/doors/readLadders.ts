@@ -2,10 +2,11 @@ import type { Ladder } from "@/core/ladder/ladder";
 import type { Rail } from "@/core/ladder/rail";
 import type { Skill } from "@/core/skill/skill";
 import { store } from "@/store/db";
-import { railedLadders } from "@/store/ladders";
+import { laddersInUse, railedLadders } from "@/store/ladders";
 import { upToDate } from "@/store/projection";
 import { listSkills } from "@/store/skills";
 import { findStudent, listStudents } from "@/store/students";
+import { type Newer, readNewer } from "./readSkills";
 
 export interface LadderLine {
 	id: string;
@@ -17,14 +18,11 @@ export interface LadderLine {
 }
 
 export async function readLadders(): Promise<LadderLine[]> {
-	const open = await upToDate();
-	const [rows, students] = await Promise.all([railedLadders(open), listStudents(open)]);
-	const names = new Map(students.filter((s) => !s.archived).map((s) => [s.id, s.student.name]));
+	const rows = await laddersInUse(await upToDate());
 	return rows
-		.filter((row) => names.has(row.student))
 		.map((row) => ({
 			id: row.id,
-			student: names.get(row.student) ?? "",
+			student: row.studentName,
 			skill: row.followed.name,
 			side: row.ladder.side,
 			archived: row.archived,
@@ -40,7 +38,7 @@ export interface LadderPage {
 	strongSide: "left" | "right";
 	skill: Skill;
 	ladder: Ladder;
-	outdated: boolean;
+	newer: Newer | null;
 	archived: boolean;
 	rail: Rail;
 }
@@ -57,7 +55,7 @@ export async function readLadder(id: string): Promise<LadderPage | null> {
 		strongSide: student.student.strongSide,
 		skill: row.followed,
 		ladder: row.ladder,
-		outdated: row.outdated,
+		newer: row.outdated ? await readNewer(row.skill, row.followed) : null,
 		archived: row.archived,
 		rail: row.rail,
 	};

@@ -1,7 +1,6 @@
 import type { Rule } from "@/core/rules";
-import { railedLadders } from "@/store/ladders";
+import { laddersInUse } from "@/store/ladders";
 import { upToDate } from "@/store/projection";
-import { studentNames } from "@/store/students";
 
 /** A rung as far as its rule goes: enough to say whom it lets through, and to put a better rule in. */
 export interface RuledRung {
@@ -22,13 +21,12 @@ export interface RuledRung {
 /** Every rung of every ladder in use. */
 export async function readRuledRungs(): Promise<RuledRung[]> {
 	const open = await upToDate();
-	const [rows, people] = await Promise.all([railedLadders(open), studentNames(open)]);
-	const names = new Map(people.filter(({ archived }) => !archived).map(({ id, name }) => [id, name]));
+	const rows = await laddersInUse(open);
 	return rows
-		.filter((row) => !row.archived && names.has(row.student))
+		.filter((row) => !row.archived)
 		.flatMap((row) =>
 			row.ladder.rungs.map(({ id, settings }, i) => ({
-				...{ ladder: row.id, rev: row.rev, student: names.get(row.student) ?? "", skill: row.followed.name },
+				...{ ladder: row.id, rev: row.rev, student: row.studentName, skill: row.followed.name },
 				...{ rung: id, number: i + 1, name: settings.name, rule: settings.rule as Rule },
 				...{ limit: settings.limit, ready: settings.readyRate, peg: row.rail.peg === id },
 			})),

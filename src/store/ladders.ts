@@ -9,6 +9,7 @@ import { type Outcome, refuse } from "@/core/words/refuse";
 import type { Store, Tx } from "./db";
 import { changedElsewhere, gone, type Saved, stamp } from "./documents";
 import * as t from "./schema";
+import { studentNames } from "./students";
 import { mintLadder } from "./versions";
 
 export interface LadderRow extends Saved {
@@ -48,14 +49,16 @@ const read = ({ row, followed, newest }: Joined): LadderRow => ({
 
 export interface LadderFilter {
 	students?: readonly string[];
+	skills?: readonly string[];
 	ids?: readonly string[];
 }
 
-export async function listLadders(store: Store, { students, ids }: LadderFilter = {}): Promise<LadderRow[]> {
+export async function listLadders(store: Store, { students, skills, ids }: LadderFilter = {}): Promise<LadderRow[]> {
 	const rows = await joined(store)
 		.where(
 			and(
 				students ? inArray(t.ladder.student, [...students]) : undefined,
+				skills ? inArray(t.ladder.skill, [...skills]) : undefined,
 				ids ? inArray(t.ladder.id, [...ids]) : undefined,
 			),
 		)
@@ -83,6 +86,16 @@ export async function railedLadders(store: Store, of: LadderFilter = {}): Promis
 	return rows.map((row) => {
 		const digest = digests.get(row.id) ?? null;
 		return { ...row, rail: foldRail(row.id, row.ladder, digest), last: digest?.last ?? null };
+	});
+}
+
+/** Ladders of students in use, with the student's name and the rail. */
+export async function laddersInUse(store: Store): Promise<(LadderRow & Railed & { studentName: string })[]> {
+	const [rows, people] = await Promise.all([railedLadders(store), studentNames(store)]);
+	const names = new Map(people.filter(({ archived }) => !archived).map(({ id, name }) => [id, name]));
+	return rows.flatMap((row) => {
+		const studentName = names.get(row.student);
+		return studentName === undefined ? [] : [{ ...row, studentName }];
 	});
 }
 
@@ -163,14 +176,19 @@ export async function saveLadder({ write }: Store, body: Ladder, at: Saved): Pro
 	});
 }
 
-/** Takes the skill as it now stands, unless a rung watches a position it no longer has. */
-export async function takeNewSkill({ write }: Store, at: Saved): Promise<Outcome<Saved>> {
+/** Takes the skill over in the version that was looked at, whole or not at all; never one that lacks a watched position. */
+export async function takeNewSkill({ write }: Store, at: Saved, seen: string): Promise<Outcome<Saved>> {
 	return write(async (tx): Promise<Outcome<Saved>> => {
 		const [row] = await tx.select().from(t.ladder).where(eq(t.ladder.id, at.id));
 		if (!row) return gone("This ladder");
 		if (row.rev !== at.rev) return changedElsewhere("This ladder");
 		const [skill] = await tx.select().from(t.skill).where(eq(t.skill.id, row.skill));
 		if (!skill) return gone("This ladder's skill");
+		if (skill.version !== seen)
+			return refuse(
+				"version",
+				"The skill was revised once more since you looked at what differs. Nothing was taken over; look again, then take it over.",
+			);
 		const bad = watchRefusals(Ladder.parse(row.body), Skill.parse(skill.body));
 		if (bad.length > 0) return { ok: false, refusals: bad };
 		await tx

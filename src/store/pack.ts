@@ -7,6 +7,7 @@ import { railedLadders } from "./ladders";
 import { catchUp, digestsFor } from "./projection";
 import { openParked, openPromises } from "./said";
 import * as t from "./schema";
+import { skillNames } from "./skills";
 import { listStudents } from "./students";
 import { studioMark } from "./studio";
 
@@ -18,23 +19,28 @@ import { studioMark } from "./studio";
 export async function makePack(store: Store, without: string | null): Promise<Pack> {
 	await catchUp(store);
 	const students = (await listStudents(store)).filter((row) => !row.archived);
-	const [studio, rows, promises, parked, worked] = await Promise.all([
+	const [studio, rows, skills, promises, parked, worked] = await Promise.all([
 		studioMark(store),
 		railedLadders(store, { students: students.map((row) => row.id) }),
+		skillNames(store),
 		openPromises(store),
 		openParked(store),
 		laddersIn(store, without),
 	]);
 	const ladders = rows.filter((row) => !row.archived);
+	const around = (row: { student: string }) => ({
+		strong: students.find(({ id }) => id === row.student)?.student.strongSide ?? ("right" as const),
+		skills,
+	});
 	return {
 		studio,
 		students: students.map(({ id, student }) => ({ id, student })),
 		ladders: await Promise.all(
 			ladders.map(async (row) => {
-				if (!worked.has(row.id)) return packLadder(row, row.rail, row.last);
+				if (!worked.has(row.id)) return packLadder(row, row.rail, row.last, around(row));
 				const others = (await digestsFor(store, { ladder: row.id })).filter((digest) => digest.lesson !== without);
 				const before = digestLadder(row.id, others);
-				return packLadder(row, foldRail(row.id, row.ladder, before), before.last);
+				return packLadder(row, foldRail(row.id, row.ladder, before), before.last, around(row));
 			}),
 		),
 		promises,

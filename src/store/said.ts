@@ -1,5 +1,6 @@
 import { and, asc, desc, eq, isNull, like, sql } from "drizzle-orm";
 import type { Kept, SaidKind } from "@/core/log/keeping";
+import type { Body, causeMarks as causeMarkWords } from "@/core/log/kinds";
 import type { Store } from "./db";
 import * as t from "./schema";
 
@@ -51,4 +52,21 @@ export async function searchSaid({ db }: Store, words: readonly string[], atMost
 		.where(and(...holds))
 		.orderBy(desc(t.said.day), desc(t.said.lamport))
 		.limit(atMost);
+}
+
+export type CauseMarks = Record<string, (typeof causeMarkWords)[number]>;
+
+/** What was found of the candidate causes of a skill's faults: by student, by cause; the latest word holds. */
+export async function causeMarks({ db }: Store, skill: string): Promise<Map<string, CauseMarks>> {
+	const rows = await db
+		.select({ student: t.event.student, body: t.event.body })
+		.from(t.event)
+		.where(and(eq(t.event.kind, "cause.marked"), sql`json_extract(${t.event.body}, '$.skill') = ${skill}`))
+		.orderBy(asc(t.event.lamport), asc(t.event.device), asc(t.event.dseq));
+	const marks = new Map<string, CauseMarks>();
+	for (const { student, body } of rows) {
+		const { cause, mark } = body as Body<"cause.marked">;
+		if (student) marks.set(student, { ...marks.get(student), [cause]: mark });
+	}
+	return marks;
 }

@@ -44,6 +44,41 @@ export const skill = sqliteTable("skill", {
 		.references(() => skillVersion.hash),
 });
 
+/** What is typed into a skill and not in force yet: as it was typed, right or not. */
+export const skillDraft = sqliteTable("skill_draft", {
+	skill: text().primaryKey(),
+	/** Raised at each keeping, so that two windows do not write over each other. */
+	n: integer().notNull(),
+	body: text({ mode: "json" }).notNull().$type<unknown>(),
+	updatedAt: text().notNull().default(now),
+});
+
+/** When a skill in use was changed, and why. */
+export const skillRevision = sqliteTable(
+	"skill_revision",
+	{
+		id: text().primaryKey(),
+		skill: text()
+			.notNull()
+			.references(() => skill.id),
+		version: text()
+			.notNull()
+			.references(() => skillVersion.hash),
+		remark: text().notNull(),
+		createdAt: text().notNull().default(now),
+	},
+	(t) => [index("skill_revision_skill").on(t.skill, t.createdAt)],
+);
+
+/** Pictures and clips, by the seal of their bytes. */
+export const picture = sqliteTable("picture", {
+	hash: text().primaryKey(),
+	type: text().notNull(),
+	/** In base64, so that a workbook holds it as it stands. */
+	body: text().notNull(),
+	createdAt: text().notNull().default(now),
+});
+
 export const ladder = sqliteTable(
 	"ladder",
 	{

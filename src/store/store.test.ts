@@ -184,7 +184,11 @@ describe("documents", () => {
 		await saveSkill(store, { ...skill, about: "revised" }, { id: "skill", rev: 1 });
 		const before = await findLadder(store, "ladder");
 		expect(before).toMatchObject({ outdated: true, followed: { about: "" } });
-		expect(await takeNewSkill(store, { id: "ladder", rev: 1 })).toMatchObject({ ok: true });
+		const { version } = (await findSkill(store, "skill")) as { version: string };
+		expect(await takeNewSkill(store, { id: "ladder", rev: 1 }, "seen before")).toMatchObject({
+			...{ ok: false, refusals: [{ path: "version" }] },
+		});
+		expect(await takeNewSkill(store, { id: "ladder", rev: 1 }, version)).toMatchObject({ ok: true });
 		expect(await findLadder(store, "ladder")).toMatchObject({ outdated: false, followed: { about: "revised" } });
 	});
 
@@ -192,7 +196,8 @@ describe("documents", () => {
 		const rungs = ladder.rungs.map((rung) => ({ ...rung, settings: { ...rung.settings, watch: ["p3"] } }));
 		await saveLadder(store, { ...ladder, rungs }, { id: "ladder", rev: 1 });
 		await saveSkill(store, { ...skill, positions: positions.slice(0, 2) }, { id: "skill", rev: 1 });
-		expect(await takeNewSkill(store, { id: "ladder", rev: 2 })).toMatchObject({
+		const { version } = (await findSkill(store, "skill")) as { version: string };
+		expect(await takeNewSkill(store, { id: "ladder", rev: 2 }, version)).toMatchObject({
 			ok: false,
 			refusals: [{ path: "rungs.0.settings.watch" }, {}, {}],
 		});

@@ -28,12 +28,17 @@ export async function listStudents({ db }: Store): Promise<StudentRow[]> {
 }
 
 /** Names alone, of everybody who is here. */
-export async function studentNames({ db }: Store): Promise<{ id: string; name: string; archived: boolean }[]> {
+export async function studentNames({
+	db,
+}: Store): Promise<{ id: string; name: string; strongSide: "left" | "right"; archived: boolean }[]> {
 	const rows = await db
-		.select({ id: t.student.id, name: t.student.name, archivedAt: t.student.archivedAt })
+		.select({
+			...{ id: t.student.id, name: t.student.name, archivedAt: t.student.archivedAt },
+			strongSide: sql<"left" | "right">`json_extract(${t.student.body}, '$.strongSide')`,
+		})
 		.from(t.student)
 		.where(isNull(t.student.deletedAt));
-	return rows.map(({ id, name, archivedAt }) => ({ id, name, archived: archivedAt !== null }));
+	return rows.map(({ archivedAt, ...row }) => ({ ...row, archived: archivedAt !== null }));
 }
 
 export async function findStudent({ db }: Store, id: string): Promise<StudentRow | null> {

@@ -1,3 +1,4 @@
+import { orderOf } from "@/core/formats/workbook";
 import type { Ladder } from "@/core/ladder/ladder";
 import type { Skill } from "@/core/skill/skill";
 import { seal } from "@/core/words/seal";
@@ -12,14 +13,10 @@ export async function mintSkill(tx: Tx, body: Skill): Promise<string> {
 }
 
 /** Mints each rung's version and the ladder's: an order of rung versions. */
-export async function mintLadder(tx: Tx, { rungs, side, policy, start }: Ladder): Promise<string> {
-	const order: { id: string; version: string }[] = [];
-	for (const { id, settings } of rungs) {
-		const version = seal(settings);
-		await tx.insert(t.rungVersion).values({ hash: version, body: settings }).onConflictDoNothing();
-		order.push({ id, version });
-	}
-	const body = { side, policy, start, order };
+export async function mintLadder(tx: Tx, ladder: Ladder): Promise<string> {
+	const body = orderOf(ladder);
+	for (const [i, { version }] of body.order.entries())
+		await tx.insert(t.rungVersion).values({ hash: version, body: ladder.rungs[i]?.settings }).onConflictDoNothing();
 	const hash = seal(body);
 	await tx.insert(t.ladderVersion).values({ hash, body }).onConflictDoNothing();
 	return hash;

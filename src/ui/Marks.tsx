@@ -1,3 +1,4 @@
+import type { Placing } from "@/core/log/kinds";
 import type { Entry, TryView } from "@/core/log/lesson";
 import css from "./marks.module.scss";
 
@@ -9,6 +10,17 @@ export function numberOf({ body }: TryView): string | null {
 	return body.answer ?? body.called ?? (["hit", "miss"].includes(body.result) ? null : body.result);
 }
 
+/** Short names of what these placings watch, and of the skills of their chains. */
+export function shortIn(...placings: readonly Placing[]): (id: string) => string {
+	const names = new Map(
+		placings.flatMap(({ positions, chain = [] }) => [
+			...positions.map(({ id, short }) => [id, short] as const),
+			...chain.map(({ id, name }) => [id, name] as const),
+		]),
+	);
+	return (id) => names.get(id) ?? "other";
+}
+
 /** The words of an attempt's mark, for those who do not see it. */
 export function tryWords(t: TryView, short: (position: string) => string): string {
 	if (t.body.noCount) return "no count";
@@ -18,6 +30,7 @@ export function tryWords(t: TryView, short: (position: string) => string): strin
 	);
 	const said = numberOf(t);
 	const what = [...(said ? [said] : []), t.good ? "good" : t.body.result === "miss" ? "missed" : "off", ...off];
+	if (t.body.brokeAt) what.push(`broke in ${short(t.body.brokeAt)}`);
 	if (t.apart) what.push("counted by another device");
 	return what.join(", ");
 }

@@ -22,11 +22,15 @@ export function Row({
 			<Form.Label>{label}</Form.Label>
 			{children}
 			{hint && <div className="hint">{hint}</div>}
-			{error?.message && (
-				<div className="asks" role="alert" dir="auto">
-					{error.message}
-				</div>
-			)}
+			<Complaint error={error} />
 		</Form.Group>
 	);
 }
+
+/** What is wrong, in words, under what it is about. */
+export const Complaint = ({ error }: { error?: { message?: string | undefined } | undefined }) =>
+	error?.message ? (
+		<div className="asks" role="alert" dir="auto">
+			{error.message}
+		</div>
+	) : null;

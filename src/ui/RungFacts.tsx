@@ -3,12 +3,11 @@ import type { RungWrap } from "@/core/log/wrap";
 import { ruleSentence } from "@/core/rules";
 import { plural } from "@/core/words/numbers";
 import css from "./facts.module.scss";
-import { TryStrip } from "./Marks";
+import { shortIn, TryStrip } from "./Marks";
 
 /** What happened on one rung in one lesson, in numbers, every attempt behind them in sight. */
 export function RungFacts({ rung, who, day }: { rung: RungWrap; who?: string | undefined; day?: string | undefined }) {
-	const positions = new Map(rung.visits.flatMap((v) => v.placing.positions.map((p) => [p.id, p.short] as const)));
-	const short = (position: string) => positions.get(position) ?? "other";
+	const short = shortIn(...rung.visits.map((visit) => visit.placing));
 	return (
 		<section className={css.rung} aria-label={day ? `${rung.name}, ${day}` : rung.name}>
 			<div className={css.head}>

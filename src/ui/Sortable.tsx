@@ -12,13 +12,18 @@ import {
 import { SortableContext, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical } from "lucide-react";
-import { createContext, useContext } from "react";
+import { createContext, useContext, useMemo, useRef } from "react";
 import css from "./sortable.module.scss";
 
 interface Order {
-	ids: readonly string[];
+	ids: string[];
 	move: (from: number, to: number) => void;
 }
+
+// Both the same objects all along: a new one would have every row drawn anew at each letter typed.
+const pointer = { activationConstraint: { distance: 4 } };
+/** Rows are measured while one travels, and never while somebody types in them. */
+const measuring = { droppable: { strategy: MeasuringStrategy.WhileDragging } };
 
 const OrderContext = createContext<Order>({ ids: [], move: () => {} });
 
@@ -35,21 +40,29 @@ export function Sortable({
 	onStart: () => void;
 	children: React.ReactNode;
 }) {
-	const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
+	const sensors = useSensors(useSensor(PointerSensor, pointer));
 	const end = ({ active, over }: DragEndEvent) => {
 		if (over && active.id !== over.id) onMove(ids.indexOf(String(active.id)), ids.indexOf(String(over.id)));
 	};
+	// The same order is the same object: a row is drawn anew only when it moves or says something else.
+	const key = ids.join(" ");
+	const latest = useRef(onMove);
+	latest.current = onMove;
+	const order = useMemo(
+		(): Order => ({ ids: key === "" ? [] : key.split(" "), move: (from, to) => latest.current(from, to) }),
+		[key],
+	);
 	return (
-		<OrderContext value={{ ids, move: onMove }}>
+		<OrderContext value={order}>
 			<DndContext
 				id="rows"
 				sensors={sensors}
 				collisionDetection={closestCenter}
-				measuring={{ droppable: { strategy: MeasuringStrategy.Always } }}
+				measuring={measuring}
 				onDragStart={onStart}
 				onDragEnd={end}
 			>
-				<SortableContext items={[...ids]} strategy={verticalListSortingStrategy}>
+				<SortableContext items={order.ids} strategy={verticalListSortingStrategy}>
 					{children}
 				</SortableContext>
 			</DndContext>

@@ -37,19 +37,21 @@ export const closeSet = (set: SetView, reason: Body<"set.closed">["reason"]): Wr
 const closeIfOpen = (set: SetView | null, reason: Body<"set.closed">["reason"]): Written =>
 	set?.open ? [closeSet(set, reason)] : [];
 
-/** Counting after a rest starts the next set by itself: a touch is never lost. */
-export function attemptIn(newId: NewId, set: SetView, attempt: Attempt): Written[] {
-	if (set.open) return [[{ ...place(set), kind: "attempt", body: attempt }]];
+/** What is counted after a rest starts the next set by itself. */
+function inOpenSet(newId: NewId, set: SetView, counted: Pick<Written[number], "kind" | "body">): Written {
+	const at = (id: string) => ({ ...place({ ...set, id }), ...counted }) as Written[number];
+	if (set.open) return [at(set.id)];
 	const next = openSet(newId, set.placing, set.variation);
-	return [[next], [{ ...place({ ...set, id: next.id ?? "" }), kind: "attempt", body: attempt }]];
+	return [next, at(next.id ?? "")];
 }
 
+/** A touch is never lost; the set it may open is an act of its own. */
+export const attemptIn = (newId: NewId, set: SetView, attempt: Attempt): Written[] =>
+	inOpenSet(newId, set, { kind: "attempt", body: attempt }).map((event) => [event]);
+
 /** A finished set as numbers; it opens a set of its own if none is open. */
-export function tallyIn(newId: NewId, set: SetView, body: Body<"tally">): Written {
-	if (set.open) return [{ ...place(set), kind: "tally", body }];
-	const next = openSet(newId, set.placing, set.variation);
-	return [next, { ...place({ ...set, id: next.id ?? "" }), kind: "tally", body }];
-}
+export const tallyIn = (newId: NewId, set: SetView, body: Body<"tally">): Written =>
+	inOpenSet(newId, set, { kind: "tally", body });
 
 export const insertAfter = (set: SetView, after: string, attempt: Attempt): Written => [
 	{ ...place(set), kind: "insert", body: { after, attempt } },

@@ -1,7 +1,7 @@
 import { succeeded } from "@/core/ladder/good";
 import type { RungSettings } from "@/core/ladder/rung";
 import type { Direction, Placing, WatchedPosition } from "@/core/log/kinds";
-import type { Entry, TryView } from "@/core/log/lesson";
+import { countedIn, type Entry, inOrder, type TallyView, type TryView } from "@/core/log/lesson";
 import type { Act, AdviceInput } from "./line";
 
 /** The latest consecutive counted attempts with one position off in one direction. */
@@ -25,6 +25,8 @@ export interface Facts {
 	counted: TryView[];
 	/** Counted attempts since the last followed pause or easing. */
 	fresh: TryView[];
+	/** Counted tallies since then. */
+	freshTallies: TallyView[];
 	/** The watched positions with a run of one or more, in causal order. */
 	runs: Run[];
 	/** Counted attempts since the last correction or question; null if there was none. */
@@ -60,6 +62,9 @@ export function gatherFacts(input: AdviceInput): Facts {
 		settings: placing.settings,
 		counted,
 		fresh: triesIn(freshEntries),
+		freshTallies: visit.tallies.filter(
+			(tally) => tally.counted && freshEntries.some((entry) => entry.event.id === tally.id),
+		),
 		runs: placing.positions.map((position) => runOf(position, freshEntries)).filter((run) => run.tries.length > 0),
 		sinceCorrection: lastCorrection < 0 ? null : triesIn(entries.slice(lastCorrection + 1)).length,
 		stateMarks: recentMarks(freshEntries),
@@ -74,7 +79,7 @@ export function gatherFacts(input: AdviceInput): Facts {
 const triedToday = ({ visit, visits }: AdviceInput): number =>
 	visits
 		.filter((v) => v.ladder === visit.ladder && v.rung === visit.rung)
-		.reduce((sum, v) => sum + v.tries.filter((t) => t.counted).length, 0);
+		.reduce((sum, v) => sum + countedIn(inOrder(v)), 0);
 
 const easing = new Set(["ease", "too-hard"]);
 const restarting = new Set(["pause", ...easing]);

@@ -16,7 +16,7 @@ import { tooHard } from "./lines/tooHard";
 export type { Advice, Later } from "./line";
 
 /** A decision is replayed only by the engine that made it. Raised when a line's meaning changes. */
-export const ENGINE = "1";
+export const ENGINE = "2";
 
 /** First match wins: this order is the advice. */
 export const lines: readonly Line[] = [

@@ -1,6 +1,6 @@
 import type { Direction, Variation } from "@/core/log/kinds";
 import type { Verdict, Visit } from "@/core/log/lesson";
-import type { Cue } from "@/core/skill/skill";
+import type { Cue } from "@/core/skill/cue";
 import type { Facts } from "./facts";
 
 /** What *follow* does. A line without an act has no button. */

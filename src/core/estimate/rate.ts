@@ -35,6 +35,19 @@ export interface RateEstimate {
 	tries: number;
 }
 
+/** Good and off tries, each weighing 2^(-later tries / 20) x 2^(-days / 45). */
+export function weighTries(
+	past: readonly PastTry[],
+	settings: Pick<RateSettings, "halfTries" | "halfDays"> = rateSettings,
+): { good: number; off: number } {
+	const sum = { good: 0, off: 0 };
+	past.forEach(({ good, daysAgo }, i) => {
+		const weight = 2 ** (-(past.length - 1 - i) / settings.halfTries) * 2 ** (-daysAgo / settings.halfDays);
+		sum[good ? "good" : "off"] += weight;
+	});
+	return sum;
+}
+
 /**
  * The rate on a rung as a Beta posterior from a uniform prior, recent tries weighing
  * more: weight 2^(-later tries / 20) x 2^(-days / 45). For the next lesson the sample
@@ -45,12 +58,7 @@ export function estimateRate(past: readonly PastTry[], settings: RateSettings = 
 		return refuse("daysAgo", "Days ago must be 0 or more for every try.");
 	if (!(settings.ready > 0 && settings.ready < 1))
 		return refuse("ready", `Ready is ${settings.ready}; a rate between 0 and 1 is needed.`);
-	let [good, off] = [0, 0];
-	past.forEach((one, i) => {
-		const weight = 2 ** (-(past.length - 1 - i) / settings.halfTries) * 2 ** (-one.daysAgo / settings.halfDays);
-		if (one.good) good += weight;
-		else off += weight;
-	});
+	const { good, off } = weighTries(past, settings);
 	const [a, b] = [1 + good, 1 + off];
 	const mean = a / (a + b);
 	const n = 1 / (1 / (a + b) + 1 / settings.dayTries);

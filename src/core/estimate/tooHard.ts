@@ -2,6 +2,8 @@ import { chanceAtLeast } from "./chanceAtLeast";
 
 /** Lower edge of the band in which a working rung is wanted. */
 export const BAND_LOW = 0.6;
+/** And the upper one: above it a rung bores. */
+export const BAND_HIGH = 0.85;
 const LEAST_TRIES = 8;
 const UNLIKELY = 0.05;
 

@@ -3,10 +3,11 @@ import { Ladder, Policy } from "@/core/ladder/ladder";
 import { RungSettings } from "@/core/ladder/rung";
 import { type LogEvent, parseEvent } from "@/core/log/event";
 import { Side, Student } from "@/core/people/student";
+import { PICTURE_CHARS, pictureTypes } from "@/core/skill/picture";
 import { Skill } from "@/core/skill/skill";
 import { type Outcome, parse, type Refusal, refuse } from "@/core/words/refuse";
-import { seal } from "@/core/words/seal";
-import { ident, whole } from "@/core/words/text";
+import { seal, sealBytes } from "@/core/words/seal";
+import { ident, text, whole } from "@/core/words/text";
 
 /**
  * The workbook: one JSON file that holds a studio, or one student, skill or ladder of
@@ -34,6 +35,8 @@ export const LadderOrder = z.strictObject({
 	side: Side,
 	policy: Policy,
 	start: z.nullable(ident),
+	stage: z.optional(ident),
+	school: z.optional(ident),
 	order: z.array(z.strictObject({ id: ident, version: hash })).check(z.maxLength(200)),
 });
 
@@ -44,6 +47,14 @@ export const sections = {
 	gone: z.strictObject({ id: ident, at: moment }),
 	skillVersions: z.strictObject({ hash, made: moment, skill: Skill }),
 	skills: z.strictObject({ ...document, version: hash, skill: Skill }),
+	skillRevisions: z.strictObject({ id: ident, made: moment, skill: ident, version: hash, remark: text(400) }),
+	/** Pictures and clips, in base64; `hash` is the SHA-256 of their bytes. */
+	pictures: z.strictObject({
+		hash,
+		made: moment,
+		type: z.enum(pictureTypes),
+		body: z.string().check(z.maxLength(PICTURE_CHARS), z.regex(/^[A-Za-z0-9+/]+={0,2}$/)),
+	}),
 	rungVersions: z.strictObject({ hash, made: moment, settings: RungSettings }),
 	ladderVersions: z.strictObject({ hash, made: moment, ladder: LadderOrder }),
 	ladders: z.strictObject({
@@ -85,6 +96,8 @@ export interface Rows {
 	gone: z.infer<(typeof sections)["gone"]>;
 	skillVersions: z.infer<(typeof sections)["skillVersions"]>;
 	skills: z.infer<(typeof sections)["skills"]>;
+	skillRevisions: z.infer<(typeof sections)["skillRevisions"]>;
+	pictures: z.infer<(typeof sections)["pictures"]>;
 	rungVersions: z.infer<(typeof sections)["rungVersions"]>;
 	ladderVersions: z.infer<(typeof sections)["ladderVersions"]>;
 	ladders: z.infer<(typeof sections)["ladders"]>;
@@ -139,6 +152,10 @@ function sealRefusal(section: Section, row: Rows[Exclude<Section, "events">]): R
 		const { hash, skill } = row as Rows["skillVersions"];
 		return seal(skill) === hash ? null : misfit("hash", "the skill it is the seal of");
 	}
+	if (section === "pictures") {
+		const { hash, body } = row as Rows["pictures"];
+		return sealBytes(body) === hash ? null : misfit("hash", "the picture it is the seal of");
+	}
 	if (section === "rungVersions") {
 		const { hash, settings } = row as Rows["rungVersions"];
 		return seal(settings) === hash ? null : misfit("hash", "the settings it is the seal of");
@@ -159,8 +176,8 @@ function sealRefusal(section: Section, row: Rows[Exclude<Section, "events">]): R
 }
 
 /** Content address of a ladder: of the order of its rungs' versions. */
-export const orderOf = ({ side, policy, start, rungs }: Ladder): z.infer<typeof LadderOrder> => ({
-	...{ side, policy, start },
+export const orderOf = ({ side, policy, start, stage, school, rungs }: Ladder): z.infer<typeof LadderOrder> => ({
+	...{ side, policy, start, ...(stage ? { stage } : {}), ...(school ? { school } : {}) },
 	order: rungs.map(({ id, settings }) => ({ id, version: seal(settings) })),
 });
 const sealOrder = (ladder: Ladder) => seal(orderOf(ladder));

@@ -26,6 +26,9 @@ export const Ladder = z
 		side: Side,
 		policy: Policy,
 		start: z.nullable(ident),
+		/** The skill's stage and school that this ladder follows; none, and it follows what the skill says of itself. */
+		stage: z.optional(ident),
+		school: z.optional(ident),
 		rungs: z.array(Rung).check(z.maxLength(200)),
 	})
 	.check((ctx) => {

@@ -37,6 +37,8 @@ export const RungSettings = z
 		gate: Gate,
 		/** Ids of key positions of the ladder's skill version. */
 		watch: z.array(ident),
+		/** Watched positions without which a try is not good on this rung, besides the skill's own musts. */
+		musts: z.optional(z.array(ident).check(z.maxLength(60))),
 		rule: Rule,
 		/** Hit or miss when left out. */
 		scale: z.optional(Scale),

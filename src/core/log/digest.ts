@@ -1,4 +1,4 @@
-import type { LessonView, Visit } from "./lesson";
+import { inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./lesson";
 import { wrapUp } from "./wrap";
 
 /**
@@ -68,24 +68,18 @@ export interface LessonDigest {
 	last: LastVisit[];
 }
 
-const own = (visit: Visit) => visit.tries.filter((t) => t.counted && t.variation === "own");
+const own = (visit: Visit) => inOrder(visit).filter((item) => item.counted && item.variation === "own");
 
 /** Tries in order; those of a tally, whose order nobody kept, are spread evenly. */
 function marksOf(visit: Visit): string {
-	const tallied = (at: number) =>
-		visit.tallies
-			.filter((tally) => tally.after === at && tally.counted && tally.variation === "own")
-			.map(({ tries, good }) =>
-				Array.from({ length: tries }, (_, i) =>
-					Math.floor(((i + 1) * good) / tries) > Math.floor((i * good) / tries) ? "1" : "0",
-				).join(""),
-			)
-			.join("");
-	const tries = visit.tries.map((t, i) => {
-		const mark = t.counted && t.variation === "own" ? (t.good ? "1" : "0") : "";
-		return tallied(i) + mark;
-	});
-	return tries.join("") + tallied(visit.tries.length);
+	const marks = (item: TryView | TallyView): string => {
+		if (!("tries" in item)) return item.good ? "1" : "0";
+		const { tries, good } = item;
+		return Array.from({ length: tries }, (_, i) =>
+			Math.floor(((i + 1) * good) / tries) > Math.floor((i * good) / tries) ? "1" : "0",
+		).join("");
+	};
+	return own(visit).map(marks).join("");
 }
 
 export function digestLesson(lesson: string, view: LessonView): LessonDigest {
@@ -102,12 +96,9 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 		students: [...new Set([view.opened?.student, ...view.visits.map((visit) => visit.student)])].filter(
 			(id): id is string => Boolean(id),
 		),
-		attempts: view.visits.reduce(
-			(sum, visit) => sum + visit.tries.length + visit.tallies.reduce((all, { tries }) => all + tries, 0),
-			0,
-		),
+		attempts: view.visits.flatMap(inOrder).reduce((sum, item) => sum + triesIn(item), 0),
 		rungs: wrapUp(view)
-			.filter((rung) => rung.visits.some((visit) => visit.tries.length + visit.tallies.length > 0))
+			.filter((rung) => rung.visits.some((visit) => inOrder(visit).length > 0))
 			.map(({ student, ladder, rung, name, tries, good, variationTries, longestRun, met, visits }) => ({
 				...{ student, ladder, rung, name, tries, good, tried: tries + variationTries, longestRun, met },
 				marks: visits.map(marksOf).join(""),
@@ -129,7 +120,7 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 }
 
 function lastVisits(view: LessonView): LastVisit[] {
-	const worked = view.visits.filter((visit) => visit.ladder && visit.tries.length > 0);
+	const worked = view.visits.filter((visit) => visit.ladder && inOrder(visit).length > 0);
 	return [...new Set(worked.map((visit) => visit.ladder as string))].map((ladder) => {
 		const visits = worked.filter((visit) => visit.ladder === ladder);
 		const visit = visits.at(-1) as Visit;
@@ -139,12 +130,12 @@ function lastVisits(view: LessonView): LastVisit[] {
 				event.kind === "feedback" && event.body.type !== "confirmation" && event.body.cue ? [event.body.cue.text] : [],
 			)
 			.at(-1);
-		const tries = own(visit);
+		const good = marksOf(visit);
 		return {
 			ladder,
 			rung: visit.placing.settings.name,
-			good: tries.filter((t) => t.good).length,
-			tries: tries.length,
+			good: good.split("1").length - 1,
+			tries: good.length,
 			cue: cue ?? null,
 		};
 	});

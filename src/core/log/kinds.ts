@@ -4,14 +4,14 @@ import { RungSettings } from "@/core/ladder/rung";
 import { BodyPart, Side } from "@/core/people/student";
 import { Rule } from "@/core/rules";
 import { tallyRefusal } from "@/core/rules/tally";
-import { Cue } from "@/core/skill/skill";
+import { Cue } from "@/core/skill/cue";
+import { Direction } from "@/core/skill/direction";
 import { complainIn } from "@/core/words/complain";
 import { day, ident, label, text, whole } from "@/core/words/text";
 
 /** The body of every kind of event. A later kind of work is a new entry here, not a new truth in a table. */
 
-export const Direction = z.enum(["short", "beyond"]);
-export type Direction = z.infer<typeof Direction>;
+export { Direction };
 
 export const variations = ["own", "easier", "harder"] as const;
 export const Variation = z.enum(variations);
@@ -42,6 +42,8 @@ export const Attempt = z.object({
 	namedFirst: z.optional(z.boolean()),
 	/** Made after a timed set's clock had run out. */
 	late: z.optional(z.boolean()),
+	/** In a chain of skills tried in one go: the one it broke in. */
+	brokeAt: z.optional(ident),
 });
 export type Attempt = z.infer<typeof Attempt>;
 
@@ -81,6 +83,8 @@ export const Placing = z.object({
 	bandLow: z.number().check(z.gte(0.05), z.lte(0.95)),
 	/** A rung stepped down to is re-earned by this short rule, then it is back to `from`. */
 	reEarn: z.nullable(z.object({ from: ident, rule: Rule })),
+	/** The skills tried one after the other in one go. */
+	chain: z.optional(z.array(z.object({ id: ident, name: label(80) })).check(z.maxLength(12))),
 });
 export type Placing = z.infer<typeof Placing>;
 
@@ -93,6 +97,7 @@ export const Basis = z.object({
 export type Basis = z.infer<typeof Basis>;
 
 export const stateMarks = ["rushed", "tense", "tired", "distracted", "sore"] as const;
+export const causeMarks = ["tried", "ruled out", "open"] as const;
 export const moveReasons = ["passed", "stepped down", "stepped back up", "tested out", "by hand"] as const;
 
 const advised = { line: label(24), title: text(160), position: z.optional(ident), basis: Basis };
@@ -143,6 +148,8 @@ export const bodies = {
 	recheck: z.object({ rung: ident, good: whole(0, 500), tries: whole(1, 500), passed: z.boolean() }),
 	practice: z.object({ what: label(400), minutes: whole(0, 1440), score: text(120), remark: text(1000) }),
 	note: z.object({ text: label(4000) }),
+	/** What was found of one candidate cause of a fault, for this student; the latest word holds. */
+	"cause.marked": z.object({ skill: ident, cause: ident, mark: z.enum(causeMarks) }),
 	/** Takes events back: as if never made. A void can itself be taken back. */
 	void: z.object({ targets: z.array(ident).check(z.minLength(1), z.maxLength(50)) }),
 	/** A whole new body for an event, which keeps its place. */

@@ -28,6 +28,7 @@ export interface TryView {
 /** A set entered as numbers, with its place among the tries of its visit. */
 export interface TallyView extends Tally {
 	id: string;
+	set: string;
 	variation: Variation;
 	/** Tries of the visit that came before it. */
 	after: number;
@@ -202,7 +203,7 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 		if (event.kind === "tally")
 			visit.tallies.push({
 				...event.body,
-				...{ id: event.id, variation: set.variation, after: visit.tries.length },
+				...{ id: event.id, set: set.id, variation: set.variation, after: visit.tries.length },
 				...{ counted: event.device === set.holder, over: false },
 			});
 	}
@@ -288,7 +289,7 @@ function judgeVisits(visits: readonly Visit[], raised: ReadonlyMap<string, numbe
 		for (const item of inOrder(visit)) {
 			if (!item.counted) continue;
 			const of = stretches[item.variation];
-			count += "tries" in item ? item.tries : 1;
+			count += triesIn(item);
 			item.over = count > allowed;
 			if (item.over) continue;
 			if ("tries" in item) {
@@ -322,8 +323,15 @@ function judgeVisits(visits: readonly Visit[], raised: ReadonlyMap<string, numbe
 
 const none = (): Stretches => ({ tries: [[]], provedBy: null });
 
+/** How many tries stand behind this: one, or a tally's. */
+export const triesIn = (item: TryView | TallyView): number => ("tries" in item ? item.tries : 1);
+
+/** Counted tries among these, those of tallies included. */
+export const countedIn = (items: readonly (TryView | TallyView)[]): number =>
+	items.reduce((sum, item) => sum + (item.counted ? triesIn(item) : 0), 0);
+
 /** Tries and tallies of a visit as they came. */
-function inOrder({ tries, tallies }: Visit): (TryView | TallyView)[] {
+export function inOrder({ tries, tallies }: Visit): (TryView | TallyView)[] {
 	if (tallies.length === 0) return tries;
 	const before = (at: number) => tallies.filter((tally) => tally.after === at);
 	return [...tries.flatMap((one, i) => [...before(i), one]), ...before(tries.length)];

@@ -1,10 +1,12 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { takeBack, tallyIn } from "@/core/acts/acts";
+import type { RungSettings } from "@/core/ladder/rung";
 import { digestLesson } from "./digest";
 import { parseEvent } from "./event";
 import { wrapUp } from "./wrap";
 
-const ladder = ladderWith({ rule: { kind: "streak", r: 4 }, limit: 20, gate: "result", watch: [] });
+const rung: Partial<RungSettings> = { rule: { kind: "streak", r: 4 }, limit: 20, gate: "result", watch: [] };
+const ladder = ladderWith(rung);
 const tally = (phone: Phone, tries: number, good: number, longest: number) =>
 	phone.write(tallyIn(phone.newId, phone.set(), { tries, good, longest }));
 
@@ -62,4 +64,23 @@ test("numbers that no order has are refused in a sentence", () => {
 		ok: false,
 		refusals: [{ sentence: "Good is 5, more than the 4 tries; at most 4 is possible." }],
 	});
+});
+
+test("it counts towards the dip of a new rung and towards a rung that is too hard today", () => {
+	const phone = new Phone().begin(ladderWith(rung, "mastery", 0));
+	tally(phone, 4, 0, 0);
+	tally(phone, 4, 0, 0);
+	expect(phone.advice()).toMatchObject({ line: "too-hard", title: "A dip is expected here", act: null });
+	const [last] = tally(phone, 4, 0, 0);
+	const advice = phone.advice();
+	expect(advice.line).toBe("too-hard");
+	expect(advice.title).not.toContain("dip");
+	expect(advice.reason).toContain("0 of 12 good");
+	expect(advice.evidence).toContain(last);
+});
+
+test("the last visit of a ladder is remembered by its tallies too", () => {
+	const phone = new Phone().begin(ladder).row("gm");
+	tally(phone, 6, 5, 4);
+	expect(digestLesson("lesson", phone.view()).last).toEqual([expect.objectContaining({ good: 6, tries: 8 })]);
 });

@@ -1,5 +1,5 @@
 import type { Direction } from "./kinds";
-import type { LessonView, TryView, Visit } from "./lesson";
+import { countedIn, inOrder, type LessonView, type TryView, type Visit } from "./lesson";
 
 /** A cue with what followed it, as a fact: not a claim that it worked. */
 export interface CueGiven {
@@ -54,19 +54,18 @@ function wrapRung(visits: Visit[]): RungWrap {
 	const first = visits[0] as Visit;
 	const counted = visits.flatMap((visit) => visit.tries.filter((t) => t.counted));
 	const own = counted.filter((t) => t.variation === "own");
-	const tallies = visits.flatMap((visit) => visit.tallies.filter((tally) => tally.counted));
-	const sum = (of: "tries" | "good", ours: boolean) =>
-		tallies.reduce((total, tally) => total + ((tally.variation === "own") === ours ? tally[of] : 0), 0);
+	const tallies = visits.flatMap((visit) => visit.tallies.filter((t) => t.counted && t.variation === "own"));
+	const tries = countedIn([...own, ...tallies]);
 	return {
 		student: first.student,
 		ladder: first.ladder,
 		rung: first.rung,
 		name: first.placing.settings.name,
-		tries: own.length + sum("tries", true),
-		good: own.filter((t) => t.good).length + sum("good", true),
-		longestRun: Math.max(longestRun(own), ...tallies.map((tally) => (tally.variation === "own" ? tally.longest : 0))),
+		tries,
+		good: tallies.reduce((sum, { good }) => sum + good, own.filter((t) => t.good).length),
+		longestRun: Math.max(longestRun(own), ...tallies.map(({ longest }) => longest)),
 		noCount: visits.flatMap((visit) => visit.tries).filter((t) => t.body.noCount).length,
-		variationTries: counted.length - own.length + sum("tries", false),
+		variationTries: countedIn(visits.flatMap(inOrder)) - tries,
 		met: visits.some((visit) => visit.verdict.kind === "met" && visit.placing.reEarn === null),
 		faults: faults(visits, counted),
 		cues: visits.flatMap(cuesGiven),

@@ -4,13 +4,18 @@ import { type Ladder, Policy, Rung } from "@/core/ladder/ladder";
 import type { LastTime } from "@/core/ladder/lastTime";
 import type { Rail } from "@/core/ladder/rail";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
-import type { Placing, Variation } from "@/core/log/kinds";
+import { Placing, type Variation, WatchedPosition } from "@/core/log/kinds";
 import { Side, Student } from "@/core/people/student";
-import { KeyPosition, type Skill } from "@/core/skill/skill";
+import { lookOf, picturesOf } from "@/core/skill/look";
+import { readSides } from "@/core/skill/sides";
+import type { KeyPosition, Skill } from "@/core/skill/skill";
 import { seal } from "@/core/words/seal";
 import { ident } from "@/core/words/text";
 
 /** What a device needs to run any lesson without asking again. */
+
+/** A picture or clip by its seal, and what it shows. */
+const Shown = z.object({ hash: z.string(), clip: z.boolean(), shows: z.string() });
 
 const Kept = z.object({
 	id: ident,
@@ -21,13 +26,22 @@ const Kept = z.object({
 	closedBy: z.nullable(z.string()),
 });
 
+/** A key position as it is looked for in a lesson, sides read out. */
+const PackPosition = z.object({
+	...WatchedPosition.shape,
+	look: z.optional(z.array(z.string())),
+	pictures: z.optional(z.array(Shown)),
+});
+type PackPosition = z.infer<typeof PackPosition>;
+
 const PackLadder = z.object({
 	id: ident,
 	student: ident,
 	skill: z.string(),
 	side: Side,
 	policy: Policy,
-	positions: z.array(KeyPosition),
+	positions: z.array(PackPosition),
+	chain: Placing.shape.chain,
 	rungs: z.array(Rung),
 	/** Before the lessons still to come. */
 	peg: ident,
@@ -55,15 +69,43 @@ export const Pack = z.object({
 });
 export type Pack = z.infer<typeof Pack>;
 
+/** What a ladder's document does not say of itself. */
+export interface Around {
+	/** The student's strong side. */
+	strong: "left" | "right";
+	/** Names of skills by their ids. */
+	skills: ReadonlyMap<string, string>;
+}
+
+function packPosition(position: KeyPosition, ladder: Ladder, strong: "left" | "right"): PackPosition {
+	const sides = { side: ladder.side, strong };
+	const { id, short, must, deduction } = position;
+	const pictures = picturesOf(position).map(({ picture, shows }) => ({
+		...{ hash: picture.hash, clip: picture.clip, shows: readSides(shows, sides) },
+	}));
+	return {
+		...{ id, short, name: readSides(position.name, sides), fault: readSides(position.fault, sides) },
+		cues: position.cues.map((cue) => ({ ...cue, text: readSides(cue.text, sides) })),
+		...(must === undefined ? {} : { must }),
+		...(deduction === undefined ? {} : { deduction }),
+		look: lookOf(position, ladder, sides),
+		...(pictures.length > 0 ? { pictures } : {}),
+	};
+}
+
 /** A ladder as a device needs it, from the document, its skill and its rail. */
 export function packLadder(
 	row: { id: string; student: string; ladder: Ladder; followed: Skill },
 	rail: Rail,
 	last: LastTime | null,
+	around: Around,
 ): PackLadder {
 	const { side, policy, rungs } = row.ladder;
+	const chain = (row.followed.chain ?? []).map((id) => ({ id, name: around.skills.get(id) ?? "a skill that is gone" }));
 	return {
-		...{ id: row.id, student: row.student, skill: row.followed.name, positions: row.followed.positions },
+		...{ id: row.id, student: row.student, skill: row.followed.name },
+		positions: row.followed.positions.map((position) => packPosition(position, row.ladder, around.strong)),
+		...(chain.length > 0 ? { chain } : {}),
 		...{ side, policy, rungs, peg: rail.peg },
 		holes: rail.holes.map((hole) => ({
 			...{ rung: hole.rung, state: hole.state, tried: hole.tried, metDays: hole.metDays },
@@ -92,7 +134,7 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 			.filter((position) => settings.watch.includes(position.id))
 			.map(({ id, name, short, fault, cues, must, deduction }) => ({
 				...{ id, name, short, fault, cues },
-				...(must === undefined ? {} : { must }),
+				...(must || settings.musts?.includes(id) ? { must: true } : {}),
 				...(deduction === undefined ? {} : { deduction }),
 			})),
 		side: ladder.side,
@@ -107,6 +149,7 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 		...(settings.rule.kind === "days" ? { daysMet: hole?.metDays.slice(-60) ?? [] } : {}),
 		bandLow: BAND_LOW,
 		reEarn: reEarnFrom ? { from: reEarnFrom, rule: RE_EARN } : null,
+		...(ladder.chain ? { chain: ladder.chain } : {}),
 	};
 }
 

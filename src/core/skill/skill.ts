@@ -1,25 +1,72 @@
 import * as z from "zod/mini";
 import { complainIn } from "@/core/words/complain";
 import { ident, label, text } from "@/core/words/text";
+import { Cue } from "./cue";
+import { Direction } from "./direction";
+import { Tolerance, toleranceRefusal } from "./tolerance";
 
-/** Kinds of cue, in the order in which they are offered: outside of the body first. */
-export const cueKinds = [
-	"outside",
-	"image",
-	"rhythm",
-	"prop",
-	"look",
-	"demonstration",
-	"exaggerate",
-	"old against new",
-	"on the body",
-	"hands on",
-] as const;
-export const CueKind = z.enum(cueKinds);
-export type CueKind = z.infer<typeof CueKind>;
+/** A picture or a short clip, by the seal of what was stored; the bytes lie beside the record. */
+export const Picture = z.object({
+	hash: z.string().check(z.regex(/^[0-9a-f]{64}$/)),
+	clip: z.boolean(),
+	/** Nobody is shown, or who agreed to it and when. */
+	consent: label(120),
+});
+export type Picture = z.infer<typeof Picture>;
 
-export const Cue = z.object({ text: label(120), kind: CueKind });
-export type Cue = z.infer<typeof Cue>;
+export const causeKinds = ["position", "skill", "intention", "state", "difficulty", "kit"] as const;
+export const CauseKind = z.enum(causeKinds);
+export type CauseKind = z.infer<typeof CauseKind>;
+
+export const causeWords: Record<CauseKind, string> = {
+	position: "an earlier position",
+	skill: "another skill",
+	intention: "the intention",
+	state: "a state of mind",
+	difficulty: "a difficulty set too high",
+	kit: "the kit",
+};
+
+/** One reason a fault may have. Its place in the list is its rank. */
+export const Cause = z.object({
+	id: ident,
+	kind: CauseKind,
+	/** The earlier position, here or in the other skill. */
+	position: z.nullable(ident),
+	/** The other skill. */
+	skill: z.nullable(ident),
+	words: text(200),
+	/** Who thinks so. */
+	who: text(80),
+	/** A drill that would show it. */
+	drill: text(200),
+	/** How the student can tell alone. */
+	check: text(200),
+});
+export type Cause = z.infer<typeof Cause>;
+
+export const remedyKinds = ["cue", "drill", "easing", "prop"] as const;
+const Remedy = z.object({ kind: z.enum(remedyKinds), words: text(200) });
+
+/** A position off, short of its tolerance or beyond it. */
+export const Fault = z.object({
+	id: ident,
+	direction: Direction,
+	words: text(200),
+	causes: z.array(Cause).check(z.maxLength(8)),
+	remedies: z.array(Remedy).check(z.maxLength(8)),
+	picture: z.optional(Picture),
+});
+export type Fault = z.infer<typeof Fault>;
+
+/** How else one can tell: `tell` is what is seen. */
+export const senses = ["feel", "hear", "mark", "test"] as const;
+export const senseWords: Record<(typeof senses)[number], string> = {
+	feel: "felt",
+	hear: "heard",
+	mark: "a mark it leaves",
+	test: "hands-on test; ask first",
+};
 
 /** One checkpoint of a skill. `short` is what stands on the phone: ten letters at most. */
 export const KeyPosition = z.object({
@@ -27,29 +74,65 @@ export const KeyPosition = z.object({
 	name: label(80),
 	short: label(10),
 	tell: text(400),
+	tells: z.optional(z.partialRecord(z.enum(senses), text(300))),
+	tolerance: z.optional(Tolerance),
 	/** First one first offered, unless one outside of the body is there. */
 	cues: z.array(Cue).check(z.maxLength(8)),
+	/** The usual fault in a few words. */
 	fault: text(200),
 	/** The earlier position this fault usually comes from. */
 	origin: z.nullable(ident),
+	/** Both ways of being off, with causes and remedies. */
+	faults: z.optional(z.array(Fault).check(z.maxLength(8))),
 	/** Without it the try is not good, under any gate. */
 	must: z.optional(z.boolean()),
 	/** Points taken off where it was off. */
 	deduction: z.optional(z.number().check(z.gte(0), z.lte(100))),
+	/** What it keeps from harm. */
+	protects: z.optional(text(200)),
+	/** Its part of the rhythm; `voice` is what is breathed or said meanwhile. */
+	beat: z.optional(
+		z.object({
+			beats: z.number().check(z.gte(0), z.lte(64)),
+			seconds: z.number().check(z.gte(0), z.lte(60)),
+			voice: text(40),
+		}),
+	),
+	right: z.optional(Picture),
+	wrong: z.optional(Picture),
+	/** What holds at a stage, by the stage's id; a stage that says nothing is not judged yet. */
+	stages: z.optional(z.record(ident, z.object({ tolerance: z.optional(Tolerance), words: text(300) }))),
+	/** How a school does it and why, by the school's id. */
+	ways: z.optional(z.record(ident, z.object({ words: text(300), reason: text(300) }))),
 });
 export type KeyPosition = z.infer<typeof KeyPosition>;
+
+export const orders = ["ground up", "start to finish"] as const;
+
+const Named = { id: ident, name: label(60) };
 
 /** What a skill version holds: everything a lesson needs to know of the skill. */
 export const Skill = z
 	.object({
 		name: label(80),
 		about: text(1000),
+		order: z.optional(z.enum(orders)),
 		positions: z.array(KeyPosition).check(z.maxLength(60)),
+		/** What sets it off: "as the feeder's hand starts". */
+		trigger: z.optional(text(120)),
+		stages: z.optional(z.array(z.object(Named)).check(z.maxLength(6))),
+		schools: z.optional(z.array(z.object({ ...Named, reason: text(400) })).check(z.maxLength(6))),
+		/** Skills to have first. */
+		prerequisites: z.optional(z.array(ident).check(z.maxLength(20))),
+		/** Skills tried one after the other in one go. */
+		chain: z.optional(z.array(ident).check(z.maxLength(12))),
 	})
 	.check((ctx) => {
 		const complain = complainIn(ctx);
+		const { positions } = ctx.value;
 		const seen = new Map<string, number>();
-		ctx.value.positions.forEach((position, i) => {
+		positions.forEach((position, i) => {
+			const called = position.short || position.name;
 			for (const field of ["name", "short"] as const) {
 				const key = `${field} ${position[field].toLocaleLowerCase()}`;
 				const first = seen.get(key);
@@ -60,18 +143,30 @@ export const Skill = z
 					);
 				else seen.set(key, i);
 			}
-			if (position.origin === null) return;
-			const origin = ctx.value.positions.findIndex((p) => p.id === position.origin);
-			if (origin < 0)
-				complain(
-					["positions", i, "origin"],
-					`Key position ${i + 1}, "${position.short}", comes from a position that is gone; choose another or none.`,
-				);
-			else if (origin >= i)
-				complain(
-					["positions", i, "origin"],
-					`Key position ${i + 1}, "${position.short}", cannot come from "${ctx.value.positions[origin]?.short}", which is not before it; choose an earlier one or none.`,
-				);
+			const backwards = (from: string | null): string | null => {
+				if (from === null) return null;
+				const at = positions.findIndex((p) => p.id === from);
+				if (at < 0)
+					return `Key position ${i + 1}, "${called}", comes from a position that is gone; choose another or none.`;
+				return at < i
+					? null
+					: `Key position ${i + 1}, "${called}", cannot come from "${positions[at]?.short}", which is not before it; choose an earlier one or none.`;
+			};
+			const origin = backwards(position.origin);
+			if (origin) complain(["positions", i, "origin"], origin);
+			(position.faults ?? []).forEach((fault, f) => {
+				fault.causes.forEach((cause, c) => {
+					const path = ["positions", i, "faults", f, "causes", c];
+					const wrong = cause.kind === "position" ? backwards(cause.position) : null;
+					if (wrong) complain([...path, "position"], wrong);
+				});
+			});
+			const range = toleranceRefusal(`"${called}"`, position.tolerance);
+			if (range) complain(["positions", i, "tolerance"], range);
+			for (const [stage, { tolerance }] of Object.entries(position.stages ?? {})) {
+				const words = toleranceRefusal(`"${called}" at one stage`, tolerance);
+				if (words) complain(["positions", i, "stages", stage], words);
+			}
 		});
 	});
 export type Skill = z.infer<typeof Skill>;
@@ -82,13 +177,45 @@ export const skillLabels = {
 	positions: "key positions",
 	short: "short name",
 	tell: "tell",
+	tells: "tells",
+	...senseWords,
 	cues: "cues",
 	text: "cue",
 	kind: "kind of cue",
 	fault: "fault",
+	faults: "faults",
+	causes: "causes",
+	remedies: "remedies",
+	words: "words",
 	origin: "where it comes from",
+	low: "low end",
+	high: "high end",
+	unit: "unit",
+	consent: "consent",
+	schools: "schools",
+	stages: "stages",
+	who: "who thinks so",
+	drill: "test drill",
+	check: "self-check",
+	voice: "breath or voice",
 };
 
-/** The cue to offer first: one outside of the body if there is one, else the first marked. */
-export const firstCue = (cues: readonly Cue[]): Cue | undefined =>
-	cues.find((cue) => cue.kind === "outside") ?? cues[0];
+export const freshPosition = (id: string): KeyPosition => ({
+	...{ id, name: "", short: "", tell: "", cues: [], fault: "", origin: null },
+});
+export const freshFault = (id: string, direction: Fault["direction"]): Fault => ({
+	...{ id, direction, words: "", causes: [], remedies: [] },
+});
+export const freshCause = (id: string): Cause => ({
+	...{ id, kind: "intention", position: null, skill: null, words: "", who: "", drill: "", check: "" },
+});
+
+/** What is worth a second look without being wrong. */
+export function remarks({ positions }: Skill): string[] {
+	const said: string[] = [];
+	if (positions.length === 1)
+		said.push(
+			`"${positions[0]?.short || "The key position"}" stands alone: nothing comes before it that a fault could come from. Add the one it leads to, or the one it starts from.`,
+		);
+	return said;
+}

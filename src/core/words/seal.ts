@@ -9,8 +9,15 @@ import canonicalize from "canonicalize";
  *
  * @throws TypeError when the value has no JSON form (undefined, a function, NaN).
  */
-export function seal(value: unknown): string {
+export const seal = (value: unknown): string => bytesToHex(sha256(utf8ToBytes(canonicalForm(value))));
+
+/** The canonical JSON of a value: two values that say the same have the same one. */
+export function canonicalForm(value: unknown): string {
 	const form = canonicalize(value);
 	if (form === undefined) throw new TypeError("seal: the value has no JSON form");
-	return bytesToHex(sha256(utf8ToBytes(form)));
+	return form;
 }
+
+/** Content address of bytes given in base64. */
+export const sealBytes = (base64: string): string =>
+	bytesToHex(sha256(Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))));

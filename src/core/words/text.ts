@@ -24,3 +24,10 @@ export const day = z.string().check(
 
 /** A whole number between two ends, both allowed. */
 export const whole = (low: number, high: number) => z.int().check(z.gte(low), z.lte(high));
+
+/** Words typed with commas between. */
+export const splitWords = (typed: string): string[] =>
+	typed
+		.split(",")
+		.map((word) => word.trim())
+		.filter(Boolean);

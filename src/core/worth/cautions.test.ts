@@ -8,7 +8,9 @@ import { cautions, spreadOf } from "./cautions";
 const said = (rule: Rule, limit: number, notReady = 0.6, ready = 0.85) => {
 	const curve = operatingCurve(rule, limit);
 	if (!curve.ok) throw new Error(curve.refusals[0]?.sentence);
-	return cautions(rule, limit, curve.value, notReady, ready).join(" ");
+	return cautions(rule, limit, curve.value, notReady, ready)
+		.map(({ sentence }) => sentence)
+		.join(" ");
 };
 
 test("a lucky rule is warned of with its number, a trusty one is not", () => {

@@ -7,22 +7,28 @@ const TOSS = { low: 0.35, high: 0.65 };
 /** Passing one not ready more often than this asks for another rule, or for several days. */
 export const LUCKY = 0.25;
 
+export interface Caution {
+	about: "limit" | "luck" | "ready";
+	sentence: string;
+}
+
 /** What a rule should be warned of, each with its number; the first is the gravest. */
-export function cautions(rule: Rule, limit: number, curve: Curve, notReady: number, ready: number): string[] {
-	const said: string[] = [];
+export function cautions(rule: Rule, limit: number, curve: Curve, notReady: number, ready: number): Caution[] {
+	const said: Caution[] = [];
+	const say = (about: Caution["about"], sentence: string) => said.push({ about, sentence });
 	const low = at(curve, curve.pass, notReady);
 	const high = at(curve, curve.pass, ready);
 	const fewest = fewestTries(rule);
 	if (fewest > limit)
-		said.push(`It cannot be met: it takes ${fewest} tries at the least, and ${limit} are allowed in a lesson.`);
+		say("limit", `It cannot be met: it takes ${fewest} tries at the least, and ${limit} are allowed in a lesson.`);
 	const window = Math.max(0, ...allParts(rule).map((part) => ("n" in part && part.kind !== "bouts" ? part.n : 0)));
 	if (window > limit && fewest <= limit)
-		said.push(`It looks at ${window} tries, and only ${limit} are allowed: the window never fills.`);
-	if (low > LUCKY) said.push(`One who is not ready passes ${inHundred(low)}, more than one time in four.`);
+		say("limit", `It looks at ${window} tries, and only ${limit} are allowed: the window never fills.`);
+	if (low > LUCKY) say("luck", `One who is not ready passes ${inHundred(low)}, more than one time in four.`);
 	if (high > TOSS.low && high < TOSS.high)
-		said.push(`For one who is ready (${inTen(ready)} in 10) it is nearly a coin toss: ${inHundred(high)}.`);
+		say("ready", `For one who is ready (${inTen(ready)} in 10) it is nearly a coin toss: ${inHundred(high)}.`);
 	else if (high <= TOSS.low && fewest <= limit)
-		said.push(`It holds back most who are ready: ${inTen(ready)} in 10 passes ${inHundred(high)}.`);
+		say("ready", `It holds back most who are ready: ${inTen(ready)} in 10 passes ${inHundred(high)}.`);
 	return said;
 }
 

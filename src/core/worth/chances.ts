@@ -1,5 +1,5 @@
-import type { Judged, Rule } from "@/core/rules";
-import { type AnyRule, machineOf } from "@/core/rules/registry";
+import { allParts, type Judged, type Rule } from "@/core/rules";
+import { machineOf } from "@/core/rules/registry";
 import { type Outcome, refuse } from "@/core/words/refuse";
 
 /**
@@ -33,12 +33,8 @@ export interface Alphabet {
 
 const isRate = (p: unknown): p is number => typeof p === "number" && p >= 0 && p <= 1;
 
-/** Every rule inside, the rule itself first. */
-export function flatten(rule: AnyRule): AnyRule[] {
-	return [rule, ...machineOf(rule).parts(rule).flatMap(flatten)];
-}
 const findAll = <K extends Rule["kind"]>(rule: Rule, kind: K) =>
-	flatten(rule).filter((one) => one.kind === kind) as Extract<Rule, { kind: K }>[];
+	allParts(rule).filter((one) => one.kind === kind) as Extract<Rule, { kind: K }>[];
 const find = <K extends Rule["kind"]>(rule: Rule, kind: K) => findAll(rule, kind)[0];
 
 const SECONDS_PER_TRY = 6;

@@ -1,21 +1,27 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { FormProvider, useFieldArray, useForm, useWatch } from "react-hook-form";
 import { v7 as uuid } from "uuid";
+import { between } from "@/core/build/between";
+import { allDifficulties } from "@/core/build/difficulty";
+import { stepsOf } from "@/core/build/steps";
 import { Ladder, policies, policyWords, type Rung } from "@/core/ladder/ladder";
 import type { Rail } from "@/core/ladder/rail";
 import { freshRung, rungLabels } from "@/core/ladder/rung";
 import { type Side, sideWords } from "@/core/people/student";
 import { ruleKinds, ruleSentence } from "@/core/rules";
+import type { Differences } from "@/core/skill/differ";
 import type { Skill } from "@/core/skill/skill";
 import type { Refusal } from "@/core/words/refuse";
 import { keepLadder, takeSkill } from "@/doors/actions";
 import { Archive } from "@/ui/Archive";
 import { Bench } from "@/ui/Bench";
+import { Differs } from "@/ui/Differs";
+import { today } from "@/ui/dates";
 import { RailCell } from "@/ui/Rail";
 import { Refusals } from "@/ui/Refusals";
 import { Row } from "@/ui/Row";
@@ -25,8 +31,12 @@ import { firstBadRow, sentenceResolver } from "@/ui/sentenceResolver";
 import { useDraft } from "@/ui/useDraft";
 import { useKeys } from "@/ui/useKeys";
 import { Workbook } from "@/ui/Workbook";
+import { expectedOn, type Notches } from "./expected";
+import { FollowFields } from "./FollowFields";
 import { LadderMargin } from "./LadderMargin";
+import own from "./ladders.module.scss";
 import { RungFields } from "./RungFields";
+import { GREATEST, StepBar } from "./Steps";
 
 export interface LadderBenchProps {
 	at: { id: string; rev: number } | null;
@@ -35,7 +45,8 @@ export interface LadderBenchProps {
 	strongSide: "left" | "right";
 	skill: Skill;
 	ladder: Ladder;
-	outdated: boolean;
+	/** A newer version of the skill, and what reads otherwise in it. */
+	newer: { version: string; says: Differences } | null;
 	archived: boolean;
 	rail: Rail | null;
 }
@@ -59,7 +70,7 @@ export function LadderBench({
 	strongSide,
 	skill,
 	ladder,
-	outdated,
+	newer,
 	archived,
 	rail,
 }: LadderBenchProps) {
@@ -92,6 +103,21 @@ export function LadderBench({
 		else rows.insert(above + 1, rung);
 		setOpen(rung.id);
 	};
+	const steps = stepsOf(rungs, allDifficulties, GREATEST);
+	// Not at each letter: only notches, and what was counted, say what is to be expected.
+	const climbing = JSON.stringify(rungs.map(({ id, settings }) => [id, settings.notches]));
+	const expected = useMemo(() => {
+		const on = (JSON.parse(climbing) as [string, Notches][]).map(([id, notches]) => ({ id, settings: { notches } }));
+		return expectedOn(on, rail?.holes ?? [], today());
+	}, [climbing, rail]);
+	/** Halves the step to a rung that is too big, or raises two difficulties at once. */
+	const putBetween = (i: number) => {
+		const [lower, upper] = [rungs[i - 1], rungs[i]];
+		const made = lower && upper && between(lower as Rung, upper as Rung, allDifficulties, uuid);
+		if (!made) return;
+		rows.insert(i, made.rung);
+		setOpen(made.rung.id);
+	};
 	const step = (by: number) => {
 		const i = ids.indexOf(open ?? "");
 		const next = ids[Math.min(ids.length - 1, Math.max(0, i + by))];
@@ -115,7 +141,7 @@ export function LadderBench({
 	);
 	const take = async () => {
 		setRefused([]);
-		const outcome = await takeSkill(at);
+		const outcome = await takeSkill(at, newer?.version);
 		if (!outcome.ok) return setRefused(outcome.refusals);
 		router.refresh();
 	};
@@ -136,6 +162,7 @@ export function LadderBench({
 					hole={rail?.holes.find((hole) => hole.rung === inMargin) ?? null}
 					skill={skill}
 					who={studentName}
+					prediction={expected?.[rungs.findIndex((rung) => rung.id === inMargin)] ?? null}
 					onTake={(id, rule) => {
 						const i = rungs.findIndex((rung) => rung.id === id);
 						form.setValue(`rungs.${i}.settings.rule`, rule as never, { shouldDirty: true });
@@ -153,13 +180,16 @@ export function LadderBench({
 								{sideWords(side as Side, strongSide)}
 							</h1>
 						</div>
-						{outdated && at && (
-							<p className="asks m-0">
-								The skill was revised; this ladder follows it as it was.{" "}
-								<Button variant="outline-primary" size="sm" onClick={take}>
-									take the new one
-								</Button>
-							</p>
+						{newer && at && (
+							<section aria-label="The skill was revised" className="mb-2">
+								<p className="asks m-0">
+									The skill was revised; this ladder follows it as it was.{" "}
+									<Button variant="outline-primary" size="sm" onClick={take}>
+										take the new one
+									</Button>
+								</p>
+								<Differs says={newer.says} />
+							</section>
 						)}
 						{restored && (
 							<p className="hint m-0">
@@ -202,6 +232,7 @@ export function LadderBench({
 									))}
 								</Form.Select>
 							</Row>
+							<FollowFields skill={skill} />
 						</div>
 						<div className={`${css.columns} ${css.rung}`} aria-hidden="true">
 							<span />
@@ -237,15 +268,18 @@ export function LadderBench({
 												<div className={`${css.summary} ${css.rung}`}>
 													{grip}
 													<span className={css.number}>{i + 1}</span>
-													<button
-														type="button"
-														className={css.open}
-														aria-expanded={isOpen}
-														onClick={() => setOpen(isOpen ? null : rung.id)}
-														dir="auto"
-													>
-														{settings.name || "not named yet"} {bad && <span className="asks">look here</span>}
-													</button>
+													<div className={own.stepped}>
+														<button
+															type="button"
+															className={css.open}
+															aria-expanded={isOpen}
+															onClick={() => setOpen(isOpen ? null : rung.id)}
+															dir="auto"
+														>
+															{settings.name || "not named yet"} {bad && <span className="asks">look here</span>}
+														</button>
+														<StepBar step={steps[i]} onBetween={() => putBetween(i)} />
+													</div>
 													<span className={css.cell}>{readRule(settings)}</span>
 													<span className={`${css.cell} text-end`}>{settings.limit}</span>
 												</div>

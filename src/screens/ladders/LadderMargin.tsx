@@ -1,26 +1,22 @@
 "use client";
 
 import { useState } from "react";
-import type { PastTry } from "@/core/estimate/rate";
+import type { Prediction } from "@/core/build/predict";
 import type { Rung } from "@/core/ladder/ladder";
 import type { Hole } from "@/core/ladder/rail";
 import { gateWords } from "@/core/ladder/rung";
 import type { Rule } from "@/core/rules";
-import { firstCue, type Skill } from "@/core/skill/skill";
+import { firstCue } from "@/core/skill/cue";
+import type { Skill } from "@/core/skill/skill";
 import { plural } from "@/core/words/numbers";
+import { inTen } from "@/core/worth/readings";
 import { FindRule } from "@/screens/rules/FindRule";
 import { RuleWorth } from "@/screens/rules/RuleWorth";
 import { dayWords, today } from "@/ui/dates";
 import { holeWords } from "@/ui/Rail";
 import css from "@/ui/rows.module.scss";
+import { bandWords, pastTries } from "./expected";
 import { readRule } from "./LadderBench";
-
-/** Past tries on a rung, oldest first, as the estimate takes them. */
-const pastTries = (hole: Hole | null, day: string): PastTry[] =>
-	(hole?.recent ?? []).flatMap(({ day: then, marks }) => {
-		const daysAgo = Math.max(0, Math.round((Date.parse(day) - Date.parse(then)) / 86_400_000));
-		return [...marks].map((mark) => ({ good: mark === "1", daysAgo }));
-	});
 
 /** What stands behind the rung that is open: its rule in words, what is watched, and every day it was worked on. */
 export function LadderMargin({
@@ -28,12 +24,15 @@ export function LadderMargin({
 	hole,
 	skill,
 	who,
+	prediction,
 	onTake,
 }: {
 	rung: Rung | null;
 	hole: Hole | null;
 	skill: Skill;
 	who: string;
+	/** What is to be expected here, from the rungs tried; null where the ladder has no notches. */
+	prediction: Prediction | null;
 	onTake: (rung: string, rule: Rule) => void;
 }) {
 	const [other, setOther] = useState<{ name: string; rule: Rule } | null>(null);
@@ -48,6 +47,16 @@ export function LadderMargin({
 					Passed by {readRule(settings)}, within {settings.limit} tries. A try is good when {gateWords[settings.gate]}.
 				</p>
 			</div>
+			{prediction && (
+				<p className="m-0" data-testid="prediction">
+					To be expected here: <b>{inTen(prediction.rate)} in 10</b> (between {inTen(prediction.low)} and{" "}
+					{inTen(prediction.high)}, four times in five), {bandWords(prediction.rate)}.{" "}
+					<span className="hint">
+						From the rungs tried and the weights of the steps between, as if every notch were as hard for everybody as
+						it weighs.
+					</span>
+				</p>
+			)}
 			<RuleWorth
 				rule={settings.rule as Rule}
 				limit={settings.limit}

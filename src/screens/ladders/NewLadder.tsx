@@ -5,15 +5,16 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
-import { type Ladder, type Policy, policies, policyWords, threeRungs } from "@/core/ladder/ladder";
+import { type Ladder, type Policy, policies, policyWords, type Rung, threeRungs } from "@/core/ladder/ladder";
 import type { Side } from "@/core/people/student";
 import type { Skill } from "@/core/skill/skill";
 import type { Refusal } from "@/core/words/refuse";
 import { begin } from "@/device/begin";
-import { keepLadder, keepSkill } from "@/doors/actions";
+import { addSkill, keepLadder } from "@/doors/actions";
 import { Bench } from "@/ui/Bench";
 import { Refusals } from "@/ui/Refusals";
 import { Row } from "@/ui/Row";
+import { BuildLadder } from "./BuildLadder";
 import { LadderBench } from "./LadderBench";
 
 interface Props {
@@ -31,13 +32,14 @@ export function NewLadder({ students, skills, student }: Props) {
 	const [side, setSide] = useState<Side>("none");
 	const [policy, setPolicy] = useState<Policy>("mastery");
 	const [refused, setRefused] = useState<Refusal[]>([]);
-	const [byHand, setByHand] = useState<{ skill: string; content: Skill } | null>(null);
+	const [byHand, setByHand] = useState<{ skill: string; content: Skill; rungs?: Rung[] } | null>(null);
+	const [building, setBuilding] = useState<{ skill: string; content: Skill } | null>(null);
 
 	const chosenSkill = async (): Promise<{ skill: string; content: Skill } | null> => {
 		const known = skills.find((s) => s.id === what);
 		if (known) return { skill: known.id, content: known.skill };
 		const content: Skill = { name: name.trim(), about: "", positions: [] };
-		const made = await keepSkill(content, null);
+		const made = await addSkill(content.name);
 		if (made.ok) return { skill: made.value.id, content };
 		setRefused(made.refusals);
 		return null;
@@ -62,10 +64,24 @@ export function NewLadder({ students, skills, student }: Props) {
 				studentName={chosen.name}
 				strongSide={chosen.strongSide}
 				skill={byHand.content}
-				ladder={{ side, policy, start: null, rungs: [] }}
-				outdated={false}
+				ladder={{ side, policy, start: null, rungs: byHand.rungs ?? [] }}
+				newer={null}
 				archived={false}
 				rail={null}
+			/>
+		);
+	if (building && chosen)
+		return (
+			<BuildLadder
+				skill={building.content}
+				side={side}
+				policy={policy}
+				who={chosen.name}
+				onDraft={(rungs) => {
+					setByHand({ ...building, rungs });
+					window.scrollTo(0, 0);
+				}}
+				onBack={() => setBuilding(null)}
 			/>
 		);
 	return (
@@ -129,6 +145,15 @@ export function NewLadder({ students, skills, student }: Props) {
 						<Button onClick={() => withThree(true)}>three rungs, and count at once</Button>
 						<Button variant="outline-primary" onClick={() => withThree(false)}>
 							start with three rungs
+						</Button>
+						<Button
+							variant="outline-primary"
+							onClick={async () => {
+								setRefused([]);
+								setBuilding(await chosenSkill());
+							}}
+						>
+							build me a ladder
 						</Button>
 						<Button
 							variant="outline-primary"

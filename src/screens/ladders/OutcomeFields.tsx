@@ -1,14 +1,15 @@
 "use client";
 
-import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useFormContext, useWatch } from "react-hook-form";
 import type { Ladder } from "@/core/ladder/ladder";
 import { type DecisionTable, type Scale, scales } from "@/core/ladder/scale";
 import { type Rule, usesRule } from "@/core/rules";
-import { Row } from "@/ui/Row";
+import { splitWords } from "@/core/words/text";
+import { Complaint, Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
+import { useRowKeys } from "@/ui/useRowKeys";
 
 const HIT = "hit or miss";
 const names = Object.keys(scales) as (keyof typeof scales)[];
@@ -72,8 +73,7 @@ function Decisions({ index }: { index: number }) {
 	const { control, setValue, formState } = useFormContext<Ladder>();
 	const path = `rungs.${index}.settings.decisions` as const;
 	const table = (useWatch({ control, name: path }) ?? []) as DecisionTable;
-	const [keys, setKeys] = useState(() => table.map((_, i) => i));
-	const keyAt = (i: number) => keys[i] ?? i;
+	const keys = useRowKeys(table.length);
 	const error = formState.errors.rungs?.[index]?.settings?.decisions as { message?: string } | undefined;
 	const keep = (next: Situation[]) => setValue(path, next as never, { shouldDirty: true });
 	const change = (i: number, to: Partial<Situation>) =>
@@ -82,7 +82,7 @@ function Decisions({ index }: { index: number }) {
 		<fieldset className={css.full}>
 			<legend className="form-label m-0">Decisions: what is called, and the right answers, with commas between</legend>
 			{table.map((row, i) => (
-				<div key={keyAt(i)} className="d-flex gap-2 mb-1">
+				<div key={keys.keyAt(i)} className="d-flex gap-2 mb-1">
 					<Form.Control
 						aria-label={`Called, ${i + 1}`}
 						value={row.situation}
@@ -93,11 +93,10 @@ function Decisions({ index }: { index: number }) {
 						defaultValue={row.right.map((one) => one.answer).join(", ")}
 						onChange={(event) =>
 							change(i, {
-								right: event.target.value
-									.split(",")
-									.map((answer) => answer.trim())
-									.filter(Boolean)
-									.map((answer) => ({ answer, reason: row.right.find((one) => one.answer === answer)?.reason ?? "" })),
+								right: splitWords(event.target.value).map((answer) => ({
+									answer,
+									reason: row.right.find((one) => one.answer === answer)?.reason ?? "",
+								})),
 							})
 						}
 					/>
@@ -105,7 +104,7 @@ function Decisions({ index }: { index: number }) {
 						variant="link"
 						size="sm"
 						onClick={() => {
-							setKeys(table.map((_, n) => keyAt(n)).filter((_, n) => n !== i));
+							keys.removed(i);
 							keep(table.filter((_, n) => n !== i));
 						}}
 					>
@@ -113,16 +112,12 @@ function Decisions({ index }: { index: number }) {
 					</Button>
 				</div>
 			))}
-			{error?.message && (
-				<div className="asks" role="alert">
-					{error.message}
-				</div>
-			)}
+			<Complaint error={error} />
 			<Button
 				variant="link"
 				size="sm"
 				onClick={() => {
-					setKeys([...table.map((_, n) => keyAt(n)), Math.max(-1, ...keys) + 1]);
+					keys.added();
 					keep([...table, { situation: "", right: [] }]);
 				}}
 			>

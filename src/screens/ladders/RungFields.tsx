@@ -10,7 +10,7 @@ import { type Scale, scales } from "@/core/ladder/scale";
 import type { Rule } from "@/core/rules";
 import type { KeyPosition } from "@/core/skill/skill";
 import { type RuleErrors, RuleForm } from "@/screens/rules/RuleForm";
-import { Row } from "@/ui/Row";
+import { Complaint, Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
 import { readRule } from "./LadderBench";
 import { OutcomeFields } from "./OutcomeFields";
@@ -33,6 +33,8 @@ export function RungFields({ index, positions, onAbove, onRemove }: Props) {
 		if (getValues(`${path}.name`) === "") setFocus(`${path}.name`);
 	}, [path, getValues, setFocus]);
 	if (!settings) return null;
+	const watched = positions.filter((position) => settings.watch.includes(position.id));
+	const musts = (settings.musts ?? []).filter((one) => settings.watch.includes(one));
 	const number = (field: "triesPerSet" | "limit" | "correctAfter" | "adjust", label: string) => (
 		<Row id={id(field)} label={label} error={errors?.[field]} className={css.third ?? ""}>
 			<Form.Control
@@ -103,12 +105,37 @@ export function RungFields({ index, positions, onAbove, onRemove }: Props) {
 						{...register(`${path}.watch`)}
 					/>
 				))}
-				{errors?.watch && (
-					<div className="asks" role="alert">
-						{(errors.watch as { message?: string }).message}
-					</div>
-				)}
+				<Complaint error={errors?.watch as { message?: string } | undefined} />
 			</fieldset>
+			{watched.length > 0 && (
+				<fieldset className={css.full}>
+					<legend className="form-label m-0">Without it no try is good, whatever came of it</legend>
+					{watched.map((position) => (
+						<Form.Check
+							inline
+							key={position.id}
+							id={id(`must-${position.id}`)}
+							type="checkbox"
+							label={
+								<>
+									{position.short}
+									<span className="visually-hidden"> is a must</span>
+									{position.must && <span className="mute"> (of the skill itself)</span>}
+								</>
+							}
+							checked={position.must === true || musts.includes(position.id)}
+							disabled={position.must === true}
+							onChange={(event) =>
+								setValue(
+									`${path}.musts`,
+									event.target.checked ? [...musts, position.id] : musts.filter((one) => one !== position.id),
+									{ shouldDirty: true },
+								)
+							}
+						/>
+					))}
+				</fieldset>
+			)}
 			{number("correctAfter", "Correct after so many alike")}
 			{number("adjust", "Tries to adjust after a cue")}
 			<div className={css.third}>

@@ -92,7 +92,7 @@ function NumberPad({ keypad, onAttempt }: { keypad: Keypad; onAttempt: (attempt:
 					<span key="none" />
 				) : (
 					<button key={key} type="button" className={css.field} onClick={() => type(key)}>
-						{key === "back" ? "back" : key}
+						{key}
 					</button>
 				),
 			)}

@@ -38,11 +38,11 @@ export function LiveBoard({
 	const { acts, takenBack } = useActs(lesson);
 	const [drawer, setDrawer] = useState<DrawerName | null>(null);
 	const { set, visit, advice } = board;
-	const { settings, positions } = set.placing;
+	const { settings, positions, chain } = set.placing;
 	const [called, setCalled] = useState<string | null>(null);
 	const layout = useMemo(
-		() => inputsFor(settings, visit.rule, positions, called),
-		[settings, visit.rule, positions, called],
+		() => inputsFor(settings, visit.rule, positions, called, chain),
+		[settings, visit.rule, positions, called, chain],
 	);
 	const holds = set.holder === state.device;
 	const rungNumber = set.placing.order.findIndex((rung) => rung.id === set.placing.rung) + 1;
@@ -160,7 +160,7 @@ export function LiveBoard({
 			</div>
 			{drawer === "tries" && <TriesDrawer board={board} acts={acts} layout={layout} onClose={close} />}
 			{drawer === "evidence" && <EvidenceDrawer board={board} onClose={close} />}
-			{drawer === "cue" && <CueDrawer visit={visit} acts={acts} onClose={close} />}
+			{drawer === "cue" && <CueDrawer visit={visit} ladder={board.ladder} acts={acts} onClose={close} />}
 			{drawer === "state" && <StateDrawer acts={acts} onClose={close} />}
 			{drawer === "more" && (
 				<MoreDrawer lesson={lesson.lesson} board={board} acts={acts} holds={holds} onOpen={setDrawer} onClose={close} />

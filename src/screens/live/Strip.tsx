@@ -26,6 +26,8 @@ function faultLabels(entries: readonly Entry[], short: Board["short"]): Map<stri
 	);
 }
 
+const Said = ({ words }: { words: string | null }) => words && <small aria-hidden="true">{words}</small>;
+
 /** The last twenty attempts as marks, cues as notches between them: one target that opens the rows. */
 export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {
 	const marks = board.visit.entries.filter(
@@ -49,7 +51,7 @@ export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {
 				t ? (
 					<span key={event.id} className={css.stripMark}>
 						<TryMark t={t} short={board.short} hidden />
-						{label(event.id, t) && <small aria-hidden="true">{label(event.id, t)}</small>}
+						<Said words={label(event.id, t)} />
 					</span>
 				) : event.kind === "tally" ? (
 					<b key={event.id} className={css.stripTally}>

@@ -46,6 +46,15 @@ describe("the fields of each gate", () => {
 		expect(rows).toHaveLength(1);
 		expect(rows[0]?.every((field) => field.attempt.result === "miss" && !field.attempt.judged)).toBe(true);
 	});
+	test("by the result alone a must gets a row for a try that came off without it, which is not good", () => {
+		const watched = [{ ...position("a"), must: true }, position("b")];
+		const { rows } = fieldsFor("result", watched);
+		expect(rows.map((row) => row.map((field) => `${field.small} ${field.label}`))).toEqual([
+			["came off, but a"],
+			["missed a", "missed b", "missed other"],
+		]);
+		expect(isGood(rows[0]?.[0]?.attempt as Attempt, "result", new Set(["a"]))).toBe(false);
+	});
 	test("several fields in one touch are one attempt, held ones in the other direction", () => {
 		const [row] = fieldsFor("both", three).rows;
 		expect(together(row?.slice(0, 2) ?? [], false).off).toEqual([{ position: "a" }, { position: "b" }]);

@@ -28,7 +28,7 @@ const row = (
 	positions: readonly { id: string; short: string }[],
 	attempt: Omit<Attempt, "off">,
 ): Field[] =>
-	[...positions, OTHER].map((position) => ({
+	positions.map((position) => ({
 		id: `${id}-${position.id}`,
 		small,
 		label: position.short,
@@ -59,18 +59,21 @@ export function withKeys({ rows, main: below }: FieldLayout): FieldLayout {
 
 /**
  * The fields a gate asks for. Under `both` each result has a row of faults; under
- * `form` nobody asks whether it came off, under `result` only misses are looked into.
+ * `form` nobody asks whether it came off, under `result` only misses are looked into,
+ * and the musts: without them a hit is none.
  * A touch on a fault row says that the others were fine only where form is judged.
  */
 export function fieldsFor(gate: Gate, positions: readonly WatchedPosition[]): FieldLayout {
 	const judged = looksAtForm(gate);
+	const faults = [...positions, OTHER];
+	const musts = positions.filter((position) => position.must);
 	const watched = positions.length > 0;
 	switch (gate) {
 		case "both":
 			return {
 				rows: [
-					row("hit", "good, but", positions, { result: "hit", judged }),
-					row("miss", "missed", positions, { result: "miss", judged }),
+					row("hit", "good, but", faults, { result: "hit", judged }),
+					row("miss", "missed", faults, { result: "miss", judged }),
 				],
 				main: [
 					main("miss-clean", "", "missed, form fine", { result: "miss", judged }),
@@ -79,12 +82,15 @@ export function fieldsFor(gate: Gate, positions: readonly WatchedPosition[]): Fi
 			};
 		case "form":
 			return {
-				rows: [row("off", "off", positions, { result: "hit", judged })],
+				rows: [row("off", "off", faults, { result: "hit", judged })],
 				main: [main("good", "", "GOOD", { result: "hit", judged })],
 			};
 		case "result":
 			return {
-				rows: watched ? [row("miss", "missed", positions, { result: "miss", judged })] : [],
+				rows: [
+					...(musts.length > 0 ? [row("hit", "came off, but", musts, { result: "hit", judged })] : []),
+					...(watched ? [row("miss", "missed", faults, { result: "miss", judged })] : []),
+				],
 				main: [
 					main("miss", "", "MISSED", { result: "miss", judged }),
 					main("good", "", "GOOD", { result: "hit", judged }),
@@ -92,9 +98,7 @@ export function fieldsFor(gate: Gate, positions: readonly WatchedPosition[]): Fi
 			};
 		case "commitment":
 			return {
-				rows: watched
-					? [row("committed", "committed, but", positions, { result: "miss", judged, committed: true })]
-					: [],
+				rows: watched ? [row("committed", "committed, but", faults, { result: "miss", judged, committed: true })] : [],
 				main: [
 					main("held-back", "", "held back", { result: "miss", judged, committed: false }),
 					main("good", "went for it", "GOOD", { result: "hit", judged, committed: true }),

@@ -80,3 +80,24 @@ test("no two fields of one layout answer to one key, and only a count has a cloc
 		expect(secondsOf(fresh)).toBe(fresh.kind === "count" ? 60 : null);
 	}
 });
+
+test("a chain of skills: what a miss broke in stands beside the faults, and takes the second row where there are two", () => {
+	const chain = [
+		{ id: "x", name: "Balls" },
+		{ id: "y", name: "Clubs" },
+	];
+	const rows = (gate: RungSettings["gate"], rule: Rule) =>
+		inputsFor(settings({ gate }), rule, watched, null, chain).rows.map((row) =>
+			row.map((one) => `${one.small} ${one.label}`),
+		);
+	const streak: Rule = { kind: "streak", r: 3 };
+	const broke = ["broke in Balls", "broke in Clubs"];
+	expect(rows("result", streak)).toEqual([["missed a", "missed b", "missed other"], broke]);
+	expect(rows("both", streak)).toEqual([["good, but a", "good, but b", "good, but other"], broke]);
+	const attempts = inputsFor(settings(), streak, watched, null, chain).rows[1]?.map((one) => one.attempt);
+	expect(attempts?.map(({ result, brokeAt }) => [result, brokeAt])).toEqual([
+		["miss", "x"],
+		["miss", "y"],
+	]);
+	expect(inputsFor(settings(), { kind: "length", length: 5, times: 1 }, [], null, chain).rows).toEqual([]);
+});

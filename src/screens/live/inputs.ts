@@ -1,6 +1,6 @@
 import type { RungSettings } from "@/core/ladder/rung";
 import { isRight } from "@/core/ladder/scale";
-import type { Attempt, WatchedPosition } from "@/core/log/kinds";
+import type { Attempt, Placing, WatchedPosition } from "@/core/log/kinds";
 import { allParts, type Rule } from "@/core/rules";
 import { type Field, type FieldLayout, fieldsFor, withKeys } from "./fields";
 
@@ -52,14 +52,29 @@ export function inputsFor(
 	rule: Rule,
 	positions: readonly WatchedPosition[],
 	called: string | null,
+	chain: Placing["chain"] = undefined,
+): Inputs {
+	const inputs = ownInputs(settings, rule, positions, called);
+	if (!chain || chain.length === 0 || inputs.keypad) return inputs;
+	const broke = chain.map(({ id, name }) => field(`broke-${id}`, "broke in", name, { result: "miss", brokeAt: id }));
+	// Two rows are as many as a thumb finds: where there are two, what a miss broke in stands for what was off in it.
+	return { ...inputs, rows: [...inputs.rows.slice(0, 1), broke] };
+}
+
+function ownInputs(
+	settings: Settings,
+	rule: Rule,
+	positions: readonly WatchedPosition[],
+	called: string | null,
 ): Inputs {
 	const parts = allParts(rule);
 	const part = <K extends Rule["kind"]>(kind: K) =>
-		parts.find((one) => one.kind === kind) as Extract<Rule, { kind: K }>;
+		parts.find((one) => one.kind === kind) as Extract<Rule, { kind: K }> | undefined;
 	if (part("decision") && (settings.decisions ?? []).length > 0) return decisions(settings, called);
-	if (part("length")) return { rows: [], main: [], keypad: lengths(part("length").length) };
-	if (part("within")) return { rows: [], main: [], keypad: measures(part("within"), settings.unit ?? "") };
-	if (part("rating")) return ratings(part("rating").mean);
+	const [length, within, rating] = [part("length"), part("within"), part("rating")];
+	if (length) return { rows: [], main: [], keypad: lengths(length.length) };
+	if (within) return { rows: [], main: [], keypad: measures(within, settings.unit ?? "") };
+	if (rating) return ratings(rating.mean);
 	if (part("spread")) return targets([...new Set(parts.flatMap((one) => (one.kind === "spread" ? one.targets : [])))]);
 	if (settings.scale) return outcomes(settings.scale, settings.gate, positions);
 	return withKeys(fieldsFor(settings.gate, positions));

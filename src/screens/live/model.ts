@@ -1,7 +1,8 @@
 import { type Advice, adviseOn } from "@/core/advice";
 import type { HoleState } from "@/core/ladder/rail";
-import type { LessonView, SetView, Visit } from "@/core/log/lesson";
+import { countedIn, inOrder, type LessonView, type SetView, type Visit } from "@/core/log/lesson";
 import type { Pack, PackLadder } from "@/core/pack/pack";
+import { shortIn } from "@/ui/Marks";
 
 /** What the board shows, all of it worked out from the fold and the pack. */
 export interface Board {
@@ -45,11 +46,11 @@ function workOut(view: LessonView, pack: Pack): Board | null {
 		ladder,
 		studentName: nameOf(set.placing.student),
 		setNumber: visit.sets.indexOf(set.id) + 1,
-		triesInSet: visit.tries.filter((t) => t.set === set.id && t.counted).length,
+		triesInSet: countedIn(inOrder(visit).filter((item) => item.set === set.id)),
 		rail: ladder && railNow(view, ladder),
 		tabs: tabsOf(view, nameOf),
 		apart: apartOf(visit),
-		short: (position) => visit.placing.positions.find((p) => p.id === position)?.short ?? "other",
+		short: shortIn(visit.placing),
 	};
 }
 
@@ -87,9 +88,7 @@ function tabsOf(view: LessonView, nameOf: (student: string | null) => string): B
 	for (const visit of view.visits) {
 		const key = visit.ladder ?? "-";
 		const tab = tabs.get(key) ?? { key, ladder: visit.ladder, name: nameOf(visit.student), tries: 0 };
-		tab.tries +=
-			visit.tries.filter((t) => t.counted).length +
-			visit.tallies.reduce((sum, tally) => sum + (tally.counted ? tally.tries : 0), 0);
+		tab.tries += countedIn(inOrder(visit));
 		tabs.set(key, tab);
 	}
 	return [...tabs.values()];

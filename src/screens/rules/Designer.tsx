@@ -1,6 +1,6 @@
 "use client";
 
-import { memo, useCallback, useRef, useState } from "react";
+import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { type Scale, scales } from "@/core/ladder/scale";
@@ -13,8 +13,9 @@ import rows from "@/ui/rows.module.scss";
 import { asFieldErrors } from "@/ui/sentenceResolver";
 import { FindRule } from "./FindRule";
 import { type RuleErrors, RuleForm } from "./RuleForm";
-import { RuleWorth } from "./RuleWorth";
+import { Worth } from "./RuleWorth";
 import css from "./rules.module.scss";
+import { useSettled } from "./useCurve";
 
 const labels = { k: "good tries wanted", n: "tries looked at", r: "good in a row", kind: "kind of pass rule" };
 
@@ -26,62 +27,90 @@ const readOut = (rule: Rule): string => {
 	}
 };
 
+/**
+ * A rule being typed, told on only when the typing rests: until then nothing but
+ * these fields and the sentence is drawn anew, and a half-typed number is no fault.
+ */
+const Draft = memo(function Draft({
+	start,
+	limit,
+	scale,
+	label,
+	onRest,
+}: {
+	start: Rule;
+	/** Read out with the rule; a rule laid over another is not read out. */
+	limit?: number;
+	scale: Scale;
+	label?: string;
+	onRest: (rule: Rule) => void;
+}) {
+	const [rule, setRule] = useState(start);
+	const rested = useSettled(rule);
+	const read = useMemo(() => parse(Rule, rested, labels), [rested]);
+	useEffect(() => {
+		if (read.ok) onRest(rested);
+	}, [read, rested, onRest]);
+	const errors = useMemo(() => (read.ok ? undefined : (asFieldErrors(read.refusals) as RuleErrors)), [read]);
+	return (
+		<>
+			{limit !== undefined && (
+				<p className={`${rows.sentence} m-0`} aria-live="polite">
+					{readOut(rule)}, at most {limit || "?"} tries a lesson
+				</p>
+			)}
+			<RuleForm rule={rule} onChange={setRule} errors={errors} scale={scale} {...(label ? { label } : {})} />
+		</>
+	);
+});
+
+const SECOND: Rule = { kind: "streak", r: 4 };
+
 /** A place to try rules out: whom each lets through, what it costs, and how two compare. Nothing here is stored. */
 export function Designer() {
-	const [rule, setRule] = useState<Rule>({ kind: "rolling", k: 9, n: 12 });
+	/** What the form starts from; it is made anew when a whole rule is put into it. */
+	const [start, setStart] = useState<{ rule: Rule; put: number }>({ rule: { kind: "rolling", k: 9, n: 12 }, put: 0 });
+	const [rule, setRule] = useState<Rule>(start.rule);
 	const [other, setOther] = useState<{ name: string; rule: Rule } | null>(null);
 	const [second, setSecond] = useState<Rule | null>(null);
 	const [limit, setLimit] = useState(36);
 	const [ready, setReady] = useState(0.85);
 	const [scale, setScale] = useState<Scale>(scales["hit or miss"]);
-	// A form is made anew when a whole rule is put into it.
-	const [put, setPut] = useState(0);
+	const allowed = useSettled(limit);
 	const take = useCallback((next: Rule, outcomes: Scale = scales["hit or miss"]) => {
-		setRule(structuredClone(next));
+		setStart(({ put }) => ({ rule: structuredClone(next), put: put + 1 }));
+		setRule(next);
 		setScale(outcomes);
-		setPut((before) => before + 1);
 	}, []);
 	const lay = useCallback((laid: { name: string; rule: Rule } | null) => {
 		setSecond(null);
 		setOther(laid);
 	}, []);
-	const read = parse(Rule, rule, labels);
-	const last = useRef(rule);
-	if (read.ok) last.current = rule;
-	const readable = read.ok ? rule : last.current;
-	const errors = read.ok ? undefined : (asFieldErrors(read.refusals) as RuleErrors);
-	const secondRead = second && parse(Rule, second, labels);
-	const over = second && secondRead?.ok ? { name: readOut(second), rule: second } : other;
-	const number = (id: string, label: string, value: number, low: number, high: number, set: (n: number) => void) => (
-		<Row id={id} label={label} className="">
-			<Form.Control
-				type="number"
-				inputMode="numeric"
-				min={low}
-				max={high}
-				value={Number.isFinite(value) ? value : ""}
-				onChange={(event) => set(event.target.value === "" ? Number.NaN : Number(event.target.value))}
-			/>
-		</Row>
-	);
+	const over = useMemo(() => (second ? { name: readOut(second), rule: second } : other), [second, other]);
 	return (
 		<Bench
 			margin={
 				<>
 					{/* While a number is half typed, what the last rule was worth stays in sight. */}
-					<RuleWorth rule={readable} limit={limit} ready={ready} other={over} />
-					<FindRule key={`${ready}`} limit={limit} ready={ready} onLay={lay} onTake={take} />
+					<Worth rule={rule} limit={allowed} ready={ready} other={over} />
+					<FindRule key={`${ready}`} limit={allowed} ready={ready} onLay={lay} onTake={take} />
 				</>
 			}
 		>
 			<h1>Try a rule out</h1>
 			<div className={css.design}>
-				<p className={`${rows.sentence} m-0`} aria-live="polite">
-					{readOut(rule)}, at most {limit || "?"} tries a lesson
-				</p>
-				<RuleForm key={put} rule={rule} onChange={setRule} errors={errors} scale={scale} />
+				<Draft key={start.put} start={start.rule} limit={limit} scale={scale} onRest={setRule} />
 				<div className={css.ask}>
-					{number("limit", "Tries per lesson, at most", limit, 1, 500, setLimit)}
+					<Row id="limit" label="Tries per lesson, at most" className="">
+						<Form.Control
+							type="number"
+							inputMode="numeric"
+							min={1}
+							max={500}
+							value={limit || ""}
+							onChange={(event) => setLimit(Number(event.target.value))}
+						/>
+					</Row>
 					<Row id="ready" label="Ready means" className="">
 						<Form.Select value={ready} onChange={(event) => setReady(Number(event.target.value))}>
 							{[0.7, 0.75, 0.8, 0.85, 0.9, 0.95].map((rate) => (
@@ -95,23 +124,13 @@ export function Designer() {
 				{second ? (
 					<section aria-label="A second rule">
 						<h2>Laid over it</h2>
-						<RuleForm
-							rule={second}
-							onChange={setSecond}
-							errors={secondRead?.ok === false ? (asFieldErrors(secondRead.refusals) as RuleErrors) : undefined}
-							scale={scale}
-							label="The other rule"
-						/>
+						<Draft start={SECOND} scale={scale} label="The other rule" onRest={setSecond} />
 						<Button variant="link" onClick={() => setSecond(null)}>
 							take it off
 						</Button>
 					</section>
 				) : (
-					<Button
-						variant="outline-primary"
-						style={{ justifySelf: "start" }}
-						onClick={() => setSecond({ kind: "streak", r: 4 })}
-					>
+					<Button variant="outline-primary" style={{ justifySelf: "start" }} onClick={() => setSecond(SECOND)}>
 						lay a second rule over it
 					</Button>
 				)}

@@ -3,23 +3,15 @@
 import { proxy } from "comlink";
 import { memo, useState } from "react";
 import Button from "react-bootstrap/Button";
-import Form from "react-bootstrap/Form";
 import { type Rule, ruleSentence } from "@/core/rules";
 import type { Refusal } from "@/core/words/refuse";
 import type { Finding, Found } from "@/core/worth/find";
 import { inHundred } from "@/core/worth/readings";
-import type { Ask } from "@/core/worth/wald";
 import { Refusals } from "@/ui/Refusals";
 import { engine } from "@/workers/client";
+import { RiskFields, type Risks } from "./RiskFields";
 import { NOT_READY } from "./RuleWorth";
 import css from "./rules.module.scss";
-
-const asked = [
-	["notReady", "not ready, in 10", 10],
-	["ready", "ready, in 10", 10],
-	["riskPass", "may pass unready, in 100", 100],
-	["riskHold", "may hold back ready, in 100", 100],
-] as const;
 
 /** Finds rules that tell the ready from the not ready: what is asked, how far it is, what was found, one press to take. */
 export const FindRule = memo(function FindRule({
@@ -34,7 +26,7 @@ export const FindRule = memo(function FindRule({
 	onLay: (other: { name: string; rule: Rule } | null) => void;
 	onTake: (rule: Rule) => void;
 }) {
-	const [ask, setAsk] = useState<Omit<Ask, "limit" | "ready"> & { ready: number | null }>({
+	const [ask, setAsk] = useState<Omit<Risks, "ready"> & { ready: number | null }>({
 		...{ notReady: NOT_READY, ready: null, riskPass: 0.1, riskHold: 0.1 },
 	});
 	const [progress, setProgress] = useState<number | null>(null);
@@ -64,18 +56,7 @@ export const FindRule = memo(function FindRule({
 		<section aria-label="Find me a rule">
 			<h2>Find me a rule</h2>
 			<div className={css.ask}>
-				{asked.map(([name, label, scale]) => (
-					<Form.Group key={name} controlId={`find-${name}`}>
-						<Form.Label>{label}</Form.Label>
-						<Form.Control
-							type="number"
-							inputMode="decimal"
-							step={scale === 10 ? 0.5 : 1}
-							defaultValue={Number(((name === "ready" ? ready : ask[name]) * scale).toFixed(2))}
-							onChange={(event) => setAsk({ ...ask, [name]: Number(event.target.value) / scale })}
-						/>
-					</Form.Group>
-				))}
+				<RiskFields id="find" start={{ ...ask, ready }} onChange={(name, value) => setAsk({ ...ask, [name]: value })} />
 			</div>
 			<p className="hint m-0 mt-1">Within {limit} tries a lesson, by hits and misses.</p>
 			{progress === null ? (

@@ -30,11 +30,10 @@ export function Lucky({ rungs }: { rungs: RuledRung[] }) {
 			for (const one of rungs) {
 				const key = keyOf(one);
 				if (found.has(key)) continue;
-				const outcome = await engine().passesAt(one.rule, NOT_READY, one.limit);
+				const outcome = await engine().analyseAt(one.rule, NOT_READY, one.limit);
 				if (!current) return;
-				const inOne = outcome.ok ? outcome.value.reduce((sum, p) => sum + p, 0) : 0;
 				// A rule on several days needs the luck of each of them.
-				found.set(key, one.rule.kind === "days" ? inOne ** one.rule.days : inOne);
+				found.set(key, outcome.ok ? (outcome.value.onDays?.pass ?? outcome.value.pass) : 0);
 			}
 			setPass(found);
 		})();

@@ -1,11 +1,14 @@
 "use client";
 
-import { useId, useState } from "react";
+import { memo, useCallback, useId, useRef } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { Scale } from "@/core/ladder/scale";
 import { MAX_DEPTH, machineOf, type Rule, ruleKinds } from "@/core/rules";
-import { Row } from "@/ui/Row";
+import type { Field } from "@/core/rules/kind";
+import { splitWords } from "@/core/words/text";
+import { Complaint, Row } from "@/ui/Row";
+import { useRowKeys } from "@/ui/useRowKeys";
 import css from "./rules.module.scss";
 
 /** Refusals inside a rule, as a form library nests them: by field, parts by their number. */
@@ -37,29 +40,14 @@ export function RuleForm({ rule, onChange, errors, scale, depth = 0, label = "Pa
 		if (value === undefined) delete next[name];
 		onChange(next as Rule);
 	};
-	// Parts may hold parts only while a level is left; several days stand outermost.
-	const offered = ruleKinds.filter(
-		({ kind, needs }) =>
-			kind === rule.kind || (depth === 0 ? true : kind !== "days" && (needs !== "parts" || depth + 2 <= MAX_DEPTH)),
-	);
+	// The same function all along, so that a number is drawn anew only when it changes.
+	const latest = useRef(set);
+	latest.current = set;
+	const setNumber = useCallback((name: string, value: number | undefined) => latest.current(name, value), []);
 	const wrong = (name: string) => errors?.[name] as RuleErrors | undefined;
 	return (
 		<div className={depth === 0 ? css.rule : css.part} data-rule={rule.kind}>
-			<Row id={`${id}-kind`} label={label} error={errors} className={css.kind ?? ""}>
-				<Form.Select
-					value={rule.kind}
-					onChange={(event) => {
-						const fresh = ruleKinds.find(({ kind }) => kind === event.target.value)?.fresh;
-						if (fresh) onChange(structuredClone(fresh));
-					}}
-				>
-					{offered.map(({ kind, title }) => (
-						<option key={kind} value={kind}>
-							{title}
-						</option>
-					))}
-				</Form.Select>
-			</Row>
+			<Kind id={`${id}-kind`} label={label} kind={rule.kind} depth={depth} errors={errors} onChange={onChange} />
 			{machine.fields.map((field) => {
 				const at = `${id}-${field.name}`;
 				const value = values[field.name];
@@ -67,16 +55,14 @@ export function RuleForm({ rule, onChange, errors, scale, depth = 0, label = "Pa
 					case "number":
 					case "optional number":
 						return (
-							<Row key={field.name} id={at} label={field.label} error={wrong(field.name)} className={css.number ?? ""}>
-								<Stepper
-									value={typeof value === "number" ? value : null}
-									low={field.low ?? Number.MIN_SAFE_INTEGER}
-									high={field.high ?? Number.MAX_SAFE_INTEGER}
-									name={field.label}
-									invalid={Boolean(wrong(field.name))}
-									onChange={(n) => set(field.name, n ?? (field.type === "number" ? Number.NaN : undefined))}
-								/>
-							</Row>
+							<NumberField
+								key={field.name}
+								id={at}
+								field={field}
+								value={typeof value === "number" ? value : null}
+								error={wrong(field.name)}
+								onChange={setNumber}
+							/>
 						);
 					case "weights":
 						return (
@@ -101,15 +87,7 @@ export function RuleForm({ rule, onChange, errors, scale, depth = 0, label = "Pa
 								<Form.Control
 									defaultValue={((value ?? []) as string[]).join(", ")}
 									isInvalid={Boolean(wrong(field.name))}
-									onChange={(event) =>
-										set(
-											field.name,
-											event.target.value
-												.split(",")
-												.map((word) => word.trim())
-												.filter(Boolean),
-										)
-									}
+									onChange={(event) => set(field.name, splitWords(event.target.value))}
 								/>
 							</Row>
 						);
@@ -142,46 +120,87 @@ export function RuleForm({ rule, onChange, errors, scale, depth = 0, label = "Pa
 	);
 }
 
-/** A number with a step down and a step up beside it; empty is no number. */
-function Stepper({
-	value,
-	low,
-	high,
-	name,
-	invalid,
+const Kind = memo(function Kind({
+	id,
+	label,
+	kind,
+	depth,
+	errors,
 	onChange,
 }: {
-	value: number | null;
-	low: number;
-	high: number;
-	name: string;
-	invalid: boolean;
-	onChange: (value: number | null) => void;
+	id: string;
+	label: string;
+	kind: Rule["kind"];
+	depth: number;
+	errors: RuleErrors | undefined;
+	onChange: (rule: Rule) => void;
 }) {
-	const known = value !== null && Number.isFinite(value);
-	const step = (by: number) => onChange(Math.min(high, Math.max(low, (known ? value : Math.max(low, 0)) + by)));
-	return (
-		<div className={css.stepper}>
-			<button type="button" onClick={() => step(-1)}>
-				<span aria-hidden="true">−</span>
-				<span className="visually-hidden">one less: {name}</span>
-			</button>
-			<Form.Control
-				type="number"
-				inputMode="numeric"
-				min={low}
-				max={high}
-				value={known ? value : ""}
-				isInvalid={invalid}
-				onChange={(event) => onChange(event.target.value === "" ? null : Number(event.target.value))}
-			/>
-			<button type="button" onClick={() => step(1)}>
-				<span aria-hidden="true">+</span>
-				<span className="visually-hidden">one more: {name}</span>
-			</button>
-		</div>
+	// Parts may hold parts only while a level is left; several days stand outermost.
+	const offered = ruleKinds.filter(
+		(one) =>
+			one.kind === kind ||
+			(depth === 0 ? true : one.kind !== "days" && (one.needs !== "parts" || depth + 2 <= MAX_DEPTH)),
 	);
-}
+	return (
+		<Row id={id} label={label} error={errors} className={css.kind ?? ""}>
+			<Form.Select
+				value={kind}
+				onChange={(event) => {
+					const fresh = ruleKinds.find((one) => one.kind === event.target.value)?.fresh;
+					if (fresh) onChange(structuredClone(fresh));
+				}}
+			>
+				{offered.map((one) => (
+					<option key={one.kind} value={one.kind}>
+						{one.title}
+					</option>
+				))}
+			</Form.Select>
+		</Row>
+	);
+});
+
+/** A number with a step down and a step up beside it; empty is no number. Drawn anew only for itself. */
+const NumberField = memo(function NumberField({
+	id,
+	field: { name, label, type, low = Number.MIN_SAFE_INTEGER, high = Number.MAX_SAFE_INTEGER },
+	value,
+	error,
+	onChange,
+}: {
+	id: string;
+	field: Field<never>;
+	value: number | null;
+	error: RuleErrors | undefined;
+	onChange: (name: string, value: number | undefined) => void;
+}) {
+	const change = (n: number | null) => onChange(name, n ?? (type === "number" ? Number.NaN : undefined));
+	const known = value !== null && Number.isFinite(value);
+	const step = (by: number) => change(Math.min(high, Math.max(low, (known ? value : Math.max(low, 0)) + by)));
+	return (
+		<Row id={id} label={label} error={error} className={css.number ?? ""}>
+			<div className={css.stepper}>
+				<button type="button" onClick={() => step(-1)}>
+					<span aria-hidden="true">−</span>
+					<span className="visually-hidden">one less: {label}</span>
+				</button>
+				<Form.Control
+					type="number"
+					inputMode="numeric"
+					min={low}
+					max={high}
+					value={known ? value : ""}
+					isInvalid={Boolean(error)}
+					onChange={(event) => change(event.target.value === "" ? null : Number(event.target.value))}
+				/>
+				<button type="button" onClick={() => step(1)}>
+					<span aria-hidden="true">+</span>
+					<span className="visually-hidden">one more: {label}</span>
+				</button>
+			</div>
+		</Row>
+	);
+});
 
 function Weights({
 	weights,
@@ -221,11 +240,7 @@ function Weights({
 					/>
 				</Form.Group>
 			))}
-			{error && (
-				<div className="asks" role="alert">
-					{error}
-				</div>
-			)}
+			<Complaint error={{ message: error }} />
 		</fieldset>
 	);
 }
@@ -245,13 +260,11 @@ function Parts({
 	scale: Scale;
 	depth: number;
 }) {
-	// A part keeps its place on the screen while others come and go.
-	const [keys, setKeys] = useState(() => parts.map((_, i) => i));
-	const keyAt = (i: number) => keys[i] ?? i;
+	const keys = useRowKeys(parts.length);
 	return (
 		<div className={css.wide}>
 			{parts.map((part, i) => (
-				<div key={keyAt(i)}>
+				<div key={keys.keyAt(i)}>
 					<RuleForm
 						rule={part}
 						onChange={(changed) => onChange(parts.map((one, n) => (n === i ? changed : one)))}
@@ -265,7 +278,7 @@ function Parts({
 							variant="link"
 							size="sm"
 							onClick={() => {
-								setKeys(keys.filter((_, n) => n !== i));
+								keys.removed(i);
 								onChange(parts.filter((_, n) => n !== i));
 							}}
 						>
@@ -274,17 +287,13 @@ function Parts({
 					)}
 				</div>
 			))}
-			{errors?.message && (
-				<div className="asks" role="alert">
-					{errors.message}
-				</div>
-			)}
+			<Complaint error={errors} />
 			{parts.length < MOST_PARTS && (
 				<Button
 					variant="link"
 					size="sm"
 					onClick={() => {
-						setKeys([...parts.map((_, i) => keyAt(i)), Math.max(-1, ...keys) + 1]);
+						keys.added();
 						onChange([...parts, { kind: "streak", r: 3 }]);
 					}}
 				>

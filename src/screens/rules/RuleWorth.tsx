@@ -2,7 +2,7 @@
 
 import dynamic from "next/dynamic";
 import Link from "next/link";
-import { memo, useEffect, useState } from "react";
+import { memo, useState } from "react";
 import Form from "react-bootstrap/Form";
 import type { PastTry, RateEstimate } from "@/core/estimate/rate";
 import { rateSettings } from "@/core/estimate/rate";
@@ -13,6 +13,7 @@ import { at, inHundred, inTen, readings } from "@/core/worth/readings";
 import css from "@/ui/rows.module.scss";
 import { engine } from "@/workers/client";
 import own from "./rules.module.scss";
+import { FORGET, KEEP, useAnswer } from "./useAnswer";
 import { useCurve, useSettled } from "./useCurve";
 
 /** Only where a curve is drawn is the drawing loaded. */
@@ -43,7 +44,7 @@ export function RuleWorth(props: Props) {
 }
 
 /** What stands there is drawn anew only when what it speaks of has changed. */
-const Worth = memo(function Worth({ rule, limit, ready, past = null, other = null }: Props) {
+export const Worth = memo(function Worth({ rule, limit, ready, past = null, other = null }: Props) {
 	const [seconds, setSeconds] = useState(SECONDS);
 	const said = useCurve(rule, limit, seconds);
 	const laid = useCurve(other?.rule ?? null, limit, seconds);
@@ -65,8 +66,9 @@ const Worth = memo(function Worth({ rule, limit, ready, past = null, other = nul
 				</p>
 			))}
 			{cautions(rule, limit, curve, NOT_READY, ready)
-				.filter((sentence) => !lucky || !sentence.startsWith("One who is not ready"))
-				.map((sentence) => (
+				// The large figure has said it.
+				.filter(({ about }) => about !== "luck")
+				.map(({ sentence }) => (
 					<p key={sentence} className="m-0 asks">
 						{sentence}
 					</p>
@@ -120,39 +122,14 @@ const Worth = memo(function Worth({ rule, limit, ready, past = null, other = nul
 /** The ends are never said to be sure. */
 const figure = (p: number): string => (p < 0.005 ? "under 1" : p >= 0.995 ? "over 99" : String(Math.round(100 * p)));
 
-function useEstimate(past: Past | null, ready: number): RateEstimate | null {
-	const [estimate, setEstimate] = useState<RateEstimate | null>(null);
-	const key = past && past.tries.length > 0 ? JSON.stringify(past.tries) : null;
-	useEffect(() => {
-		let current = true;
-		setEstimate(null);
-		if (key)
-			void engine()
-				.estimate(JSON.parse(key) as PastTry[], { ...rateSettings, ready })
-				.then((outcome) => {
-					if (current && outcome.ok) setEstimate(outcome.value);
-				});
-		return () => {
-			current = false;
-		};
-	}, [key, ready]);
-	return estimate;
-}
+const useEstimate = (past: Past | null, ready: number): RateEstimate | null =>
+	useAnswer(past && past.tries.length > 0 ? ([past.tries, ready] as const) : null, FORGET, async ([tries, rate]) => {
+		const outcome = await engine().estimate([...tries], { ...rateSettings, ready: rate });
+		return outcome.ok ? outcome.value : null;
+	});
 
-function useSpread(rule: Rule, limit: number, ready: number): ReturnType<typeof spreadOf> {
-	const [spread, setSpread] = useState<ReturnType<typeof spreadOf>>(null);
-	const key = JSON.stringify([rule, limit, ready]);
-	useEffect(() => {
-		let current = true;
-		const [asked, allowed, rate] = JSON.parse(key) as [Rule, number, number];
-		void engine()
-			.passesAt(asked, rate, allowed)
-			.then((outcome) => {
-				if (current) setSpread(outcome.ok ? spreadOf(outcome.value) : null);
-			});
-		return () => {
-			current = false;
-		};
-	}, [key]);
-	return spread;
-}
+const useSpread = (rule: Rule, limit: number, ready: number): ReturnType<typeof spreadOf> =>
+	useAnswer([rule, limit, ready] as const, KEEP, async ([asked, allowed, rate]) => {
+		const outcome = await engine().analyseAt(asked, rate, allowed);
+		return outcome.ok ? spreadOf(outcome.value.passAt) : null;
+	});

@@ -4,6 +4,7 @@ import { useEffect, useState } from "react";
 import { type Rule, usesRule } from "@/core/rules";
 import type { Curve } from "@/core/worth/analyse";
 import { engine } from "@/workers/client";
+import { KEEP, useAnswer } from "./useAnswer";
 
 /** Only when the typing rests is anything worked out, or drawn. */
 const REST_MS = 400;
@@ -26,26 +27,10 @@ export type Said = { curve: Curve } | { refusal: string };
 
 /** A rule's operating curve, worked out off this thread; the last one stays until the next is there. */
 export function useCurve(rule: Rule | null, limit: number, secondsPerTry?: number): Said | null {
-	const [said, setSaid] = useState<Said | null>(null);
 	// Only a rule with a clock asks how long a try takes.
 	const pace = rule && usesRule(rule, "count") ? secondsPerTry : undefined;
-	const key = rule && JSON.stringify([rule, limit, pace]);
-	useEffect(() => {
-		if (!key) {
-			setSaid(null);
-			return;
-		}
-		let current = true;
-		const [asked, allowed, seconds] = JSON.parse(key) as [Rule, number, number | null];
-		void engine()
-			.curve(asked, allowed, seconds ?? undefined)
-			.then((outcome) => {
-				if (!current) return;
-				setSaid(outcome.ok ? { curve: outcome.value } : { refusal: outcome.refusals[0]?.sentence ?? "" });
-			});
-		return () => {
-			current = false;
-		};
-	}, [key]);
-	return said;
+	return useAnswer(rule && ([rule, limit, pace] as const), KEEP, async ([asked, allowed, seconds]): Promise<Said> => {
+		const outcome = await engine().curve(asked, allowed, seconds ?? undefined);
+		return outcome.ok ? { curve: outcome.value } : { refusal: outcome.refusals[0]?.sentence ?? "" };
+	});
 }

@@ -1,88 +1,74 @@
 "use client";
 
-import { useEffect } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { useFieldArray, useFormContext } from "react-hook-form";
-import { cueKinds, type KeyPosition, type Skill } from "@/core/skill/skill";
-import { Row } from "@/ui/Row";
+import { cueKinds } from "@/core/skill/cue";
+import { type KeyPosition, senses, senseWords } from "@/core/skill/skill";
+import { moved, without } from "@/core/words/put";
+import type { OtherSkill } from "@/doors/readSkills";
+import { Complaint } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
+import { FaultFields } from "./FaultFields";
+import { Amount, Choose, Line, SideHint, ToleranceFields, Words } from "./fields";
+import { PictureField } from "./PictureField";
+import own from "./skills.module.scss";
+import { useEdit, useRefusal } from "./writing";
 
 /** The details of a key position, open under its row. */
 export function PositionFields({
 	index,
+	position,
 	earlier,
+	others,
 	onRemove,
 }: {
 	index: number;
+	position: KeyPosition;
 	earlier: readonly KeyPosition[];
+	others: readonly OtherSkill[];
 	onRemove: () => void;
 }) {
-	const { register, control, formState, setFocus, getValues } = useFormContext<Skill>();
-	const cues = useFieldArray({ control, name: `positions.${index}.cues`, keyName: "row" });
-	const errors = formState.errors.positions?.[index];
-	const id = (field: string) => `position-${index}-${field}`;
-	useEffect(() => {
-		if (getValues(`positions.${index}.name`) === "") setFocus(`positions.${index}.name`);
-	}, [index, setFocus, getValues]);
+	const edit = useEdit();
+	const at = `positions.${index}`;
 	return (
 		<div className={css.details}>
-			<Row id={id("name")} label="Key position" error={errors?.name} className={css.half ?? ""}>
-				<Form.Control {...register(`positions.${index}.name`)} dir="auto" isInvalid={Boolean(errors?.name)} />
-			</Row>
-			<Row id={id("short")} label="Short name, ten letters" error={errors?.short} className={css.half ?? ""}>
-				<Form.Control {...register(`positions.${index}.short`)} dir="auto" isInvalid={Boolean(errors?.short)} />
-			</Row>
-			<Row
-				id={id("tell")}
-				label="Tell: how one sees, feels or hears it"
-				error={errors?.tell}
-				className={css.full ?? ""}
-			>
-				<Form.Control {...register(`positions.${index}.tell`)} dir="auto" isInvalid={Boolean(errors?.tell)} />
-			</Row>
-			<fieldset className={css.full}>
-				<legend className="form-label m-0">Cues, the first one first</legend>
-				{cues.fields.map((cue, i) => (
-					<div key={cue.row} className={css.cue}>
-						<Form.Control
-							{...register(`positions.${index}.cues.${i}.text`)}
-							aria-label={`Cue ${i + 1}`}
-							dir="auto"
-							isInvalid={Boolean(errors?.cues?.[i]?.text)}
-						/>
-						<Form.Select {...register(`positions.${index}.cues.${i}.kind`)} aria-label={`Kind of cue ${i + 1}`}>
-							{cueKinds.map((kind) => (
-								<option key={kind}>{kind}</option>
-							))}
-						</Form.Select>
-						<Button variant="link" onClick={() => cues.remove(i)}>
-							take out<span className="visually-hidden"> cue {i + 1}</span>
-						</Button>
-						{errors?.cues?.[i]?.text?.message && (
-							<div className="asks" role="alert">
-								{errors.cues[i]?.text?.message}
-							</div>
-						)}
-					</div>
-				))}
-				<Button variant="link" onClick={() => cues.append({ text: "", kind: "outside" })}>
-					add a cue
-				</Button>
-			</fieldset>
-			<Row id={id("fault")} label="Fault" error={errors?.fault} className={css.half ?? ""}>
-				<Form.Control {...register(`positions.${index}.fault`)} dir="auto" isInvalid={Boolean(errors?.fault)} />
-			</Row>
-			<Row id={id("origin")} label="It usually comes from" error={errors?.origin} className={css.half ?? ""}>
-				<Form.Select {...register(`positions.${index}.origin`, { setValueAs: (v) => v || null })}>
-					<option value="">nothing earlier</option>
-					{earlier.map((position) => (
-						<option key={position.id} value={position.id}>
-							{position.short || position.name}
-						</option>
-					))}
-				</Form.Select>
-			</Row>
+			<Words at={`${at}.tell`} label="Tell: what is seen" value={position.tell} className={css.full} />
+			{senses.map((sense) => (
+				<Words
+					key={sense}
+					at={`${at}.tells.${sense}`}
+					label={`Tell: ${senseWords[sense]}`}
+					value={position.tells?.[sense]}
+					optional
+				/>
+			))}
+			<ToleranceFields at={`${at}.tolerance`} value={position.tolerance} />
+			<CueFields index={index} position={position} />
+			<div className={css.third}>
+				<Form.Check
+					id={`must-${position.id}`}
+					type="checkbox"
+					className="mt-4"
+					label="a must: without it no try is good"
+					checked={position.must === true}
+					onChange={(event) => edit(["positions", index, "must"], event.target.checked ? true : undefined, "")}
+				/>
+			</div>
+			<Amount at={`${at}.deduction`} label="Points off where it is off" value={position.deduction} />
+			<Words at={`${at}.protects`} label="What it protects" value={position.protects} className={css.third} optional />
+			<Words at={`${at}.fault`} label="The usual fault, in a few words" value={position.fault} />
+			<Choose
+				at={`${at}.origin`}
+				label="It usually comes from"
+				value={position.origin}
+				className={css.half}
+				options={[["", "nothing earlier"], ...earlier.map((one) => [one.id, one.short || one.name] as const)]}
+			/>
+			<FaultFields at={at} position={position} earlier={earlier} others={others} />
+			<div className={`${css.full} ${own.pictures}`}>
+				<PictureField at={`${at}.right`} label="right picture" value={position.right} />
+				<PictureField at={`${at}.wrong`} label="wrong picture" value={position.wrong} />
+			</div>
 			<div className={css.full}>
 				<Button variant="link" onClick={onRemove}>
 					take this position out
@@ -91,3 +77,43 @@ export function PositionFields({
 		</div>
 	);
 }
+
+function CueFields({ index, position: { cues } }: { index: number; position: KeyPosition }) {
+	const edit = useEdit();
+	const path = ["positions", index, "cues"];
+	return (
+		<fieldset className={css.full}>
+			<legend className="form-label m-0">Cues, the first one first</legend>
+			{cues.map((cue, i) => (
+				// biome-ignore lint/suspicious/noArrayIndexKey: a cue is its place in the list; its fields hold no state of their own
+				<div key={i} className={own.line}>
+					<Line aria-label={`Cue ${i + 1}`} value={cue.text} onChange={(text) => edit([...path, i, "text"], text)} />
+					<Form.Select
+						aria-label={`Kind of cue ${i + 1}`}
+						value={cue.kind}
+						onChange={(event) => edit([...path, i, "kind"], event.target.value, "")}
+					>
+						{cueKinds.map((kind) => (
+							<option key={kind}>{kind}</option>
+						))}
+					</Form.Select>
+					{i > 0 && (
+						<Button variant="link" size="sm" onClick={() => edit(path, moved(cues, i, 0), "")}>
+							first<span className="visually-hidden"> of all, cue {i + 1}</span>
+						</Button>
+					)}
+					<Button variant="link" size="sm" onClick={() => edit(path, without(cues, i), "")}>
+						take out<span className="visually-hidden"> cue {i + 1}</span>
+					</Button>
+					<CueComplaint path={[...path, i, "text"]} />
+					<SideHint text={cue.text} onMend={(text) => edit([...path, i, "text"], text, "")} />
+				</div>
+			))}
+			<Button variant="link" size="sm" onClick={() => edit(path, [...cues, { text: "", kind: "outside" }], "")}>
+				add a cue
+			</Button>
+		</fieldset>
+	);
+}
+
+const CueComplaint = ({ path }: { path: (string | number)[] }) => <Complaint error={useRefusal(path)} />;

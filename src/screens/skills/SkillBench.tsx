@@ -1,233 +1,304 @@
 "use client";
 
-import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { memo, useCallback, useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { FormProvider, useFieldArray, useForm, useWatch } from "react-hook-form";
 import { v7 as uuid } from "uuid";
-import { firstCue, type KeyPosition, Skill, skillLabels } from "@/core/skill/skill";
+import { firstCue } from "@/core/skill/cue";
+import { freshPosition, type KeyPosition, orders, remarks } from "@/core/skill/skill";
 import { plural } from "@/core/words/numbers";
-import type { Refusal } from "@/core/words/refuse";
-import { keepSkill } from "@/doors/actions";
+import { moved, without } from "@/core/words/put";
+import type { OtherSkill, SkillPage } from "@/doors/readSkills";
 import { Archive } from "@/ui/Archive";
 import { Bench } from "@/ui/Bench";
-import { Refusals } from "@/ui/Refusals";
 import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
 import { Sortable, SortableRow } from "@/ui/Sortable";
-import { firstBadRow, sentenceResolver } from "@/ui/sentenceResolver";
-import { useDraft } from "@/ui/useDraft";
 import { useKeys } from "@/ui/useKeys";
 import { Workbook } from "@/ui/Workbook";
+import { Beside } from "./Beside";
+import { MarkContext } from "./FaultFields";
+import { Line, SideContext, Words } from "./fields";
+import { Origins } from "./Origins";
 import { PositionFields } from "./PositionFields";
+import { Rhythm } from "./Rhythm";
+import { Schools } from "./Schools";
+import { SkillMargin } from "./SkillMargin";
+import { Stages } from "./Stages";
+import own from "./skills.module.scss";
+import { useCauses } from "./useCauses";
+import { EditContext, RefusalContext, useEdit, useWriting } from "./writing";
 
-const freshPosition = (): KeyPosition => ({
-	id: uuid(),
-	name: "",
-	short: "",
-	tell: "",
-	cues: [],
-	fault: "",
-	origin: null,
-});
-
-interface Props {
-	at: { id: string; rev: number } | null;
-	skill: Skill;
-	archived: boolean;
-	/** Ladders that follow this skill, and how many of them an older version of it. */
-	followed: { ladders: number; older: number };
-}
+const views = ["positions", "origins", "rhythm", "stages", "schools", "beside it"] as const;
+type View = (typeof views)[number];
+const asView = (hash: string): View =>
+	views.find((view) => view === decodeURIComponent(hash.slice(1)).replace("-", " ")) ?? "positions";
 
 /** What are the key positions, how does one tell, what goes wrong and where does it start? */
-export function SkillBench({ at, skill, archived, followed }: Props) {
-	const router = useRouter();
+export function SkillBench(page: SkillPage) {
+	const writing = useWriting(page);
+	const { skill, edit, step } = writing;
+	const { positions } = skill;
 	const [open, setOpen] = useState<string | null>(null);
-	const [refused, setRefused] = useState<Refusal[]>([]);
-	const [removed, setRemoved] = useState<{ position: KeyPosition; index: number } | null>(null);
-	const form = useForm<Skill, unknown, Skill>({ defaultValues: skill, resolver: sentenceResolver(Skill, skillLabels) });
-	const { restored, forget } = useDraft(`skill ${at?.id ?? "new"}`, at?.rev ?? 0, form as never);
-	const rows = useFieldArray({ control: form.control, name: "positions", keyName: "row" });
-	const positions = useWatch({ control: form.control, name: "positions" }) ?? [];
-	const { errors, isSubmitting } = form.formState;
+	const [view, setView] = useState<View>("positions");
+	const [side, setSide] = useState<"left" | "right">("right");
+	const [removed, setRemoved] = useState<string | null>(null);
+	const causes = useCauses(page);
 
-	const add = () => {
-		const position = freshPosition();
-		rows.append(position);
-		setOpen(position.id);
+	useEffect(() => setView(asView(window.location.hash)), []);
+	const show = (next: View) => {
+		setView(next);
+		window.history.replaceState(null, "", `#${next.replace(" ", "-")}`);
 	};
-	useKeys({ a: add, Escape: () => setOpen(null) });
-	const save = form.handleSubmit(
-		async (values) => {
-			setRefused([]);
-			const outcome = await keepSkill(values, at);
-			if (!outcome.ok) return setRefused(outcome.refusals);
-			form.reset(values);
-			forget();
-			router.push(`/skills/${outcome.value.id}`);
-			router.refresh();
-		},
-		(bad) => {
-			setOpen(positions[firstBadRow(bad.positions)]?.id ?? open);
-		},
-	);
+	// A new skill has its own address from its first letter on.
+	const begun = writing.at.rev + writing.at.draft > 0;
+	useEffect(() => {
+		if (begun && window.location.pathname === "/skills/new")
+			window.history.replaceState(null, "", `/skills/${page.id}${window.location.hash}`);
+	}, [begun, page.id]);
 
+	const add = useCallback(() => {
+		const position = freshPosition(uuid());
+		step((now) => ({ ...now, positions: [...now.positions, position] }));
+		requestAnimationFrame(() => document.getElementById(`short-${position.id}`)?.focus());
+	}, [step]);
+	const toggle = useCallback((id: string) => setOpen((now) => (now === id ? null : id)), []);
+	const remove = useCallback(
+		(id: string) => {
+			setRemoved(id);
+			step((now) => ({
+				...now,
+				positions: without(
+					now.positions,
+					now.positions.findIndex((one) => one.id === id),
+				),
+			}));
+		},
+		[step],
+	);
+	useKeys({ a: add, Escape: () => setOpen(null) });
+	useEffect(() => {
+		const onKey = (event: KeyboardEvent) => {
+			if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
+			event.preventDefault();
+			if (event.shiftKey) writing.redo();
+			else writing.undo();
+		};
+		window.addEventListener("keydown", onKey);
+		return () => window.removeEventListener("keydown", onKey);
+	}, [writing.undo, writing.redo]);
+
+	const watchedBy = removed ? (page.watched[removed] ?? []) : [];
+	const bad = new Set(writing.amiss.flatMap(({ path }) => /^positions\.(\d+)/.exec(path)?.[1] ?? []).map(Number));
+	const opened = positions.find((one) => one.id === open) ?? null;
 	return (
-		<Bench
-			keys={[
-				{ keys: ["a"], does: "add a position" },
-				{ keys: ["↑", "↓"], does: "on a grip: move the row" },
-			]}
-			margin={
-				<>
-					<div className={css.note}>
-						<h2>How it is read</h2>
-						<p className="mute m-0">
-							Ground up, or start to finish. A fault comes from an earlier position, so the first one off is corrected
-							first. A cue outside of the body is offered before others. The short name, ten letters at most, stands on
-							the phone.
-						</p>
-					</div>
-					{at && (
-						<div className={css.note}>
-							<h2>Who follows it</h2>
-							<p className="mute m-0">
-								{followed.ladders === 0
-									? "No ladder yet."
-									: `${plural(followed.ladders, "ladder")}${followed.older > 0 ? `, ${followed.older} of them as it was before` : ""}. A change here never changes a ladder; the ladder takes it over by one press.`}
-							</p>
-						</div>
-					)}
-				</>
-			}
-		>
-			<FormProvider {...form}>
-				<Form onSubmit={save} noValidate>
-					<div className={css.head}>
-						<h1 className={css.title} dir="auto">
-							{skill.name || "New skill"}
-						</h1>
-						{at && <Archive what="skill" id={at.id} archived={archived} />}
-						{at && <Workbook of="skill" id={at.id} />}
-					</div>
-					{restored && (
-						<p className="hint">
-							What you had typed was brought back.{" "}
-							<Button
-								variant="link"
-								onClick={() => {
-									forget();
-									form.reset(skill);
-								}}
-							>
-								let it go
-							</Button>
-						</p>
-					)}
-					<div className="d-flex gap-3 flex-wrap">
-						<Row id="skill-name" label="Skill" error={errors.name} className="mb-2 flex-fill">
-							<Form.Control {...form.register("name")} dir="auto" isInvalid={Boolean(errors.name)} />
-						</Row>
-						<Row id="skill-about" label="What it is" error={errors.about} className="mb-2 flex-fill">
-							<Form.Control {...form.register("about")} dir="auto" isInvalid={Boolean(errors.about)} />
-						</Row>
-					</div>
-					<div className={`${css.columns} ${css.position}`} aria-hidden="true">
-						<span />
-						<span />
-						<span>short</span>
-						<span>key position</span>
-						<span>cue</span>
-						<span>comes from</span>
-					</div>
-					<Sortable
-						ids={positions.map((p) => p.id)}
-						onStart={() => setOpen(null)}
-						onMove={(from, to) => rows.move(from, to)}
-					>
-						{rows.fields.map((field, i) => {
-							const position = positions[i] ?? field;
-							const isOpen = open === position.id;
-							const bad = errors.positions?.[i];
-							return (
-								<SortableRow
-									key={position.id}
-									id={position.id}
-									label={`position ${i + 1}, ${position.short || "new"}`}
-									className={css.row}
-								>
-									{(grip) => (
-										<>
-											<div className={`${css.summary} ${css.position}`}>
-												{grip}
-												<span className={css.number}>{i + 1}</span>
-												<button
-													type="button"
-													className={css.open}
-													aria-expanded={isOpen}
-													onClick={() => setOpen(isOpen ? null : position.id)}
-													dir="auto"
-												>
-													{position.short || "open"}
-												</button>
-												<span className={css.cell} dir="auto">
-													{position.name || <span className="mute">not named yet</span>}{" "}
-													{bad && <span className="asks">look here</span>}
-												</span>
-												<span className={`${css.cell} mute`} dir="auto">
-													{firstCue(position.cues)?.text}
-												</span>
-												<span className={`${css.cell} mute`}>
-													{positions.find((p) => p.id === position.origin)?.short}
-												</span>
-											</div>
-											{isOpen && (
-												<PositionFields
-													// biome-ignore lint/suspicious/noArrayIndexKey: inputs belong to a place in the list; a row that moved gets new ones
-													key={`place ${i}`}
-													index={i}
-													earlier={positions.slice(0, i)}
-													onRemove={() => {
-														setRemoved({ position, index: i });
-														rows.remove(i);
-													}}
-												/>
-											)}
-										</>
-									)}
-								</SortableRow>
-							);
-						})}
-					</Sortable>
-					{rows.fields.length === 0 && (
-						<p className="mt-2 mute">No key position yet. Two or three are enough to begin with.</p>
-					)}
-					<Refusals refusals={refused} />
-					<div className={css.actions}>
-						<Button variant="outline-primary" onClick={add}>
-							add a position
-						</Button>
-						<Button type="submit" disabled={isSubmitting}>
-							{at ? "save the skill" : "add the skill"}
-						</Button>
-						{removed && (
-							<span role="status">
-								<span dir="auto">{removed.position.short || "A position"}</span> taken out.{" "}
-								<Button
-									variant="link"
-									onClick={() => {
-										rows.insert(removed.index, removed.position);
-										setRemoved(null);
+		<EditContext value={edit}>
+			<RefusalContext value={writing.byPath}>
+				<SideContext value={side}>
+					<MarkContext value={causes.marking}>
+						<Bench
+							keys={[
+								{ keys: ["a"], does: "add a position" },
+								{ keys: ["↑", "↓"], does: "on a grip: move the row" },
+								{ keys: ["Ctrl Z"], does: "undo" },
+								{ keys: ["Shift Ctrl Z"], does: "redo" },
+							]}
+							margin={
+								<SkillMargin
+									page={page}
+									writing={writing}
+									remarks={remarks(skill)}
+									opened={opened}
+									side={side}
+									onSide={setSide}
+									causes={causes}
+									onOpen={(index) => {
+										show("positions");
+										setOpen(positions[index]?.id ?? null);
 									}}
-								>
-									put it back
-								</Button>
-							</span>
-						)}
-					</div>
-				</Form>
-			</FormProvider>
-		</Bench>
+								/>
+							}
+						>
+							<div className={css.head}>
+								<h1 className={css.title} dir="auto">
+									{skill.name || "New skill"}
+								</h1>
+								<span className={own.steps}>
+									<Button variant="link" disabled={writing.history.past.length === 0} onClick={writing.undo}>
+										undo
+									</Button>
+									<Button variant="link" disabled={writing.history.future.length === 0} onClick={writing.redo}>
+										redo
+									</Button>
+								</span>
+								{page.inForce && <Archive what="skill" id={page.id} archived={page.archived} />}
+								{page.inForce && <Workbook of="skill" id={page.id} />}
+							</div>
+							<div className={own.top}>
+								<Words at="name" label="Skill" value={skill.name} className="" />
+								<Words at="about" label="What it is" value={skill.about} className="" />
+								<Row id="order" label="In the order of" className="">
+									<Form.Select
+										value={skill.order ?? ""}
+										onChange={(event) => edit(["order"], event.target.value || undefined, "")}
+									>
+										<option value="">as it stands</option>
+										{orders.map((order) => (
+											<option key={order} value={order}>
+												{order === "ground up" ? "the body, ground up" : "time, start to finish"}
+											</option>
+										))}
+									</Form.Select>
+								</Row>
+							</div>
+							<nav className={own.views} aria-label="Ways to look at the skill">
+								{views.map((one) => (
+									<button key={one} type="button" aria-pressed={view === one} onClick={() => show(one)}>
+										{one}
+									</button>
+								))}
+							</nav>
+							{view === "positions" && (
+								<>
+									<div className={`${css.columns} ${own.columns}`} aria-hidden="true">
+										<span />
+										<span />
+										<span>short</span>
+										<span>key position</span>
+										<span>cue</span>
+										<span>comes from</span>
+										<span />
+									</div>
+									<Sortable
+										ids={positions.map((one) => one.id)}
+										onStart={() => setOpen(null)}
+										onMove={(from, to) => step((now) => ({ ...now, positions: moved(now.positions, from, to) }))}
+									>
+										{positions.map((position, i) => (
+											<PositionRow
+												key={position.id}
+												index={i}
+												position={position}
+												from={positions.find((one) => one.id === position.origin)?.short ?? ""}
+												bad={bad.has(i)}
+												isOpen={open === position.id}
+												earlier={open === position.id ? positions.slice(0, i) : null}
+												others={page.others}
+												onToggle={toggle}
+												onRemove={remove}
+											/>
+										))}
+									</Sortable>
+									{positions.length === 0 && (
+										<p className="mt-2 mute">No key position yet. Two or three are enough to begin with.</p>
+									)}
+									<div className={css.actions}>
+										<Button variant="outline-primary" onClick={add}>
+											add a position
+										</Button>
+										{removed && !positions.some((one) => one.id === removed) && (
+											<span role="status">
+												Taken out.{" "}
+												<Button
+													variant="link"
+													onClick={() => {
+														writing.undo();
+														setRemoved(null);
+													}}
+												>
+													put it back
+												</Button>
+												{watchedBy.length > 0 &&
+													` ${plural(watchedBy.length, "rung")} of ladders in use watch it: ${[...new Set(watchedBy)].join(", ")}. They keep it; such a ladder can take this over only once no rung of it watches the position.`}
+											</span>
+										)}
+									</div>
+								</>
+							)}
+							{view === "origins" && <Origins id={page.id} skill={skill} others={page.others} />}
+							{view === "rhythm" && <Rhythm skill={skill} />}
+							{view === "stages" && <Stages skill={skill} />}
+							{view === "schools" && <Schools skill={skill} />}
+							{view === "beside it" && <Beside page={page} writing={writing} />}
+						</Bench>
+					</MarkContext>
+				</SideContext>
+			</RefusalContext>
+		</EditContext>
 	);
 }
+
+/** One key position in its row, written in place; drawn anew only when it says something else. */
+const PositionRow = memo(function PositionRow({
+	index,
+	position,
+	from,
+	bad,
+	isOpen,
+	earlier,
+	others,
+	onToggle,
+	onRemove,
+}: {
+	index: number;
+	position: KeyPosition;
+	/** Short name of its usual origin. */
+	from: string;
+	bad: boolean;
+	isOpen: boolean;
+	earlier: readonly KeyPosition[] | null;
+	others: readonly OtherSkill[];
+	onToggle: (id: string) => void;
+	onRemove: (id: string) => void;
+}) {
+	const edit = useEdit();
+	const called = `position ${index + 1}`;
+	return (
+		<SortableRow id={position.id} label={`${called}, ${position.short || "new"}`} className={css.row}>
+			{(grip) => (
+				// A form of its own: at each letter a browser looks through the form it is typed in, for what it could fill in.
+				<form noValidate onSubmit={(event) => event.preventDefault()}>
+					<div className={`${css.summary} ${own.columns}`}>
+						{grip}
+						<span className={css.number}>{index + 1}</span>
+						<input
+							id={`short-${position.id}`}
+							className={own.inRow}
+							style={{ fontWeight: 700 }}
+							aria-label={`Short name of ${called}`}
+							placeholder="short"
+							maxLength={10}
+							value={position.short}
+							dir="auto"
+							onChange={(event) => edit(["positions", index, "short"], event.target.value)}
+						/>
+						<Line
+							className={own.inRow ?? ""}
+							aria-label={`Name of ${called}`}
+							placeholder="what it is"
+							value={position.name}
+							onChange={(name) => edit(["positions", index, "name"], name)}
+						/>
+						<span className={`${css.cell} mute`} dir="auto">
+							{firstCue(position.cues)?.text}
+						</span>
+						<span className={`${css.cell} mute`}>{bad ? <span className="asks">look here</span> : from}</span>
+						<button type="button" className={own.more} aria-expanded={isOpen} onClick={() => onToggle(position.id)}>
+							{isOpen ? "less" : "more"}
+							<span className="visually-hidden"> of {called}</span>
+						</button>
+					</div>
+					{isOpen && earlier && (
+						<PositionFields
+							index={index}
+							position={position}
+							earlier={earlier}
+							others={others}
+							onRemove={() => onRemove(position.id)}
+						/>
+					)}
+				</form>
+			)}
+		</SortableRow>
+	);
+});

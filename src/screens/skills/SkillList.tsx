@@ -1,11 +1,47 @@
+"use client";
+
 import Link from "next/link";
+import { useRouter } from "next/navigation";
+import Button from "react-bootstrap/Button";
+import { addExample } from "@/doors/actions";
 import type { SkillLine } from "@/doors/readSkills";
 import { Bench } from "@/ui/Bench";
 import css from "@/ui/rows.module.scss";
 
+const examples = [
+	["threeBalls", "Three-ball cascade"],
+	["unicycle", "Unicycle, ten metres free"],
+] as const;
+
 export function SkillList({ skills }: { skills: SkillLine[] }) {
+	const router = useRouter();
 	return (
-		<Bench margin={<p className="mute">A skill is the target; its key positions are what one looks at on the way.</p>}>
+		<Bench
+			margin={
+				<>
+					<p className="mute">A skill is the target; its key positions are what one looks at on the way.</p>
+					<section className={css.note} aria-label="Examples">
+						<h2>Broken down in full</h2>
+						<p className="mute m-0">To look at, or to begin from.</p>
+						{examples.map(([key, name]) => (
+							<Button
+								key={key}
+								variant="link"
+								onClick={async () => {
+									const made = await addExample(key);
+									if (made.ok) router.push(`/skills/${made.value.id}`);
+								}}
+							>
+								add “{name}”
+							</Button>
+						))}
+					</section>
+					<p className="hint">
+						A skill from somebody else’s workbook is <Link href="/records">brought in under Records</Link>.
+					</p>
+				</>
+			}
+		>
 			<div className={css.head}>
 				<h1>Skills</h1>
 				<Link className="btn btn-primary" href="/skills/new">
@@ -20,8 +56,9 @@ export function SkillList({ skills }: { skills: SkillLine[] }) {
 							<b>{skill.name}</b>
 						</Link>
 						{skill.archived && <span className="mute"> · put away</span>}
+						{skill.begun && <span className="asks"> · begun, not ready to be used</span>}
 						<div className="mute" dir="auto">
-							{skill.shorts.length === 0 ? "no key positions yet" : skill.shorts.join(" · ")}
+							{skill.shorts.length > 0 ? skill.shorts.join(" · ") : skill.begun ? "" : "no key positions yet"}
 						</div>
 					</li>
 				))}

@@ -1,101 +1,30 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { readFileSync, writeFileSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 import fc from "fast-check";
-import { ladderWith, Phone, positions } from "@/core/__tests__/phone";
-import { takeBack } from "@/core/acts/acts";
 import { workbookSchema } from "@/core/formats/workbook";
-import { threeRungs } from "@/core/ladder/ladder";
 import { type LogEvent, sealEvent } from "@/core/log/event";
-import { openStore, type Store } from "../db";
-import { eraseStudent, whatErasingTakes } from "../erase";
-import { eventsAfter, listQuarantine, pushEvents } from "../events";
-import { addLadder, findLadder, railedLadders } from "../ladders";
+import {
+	at,
+	type Book,
+	check,
+	emptyStudio,
+	first,
+	here,
+	live,
+	sentences,
+	store,
+	student,
+	take,
+	workbook,
+} from "../__tests__/smallStudio";
+import { eventsAfter, pushEvents } from "../events";
 import { lessonsOf } from "../lessons";
 import { catchUp } from "../projection";
-import { openParked, openPromises, searchSaid } from "../said";
-import { findSkill, saveSkill } from "../skills";
 import { findStudent, saveStudent } from "../students";
 import { studioMark } from "../studio";
-import { backUp, checkBackup } from "./backup";
-import { exportWorkbook } from "./exportWorkbook";
-import { type Preview, stageWorkbook } from "./stage";
-import { restoreBackup, type TakeIn, takeInStaged } from "./takeIn";
+import { stageWorkbook } from "./stage";
 
-/** Whole studios in files: out, in, back and away, on real database files. */
-
-let folder: string;
-let store: Store;
-const at = (name: string) => join(folder, name);
-type Book = Record<string, Record<string, unknown>[]>;
-const first = (book: Book, section: string): Record<string, unknown> => book[section]?.[0] ?? {};
-const here = () => at("studio.db");
-const student = {
-	...{ name: "Ida", strongSide: "left" as const, born: null, level: "steady" as const },
-	...{ protectedParts: [], kit: "", wish: "" },
-};
-const ladder = {
-	...{ side: "left" as const, policy: "mastery" as const, start: null },
-	rungs: threeRungs(["r1", "r2", "r3"], "Skill"),
-};
-const onLadder = { ...ladderWith(), rungs: ladder.rungs };
-
-beforeEach(async () => {
-	folder = mkdtempSync(join(tmpdir(), "peg-bulk-"));
-	store = await openStore(`file:${here()}`);
-	await saveStudent(store, student, null, "student");
-	await saveStudent(store, { ...student, name: "Zoë" }, null, "zoe");
-	await saveSkill(store, { name: "Skill", about: "", positions }, null, "skill");
-	await addLadder(store, "student", "skill", ladder, "ladder");
-	await addLadder(store, "zoe", "skill", ladder, "zoes");
-});
-afterEach(() => {
-	store.close();
-	rmSync(folder, { recursive: true });
-});
-
-/** A lesson with something of everything. */
-async function live(device = "phone", lesson = "lesson"): Promise<Phone> {
-	const phone = new Phone(device, lesson).begin(onLadder, "r1").row("gmgc1ggg");
-	phone.write([{ kind: "parked", student: "student", body: { text: "Chin up" } }]);
-	phone.write([{ kind: "promise", student: "student", body: { text: "Bring the tape", due: "2026-03-09" } }]);
-	phone.undo();
-	phone.write([{ kind: "promise", student: "student", body: { text: "Bring the long tape", due: "2026-03-10" } }]);
-	phone.write([
-		{
-			kind: "lesson.closed",
-			student: "student",
-			body: { remark: "Sürely better", note: "Well done", next: "2026-03-08" },
-		},
-	]);
-	await pushEvents(store, device, phone.events);
-	await catchUp(store);
-	return phone;
-}
-
-async function workbook(of: "studio" | "student" | "skill" | "ladder" = "studio", id?: string, from = store) {
-	let text = "";
-	for await (const piece of exportWorkbook(from, { of, ...(id ? { id } : {}) })) text += piece;
-	return text;
-}
-
-let staged = 0;
-async function check(text: string | Buffer, into = here()): Promise<Preview & { staging: string }> {
-	staged += 1;
-	const [file, staging] = [at(`in-${staged}`), at(`staged-${staged}`)];
-	writeFileSync(file, text);
-	return { ...(await stageWorkbook(file, staging, into, () => {})), staging };
-}
-const take = (staging: string, how: Partial<TakeIn> = {}, into = here()) =>
-	takeInStaged(staging, into, { mode: "merge", differing: "keep", ...how });
-const sentences = ({ refusals, merge, whole }: Preview) =>
-	[...refusals, ...merge, ...whole].map((one) => `${one.path}: ${one.sentence}`);
-
-async function emptyStudio(): Promise<{ file: string; other: Store }> {
-	const file = at(`other-${Math.random().toString(36).slice(2)}.db`);
-	return { file, other: await openStore(`file:${file}`) };
-}
+/** Whole studios in files: out and in, on real database files. */
 
 describe("out and in", () => {
 	test("export, import into an empty database, export: the same file", async () => {
@@ -279,160 +208,4 @@ describe("what is refused", () => {
 		expect(refused).toBeGreaterThan(1000);
 		expect(await workbook()).toBe(before);
 	}, 120_000);
-});
-
-describe("back up and bring back", () => {
-	test("a backup holds one moment; brought back, it is that moment in a new epoch", async () => {
-		const phone = await live();
-		const moment = await workbook();
-		await backUp(here(), at("backup.db"));
-		phone.row("ggg");
-		await pushEvents(store, "phone", phone.events);
-		const { epoch } = await studioMark(store);
-		writeFileSync(at("copy.db"), readFileSync(at("backup.db")));
-		const says = await checkBackup(at("copy.db"), () => {});
-		expect(says).toMatchObject({ ok: true, value: { students: 2, ladders: 2 } });
-		await restoreBackup(at("copy.db"), here());
-		await catchUp(store);
-		expect(await workbook()).toBe(moment);
-		expect(await studioMark(store)).toMatchObject({ epoch: epoch + 1 });
-		// The phone sends again what it has; nothing is lost, nothing doubled.
-		const { setAside } = await pushEvents(store, "phone", phone.events);
-		expect(setAside).toEqual([]);
-		expect((await eventsAfter(store, 0)).events).toHaveLength(phone.events.length);
-	});
-
-	test("what is no backup, or was tampered with, is not brought back", async () => {
-		writeFileSync(at("text.db"), "not a database at all, though quite long enough to look at ".repeat(40));
-		expect(await checkBackup(at("text.db"), () => {})).toMatchObject({ ok: false });
-		await live();
-		await backUp(here(), at("b.db"));
-		const other = await openStore(`file:${at("b.db")}`);
-		await other.client.execute(
-			'update event set body = \'{"result":"hit","off":[],"judged":false}\' where kind = \'attempt\'',
-		);
-		other.close();
-		const says = await checkBackup(at("b.db"), () => {});
-		expect(says.ok ? [] : says.refusals.map((one) => one.sentence)).toContain(
-			"The event's seal does not fit what it says.",
-		);
-	});
-});
-
-describe("deleting a student", () => {
-	test("everything of theirs goes, nobody else's; what is sent again stays erased; their workbook brings them back", async () => {
-		const phone = await live();
-		const zoes = new Phone("other", "zoes-lesson").begin({ ...onLadder, id: "zoes", student: "zoe" }, "r1").row("gg");
-		await pushEvents(store, "other", zoes.events);
-		await catchUp(store);
-		const kept = await workbook("student", "student");
-		const count = phone.events.length;
-		expect(await whatErasingTakes(store, "student")).toEqual({ ladders: 1, lessons: 1, events: count, aside: 0 });
-		await eraseStudent(store, "student");
-		await catchUp(store);
-		expect(await findStudent(store, "student")).toBeNull();
-		expect(await findLadder(store, "ladder")).toBeNull();
-		expect((await eventsAfter(store, 0)).events).toEqual(zoes.events);
-		const whole = await workbook();
-		expect(whole).not.toContain("Ida");
-		expect(whole).not.toContain("Chin up");
-		expect(JSON.parse(whole)).toMatchObject({ gone: [{ id: "student" }] });
-		expect((await lessonsOf(store, "zoe", 5)).length).toBe(1);
-		expect(await openParked(store)).toEqual([]);
-
-		expect(await pushEvents(store, "phone", phone.events)).toEqual({ upTo: count, setAside: [] });
-		expect((await eventsAfter(store, 0)).events).toEqual(zoes.events);
-		phone.row("g");
-		await pushEvents(store, "phone", phone.events);
-		expect((await listQuarantine(store)).map((one) => one.reason)).toEqual([
-			"Its student is not here, or was deleted.",
-		]);
-
-		const preview = await check(kept);
-		expect([sentences(preview), preview.back]).toEqual([[], 1]);
-		await take(preview.staging);
-		await catchUp(store);
-		expect((await findStudent(store, "student"))?.student.name).toBe("Ida");
-		expect((await lessonsOf(store, "student", 5))[0]?.attempts).toBe(7);
-		expect(await openParked(store)).toMatchObject([{ text: "Chin up" }]);
-	});
-});
-
-describe("projections", () => {
-	const dump = async () => {
-		const tables = ["lesson_digest", "lesson_work", "ladder_digest", "student_digest", "said", "link"];
-		const rows: unknown[] = [];
-		for (const table of tables) {
-			const { rows: found } = await store.client
-				.execute(`select * from ${table} order by 1, 2, 3`)
-				.catch(() => store.client.execute(`select * from ${table} order by 1, 2`));
-			rows.push(found.map(({ up_to: _, ...row }) => ({ table, ...row })));
-		}
-		return rows;
-	};
-
-	test("thrown away and made again, they are the same: whatever the order of arrival", async () => {
-		const phones = ["a", "b", "c"].map((device, i) =>
-			new Phone(device, `lesson-${i % 2}`).begin(
-				{ ...onLadder, ...(i === 2 ? { id: "zoes", student: "zoe" } : {}) },
-				"r1",
-			),
-		);
-		for (let round = 0; round < 6; round++)
-			for (const phone of phones) {
-				phone.row(["gg", "m1", "gcg", "nt", "ggg", "1"][round] ?? "g");
-				if (round === 2)
-					phone.write([{ kind: "parked", student: "student", body: { text: `Parked by ${phone.device}` } }]);
-				if (round === 3) phone.write([{ kind: "promise", student: "student", body: { text: "P", due: "2026-04-01" } }]);
-				if (round === 4) phone.undo();
-				if (round === 5) phone.write(takeBack([phone.events[2]?.id ?? ""]));
-				await pushEvents(store, phone.device, phone.events);
-				await catchUp(store);
-			}
-		const [promise] = await openPromises(store);
-		const closing = new Phone("d");
-		closing.write([{ kind: "promise.kept", student: "student", body: { promise: promise?.id ?? "" } }]);
-		await pushEvents(store, "d", closing.events);
-		await catchUp(store);
-		const grown = await dump();
-		await store.client.execute("delete from projection");
-		for (const table of ["lesson_digest", "lesson_work", "ladder_digest", "student_digest", "said", "link"])
-			await store.client.execute(`delete from ${table}`);
-		await catchUp(store);
-		expect(await dump()).toEqual(grown);
-		expect(await openPromises(store)).toHaveLength(2);
-		expect((await openParked(store)).map((one) => one.text)).toHaveLength(3);
-	});
-
-	test("an act that closes something, taken back, opens it again", async () => {
-		await live();
-		const [promise] = await openPromises(store);
-		expect(promise).toMatchObject({ text: "Bring the long tape", due: "2026-03-10" });
-		const other = new Phone("other");
-		other.write([{ kind: "promise.kept", student: "student", body: { promise: promise?.id ?? "" } }]);
-		await pushEvents(store, "other", other.events);
-		await catchUp(store);
-		expect(await openPromises(store)).toEqual([]);
-		other.write(takeBack([other.events[0]?.id ?? ""]));
-		await pushEvents(store, "other", other.events);
-		await catchUp(store);
-		expect(await openPromises(store)).toEqual([promise]);
-	});
-
-	test("everything said is found, whatever its case and accents; the wild cards of the search are words", async () => {
-		await live();
-		expect((await searchSaid(store, ["surely", "better"], 5)).map((one) => one.kind)).toEqual(["remark"]);
-		expect((await searchSaid(store, ["chin"], 5)).map((one) => one.text)).toEqual(["Chin up"]);
-		expect(await searchSaid(store, ["%"], 5)).toEqual([]);
-		expect(await searchSaid(store, ["_"], 5)).toEqual([]);
-	});
-
-	test("a rail read from them is the rail", async () => {
-		const phone = new Phone().begin(onLadder, "r1").row("ggg").follow(onLadder);
-		await pushEvents(store, "phone", phone.events);
-		await catchUp(store);
-		const [row] = await railedLadders(store, { ids: ["ladder"] });
-		expect([row?.rail.peg, row?.rail.holes[0]?.state, row?.last?.rung]).toEqual(["r2", "passed", "With help"]);
-		expect(await findSkill(store, "skill")).not.toBeNull();
-	});
 });

@@ -75,14 +75,21 @@ async function within(tx: Transaction, section: Section, scope: Scope): Promise<
 			return among("id", scope.of === "skill" ? [id] : await ofLadders("skill"));
 		case "skillVersions": {
 			const skills = scope.of === "skill" ? [id] : await ofLadders("skill");
-			const now: string[] = [];
-			for (const skill of skills)
-				now.push(
-					...(await tx.execute({ sql: "select version from skill where id = ?", args: [skill] })).rows.map((row) =>
-						String(row[0]),
-					),
-				);
-			return among("hash", [...new Set([...now, ...(await ofLadders("skill_version"))])]);
+			const of = among("id", skills);
+			const now = (await tx.execute({ sql: `select version from skill where ${of.sql}`, args: of.args })).rows;
+			const revised = scope.of === "skill" ? await column("select version from skill_revision where skill = ?") : [];
+			return among("hash", [
+				...new Set([...now.map((row) => String(row[0])), ...revised, ...(await ofLadders("skill_version"))]),
+			]);
+		}
+		case "skillRevisions":
+			return scope.of === "skill" ? { sql: "skill = ?", args: [id] } : none;
+		case "pictures": {
+			const versions = await within(tx, "skillVersions", scope);
+			return {
+				sql: `hash in (select j.value from skill_version v, json_tree(v.body) j where j.key = 'hash' and v.hash in (select hash from skill_version where ${versions.sql}))`,
+				args: versions.args,
+			};
 		}
 		case "ladders":
 			return among("id", ladders);

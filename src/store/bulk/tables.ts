@@ -83,6 +83,17 @@ export const homes: { [S in Section]: Home<S> } = {
 			...{ id: row.id, made: row.created_at, archived: row.archived_at, version: row.version, skill: read(row.body) },
 		}),
 	}),
+	skillRevisions: home(t.skillRevision, {
+		toSql: ({ id, made, skill, version, remark }) => ({ id, skill, version, remark, created_at: made }),
+		fromSql: (row) => ({
+			...{ id: row.id, made: row.created_at, skill: row.skill, version: row.version, remark: row.remark },
+		}),
+	}),
+	pictures: home(t.picture, {
+		key: "hash",
+		toSql: ({ hash, made, type, body }) => ({ hash, type, body, created_at: made }),
+		fromSql: (row) => ({ hash: row.hash, made: row.created_at, type: row.type, body: row.body }),
+	}),
 	rungVersions: home(t.rungVersion, {
 		key: "hash",
 		toSql: ({ hash, made, settings }) => ({ hash, body: json(settings), created_at: made }),

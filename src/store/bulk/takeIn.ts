@@ -21,7 +21,7 @@ export interface TakeIn {
 
 /** Later ones refer to earlier ones. */
 const order: Section[] = [
-	...(["students", "gone", "skillVersions", "skills"] as const),
+	...(["students", "gone", "skillVersions", "skills", "skillRevisions", "pictures"] as const),
 	...(["rungVersions", "ladderVersions", "ladders", "events", "setAside"] as const),
 ];
 
@@ -47,6 +47,8 @@ export async function restoreBackup(backup: string, here: string): Promise<void>
 		await empty(tx);
 		for (const section of order)
 			await insertSection(tx, section, "staged", homes[section].table, "rowid", homes[section].where);
+		// What is only being typed is in no workbook, and in every backup.
+		await tx.execute("insert into skill_draft select * from staged.skill_draft");
 		const [was] = (await tx.execute("select epoch from studio")).rows;
 		const [now] = (await tx.execute("select id, epoch, demo, created_at from staged.studio")).rows;
 		if (now) {
@@ -87,7 +89,19 @@ async function inOneGo(here: string, other: string, work: (tx: Transaction) => P
 async function empty(tx: Transaction): Promise<void> {
 	for (const table of [
 		...projections,
-		...["event", "quarantine", "ladder", "skill", "student", "ladder_version", "rung_version", "skill_version"],
+		...[
+			"event",
+			"quarantine",
+			"ladder",
+			"skill_revision",
+			"skill_draft",
+			"picture",
+			"skill",
+			"student",
+			"ladder_version",
+			"rung_version",
+			"skill_version",
+		],
 	])
 		await tx.execute(`delete from ${table}`);
 }

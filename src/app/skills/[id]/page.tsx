@@ -6,7 +6,7 @@ export const dynamic = "force-dynamic";
 export const metadata = { title: "Skill" };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-	const props = await readSkill((await params).id);
-	if (!props) notFound();
-	return <SkillBench key={props.at.rev} {...props} />;
+	const page = await readSkill((await params).id);
+	if (!page) notFound();
+	return <SkillBench key={`${page.id} ${page.at.rev} ${page.at.draft}`} {...page} />;
 }

@@ -1,14 +1,10 @@
+import { v7 as uuid } from "uuid";
+import { readNewSkill } from "@/doors/readSkills";
 import { SkillBench } from "@/screens/skills/SkillBench";
 
+export const dynamic = "force-dynamic";
 export const metadata = { title: "New skill" };
 
-export default function Page() {
-	return (
-		<SkillBench
-			at={null}
-			skill={{ name: "", about: "", positions: [] }}
-			archived={false}
-			followed={{ ladders: 0, older: 0 }}
-		/>
-	);
+export default async function Page() {
+	return <SkillBench {...(await readNewSkill(uuid()))} />;
 }

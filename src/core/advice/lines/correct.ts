@@ -1,5 +1,5 @@
 import type { WatchedPosition } from "@/core/log/kinds";
-import { type Cue, firstCue } from "@/core/skill/skill";
+import { type Cue, firstCue } from "@/core/skill/cue";
 import { plural } from "@/core/words/numbers";
 import { easingAct, type Facts, type Run } from "../facts";
 import type { Advice, Line } from "../line";

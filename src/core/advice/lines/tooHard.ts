@@ -1,4 +1,5 @@
 import { tooHardChance } from "@/core/estimate/tooHard";
+import type { Variation } from "@/core/log/kinds";
 import { easingAct } from "../facts";
 import type { Line } from "../line";
 
@@ -11,13 +12,16 @@ export const tooHard: Line = {
 	name: "too-hard",
 	speak(facts) {
 		const { placing, input, inDip } = facts;
-		const tries = facts.fresh.filter((t) => t.variation === input.variation);
-		const good = tries.filter((t) => t.good).length;
-		const chance = tooHardChance(good, tries.length, placing.bandLow);
+		const inHand = ({ variation }: { variation: Variation }) => variation === input.variation;
+		const tries = facts.fresh.filter(inHand);
+		const tallies = facts.freshTallies.filter(inHand);
+		const all = tallies.reduce((sum, tally) => sum + tally.tries, tries.length);
+		const good = tallies.reduce((sum, tally) => sum + tally.good, tries.filter((t) => t.good).length);
+		const chance = tooHardChance(good, all, placing.bandLow);
 		if (chance === null) return null;
 		const band = Math.round(placing.bandLow * 100) / 10;
-		const told = `${good} of ${tries.length} good: ${chance < 0.01 ? "under 1" : Math.round(chance * 100)} in 100 that this is a ${band}-in-10 rung today.`;
-		const evidence = tries.map((t) => t.id);
+		const told = `${good} of ${all} good: ${chance < 0.01 ? "under 1" : Math.round(chance * 100)} in 100 that this is a ${band}-in-10 rung today.`;
+		const evidence = [...tries, ...tallies].map((t) => t.id);
 		if (inDip)
 			return { title: "A dip is expected here", reason: `${told} The rung is new; give it time.`, act: null, evidence };
 		const { title, act } = easingAct(facts);

@@ -1,11 +1,28 @@
+"use client";
+
+import { useState } from "react";
 import type { Visit } from "@/core/log/lesson";
-import { firstCue } from "@/core/skill/skill";
+import type { PackLadder } from "@/core/pack/pack";
+import { firstCue } from "@/core/skill/cue";
 import { plural } from "@/core/words/numbers";
+import { Shown } from "@/ui/Shown";
+import css from "../live.module.scss";
 import type { Acts } from "../useActs";
 import { Choice, Choices, Drawer } from "./Drawer";
 
 /** Cues for the watched positions, the one the advice would offer first; questions and confirmations apart. */
-export function CueDrawer({ visit, acts, onClose }: { visit: Visit; acts: Acts; onClose: () => void }) {
+export function CueDrawer({
+	visit,
+	ladder,
+	acts,
+	onClose,
+}: {
+	visit: Visit;
+	/** Where how to look for a position is written down. */
+	ladder: PackLadder | null;
+	acts: Acts;
+	onClose: () => void;
+}) {
 	const given = (words: string) =>
 		visit.entries.filter(({ event }) => event.kind === "feedback" && event.body.cue?.text === words).length;
 	const say = (...body: Parameters<Acts["feedback"]>) => {
@@ -31,7 +48,7 @@ export function CueDrawer({ visit, acts, onClose }: { visit: Visit; acts: Acts; 
 								</Choice>
 							))}
 						</div>
-						<Choices>
+						<Look position={ladder?.positions.find((one) => one.id === position.id)}>
 							<Choice onClick={() => say({ type: "correction", position: position.id, cue: null })}>
 								in own words
 							</Choice>
@@ -39,7 +56,7 @@ export function CueDrawer({ visit, acts, onClose }: { visit: Visit; acts: Acts; 
 							<Choice onClick={() => say({ type: "confirmation", position: position.id, cue: null })}>
 								“that was it”
 							</Choice>
-						</Choices>
+						</Look>
 					</section>
 				);
 			})}
@@ -49,5 +66,45 @@ export function CueDrawer({ visit, acts, onClose }: { visit: Visit; acts: Acts; 
 				<Choice onClick={() => say({ type: "confirmation", position: null, cue: null })}>well done</Choice>
 			</Choices>
 		</Drawer>
+	);
+}
+
+/** What else can be said of a position; and how one tells, with the pictures, when it is asked for. */
+function Look({
+	position,
+	children,
+}: {
+	position: PackLadder["positions"][number] | undefined;
+	children: React.ReactNode;
+}) {
+	const [open, setOpen] = useState(false);
+	const lines = position?.look ?? [];
+	const pictures = position?.pictures ?? [];
+	return (
+		<>
+			<div className={`${css.choices} ${css.four}`}>
+				{children}
+				{lines.length + pictures.length > 0 && (
+					<Choice aria-expanded={open} onClick={() => setOpen(!open)}>
+						{pictures.length > 0 ? "show it" : "how one tells"}
+					</Choice>
+				)}
+			</div>
+			{open && (
+				<div className={css.look}>
+					{pictures.map((picture) => (
+						<figure key={picture.hash + picture.shows}>
+							<Shown picture={picture} words={`${position?.name}, ${picture.shows}`} />
+							<figcaption dir="auto">{picture.shows}</figcaption>
+						</figure>
+					))}
+					{lines.map((line) => (
+						<p key={line} dir="auto">
+							{line}
+						</p>
+					))}
+				</div>
+			)}
+		</>
 	);
 }

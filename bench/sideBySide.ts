@@ -1,0 +1,23 @@
+import { type BrowserContext, chromium, type ViewportSize } from "@playwright/test";
+import { chromiumPath, quiet } from "../e2e/browser";
+import prepareDemo from "../e2e/setup";
+import { Studio } from "../e2e/studio";
+import { serve } from "./serve";
+
+/** One browser with the demo studio and the bare application beside it; all of it ends with the work. */
+export async function sideBySide(
+	viewport: ViewportSize,
+	work: (context: BrowserContext, studio: string, bare: string) => Promise<void>,
+): Promise<void> {
+	await prepareDemo();
+	const studio = await Studio.make(true);
+	const bare = await serve("bare", ":memory:");
+	const browser = await chromium.launch({ executablePath: chromiumPath(), args: quiet });
+	try {
+		await work(await browser.newContext({ viewport, locale: "en-GB" }), studio.url, bare.url);
+	} finally {
+		await browser.close();
+		bare.end();
+		await studio.end();
+	}
+}

@@ -1,0 +1,19 @@
+import { refused, stranger } from "@/doors/route";
+import { store } from "@/store/db";
+import { findPicture } from "@/store/pictures";
+
+/** A picture by its seal: it never changes, so a device may keep it. */
+export async function GET(request: Request, { params }: { params: Promise<{ hash: string }> }) {
+	const away = stranger(request);
+	if (away) return away;
+	const picture = await findPicture(await store(), (await params).hash);
+	if (!picture)
+		return refused(404, [{ path: "hash", sentence: "This picture is not here; it may have been left out of a file." }]);
+	return new Response(picture.bytes, {
+		headers: {
+			"content-type": picture.type,
+			"cache-control": "private, max-age=31536000, immutable",
+			"x-content-type-options": "nosniff",
+		},
+	});
+}

@@ -1,0 +1,38 @@
+import { NextResponse } from "next/server";
+import * as z from "zod/mini";
+import { parse } from "@/core/words/refuse";
+import { ident } from "@/core/words/text";
+import { readJson, refused, stranger } from "@/doors/route";
+import { WritingAt } from "@/doors/writingAt";
+import { store } from "@/store/db";
+import { findDraft, findSkill, keepSkill, writingAt } from "@/store/skills";
+
+const Typed = z.object({
+	at: WritingAt,
+	skill: z.looseObject({}),
+	/** Sent before, and never answered. */
+	unsure: z.optional(z.nullable(z.looseObject({}))),
+});
+
+/** Where the writing of a skill stands. */
+export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
+	const away = stranger(request);
+	if (away) return away;
+	const id = parse(ident, (await params).id);
+	if (!id.ok) return refused(400, id.refusals);
+	const open = await store();
+	const [skill, draft] = await Promise.all([findSkill(open, id.value), findDraft(open, id.value)]);
+	return NextResponse.json(writingAt(skill, draft));
+}
+
+/** Keeps what is typed into a skill, right or not: the answer says whether it is in force, and what is still amiss. */
+export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }) {
+	const away = stranger(request);
+	if (away) return away;
+	const id = parse(ident, (await params).id);
+	if (!id.ok) return refused(400, id.refusals);
+	const typed = parse(Typed, await readJson(request), { at: "place", skill: "skill" });
+	if (!typed.ok) return refused(400, typed.refusals);
+	const outcome = await keepSkill(await store(), id.value, typed.value.at, typed.value.skill, typed.value.unsure);
+	return outcome.ok ? NextResponse.json(outcome.value) : refused(409, outcome.refusals);
+}

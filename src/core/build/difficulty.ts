@@ -1,0 +1,72 @@
+import * as z from "zod/mini";
+import { complainIn } from "@/core/words/complain";
+import { ident, label } from "@/core/words/text";
+
+/** Id of the difficulty that key positions make: how much of the movement is done. */
+export const EXTENT = "extent";
+
+/** What is said of a notch that is no step up. */
+export const weightless = (difficulty: string, notch: string, weight: number): string =>
+	`"${notch}" of ${difficulty} weighs ${weight}; a step up weighs more than 0, 1 is usual.`;
+
+/**
+ * One way in which a rung is hard, as an ordered list of notches. A notch's weight is
+ * how much harder it is than the one below; the lowest one's is not looked at.
+ */
+export const Difficulty = z
+	.object({
+		id: ident,
+		name: label(40),
+		notches: z
+			.array(z.object({ name: label(60), weight: z.number().check(z.gte(0), z.lte(20)) }))
+			.check(z.minLength(2), z.maxLength(50)),
+	})
+	.check((ctx) => {
+		ctx.value.notches.forEach(({ name, weight }, i) => {
+			if (i > 0 && weight <= 0) complainIn(ctx)(["notches", i, "weight"], weightless(ctx.value.name, name, weight));
+		});
+	});
+export type Difficulty = z.infer<typeof Difficulty>;
+
+/** What the notches from one, exclusive, up to another weigh together. */
+export const climb = ({ notches }: Pick<Difficulty, "notches">, from: number, to: number): number =>
+	notches.slice(from + 1, to + 1).reduce((sum, { weight }) => sum + weight, 0);
+
+const difficulty = (id: string, name: string, ...notches: (string | readonly [string, number])[]): Difficulty => ({
+	...{ id, name },
+	notches: notches.map((notch, i) => {
+		const [words, weight] = typeof notch === "string" ? [notch, 1] : notch;
+		return { name: words, weight: i === 0 ? 0 : weight };
+	}),
+});
+
+/**
+ * What a coach starts from, in the order in which difficulties are raised when nobody
+ * says otherwise. How much of the movement comes from the skill's key positions and
+ * stands before them all.
+ */
+export const usualDifficulties: readonly Difficulty[] = [
+	difficulty("help", "help", "held all the way", "held at the start", "somebody near", "alone"),
+	difficulty("object", "object", "nothing in the hand", "slow and light", "light", ["the real thing", 1.5]),
+	difficulty("arrival", "how it arrives", "from the own hand", "handed over", "fed the same", [
+		"fed with a change",
+		1.5,
+	]),
+	difficulty("footwork", "footwork", "standing", "one step", "walking", ["turning", 1.5]),
+	difficulty("tempo", "tempo and effort", "slow", "half speed", "near full speed", "real speed"),
+	difficulty("surface", "surface and height", "even ground", "soft ground", "low", ["real height", 2]),
+	difficulty("range", "distance", "near", "middling", "far"),
+	difficulty("target", "size of the target", "anywhere", "large", "small"),
+	difficulty("pattern", "how predictable it is", "always the same", "a fixed turn", "half known", ["random", 1.5]),
+	difficulty("senses", "senses taken away", "everything seen", "eyes ahead", ["eyes shut", 2]),
+	difficulty("pressure", "pressure", "nobody looks", "counted aloud", "people watch", ["for real", 1.5]),
+];
+
+/** All that a ladder's rungs may carry notches of: how much of the movement first, then what everybody starts from. */
+export const allDifficulties: readonly Difficulty[] = [
+	{
+		...{ id: EXTENT, name: "how much of it" },
+		notches: Array.from({ length: 50 }, (_, i) => ({ name: `part ${i + 1}`, weight: i === 0 ? 0 : 1 })),
+	},
+	...usualDifficulties,
+];

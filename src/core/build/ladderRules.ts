@@ -1,0 +1,61 @@
+import { fewestTries, type Rule } from "@/core/rules";
+import { type Outcome, refuse } from "@/core/words/refuse";
+import { analyseAt } from "@/core/worth/analyse";
+import { type Finding, searchRules } from "@/core/worth/find";
+import type { Ask } from "@/core/worth/wald";
+
+/** A rule for a stretch of a ladder, with its limit a lesson. */
+export interface TierRule {
+	rule: Rule;
+	limit: number;
+}
+
+/** Limits are searched under this. */
+const UNDER = 60;
+/** Share of ready students who are to be through by the limit. */
+const THROUGH = 0.95;
+/** How much more luck is let pass than at the top, from the bottom up: a low rung is soon seen again. */
+const LENIENCE = [2, 1.4, 1] as const;
+const MOST_RISK = 0.45;
+
+/**
+ * Rep limit of a rung: by when 95 in 100 of the ready who pass under 60 tries have passed.
+ *
+ * @param ready the rate that is ready
+ */
+export function limitFor(rule: Rule, ready: number): number {
+	const { passAt } = analyseAt(rule, ready, UNDER);
+	const all = passAt.reduce((sum, p) => sum + p, 0);
+	let [passed, tries] = [0, 0];
+	while (tries < passAt.length && passed < THROUGH * all - 1e-12) passed += passAt[tries++] as number;
+	return all > 0 ? Math.max(tries, fewestTries(rule)) : UNDER;
+}
+
+/**
+ * Rules for the lower, the middle and the upper third of a ladder, stricter towards
+ * the top. Of what keeps both risks the simplest is taken where its price is small.
+ * Yields how far it is, from 0 to 1.
+ */
+export function* searchLadderRules(ask: Omit<Ask, "limit">): Generator<number, Outcome<TierRule[]>> {
+	const tiers: TierRule[] = [];
+	for (const [i, lenience] of LENIENCE.entries()) {
+		const search = searchRules({ ...ask, riskPass: Math.min(MOST_RISK, ask.riskPass * lenience), limit: UNDER });
+		let step = search.next();
+		for (; !step.done; step = search.next()) yield (i + step.value) / LENIENCE.length;
+		const outcome: Outcome<Finding> = step.value;
+		if (!outcome.ok) return outcome;
+		const { found, simplest } = outcome.value;
+		const rule = simplest?.close ? simplest.found.rule : (found[0]?.rule ?? simplest?.found.rule);
+		if (!rule)
+			return refuse(
+				"ask",
+				`No rule under ${UNDER} tries keeps both risks. ${outcome.value.remarks.join(" ")} Allow more risk, or put ready and not ready further apart.`,
+			);
+		tiers.push({ rule, limit: limitFor(rule, ask.ready) });
+	}
+	return { ok: true, value: tiers };
+}
+
+/** The rule of a rung, by its place: the lowest is 0 of `rungs`. */
+export const tierOf = (tiers: readonly TierRule[], rung: number, rungs: number): TierRule =>
+	tiers[Math.min(tiers.length - 1, Math.floor((tiers.length * rung) / rungs))] as TierRule;

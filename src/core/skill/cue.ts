@@ -1,0 +1,24 @@
+import * as z from "zod/mini";
+import { label } from "@/core/words/text";
+
+/** Kinds of cue, in the order in which they are offered: outside of the body first. */
+export const cueKinds = [
+	"outside",
+	"image",
+	"rhythm",
+	"prop",
+	"look",
+	"demonstration",
+	"exaggerate",
+	"old against new",
+	"on the body",
+	"hands on",
+] as const;
+export const CueKind = z.enum(cueKinds);
+
+export const Cue = z.object({ text: label(120), kind: CueKind });
+export type Cue = z.infer<typeof Cue>;
+
+/** The cue to offer first: one outside of the body if there is one, else the first marked. */
+export const firstCue = (cues: readonly Cue[]): Cue | undefined =>
+	cues.find((cue) => cue.kind === "outside") ?? cues[0];

@@ -1,0 +1,235 @@
+"use client";
+
+import { proxy } from "comlink";
+import { useMemo, useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { v7 as uuid } from "uuid";
+import { buildLadder, type Chaining, chainings, extentOf, type Request } from "@/core/build/buildLadder";
+import { usualDifficulties } from "@/core/build/difficulty";
+import { tierOf } from "@/core/build/ladderRules";
+import type { Policy, Rung } from "@/core/ladder/ladder";
+import type { Side } from "@/core/people/student";
+import type { Skill } from "@/core/skill/skill";
+import { moved } from "@/core/words/put";
+import type { Refusal } from "@/core/words/refuse";
+import { RiskFields } from "@/screens/rules/RiskFields";
+import { Bench } from "@/ui/Bench";
+import { Refusals } from "@/ui/Refusals";
+import { Row } from "@/ui/Row";
+import rows from "@/ui/rows.module.scss";
+import { engine } from "@/workers/client";
+import css from "./ladders.module.scss";
+import { Steps } from "./Steps";
+
+interface Ends {
+	start: number;
+	goal: number;
+}
+
+const chainingWords: Record<Chaining, string> = {
+	"ground up": "ground up: each position joins those before it",
+	"last first": "last first: each position joins those after it",
+	"whole - parts - whole": "whole - parts - whole",
+};
+
+/** From a broken-down skill to a ladder: which difficulties, from where to where, in how many steps. What comes of it is seen at once. */
+export function BuildLadder({
+	skill,
+	side,
+	policy,
+	who,
+	onDraft,
+	onBack,
+}: {
+	skill: Skill;
+	side: Side;
+	policy: Policy;
+	who: string;
+	onDraft: (rungs: Rung[]) => void;
+	onBack: () => void;
+}) {
+	const [order, setOrder] = useState(() => usualDifficulties.map(({ id }) => id));
+	const [ends, setEnds] = useState<Record<string, Ends>>({});
+	const [chaining, setChaining] = useState<Chaining | null>(skill.positions.length > 1 ? "ground up" : null);
+	const [by, setBy] = useState<"rungs" | "greatest">("rungs");
+	const [size, setSize] = useState({ rungs: 10, greatest: 1.5 });
+	const [easeBack, setEaseBack] = useState(false);
+	const [ask, setAsk] = useState({ notReady: 0.6, ready: 0.85, riskPass: 0.1, riskHold: 0.1 });
+	const [progress, setProgress] = useState<number | null>(null);
+	const [refused, setRefused] = useState<Refusal[]>([]);
+
+	const difficulties = useMemo(
+		() => order.flatMap((id) => usualDifficulties.find((one) => one.id === id) ?? []),
+		[order],
+	);
+	const draft = useMemo(() => {
+		let n = 0;
+		const request: Request = {
+			...{ skill, side, policy, difficulties, ends, chaining, easeBack },
+			size: by === "rungs" ? { rungs: size.rungs } : { greatest: size.greatest },
+		};
+		return buildLadder(request, () => `draft-${n++}`);
+	}, [skill, side, policy, difficulties, ends, chaining, easeBack, by, size]);
+	const bars = chaining && skill.positions.length > 1 ? [extentOf(skill.positions, chaining).difficulty] : [];
+
+	const take = async () => {
+		if (!draft.ok) return setRefused(draft.refusals);
+		setRefused([]);
+		setProgress(0);
+		const found = await engine().ladderRules(
+			ask,
+			proxy((done: number) => setProgress(done)),
+		);
+		setProgress(null);
+		if (!found.ok) return setRefused(found.refusals);
+		const { rungs } = draft.value;
+		onDraft(
+			rungs.map(({ settings }, i) => ({
+				id: uuid(),
+				settings: { ...settings, ...tierOf(found.value, i, rungs.length), readyRate: ask.ready },
+			})),
+		);
+	};
+	const change = (id: string, to: Partial<Ends> | null) =>
+		setEnds((now) => {
+			const { [id]: before, ...rest } = now;
+			return to === null ? rest : { ...rest, [id]: { start: 0, goal: 1, ...before, ...to } };
+		});
+
+	return (
+		<Bench
+			margin={
+				<section aria-label="What comes of it">
+					<h2>What comes of it</h2>
+					{draft.ok ? (
+						<>
+							<p className="mute m-0">
+								Each bar is a step: as long as it is heavy. Two kinds in one row are two difficulties at once.
+							</p>
+							<Steps
+								rungs={draft.value.rungs}
+								difficulties={[...bars, ...difficulties]}
+								reasons={draft.value.reasons.map(({ sentence }) => sentence)}
+							/>
+						</>
+					) : (
+						<Refusals refusals={draft.refusals} />
+					)}
+				</section>
+			}
+		>
+			<div className={rows.head}>
+				<h1 className={rows.title} dir="auto">
+					Build a ladder: {who} · {skill.name}
+				</h1>
+				<Button variant="link" onClick={onBack}>
+					back
+				</Button>
+			</div>
+			<Row id="chaining" label="How the key positions are linked" className="mt-2">
+				<Form.Select
+					value={chaining ?? ""}
+					onChange={(event) => setChaining(chainings.find((one) => one === event.target.value) ?? null)}
+				>
+					<option value="">the whole movement on every rung</option>
+					{chainings.map((one) => (
+						<option key={one} value={one}>
+							{chainingWords[one]}
+						</option>
+					))}
+				</Form.Select>
+			</Row>
+			<fieldset className="mt-2">
+				<legend className="form-label m-0">What gets harder, raised in this order, from where to where</legend>
+				<ol className={css.difficulties}>
+					{difficulties.map(({ id, name, notches }, i) => {
+						const at = ends[id];
+						return (
+							<li key={id}>
+								<Form.Check
+									id={`use-${id}`}
+									type="checkbox"
+									label={name}
+									checked={at !== undefined}
+									onChange={(event) => change(id, event.target.checked ? { start: 0, goal: notches.length - 1 } : null)}
+								/>
+								{at ? (
+									(["start", "goal"] as const).map((end) => (
+										<Form.Select
+											key={end}
+											size="sm"
+											aria-label={`${name}, ${end}`}
+											value={at[end]}
+											onChange={(event) => change(id, { [end]: Number(event.target.value) })}
+										>
+											{notches.map((notch, n) => (
+												<option key={notch.name} value={n}>
+													{notch.name}
+												</option>
+											))}
+										</Form.Select>
+									))
+								) : (
+									<span className={`${css.range} mute`}>
+										{notches[0]?.name} to {notches.at(-1)?.name}
+									</span>
+								)}
+								<Button variant="link" size="sm" disabled={i === 0} onClick={() => setOrder(moved(order, i, i - 1))}>
+									earlier<span className="visually-hidden"> {name}</span>
+								</Button>
+							</li>
+						);
+					})}
+				</ol>
+			</fieldset>
+			<div className={css.build}>
+				<Row id="by" label="As many rungs as" className="">
+					<Form.Select value={by} onChange={(event) => setBy(event.target.value === "rungs" ? "rungs" : "greatest")}>
+						<option value="rungs">I say</option>
+						<option value="greatest">keep steps small</option>
+					</Form.Select>
+				</Row>
+				<Row id="size" label={by === "rungs" ? "Rungs" : "Greatest step, 1 is one notch"} className="">
+					<Form.Control
+						type="number"
+						inputMode="decimal"
+						step={by === "rungs" ? 1 : 0.5}
+						value={size[by] || ""}
+						onChange={(event) => setSize({ ...size, [by]: Number(event.target.value) })}
+					/>
+				</Row>
+				<Form.Check
+					id="ease-back"
+					type="checkbox"
+					className="mt-4"
+					label="ease another back while one is raised"
+					checked={easeBack}
+					onChange={(event) => setEaseBack(event.target.checked)}
+				/>
+			</div>
+			<div className={css.build}>
+				<RiskFields id="build" start={ask} onChange={(name, value) => setAsk({ ...ask, [name]: value })} />
+			</div>
+			<p className="hint m-0">
+				Rule and limit of each rung come from the rule finder: stricter towards the top, the limit where 95 in 100 of
+				the ready have passed.
+			</p>
+			<Refusals refusals={refused} />
+			<div className={rows.actions}>
+				{progress === null ? (
+					<Button disabled={!draft.ok} onClick={() => void take()}>
+						find the rules, and make the draft
+					</Button>
+				) : (
+					<>
+						<progress max={1} value={progress} aria-label="Finding rules" />
+						<Button variant="outline-primary" onClick={() => void engine().stop()}>
+							stop
+						</Button>
+					</>
+				)}
+			</div>
+		</Bench>
+	);
+}

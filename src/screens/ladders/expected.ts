@@ -1,0 +1,30 @@
+import { allDifficulties } from "@/core/build/difficulty";
+import { heightsOf, type Notched, type Prediction, predict } from "@/core/build/predict";
+import { type PastTry, weighTries } from "@/core/estimate/rate";
+import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
+import type { Rung } from "@/core/ladder/ladder";
+import type { Hole } from "@/core/ladder/rail";
+
+/** Past tries on a rung, oldest first, as the estimate takes them. */
+export const pastTries = (hole: Hole | null, day: string): PastTry[] =>
+	(hole?.recent ?? []).flatMap(({ day: then, marks }) => {
+		const daysAgo = Math.max(0, Math.round((Date.parse(day) - Date.parse(then)) / 86_400_000));
+		return [...marks].map((mark) => ({ good: mark === "1", daysAgo }));
+	});
+
+export type Notches = Rung["settings"]["notches"];
+
+/** What is to be expected on each rung, from all that were tried; null where the rungs share no difficulty. */
+export function expectedOn(rungs: readonly Notched[], holes: readonly Hole[], day: string): Prediction[] | null {
+	const heights = heightsOf(rungs, allDifficulties);
+	if (!heights) return null;
+	const counted = rungs.flatMap(({ id }, i) => {
+		const tries = pastTries(holes.find((hole) => hole.rung === id) ?? null, day);
+		return tries.length > 0 ? [{ height: heights[i] as number, ...weighTries(tries) }] : [];
+	});
+	return predict(counted, heights);
+}
+
+/** Where a rate lies against the band that most coaches want a working rung in. */
+export const bandWords = (rate: number): string =>
+	rate < BAND_LOW ? "under the working band" : rate > BAND_HIGH ? "above the working band" : "in the working band";

@@ -1,0 +1,131 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { moved, without } from "@/core/words/put";
+import type { Outcome, Refusal } from "@/core/words/refuse";
+import { copySkill, mergedSkill } from "@/doors/actions";
+import type { SkillPage } from "@/doors/readSkills";
+import { Refusals } from "@/ui/Refusals";
+import { Complaint, Row } from "@/ui/Row";
+import css from "@/ui/rows.module.scss";
+import own from "./skills.module.scss";
+import { useRefusal, type Writing } from "./writing";
+
+/** What stands beside a skill: what comes first, what it is chained to, and the work of the library. */
+export function Beside({ page, writing }: { page: SkillPage; writing: Writing }) {
+	const router = useRouter();
+	const [other, setOther] = useState("");
+	const [refused, setRefused] = useState<Refusal[]>([]);
+	const { skill, edit } = writing;
+	const before = skill.prerequisites ?? [];
+	const chain = skill.chain ?? [];
+	const nameOf = (id: string) => page.others.find((one) => one.id === id)?.name ?? "a skill that is gone";
+	const setChain = (next: string[]) => edit(["chain"], next.length > 0 ? next : undefined, "");
+	const take = async <T,>(outcome: Promise<Outcome<T>>, done: (value: T) => void) => {
+		setRefused([]);
+		const said = await outcome;
+		if (said.ok) done(said.value);
+		else setRefused(said.refusals);
+	};
+	const prerequisiteError = useRefusal(["prerequisites"]);
+	const chainError = useRefusal(["chain"]);
+	return (
+		<section aria-label="Beside it" className="mt-2">
+			<fieldset>
+				<legend className="form-label m-0">Skills to have first</legend>
+				{page.others.length === 0 && <span className="mute">There is no other skill yet.</span>}
+				{page.others.map(({ id, name }) => (
+					<Form.Check
+						inline
+						key={id}
+						id={`before-${id}`}
+						type="checkbox"
+						label={name}
+						checked={before.includes(id)}
+						onChange={(event) => {
+							const next = event.target.checked ? [...before, id] : before.filter((one) => one !== id);
+							edit(["prerequisites"], next.length > 0 ? next : undefined, "");
+						}}
+					/>
+				))}
+				<Complaint error={prerequisiteError} />
+			</fieldset>
+			<fieldset className="mt-3">
+				<legend className="form-label m-0">A chain: skills tried one after the other in one go</legend>
+				<ol className={own.causes}>
+					{chain.map((id, i) => (
+						// biome-ignore lint/suspicious/noArrayIndexKey: one skill may come twice in a chain
+						<li key={`${id} ${i}`} className={own.line}>
+							<span dir="auto">{nameOf(id)}</span>
+							{i > 0 && (
+								<Button variant="link" size="sm" onClick={() => setChain(moved(chain, i, i - 1))}>
+									earlier<span className="visually-hidden"> {nameOf(id)}</span>
+								</Button>
+							)}
+							<Button variant="link" size="sm" onClick={() => setChain(without(chain, i))}>
+								take out<span className="visually-hidden"> {nameOf(id)} of the chain</span>
+							</Button>
+						</li>
+					))}
+				</ol>
+				<Form.Select
+					aria-label="Add to the chain"
+					value=""
+					style={{ maxWidth: 320 }}
+					onChange={(event) => event.target.value && setChain([...chain, event.target.value])}
+				>
+					<option value="">add a skill to the chain</option>
+					{page.others.map(({ id, name }) => (
+						<option key={id} value={id}>
+							{name}
+						</option>
+					))}
+				</Form.Select>
+				<Complaint error={chainError} />
+				{chain.length > 0 && <p className="hint m-0">In a lesson a try that breaks says in which of them it broke.</p>}
+			</fieldset>
+			{page.inForce && (
+				<>
+					<h2 className="mt-3">In the library</h2>
+					<div className={css.actions}>
+						{[false, true].map((mirrored) => (
+							<Button
+								key={String(mirrored)}
+								variant="outline-primary"
+								onClick={() => void take(copySkill(page.id, mirrored), ({ id }) => router.push(`/skills/${id}`))}
+							>
+								{mirrored ? "make a copy for the other side" : "make a copy"}
+							</Button>
+						))}
+					</div>
+					<Row
+						id="merge"
+						label="Bring another skill’s words in"
+						className="mt-2"
+						hint="What this one says stands; positions, cues and faults it lacks are added. Undo takes it back."
+					>
+						<Form.Select value={other} onChange={(event) => setOther(event.target.value)} style={{ maxWidth: 320 }}>
+							<option value="">which one?</option>
+							{page.others.map(({ id, name }) => (
+								<option key={id} value={id}>
+									{name}
+								</option>
+							))}
+						</Form.Select>
+					</Row>
+					<Button
+						variant="outline-primary"
+						disabled={!other}
+						onClick={() => void take(mergedSkill(skill, other), (merged) => edit([], merged, ""))}
+					>
+						merge them here
+					</Button>
+					<Refusals refusals={refused} />
+				</>
+			)}
+		</section>
+	);
+}

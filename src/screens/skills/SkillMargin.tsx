@@ -1,0 +1,216 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useMemo, useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { differences, noDifference } from "@/core/skill/differ";
+import { lookOf, picturesOf } from "@/core/skill/look";
+import { readSides } from "@/core/skill/sides";
+import type { KeyPosition } from "@/core/skill/skill";
+import { plural } from "@/core/words/numbers";
+import type { Refusal } from "@/core/words/refuse";
+import { revise } from "@/doors/actions";
+import type { SkillPage } from "@/doors/readSkills";
+import { Differs } from "@/ui/Differs";
+import { dayWords } from "@/ui/dates";
+import { Refusals } from "@/ui/Refusals";
+import css from "@/ui/rows.module.scss";
+import { Shown } from "@/ui/Shown";
+import own from "./skills.module.scss";
+import type { Causes } from "./useCauses";
+import type { Standing, Writing } from "./writing";
+
+const standingWords: Record<Standing, string> = {
+	kept: "Everything is kept.",
+	keeping: "Keeping it.",
+	waiting: "Kept on this device; it goes out when the server answers.",
+	elsewhere: "This skill was changed in another window. Your words are kept on this device; reload to see both.",
+};
+
+/** How it stands: kept or not, what is amiss, what a revision would change, and the open position as it is read courtside. */
+export function SkillMargin({
+	page,
+	writing,
+	remarks,
+	opened,
+	side,
+	onSide,
+	causes,
+	onOpen,
+}: {
+	page: SkillPage;
+	writing: Writing;
+	remarks: readonly string[];
+	opened: KeyPosition | null;
+	side: "left" | "right";
+	onSide: (side: "left" | "right") => void;
+	causes: Causes;
+	onOpen: (index: number) => void;
+}) {
+	const { standing, amiss, skill } = writing;
+	const inUse = page.followed.ladders > 0;
+	return (
+		<>
+			<p
+				className={standing === "kept" || standing === "keeping" ? "mute" : "asks"}
+				role="status"
+				data-standing={standing}
+			>
+				{standingWords[standing]}
+			</p>
+			{amiss.length > 0 && (
+				<section className={css.note} aria-label="To look at">
+					<h2>{page.inForce ? "Before it holds" : "Before it can be used"}</h2>
+					<ul className={css.plain}>
+						{amiss.slice(0, 8).map(({ path, sentence }) => {
+							const index = /^positions\.(\d+)/.exec(path)?.[1];
+							return (
+								<li key={path + sentence} dir="auto">
+									{sentence}{" "}
+									{index && (
+										<Button variant="link" size="sm" onClick={() => onOpen(Number(index))}>
+											open it<span className="visually-hidden"> at position {Number(index) + 1}</span>
+										</Button>
+									)}
+								</li>
+							);
+						})}
+					</ul>
+					{amiss.length > 8 && <p className="m-0">And {amiss.length - 8} more.</p>}
+				</section>
+			)}
+			{writing.sides.length > 0 && (
+				<p className="mute" dir="auto">
+					{plural(writing.sides.length, "text names", "texts name")} a side that does not turn with the ladder:{" "}
+					{writing.sides
+						.slice(0, 3)
+						.map((text) => `“${text.slice(0, 60)}”`)
+						.join(", ")}
+					.
+				</p>
+			)}
+			{remarks.map((remark) => (
+				<p key={remark} className="mute" dir="auto">
+					{remark}
+				</p>
+			))}
+			{inUse && <Revise page={page} writing={writing} />}
+			{opened && (
+				<section className={css.note} aria-label="As it is read">
+					<h2>As it is read</h2>
+					<Form.Group controlId="read-side" className={own.line}>
+						<Form.Label className="m-0">on the side</Form.Label>
+						<Form.Select
+							size="sm"
+							value={side}
+							onChange={(event) => onSide(event.target.value === "left" ? "left" : "right")}
+						>
+							<option value="right">right, of a right-hander</option>
+							<option value="left">left, of a right-hander</option>
+						</Form.Select>
+					</Form.Group>
+					<p className="m-0" dir="auto">
+						<b>{readSides(opened.name, { side, strong: "right" })}</b>
+					</p>
+					{lookOf(opened, {}, { side, strong: "right" }).map((line) => (
+						<p key={line} className="m-0 mute" dir="auto">
+							{line}
+						</p>
+					))}
+					{opened.cues.map((cue) => (
+						<p key={cue.text} className="m-0" dir="auto">
+							“{readSides(cue.text, { side, strong: "right" })}”
+						</p>
+					))}
+					<div className={own.pictures}>
+						{picturesOf(opened).map(({ picture, shows }) => (
+							<Shown key={picture.hash + shows} picture={picture} words={`${opened.name}, ${shows}`} />
+						))}
+					</div>
+				</section>
+			)}
+			{page.students.length > 0 && (
+				<Form.Group controlId="causes-of" className={css.note}>
+					<Form.Label>Mark causes for</Form.Label>
+					<Form.Select size="sm" value={causes.who} onChange={(event) => causes.setWho(event.target.value)}>
+						<option value="">nobody in particular</option>
+						{page.students.map(({ id, name }) => (
+							<option key={id} value={id}>
+								{name}
+							</option>
+						))}
+					</Form.Select>
+					{causes.note && <p role="status">{causes.note}</p>}
+				</Form.Group>
+			)}
+			<section className={css.note} aria-label="Who follows it">
+				<h2>Who follows it</h2>
+				<p className="mute m-0">
+					{inUse
+						? `${plural(page.followed.ladders, "ladder")}${page.followed.older > 0 ? `, ${page.followed.older} of them as it was before` : ""}. A revision never changes a ladder; the ladder takes it over when you say so.`
+						: "No ladder yet: what you write holds at once."}
+				</p>
+				{page.revisions.length > 0 && (
+					<ul className={css.plain}>
+						{page.revisions.map(({ id, at, remark }) => (
+							<li key={id}>
+								<b>{dayWords(at.slice(0, 10))}</b> <span dir="auto">{remark || "no reason noted"}</span>
+							</li>
+						))}
+					</ul>
+				)}
+			</section>
+			{skill.positions.length > 0 && !opened && (
+				<p className="hint">
+					{"{this}"} and {"{across}"} in a text are read as left or right by the ladder’s side, {"{strong}"} and{" "}
+					{"{weak}"} by the student’s.
+				</p>
+			)}
+		</>
+	);
+}
+
+/** What was changed since the version in force, and the press that makes it a dated revision. */
+function Revise({ page, writing }: { page: SkillPage; writing: Writing }) {
+	const router = useRouter();
+	const [remark, setRemark] = useState("");
+	const [refused, setRefused] = useState<Refusal[]>([]);
+	const { inForce } = page;
+	// Told once the typing rests: it goes through the whole skill.
+	const says = useMemo(() => inForce && differences(inForce, writing.rested), [inForce, writing.rested]);
+	if (!inForce || !says || noDifference(says)) return null;
+	const make = async () => {
+		setRefused([]);
+		const at = await writing.settle();
+		if (!at)
+			return setRefused([
+				{
+					path: "",
+					sentence: "The server does not answer; your words are kept on this device. Try again when it does.",
+				},
+			]);
+		const outcome = await revise(page.id, at, remark);
+		if (!outcome.ok) return setRefused(outcome.refusals);
+		router.refresh();
+	};
+	return (
+		<section className={css.note} aria-label="Not in force yet">
+			<h2>Not in force yet</h2>
+			<Differs says={says} />
+			<Form.Group controlId="revision-remark">
+				<Form.Label>Why it is changed</Form.Label>
+				<Form.Control value={remark} maxLength={400} dir="auto" onChange={(event) => setRemark(event.target.value)} />
+			</Form.Group>
+			<Refusals refusals={refused} />
+			<div className={css.actions}>
+				<Button disabled={writing.amiss.length > 0} onClick={() => void make()}>
+					make it today’s revision
+				</Button>
+				<Button variant="link" onClick={() => writing.edit([], inForce, "")}>
+					let the changes go
+				</Button>
+			</div>
+		</section>
+	);
+}

@@ -1,0 +1,34 @@
+"use client";
+
+import { useMemo, useState } from "react";
+import type { causeMarks } from "@/core/log/kinds";
+import { record } from "@/device/record";
+import type { SkillPage } from "@/doors/readSkills";
+
+type Mark = (typeof causeMarks)[number];
+
+/** Which causes were tried or ruled out, for the student who is chosen. Marks are part of the record, not of the skill. */
+export function useCauses({ id, studio, students }: Pick<SkillPage, "id" | "studio" | "students">) {
+	const [who, setWho] = useState("");
+	const [made, setMade] = useState<Record<string, Record<string, Mark>>>({});
+	const [note, setNote] = useState("");
+	const student = students.find((one) => one.id === who);
+	const marking = useMemo(
+		() =>
+			student
+				? {
+						who: student.name,
+						marks: { ...student.marks, ...made[student.id] },
+						mark: (cause: string, mark: Mark) => {
+							setMade((before) => ({ ...before, [student.id]: { ...before[student.id], [cause]: mark } }));
+							void record(studio, [
+								{ kind: "cause.marked", student: student.id, body: { skill: id, cause, mark } },
+							]).then(({ sent }) => setNote(sent ? "" : "Kept on this device; it goes out when the server answers."));
+						},
+					}
+				: null,
+		[student, made, studio, id],
+	);
+	return { who, setWho, marking, note };
+}
+export type Causes = ReturnType<typeof useCauses>;

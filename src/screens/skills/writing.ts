@@ -1,0 +1,197 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
+import { sideMarks, textsIn } from "@/core/skill/sides";
+import { Skill, skillLabels } from "@/core/skill/skill";
+import { begin, change, type History, redo, undo } from "@/core/words/history";
+import { type Path, put } from "@/core/words/put";
+import { parse, type Refusal } from "@/core/words/refuse";
+import type { Kept, SkillPage, WritingAt } from "@/doors/readSkills";
+
+/** Typing has rested: it is kept, and looked at. */
+const REST_MS = 400;
+const AGAIN_MS = 3000;
+
+export const emptySkill: Skill = { name: "", about: "", positions: [] };
+
+export type Edit = (path: Path, to: unknown, step?: string) => void;
+
+/** How a skill is changed by what stands in it; the same function all along. */
+export const EditContext = createContext<Edit>(() => {});
+export const useEdit = () => useContext(EditContext);
+
+/** What is amiss, by where. */
+export const RefusalContext = createContext<ReadonlyMap<string, string>>(new Map());
+export const useRefusal = (path: Path) => {
+	const message = useContext(RefusalContext).get(path.join("."));
+	return message === undefined ? undefined : { message };
+};
+
+export type Standing = "kept" | "keeping" | "waiting" | "elsewhere";
+
+/** What was typed, where it has the form of a skill at all; else nothing. */
+const formed = (typed: unknown): Skill | null =>
+	typeof typed === "object" && typed !== null && Array.isArray((typed as Skill).positions) ? (typed as Skill) : null;
+
+interface Copy {
+	at: WritingAt;
+	skill: Skill;
+	/** Sent, and no answer came: it may be there or not. */
+	unsure: Skill | null;
+}
+
+const post = (id: string, body: Copy) =>
+	fetch(`/api/skills/${id}`, {
+		method: "POST",
+		headers: { "content-type": "application/json" },
+		body: JSON.stringify(body),
+	});
+
+/**
+ * A skill while it is written. Every change is a step that can be undone; once the
+ * typing rests it is kept on this device at once and on the server as soon as that
+ * answers. There is nothing to press.
+ */
+export function useWriting({ id, at, typed, inForce }: Pick<SkillPage, "id" | "at" | "typed" | "inForce">) {
+	const [history, setHistory] = useState<History<Skill>>(() => begin(formed(typed) ?? inForce ?? emptySkill));
+	const [standing, setStanding] = useState<Standing>("kept");
+	const [ruled, setRuled] = useState<readonly Refusal[]>([]);
+	const skill = history.now;
+	const [server, setServer] = useState({ at, skill });
+	const sent = useRef({ at, skill, busy: false, unsure: null as Skill | null });
+	const local = `peg-ladder skill ${id}`;
+
+	const step = useCallback((next: (now: Skill) => Skill, what = "") => {
+		const when = performance.now();
+		setHistory((before) => change(before, next(before.now), what, when));
+	}, []);
+	const edit = useCallback<Edit>((path, to, what) => step((now) => put(now, path, to), what ?? path.join(".")), [step]);
+
+	// What a closed lid or a crash cut off comes back from this device.
+	useEffect(() => {
+		try {
+			const copy = JSON.parse(window.localStorage.getItem(local) ?? "null") as Copy | null;
+			const brought = copy && formed(copy.skill);
+			sent.current.unsure = copy?.unsure ?? null;
+			if (brought) setHistory((before) => change(before, brought, "", 0));
+		} catch {
+			window.localStorage.removeItem(local);
+		}
+	}, [local]);
+
+	const latest = useRef(skill);
+	latest.current = skill;
+	/** The server has the last word, for certain. */
+	const isLevel = useCallback((now = latest.current) => sent.current.skill === now && sent.current.unsure === null, []);
+	const keepHere = useCallback(() => {
+		const { at: from, unsure } = sent.current;
+		if (isLevel()) window.localStorage.removeItem(local);
+		else window.localStorage.setItem(local, JSON.stringify({ at: from, skill: latest.current, unsure } satisfies Copy));
+	}, [local, isLevel]);
+	useEffect(() => {
+		window.addEventListener("pagehide", keepHere);
+		return () => {
+			window.removeEventListener("pagehide", keepHere);
+			keepHere();
+		};
+	}, [keepHere]);
+
+	const send = useCallback(async (): Promise<boolean> => {
+		const here = sent.current;
+		if (here.busy || isLevel()) return isLevel();
+		here.busy = true;
+		// What got no answer goes once more before anything new does: then there is only one that may be there.
+		const { unsure } = here;
+		const going = unsure ?? latest.current;
+		here.unsure = going;
+		try {
+			const response = await post(id, { at: here.at, skill: going, unsure });
+			if (!response.ok) {
+				here.unsure = null;
+				setStanding(response.status === 409 ? "elsewhere" : "waiting");
+				return false;
+			}
+			const kept = (await response.json()) as Kept;
+			sent.current = { ...here, at: kept.at, skill: going, unsure: null };
+			setServer({ at: kept.at, skill: going });
+			setRuled(kept.refusals);
+			if (latest.current === going) {
+				window.localStorage.removeItem(local);
+				setStanding("kept");
+			}
+			return true;
+		} catch {
+			setStanding("waiting");
+			return false;
+		} finally {
+			sent.current.busy = false;
+		}
+	}, [id, local, isLevel]);
+
+	const stopped = standing === "elsewhere";
+	useEffect(() => {
+		// On this device at once: a crash takes no letter with it.
+		keepHere();
+		if (isLevel(skill) || stopped) return;
+		let timer = setTimeout(async function again() {
+			const went = await send();
+			if (!isLevel()) timer = setTimeout(again, went ? REST_MS : AGAIN_MS);
+		}, REST_MS);
+		return () => clearTimeout(timer);
+	}, [skill, stopped, send, keepHere, isLevel]);
+
+	// A page that the browser kept from earlier may stand behind what is there by now.
+	const router = useRouter();
+	useEffect(() => {
+		if (at.rev + at.draft === 0) return;
+		void fetch(`/api/skills/${id}`)
+			.then(async (response) => {
+				const there = (await response.json()) as WritingAt;
+				const here = sent.current;
+				if (
+					response.ok &&
+					here.at === at &&
+					here.skill === latest.current &&
+					(there.rev !== at.rev || there.draft !== at.draft)
+				)
+					router.refresh();
+			})
+			.catch(() => {});
+	}, [id, at, router]);
+
+	/** Everything is on the server, or cannot be brought there now. */
+	const settle = useCallback(async (): Promise<WritingAt | null> => {
+		while (!isLevel() || sent.current.busy) {
+			if (!sent.current.busy && !(await send())) return null;
+			if (sent.current.busy) await new Promise((resolve) => setTimeout(resolve, 50));
+		}
+		return sent.current.at;
+	}, [send, isLevel]);
+
+	const [rested, setRested] = useState(skill);
+	useEffect(() => {
+		const timer = setTimeout(() => setRested(skill), REST_MS);
+		return () => clearTimeout(timer);
+	}, [skill]);
+	const amiss = useMemo((): Refusal[] => {
+		const read = parse(Skill, rested, skillLabels);
+		// Only the server knows the other skills.
+		return read.ok ? [...ruled] : read.refusals;
+	}, [rested, ruled]);
+	const byPath = useMemo(() => new Map(amiss.map(({ path, sentence }) => [path, sentence] as const)), [amiss]);
+
+	/** Texts with an unknown token, or with a side of the body written out. */
+	const sides = useMemo(
+		() => textsIn(rested).flatMap(({ text }) => (sideMarks(text).length > 0 ? [text] : [])),
+		[rested],
+	);
+
+	return {
+		...{ skill, rested, history, edit, step, amiss, sides, byPath, settle, at: server.at },
+		standing: skill !== server.skill && standing === "kept" ? ("keeping" as const) : standing,
+		undo: useCallback(() => setHistory(undo), []),
+		redo: useCallback(() => setHistory(redo), []),
+	};
+}
+export type Writing = ReturnType<typeof useWriting>;
