@@ -28,6 +28,35 @@ export const Difficulty = z
 	});
 export type Difficulty = z.infer<typeof Difficulty>;
 
+/** A coach's, a skill's or a ladder's difficulties, in the order in which they are raised. */
+export const Difficulties = z.array(Difficulty).check(z.maxLength(24), (ctx) => {
+	const complain = complainIn(ctx);
+	const names = new Map<string, number>();
+	ctx.value.forEach(({ name }, i) => {
+		const key = name.toLocaleLowerCase();
+		const first = names.get(key);
+		if (first === undefined) names.set(key, i);
+		else
+			complain([i, "name"], `Difficulties ${first + 1} and ${i + 1} are both called "${name}"; give one another name.`);
+	});
+});
+
+export const difficultyLabels = {
+	difficulties: "difficulties",
+	name: "name",
+	notches: "notches",
+	weight: "weight",
+	unit: "unit of lengths",
+};
+
+export const freshDifficulty = (id: string): Difficulty => ({
+	...{ id, name: "" },
+	notches: [
+		{ name: "", weight: 0 },
+		{ name: "", weight: 1 },
+	],
+});
+
 /** What the notches from one, exclusive, up to another weigh together. */
 export const climb = ({ notches }: Pick<Difficulty, "notches">, from: number, to: number): number =>
 	notches.slice(from + 1, to + 1).reduce((sum, { weight }) => sum + weight, 0);

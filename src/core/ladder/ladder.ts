@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { Difficulties } from "@/core/build/difficulty";
 import { Side } from "@/core/people/student";
 import type { Skill } from "@/core/skill/skill";
 import { complainIn } from "@/core/words/complain";
@@ -30,6 +31,13 @@ export const Ladder = z
 		stage: z.optional(ident),
 		school: z.optional(ident),
 		rungs: z.array(Rung).check(z.maxLength(200)),
+		/**
+		 * What the rungs' notches are counted on, as it was when the ladder was built: a
+		 * difficulty renamed or reweighed later changes no ladder that stands.
+		 */
+		difficulties: z.optional(Difficulties),
+		/** The same ladder on the other side, and which of its rungs each of these mirrors. */
+		twin: z.optional(z.object({ ladder: ident, rungs: z.record(ident, ident) })),
 	})
 	.check((ctx) => {
 		const complain = complainIn(ctx);

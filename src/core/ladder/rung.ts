@@ -4,6 +4,7 @@ import { fewestTries, Rule, usesRule } from "@/core/rules";
 import { complainIn } from "@/core/words/complain";
 import { ident, label, text, whole } from "@/core/words/text";
 import { DecisionTable, Scale } from "./scale";
+import { Sketch } from "./sketch";
 
 export const gates = ["result", "form", "both", "commitment"] as const;
 export const Gate = z.enum(gates);
@@ -24,8 +25,7 @@ export const MAX_WATCHED = 3;
 
 /**
  * The settings of a rung: what a set is run under, and what a rung version is the
- * hash of. `notches`, `loads`, `care` and `neverAlone` are kept for the bench that
- * will fill them; the advice reads them already.
+ * hash of.
  */
 export const RungSettings = z
 	.object({
@@ -57,6 +57,10 @@ export const RungSettings = z
 		/** Checklist before the first attempt of the day. */
 		care: z.array(label(120)).check(z.maxLength(12)),
 		neverAlone: z.boolean(),
+		/** Kit without which it cannot be done. */
+		needs: z.optional(z.array(label(60)).check(z.maxLength(12))),
+		/** Who stands where, what is put where. */
+		sketch: z.optional(Sketch),
 	})
 	.check((ctx) => {
 		const rung = ctx.value;
@@ -115,6 +119,19 @@ export const rungLabels = {
 	easier: "easier variation",
 	harder: "harder variation",
 	rungs: "rungs",
+	notches: "notches",
+	loads: "load of one try",
+	care: "checklist",
+	needs: "kit it needs",
+	sketch: "set-up sketch",
+	items: "things in the sketch",
+	x: "place across",
+	y: "place away",
+	height: "height",
+	home: "at home instead",
+	across: "width shown",
+	difficulties: "difficulties",
+	weight: "weight",
 };
 
 /** A rung to start from: everything set to the usual, only its name to be given. */

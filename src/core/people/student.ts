@@ -27,6 +27,8 @@ export const Student = z.object({
 	level: z.enum(levels),
 	protectedParts: z.array(BodyPart).check(z.maxLength(10)),
 	kit: text(1000),
+	/** Kit that is not there, a word or two each: rungs that need it are taken out or eased. */
+	lacks: z.optional(z.array(label(60)).check(z.maxLength(20))),
 	wish: text(1000),
 });
 export type Student = z.infer<typeof Student>;
@@ -38,6 +40,7 @@ export const studentLabels = {
 	level: "level",
 	protectedParts: "protected parts",
 	kit: "kit",
+	lacks: "kit that is missing",
 	wish: "wish",
 };
 

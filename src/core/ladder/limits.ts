@@ -1,0 +1,44 @@
+import type { Student } from "@/core/people/student";
+import type { Rung } from "./ladder";
+
+/** What a rung is not to be done as it stands for, with this student. */
+export interface Limit {
+	rung: string;
+	/** Eased to its own easier variation where it has one, taken out where it has none. */
+	what: "taken out" | "eased";
+	reason: string;
+}
+
+type Limited = Pick<Student, "name" | "protectedParts" | "lacks">;
+
+const list = (words: readonly string[]): string =>
+	words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
+const key = (word: string) => word.trim().toLocaleLowerCase();
+
+/**
+ * The rungs that a protected body part or missing kit takes out or eases: those whose
+ * loads name the part with more than 0, or whose needs name the kit, letter case aside.
+ */
+export function limitsOf(rungs: readonly Rung[], student: Limited): Limit[] {
+	const missing = new Set((student.lacks ?? []).map(key));
+	return rungs.flatMap(({ id, settings }): Limit[] => {
+		const parts = student.protectedParts.filter((part) => (settings.loads[part] ?? 0) > 0);
+		const kit = (settings.needs ?? []).filter((one) => missing.has(key(one)));
+		if (parts.length + kit.length === 0) return [];
+		const why = [
+			...(parts.length > 0 ? [`it loads the ${list(parts)}, which ${parts.length > 1 ? "are" : "is"} protected`] : []),
+			...(kit.length > 0 ? [`it needs ${list(kit)}, which ${kit.length > 1 ? "are" : "is"} not there`] : []),
+		].join("; ");
+		const eased = settings.easier !== "";
+		return [
+			{
+				rung: id,
+				what: eased ? "eased" : "taken out",
+				reason: `${eased ? "Eased" : "Taken out"} for ${student.name}: ${why}.${eased ? ` Do “${settings.easier}” instead.` : ""}`,
+			},
+		];
+	});
+}
+
+/** A rung that is not to be jumped over untried: it has a checklist, or is never done alone. */
+export const careful = ({ settings }: Rung): boolean => settings.care.length > 0 || settings.neverAlone;

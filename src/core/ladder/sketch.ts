@@ -1,0 +1,83 @@
+import * as z from "zod/mini";
+import { Side } from "@/core/people/student";
+import { complainIn } from "@/core/words/complain";
+import { ident, label, text } from "@/core/words/text";
+
+/**
+ * A set-up seen from above, in metres: `x` to the right of the middle, `y` away from
+ * the foot of the picture. Drawn for one side; the other side reads it mirrored.
+ */
+
+export const sketchKinds = ["person", "mark", "object", "camera"] as const;
+export type SketchKind = (typeof sketchKinds)[number];
+
+const metres = z.number().check(z.gte(-100), z.lte(100));
+
+export const SketchItem = z.object({
+	id: ident,
+	kind: z.enum(sketchKinds),
+	name: label(40),
+	x: metres,
+	y: metres,
+	/** Above the ground. */
+	height: z.optional(z.number().check(z.gte(0), z.lte(30))),
+	/** What does for it at home. */
+	home: z.optional(text(80)),
+});
+export type SketchItem = z.infer<typeof SketchItem>;
+
+export const Sketch = z
+	.object({
+		/** The side it was drawn for. */
+		side: Side,
+		/** Metres from the left edge to the right one. */
+		across: z.number().check(z.gte(1), z.lte(100)),
+		items: z.array(SketchItem).check(z.maxLength(24)),
+		/** Distances that are told, from one thing to another. */
+		lines: z.array(z.object({ from: ident, to: ident })).check(z.maxLength(24)),
+	})
+	.check((ctx) => {
+		const known = new Set(ctx.value.items.map(({ id }) => id));
+		ctx.value.lines.forEach(({ from, to }, i) => {
+			if (!known.has(from) || !known.has(to) || from === to)
+				complainIn(ctx)(
+					["lines", i],
+					`Distance ${i + 1} of the sketch leads nowhere; choose two things that are in it.`,
+				);
+		});
+	});
+export type Sketch = z.infer<typeof Sketch>;
+
+/** The picture's depth for its width. */
+export const DEPTH = 0.6;
+
+export const freshSketch = (side: Side): Sketch => ({ side, across: 8, items: [], lines: [] });
+
+/** The sketch as a ladder on this side sees it; drawn for no side, or seen from none, it stays as it is. */
+export function sketchFor(sketch: Sketch, side: Side): Sketch {
+	if (side === "none" || sketch.side === "none" || sketch.side === side) return sketch;
+	return { ...sketch, side, items: sketch.items.map((item) => ({ ...item, x: item.x === 0 ? 0 : -item.x })) };
+}
+
+export interface Distance {
+	from: SketchItem;
+	to: SketchItem;
+	/** Along the ground, in metres. */
+	metres: number;
+}
+
+/** The told distances, and what they are together: along the ground, heights left out. */
+export function distances({ items, lines }: Sketch): { each: Distance[]; sum: number } {
+	const each = lines.flatMap((line): Distance[] => {
+		const [from, to] = [line.from, line.to].map((id) => items.find((item) => item.id === id));
+		return from && to ? [{ from, to, metres: Math.hypot(to.x - from.x, to.y - from.y) }] : [];
+	});
+	return { each, sum: each.reduce((sum, one) => sum + one.metres, 0) };
+}
+
+/** Takes a thing out, and the distances that led to it. */
+export const withoutItem = (sketch: Sketch, id: string): Sketch => ({
+	...sketch,
+	items: sketch.items.filter((item) => item.id !== id),
+	lines: sketch.lines.filter(({ from, to }) => from !== id && to !== id),
+});
