@@ -31,7 +31,7 @@ test("it is as large as it says: people, skills, ladders, weeks and attempts", (
 	expect(Object.keys(skills)).toHaveLength(6);
 	for (const skill of Object.values(skills))
 		expect([skill.positions.length >= 5, skill.positions.length <= 8]).toEqual([true, true]);
-	expect(ladders).toHaveLength(16);
+	expect(ladders).toHaveLength(17);
 	for (const { ladder } of ladders) expect([ladder.rungs.length >= 6, ladder.rungs.length <= 12]).toEqual([true, true]);
 	expect(attempts.length).toBeGreaterThanOrEqual(8000);
 	expect(new Set(calendar().map((one) => one.weeksAgo)).size).toBe(WEEKS);

@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { freshCoach } from "@/core/coach/coach";
 import { FORMAT, orderOf, type Rows, type Section, VERSION } from "@/core/formats/workbook";
 import { seal } from "@/core/words/seal";
 import { stageWorkbook } from "@/store/bulk/stage";
@@ -51,6 +52,10 @@ export function demoWorkbook(today: string, progress?: (done: number, of: number
 				skillVersion: seal(followed),
 			}),
 		),
+		ladderRevisions: ladders.map(({ id, ladder }) => ({
+			...{ id: `${id}-built`, made, ladder: id, version: seal(orderOf(ladder)) },
+		})),
+		coach: [{ id: "coach" as const, made, coach: freshCoach }],
 		events: demoLog(today, progress ? { progress } : {}),
 		setAside: [],
 	};

@@ -128,7 +128,7 @@ function packed(
 ): PackLadder {
 	const digest = digestLadder(id, held.get(id) ?? []);
 	return packLadder({ id, student, ladder, followed }, foldRail(id, ladder, digest), null, {
-		strong: students.find((one) => one.id === student)?.student.strongSide ?? "right",
+		student: (students.find((one) => one.id === student) as (typeof students)[number]).student,
 		skills: new Map(Object.entries(skills).map(([skill, { name }]) => [skill, name])),
 	});
 }

@@ -81,6 +81,8 @@ const Scenario = z.object({
 			rungs: z.tuple([whole(0, 20), whole(1, 21)]),
 			/** It still follows the skill as it was. */
 			older: z.boolean(),
+			/** The ladder on the other side that it mirrors, rung by rung. */
+			twin: z.optional(ident),
 		}),
 	),
 	remarks: z.array(text(4000)),
@@ -112,11 +114,21 @@ function skillNamed(among: Record<string, Skill>, id: string): Skill {
 }
 
 export const ladders: DemoLadder[] = scenario.ladders.map(
-	({ id, student, skill, side, policy, start, rungs: [from, to], older: behind }) => ({
+	({ id, student, skill, side, policy, start, rungs: [from, to], older: behind, twin }) => ({
 		...{ id, student, skill, from },
 		followed: skillNamed(behind ? older : skills, skill),
 		ladder: Ladder.parse({
 			...{ side, policy, start },
+			...(twin
+				? {
+						twin: {
+							ladder: twin,
+							rungs: Object.fromEntries(
+								Array.from({ length: to - from }, (_, i) => [`${id}-${i + 1}`, `${twin}-${i + 1}`]),
+							),
+						},
+					}
+				: {}),
 			rungs: (scenario.drills[skill] ?? []).slice(from, to).map((drill, i) => ({
 				id: `${id}-${i + 1}`,
 				settings: RungSettings.parse({ ...usual, ...drill }),

@@ -1,9 +1,13 @@
 "use server";
 
 import { revalidatePath } from "next/cache";
+import { v7 as uuid } from "uuid";
 import * as z from "zod/mini";
+import { difficultyLabels } from "@/core/build/difficulty";
+import { Coach } from "@/core/coach/coach";
 import { Ladder } from "@/core/ladder/ladder";
 import { rungLabels } from "@/core/ladder/rung";
+import { mirrorLadder } from "@/core/ladder/twin";
 import { Student, studentLabels } from "@/core/people/student";
 import { Rule } from "@/core/rules";
 import { examples } from "@/core/skill/examples";
@@ -12,16 +16,17 @@ import { mapTexts, mirror } from "@/core/skill/sides";
 import { Skill, skillLabels } from "@/core/skill/skill";
 import { type Outcome, parse, refuse } from "@/core/words/refuse";
 import { ident, text, whole } from "@/core/words/text";
+import { saveCoach } from "@/store/coach";
 import { store } from "@/store/db";
 import type { Saved } from "@/store/documents";
-import { addLadder, archiveLadder, findLadder, saveLadder, takeNewSkill } from "@/store/ladders";
+import { addLadder, archiveLadder, findLadder, listLadders, saveLadder, takeNewSkill } from "@/store/ladders";
 import { archiveSkill, findSkill, reviseSkill, saveSkill } from "@/store/skills";
 import { archiveStudent, saveStudent } from "@/store/students";
 import { WritingAt } from "./writingAt";
 
 /** What comes in from the benches: parsed once here, written whole or not at all. */
 
-const At = z.nullable(z.object({ id: ident, rev: whole(1, 2147483647) }));
+const At = z.nullable(z.object({ id: ident, rev: whole(0, 2147483647) }));
 
 async function through<B>(
 	schema: z.ZodMiniType<B>,
@@ -103,6 +108,28 @@ export async function keepLadder(body: unknown, at: unknown, owner: unknown): Pr
 		place
 			? saveLadder(await store(), ladder, place)
 			: addLadder(await store(), who.value.student, who.value.skill, ladder),
+	);
+}
+
+/** The same ladder on the other side, as one more of the student's ladders. */
+export async function makeMirror(id: unknown): Promise<Outcome<Saved>> {
+	const read = parse(ident, id, { "": "ladder" });
+	if (!read.ok) return read;
+	const open = await store();
+	const rows = await listLadders(open, {});
+	const row = rows.find((one) => one.id === read.value);
+	if (!row) return refuse("id", "This ladder is not here any more; nothing was made.");
+	const there = rows.find(({ ladder, student }) => student === row.student && ladder.twin?.ladder === row.id);
+	if (there) return { ok: true, value: { id: there.id, rev: there.rev } };
+	const made = mirrorLadder(row.ladder, row.id, uuid);
+	if (!made) return refuse("side", "This ladder has no side, so there is no other; choose left or right first.");
+	return through(Ladder, ladderLabels, made, null, async (ladder) => addLadder(open, row.student, row.skill, ladder));
+}
+
+/** What holds for the whole studio. */
+export async function keepCoach(body: unknown, at: unknown): Promise<Outcome<Saved>> {
+	return through(Coach, difficultyLabels, body, at, async (coach, place) =>
+		place ? saveCoach(await store(), coach, place) : refuse("id", "What is to be kept is not named; reload the page."),
 	);
 }
 

@@ -1,8 +1,13 @@
+import type { Coach, LengthUnit } from "@/core/coach/coach";
 import type { Ladder } from "@/core/ladder/ladder";
 import type { Rail } from "@/core/ladder/rail";
+import { areTwins, type Sided, type Twin, twinOn } from "@/core/ladder/twin";
+import type { Student } from "@/core/people/student";
 import type { Skill } from "@/core/skill/skill";
+import { findCoach } from "@/store/coach";
 import { store } from "@/store/db";
-import { laddersInUse, railedLadders } from "@/store/ladders";
+import { type LadderRevision, laddersInUse, ladderThen, railedLadders } from "@/store/ladders";
+import { lessonLastAt } from "@/store/lessons";
 import { upToDate } from "@/store/projection";
 import { listSkills } from "@/store/skills";
 import { findStudent, listStudents } from "@/store/students";
@@ -11,36 +16,52 @@ import { type Newer, readNewer } from "./readSkills";
 export interface LadderLine {
 	id: string;
 	student: string;
+	studentName: string;
 	skill: string;
-	side: string;
+	skillName: string;
+	side: Ladder["side"];
 	archived: boolean;
 	rail: Rail;
+	/** The other side's peg on this rail, where there is a mirror ladder. */
+	twin: Twin | null;
+	/** Day of the last lesson that worked on it. */
+	last: string | null;
 }
+
+const twinAmong = (row: Sided, all: readonly Sided[]): Twin | null => {
+	const other = all.find((one) => one.id !== row.id && areTwins(row, one));
+	return other ? twinOn(row, other) : null;
+};
 
 export async function readLadders(): Promise<LadderLine[]> {
 	const rows = await laddersInUse(await upToDate());
 	return rows
 		.map((row) => ({
-			id: row.id,
-			student: row.studentName,
-			skill: row.followed.name,
-			side: row.ladder.side,
-			archived: row.archived,
-			rail: row.rail,
+			...{ id: row.id, student: row.student, studentName: row.studentName, skill: row.skill },
+			...{ skillName: row.followed.name, side: row.ladder.side, archived: row.archived, rail: row.rail },
+			twin: twinAmong(
+				row,
+				rows.filter(({ archived }) => !archived),
+			),
+			last: row.last?.day ?? null,
 		}))
-		.sort((a, b) => a.student.localeCompare(b.student));
+		.sort((a, b) => a.studentName.localeCompare(b.studentName));
 }
 
 export interface LadderPage {
 	at: { id: string; rev: number };
 	owner: { student: string; skill: string };
-	studentName: string;
-	strongSide: "left" | "right";
+	student: Pick<Student, "name" | "strongSide" | "protectedParts" | "lacks">;
 	skill: Skill;
 	ladder: Ladder;
 	newer: Newer | null;
 	archived: boolean;
 	rail: Rail;
+	coach: Coach;
+	twin: Twin | null;
+	/** What the rungs were when it was built, and when it was last worked on. */
+	built: LadderRevision | null;
+	lately: (LadderRevision & { day: string }) | null;
 }
 
 export async function readLadder(id: string): Promise<LadderPage | null> {
@@ -48,27 +69,60 @@ export async function readLadder(id: string): Promise<LadderPage | null> {
 	const [row] = await railedLadders(open, { ids: [id] });
 	const student = row && (await findStudent(open, row.student));
 	if (!row || !student) return null;
+	const [{ coach }, others, moment] = await Promise.all([
+		findCoach(open),
+		railedLadders(open, { students: [row.student] }),
+		row.last ? lessonLastAt(open, row.last.lesson) : null,
+	]);
+	const { built, lately } = await ladderThen(open, id, moment);
 	return {
 		at: { id: row.id, rev: row.rev },
 		owner: { student: row.student, skill: row.skill },
-		studentName: student.student.name,
-		strongSide: student.student.strongSide,
+		student: student.student,
 		skill: row.followed,
 		ladder: row.ladder,
 		newer: row.outdated ? await readNewer(row.skill, row.followed) : null,
 		archived: row.archived,
 		rail: row.rail,
+		coach,
+		twin: twinAmong(
+			row,
+			others.filter(({ archived }) => !archived),
+		),
+		built,
+		lately: lately && row.last ? { ...lately, day: row.last.day } : null,
 	};
+}
+
+export interface CardPage {
+	id: string;
+	student: Pick<Student, "name" | "strongSide" | "protectedParts" | "lacks">;
+	skill: Skill;
+	ladder: Ladder;
+	rail: Rail;
+	unit: LengthUnit;
+}
+
+/** A ladder as a card to pin up. */
+export async function readCard(id: string): Promise<CardPage | null> {
+	const page = await readLadder(id);
+	if (!page) return null;
+	const { student, skill, ladder, rail, coach } = page;
+	return { id, student, skill, ladder, rail, unit: coach.unit };
+}
+
+/** What holds for the whole studio, to be looked at and changed. */
+export async function readCoach() {
+	return findCoach(await store());
 }
 
 /** What a new ladder can be made of. */
 export async function readLadderChoices() {
 	const open = await store();
-	const [students, skills] = await Promise.all([listStudents(open), listSkills(open)]);
+	const [students, skills, { coach }] = await Promise.all([listStudents(open), listSkills(open), findCoach(open)]);
 	return {
-		students: students
-			.filter((s) => !s.archived)
-			.map(({ id, student }) => ({ id, name: student.name, strongSide: student.strongSide })),
+		coach,
+		students: students.filter((s) => !s.archived).map(({ id, student }) => ({ id, student })),
 		skills: skills.filter((s) => !s.archived).map(({ id, skill }) => ({ id, skill })),
 	};
 }

@@ -1,5 +1,7 @@
+import type { Difficulty } from "@/core/build/difficulty";
 import { type Differences, differences } from "@/core/skill/differ";
 import type { Skill } from "@/core/skill/skill";
+import { findCoach } from "@/store/coach";
 import { store } from "@/store/db";
 import { listLadders } from "@/store/ladders";
 import { type CauseMarks, causeMarks } from "@/store/said";
@@ -63,6 +65,8 @@ export interface SkillPage {
 	watched: Record<string, string[]>;
 	/** All other skills in use. */
 	others: OtherSkill[];
+	/** The studio's difficulties, which hold where the skill has none of its own. */
+	usual: Difficulty[];
 	students: { id: string; name: string; strongSide: "left" | "right"; marks: CauseMarks }[];
 }
 
@@ -93,12 +97,13 @@ const written = (
 
 async function around(id: string) {
 	const open = await store();
-	const [all, skills, people, studio, revisions] = await Promise.all([
+	const [all, skills, people, studio, revisions, { coach }] = await Promise.all([
 		listLadders(open, { skills: [id] }),
 		listSkills(open),
 		studentNames(open),
 		studioMark(open),
 		revisionsOf(open, id),
+		findCoach(open),
 	]);
 	const marks = await causeMarks(open, id);
 	const ladders = all.filter((ladder) => !ladder.archived);
@@ -111,6 +116,7 @@ async function around(id: string) {
 		followed: { ladders: ladders.length, older: ladders.filter((ladder) => ladder.outdated).length },
 		revisions,
 		watched,
+		usual: coach.difficulties,
 		others: skills
 			.filter((skill) => skill.id !== id && !skill.archived)
 			.map(({ id: other, skill }) => ({

@@ -48,6 +48,8 @@ export async function eraseStudent(store: Store, student: string): Promise<void>
 				.where(eq(t.event.id, id));
 		}
 		await tx.delete(t.quarantine).where(like(t.quarantine.raw, `%"${student}"%`));
+		const theirs = tx.select({ id: t.ladder.id }).from(t.ladder).where(eq(t.ladder.student, student));
+		await tx.delete(t.ladderRevision).where(inArray(t.ladderRevision.ladder, theirs));
 		const ladders = await tx.delete(t.ladder).where(eq(t.ladder.student, student)).returning({ id: t.ladder.id });
 		await tx
 			.update(t.student)

@@ -1,9 +1,11 @@
 import { and, asc, eq, inArray, isNotNull, isNull, ne, or, sql } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
+import { LadderOrder } from "@/core/formats/workbook";
 import type { LadderDigest } from "@/core/ladder/digest";
-import { Ladder, watchRefusals } from "@/core/ladder/ladder";
+import { Ladder, type Rung, watchRefusals } from "@/core/ladder/ladder";
 import type { LastTime } from "@/core/ladder/lastTime";
 import { foldRail, type Rail } from "@/core/ladder/rail";
+import { RungSettings } from "@/core/ladder/rung";
 import { Skill } from "@/core/skill/skill";
 import { type Outcome, refuse } from "@/core/words/refuse";
 import type { Store, Tx } from "./db";
@@ -155,6 +157,7 @@ export async function addLadder(
 		await tx
 			.insert(t.ladder)
 			.values({ id, name: from.name, student, skill, skillVersion: from.version, version, body });
+		await tx.insert(t.ladderRevision).values({ id: uuid(), ladder: id, version });
 		return { ok: true, value: { id, rev: 1 } };
 	});
 }
@@ -172,6 +175,7 @@ export async function saveLadder({ write }: Store, body: Ladder, at: Saved): Pro
 			.update(t.ladder)
 			.set({ body, version, rev: at.rev + 1, updatedAt: stamp() })
 			.where(eq(t.ladder.id, at.id));
+		if (version !== row.version) await tx.insert(t.ladderRevision).values({ id: uuid(), ladder: at.id, version });
 		return { ok: true, value: { id: at.id, rev: at.rev + 1 } };
 	});
 }
@@ -197,6 +201,48 @@ export async function takeNewSkill({ write }: Store, at: Saved, seen: string): P
 			.where(eq(t.ladder.id, at.id));
 		return { ok: true, value: { id: at.id, rev: at.rev + 1 } };
 	});
+}
+
+export interface LadderRevision {
+	at: string;
+	rungs: Rung[];
+}
+
+/** A ladder as it was built, and as it was at a moment; null where it was not there yet. */
+export async function ladderThen(
+	{ db }: Store,
+	ladder: string,
+	moment: string | null,
+): Promise<{ built: LadderRevision | null; lately: LadderRevision | null }> {
+	const rows = await db
+		.select({ at: t.ladderRevision.createdAt, body: t.ladderVersion.body })
+		.from(t.ladderRevision)
+		.innerJoin(t.ladderVersion, eq(t.ladderVersion.hash, t.ladderRevision.version))
+		.where(eq(t.ladderRevision.ladder, ladder))
+		.orderBy(asc(t.ladderRevision.createdAt), asc(t.ladderRevision.id));
+	const withRungs = async (row: (typeof rows)[number] | undefined): Promise<LadderRevision | null> => {
+		if (!row) return null;
+		const { order } = LadderOrder.parse(row.body);
+		const settings = await db
+			.select({ hash: t.rungVersion.hash, body: t.rungVersion.body })
+			.from(t.rungVersion)
+			.where(
+				inArray(
+					t.rungVersion.hash,
+					order.map(({ version }) => version),
+				),
+			);
+		const at = new Map(settings.map(({ hash, body }) => [hash, RungSettings.parse(body)]));
+		return {
+			at: row.at,
+			rungs: order.flatMap(({ id, version }) => {
+				const found = at.get(version);
+				return found ? [{ id, settings: found }] : [];
+			}),
+		};
+	};
+	const lately = moment === null ? undefined : rows.findLast((row) => row.at <= moment);
+	return { built: await withRungs(rows[0]), lately: await withRungs(lately) };
 }
 
 export async function archiveLadder({ write }: Store, id: string, archived: boolean): Promise<void> {

@@ -1,4 +1,4 @@
-import { and, eq, lt, or, sql } from "drizzle-orm";
+import { and, eq, lt, max, or, sql } from "drizzle-orm";
 import type { LessonDigest } from "@/core/log/digest";
 import { foldLesson, type LessonView } from "@/core/log/lesson";
 import type { Store } from "./db";
@@ -55,4 +55,13 @@ export interface StudentDigest {
 /** When each student was last here and comes next. */
 export async function studentDigests({ db }: Store): Promise<Map<string, StudentDigest>> {
 	return new Map((await db.select().from(t.studentDigest)).map((row) => [row.student, row]));
+}
+
+/** When the last thing was written in a lesson, by the clock of the device it was written on. */
+export async function lessonLastAt({ db }: Store, lesson: string): Promise<string | null> {
+	const [row] = await db
+		.select({ at: max(t.event.at) })
+		.from(t.event)
+		.where(eq(t.event.lesson, lesson));
+	return row?.at ?? null;
 }

@@ -28,10 +28,12 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		laddersIn(store, without),
 	]);
 	const ladders = rows.filter((row) => !row.archived);
-	const around = (row: { student: string }) => ({
-		strong: students.find(({ id }) => id === row.student)?.student.strongSide ?? ("right" as const),
-		skills,
-	});
+	const people = new Map(students.map(({ id, student }) => [id, student]));
+	const around = (row: { student: string }) => {
+		const student = people.get(row.student);
+		if (!student) throw new Error("a ladder was read whose student was not");
+		return { student, skills };
+	};
 	return {
 		studio,
 		students: students.map(({ id, student }) => ({ id, student })),

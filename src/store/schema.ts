@@ -100,6 +100,31 @@ export const ladder = sqliteTable(
 	(t) => [index("ladder_student").on(t.student), index("ladder_skill").on(t.skill)],
 );
 
+/** What a ladder said from when on. The first row is the ladder as it was built. */
+export const ladderRevision = sqliteTable(
+	"ladder_revision",
+	{
+		id: text().primaryKey(),
+		ladder: text()
+			.notNull()
+			.references(() => ladder.id),
+		version: text()
+			.notNull()
+			.references(() => ladderVersion.hash),
+		createdAt: text().notNull().default(now),
+	},
+	(t) => [index("ladder_revision_ladder").on(t.ladder, t.createdAt)],
+);
+
+/** One row: what holds for the whole studio. */
+export const coach = sqliteTable("coach", {
+	id: text().primaryKey(),
+	rev: integer().notNull().default(1),
+	body: text({ mode: "json" }).notNull().$type<unknown>(),
+	createdAt: text().notNull().default(now),
+	updatedAt: text().notNull().default(now),
+});
+
 export const skillVersion = sqliteTable("skill_version", {
 	hash: text().primaryKey(),
 	body: text({ mode: "json" }).notNull().$type<unknown>(),

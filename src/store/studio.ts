@@ -32,7 +32,12 @@ export async function newStudio(tx: Tx, demo: boolean): Promise<string> {
 	for (const table of [
 		t.event,
 		t.quarantine,
+		t.coach,
+		t.ladderRevision,
 		t.ladder,
+		t.skillRevision,
+		t.skillDraft,
+		t.picture,
 		t.skill,
 		t.student,
 		t.ladderVersion,

@@ -1,4 +1,5 @@
 import type { HoleState } from "@/core/ladder/rail";
+import type { Twin } from "@/core/ladder/twin";
 import css from "./rail.module.scss";
 
 /**
@@ -31,6 +32,18 @@ function HoleMark({ x, y, r, state }: { x: number; y: number; r: number; state: 
 	);
 }
 
+/** The mirror ladder's peg, on the upright's edge, by its letter. */
+function OtherPeg({ x, y, r = 9, side }: { x: number; y: number; r?: number; side: "left" | "right" }) {
+	return (
+		<g className={css.other}>
+			<circle cx={x} cy={y} r={r} />
+			<text x={x} y={y + r * 0.42} style={{ fontSize: r * 1.25 }}>
+				{side === "left" ? "L" : "R"}
+			</text>
+		</g>
+	);
+}
+
 export interface RailProps {
 	/** Lowest rung first. */
 	holes: readonly { rung: string; name: string; state: HoleState }[];
@@ -39,10 +52,12 @@ export interface RailProps {
 	pitch: number;
 	width: number;
 	label: string;
+	/** Where the mirror ladder's peg stands on this rail. */
+	twin?: Pick<Twin, "pegIndex" | "side"> | null;
 }
 
 /** A whole rail, drawn once: beside a student, in the lesson, in print. The peg glides when it moves. */
-export function Rail({ holes, pegIndex, pitch, width, label }: RailProps) {
+export function Rail({ holes, pegIndex, pitch, width, label, twin }: RailProps) {
 	const height = holes.length * pitch;
 	const x = width / 2;
 	const spread = Math.min(11, width / 4);
@@ -56,7 +71,7 @@ export function Rail({ holes, pegIndex, pitch, width, label }: RailProps) {
 			height={height}
 			viewBox={`0 0 ${width} ${height}`}
 			role="img"
-			aria-label={`${label}: peg on rung ${pegIndex + 1} of ${holes.length}${peg ? `, ${peg.name}` : ""}`}
+			aria-label={`${label}: peg on rung ${pegIndex + 1} of ${holes.length}${peg ? `, ${peg.name}` : ""}${twin ? `; the ${twin.side} side’s on rung ${twin.pegIndex + 1}` : ""}`}
 		>
 			<path className={css.upright} d={`M${x - spread} 0V${height}M${x + spread} 0V${height}`} />
 			{holes.map((hole, i) => (
@@ -65,6 +80,7 @@ export function Rail({ holes, pegIndex, pitch, width, label }: RailProps) {
 					{i !== pegIndex && <HoleMark x={x} y={y(i)} r={r} state={hole.state} />}
 				</g>
 			))}
+			{twin && <OtherPeg x={x + spread + 5} y={y(twin.pegIndex)} r={7} side={twin.side} />}
 			{peg && (
 				<circle
 					className={css.peg}
@@ -79,7 +95,18 @@ export function Rail({ holes, pegIndex, pitch, width, label }: RailProps) {
 }
 
 /** One rung's stretch of the rail, on the pitch of its row: so a row is a rung, however tall it grows. */
-export function RailCell({ state, peg, children }: { state: HoleState; peg: boolean; children?: React.ReactNode }) {
+export function RailCell({
+	state,
+	peg,
+	other,
+	children,
+}: {
+	state: HoleState;
+	peg: boolean;
+	/** The other side's peg stands here. */
+	other?: "left" | "right" | null | undefined;
+	children?: React.ReactNode;
+}) {
 	const x = 60;
 	const y = 20;
 	return (
@@ -89,8 +116,13 @@ export function RailCell({ state, peg, children }: { state: HoleState; peg: bool
 				<line className={css.upright} x1={x + 21} x2={x + 21} y1="0" y2="100%" />
 				<path className={css.bar} d={`M${x - 21} ${y}H${x + 21}`} />
 				{peg ? <circle className={css.peg} cx={x} cy={y} r={13} /> : <HoleMark x={x} y={y} r={5.5} state={state} />}
+				{other && <OtherPeg x={x + 21} y={y} side={other} />}
 			</svg>
-			<span className="visually-hidden">{peg ? `peg here, ${holeWords[state]}` : holeWords[state]}</span>
+			<span className="visually-hidden">
+				{[peg ? "peg here" : "", other ? `the ${other} side’s peg is level with it` : "", holeWords[state]]
+					.filter(Boolean)
+					.join(", ")}
+			</span>
 			{children}
 		</div>
 	);

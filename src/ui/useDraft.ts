@@ -1,7 +1,9 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { FieldValues, UseFormReturn } from "react-hook-form";
+
+const REST_MS = 200;
 
 interface Draft<T> {
 	rev: number;
@@ -16,6 +18,8 @@ interface Draft<T> {
  */
 export function useDraft<T extends FieldValues>(key: string, rev: number, form: UseFormReturn<T>) {
 	const [restored, setRestored] = useState(false);
+	/** Lets go of what was not written out yet. */
+	const dropping = useRef(() => {});
 	const { reset, subscribe } = form;
 	useEffect(() => {
 		const name = `peg-ladder draft ${key}`;
@@ -29,14 +33,38 @@ export function useDraft<T extends FieldValues>(key: string, rev: number, form: 
 				window.localStorage.removeItem(name);
 			}
 		}
-		return subscribe({
+		// A large form is not written out at each letter: when the typing rests, and before the page goes.
+		let latest: T | null = null;
+		let timer: ReturnType<typeof setTimeout> | undefined;
+		const write = () => {
+			clearTimeout(timer);
+			if (latest) window.localStorage.setItem(name, JSON.stringify({ rev, values: latest } satisfies Draft<T>));
+			latest = null;
+		};
+		dropping.current = () => {
+			clearTimeout(timer);
+			latest = null;
+		};
+		const stop = subscribe({
 			formState: { values: true, isDirty: true },
 			callback: ({ values, isDirty }) => {
-				if (isDirty) window.localStorage.setItem(name, JSON.stringify({ rev, values } satisfies Draft<T>));
+				if (!isDirty) return;
+				latest = values as T;
+				clearTimeout(timer);
+				timer = setTimeout(write, REST_MS);
 			},
 		});
+		window.addEventListener("pagehide", write);
+		document.addEventListener("visibilitychange", write);
+		return () => {
+			stop();
+			write();
+			window.removeEventListener("pagehide", write);
+			document.removeEventListener("visibilitychange", write);
+		};
 	}, [key, rev, reset, subscribe]);
 	const forget = () => {
+		dropping.current();
 		window.localStorage.removeItem(`peg-ladder draft ${key}`);
 		setRestored(false);
 	};

@@ -2,7 +2,7 @@ import { type Advice, ENGINE } from "@/core/advice";
 import type { Draft } from "@/core/log/event";
 import type { Attempt, Basis, Body, Placing, Variation } from "@/core/log/kinds";
 import type { LessonView, SetView } from "@/core/log/lesson";
-import { type PackLadder, placeOn } from "@/core/pack/pack";
+import { type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
 
 /**
  * What a coach does in a lesson, as the events it is written in. One act is one list:
@@ -101,7 +101,7 @@ export function movePeg(
 				basis: basisOf(lesson),
 			},
 		},
-		openSet(newId, placing),
+		openSet(newId, placing, variationOn(ladder, placing.rung)),
 	];
 }
 
@@ -195,7 +195,8 @@ export function beginLesson(
 	opening: Body<"lesson.opened">,
 	student: string | null,
 	placing: Placing | null,
+	variation: Variation = "own",
 ): Written {
 	const opened: Written[number] = { kind: "lesson.opened", lesson, student, body: opening };
-	return placing ? [opened, { ...openSet(newId, placing), lesson }] : [opened];
+	return placing ? [opened, { ...openSet(newId, placing, variation), lesson }] : [opened];
 }

@@ -91,11 +91,11 @@ export const usualDifficulties: readonly Difficulty[] = [
 	difficulty("pressure", "pressure", "nobody looks", "counted aloud", "people watch", ["for real", 1.5]),
 ];
 
-/** All that a ladder's rungs may carry notches of: how much of the movement first, then what everybody starts from. */
-export const allDifficulties: readonly Difficulty[] = [
-	{
-		...{ id: EXTENT, name: "how much of it" },
-		notches: Array.from({ length: 50 }, (_, i) => ({ name: `part ${i + 1}`, weight: i === 0 ? 0 : 1 })),
-	},
-	...usualDifficulties,
-];
+/** How much of the movement, where no skill's key positions say what the parts are. */
+export const wholeExtent: Difficulty = {
+	...{ id: EXTENT, name: "how much of it" },
+	notches: Array.from({ length: 50 }, (_, i) => ({ name: `part ${i + 1}`, weight: i === 0 ? 0 : 1 })),
+};
+
+/** What the rungs of a ladder that names no difficulties of its own are counted on. */
+export const allDifficulties: readonly Difficulty[] = [wholeExtent, ...usualDifficulties];

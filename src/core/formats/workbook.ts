@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { Coach } from "@/core/coach/coach";
 import { Ladder, Policy } from "@/core/ladder/ladder";
 import { RungSettings } from "@/core/ladder/rung";
 import { type LogEvent, parseEvent } from "@/core/log/event";
@@ -66,6 +67,10 @@ export const sections = {
 		version: hash,
 		ladder: Ladder,
 	}),
+	/** What a ladder said from when on, the oldest as it was built. */
+	ladderRevisions: z.strictObject({ id: ident, made: moment, ladder: ident, version: hash }),
+	/** What holds for the whole studio: one row. */
+	coach: z.strictObject({ id: z.literal("coach"), made: moment, coach: Coach }),
 	/** What happened, as the record keeps it: see `events` in the formats' description. */
 	events: z.looseObject({ id: ident, device: ident, dseq: whole(1, 2147483647) }),
 	/** What could not be taken in, word for word. */
@@ -101,6 +106,8 @@ export interface Rows {
 	rungVersions: z.infer<(typeof sections)["rungVersions"]>;
 	ladderVersions: z.infer<(typeof sections)["ladderVersions"]>;
 	ladders: z.infer<(typeof sections)["ladders"]>;
+	ladderRevisions: z.infer<(typeof sections)["ladderRevisions"]>;
+	coach: z.infer<(typeof sections)["coach"]>;
 	events: LogEvent | Erased;
 	setAside: z.infer<(typeof sections)["setAside"]>;
 }

@@ -1,4 +1,5 @@
 import type { Student } from "@/core/people/student";
+import { list } from "@/core/words/numbers";
 import type { Rung } from "./ladder";
 
 /** What a rung is not to be done as it stands for, with this student. */
@@ -11,8 +12,6 @@ export interface Limit {
 
 type Limited = Pick<Student, "name" | "protectedParts" | "lacks">;
 
-const list = (words: readonly string[]): string =>
-	words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
 const key = (word: string) => word.trim().toLocaleLowerCase();
 
 /**

@@ -2,6 +2,7 @@ import * as z from "zod/mini";
 import { BAND_LOW } from "@/core/estimate/tooHard";
 import { type Ladder, Policy, Rung } from "@/core/ladder/ladder";
 import type { LastTime } from "@/core/ladder/lastTime";
+import { limitsOf } from "@/core/ladder/limits";
 import type { Rail } from "@/core/ladder/rail";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import { Placing, type Variation, WatchedPosition } from "@/core/log/kinds";
@@ -54,6 +55,8 @@ const PackLadder = z.object({
 			best: z.nullable(z.object({ good: z.number(), tries: z.number(), day: z.string() })),
 		}),
 	),
+	/** Rungs that are not to be done as they stand, with this student. */
+	limits: z.optional(z.array(z.object({ rung: ident, what: z.enum(["taken out", "eased"]), reason: z.string() }))),
 	last: z.nullable(
 		z.object({ day: z.string(), rung: z.string(), good: z.number(), tries: z.number(), cue: z.nullable(z.string()) }),
 	),
@@ -71,8 +74,7 @@ export type Pack = z.infer<typeof Pack>;
 
 /** What a ladder's document does not say of itself. */
 export interface Around {
-	/** The student's strong side. */
-	strong: "left" | "right";
+	student: Pick<Student, "name" | "strongSide" | "protectedParts" | "lacks">;
 	/** Names of skills by their ids. */
 	skills: ReadonlyMap<string, string>;
 }
@@ -101,11 +103,13 @@ export function packLadder(
 	around: Around,
 ): PackLadder {
 	const { side, policy, rungs } = row.ladder;
+	const limits = limitsOf(rungs, around.student);
 	const chain = (row.followed.chain ?? []).map((id) => ({ id, name: around.skills.get(id) ?? "a skill that is gone" }));
 	return {
 		...{ id: row.id, student: row.student, skill: row.followed.name },
-		positions: row.followed.positions.map((position) => packPosition(position, row.ladder, around.strong)),
+		positions: row.followed.positions.map((position) => packPosition(position, row.ladder, around.student.strongSide)),
 		...(chain.length > 0 ? { chain } : {}),
+		...(limits.length > 0 ? { limits } : {}),
 		...{ side, policy, rungs, peg: rail.peg },
 		holes: rail.holes.map((hole) => ({
 			...{ rung: hole.rung, state: hole.state, tried: hole.tried, metDays: hole.metDays },
@@ -113,6 +117,25 @@ export function packLadder(
 		})),
 		last: last && { day: last.day, rung: last.rung, good: last.good, tries: last.tries, cue: last.cue },
 	};
+}
+
+const limitOn = (ladder: PackLadder, rung: string) =>
+	(ladder.limits ?? []).find((limit) => limit.rung === rung) ?? null;
+const isOut = (ladder: PackLadder, rung: string): boolean => limitOn(ladder, rung)?.what === "taken out";
+
+/** Why a rung is not to be done as it stands; null where it may. */
+export const limitWords = (ladder: PackLadder, rung: string): string | null => limitOn(ladder, rung)?.reason ?? null;
+
+/** The form in which a rung is begun: its easier one where it is eased for this student. */
+export const variationOn = (ladder: PackLadder, rung: string): Variation =>
+	limitOn(ladder, rung)?.what === "eased" ? "easier" : "own";
+
+/** Where a lesson begins: on the peg, or, where that rung is taken out, on the nearest one below that is not, else above. */
+export function beginsOn(ladder: PackLadder): string {
+	if (!isOut(ladder, ladder.peg)) return ladder.peg;
+	const at = ladder.rungs.findIndex(({ id }) => id === ladder.peg);
+	const open = ladder.rungs.map(({ id }, i) => ({ id, i })).filter(({ id }) => !isOut(ladder, id));
+	return (open.findLast(({ i }) => i < at) ?? open[0])?.id ?? ladder.peg;
 }
 
 const RE_EARN = { kind: "streak", r: 3 } as const;
@@ -139,11 +162,14 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 			})),
 		side: ladder.side,
 		policy: ladder.policy,
-		order: ladder.rungs.map(({ id, settings: s }) => ({
-			id,
-			name: s.name,
-			...(s.notches.tempo === undefined ? {} : { tempo: s.notches.tempo }),
-		})),
+		// What is taken out for this student is never the next rung up or down.
+		order: ladder.rungs
+			.filter(({ id }) => id === found.id || !isOut(ladder, id))
+			.map(({ id, settings: s }) => ({
+				id,
+				name: s.name,
+				...(s.notches.tempo === undefined ? {} : { tempo: s.notches.tempo }),
+			})),
 		triedBefore: hole?.tried ?? 0,
 		// Only a rule on several days asks for them, and only for as many as it can count.
 		...(settings.rule.kind === "days" ? { daysMet: hole?.metDays.slice(-60) ?? [] } : {}),

@@ -9,6 +9,10 @@ export interface Tally {
 	longest: number;
 }
 
+/** The shortest that the longest run can be, with so many good of so many tries. */
+export const leastLongest = (tries: number, good: number): number =>
+	Math.ceil(good / (Math.max(tries, good) - good + 1));
+
 const MOST_STATES = 200_000;
 
 /** What is wrong with the numbers, or null when some order of attempts has them. */
@@ -16,7 +20,7 @@ export function tallyRefusal({ tries, good, longest }: Tally): string | null {
 	if (![tries, good, longest].every((n) => Number.isInteger(n) && n >= 0)) return "A tally is whole numbers from 0 up.";
 	if (good > tries) return `Good is ${good}, more than the ${tries} tries; at most ${tries} is possible.`;
 	if (longest > good) return `The longest run is ${longest}, more than the ${good} good; at most ${good} is possible.`;
-	const least = Math.ceil(good / (tries - good + 1));
+	const least = leastLongest(tries, good);
 	if (longest < least)
 		return `With ${good} good of ${tries} some run is ${least} long at least; the longest run cannot be ${longest}.`;
 	return null;

@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { Difficulties, difficultyLabels } from "@/core/build/difficulty";
 import { complainIn } from "@/core/words/complain";
 import { ident, label, text } from "@/core/words/text";
 import { Cue } from "./cue";
@@ -124,6 +125,8 @@ export const Skill = z
 		schools: z.optional(z.array(z.object({ ...Named, reason: text(400) })).check(z.maxLength(6))),
 		/** Skills to have first. */
 		prerequisites: z.optional(z.array(ident).check(z.maxLength(20))),
+		/** Its own difficulties, in place of the studio's, for the ladders built from it. */
+		difficulties: z.optional(Difficulties),
 		/** Skills tried one after the other in one go. */
 		chain: z.optional(z.array(ident).check(z.maxLength(12))),
 	})
@@ -172,6 +175,7 @@ export const Skill = z
 export type Skill = z.infer<typeof Skill>;
 
 export const skillLabels = {
+	...difficultyLabels,
 	name: "name",
 	about: "what it is",
 	positions: "key positions",

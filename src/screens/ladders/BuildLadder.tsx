@@ -6,7 +6,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
 import { buildLadder, type Chaining, chainings, extentOf, type Request } from "@/core/build/buildLadder";
-import { usualDifficulties } from "@/core/build/difficulty";
+import { type Difficulty, wholeExtent } from "@/core/build/difficulty";
 import { tierOf } from "@/core/build/ladderRules";
 import type { Policy, Rung } from "@/core/ladder/ladder";
 import type { Side } from "@/core/people/student";
@@ -39,6 +39,7 @@ export function BuildLadder({
 	side,
 	policy,
 	who,
+	usual,
 	onDraft,
 	onBack,
 }: {
@@ -46,10 +47,12 @@ export function BuildLadder({
 	side: Side;
 	policy: Policy;
 	who: string;
-	onDraft: (rungs: Rung[]) => void;
+	/** The skill's own difficulties, or the studio's. */
+	usual: readonly Difficulty[];
+	onDraft: (draft: { rungs: Rung[]; difficulties: Difficulty[] }) => void;
 	onBack: () => void;
 }) {
-	const [order, setOrder] = useState(() => usualDifficulties.map(({ id }) => id));
+	const [order, setOrder] = useState(() => usual.map(({ id }) => id));
 	const [ends, setEnds] = useState<Record<string, Ends>>({});
 	const [chaining, setChaining] = useState<Chaining | null>(skill.positions.length > 1 ? "ground up" : null);
 	const [by, setBy] = useState<"rungs" | "greatest">("rungs");
@@ -59,10 +62,7 @@ export function BuildLadder({
 	const [progress, setProgress] = useState<number | null>(null);
 	const [refused, setRefused] = useState<Refusal[]>([]);
 
-	const difficulties = useMemo(
-		() => order.flatMap((id) => usualDifficulties.find((one) => one.id === id) ?? []),
-		[order],
-	);
+	const difficulties = useMemo(() => order.flatMap((id) => usual.find((one) => one.id === id) ?? []), [order, usual]);
 	const draft = useMemo(() => {
 		let n = 0;
 		const request: Request = {
@@ -84,12 +84,13 @@ export function BuildLadder({
 		setProgress(null);
 		if (!found.ok) return setRefused(found.refusals);
 		const { rungs } = draft.value;
-		onDraft(
-			rungs.map(({ settings }, i) => ({
+		onDraft({
+			rungs: rungs.map(({ settings }, i) => ({
 				id: uuid(),
 				settings: { ...settings, ...tierOf(found.value, i, rungs.length), readyRate: ask.ready },
 			})),
-		);
+			difficulties: [...(bars.length > 0 ? bars : [wholeExtent]), ...difficulties],
+		});
 	};
 	const change = (id: string, to: Partial<Ends> | null) =>
 		setEnds((now) => {

@@ -1,54 +1,63 @@
 "use client";
 
+import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { FormProvider, useFieldArray, useForm, useWatch } from "react-hook-form";
+import { FormProvider, useWatch } from "react-hook-form";
 import { v7 as uuid } from "uuid";
 import { between } from "@/core/build/between";
-import { allDifficulties } from "@/core/build/difficulty";
+import { allDifficulties, type Difficulty } from "@/core/build/difficulty";
 import { stepsOf } from "@/core/build/steps";
-import { Ladder, policies, policyWords, type Rung } from "@/core/ladder/ladder";
+import type { Coach } from "@/core/coach/coach";
+import { duplicate, mergeDown, split } from "@/core/ladder/edit";
+import type { Ladder, Rung } from "@/core/ladder/ladder";
+import { limitsOf } from "@/core/ladder/limits";
 import type { Rail } from "@/core/ladder/rail";
-import { freshRung, rungLabels } from "@/core/ladder/rung";
-import { type Side, sideWords } from "@/core/people/student";
+import { freshRung } from "@/core/ladder/rung";
+import type { Twin } from "@/core/ladder/twin";
+import type { Side, Student } from "@/core/people/student";
 import { ruleKinds, ruleSentence } from "@/core/rules";
 import type { Differences } from "@/core/skill/differ";
 import type { Skill } from "@/core/skill/skill";
-import type { Refusal } from "@/core/words/refuse";
-import { keepLadder, takeSkill } from "@/doors/actions";
+import { moved, without } from "@/core/words/put";
+import { takeSkill } from "@/doors/actions";
 import { Archive } from "@/ui/Archive";
 import { Bench } from "@/ui/Bench";
 import { Differs } from "@/ui/Differs";
 import { today } from "@/ui/dates";
-import { RailCell } from "@/ui/Rail";
 import { Refusals } from "@/ui/Refusals";
-import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
-import { Sortable, SortableRow } from "@/ui/Sortable";
-import { firstBadRow, sentenceResolver } from "@/ui/sentenceResolver";
-import { useDraft } from "@/ui/useDraft";
+import { Sortable } from "@/ui/Sortable";
 import { useKeys } from "@/ui/useKeys";
+import { useUndoKeys } from "@/ui/useUndoKeys";
 import { Workbook } from "@/ui/Workbook";
+import { Bulk } from "./Bulk";
+import { Changed } from "./Changed";
 import { expectedOn, type Notches } from "./expected";
-import { FollowFields } from "./FollowFields";
+import { LadderHead, OtherSide } from "./LadderHead";
 import { LadderMargin } from "./LadderMargin";
 import own from "./ladders.module.scss";
 import { RungFields } from "./RungFields";
-import { GREATEST, StepBar } from "./Steps";
+import { RungRow } from "./RungRow";
+import { GREATEST } from "./Steps";
+import { useLadderForm } from "./useLadderForm";
 
 export interface LadderBenchProps {
 	at: { id: string; rev: number } | null;
 	owner: { student: string; skill: string };
-	studentName: string;
-	strongSide: "left" | "right";
+	student: Pick<Student, "name" | "strongSide" | "protectedParts" | "lacks">;
 	skill: Skill;
 	ladder: Ladder;
 	/** A newer version of the skill, and what reads otherwise in it. */
 	newer: { version: string; says: Differences } | null;
 	archived: boolean;
 	rail: Rail | null;
+	coach: Coach;
+	twin: Twin | null;
+	built: { at: string; rungs: Rung[] } | null;
+	lately: { day: string; rungs: Rung[] } | null;
 }
 
 const knownRule = (kind: string) => ruleKinds.some((machine) => machine.kind === kind);
@@ -62,61 +71,66 @@ export const readRule = (rung: Rung["settings"]): string => {
 	}
 };
 
+const beside = { paddingLeft: "clamp(0px, 12vw, 152px)" };
+
 /** Is each step one difficulty, small enough, with a rule worth trusting? Rows on the rail: a row is a rung. */
-export function LadderBench({
-	at,
-	owner,
-	studentName,
-	strongSide,
-	skill,
-	ladder,
-	newer,
-	archived,
-	rail,
-}: LadderBenchProps) {
+export function LadderBench(page: LadderBenchProps) {
+	const { at, student, skill, ladder, newer, archived, rail, coach, twin } = page;
 	const router = useRouter();
 	const [open, setOpen] = useState<string | null>(null);
-	const [refused, setRefused] = useState<Refusal[]>([]);
 	/** A rule put in whole makes the open rung's form anew. */
 	const [taken, setTaken] = useState(0);
-	const [removed, setRemoved] = useState<{ rung: Rung; index: number } | null>(null);
-	const form = useForm<Ladder, unknown, Ladder>({
-		defaultValues: ladder,
-		resolver: sentenceResolver(Ladder, { ...rungLabels, settings: "settings" }),
-	});
-	const { restored, forget } = useDraft(
-		`ladder ${at?.id ?? `new ${owner.student} ${owner.skill}`}`,
-		at?.rev ?? 0,
-		form as never,
-	);
-	const rows = useFieldArray({ control: form.control, name: "rungs", keyName: "row" });
-	const rungs = useWatch({ control: form.control, name: "rungs" }) ?? [];
-	const side = useWatch({ control: form.control, name: "side" });
+	const [removed, setRemoved] = useState<string | null>(null);
+	const bench = useLadderForm(ladder, at, page.owner, (rung) => rung && setOpen(rung));
+	const { form, steps: history, setRungs, refused, setRefused } = bench;
+	const rungs = (useWatch({ control: form.control, name: "rungs" }) ?? []) as Rung[];
+	const side = useWatch({ control: form.control, name: "side" }) as Side;
+	const difficulties = (useWatch({ control: form.control, name: "difficulties" }) ?? allDifficulties) as Difficulty[];
 	const { errors, isSubmitting, isDirty } = form.formState;
-	// The ladder stands upright: its top rung is the top row.
-	const topFirst = rungs.map((_, i) => rungs.length - 1 - i);
-	const ids = topFirst.map((i) => rungs[i]?.id ?? "");
+	const count = rungs.length;
+	const ids = rungs.map(({ id }) => id).reverse();
 
-	const add = (above?: number) => {
-		const rung: Rung = { id: uuid(), settings: freshRung("") };
-		if (above === undefined) rows.append(rung);
-		else rows.insert(above + 1, rung);
-		setOpen(rung.id);
-	};
-	const steps = stepsOf(rungs, allDifficulties, GREATEST);
 	// Not at each letter: only notches, and what was counted, say what is to be expected.
 	const climbing = JSON.stringify(rungs.map(({ id, settings }) => [id, settings.notches]));
-	const expected = useMemo(() => {
+	const { steps, expected } = useMemo(() => {
 		const on = (JSON.parse(climbing) as [string, Notches][]).map(([id, notches]) => ({ id, settings: { notches } }));
-		return expectedOn(on, rail?.holes ?? [], today());
-	}, [climbing, rail]);
+		return {
+			steps: stepsOf(on as Rung[], difficulties, GREATEST),
+			expected: expectedOn(on, rail?.holes ?? [], today(), difficulties),
+		};
+	}, [climbing, difficulties, rail]);
+	const limits = limitsOf(rungs, student);
+
+	const latest = useRef({ rungs, difficulties });
+	latest.current = { rungs, difficulties };
+	const add = useCallback(
+		(above?: number) => {
+			const rung: Rung = { id: uuid(), settings: freshRung("") };
+			setRungs((now) => {
+				const place = above === undefined ? now.length : above + 1;
+				return [...now.slice(0, place), rung, ...now.slice(place)];
+			});
+			setOpen(rung.id);
+		},
+		[setRungs],
+	);
+	const toggle = useCallback((id: string) => setOpen((now) => (now === id ? null : id)), []);
 	/** Halves the step to a rung that is too big, or raises two difficulties at once. */
-	const putBetween = (i: number) => {
-		const [lower, upper] = [rungs[i - 1], rungs[i]];
-		const made = lower && upper && between(lower as Rung, upper as Rung, allDifficulties, uuid);
-		if (!made) return;
-		rows.insert(i, made.rung);
-		setOpen(made.rung.id);
+	const putBetween = useCallback(
+		(i: number) => {
+			const [lower, upper] = [latest.current.rungs[i - 1], latest.current.rungs[i]];
+			const made = lower && upper && between(lower, upper, latest.current.difficulties, uuid);
+			if (!made) return;
+			setRungs((now) => [...now.slice(0, i), made.rung, ...now.slice(i)]);
+			setOpen(made.rung.id);
+		},
+		[setRungs],
+	);
+	/** The rung that is open after an edit of the list: the one that was made, if one was. */
+	const reshape = (to: (now: Rung[]) => Rung[]) => {
+		const before = new Set(rungs.map(({ id }) => id));
+		setRungs(to);
+		setOpen(form.getValues("rungs").find(({ id }) => !before.has(id))?.id ?? null);
 	};
 	const step = (by: number) => {
 		const i = ids.indexOf(open ?? "");
@@ -124,21 +138,11 @@ export function LadderBench({
 		if (next) setOpen(next);
 	};
 	useKeys({ a: () => add(), ArrowUp: () => step(-1), ArrowDown: () => step(1), Escape: () => setOpen(null) });
+	useUndoKeys(history.undo, history.redo);
+	useEffect(() => {
+		if (open && !rungs.some(({ id }) => id === open)) setOpen(null);
+	}, [open, rungs]);
 
-	const save = form.handleSubmit(
-		async (values) => {
-			setRefused([]);
-			const outcome = await keepLadder(values, at, owner);
-			if (!outcome.ok) return setRefused(outcome.refusals);
-			form.reset(values);
-			forget();
-			router.push(`/ladders/${outcome.value.id}`);
-			router.refresh();
-		},
-		(bad) => {
-			setOpen(rungs[firstBadRow(bad.rungs)]?.id ?? open);
-		},
-	);
 	const take = async () => {
 		setRefused([]);
 		const outcome = await takeSkill(at, newer?.version);
@@ -155,31 +159,32 @@ export function LadderBench({
 				{ keys: ["a"], does: "add a rung" },
 				{ keys: ["↑", "↓"], does: "open the next rung" },
 				{ keys: ["↑", "↓"], does: "on a grip: move the row" },
+				{ keys: ["Ctrl Z"], does: "undo" },
+				{ keys: ["Shift Ctrl Z"], does: "redo" },
 			]}
 			margin={
 				<LadderMargin
 					rung={rungs.find((rung) => rung.id === inMargin) ?? null}
 					hole={rail?.holes.find((hole) => hole.rung === inMargin) ?? null}
+					limit={limits.find(({ rung }) => rung === inMargin) ?? null}
+					sees={{ side, strong: student.strongSide, unit: coach.unit }}
 					skill={skill}
-					who={studentName}
+					who={student.name}
 					prediction={expected?.[rungs.findIndex((rung) => rung.id === inMargin)] ?? null}
 					onTake={(id, rule) => {
 						const i = rungs.findIndex((rung) => rung.id === id);
 						form.setValue(`rungs.${i}.settings.rule`, rule as never, { shouldDirty: true });
+						history.mark();
 						setTaken(taken + 1);
 					}}
 				/>
 			}
 		>
 			<FormProvider {...form}>
-				<Form onSubmit={save} noValidate>
-					<div style={{ paddingLeft: "clamp(0px, 12vw, 152px)" }}>
-						<div className={css.head}>
-							<h1 className={css.title}>
-								<span dir="auto">{studentName}</span> · <span dir="auto">{skill.name}</span> ·{" "}
-								{sideWords(side as Side, strongSide)}
-							</h1>
-						</div>
+				<Form onSubmit={bench.save} onBlur={history.flush} noValidate>
+					<div style={beside}>
+						<LadderHead student={student} skill={skill} steps={history} />
+						{at && !isDirty && <OtherSide id={at.id} side={side} twin={twin} onRefused={setRefused} />}
 						{newer && at && (
 							<section aria-label="The skill was revised" className="mb-2">
 								<p className="asks m-0">
@@ -191,13 +196,13 @@ export function LadderBench({
 								<Differs says={newer.says} />
 							</section>
 						)}
-						{restored && (
+						{bench.restored && (
 							<p className="hint m-0">
 								What you had typed was brought back.{" "}
 								<Button
 									variant="link"
 									onClick={() => {
-										forget();
+										bench.forget();
 										form.reset(ladder);
 									}}
 								>
@@ -205,35 +210,6 @@ export function LadderBench({
 								</Button>
 							</p>
 						)}
-						<div className={css.settings}>
-							<Row id="side" label="Side" className="">
-								<Form.Select {...form.register("side")}>
-									<option value="left">left</option>
-									<option value="right">right</option>
-									<option value="none">both, or none</option>
-								</Form.Select>
-							</Row>
-							<Row id="policy" label="Policy" className="">
-								<Form.Select {...form.register("policy")}>
-									{policies.map((policy) => (
-										<option key={policy} value={policy}>
-											{policy}: {policyWords[policy]}
-										</option>
-									))}
-								</Form.Select>
-							</Row>
-							<Row id="start" label="Starts at" error={errors.start as { message?: string }} className="">
-								<Form.Select {...form.register("start", { setValueAs: (v) => v || null })}>
-									<option value="">the lowest rung</option>
-									{rungs.map((rung) => (
-										<option key={rung.id} value={rung.id}>
-											{rung.settings.name}
-										</option>
-									))}
-								</Form.Select>
-							</Row>
-							<FollowFields skill={skill} />
-						</div>
 						<div className={`${css.columns} ${css.rung}`} aria-hidden="true">
 							<span />
 							<span />
@@ -245,66 +221,54 @@ export function LadderBench({
 					<Sortable
 						ids={ids}
 						onStart={() => setOpen(null)}
-						onMove={(from, to) => rows.move(topFirst[from] ?? 0, topFirst[to] ?? 0)}
+						onMove={(from, to) => setRungs((now) => moved(now, count - 1 - from, count - 1 - to))}
 					>
-						{topFirst.map((i) => {
-							const rung = rungs[i];
-							if (!rung) return null;
-							const isOpen = open === rung.id;
-							const hole = rail?.holes.find((h) => h.rung === rung.id);
-							const bad = errors.rungs?.[i];
-							const { settings } = rung;
+						{/* The ladder stands upright: its top rung is the top row. */}
+						{ids.map((id, row) => {
+							const i = count - 1 - row;
+							const { settings } = rungs[i] as Rung;
+							const isOpen = open === id;
 							return (
-								<SortableRow
-									key={rung.id}
-									id={rung.id}
-									label={`rung ${i + 1}, ${settings.name || "new"}`}
-									className={`${css.row} ${css.onRail}`}
+								<RungRow
+									key={id}
+									{...{ id, isOpen }}
+									index={i}
+									name={settings.name}
+									rule={readRule(settings)}
+									limit={settings.limit}
+									hole={rail?.holes.find((hole) => hole.rung === id)?.state ?? "open"}
+									peg={rail?.peg === id}
+									other={twin?.pegIndex === i && !isDirty ? twin.side : null}
+									step={steps[i]}
+									bad={Boolean(errors.rungs?.[i])}
+									limited={limits.find(({ rung }) => rung === id)?.what ?? null}
+									onToggle={toggle}
+									onBetween={putBetween}
 								>
-									{(grip) => (
-										<>
-											<RailCell state={hole?.state ?? "open"} peg={rail?.peg === rung.id} />
-											<div>
-												<div className={`${css.summary} ${css.rung}`}>
-													{grip}
-													<span className={css.number}>{i + 1}</span>
-													<div className={own.stepped}>
-														<button
-															type="button"
-															className={css.open}
-															aria-expanded={isOpen}
-															onClick={() => setOpen(isOpen ? null : rung.id)}
-															dir="auto"
-														>
-															{settings.name || "not named yet"} {bad && <span className="asks">look here</span>}
-														</button>
-														<StepBar step={steps[i]} onBetween={() => putBetween(i)} />
-													</div>
-													<span className={css.cell}>{readRule(settings)}</span>
-													<span className={`${css.cell} text-end`}>{settings.limit}</span>
-												</div>
-												{isOpen && (
-													<RungFields
-														// Inputs belong to a place in the list: a row that moved gets new ones.
-														key={`place ${i} ${taken}`}
-														index={i}
-														positions={skill.positions}
-														onAbove={() => add(i)}
-														onRemove={() => {
-															setRemoved({ rung, index: i });
-															rows.remove(i);
-														}}
-													/>
-												)}
-											</div>
-										</>
+									{isOpen && (
+										<RungFields
+											// Inputs belong to a place in the list: a row that moved gets new ones.
+											key={`place ${i} ${taken}`}
+											index={i}
+											positions={skill.positions}
+											difficulties={difficulties}
+											unit={coach.unit}
+											onAbove={() => add(i)}
+											onCopy={() => reshape((now) => duplicate(now, i, uuid))}
+											onSplit={() => reshape((now) => split(now, i, uuid))}
+											onMerge={i > 0 ? () => reshape((now) => mergeDown(now, i)) : null}
+											onRemove={() => {
+												setRemoved(settings.name || "A rung");
+												setRungs((now) => without(now, i));
+											}}
+										/>
 									)}
-								</SortableRow>
+								</RungRow>
 							);
 						})}
 					</Sortable>
-					<div style={{ paddingLeft: "clamp(0px, 12vw, 152px)" }}>
-						{rungs.length === 0 && (
+					<div style={beside}>
+						{count === 0 && (
 							<p className="mt-2 mute">No rung yet. From very easy to the real thing, each one difficulty more.</p>
 						)}
 						<Refusals
@@ -321,15 +285,25 @@ export function LadderBench({
 								{at ? "save the ladder" : "make the ladder"}
 							</Button>
 							{isDirty && <span className="hint">not saved yet; kept on this device</span>}
-							{at && !isDirty && <Archive what="ladder" id={at.id} archived={archived} />}
-							{at && !isDirty && <Workbook of="ladder" id={at.id} />}
-							{removed && (
+							{at && !isDirty && (
+								<>
+									<Link className="btn btn-outline-primary" href={`/ladders/${at.id}/start`}>
+										start where?
+									</Link>
+									<Link className="btn btn-outline-primary" href={`/ladders/${at.id}/card`}>
+										card to pin up
+									</Link>
+									<Archive what="ladder" id={at.id} archived={archived} />
+									<Workbook of="ladder" id={at.id} />
+								</>
+							)}
+							{removed && history.canUndo && (
 								<span role="status">
-									<span dir="auto">{removed.rung.settings.name || "A rung"}</span> taken out.{" "}
+									<span dir="auto">{removed}</span> taken out.{" "}
 									<Button
 										variant="link"
 										onClick={() => {
-											rows.insert(removed.index, removed.rung);
+											history.undo();
 											setRemoved(null);
 										}}
 									>
@@ -337,6 +311,10 @@ export function LadderBench({
 									</Button>
 								</span>
 							)}
+						</div>
+						<div className={own.asides}>
+							<Bulk rungs={rungs} onSet={setRungs} />
+							<Changed rungs={() => form.getValues("rungs") as Rung[]} built={page.built} lately={page.lately} />
 						</div>
 					</div>
 				</Form>

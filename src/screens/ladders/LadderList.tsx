@@ -1,59 +1,158 @@
+"use client";
+
 import Link from "next/link";
+import { useState } from "react";
+import Form from "react-bootstrap/Form";
+import { foldText } from "@/core/words/foldText";
+import { plural } from "@/core/words/numbers";
 import type { LadderLine } from "@/doors/readLadders";
 import { Bench } from "@/ui/Bench";
+import { dayWords } from "@/ui/dates";
 import { Rail } from "@/ui/Rail";
 import css from "@/ui/rows.module.scss";
 import own from "./ladders.module.scss";
 
-/** All rails side by side. */
+const PITCH = 9;
+
+const filters = {
+	"": "all of them",
+	gap: "the sides stand far apart",
+	top: "the peg is on the top rung",
+	untried: "not tried yet",
+} as const;
+type Filter = keyof typeof filters;
+
+const passes: Record<Filter, (ladder: LadderLine) => boolean> = {
+	"": () => true,
+	gap: ({ twin }) => Boolean(twin?.gap),
+	top: ({ rail }) => rail.pegIndex === rail.holes.length - 1,
+	untried: ({ last }) => last === null,
+};
+
+/** Who stands where: students against skills, a small rail where the two meet. */
 export function LadderList({ ladders }: { ladders: LadderLine[] }) {
+	const [words, setWords] = useState("");
+	const [filter, setFilter] = useState<Filter>("");
 	const here = ladders.filter((ladder) => !ladder.archived);
 	const away = ladders.filter((ladder) => ladder.archived);
+	const asked = foldText(words).split(" ").filter(Boolean);
+	const shown = here.filter((ladder) => {
+		const text = foldText(
+			`${ladder.studentName} ${ladder.skillName} ${ladder.side} ${ladder.rail.holes[ladder.rail.pegIndex]?.name ?? ""}`,
+		);
+		return passes[filter](ladder) && asked.every((word) => text.includes(word));
+	});
+	const students = [...new Map(shown.map((one) => [one.student, one.studentName]))];
+	const skills = [...new Map(shown.map((one) => [one.skill, one.skillName]))].sort(([, a], [, b]) =>
+		a.localeCompare(b),
+	);
+	const gaps = here.filter(({ twin }) => twin?.gap && twin.ahead < 0);
 	return (
 		<Bench
 			wide
 			margin={
-				<p className="mute">
-					One ladder is one student’s way to one skill on one side. Filled: passed. Ringed: held on several days.
-				</p>
+				<>
+					<p className="mute">
+						One ladder is one student’s way to one skill on one side. Filled: passed. Ringed: held on several days. A
+						bar: skipped. A letter: where the other side’s peg stands.
+					</p>
+					{gaps.length > 0 && (
+						<div className={css.note}>
+							<h2>The sides stand far apart</h2>
+							<ul className={css.plain}>
+								{gaps.map((ladder) => (
+									<li key={ladder.id}>
+										<Link href={`/ladders/${ladder.id}`} dir="auto">
+											{ladder.studentName} · {ladder.skillName}
+										</Link>
+										<br />
+										{ladder.twin?.gap}
+									</li>
+								))}
+							</ul>
+						</div>
+					)}
+				</>
 			}
 		>
 			<div className={css.head}>
-				<h1>Ladders</h1>
-				<span className="d-flex gap-2">
-					<Link className="btn btn-outline-primary" href="/rules/lucky">
-						what luck can pass
-					</Link>
-					<Link className="btn btn-outline-primary" href="/rules">
-						try a rule out
-					</Link>
+				<h1>Who stands where</h1>
+				<span className="d-flex gap-3 align-items-center flex-wrap">
+					<Link href="/rules/lucky">what luck can pass</Link>
+					<Link href="/rules">try a rule out</Link>
+					<Link href="/ladders/difficulties">difficulties</Link>
 					<Link className="btn btn-primary" href="/ladders/new">
 						make a ladder
 					</Link>
 				</span>
 			</div>
-			{here.length === 0 && <p className="mt-3">None yet. Three plain rungs are enough to count at once.</p>}
-			<div className={own.rack}>
-				{here.map((ladder) => (
-					<Link key={ladder.id} href={`/ladders/${ladder.id}`} className={own.rail}>
-						<Rail
-							holes={ladder.rail.holes}
-							pegIndex={ladder.rail.pegIndex}
-							pitch={22}
-							width={56}
-							label={`${ladder.student}, ${ladder.skill}`}
-						/>
-						<b dir="auto">{ladder.student}</b>
-						<span dir="auto">
-							{ladder.skill}
-							{ladder.side === "none" ? "" : `, ${ladder.side}`}
-						</span>
-						<span className="mute" dir="auto">
-							{ladder.rail.holes[ladder.rail.pegIndex]?.name}
-						</span>
-					</Link>
-				))}
-			</div>
+			{here.length === 0 ? (
+				<p className="mt-3">No ladder yet. Three plain rungs are enough to count at once.</p>
+			) : (
+				<div className={own.filter}>
+					<Form.Control
+						type="search"
+						aria-label="Words to look for"
+						placeholder="student, skill or rung"
+						value={words}
+						onChange={(event) => setWords(event.target.value)}
+						dir="auto"
+					/>
+					<Form.Select
+						aria-label="Which ladders"
+						value={filter}
+						onChange={(event) => setFilter(event.target.value as Filter)}
+					>
+						{Object.entries(filters).map(([key, says]) => (
+							<option key={key} value={key}>
+								{says}
+							</option>
+						))}
+					</Form.Select>
+					<span className="mute" role="status">
+						{shown.length === here.length
+							? plural(here.length, "ladder")
+							: `${shown.length} of ${plural(here.length, "ladder")}`}
+					</span>
+				</div>
+			)}
+			{shown.length > 0 && (
+				<div className={own.scroll}>
+					<table className={own.rack}>
+						<thead>
+							<tr>
+								<td />
+								{skills.map(([id, name]) => (
+									<th key={id} scope="col" dir="auto">
+										{name}
+									</th>
+								))}
+							</tr>
+						</thead>
+						<tbody>
+							{students.map(([student, name]) => (
+								<tr key={student}>
+									<th scope="row" dir="auto">
+										<Link href={`/students/${student}`}>{name}</Link>
+									</th>
+									{skills.map(([skill]) => (
+										<td key={skill}>
+											<div>
+												{shown
+													.filter((one) => one.student === student && one.skill === skill)
+													.map((ladder) => (
+														<Small key={ladder.id} ladder={ladder} />
+													))}
+											</div>
+										</td>
+									))}
+								</tr>
+							))}
+						</tbody>
+					</table>
+				</div>
+			)}
+			{here.length > 0 && shown.length === 0 && <p className="mt-3">None is like that.</p>}
 			{away.length > 0 && (
 				<>
 					<h2 className="mt-4">Put away</h2>
@@ -61,7 +160,7 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 						{away.map((ladder) => (
 							<li key={ladder.id}>
 								<Link href={`/ladders/${ladder.id}`}>
-									{ladder.student} · {ladder.skill}
+									{ladder.studentName} · {ladder.skillName}
 								</Link>
 							</li>
 						))}
@@ -69,5 +168,30 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 				</>
 			)}
 		</Bench>
+	);
+}
+
+function Small({ ladder }: { ladder: LadderLine }) {
+	const { holes, pegIndex } = ladder.rail;
+	return (
+		<Link
+			href={`/ladders/${ladder.id}`}
+			className={own.small}
+			title={`${holes[pegIndex]?.name ?? ""}${ladder.last ? `, last ${dayWords(ladder.last)}` : ", not tried yet"}`}
+		>
+			<Rail
+				holes={holes}
+				pegIndex={pegIndex}
+				pitch={PITCH}
+				width={36}
+				label={`${ladder.studentName}, ${ladder.skillName}`}
+				twin={ladder.twin}
+			/>
+			<span>
+				<b>{pegIndex + 1}</b>
+				<small>of {holes.length}</small>
+				{ladder.side !== "none" && <small>{ladder.side}</small>}
+			</span>
+		</Link>
 	);
 }

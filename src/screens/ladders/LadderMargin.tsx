@@ -3,10 +3,13 @@
 import { useState } from "react";
 import type { Prediction } from "@/core/build/predict";
 import type { Rung } from "@/core/ladder/ladder";
+import type { Limit } from "@/core/ladder/limits";
 import type { Hole } from "@/core/ladder/rail";
 import { gateWords } from "@/core/ladder/rung";
+import type { Sketch } from "@/core/ladder/sketch";
 import type { Rule } from "@/core/rules";
 import { firstCue } from "@/core/skill/cue";
+import { readSides } from "@/core/skill/sides";
 import type { Skill } from "@/core/skill/skill";
 import { plural } from "@/core/words/numbers";
 import { inTen } from "@/core/worth/readings";
@@ -17,6 +20,7 @@ import { holeWords } from "@/ui/Rail";
 import css from "@/ui/rows.module.scss";
 import { bandWords, pastTries } from "./expected";
 import { readRule } from "./LadderBench";
+import { type Sees, SketchView } from "./SketchView";
 
 /** What stands behind the rung that is open: its rule in words, what is watched, and every day it was worked on. */
 export function LadderMargin({
@@ -25,10 +29,15 @@ export function LadderMargin({
 	skill,
 	who,
 	prediction,
+	limit,
+	sees,
 	onTake,
 }: {
 	rung: Rung | null;
 	hole: Hole | null;
+	/** Why it is not to be done as it stands, with this student. */
+	limit: Limit | null;
+	sees: Sees;
 	skill: Skill;
 	who: string;
 	/** What is to be expected here, from the rungs tried; null where the ladder has no notches. */
@@ -42,11 +51,25 @@ export function LadderMargin({
 	return (
 		<>
 			<div className={css.note}>
-				<h2 dir="auto">{settings.name || "New rung"}</h2>
+				<h2 dir="auto">{readSides(settings.name, sees) || "New rung"}</h2>
 				<p className="m-0">
 					Passed by {readRule(settings)}, within {settings.limit} tries. A try is good when {gateWords[settings.gate]}.
 				</p>
 			</div>
+			{limit && <p className="asks m-0">{limit.reason}</p>}
+			{(settings.drill || settings.sketch) && (
+				<div className={css.note}>
+					<h2>Set-up</h2>
+					{settings.drill && (
+						<p className="m-0" dir="auto">
+							{readSides(settings.drill, sees)}
+						</p>
+					)}
+					{settings.sketch && settings.sketch.items.length > 0 && (
+						<SketchView sketch={settings.sketch as Sketch} sees={sees} />
+					)}
+				</div>
+			)}
 			{prediction && (
 				<p className="m-0" data-testid="prediction">
 					To be expected here: <b>{inTen(prediction.rate)} in 10</b> (between {inTen(prediction.low)} and{" "}

@@ -5,8 +5,10 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
-import { type Ladder, type Policy, policies, policyWords, type Rung, threeRungs } from "@/core/ladder/ladder";
-import type { Side } from "@/core/people/student";
+import { wholeExtent } from "@/core/build/difficulty";
+import type { Coach } from "@/core/coach/coach";
+import { type Ladder, type Policy, policies, policyWords, threeRungs } from "@/core/ladder/ladder";
+import type { Side, Student } from "@/core/people/student";
 import type { Skill } from "@/core/skill/skill";
 import type { Refusal } from "@/core/words/refuse";
 import { begin } from "@/device/begin";
@@ -18,13 +20,14 @@ import { BuildLadder } from "./BuildLadder";
 import { LadderBench } from "./LadderBench";
 
 interface Props {
-	students: { id: string; name: string; strongSide: "left" | "right" }[];
+	coach: Coach;
+	students: { id: string; student: Student }[];
 	skills: { id: string; skill: Skill }[];
 	student: string | null;
 }
 
 /** For whom, which skill, which side. Then three plain rungs at once, or rung by rung. */
-export function NewLadder({ students, skills, student }: Props) {
+export function NewLadder({ coach, students, skills, student }: Props) {
 	const router = useRouter();
 	const [who, setWho] = useState(student ?? students[0]?.id ?? "");
 	const [what, setWhat] = useState(skills[0]?.id ?? "");
@@ -32,7 +35,11 @@ export function NewLadder({ students, skills, student }: Props) {
 	const [side, setSide] = useState<Side>("none");
 	const [policy, setPolicy] = useState<Policy>("mastery");
 	const [refused, setRefused] = useState<Refusal[]>([]);
-	const [byHand, setByHand] = useState<{ skill: string; content: Skill; rungs?: Rung[] } | null>(null);
+	const [byHand, setByHand] = useState<{
+		skill: string;
+		content: Skill;
+		draft?: Pick<Ladder, "rungs" | "difficulties">;
+	} | null>(null);
 	const [building, setBuilding] = useState<{ skill: string; content: Skill } | null>(null);
 
 	const chosenSkill = async (): Promise<{ skill: string; content: Skill } | null> => {
@@ -55,19 +62,26 @@ export function NewLadder({ students, skills, student }: Props) {
 		router.refresh();
 	};
 
-	const chosen = students.find((s) => s.id === who);
+	const chosen = students.find((s) => s.id === who)?.student;
+	const difficulties = byHand?.content.difficulties ?? building?.content.difficulties ?? coach.difficulties;
 	if (byHand && chosen)
 		return (
 			<LadderBench
 				at={null}
 				owner={{ student: who, skill: byHand.skill }}
-				studentName={chosen.name}
-				strongSide={chosen.strongSide}
+				student={chosen}
 				skill={byHand.content}
-				ladder={{ side, policy, start: null, rungs: byHand.rungs ?? [] }}
+				ladder={{
+					...{ side, policy, start: null },
+					...(byHand.draft ?? { rungs: [], difficulties: [wholeExtent, ...difficulties] }),
+				}}
 				newer={null}
 				archived={false}
 				rail={null}
+				coach={coach}
+				twin={null}
+				built={null}
+				lately={null}
 			/>
 		);
 	if (building && chosen)
@@ -77,8 +91,9 @@ export function NewLadder({ students, skills, student }: Props) {
 				side={side}
 				policy={policy}
 				who={chosen.name}
-				onDraft={(rungs) => {
-					setByHand({ ...building, rungs });
+				usual={difficulties}
+				onDraft={(draft) => {
+					setByHand({ ...building, draft });
 					window.scrollTo(0, 0);
 				}}
 				onBack={() => setBuilding(null)}
@@ -104,7 +119,7 @@ export function NewLadder({ students, skills, student }: Props) {
 						<Form.Select value={who} onChange={(e) => setWho(e.target.value)}>
 							{students.map((s) => (
 								<option key={s.id} value={s.id}>
-									{s.name}
+									{s.student.name}
 								</option>
 							))}
 						</Form.Select>

@@ -4,6 +4,8 @@ import { useEffect } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useFormContext, useWatch } from "react-hook-form";
+import type { Difficulty } from "@/core/build/difficulty";
+import type { LengthUnit } from "@/core/coach/coach";
 import type { Ladder } from "@/core/ladder/ladder";
 import { gates, gateWords, MAX_WATCHED } from "@/core/ladder/rung";
 import { type Scale, scales } from "@/core/ladder/scale";
@@ -14,16 +16,24 @@ import { Complaint, Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
 import { readRule } from "./LadderBench";
 import { OutcomeFields } from "./OutcomeFields";
+import { SetUpFields } from "./SetUpFields";
 
 interface Props {
 	index: number;
 	positions: readonly KeyPosition[];
+	/** What its notches are counted on. */
+	difficulties: readonly Difficulty[];
+	unit: LengthUnit;
 	onAbove: () => void;
+	onCopy: () => void;
+	onSplit: () => void;
+	/** Null on the lowest rung. */
+	onMerge: (() => void) | null;
 	onRemove: () => void;
 }
 
 /** A rung's settings, open under its row. The rule reads itself out while it is edited. */
-export function RungFields({ index, positions, onAbove, onRemove }: Props) {
+export function RungFields({ index, positions, difficulties, unit, ...does }: Props) {
 	const { register, control, setValue, setFocus, getValues, formState } = useFormContext<Ladder>();
 	const path = `rungs.${index}.settings` as const;
 	const settings = useWatch({ control, name: path });
@@ -149,11 +159,23 @@ export function RungFields({ index, positions, onAbove, onRemove }: Props) {
 			</div>
 			{words("easier", "Easier variation")}
 			{words("harder", "Harder variation")}
+			<SetUpFields index={index} difficulties={difficulties} unit={unit} />
 			<div className={css.full}>
-				<Button variant="link" onClick={onAbove}>
+				<Button variant="link" onClick={does.onAbove}>
 					put a rung above this one
 				</Button>
-				<Button variant="link" onClick={onRemove}>
+				<Button variant="link" onClick={does.onCopy}>
+					copy it
+				</Button>
+				<Button variant="link" onClick={does.onSplit}>
+					split it in two
+				</Button>
+				{does.onMerge && (
+					<Button variant="link" onClick={does.onMerge}>
+						make it one with the rung below
+					</Button>
+				)}
+				<Button variant="link" onClick={does.onRemove}>
 					take this rung out
 				</Button>
 			</div>

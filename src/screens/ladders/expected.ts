@@ -1,4 +1,4 @@
-import { allDifficulties } from "@/core/build/difficulty";
+import type { Difficulty } from "@/core/build/difficulty";
 import { heightsOf, type Notched, type Prediction, predict } from "@/core/build/predict";
 import { type PastTry, weighTries } from "@/core/estimate/rate";
 import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
@@ -15,8 +15,13 @@ export const pastTries = (hole: Hole | null, day: string): PastTry[] =>
 export type Notches = Rung["settings"]["notches"];
 
 /** What is to be expected on each rung, from all that were tried; null where the rungs share no difficulty. */
-export function expectedOn(rungs: readonly Notched[], holes: readonly Hole[], day: string): Prediction[] | null {
-	const heights = heightsOf(rungs, allDifficulties);
+export function expectedOn(
+	rungs: readonly Notched[],
+	holes: readonly Hole[],
+	day: string,
+	difficulties: readonly Difficulty[],
+): Prediction[] | null {
+	const heights = heightsOf(rungs, difficulties);
 	if (!heights) return null;
 	const counted = rungs.flatMap(({ id }, i) => {
 		const tries = pastTries(holes.find((hole) => hole.rung === id) ?? null, day);

@@ -5,7 +5,7 @@ import { v7 as uuid } from "uuid";
 import * as acts from "@/core/acts/acts";
 import type { Advice } from "@/core/advice";
 import type { Attempt, Body, Variation } from "@/core/log/kinds";
-import { type PackLadder, placeOn } from "@/core/pack/pack";
+import { type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
 import type { LessonOnDevice } from "@/device/lesson";
 import { type Board, boardOf, pegIn } from "./model";
 
@@ -110,7 +110,9 @@ export function useActs(lesson: LessonOnDevice) {
 				const waiting = view().sets.findLast((s) => s.placing.ladder === ladder.id);
 				const peg = pegIn(view(), ladder);
 				const same = waiting && waiting.placing.rung === peg ? waiting : null;
-				write(acts.switchTo(uuid, set, same?.placing ?? placeOn(ladder, peg), same?.variation));
+				write(
+					acts.switchTo(uuid, set, same?.placing ?? placeOn(ladder, peg), same?.variation ?? variationOn(ladder, peg)),
+				);
 			},
 			quick() {
 				const waiting = view().sets.findLast((s) => s.placing.ladder === null);

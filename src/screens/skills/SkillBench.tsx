@@ -15,6 +15,7 @@ import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
 import { Sortable, SortableRow } from "@/ui/Sortable";
 import { useKeys } from "@/ui/useKeys";
+import { useUndoKeys } from "@/ui/useUndoKeys";
 import { Workbook } from "@/ui/Workbook";
 import { Beside } from "./Beside";
 import { MarkContext } from "./FaultFields";
@@ -23,13 +24,14 @@ import { Origins } from "./Origins";
 import { PositionFields } from "./PositionFields";
 import { Rhythm } from "./Rhythm";
 import { Schools } from "./Schools";
+import { SkillDifficulties } from "./SkillDifficulties";
 import { SkillMargin } from "./SkillMargin";
 import { Stages } from "./Stages";
 import own from "./skills.module.scss";
 import { useCauses } from "./useCauses";
 import { EditContext, RefusalContext, useEdit, useWriting } from "./writing";
 
-const views = ["positions", "origins", "rhythm", "stages", "schools", "beside it"] as const;
+const views = ["positions", "origins", "rhythm", "stages", "schools", "difficulties", "beside it"] as const;
 type View = (typeof views)[number];
 const asView = (hash: string): View =>
 	views.find((view) => view === decodeURIComponent(hash.slice(1)).replace("-", " ")) ?? "positions";
@@ -77,16 +79,7 @@ export function SkillBench(page: SkillPage) {
 		[step],
 	);
 	useKeys({ a: add, Escape: () => setOpen(null) });
-	useEffect(() => {
-		const onKey = (event: KeyboardEvent) => {
-			if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z") return;
-			event.preventDefault();
-			if (event.shiftKey) writing.redo();
-			else writing.undo();
-		};
-		window.addEventListener("keydown", onKey);
-		return () => window.removeEventListener("keydown", onKey);
-	}, [writing.undo, writing.redo]);
+	useUndoKeys(writing.undo, writing.redo);
 
 	const watchedBy = removed ? (page.watched[removed] ?? []) : [];
 	const bad = new Set(writing.amiss.flatMap(({ path }) => /^positions\.(\d+)/.exec(path)?.[1] ?? []).map(Number));
@@ -219,6 +212,7 @@ export function SkillBench(page: SkillPage) {
 							{view === "rhythm" && <Rhythm skill={skill} />}
 							{view === "stages" && <Stages skill={skill} />}
 							{view === "schools" && <Schools skill={skill} />}
+							{view === "difficulties" && <SkillDifficulties skill={skill} usual={page.usual} />}
 							{view === "beside it" && <Beside page={page} writing={writing} />}
 						</Bench>
 					</MarkContext>

@@ -1,7 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Col from "react-bootstrap/Col";
 import Form from "react-bootstrap/Form";
@@ -43,6 +43,10 @@ export function StudentForm({
 	});
 	const { restored, forget } = useDraft(`student ${at?.id ?? "new"}`, at?.rev ?? 0, form as never);
 	const { errors, isSubmitting } = form.formState;
+	const [lacks, setLacks] = useState((student?.lacks ?? []).join(", "));
+	useEffect(() => {
+		if (restored) setLacks((form.getValues("lacks") ?? []).join(", "));
+	}, [restored, form]);
 	const save = form.handleSubmit(async (values) => {
 		setRefused([]);
 		const outcome = await keepStudent(values, at);
@@ -125,6 +129,27 @@ export function StudentForm({
 				error={errors.kit}
 			>
 				<Form.Control as="textarea" rows={2} {...form.register("kit")} dir="auto" isInvalid={Boolean(errors.kit)} />
+			</Row>
+			<Row
+				id="lacks"
+				label="Kit that is missing"
+				hint="As rungs name it, with commas between; such a rung is taken out or eased."
+				error={errors.lacks as { message?: string } | undefined}
+			>
+				<Form.Control
+					value={lacks}
+					dir="auto"
+					isInvalid={Boolean(errors.lacks)}
+					onChange={(event) => {
+						setLacks(event.target.value);
+						const named = event.target.value.split(",").map((one) => one.trim());
+						form.setValue(
+							"lacks",
+							named.filter((one) => one !== ""),
+							{ shouldDirty: true },
+						);
+					}}
+				/>
 			</Row>
 			<Row id="wish" label="Wish" hint="What the student, or the parent, wants." error={errors.wish}>
 				<Form.Control as="textarea" rows={2} {...form.register("wish")} dir="auto" isInvalid={Boolean(errors.wish)} />

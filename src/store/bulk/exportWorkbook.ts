@@ -68,6 +68,12 @@ async function within(tx: Transaction, section: Section, scope: Scope): Promise<
 		scope.of === "skill"
 			? []
 			: column(`select distinct ${name} from ladder where ${scope.of === "ladder" ? "id" : "student"} = ?`);
+	/** Of the ladders as they stand and as they once stood. */
+	const versionsOf = async (): Promise<string[]> => {
+		const of = among("ladder", ladders);
+		const { rows } = await tx.execute({ sql: `select version from ladder_revision where ${of.sql}`, args: of.args });
+		return [...new Set([...(await ofLadders("version")), ...rows.map((row) => String(row[0]))])];
+	};
 	switch (section) {
 		case "students":
 			return among("id", scope.of === "student" ? [id] : await ofLadders("student"));
@@ -94,9 +100,11 @@ async function within(tx: Transaction, section: Section, scope: Scope): Promise<
 		case "ladders":
 			return among("id", ladders);
 		case "ladderVersions":
-			return among("hash", await ofLadders("version"));
+			return among("hash", await versionsOf());
+		case "ladderRevisions":
+			return among("ladder", ladders);
 		case "rungVersions": {
-			const versions = among("v.hash", await ofLadders("version"));
+			const versions = among("v.hash", await versionsOf());
 			return {
 				sql: `hash in (select json_extract(o.value, '$.version') from ladder_version v, json_each(v.body, '$.order') o where ${versions.sql})`,
 				args: versions.args,

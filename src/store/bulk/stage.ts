@@ -184,11 +184,13 @@ const sameWords = (section: Section): string =>
 			? "1"
 			: section === "ladders"
 				? "a.body = b.body and a.student = b.student and a.skill = b.skill and a.skill_version = b.skill_version and a.archived_at is b.archived_at"
-				: section === "skillRevisions"
-					? "a.skill = b.skill and a.version = b.version and a.remark = b.remark"
-					: section === "students" || section === "skills"
-						? "a.body = b.body and a.archived_at is b.archived_at"
-						: "a.body = b.body";
+				: section === "ladderRevisions"
+					? "a.ladder = b.ladder and a.version = b.version"
+					: section === "skillRevisions"
+						? "a.skill = b.skill and a.version = b.version and a.remark = b.remark"
+						: section === "students" || section === "skills"
+							? "a.body = b.body and a.archived_at is b.archived_at"
+							: "a.body = b.body";
 
 /** What rows name, and where it may be: in the file, or here. */
 const references: { section: Section; column: string; field: string; what: string; sets: [string, string] }[] = (
@@ -200,6 +202,8 @@ const references: { section: Section; column: string; field: string; what: strin
 		["ladders", "skill", "the skill", "skills", "id from here.skill"],
 		["ladders", "skill_version", "the skill version", "skillVersions", "hash from here.skill_version"],
 		["ladders", "version", "the ladder version", "ladderVersions", "hash from here.ladder_version"],
+		["ladderRevisions", "ladder", "the ladder", "ladders", "id from here.ladder"],
+		["ladderRevisions", "version", "the ladder version", "ladderVersions", "hash from here.ladder_version"],
 		["events", "student", "the student", "students", "id from here.student where deleted_at is null"],
 		["events", "ladder", "the ladder", "ladders", "id from here.ladder"],
 	] as const

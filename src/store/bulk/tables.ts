@@ -115,6 +115,14 @@ export const homes: { [S in Section]: Home<S> } = {
 			ladder: read(row.body),
 		}),
 	}),
+	ladderRevisions: home(t.ladderRevision, {
+		toSql: ({ id, made, ladder, version }) => ({ id, ladder, version, created_at: made }),
+		fromSql: (row) => ({ id: row.id, made: row.created_at, ladder: row.ladder, version: row.version }),
+	}),
+	coach: home(t.coach, {
+		toSql: ({ id, made, coach }) => ({ id, rev: 1, body: json(coach), created_at: made, updated_at: made }),
+		fromSql: (row) => ({ id: row.id, made: row.created_at, coach: read(row.body) }),
+	}),
 	events: home(t.event, {
 		toSql: (row) => {
 			if ("erased" in row) return erasedRow(row.id, row.device, row.dseq);

@@ -22,7 +22,7 @@ export interface TakeIn {
 /** Later ones refer to earlier ones. */
 const order: Section[] = [
 	...(["students", "gone", "skillVersions", "skills", "skillRevisions", "pictures"] as const),
-	...(["rungVersions", "ladderVersions", "ladders", "events", "setAside"] as const),
+	...(["rungVersions", "ladderVersions", "ladders", "ladderRevisions", "coach", "events", "setAside"] as const),
 ];
 
 const projections = ["projection", "lesson_digest", "lesson_work", "ladder_digest", "student_digest", "said", "link"];
@@ -35,7 +35,7 @@ export async function takeInStaged(staging: string, here: string, how: TakeIn): 
 			await insertSection(tx, section, "staged", `"${section}"`, "at_row");
 		}
 		if (how.mode === "merge" && how.differing === "take")
-			for (const section of ["students", "skills", "ladders"] as const) await overwrite(tx, section);
+			for (const section of ["students", "skills", "ladders", "coach"] as const) await overwrite(tx, section);
 		await tx.execute("update ladder set name = (select name from skill where skill.id = ladder.skill) where name = ''");
 		await nextEpoch(tx, how);
 	});
@@ -92,6 +92,8 @@ async function empty(tx: Transaction): Promise<void> {
 		...[
 			"event",
 			"quarantine",
+			"coach",
+			"ladder_revision",
 			"ladder",
 			"skill_revision",
 			"skill_draft",
@@ -131,12 +133,12 @@ async function makeRoom(tx: Transaction, section: "students" | "events"): Promis
 }
 
 /** The file's words in place of those here, as a new revision. */
-async function overwrite(tx: Transaction, section: "students" | "skills" | "ladders"): Promise<void> {
+async function overwrite(tx: Transaction, section: "students" | "skills" | "ladders" | "coach"): Promise<void> {
 	const { table, columns } = homes[section];
 	const taken = columns.filter((column) => !["id", "rev", "created_at", "updated_at", "deleted_at"].includes(column));
 	await tx.execute({
 		sql: `update ${table} set rev = ${table}.rev + 1, updated_at = ?, ${taken.map((c) => `${c} = s.${c}`).join(", ")}
-			from staged."${section}" s where s.id = ${table}.id and (s.body <> ${table}.body or s.archived_at is not ${table}.archived_at)`,
+			from staged."${section}" s where s.id = ${table}.id and (s.body <> ${table}.body${section === "coach" ? "" : ` or s.archived_at is not ${table}.archived_at`})`,
 		args: [new Date().toISOString()],
 	});
 }

@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import type { LessonView } from "@/core/log/lesson";
-import type { Pack, PackLadder } from "@/core/pack/pack";
+import { limitWords, type Pack, type PackLadder } from "@/core/pack/pack";
 import type { Board } from "../model";
 import { pegIn } from "../model";
 import type { Acts } from "../useActs";
@@ -67,7 +67,7 @@ function Next({
 				<Choice
 					key={rung.id}
 					aria-pressed={rung.id === board.set.placing.rung}
-					small={`rung ${here.rungs.indexOf(rung) + 1}`}
+					small={`rung ${here.rungs.indexOf(rung) + 1}${limitWords(here, rung.id) ? `. ${limitWords(here, rung.id)}` : ""}`}
 					onClick={done(() => acts.moveTo(rung.id))}
 				>
 					<span dir="auto">{rung.settings.name}</span>

@@ -2,6 +2,7 @@
 
 import Link from "next/link";
 import { useState } from "react";
+import { limitWords } from "@/core/pack/pack";
 import { bodyParts } from "@/core/people/student";
 import type { DrawerName } from "../LiveBoard";
 import css from "../live.module.scss";
@@ -53,8 +54,16 @@ export function MoreDrawer({
 		);
 	if (part === "tally") return <TallyDrawer acts={acts} onClose={onClose} />;
 	if (part === "park") return <Park board={board} acts={acts} onClose={onClose} />;
+	const limited = board.ladder && limitWords(board.ladder, set.placing.rung);
 	return (
 		<Drawer title="More" onClose={onClose}>
+			{limited && <p className="m-0 asks">{limited}</p>}
+			{settings.neverAlone && <p className="m-0">Never practised alone.</p>}
+			{settings.drill && (
+				<p className="m-0" dir="auto">
+					{settings.drill}
+				</p>
+			)}
 			<Choices>
 				<Choice onClick={done(() => acts.limit(STEP))} small={`${visit.verdict.allowed} now`}>
 					six more

@@ -1,0 +1,107 @@
+import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
+import { findLadder } from "@/store/ladders";
+import { accessible, expect, test, touch } from "./studio";
+
+test.use({ demo: true, viewport: { width: 1280, height: 800 } });
+
+/** The words of a PDF, page after page, and its first page's size in points. */
+async function wordsOf(pdf: Uint8Array) {
+	const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
+	const pages = await Promise.all(
+		Array.from({ length: document.numPages }, async (_, i) => {
+			const page = await document.getPage(i + 1);
+			const { items } = await page.getTextContent();
+			return { view: page.view, text: items.map((item) => ("str" in item ? item.str : "")).join(" ") };
+		}),
+	);
+	return {
+		pages: pages.length,
+		size: pages[0]?.view.slice(2).map(Math.round),
+		text: pages
+			.map(({ text }) => text)
+			.join(" ")
+			.replace(/\s+/g, " "),
+	};
+}
+
+test("a ladder is printed as a card, in PDF, and what was ticked on it is entered as tallies", async ({
+	page,
+	studio,
+}) => {
+	await page.goto("/ladders/isolde-clubs");
+	await page.getByRole("link", { name: "card to pin up" }).click();
+	await expect(page.getByRole("heading", { name: "7. Three clubs, walking a line" })).toBeVisible();
+	await accessible(page);
+	const print = async () => wordsOf(await page.pdf({ preferCSSPageSize: true }));
+
+	const small = await print();
+	expect(small.size).toEqual([420, 595]);
+	for (const words of [
+		"Isolde Brankovar",
+		"Three-club cascade",
+		"left, strong side",
+		"chalk mark",
+		"6 m + 4.2 m = 10.2 m",
+	])
+		expect(small.text).toContain(words);
+	expect(small.text).toContain("7 good in a block of 10");
+	expect(small.text).toContain("“look through the window”");
+	expect(small.text).not.toContain("One club, hand to hand");
+	expect(small.text).not.toContain("enter the card");
+
+	await page.getByLabel("Paper").selectOption("A4");
+	await page.getByLabel("Rungs").selectOption({ label: "all 10" });
+	const large = await print();
+	expect(large.size).toEqual([595, 842]);
+	expect(large.text).toContain("1. One club, hand to hand");
+	expect(large.text).toContain("10. Three clubs, turn and walk on");
+
+	// More good than tries is refused, by the rung's name; nothing is written.
+	const count = async () => (await studio.events()).length;
+	const before = await count();
+	const enter = async (rung: string, good: string, tries: string) => {
+		await page.getByLabel(`${rung}, ticked good`).fill(good);
+		await page.getByLabel(`${rung}, tries in all`).fill(tries);
+	};
+	await touch(page, "enter the card").click();
+	await expect(page.getByRole("complementary").getByRole("alert")).toContainText(
+		"Nothing was entered; give the tries of one rung at least.",
+	);
+	await enter("Three clubs, walking a line", "12", "");
+	await touch(page, "enter the card").click();
+	await expect(page.getByRole("complementary").getByRole("alert")).toContainText(
+		'"Three clubs, walking a line" has 0 tries; a whole number from 1 to 500 is possible.',
+	);
+	await enter("Three clubs, walking a line", "12", "9");
+	await enter("Three clubs, real tempo", "9", "9");
+	await touch(page, "enter the card").click();
+	await expect(page.getByRole("complementary").getByRole("alert")).toContainText(
+		'"Three clubs, walking a line": Good is 12, more than the 9 tries; at most 9 is possible.',
+	);
+	expect(await count()).toBe(before);
+
+	await enter("Three clubs, walking a line", "6", "9");
+	await touch(page, "enter the card").click();
+	await expect(page.getByText("As a lesson of its own")).toBeVisible();
+	const ladder = await studio.inStore((store) => findLadder(store, "isolde-clubs"));
+	const written = (await studio.events()).slice(before);
+	expect(written.map((event) => event.kind)).toEqual([
+		"lesson.opened",
+		...["set.opened", "tally", "set.closed"],
+		...["set.opened", "tally", "set.closed"],
+		"lesson.closed",
+	]);
+	const tallies = written.flatMap((event) => (event.kind === "tally" ? [event.body] : []));
+	// The longest run is as short as it can have been.
+	expect(tallies).toEqual(
+		expect.arrayContaining([
+			{ tries: 9, good: 6, longest: 2 },
+			{ tries: 9, good: 9, longest: 9 },
+		]),
+	);
+	const placed = written.flatMap((event) => (event.kind === "set.opened" ? [event.body.placing.rung] : []));
+	expect(placed.every((rung) => ladder?.ladder.rungs.some(({ id }) => id === rung))).toBe(true);
+
+	await page.getByText("As a lesson of its own").click();
+	await expect(page.getByText("From the card, as it was ticked.")).toBeVisible();
+});

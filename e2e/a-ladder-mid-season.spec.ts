@@ -1,0 +1,100 @@
+import { findLadder } from "@/store/ladders";
+import { accessible, drag, expect, test, touch } from "./studio";
+
+test.use({ demo: true, viewport: { width: 1280, height: 800 } });
+
+const row = (page: import("@playwright/test").Page, name: string) => page.getByRole("button", { name, exact: true });
+
+test("a ladder is edited mid-season: copied, split, merged, moved, set in bulk, undone; every logged try keeps its rung", async ({
+	page,
+	studio,
+}) => {
+	const ladderNow = async () => {
+		const found = await studio.inStore((store) => findLadder(store, "isolde-clubs"));
+		if (!found) throw new Error("no ladder");
+		return found.ladder.rungs.map(({ id, settings }) => ({ id, name: settings.name, limit: settings.limit }));
+	};
+	const logged = await studio.events();
+	const before = await ladderNow();
+	await page.goto("/ladders/isolde-clubs");
+	await page.waitForLoadState("networkidle");
+
+	// A copy, a split, and the rung below taken in.
+	await row(page, "Three clubs, slow").click();
+	await touch(page, "copy it").click();
+	await expect(row(page, "Three clubs, slow, again")).toBeVisible();
+	await row(page, "Two clubs, cross, both starts").click();
+	await touch(page, "split it in two").click();
+	const easier = page.getByRole("button", { name: /^Move rung 3, / });
+	await expect(easier).toBeVisible();
+	await row(page, "Three clubs, one pirouette").click();
+	await touch(page, "make it one with the rung below").click();
+	await expect(row(page, "Three clubs, walking, people watching")).toHaveCount(0);
+
+	// Undone one after the other, and done again.
+	for (let i = 0; i < 3; i++) await page.keyboard.press("Control+z");
+	await expect(row(page, "Three clubs, slow, again")).toHaveCount(0);
+	await expect(row(page, "Three clubs, walking, people watching")).toBeVisible();
+	await expect(touch(page, "undo")).toBeDisabled();
+	for (let i = 0; i < 3; i++) await page.keyboard.press("Control+Shift+z");
+	await expect(row(page, "Three clubs, slow, again")).toBeVisible();
+	await expect(touch(page, "redo")).toBeDisabled();
+
+	// Letters typed into one field are one step.
+	await row(page, "Three clubs, real tempo").click();
+	await page.getByLabel("Rung", { exact: true }).press("End");
+	await page.getByLabel("Rung", { exact: true }).pressSequentially(" and on");
+	await page.getByLabel("Rung", { exact: true }).blur();
+	await touch(page, "undo").click();
+	await expect(row(page, "Three clubs, real tempo")).toBeVisible();
+	await touch(page, "redo").click();
+	await expect(row(page, "Three clubs, real tempo and on")).toBeVisible();
+	await page.keyboard.press("Escape");
+
+	// In bulk: refused where a rule cannot be met, by the rung's name; else in one step.
+	await page.getByText("the same rule or limit for many rungs").click();
+	await page.getByLabel("Tries per lesson, for these").fill("4");
+	await touch(page, "set the limit").click();
+	await expect(
+		page.getByText(
+			/Nothing was set: "One club, hand to hand" would allow 4 tries a lesson, and its rule cannot be met in fewer than 5/,
+		),
+	).toBeVisible();
+	await page.getByLabel("From rung").selectOption({ index: 1 });
+	await page.getByLabel("to rung", { exact: true }).selectOption({ index: 3 });
+	await page.getByLabel("Tries per lesson, for these").fill("33");
+	await touch(page, "set the limit").click();
+	await expect(page.getByText("The limit is set on 3 rungs; undo takes it back.")).toBeVisible();
+	await page.getByLabel("The rule of rung").selectOption({ index: 0 });
+	await touch(page, "set its rule").click();
+	await drag(page, /^Move rung 1, /, /^Move rung 2, /);
+	await accessible(page);
+
+	// What was typed survives a reload, and is one save.
+	await page.waitForTimeout(400);
+	await page.reload();
+	await expect(page.getByText("What you had typed was brought back.")).toBeVisible();
+	await touch(page, "save the ladder").click();
+	await expect(page.getByText("not saved yet")).toHaveCount(0);
+	await expect.poll(async () => (await ladderNow()).length).toBe(before.length + 1);
+	const after = await ladderNow();
+	expect(after.map(({ name }) => name)).toContain("Three clubs, real tempo and on");
+	expect(after.find(({ name }) => name === "Two clubs, cross and stop")?.limit).toBe(33);
+	expect(before.filter(({ id }) => !after.some((rung) => rung.id === id)).map(({ name }) => name)).toEqual([
+		"Three clubs, walking, people watching",
+	]);
+	expect(after[1]?.id).toBe("isolde-clubs-1");
+
+	// What changed, rung by rung; and nothing that was logged is any different.
+	await page.goto("/ladders/isolde-clubs");
+	await page.getByText(/what changed since the last lesson/).click();
+	const changed = page.getByTestId("changed").first();
+	await expect(changed).toContainText("Three clubs, slow, again added");
+	await expect(changed).toContainText("Three clubs, walking, people watching taken out");
+	await expect(changed).toContainText("tries per lesson: 30, now 33");
+	await expect(changed).toContainText("name: Three clubs, real tempo, now Three clubs, real tempo and on");
+	expect(await studio.events()).toEqual(logged);
+	await page.goto("/students/isolde/lessons");
+	await expect(page.getByText("Three clubs, real tempo", { exact: true }).first()).toBeVisible();
+	await expect(page.getByText("Three clubs, real tempo and on")).toHaveCount(0);
+});

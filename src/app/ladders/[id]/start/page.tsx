@@ -1,0 +1,18 @@
+import { notFound } from "next/navigation";
+import { readLadder } from "@/doors/readLadders";
+import { StartWhere } from "@/screens/ladders/StartWhere";
+
+export const dynamic = "force-dynamic";
+export const metadata = { title: "Start where?" };
+
+export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+	const page = await readLadder((await params).id);
+	if (!page) notFound();
+	const { at, student, skill, ladder, rail, coach } = page;
+	return (
+		<StartWhere
+			{...{ at, student, skill, ladder, rail }}
+			sees={{ side: ladder.side, strong: student.strongSide, unit: coach.unit }}
+		/>
+	);
+}

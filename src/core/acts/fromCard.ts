@@ -1,0 +1,52 @@
+import { type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
+import { leastLongest, tallyRefusal } from "@/core/rules/tally";
+import { type Outcome, type Refusal, refuse } from "@/core/words/refuse";
+import { openSet, type Written } from "./acts";
+
+/** What was ticked on a card, for one rung. */
+export interface Ticked {
+	rung: string;
+	tries: number;
+	good: number;
+}
+
+/**
+ * Ticks from a card as one lesson: a set and its tally a rung. In what order they fell
+ * nobody knows, so the longest run is taken as short as it can have been: a card meets
+ * a rule only where every order would.
+ */
+export function fromCard(
+	newId: () => string,
+	lesson: string,
+	ladder: PackLadder,
+	ticked: readonly Ticked[],
+	remark: string,
+): Outcome<Written> {
+	const filled = ticked.filter(({ tries, good }) => tries !== 0 || good !== 0);
+	const wrong: Refusal[] = filled.flatMap(({ rung, tries, good }) => {
+		const name = ladder.rungs.find(({ id }) => id === rung)?.settings.name ?? "";
+		if (!Number.isInteger(tries) || tries < 1 || tries > 500)
+			return [{ path: rung, sentence: `"${name}" has ${tries} tries; a whole number from 1 to 500 is possible.` }];
+		const said = tallyRefusal({ tries, good, longest: leastLongest(tries, good) });
+		return said ? [{ path: rung, sentence: `"${name}": ${said}` }] : [];
+	});
+	if (wrong.length > 0) return { ok: false, refusals: wrong };
+	if (filled.length === 0) return refuse("ticked", "Nothing was entered; give the tries of one rung at least.");
+	return {
+		ok: true,
+		value: [
+			{ kind: "lesson.opened", lesson, student: ladder.student, body: { minutes: null, wish: "", quick: false } },
+			...filled.flatMap(({ rung, tries, good }): Written => {
+				const set = openSet(newId, placeOn(ladder, rung), variationOn(ladder, rung));
+				const id = set.id as string;
+				const at = { set: id, student: ladder.student, ladder: ladder.id, rung: set.rung ?? null, lesson };
+				return [
+					{ ...set, lesson },
+					{ ...at, kind: "tally", body: { tries, good, longest: leastLongest(tries, good) } } as Written[number],
+					{ ...at, kind: "set.closed", body: { reason: "moved on" } } as Written[number],
+				];
+			}),
+			{ kind: "lesson.closed", lesson, student: ladder.student, body: { remark, note: "", next: null } },
+		],
+	};
+}

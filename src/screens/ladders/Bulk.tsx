@@ -1,0 +1,95 @@
+"use client";
+
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { type Shared, setAll } from "@/core/ladder/edit";
+import type { Rung } from "@/core/ladder/ladder";
+import { fewestTries, type Rule } from "@/core/rules";
+import { plural } from "@/core/words/numbers";
+import { Row } from "@/ui/Row";
+import css from "@/ui/rows.module.scss";
+import own from "./ladders.module.scss";
+
+/** The same rule or limit for many rungs at once. What a rule cannot be met within is said before it is set. */
+export function Bulk({
+	rungs,
+	onSet,
+}: {
+	rungs: readonly Rung[];
+	onSet: (to: (rungs: Rung[]) => readonly Rung[]) => void;
+}) {
+	const [from, setFrom] = useState(0);
+	const [to, setTo] = useState<number | null>(null);
+	const [limit, setLimit] = useState(30);
+	const [like, setLike] = useState(0);
+	const [said, setSaid] = useState("");
+	const last = Math.min(to ?? rungs.length - 1, rungs.length - 1);
+	const set = (shared: Shared, what: string) => {
+		if (from > last)
+			return setSaid(`Rung ${from + 1} is above rung ${last + 1}; choose a first one at or below the last.`);
+		const after = setAll(rungs, from, last, shared);
+		const bad = after.findIndex(
+			({ settings }, i) => i >= from && i <= last && settings.limit < fewestTries(settings.rule as Rule),
+		);
+		if (bad >= 0) {
+			const { name, rule, limit: within } = (after[bad] as Rung).settings;
+			return setSaid(
+				`Nothing was set: "${name}" would allow ${within} tries a lesson, and its rule cannot be met in fewer than ${fewestTries(rule as Rule)}.`,
+			);
+		}
+		onSet((now) => setAll(now, from, last, shared));
+		setSaid(`${what} set on ${plural(last - from + 1, "rung")}; undo takes it back.`);
+	};
+	if (rungs.length < 2) return null;
+	const choose = (id: string, label: string, value: number, onChange: (i: number) => void) => (
+		<Row id={id} label={label} className="">
+			<Form.Select size="sm" value={value} onChange={(event) => onChange(Number(event.target.value))}>
+				{rungs.map((rung, i) => (
+					<option key={rung.id} value={i}>
+						{i + 1}, {rung.settings.name}
+					</option>
+				))}
+			</Form.Select>
+		</Row>
+	);
+	return (
+		<details className={own.aside}>
+			<summary>the same rule or limit for many rungs</summary>
+			<div className={own.build}>
+				{choose("bulk-from", "From rung", from, setFrom)}
+				{choose("bulk-to", "to rung", last, setTo)}
+				<Row id="bulk-limit" label="Tries per lesson, for these" className="">
+					<Form.Control
+						size="sm"
+						type="number"
+						inputMode="numeric"
+						min={1}
+						max={500}
+						value={limit || ""}
+						onChange={(event) => setLimit(Number(event.target.value))}
+					/>
+				</Row>
+				<Button
+					variant="outline-primary"
+					className="align-self-end"
+					disabled={!(Number.isInteger(limit) && limit >= 1 && limit <= 500)}
+					onClick={() => set({ limit }, "The limit is")}
+				>
+					set the limit
+				</Button>
+				{choose("bulk-like", "The rule of rung", like, setLike)}
+				<Button
+					variant="outline-primary"
+					className="align-self-end"
+					onClick={() => set({ rule: (rungs[like] as Rung).settings.rule }, "The rule is")}
+				>
+					set its rule
+				</Button>
+			</div>
+			<p className={`${css.plain} m-0`} role="status">
+				{said}
+			</p>
+		</details>
+	);
+}

@@ -1,0 +1,130 @@
+"use client";
+
+import Link from "next/link";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import type { Rung } from "@/core/ladder/ladder";
+import { limitsOf } from "@/core/ladder/limits";
+import type { Sketch } from "@/core/ladder/sketch";
+import { sideWords } from "@/core/people/student";
+import { firstCue } from "@/core/skill/cue";
+import { readSides } from "@/core/skill/sides";
+import type { CardPage } from "@/doors/readLadders";
+import { Bench } from "@/ui/Bench";
+import { RailCell } from "@/ui/Rail";
+import { Row } from "@/ui/Row";
+import { CardTicks } from "./CardTicks";
+import css from "./card.module.scss";
+import { readRule } from "./LadderBench";
+import { SketchView } from "./SketchView";
+
+const papers = ["A5", "A4"] as const;
+/** Boxes on one line: more are hard to count at a glance. */
+const MOST_BOXES = 12;
+const AROUND = 2;
+
+/** The ladder as a card to pin up: rungs on the rail, what to look for, boxes to tick. What is on the screen is what is printed. */
+export function Card(card: CardPage) {
+	const { id, student, skill, ladder, rail, unit } = card;
+	const [paper, setPaper] = useState<(typeof papers)[number]>("A5");
+	const [all, setAll] = useState(ladder.rungs.length <= 6);
+	const sees = { side: ladder.side, strong: student.strongSide, unit };
+	const limits = limitsOf(ladder.rungs, student);
+	const shown = ladder.rungs
+		.map((rung, i) => ({ rung: rung as Rung, i }))
+		.filter(({ i }) => all || Math.abs(i - rail.pegIndex) <= AROUND)
+		.reverse();
+	const read = (words: string) => readSides(words, sees);
+	return (
+		<Bench
+			wide
+			margin={
+				<div className="d-print-none">
+					<h2>What was ticked</h2>
+					<CardTicks
+						ladder={id}
+						rungs={shown.map(({ rung }) => ({ id: rung.id, name: read(rung.settings.name) }))}
+						outs={limits.filter(({ what }) => what === "taken out").map(({ rung }) => rung)}
+					/>
+				</div>
+			}
+		>
+			<style>{`@media print { @page { size: ${paper} portrait; margin: 9mm; } }`}</style>
+			<div className={`${css.choose} d-print-none`}>
+				<Row id="paper" label="Paper" className="">
+					<Form.Select
+						value={paper}
+						onChange={(event) => setPaper(papers.find((one) => one === event.target.value) ?? "A5")}
+					>
+						{papers.map((one) => (
+							<option key={one}>{one}</option>
+						))}
+					</Form.Select>
+				</Row>
+				<Row id="which" label="Rungs" className="">
+					<Form.Select value={all ? "all" : "around"} onChange={(event) => setAll(event.target.value === "all")}>
+						<option value="around">where the peg stands, and two either way</option>
+						<option value="all">all {ladder.rungs.length}</option>
+					</Form.Select>
+				</Row>
+				<Button onClick={() => window.print()}>print, or save as PDF</Button>
+				<Link href={`/ladders/${id}`}>back to the ladder</Link>
+			</div>
+			<article className={`${css.card} ${paper === "A5" ? css.small : ""}`} aria-label="Card">
+				<header>
+					<h1 dir="auto">{student.name}</h1>
+					<p className="m-0">
+						<b dir="auto">{skill.name}</b>, {sideWords(ladder.side, student.strongSide)}
+					</p>
+				</header>
+				<ol className={css.rungs} reversed>
+					{shown.map(({ rung, i }) => {
+						const { settings } = rung;
+						const limit = limits.find((one) => one.rung === rung.id) ?? null;
+						const cues = skill.positions
+							.filter((position) => settings.watch.includes(position.id))
+							.flatMap((position) => firstCue(position.cues)?.text ?? []);
+						return (
+							<li key={rung.id}>
+								<RailCell state={rail.holes[i]?.state ?? "open"} peg={i === rail.pegIndex} />
+								<div className={css.rung}>
+									<h2 dir="auto">
+										{i + 1}. {read(limit?.what === "eased" ? settings.easier : settings.name)}
+									</h2>
+									{settings.drill && <p dir="auto">{read(settings.drill)}</p>}
+									{cues.length > 0 && (
+										<p dir="auto">
+											<i>{cues.map((cue) => `“${read(cue)}”`).join(" ")}</i>
+										</p>
+									)}
+									{limit?.what === "taken out" ? (
+										<p>{limit.reason}</p>
+									) : (
+										<>
+											<p>
+												{readRule(settings)}
+												{settings.care.length > 0 && `. First: ${settings.care.map(read).join(", ")}`}
+												{settings.neverAlone && <b>. Never alone</b>}
+											</p>
+											<div className={css.boxes} aria-hidden="true">
+												{Array.from({ length: Math.min(MOST_BOXES, settings.triesPerSet) }, (_, n) => (
+													// biome-ignore lint/suspicious/noArrayIndexKey: a box is its place
+													<span key={n} />
+												))}
+											</div>
+										</>
+									)}
+									{settings.sketch && settings.sketch.items.length > 0 && (
+										<SketchView sketch={settings.sketch as Sketch} sees={sees} />
+									)}
+								</div>
+							</li>
+						);
+					})}
+				</ol>
+				<footer>A box a try: a tick for a good one, a dash for another. Stop when it hurts.</footer>
+			</article>
+		</Bench>
+	);
+}

@@ -1,0 +1,129 @@
+"use client";
+
+import Link from "next/link";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { v7 as uuid } from "uuid";
+import { fromCard } from "@/core/acts/fromCard";
+import type { Refusal } from "@/core/words/refuse";
+import { record } from "@/device/record";
+import { openLocal } from "@/device/studio";
+import { fetchPack } from "@/device/sync";
+import { Refusals } from "@/ui/Refusals";
+import css from "./card.module.scss";
+
+type Typed = Record<string, { good: string; tries: string }>;
+
+/** What was ticked on the card, entered rung by rung: it counts as tallies, and proves a rule only where any order would. */
+export function CardTicks({
+	ladder,
+	rungs,
+	outs,
+}: {
+	ladder: string;
+	rungs: readonly { id: string; name: string }[];
+	/** Taken out for this student: there is nothing to tick. */
+	outs: readonly string[];
+}) {
+	const [typed, setTyped] = useState<Typed>({});
+	const [refused, setRefused] = useState<Refusal[]>([]);
+	const [entered, setEntered] = useState<{ lesson: string; sent: boolean } | null>(null);
+	const [busy, setBusy] = useState(false);
+	const type = (id: string, field: "good" | "tries", value: string) => {
+		setEntered(null);
+		setTyped((now) => ({ ...now, [id]: { good: "", tries: "", ...now[id], [field]: value } }));
+	};
+	const enter = async () => {
+		setRefused([]);
+		setBusy(true);
+		try {
+			const lesson = uuid();
+			const pack = await fetchPack(lesson);
+			const on = pack.ladders.find(({ id }) => id === ladder);
+			if (!on)
+				return setRefused([
+					{ path: "ladder", sentence: "This ladder is put away or gone; bring it back, then enter the card." },
+				]);
+			const drafts = fromCard(
+				uuid,
+				lesson,
+				on,
+				Object.entries(typed).map(([rung, { good, tries }]) => ({ rung, good: Number(good), tries: Number(tries) })),
+				"From the card, as it was ticked.",
+			);
+			if (!drafts.ok) return setRefused(drafts.refusals);
+			await (await openLocal(pack.studio.id)).keepPack(lesson, pack);
+			const { sent } = await record(pack.studio.id, drafts.value);
+			setEntered({ lesson, sent });
+			setTyped({});
+		} catch {
+			setRefused([
+				{
+					path: "",
+					sentence:
+						"The server does not answer, so the card cannot be entered now. What you typed stays here; try again.",
+				},
+			]);
+		} finally {
+			setBusy(false);
+		}
+	};
+	return (
+		<Form
+			noValidate
+			onSubmit={(event) => {
+				event.preventDefault();
+				void enter();
+			}}
+		>
+			<p className="mute m-0">
+				In what order they fell nobody knows, so a rule counts as met only where any order would meet it.
+			</p>
+			<table className={css.ticks}>
+				<thead>
+					<tr>
+						<th scope="col">rung</th>
+						<th scope="col">good</th>
+						<th scope="col">of</th>
+					</tr>
+				</thead>
+				<tbody>
+					{rungs
+						.filter(({ id }) => !outs.includes(id))
+						.map(({ id, name }) => (
+							<tr key={id}>
+								<th scope="row" dir="auto">
+									{name}
+								</th>
+								{(["good", "tries"] as const).map((field) => (
+									<td key={field}>
+										<Form.Control
+											type="number"
+											inputMode="numeric"
+											min={0}
+											max={500}
+											aria-label={`${name}, ${field === "good" ? "ticked good" : "tries in all"}`}
+											value={typed[id]?.[field] ?? ""}
+											isInvalid={refused.some(({ path }) => path === id)}
+											onChange={(event) => type(id, field, event.target.value)}
+										/>
+									</td>
+								))}
+							</tr>
+						))}
+				</tbody>
+			</table>
+			<Refusals refusals={refused} />
+			<Button type="submit" disabled={busy}>
+				enter the card
+			</Button>
+			{entered && (
+				<p role="status" className="m-0 mt-2">
+					Entered{entered.sent ? "" : "; it goes out when the server answers"}.{" "}
+					<Link href={`/lessons/${entered.lesson}`}>As a lesson of its own</Link>, which can be taken back there.
+				</p>
+			)}
+		</Form>
+	);
+}

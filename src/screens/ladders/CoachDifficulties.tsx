@@ -1,0 +1,118 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useEffect, useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { usualDifficulties } from "@/core/build/difficulty";
+import { type Coach, lengthUnits } from "@/core/coach/coach";
+import { begin, change, redo, undo } from "@/core/words/history";
+import type { Refusal } from "@/core/words/refuse";
+import { keepCoach } from "@/doors/actions";
+import { Bench } from "@/ui/Bench";
+import { Refusals } from "@/ui/Refusals";
+import { Row } from "@/ui/Row";
+import css from "@/ui/rows.module.scss";
+import { useUndoKeys } from "@/ui/useUndoKeys";
+import { DifficultyList } from "./DifficultyList";
+
+const DRAFT = "peg-ladder draft difficulties";
+const unitWords = { m: "metres", ft: "feet" } as const;
+
+/** What gets harder, for the whole studio, and the unit distances are told in. Ladders that stand keep what they were built on. */
+export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number }; coach: Coach }) {
+	const router = useRouter();
+	const [history, setHistory] = useState(() => begin(coach));
+	const [refused, setRefused] = useState<Refusal[]>([]);
+	const [saved, setSaved] = useState(false);
+	useEffect(() => {
+		const kept = window.localStorage.getItem(DRAFT);
+		if (kept) setHistory((now) => change(now, JSON.parse(kept) as Coach, "", 0));
+	}, []);
+	const now = history.now;
+	const put = (next: Coach, what: string) => {
+		setSaved(false);
+		window.localStorage.setItem(DRAFT, JSON.stringify(next));
+		setHistory((was) => change(was, next, what, Date.now()));
+	};
+	const back = () => setHistory(undo);
+	const again = () => setHistory(redo);
+	useUndoKeys(back, again);
+	const save = async () => {
+		setRefused([]);
+		const outcome = await keepCoach(now, at);
+		if (!outcome.ok) return setRefused(outcome.refusals);
+		window.localStorage.removeItem(DRAFT);
+		setSaved(true);
+		router.refresh();
+	};
+	return (
+		<Bench
+			keys={[
+				{ keys: ["Ctrl Z"], does: "undo" },
+				{ keys: ["↑", "↓"], does: "on a grip: move the row" },
+			]}
+			margin={
+				<>
+					<div className={css.note}>
+						<h2>What a weight is</h2>
+						<p className="m-0">
+							How much harder a notch is than the one below it: 1 for a usual step. The builder keeps the heaviest step
+							as light as it can, and the expected rates go by the weights.
+						</p>
+					</div>
+					<div className={css.note}>
+						<h2>For whom it holds</h2>
+						<p className="m-0">
+							For every ladder built from now on, unless its skill has difficulties of its own. A ladder that stands
+							keeps those it was built on.
+						</p>
+					</div>
+				</>
+			}
+		>
+			<div className={css.head}>
+				<h1 className={css.title}>Difficulties</h1>
+				<span>
+					<Button variant="link" disabled={history.past.length === 0} onClick={back}>
+						undo
+					</Button>
+					<Button variant="link" disabled={history.future.length === 0} onClick={again}>
+						redo
+					</Button>
+				</span>
+			</div>
+			<p className="mute">
+				Raised in this order when a ladder is built. How much of the movement is done comes before them all.
+			</p>
+			<DifficultyList
+				value={now.difficulties}
+				onChange={(difficulties, what) => put({ ...now, difficulties }, what)}
+				refusal={(path) => refused.find((one) => one.path === `difficulties.${path}`)?.sentence}
+			/>
+			<Row id="unit" label="Distances are told in" className="mt-3">
+				<Form.Select
+					style={{ width: "auto" }}
+					value={now.unit}
+					onChange={(event) =>
+						put({ ...now, unit: lengthUnits.find((unit) => unit === event.target.value) ?? "m" }, "")
+					}
+				>
+					{lengthUnits.map((unit) => (
+						<option key={unit} value={unit}>
+							{unitWords[unit]}
+						</option>
+					))}
+				</Form.Select>
+			</Row>
+			<Refusals refusals={refused} />
+			<div className={css.actions}>
+				<Button onClick={() => void save()}>save the difficulties</Button>
+				<Button variant="link" onClick={() => put({ ...now, difficulties: [...usualDifficulties] }, "")}>
+					back to the usual ones
+				</Button>
+				{saved && <span role="status">Saved.</span>}
+			</div>
+		</Bench>
+	);
+}

@@ -1,0 +1,120 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { useFormContext, useWatch } from "react-hook-form";
+import { type Ladder, policies, policyWords } from "@/core/ladder/ladder";
+import type { Twin } from "@/core/ladder/twin";
+import { type Side, type Student, sideWords } from "@/core/people/student";
+import type { Skill } from "@/core/skill/skill";
+import type { Refusal } from "@/core/words/refuse";
+import { makeMirror } from "@/doors/actions";
+import { Row } from "@/ui/Row";
+import css from "@/ui/rows.module.scss";
+import { FollowFields } from "./FollowFields";
+import own from "./ladders.module.scss";
+
+/** Whose ladder, to what, on which side; undo and redo; what holds for the whole of it. */
+export function LadderHead({
+	student,
+	skill,
+	steps,
+}: {
+	student: Pick<Student, "name" | "strongSide">;
+	skill: Skill;
+	steps: { canUndo: boolean; canRedo: boolean; undo: () => void; redo: () => void };
+}) {
+	const form = useFormContext<Ladder>();
+	const side = useWatch({ control: form.control, name: "side" }) as Side;
+	const rungs = useWatch({ control: form.control, name: "rungs" }) ?? [];
+	const { start } = form.formState.errors;
+	return (
+		<>
+			<div className={`${css.head} ${own.title}`}>
+				<h1 className={css.title}>
+					<span dir="auto">{student.name}</span> · <span dir="auto">{skill.name}</span> ·{" "}
+					{sideWords(side, student.strongSide)}
+				</h1>
+				<span className={own.undo}>
+					<Button variant="link" disabled={!steps.canUndo} onClick={steps.undo}>
+						undo
+					</Button>
+					<Button variant="link" disabled={!steps.canRedo} onClick={steps.redo}>
+						redo
+					</Button>
+				</span>
+			</div>
+			<div className={css.settings}>
+				<Row id="side" label="Side" className="">
+					<Form.Select {...form.register("side")}>
+						<option value="left">left</option>
+						<option value="right">right</option>
+						<option value="none">both, or none</option>
+					</Form.Select>
+				</Row>
+				<Row id="policy" label="Policy" className="">
+					<Form.Select {...form.register("policy")}>
+						{policies.map((policy) => (
+							<option key={policy} value={policy}>
+								{policy}: {policyWords[policy]}
+							</option>
+						))}
+					</Form.Select>
+				</Row>
+				<Row id="start" label="Starts at" error={start as { message?: string }} className="">
+					<Form.Select {...form.register("start", { setValueAs: (v) => v || null })}>
+						<option value="">the lowest rung</option>
+						{rungs.map((rung) => (
+							<option key={rung.id} value={rung.id}>
+								{rung.settings.name}
+							</option>
+						))}
+					</Form.Select>
+				</Row>
+				<FollowFields skill={skill} />
+			</div>
+		</>
+	);
+}
+
+/** The mirror ladder: where its peg stands beside this one's, or how to make it. */
+export function OtherSide({
+	id,
+	side,
+	twin,
+	onRefused,
+}: {
+	id: string;
+	side: Side;
+	twin: Twin | null;
+	onRefused: (refusals: Refusal[]) => void;
+}) {
+	const router = useRouter();
+	if (side === "none") return null;
+	if (twin)
+		return (
+			<p className="m-0" data-testid="other-side">
+				<Link href={`/ladders/${twin.ladder}`}>The {twin.side} side’s ladder</Link>: its peg stands level with rung{" "}
+				{twin.pegIndex + 1}
+				{twin.ahead === 0
+					? ", where this one stands"
+					: `, ${Math.abs(twin.ahead)} ${twin.ahead > 0 ? "above" : "below"}`}
+				. {twin.gap && <b className="asks">{twin.gap}</b>}
+			</p>
+		);
+	return (
+		<Button
+			variant="link"
+			onClick={async () => {
+				const made = await makeMirror(id);
+				if (!made.ok) return onRefused(made.refusals);
+				router.push(`/ladders/${made.value.id}`);
+				router.refresh();
+			}}
+		>
+			make the mirror ladder, for the {side === "left" ? "right" : "left"} side
+		</Button>
+	);
+}

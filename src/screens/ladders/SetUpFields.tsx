@@ -1,0 +1,184 @@
+"use client";
+
+import { useState } from "react";
+import Form from "react-bootstrap/Form";
+import { useFormContext, useWatch } from "react-hook-form";
+import type { Difficulty } from "@/core/build/difficulty";
+import type { LengthUnit } from "@/core/coach/coach";
+import type { Ladder } from "@/core/ladder/ladder";
+import { bodyParts } from "@/core/people/student";
+import { Complaint, Row } from "@/ui/Row";
+import css from "@/ui/rows.module.scss";
+import own from "./ladders.module.scss";
+import { SketchFields } from "./SketchFields";
+
+type Part = (typeof bodyParts)[number];
+
+/** How hard the rung is and in what way, what it loads and needs, what is checked first, and how it is set up. */
+export function SetUpFields({
+	index,
+	difficulties,
+	unit,
+}: {
+	index: number;
+	difficulties: readonly Difficulty[];
+	unit: LengthUnit;
+}) {
+	const { control, setValue, register, formState } = useFormContext<Ladder>();
+	const path = `rungs.${index}.settings` as const;
+	const notches = useWatch({ control, name: `${path}.notches` }) ?? {};
+	const loads = (useWatch({ control, name: `${path}.loads` }) ?? {}) as Partial<Record<Part, number>>;
+	const errors = formState.errors.rungs?.[index]?.settings;
+	const id = (field: string) => `rung-${index}-${field}`;
+	const loaded = bodyParts.filter((part) => loads[part] !== undefined);
+	return (
+		<>
+			<details className={`${css.full} ${own.aside}`} open={Object.keys(notches).length > 0}>
+				<summary>how hard it is: its notch on each difficulty</summary>
+				<div className={own.build}>
+					{difficulties.map(({ id: difficulty, name, notches: list }) => (
+						<Row key={difficulty} id={id(`notch-${difficulty}`)} label={name} className="">
+							<Form.Select
+								size="sm"
+								value={notches[difficulty] ?? ""}
+								onChange={(event) => {
+									const { [difficulty]: _, ...rest } = notches;
+									setValue(
+										`${path}.notches`,
+										event.target.value === "" ? rest : { ...rest, [difficulty]: Number(event.target.value) },
+										{ shouldDirty: true },
+									);
+								}}
+							>
+								<option value="">not looked at</option>
+								{list.map((notch, n) => (
+									// biome-ignore lint/suspicious/noArrayIndexKey: a notch is its place in the list
+									<option key={n} value={n}>
+										{notch.name}
+									</option>
+								))}
+							</Form.Select>
+						</Row>
+					))}
+				</div>
+			</details>
+			<Lines
+				id={id("care")}
+				label="Checked before the day’s first try, one a line"
+				path={`${path}.care`}
+				rows={2}
+				error={wordsOf(errors?.care)}
+			/>
+			<Lines
+				id={id("needs")}
+				label="Kit it needs, one a line"
+				path={`${path}.needs`}
+				rows={2}
+				error={wordsOf(errors?.needs)}
+			/>
+			<div className={css.third}>
+				<Form.Check
+					id={id("alone")}
+					type="checkbox"
+					className="mt-4"
+					label="never practised alone"
+					{...register(`${path}.neverAlone`)}
+				/>
+			</div>
+			<fieldset className={css.full}>
+				<legend className="form-label m-0">What one try loads, 1 for a usual try; 0 is none</legend>
+				<div className={own.loads}>
+					{loaded.map((part) => (
+						<Form.Group key={part} controlId={id(`load-${part}`)}>
+							<Form.Label className="m-0">{part}</Form.Label>
+							<Form.Control
+								size="sm"
+								type="number"
+								inputMode="decimal"
+								min={0}
+								max={100}
+								step={0.5}
+								value={Number.isNaN(loads[part]) ? "" : loads[part]}
+								onChange={(event) =>
+									setValue(
+										`${path}.loads`,
+										{ ...loads, [part]: event.target.value === "" ? Number.NaN : Number(event.target.value) },
+										{ shouldDirty: true },
+									)
+								}
+							/>
+						</Form.Group>
+					))}
+					{loaded.length < bodyParts.length && (
+						<Form.Select
+							size="sm"
+							style={{ width: "auto" }}
+							aria-label="Another body part that is loaded"
+							value=""
+							onChange={(event) =>
+								setValue(`${path}.loads`, { ...loads, [event.target.value]: 1 }, { shouldDirty: true })
+							}
+						>
+							<option value="">add a body part</option>
+							{bodyParts
+								.filter((part) => !loaded.includes(part))
+								.map((part) => (
+									<option key={part}>{part}</option>
+								))}
+						</Form.Select>
+					)}
+				</div>
+				<Complaint error={wordsOf(errors?.loads)} />
+			</fieldset>
+			<div className={css.full}>
+				<SketchFields index={index} unit={unit} />
+			</div>
+		</>
+	);
+}
+
+/** The first thing that is said of a list, or of one of its lines. */
+const wordsOf = (error: unknown): { message?: string } | undefined => {
+	if (!error || typeof error !== "object") return undefined;
+	if ("message" in error && typeof error.message === "string") return { message: error.message };
+	return Object.values(error).map(wordsOf).find(Boolean);
+};
+
+const linesOf = (text: string) =>
+	text
+		.split("\n")
+		.map((line) => line.trim())
+		.filter((line) => line !== "");
+
+/** A list written one a line. The lines stand as they are typed; the list is what they say. */
+function Lines({
+	id,
+	label,
+	path,
+	rows,
+	error,
+}: {
+	id: string;
+	label: string;
+	path: `rungs.${number}.settings.${"care" | "needs"}`;
+	rows: number;
+	error: { message?: string } | undefined;
+}) {
+	const { getValues, setValue } = useFormContext<Ladder>();
+	const [typed, setTyped] = useState(() => ((getValues(path) as string[] | undefined) ?? []).join("\n"));
+	return (
+		<Row id={id} label={label} error={error} className={css.third ?? ""}>
+			<Form.Control
+				as="textarea"
+				rows={rows}
+				value={typed}
+				dir="auto"
+				isInvalid={Boolean(error)}
+				onChange={(event) => {
+					setTyped(event.target.value);
+					setValue(path, linesOf(event.target.value) as never, { shouldDirty: true });
+				}}
+			/>
+		</Row>
+	);
+}

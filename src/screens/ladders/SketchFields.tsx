@@ -1,0 +1,305 @@
+"use client";
+
+import { DndContext, type DragEndEvent, PointerSensor, useDraggable, useSensor, useSensors } from "@dnd-kit/core";
+import { useRef } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { useFormContext, useWatch } from "react-hook-form";
+import { v7 as uuid } from "uuid";
+import { inUnit, type LengthUnit, lengthWords, toMetres } from "@/core/coach/coach";
+import type { Ladder } from "@/core/ladder/ladder";
+import {
+	DEPTH,
+	distances,
+	freshSketch,
+	type Sketch,
+	type SketchItem,
+	type SketchKind,
+	sketchKinds,
+	withoutItem,
+} from "@/core/ladder/sketch";
+import { Complaint } from "@/ui/Row";
+import { kindWords, placeOf, SketchShape, WIDE } from "./SketchView";
+import css from "./sketch.module.scss";
+
+const pointer = { activationConstraint: { distance: 3 } };
+/** Things are put down on tenths of a metre, and the arrow keys move them by as much. */
+const GRAIN = 0.1;
+const onGrain = (metres: number) => Math.round(metres / GRAIN) / (1 / GRAIN);
+const within = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
+const shortKind: Record<SketchKind, string> = { person: "person", mark: "mark", object: "object", camera: "camera" };
+
+/** The set-up of a rung, placed by dragging, by the arrow keys, or by numbers. */
+export function SketchFields({ index, unit }: { index: number; unit: LengthUnit }) {
+	const { control, setValue, getValues, formState } = useFormContext<Ladder>();
+	const path = `rungs.${index}.settings.sketch` as const;
+	const sketch = useWatch({ control, name: path }) as Sketch | undefined;
+	const errors = formState.errors.rungs?.[index]?.settings?.sketch as
+		| { lines?: { message?: string }[]; items?: { name?: { message?: string } }[] }
+		| undefined;
+	const ground = useRef<HTMLDivElement>(null);
+	const sensors = useSensors(useSensor(PointerSensor, pointer));
+	const put = (next: Sketch | undefined) => setValue(path, next as never, { shouldDirty: true });
+	const add = (kind: SketchKind) => {
+		const now = sketch ?? freshSketch(getValues("side"));
+		const alike = now.items.filter((item) => item.kind === kind).length;
+		const item: SketchItem = {
+			...{ id: uuid(), kind, name: alike === 0 ? shortKind[kind] : `${shortKind[kind]} ${alike + 1}` },
+			...{ x: 0, y: onGrain((now.across * DEPTH) / 2) },
+		};
+		put({ ...now, items: [...now.items, item] });
+	};
+	if (!sketch || sketch.items.length === 0)
+		return (
+			<div className={css.add}>
+				<span className="form-label m-0">Set-up, from above:</span>
+				{sketchKinds.map((kind) => (
+					<Button key={kind} variant="link" onClick={() => add(kind)}>
+						add a {shortKind[kind]}
+					</Button>
+				))}
+			</div>
+		);
+	const change = (id: string, to: Partial<SketchItem>) =>
+		put({ ...sketch, items: sketch.items.map((item) => (item.id === id ? { ...item, ...to } : item)) });
+	const inside = (x: number, y: number) => ({
+		x: onGrain(within(x, -sketch.across / 2, sketch.across / 2)),
+		y: onGrain(within(y, 0, sketch.across * DEPTH)),
+	});
+	const drop = ({ active, delta }: DragEndEvent) => {
+		const item = sketch.items.find(({ id }) => id === active.id);
+		const width = ground.current?.clientWidth ?? 0;
+		if (!item || width === 0) return;
+		const metre = width / sketch.across;
+		change(item.id, inside(item.x + delta.x / metre, item.y - delta.y / metre));
+	};
+	const { each, sum } = distances(sketch);
+	const [first, second] = sketch.items;
+	return (
+		<fieldset>
+			<legend className="form-label m-0">
+				Set-up, from above{sketch.side !== "none" && `, drawn for the ${sketch.side} side; the other sees it mirrored`}
+			</legend>
+			<DndContext id={`sketch-${index}`} sensors={sensors} onDragEnd={drop}>
+				<div ref={ground} className={css.ground} style={{ aspectRatio: `1 / ${DEPTH}` }}>
+					<svg viewBox={`0 0 ${WIDE} ${WIDE * DEPTH}`} aria-hidden="true">
+						{each.map(({ from, to, metres }) => {
+							const [a, b] = [placeOf(from, sketch.across), placeOf(to, sketch.across)];
+							return (
+								<g key={`${from.id}${to.id}`}>
+									<line x1={a.left} y1={a.top} x2={b.left} y2={b.top} className={css.line} />
+									<text x={(a.left + b.left) / 2} y={(a.top + b.top) / 2 - 5} className={css.length}>
+										{lengthWords(metres, unit)}
+									</text>
+								</g>
+							);
+						})}
+					</svg>
+					{sketch.items.map((item) => (
+						<Thing
+							key={item.id}
+							item={item}
+							across={sketch.across}
+							onNudge={(dx, dy) => change(item.id, inside(item.x + dx * GRAIN, item.y + dy * GRAIN))}
+						/>
+					))}
+				</div>
+			</DndContext>
+			<div className={css.scroll}>
+				<table className={css.items}>
+					<thead>
+						<tr>
+							<th>what</th>
+							<th>right of the middle, {unit}</th>
+							<th>away, {unit}</th>
+							<th>up, {unit}</th>
+							<th>at home instead</th>
+							<td />
+						</tr>
+					</thead>
+					<tbody>
+						{sketch.items.map((item, i) => {
+							const number = (field: "x" | "y" | "height", label: string) => (
+								<Form.Control
+									size="sm"
+									type="number"
+									inputMode="decimal"
+									step={0.1}
+									aria-label={`${item.name}, ${label} in ${unit}`}
+									value={item[field] === undefined ? "" : inUnit(item[field], unit)}
+									onChange={(event) => {
+										const metres = toMetres(Number(event.target.value), unit);
+										if (field === "height")
+											change(item.id, { height: event.target.value === "" ? undefined : within(metres, 0, 30) });
+										else if (event.target.value !== "") change(item.id, { [field]: within(metres, -100, 100) });
+									}}
+								/>
+							);
+							return (
+								<tr key={item.id}>
+									<td>
+										<Form.Control
+											size="sm"
+											aria-label={`Name of ${kindWords[item.kind]} ${i + 1}`}
+											maxLength={40}
+											value={item.name}
+											dir="auto"
+											isInvalid={Boolean(errors?.items?.[i]?.name)}
+											onChange={(event) => change(item.id, { name: event.target.value })}
+										/>
+										<Complaint error={errors?.items?.[i]?.name} />
+									</td>
+									<td>{number("x", "right of the middle")}</td>
+									<td>{number("y", "away")}</td>
+									<td>{number("height", "up")}</td>
+									<td>
+										<Form.Control
+											size="sm"
+											aria-label={`${item.name}, at home instead`}
+											maxLength={80}
+											value={item.home ?? ""}
+											dir="auto"
+											onChange={(event) => change(item.id, { home: event.target.value || undefined })}
+										/>
+									</td>
+									<td>
+										<Button variant="link" size="sm" onClick={() => put(withoutItem(sketch, item.id))}>
+											take out<span className="visually-hidden"> {item.name}</span>
+										</Button>
+									</td>
+								</tr>
+							);
+						})}
+					</tbody>
+				</table>
+			</div>
+			{sketch.lines.map((line, i) => {
+				const ends = (["from", "to"] as const).map((end) => (
+					<Form.Select
+						key={end}
+						size="sm"
+						style={{ width: "auto" }}
+						aria-label={`Distance ${i + 1}, ${end}`}
+						value={line[end]}
+						onChange={(event) =>
+							put({
+								...sketch,
+								lines: sketch.lines.map((one, n) => (n === i ? { ...one, [end]: event.target.value } : one)),
+							})
+						}
+					>
+						{sketch.items.map((item) => (
+							<option key={item.id} value={item.id}>
+								{item.name}
+							</option>
+						))}
+					</Form.Select>
+				));
+				return (
+					// biome-ignore lint/suspicious/noArrayIndexKey: a distance is known by its place alone
+					<div key={i} className={css.add}>
+						{ends[0]} to {ends[1]} <b>{lengthWords(each[i]?.metres ?? 0, unit)}</b>
+						<Button
+							variant="link"
+							size="sm"
+							onClick={() => put({ ...sketch, lines: sketch.lines.filter((_, n) => n !== i) })}
+						>
+							take out<span className="visually-hidden"> distance {i + 1}</span>
+						</Button>
+						<Complaint error={errors?.lines?.[i]} />
+					</div>
+				);
+			})}
+			{each.length > 1 && (
+				<p className="m-0">
+					together <b>{lengthWords(sum, unit)}</b>
+				</p>
+			)}
+			<div className={css.add}>
+				{sketchKinds.map((kind) => (
+					<Button key={kind} variant="link" size="sm" disabled={sketch.items.length >= 24} onClick={() => add(kind)}>
+						add a {shortKind[kind]}
+					</Button>
+				))}
+				{first && second && (
+					<Button
+						variant="link"
+						size="sm"
+						disabled={sketch.lines.length >= 24}
+						onClick={() => {
+							const last = sketch.lines.at(-1);
+							const rest = sketch.items.find(({ id }) => id !== (last?.to ?? first.id)) as SketchItem;
+							put({
+								...sketch,
+								lines: [...sketch.lines, { from: last?.to ?? first.id, to: last ? rest.id : second.id }],
+							});
+						}}
+					>
+						tell a distance
+					</Button>
+				)}
+				<Form.Label htmlFor={`across-${index}`} className="m-0 ms-auto">
+					width shown, {unit}
+				</Form.Label>
+				<Form.Control
+					id={`across-${index}`}
+					size="sm"
+					style={{ width: 72 }}
+					type="number"
+					inputMode="decimal"
+					value={inUnit(sketch.across, unit)}
+					onChange={(event) => {
+						const metres = toMetres(Number(event.target.value), unit);
+						if (metres >= 1 && metres <= 100) put({ ...sketch, across: metres });
+					}}
+				/>
+			</div>
+		</fieldset>
+	);
+}
+
+const arrows: Record<string, [number, number]> = {
+	ArrowLeft: [-1, 0],
+	ArrowRight: [1, 0],
+	ArrowUp: [0, 1],
+	ArrowDown: [0, -1],
+};
+
+function Thing({
+	item,
+	across,
+	onNudge,
+}: {
+	item: SketchItem;
+	across: number;
+	onNudge: (dx: number, dy: number) => void;
+}) {
+	const { listeners, setNodeRef, transform } = useDraggable({ id: item.id });
+	return (
+		<button
+			ref={setNodeRef}
+			type="button"
+			className={css.thing}
+			aria-label={`Place ${item.name}, ${kindWords[item.kind]}`}
+			aria-keyshortcuts="ArrowLeft ArrowRight ArrowUp ArrowDown"
+			style={{
+				left: `${(item.x / across + 0.5) * 100}%`,
+				top: `${(1 - item.y / across / DEPTH) * 100}%`,
+				...(transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : {}),
+			}}
+			{...listeners}
+			onKeyDown={(event) => {
+				const by = arrows[event.key];
+				if (!by) return;
+				event.preventDefault();
+				event.stopPropagation();
+				onNudge(...by);
+			}}
+		>
+			<svg viewBox="-20 -20 40 40" aria-hidden="true">
+				<SketchShape kind={item.kind} />
+			</svg>
+			<span dir="auto">{item.name}</span>
+		</button>
+	);
+}

@@ -1,0 +1,94 @@
+import { type LengthUnit, lengthWords } from "@/core/coach/coach";
+import { DEPTH, distances, type Sketch, type SketchItem, type SketchKind, sketchFor } from "@/core/ladder/sketch";
+import { readSides, type Sides } from "@/core/skill/sides";
+import css from "./sketch.module.scss";
+
+/** Whose side it is seen from, and in which unit. */
+export interface Sees extends Sides {
+	unit: LengthUnit;
+}
+
+export const kindWords: Record<SketchKind, string> = {
+	person: "person",
+	mark: "mark on the ground",
+	object: "object",
+	camera: "camera",
+};
+
+/** Width of the drawing in its own units; a metre is `WIDE / across` of them. */
+export const WIDE = 400;
+
+/** Shapes say what a thing is: a disc stands for somebody, a cross for a mark, a square for an object, a wedge for a camera. */
+export function SketchShape({ kind }: { kind: SketchKind }) {
+	switch (kind) {
+		case "person":
+			return <circle r={9} className={css.solid} />;
+		case "mark":
+			return <path d="M-8 -8L8 8M-8 8L8 -8" className={css.stroke} />;
+		case "object":
+			return <rect x={-8} y={-8} width={16} height={16} className={css.hollow} />;
+		case "camera":
+			return <path d="M-9 0L9 -9V9Z" className={css.hollow} />;
+	}
+}
+
+/** Where a thing lies in the drawing. */
+export const placeOf = ({ x, y }: Pick<SketchItem, "x" | "y">, across: number) => ({
+	left: (x / across + 0.5) * WIDE,
+	top: (DEPTH - y / across) * WIDE,
+});
+
+/** The set-up as it is seen from a side: who and what lies where, how far apart, and what does for it at home. */
+export function SketchView({ sketch: drawn, sees }: { sketch: Sketch; sees: Sees }) {
+	const sketch = sketchFor(drawn, sees.side);
+	const { each, sum } = distances(sketch);
+	const read = (words: string) => readSides(words, sees);
+	const name = (item: SketchItem) => read(item.name);
+	const homes = sketch.items.filter(({ home }) => home);
+	return (
+		<figure className={css.view}>
+			<svg
+				viewBox={`0 0 ${WIDE} ${WIDE * DEPTH}`}
+				role="img"
+				aria-label={`Set-up from above: ${sketch.items.map((item) => `${name(item)} (${kindWords[item.kind]})`).join(", ")}`}
+			>
+				{each.map(({ from, to, metres }) => {
+					const [a, b] = [placeOf(from, sketch.across), placeOf(to, sketch.across)];
+					return (
+						<g key={`${from.id}${to.id}`}>
+							<line x1={a.left} y1={a.top} x2={b.left} y2={b.top} className={css.line} />
+							<text x={(a.left + b.left) / 2} y={(a.top + b.top) / 2 - 5} className={css.length}>
+								{lengthWords(metres, sees.unit)}
+							</text>
+						</g>
+					);
+				})}
+				{sketch.items.map((item) => {
+					const { left, top } = placeOf(item, sketch.across);
+					return (
+						<g key={item.id} transform={`translate(${left} ${top})`}>
+							<SketchShape kind={item.kind} />
+							<text y={24} className={css.name} textAnchor={left < 60 ? "start" : left > WIDE - 60 ? "end" : "middle"}>
+								{name(item)}
+								{item.height ? `, ${lengthWords(item.height, sees.unit)} up` : ""}
+							</text>
+						</g>
+					);
+				})}
+			</svg>
+			{(each.length > 1 || homes.length > 0) && (
+				<figcaption>
+					{each.length > 1 && (
+						<>
+							{each.map(({ metres }) => lengthWords(metres, sees.unit)).join(" + ")} ={" "}
+							<b>{lengthWords(sum, sees.unit)}</b>
+							{homes.length > 0 && ". "}
+						</>
+					)}
+					{homes.length > 0 &&
+						`At home: ${homes.map((item) => `${read(item.home ?? "")} for ${name(item)}`).join(", ")}.`}
+				</figcaption>
+			)}
+		</figure>
+	);
+}

@@ -1,0 +1,43 @@
+"use client";
+
+import { useContext } from "react";
+import Button from "react-bootstrap/Button";
+import type { Difficulty } from "@/core/build/difficulty";
+import type { Skill } from "@/core/skill/skill";
+import { DifficultyList } from "@/screens/ladders/DifficultyList";
+import { RefusalContext, useEdit } from "./writing";
+
+/** The skill's own difficulties: a juggler's objects are scarves, balls, clubs. Without them the studio's hold. */
+export function SkillDifficulties({ skill, usual }: { skill: Skill; usual: readonly Difficulty[] }) {
+	const edit = useEdit();
+	const said = useContext(RefusalContext);
+	return (
+		<section aria-label="Difficulties">
+			{skill.difficulties ? (
+				<>
+					<p className="mute">
+						For ladders built from this skill, in place of the studio’s.{" "}
+						<Button variant="link" onClick={() => edit(["difficulties"], undefined, "")}>
+							back to the studio’s
+						</Button>
+					</p>
+					<DifficultyList
+						value={skill.difficulties}
+						onChange={(next, what) => edit(["difficulties"], next, what && `difficulties ${what}`)}
+						refusal={(path) => said.get(`difficulties.${path}`)}
+					/>
+				</>
+			) : (
+				<>
+					<p>
+						Ladders built from this skill are raised by the studio’s difficulties:{" "}
+						{usual.map(({ name }) => name).join(", ")}.
+					</p>
+					<Button variant="outline-primary" onClick={() => edit(["difficulties"], usual, "")}>
+						give the skill its own
+					</Button>
+				</>
+			)}
+		</section>
+	);
+}
