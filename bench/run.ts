@@ -2,6 +2,7 @@ import { curves } from "./curves";
 import { files } from "./files";
 import { positions } from "./positions";
 import { push } from "./push";
+import { rungs } from "./rungs";
 import { scale } from "./scale";
 import { tap } from "./tap";
 import { typing } from "./typing";
@@ -13,6 +14,7 @@ const benches: Record<string, () => void | Promise<void>> = {
 	tap,
 	typing,
 	positions,
+	rungs,
 	push,
 	weight,
 	files,

@@ -7,14 +7,14 @@ import { serve } from "./serve";
 /** One browser with the demo studio and the bare application beside it; all of it ends with the work. */
 export async function sideBySide(
 	viewport: ViewportSize,
-	work: (context: BrowserContext, studio: string, bare: string) => Promise<void>,
+	work: (context: BrowserContext, url: string, bare: string, studio: Studio) => Promise<void>,
 ): Promise<void> {
 	await prepareDemo();
 	const studio = await Studio.make(true);
 	const bare = await serve("bare", ":memory:");
 	const browser = await chromium.launch({ executablePath: chromiumPath(), args: quiet });
 	try {
-		await work(await browser.newContext({ viewport, locale: "en-GB" }), studio.url, bare.url);
+		await work(await browser.newContext({ viewport, locale: "en-GB" }), studio.url, bare.url, studio);
 	} finally {
 		await browser.close();
 		bare.end();

@@ -78,7 +78,7 @@ try {
 	await shot("origins", bench, "/skills/passing#origins");
 	await shot("schools", bench, "/skills/balls#schools");
 	await shot("ladder", bench, "/ladders/isolde-clubs");
-	await shot("rung", bench, "/ladders/isolde-clubs", () => press("Three clubs, slow"));
+	await shot("card", bench, "/ladders/teodor-passing/card");
 	await shot("live-phone", phone, "/", async () => {
 		await press("lesson: Teodor Quillfeather, Three-club cascade, right");
 		await touch("GOOD", "good, but release", "GOOD", "GOOD", "missed height", "GOOD", "GOOD", "no count", "GOOD");
@@ -97,7 +97,7 @@ try {
 		await page.getByLabel("Remark, for you").fill("Height comes after release: watch that first.");
 	});
 	await shot("lesson", bench, "/students/teodor", () => page.getByRole("row").nth(1).getByRole("link").click());
-	await shot("ladders", bench, "/ladders");
+	await shot("who-stands-where", bench, "/ladders");
 	await shot("rule-designer", bench, "/rules", () => press("its curve of Told apart with the fewest tries"));
 	await shot("rule-found", bench, "/ladders/teodor-clubs", async () => {
 		await press("Three clubs, slow");

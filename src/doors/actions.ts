@@ -3,8 +3,7 @@
 import { revalidatePath } from "next/cache";
 import { v7 as uuid } from "uuid";
 import * as z from "zod/mini";
-import { difficultyLabels } from "@/core/build/difficulty";
-import { Coach } from "@/core/coach/coach";
+import { Coach, coachLabels } from "@/core/coach/coach";
 import { Ladder } from "@/core/ladder/ladder";
 import { rungLabels } from "@/core/ladder/rung";
 import { mirrorLadder } from "@/core/ladder/twin";
@@ -128,7 +127,7 @@ export async function makeMirror(id: unknown): Promise<Outcome<Saved>> {
 
 /** What holds for the whole studio. */
 export async function keepCoach(body: unknown, at: unknown): Promise<Outcome<Saved>> {
-	return through(Coach, difficultyLabels, body, at, async (coach, place) =>
+	return through(Coach, coachLabels, body, at, async (coach, place) =>
 		place ? saveCoach(await store(), coach, place) : refuse("id", "What is to be kept is not named; reload the page."),
 	);
 }

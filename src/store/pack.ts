@@ -1,7 +1,9 @@
 import { and, eq, ne } from "drizzle-orm";
 import { digestLadder } from "@/core/ladder/digest";
 import { foldRail } from "@/core/ladder/rail";
-import { type Pack, packLadder } from "@/core/pack/pack";
+import type { Pack } from "@/core/pack/pack";
+import { packLadder } from "@/core/pack/packLadder";
+import { findCoach } from "./coach";
 import type { Store } from "./db";
 import { railedLadders } from "./ladders";
 import { catchUp, digestsFor } from "./projection";
@@ -19,20 +21,21 @@ import { studioMark } from "./studio";
 export async function makePack(store: Store, without: string | null): Promise<Pack> {
 	await catchUp(store);
 	const students = (await listStudents(store)).filter((row) => !row.archived);
-	const [studio, rows, skills, promises, parked, worked] = await Promise.all([
+	const [studio, rows, skills, promises, parked, worked, { coach }] = await Promise.all([
 		studioMark(store),
 		railedLadders(store, { students: students.map((row) => row.id) }),
 		skillNames(store),
 		openPromises(store),
 		openParked(store),
 		laddersIn(store, without),
+		findCoach(store),
 	]);
 	const ladders = rows.filter((row) => !row.archived);
 	const people = new Map(students.map(({ id, student }) => [id, student]));
 	const around = (row: { student: string }) => {
 		const student = people.get(row.student);
 		if (!student) throw new Error("a ladder was read whose student was not");
-		return { student, skills };
+		return { student, skills, bandLow: coach.band.low };
 	};
 	return {
 		studio,

@@ -4,8 +4,9 @@ import { rungLabels } from "@/core/ladder/rung";
 import { examples } from "@/core/skill/examples";
 import { parse } from "@/core/words/refuse";
 import { buildLadder, chainings, type Draft, extentOf, MOST_RUNGS, type Request } from "./buildLadder";
-import { Difficulty, EXTENT, usualDifficulties } from "./difficulty";
+import { Difficulty, EXTENT } from "./difficulty";
 import { cut, fewestParts, type Notching } from "./partition";
+import { usualDifficulties } from "./usual";
 
 const skill = examples.threeBalls;
 const weights = fc.constantFrom(0.5, 1, 1.5, 2, 3);

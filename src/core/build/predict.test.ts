@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import type { Rung } from "@/core/ladder/ladder";
 import { freshRung } from "@/core/ladder/rung";
-import { usualDifficulties } from "./difficulty";
 import { heightsOf, predict } from "./predict";
+import { usualDifficulties } from "./usual";
 
 const logit = (p: number) => Math.log(p / (1 - p));
 const rung = (notches: Record<string, number>): Rung => ({ id: "r", settings: { ...freshRung("R"), notches } });

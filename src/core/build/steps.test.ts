@@ -1,9 +1,9 @@
 import type { Rung } from "@/core/ladder/ladder";
 import { freshRung } from "@/core/ladder/rung";
 import { between } from "./between";
-import { usualDifficulties } from "./difficulty";
 import { limitFor, searchLadderRules, tierOf } from "./ladderRules";
 import { stepsOf } from "./steps";
+import { usualDifficulties } from "./usual";
 
 const rung = (notches: Record<string, number>, i: number): Rung => ({
 	id: `r${i}`,

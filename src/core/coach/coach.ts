@@ -1,14 +1,42 @@
 import * as z from "zod/mini";
-import { Difficulties, usualDifficulties } from "@/core/build/difficulty";
+import { Difficulties, difficultyLabels } from "@/core/build/difficulty";
+import { usualDifficulties } from "@/core/build/usual";
+import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
+import { complainIn } from "@/core/words/complain";
+import { inTen } from "@/core/worth/readings";
+
+export const coachLabels = {
+	...difficultyLabels,
+	band: "working band",
+	low: "lower end of the band",
+	high: "upper end of the band",
+};
 
 export const lengthUnits = ["m", "ft"] as const;
 export type LengthUnit = (typeof lengthUnits)[number];
 
-/** What holds for the whole studio: the coach's own difficulties and the unit distances are told in. */
-export const Coach = z.object({ difficulties: Difficulties, unit: z.enum(lengthUnits) });
+/** Rates between which most coaches want a working rung, as shares of tries that are good. */
+export const Band = z
+	.object({ low: z.number().check(z.gte(0.05), z.lte(0.9)), high: z.number().check(z.gte(0.1), z.lte(0.99)) })
+	.check((ctx) => {
+		const { low, high } = ctx.value;
+		if (low >= high)
+			complainIn(ctx)(
+				["low"],
+				`The working band would go from ${inTen(low)} to ${inTen(high)} in 10; its lower end is below the upper one, 6 to 8.5 is usual.`,
+			);
+	});
+export type Band = z.infer<typeof Band>;
+
+/** What holds for the whole studio: the coach's own difficulties, the working band, and the unit distances are told in. */
+export const Coach = z.object({ difficulties: Difficulties, unit: z.enum(lengthUnits), band: Band });
 export type Coach = z.infer<typeof Coach>;
 
-export const freshCoach: Coach = { difficulties: [...usualDifficulties], unit: "m" };
+export const freshCoach: Coach = {
+	difficulties: [...usualDifficulties],
+	unit: "m",
+	band: { low: BAND_LOW, high: BAND_HIGH },
+};
 
 const METRES = { m: 1, ft: 0.3048 } as const;
 

@@ -1,15 +1,10 @@
 import * as z from "zod/mini";
 import { BAND_LOW } from "@/core/estimate/tooHard";
-import { type Ladder, Policy, Rung } from "@/core/ladder/ladder";
-import type { LastTime } from "@/core/ladder/lastTime";
-import { limitsOf } from "@/core/ladder/limits";
-import type { Rail } from "@/core/ladder/rail";
+import { Policy, Rung } from "@/core/ladder/ladder";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import { Placing, type Variation, WatchedPosition } from "@/core/log/kinds";
 import { Side, Student } from "@/core/people/student";
-import { lookOf, picturesOf } from "@/core/skill/look";
 import { readSides } from "@/core/skill/sides";
-import type { KeyPosition, Skill } from "@/core/skill/skill";
 import { seal } from "@/core/words/seal";
 import { ident } from "@/core/words/text";
 
@@ -33,15 +28,19 @@ const PackPosition = z.object({
 	look: z.optional(z.array(z.string())),
 	pictures: z.optional(z.array(Shown)),
 });
-type PackPosition = z.infer<typeof PackPosition>;
+export type PackPosition = z.infer<typeof PackPosition>;
 
 const PackLadder = z.object({
 	id: ident,
 	student: ident,
 	skill: z.string(),
 	side: Side,
+	/** The student's strong side, for reading out what the rungs say. */
+	strong: z.optional(z.enum(["left", "right"])),
 	policy: Policy,
 	positions: z.array(PackPosition),
+	/** Lower edge of the coach's working band. */
+	bandLow: z.optional(z.number()),
 	chain: Placing.shape.chain,
 	rungs: z.array(Rung),
 	/** Before the lessons still to come. */
@@ -72,52 +71,9 @@ export const Pack = z.object({
 });
 export type Pack = z.infer<typeof Pack>;
 
-/** What a ladder's document does not say of itself. */
-export interface Around {
-	student: Pick<Student, "name" | "strongSide" | "protectedParts" | "lacks">;
-	/** Names of skills by their ids. */
-	skills: ReadonlyMap<string, string>;
-}
-
-function packPosition(position: KeyPosition, ladder: Ladder, strong: "left" | "right"): PackPosition {
-	const sides = { side: ladder.side, strong };
-	const { id, short, must, deduction } = position;
-	const pictures = picturesOf(position).map(({ picture, shows }) => ({
-		...{ hash: picture.hash, clip: picture.clip, shows: readSides(shows, sides) },
-	}));
-	return {
-		...{ id, short, name: readSides(position.name, sides), fault: readSides(position.fault, sides) },
-		cues: position.cues.map((cue) => ({ ...cue, text: readSides(cue.text, sides) })),
-		...(must === undefined ? {} : { must }),
-		...(deduction === undefined ? {} : { deduction }),
-		look: lookOf(position, ladder, sides),
-		...(pictures.length > 0 ? { pictures } : {}),
-	};
-}
-
-/** A ladder as a device needs it, from the document, its skill and its rail. */
-export function packLadder(
-	row: { id: string; student: string; ladder: Ladder; followed: Skill },
-	rail: Rail,
-	last: LastTime | null,
-	around: Around,
-): PackLadder {
-	const { side, policy, rungs } = row.ladder;
-	const limits = limitsOf(rungs, around.student);
-	const chain = (row.followed.chain ?? []).map((id) => ({ id, name: around.skills.get(id) ?? "a skill that is gone" }));
-	return {
-		...{ id: row.id, student: row.student, skill: row.followed.name },
-		positions: row.followed.positions.map((position) => packPosition(position, row.ladder, around.student.strongSide)),
-		...(chain.length > 0 ? { chain } : {}),
-		...(limits.length > 0 ? { limits } : {}),
-		...{ side, policy, rungs, peg: rail.peg },
-		holes: rail.holes.map((hole) => ({
-			...{ rung: hole.rung, state: hole.state, tried: hole.tried, metDays: hole.metDays },
-			best: hole.best,
-		})),
-		last: last && { day: last.day, rung: last.rung, good: last.good, tries: last.tries, cue: last.cue },
-	};
-}
+/** What a rung says, with its sides read out; the record keeps it as it was written. */
+export const readOn = (ladder: PackLadder | null, words: string): string =>
+	ladder ? readSides(words, { side: ladder.side, strong: ladder.strong ?? "right" }) : words;
 
 const limitOn = (ladder: PackLadder, rung: string) =>
 	(ladder.limits ?? []).find((limit) => limit.rung === rung) ?? null;
@@ -173,7 +129,7 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 		triedBefore: hole?.tried ?? 0,
 		// Only a rule on several days asks for them, and only for as many as it can count.
 		...(settings.rule.kind === "days" ? { daysMet: hole?.metDays.slice(-60) ?? [] } : {}),
-		bandLow: BAND_LOW,
+		bandLow: ladder.bandLow ?? BAND_LOW,
 		reEarn: reEarnFrom ? { from: reEarnFrom, rule: RE_EARN } : null,
 		...(ladder.chain ? { chain: ladder.chain } : {}),
 	};

@@ -21,6 +21,12 @@ const at = (value: unknown, path: readonly PropertyKey[]): unknown =>
 		value,
 	);
 
+const singular = (word: string): string =>
+	word
+		.replace(/ies$/, "y")
+		.replace(/(ch|sh|x)es$/, "$1")
+		.replace(/s$/, "");
+
 /** `rungs.2.limit` reads "Rung 3, limit"; labels replace the last word. */
 function fieldName(path: readonly PropertyKey[], labels: Readonly<Record<string, string>>): string {
 	const parts: string[] = [];
@@ -29,7 +35,7 @@ function fieldName(path: readonly PropertyKey[], labels: Readonly<Record<string,
 		const next = path[i + 1];
 		if (typeof key === "number") continue;
 		const word = labels[String(key)] ?? String(key);
-		parts.push(typeof next === "number" ? `${word.replace(/s$/, "")} ${next + 1}` : word);
+		parts.push(typeof next === "number" ? `${singular(word)} ${next + 1}` : word);
 	}
 	const name = parts.join(", ") || "What was sent";
 	return name.charAt(0).toUpperCase() + name.slice(1);

@@ -19,6 +19,8 @@ export function Bulk({
 	rungs: readonly Rung[];
 	onSet: (to: (rungs: Rung[]) => readonly Rung[]) => void;
 }) {
+	// Closed, it lists no rung: a long ladder's names are drawn only for whoever looks.
+	const [open, setOpen] = useState(false);
 	const [from, setFrom] = useState(0);
 	const [to, setTo] = useState<number | null>(null);
 	const [limit, setLimit] = useState(30);
@@ -54,39 +56,41 @@ export function Bulk({
 		</Row>
 	);
 	return (
-		<details className={own.aside}>
+		<details className={own.aside} onToggle={(event) => setOpen(event.currentTarget.open)}>
 			<summary>the same rule or limit for many rungs</summary>
-			<div className={own.build}>
-				{choose("bulk-from", "From rung", from, setFrom)}
-				{choose("bulk-to", "to rung", last, setTo)}
-				<Row id="bulk-limit" label="Tries per lesson, for these" className="">
-					<Form.Control
-						size="sm"
-						type="number"
-						inputMode="numeric"
-						min={1}
-						max={500}
-						value={limit || ""}
-						onChange={(event) => setLimit(Number(event.target.value))}
-					/>
-				</Row>
-				<Button
-					variant="outline-primary"
-					className="align-self-end"
-					disabled={!(Number.isInteger(limit) && limit >= 1 && limit <= 500)}
-					onClick={() => set({ limit }, "The limit is")}
-				>
-					set the limit
-				</Button>
-				{choose("bulk-like", "The rule of rung", like, setLike)}
-				<Button
-					variant="outline-primary"
-					className="align-self-end"
-					onClick={() => set({ rule: (rungs[like] as Rung).settings.rule }, "The rule is")}
-				>
-					set its rule
-				</Button>
-			</div>
+			{open && (
+				<div className={own.build}>
+					{choose("bulk-from", "From rung", from, setFrom)}
+					{choose("bulk-to", "to rung", last, setTo)}
+					<Row id="bulk-limit" label="Tries per lesson, for these" className="">
+						<Form.Control
+							size="sm"
+							type="number"
+							inputMode="numeric"
+							min={1}
+							max={500}
+							value={limit || ""}
+							onChange={(event) => setLimit(Number(event.target.value))}
+						/>
+					</Row>
+					<Button
+						variant="outline-primary"
+						className="align-self-end"
+						disabled={!(Number.isInteger(limit) && limit >= 1 && limit <= 500)}
+						onClick={() => set({ limit }, "The limit is")}
+					>
+						set the limit
+					</Button>
+					{choose("bulk-like", "The rule of rung", like, setLike)}
+					<Button
+						variant="outline-primary"
+						className="align-self-end"
+						onClick={() => set({ rule: (rungs[like] as Rung).settings.rule }, "The rule is")}
+					>
+						set its rule
+					</Button>
+				</div>
+			)}
 			<p className={`${css.plain} m-0`} role="status">
 				{said}
 			</p>

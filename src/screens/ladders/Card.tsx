@@ -23,6 +23,7 @@ const papers = ["A5", "A4"] as const;
 /** Boxes on one line: more are hard to count at a glance. */
 const MOST_BOXES = 12;
 const AROUND = 2;
+const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
 
 /** The ladder as a card to pin up: rungs on the rail, what to look for, boxes to tick. What is on the screen is what is printed. */
 export function Card(card: CardPage) {
@@ -79,7 +80,7 @@ export function Card(card: CardPage) {
 					</p>
 				</header>
 				<ol className={css.rungs} reversed>
-					{shown.map(({ rung, i }) => {
+					{shown.map(({ rung, i }, n) => {
 						const { settings } = rung;
 						const limit = limits.find((one) => one.rung === rung.id) ?? null;
 						const cues = skill.positions
@@ -108,16 +109,20 @@ export function Card(card: CardPage) {
 												{settings.neverAlone && <b>. Never alone</b>}
 											</p>
 											<div className={css.boxes} aria-hidden="true">
-												{Array.from({ length: Math.min(MOST_BOXES, settings.triesPerSet) }, (_, n) => (
+												{Array.from({ length: Math.min(MOST_BOXES, settings.triesPerSet) }, (_, box) => (
 													// biome-ignore lint/suspicious/noArrayIndexKey: a box is its place
-													<span key={n} />
+													<span key={box} />
 												))}
 											</div>
 										</>
 									)}
-									{settings.sketch && settings.sketch.items.length > 0 && (
-										<SketchView sketch={settings.sketch as Sketch} sees={sees} />
-									)}
+									{settings.sketch &&
+										settings.sketch.items.length > 0 &&
+										(n > 0 && same(settings.sketch, shown[n - 1]?.rung.settings.sketch) ? (
+											<p>Set-up as above.</p>
+										) : (
+											<SketchView sketch={settings.sketch as Sketch} sees={sees} />
+										))}
 								</div>
 							</li>
 						);

@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { usualDifficulties } from "@/core/build/difficulty";
+import { usualDifficulties } from "@/core/build/usual";
 import { type Coach, lengthUnits } from "@/core/coach/coach";
 import { begin, change, redo, undo } from "@/core/words/history";
 import type { Refusal } from "@/core/words/refuse";
@@ -90,6 +90,38 @@ export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number
 				onChange={(difficulties, what) => put({ ...now, difficulties }, what)}
 				refusal={(path) => refused.find((one) => one.path === `difficulties.${path}`)?.sentence}
 			/>
+			<fieldset className="mt-3">
+				<legend className="form-label m-0">A working rung is one where so many in 10 are good</legend>
+				<div className="d-flex gap-2 align-items-center">
+					{(["low", "high"] as const).map((end) => (
+						<Form.Control
+							key={end}
+							type="number"
+							inputMode="decimal"
+							step={0.5}
+							style={{ width: 96 }}
+							aria-label={end === "low" ? "from, in 10" : "to, in 10"}
+							value={Number.isFinite(now.band[end]) ? Number((now.band[end] * 10).toFixed(2)) : ""}
+							onChange={(event) =>
+								put(
+									{
+										...now,
+										band: {
+											...now.band,
+											[end]: event.target.value === "" ? Number.NaN : Number(event.target.value) / 10,
+										},
+									},
+									`band ${end}`,
+								)
+							}
+						/>
+					))}
+				</div>
+				<p className="hint m-0">
+					Under it a rung is called too hard in a lesson. The curves of the rule designer are worked out with the usual
+					6.
+				</p>
+			</fieldset>
 			<Row id="unit" label="Distances are told in" className="mt-3">
 				<Form.Select
 					style={{ width: "auto" }}

@@ -8,8 +8,9 @@ import Form from "react-bootstrap/Form";
 import { FormProvider, useWatch } from "react-hook-form";
 import { v7 as uuid } from "uuid";
 import { between } from "@/core/build/between";
-import { allDifficulties, type Difficulty } from "@/core/build/difficulty";
+import type { Difficulty } from "@/core/build/difficulty";
 import { stepsOf } from "@/core/build/steps";
+import { allDifficulties } from "@/core/build/usual";
 import type { Coach } from "@/core/coach/coach";
 import { duplicate, mergeDown, split } from "@/core/ladder/edit";
 import type { Ladder, Rung } from "@/core/ladder/ladder";
@@ -168,6 +169,7 @@ export function LadderBench(page: LadderBenchProps) {
 					hole={rail?.holes.find((hole) => hole.rung === inMargin) ?? null}
 					limit={limits.find(({ rung }) => rung === inMargin) ?? null}
 					sees={{ side, strong: student.strongSide, unit: coach.unit }}
+					band={coach.band}
 					skill={skill}
 					who={student.name}
 					prediction={expected?.[rungs.findIndex((rung) => rung.id === inMargin)] ?? null}

@@ -2,6 +2,7 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
+import { memo } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useFormContext, useWatch } from "react-hook-form";
@@ -11,6 +12,7 @@ import { type Side, type Student, sideWords } from "@/core/people/student";
 import type { Skill } from "@/core/skill/skill";
 import type { Refusal } from "@/core/words/refuse";
 import { makeMirror } from "@/doors/actions";
+import { useSettled } from "@/screens/rules/useCurve";
 import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
 import { FollowFields } from "./FollowFields";
@@ -28,8 +30,6 @@ export function LadderHead({
 }) {
 	const form = useFormContext<Ladder>();
 	const side = useWatch({ control: form.control, name: "side" }) as Side;
-	const rungs = useWatch({ control: form.control, name: "rungs" }) ?? [];
-	const { start } = form.formState.errors;
 	return (
 		<>
 			<div className={`${css.head} ${own.title}`}>
@@ -63,21 +63,53 @@ export function LadderHead({
 						))}
 					</Form.Select>
 				</Row>
-				<Row id="start" label="Starts at" error={start as { message?: string }} className="">
-					<Form.Select {...form.register("start", { setValueAs: (v) => v || null })}>
-						<option value="">the lowest rung</option>
-						{rungs.map((rung) => (
-							<option key={rung.id} value={rung.id}>
-								{rung.settings.name}
-							</option>
-						))}
-					</Form.Select>
-				</Row>
+				<StartsAt />
 				<FollowFields skill={skill} />
 			</div>
 		</>
 	);
 }
+
+/** The rung the peg is put on first. Two hundred names are not listed anew at each letter of one of them. */
+function StartsAt() {
+	const form = useFormContext<Ladder>();
+	const rungs = useWatch({ control: form.control, name: "rungs" }) ?? [];
+	const start = useWatch({ control: form.control, name: "start" });
+	const names = useSettled(rungs.map(({ id, settings }) => [id, settings.name] as const));
+	return (
+		<Row id="start" label="Starts at" error={form.formState.errors.start as { message?: string }} className="">
+			<Options
+				names={names}
+				value={start ?? ""}
+				onChange={(id) => form.setValue("start", id || null, { shouldDirty: true })}
+			/>
+		</Row>
+	);
+}
+
+const Options = memo(
+	function Options({
+		names,
+		value,
+		onChange,
+	}: {
+		names: readonly (readonly [id: string, name: string])[];
+		value: string;
+		onChange: (id: string) => void;
+	}) {
+		return (
+			<Form.Select value={value} onChange={(event) => onChange(event.target.value)}>
+				<option value="">the lowest rung</option>
+				{names.map(([id, name]) => (
+					<option key={id} value={id}>
+						{name}
+					</option>
+				))}
+			</Form.Select>
+		);
+	},
+	(before, after) => before.names === after.names && before.value === after.value,
+);
 
 /** The mirror ladder: where its peg stands beside this one's, or how to make it. */
 export function OtherSide({

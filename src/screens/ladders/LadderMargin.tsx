@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import type { Prediction } from "@/core/build/predict";
+import type { Band } from "@/core/coach/coach";
 import type { Rung } from "@/core/ladder/ladder";
 import type { Limit } from "@/core/ladder/limits";
 import type { Hole } from "@/core/ladder/rail";
@@ -31,6 +32,7 @@ export function LadderMargin({
 	prediction,
 	limit,
 	sees,
+	band,
 	onTake,
 }: {
 	rung: Rung | null;
@@ -38,6 +40,7 @@ export function LadderMargin({
 	/** Why it is not to be done as it stands, with this student. */
 	limit: Limit | null;
 	sees: Sees;
+	band: Band;
 	skill: Skill;
 	who: string;
 	/** What is to be expected here, from the rungs tried; null where the ladder has no notches. */
@@ -73,7 +76,7 @@ export function LadderMargin({
 			{prediction && (
 				<p className="m-0" data-testid="prediction">
 					To be expected here: <b>{inTen(prediction.rate)} in 10</b> (between {inTen(prediction.low)} and{" "}
-					{inTen(prediction.high)}, four times in five), {bandWords(prediction.rate)}.{" "}
+					{inTen(prediction.high)}, four times in five), {bandWords(prediction.rate, band)}.{" "}
 					<span className="hint">
 						From the rungs tried and the weights of the steps between, as if every notch were as hard for everybody as
 						it weighs.

@@ -5,7 +5,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
-import { wholeExtent } from "@/core/build/difficulty";
+import { wholeExtent } from "@/core/build/usual";
 import type { Coach } from "@/core/coach/coach";
 import { type Ladder, type Policy, policies, policyWords, threeRungs } from "@/core/ladder/ladder";
 import type { Side, Student } from "@/core/people/student";

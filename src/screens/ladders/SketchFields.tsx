@@ -19,7 +19,7 @@ import {
 	withoutItem,
 } from "@/core/ladder/sketch";
 import { Complaint } from "@/ui/Row";
-import { kindWords, placeOf, SketchShape, WIDE } from "./SketchView";
+import { DistanceLine, kindWords, SketchShape, WIDE } from "./SketchView";
 import css from "./sketch.module.scss";
 
 const pointer = { activationConstraint: { distance: 3 } };
@@ -83,17 +83,12 @@ export function SketchFields({ index, unit }: { index: number; unit: LengthUnit 
 			<DndContext id={`sketch-${index}`} sensors={sensors} onDragEnd={drop}>
 				<div ref={ground} className={css.ground} style={{ aspectRatio: `1 / ${DEPTH}` }}>
 					<svg viewBox={`0 0 ${WIDE} ${WIDE * DEPTH}`} aria-hidden="true">
-						{each.map(({ from, to, metres }) => {
-							const [a, b] = [placeOf(from, sketch.across), placeOf(to, sketch.across)];
-							return (
-								<g key={`${from.id}${to.id}`}>
-									<line x1={a.left} y1={a.top} x2={b.left} y2={b.top} className={css.line} />
-									<text x={(a.left + b.left) / 2} y={(a.top + b.top) / 2 - 5} className={css.length}>
-										{lengthWords(metres, unit)}
-									</text>
-								</g>
-							);
-						})}
+						{each.map((distance) => (
+							<DistanceLine
+								key={`${distance.from.id}${distance.to.id}`}
+								{...{ distance, across: sketch.across, unit }}
+							/>
+						))}
 					</svg>
 					{sketch.items.map((item) => (
 						<Thing

@@ -1,5 +1,13 @@
 import { type LengthUnit, lengthWords } from "@/core/coach/coach";
-import { DEPTH, distances, type Sketch, type SketchItem, type SketchKind, sketchFor } from "@/core/ladder/sketch";
+import {
+	DEPTH,
+	type Distance,
+	distances,
+	type Sketch,
+	type SketchItem,
+	type SketchKind,
+	sketchFor,
+} from "@/core/ladder/sketch";
 import { readSides, type Sides } from "@/core/skill/sides";
 import css from "./sketch.module.scss";
 
@@ -38,6 +46,22 @@ export const placeOf = ({ x, y }: Pick<SketchItem, "x" | "y">, across: number) =
 	top: (DEPTH - y / across) * WIDE,
 });
 
+/** A told distance, drawn: its words beside a line that goes up, above one that goes across. */
+export function DistanceLine({ distance, across, unit }: { distance: Distance; across: number; unit: LengthUnit }) {
+	const [a, b] = [placeOf(distance.from, across), placeOf(distance.to, across)];
+	const up = Math.abs(a.top - b.top) > Math.abs(a.left - b.left);
+	// A little off the middle, where a mark may lie.
+	const [x, y] = [a.left + (b.left - a.left) * 0.25, a.top + (b.top - a.top) * 0.25];
+	return (
+		<g>
+			<line x1={a.left} y1={a.top} x2={b.left} y2={b.top} className={css.line} />
+			<text x={up ? x + 8 : x} y={up ? y + 4 : y - 6} textAnchor={up ? "start" : "middle"} className={css.length}>
+				{lengthWords(distance.metres, unit)}
+			</text>
+		</g>
+	);
+}
+
 /** The set-up as it is seen from a side: who and what lies where, how far apart, and what does for it at home. */
 export function SketchView({ sketch: drawn, sees }: { sketch: Sketch; sees: Sees }) {
 	const sketch = sketchFor(drawn, sees.side);
@@ -52,17 +76,12 @@ export function SketchView({ sketch: drawn, sees }: { sketch: Sketch; sees: Sees
 				role="img"
 				aria-label={`Set-up from above: ${sketch.items.map((item) => `${name(item)} (${kindWords[item.kind]})`).join(", ")}`}
 			>
-				{each.map(({ from, to, metres }) => {
-					const [a, b] = [placeOf(from, sketch.across), placeOf(to, sketch.across)];
-					return (
-						<g key={`${from.id}${to.id}`}>
-							<line x1={a.left} y1={a.top} x2={b.left} y2={b.top} className={css.line} />
-							<text x={(a.left + b.left) / 2} y={(a.top + b.top) / 2 - 5} className={css.length}>
-								{lengthWords(metres, sees.unit)}
-							</text>
-						</g>
-					);
-				})}
+				{each.map((distance) => (
+					<DistanceLine
+						key={`${distance.from.id}${distance.to.id}`}
+						{...{ distance, across: sketch.across, unit: sees.unit }}
+					/>
+				))}
 				{sketch.items.map((item) => {
 					const { left, top } = placeOf(item, sketch.across);
 					return (

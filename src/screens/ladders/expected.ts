@@ -1,7 +1,7 @@
 import type { Difficulty } from "@/core/build/difficulty";
 import { heightsOf, type Notched, type Prediction, predict } from "@/core/build/predict";
+import type { Band } from "@/core/coach/coach";
 import { type PastTry, weighTries } from "@/core/estimate/rate";
-import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
 import type { Rung } from "@/core/ladder/ladder";
 import type { Hole } from "@/core/ladder/rail";
 
@@ -31,5 +31,5 @@ export function expectedOn(
 }
 
 /** Where a rate lies against the band that most coaches want a working rung in. */
-export const bandWords = (rate: number): string =>
-	rate < BAND_LOW ? "under the working band" : rate > BAND_HIGH ? "above the working band" : "in the working band";
+export const bandWords = (rate: number, { low, high }: Band): string =>
+	rate < low ? "under the working band" : rate > high ? "above the working band" : "in the working band";

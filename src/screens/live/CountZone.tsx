@@ -1,7 +1,7 @@
 "use client";
 
 import { memo, useEffect, useState } from "react";
-import { type Pack, variationWords } from "@/core/pack/pack";
+import { type Pack, readOn, variationWords } from "@/core/pack/pack";
 import { ruleSentence } from "@/core/rules";
 import type { LessonState } from "@/device/lesson";
 import { Rail } from "@/ui/Rail";
@@ -77,7 +77,7 @@ export function CountZone({
 			</div>
 			<div className={css.middle}>
 				<div className={css.drill} dir="auto">
-					{variationWords(set.placing, set.variation)}
+					{readOn(board.ladder, variationWords(set.placing, set.variation))}
 				</div>
 				{opening && <Opening pack={pack} board={board} />}
 				<output

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useMemo, useState } from "react";
-import type { Pack } from "@/core/pack/pack";
+import { type Pack, readOn } from "@/core/pack/pack";
 import type { LessonOnDevice, LessonState } from "@/device/lesson";
 import { useKeys } from "@/ui/useKeys";
 import { AdviceZone } from "./AdviceZone";
@@ -89,7 +89,7 @@ export function LiveBoard({
 	return (
 		<main className={css.page} aria-label="Live lesson">
 			<h1 className="visually-hidden">
-				Lesson: {board.studentName}, {set.placing.settings.name}
+				Lesson: {board.studentName}, {readOn(board.ladder, set.placing.settings.name)}
 			</h1>
 			<div className={css.top}>
 				<Link className={css.leave} href="/" aria-label="Leave; the lesson waits as it is">

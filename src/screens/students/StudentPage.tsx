@@ -87,7 +87,10 @@ function LadderRow({ ladder, student }: { ladder: StudentLadder; student: Studen
 	const { holes, pegIndex } = ladder.rail;
 	const pitch = Math.min(24, 168 / holes.length);
 	return (
-		<section className={`${css.ladder} ${ladder.archived ? css.away : ""}`} aria-label={ladder.skill}>
+		<section
+			className={`${css.ladder} ${ladder.archived ? css.away : ""}`}
+			aria-label={ladder.side === "none" ? ladder.skill : `${ladder.skill}, ${ladder.side}`}
+		>
 			<Rail holes={holes} pegIndex={pegIndex} pitch={pitch} width={56} label={ladder.skill} />
 			<PegWay way={ladder.way} rungs={holes} start={ladder.start} pitch={pitch} width={220} label={ladder.skill} />
 			<div className={css.stands}>

@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import type { LessonView } from "@/core/log/lesson";
-import { limitWords, type Pack, type PackLadder } from "@/core/pack/pack";
+import { limitWords, type Pack, type PackLadder, readOn } from "@/core/pack/pack";
 import type { Board } from "../model";
 import { pegIn } from "../model";
 import type { Acts } from "../useActs";
@@ -54,7 +54,11 @@ function Next({
 			{others.map((ladder) => {
 				const peg = ladder.rungs.find((rung) => rung.id === pegIn(view, ladder));
 				return (
-					<Choice key={ladder.id} small={peg?.settings.name} onClick={done(() => acts.ladder(ladder))}>
+					<Choice
+						key={ladder.id}
+						small={peg && readOn(ladder, peg.settings.name)}
+						onClick={done(() => acts.ladder(ladder))}
+					>
 						<span dir="auto">
 							{name(ladder)} · {ladder.skill}
 							{ladder.side === "none" ? "" : `, ${ladder.side}`}
@@ -70,7 +74,7 @@ function Next({
 					small={`rung ${here.rungs.indexOf(rung) + 1}${limitWords(here, rung.id) ? `. ${limitWords(here, rung.id)}` : ""}`}
 					onClick={done(() => acts.moveTo(rung.id))}
 				>
-					<span dir="auto">{rung.settings.name}</span>
+					<span dir="auto">{readOn(here, rung.settings.name)}</span>
 				</Choice>
 			))}
 		</Drawer>
@@ -106,7 +110,7 @@ function Assign({ pack, acts, onClose }: Props) {
 							onClose();
 						}}
 					>
-						<span dir="auto">{rung.settings.name}</span>
+						<span dir="auto">{readOn(ladder, rung.settings.name)}</span>
 					</Choice>
 				))}
 			</Drawer>

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useState } from "react";
-import { limitWords } from "@/core/pack/pack";
+import { limitWords, readOn } from "@/core/pack/pack";
 import { bodyParts } from "@/core/people/student";
 import type { DrawerName } from "../LiveBoard";
 import css from "../live.module.scss";
@@ -61,7 +61,7 @@ export function MoreDrawer({
 			{settings.neverAlone && <p className="m-0">Never practised alone.</p>}
 			{settings.drill && (
 				<p className="m-0" dir="auto">
-					{settings.drill}
+					{readOn(board.ladder, settings.drill)}
 				</p>
 			)}
 			<Choices>
@@ -100,14 +100,14 @@ export function MoreDrawer({
 				<Choice
 					aria-pressed={set.variation === "easier"}
 					onClick={done(() => acts.variation("easier"))}
-					small={settings.easier || "in your own way"}
+					small={readOn(board.ladder, settings.easier) || "in your own way"}
 				>
 					easier
 				</Choice>
 				<Choice
 					aria-pressed={set.variation === "harder"}
 					onClick={done(() => acts.variation("harder"))}
-					small={settings.harder || "in your own way"}
+					small={readOn(board.ladder, settings.harder) || "in your own way"}
 				>
 					harder
 				</Choice>

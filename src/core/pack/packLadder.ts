@@ -1,0 +1,62 @@
+import type { Ladder } from "@/core/ladder/ladder";
+import type { LastTime } from "@/core/ladder/lastTime";
+import { limitsOf } from "@/core/ladder/limits";
+import type { Rail } from "@/core/ladder/rail";
+import type { Student } from "@/core/people/student";
+import { lookOf, picturesOf } from "@/core/skill/look";
+import { readSides } from "@/core/skill/sides";
+import type { KeyPosition, Skill } from "@/core/skill/skill";
+import type { PackLadder, PackPosition } from "./pack";
+
+/** Making a pack is the server's work: none of it weighs on the lesson's page. */
+
+/** What a ladder's document does not say of itself. */
+export interface Around {
+	student: Pick<Student, "name" | "strongSide" | "protectedParts" | "lacks">;
+	/** Lower edge of the coach's working band, where it is not the usual one. */
+	bandLow?: number | undefined;
+	/** Names of skills by their ids. */
+	skills: ReadonlyMap<string, string>;
+}
+
+function packPosition(position: KeyPosition, ladder: Ladder, strong: "left" | "right"): PackPosition {
+	const sides = { side: ladder.side, strong };
+	const { id, short, must, deduction } = position;
+	const pictures = picturesOf(position).map(({ picture, shows }) => ({
+		...{ hash: picture.hash, clip: picture.clip, shows: readSides(shows, sides) },
+	}));
+	return {
+		...{ id, short, name: readSides(position.name, sides), fault: readSides(position.fault, sides) },
+		cues: position.cues.map((cue) => ({ ...cue, text: readSides(cue.text, sides) })),
+		...(must === undefined ? {} : { must }),
+		...(deduction === undefined ? {} : { deduction }),
+		look: lookOf(position, ladder, sides),
+		...(pictures.length > 0 ? { pictures } : {}),
+	};
+}
+
+/** A ladder as a device needs it, from the document, its skill and its rail. */
+export function packLadder(
+	row: { id: string; student: string; ladder: Ladder; followed: Skill },
+	rail: Rail,
+	last: LastTime | null,
+	around: Around,
+): PackLadder {
+	const { side, policy, rungs } = row.ladder;
+	const limits = limitsOf(rungs, around.student);
+	const chain = (row.followed.chain ?? []).map((id) => ({ id, name: around.skills.get(id) ?? "a skill that is gone" }));
+	return {
+		...{ id: row.id, student: row.student, skill: row.followed.name },
+		positions: row.followed.positions.map((position) => packPosition(position, row.ladder, around.student.strongSide)),
+		...(chain.length > 0 ? { chain } : {}),
+		...(limits.length > 0 ? { limits } : {}),
+		...(around.bandLow === undefined ? {} : { bandLow: around.bandLow }),
+		strong: around.student.strongSide,
+		...{ side, policy, rungs, peg: rail.peg },
+		holes: rail.holes.map((hole) => ({
+			...{ rung: hole.rung, state: hole.state, tried: hole.tried, metDays: hole.metDays },
+			best: hole.best,
+		})),
+		last: last && { day: last.day, rung: last.rung, good: last.good, tries: last.tries, cue: last.cue },
+	};
+}
