@@ -16,6 +16,8 @@ export default defineConfig({
 		launchOptions: { executablePath: chromiumPath(), args: quiet },
 		locale: "en-GB",
 		timezoneId: "Europe/Lisbon",
+		// Journeys that live without a signal let it in again; the others meet every answer of the server themselves.
+		serviceWorkers: "block",
 		actionTimeout: 10_000,
 	},
 });

@@ -41,6 +41,7 @@ export function build() {
 	if (existsSync(mark) && statSync(mark).mtimeMs > Math.max(...sources)) return;
 	console.log("Building.");
 	run(process.execPath, [bin("next"), "build"], { env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } });
+	run(process.execPath, [at("scripts", "worker.mjs")]);
 }
 
 /** Node runs TypeScript scripts through tsx. */

@@ -2,6 +2,7 @@ import "@fontsource/atkinson-hyperlegible-next/400.css";
 import "@fontsource/atkinson-hyperlegible-next/700.css";
 import type { Metadata, Viewport } from "next";
 import { lightScript } from "@/ui/LightSwitch";
+import { Companion } from "./Companion";
 import "./theme.scss";
 
 export const metadata: Metadata = {
@@ -23,7 +24,10 @@ export default function Layout({ children }: { children: React.ReactNode }) {
 				{/* biome-ignore lint/security/noDangerouslySetInnerHtml: our own constant, run before the first paint */}
 				<script dangerouslySetInnerHTML={{ __html: lightScript }} />
 			</head>
-			<body>{children}</body>
+			<body>
+				{children}
+				<Companion />
+			</body>
 		</html>
 	);
 }

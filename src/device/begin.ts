@@ -1,10 +1,22 @@
 import { v7 as uuid } from "uuid";
 import { beginLesson } from "@/core/acts/acts";
 import type { Body } from "@/core/log/kinds";
-import { beginsOn, placeOn, placeQuick, variationOn } from "@/core/pack/pack";
+import { beginsOn, type Pack, placeOn, placeQuick, variationOn } from "@/core/pack/pack";
+import { packAhead } from "./ahead";
 import { record } from "./record";
 import { openLocal } from "./studio";
 import { fetchPack } from "./sync";
+
+/** Fresh from the server; without a signal, what was kept ahead. */
+async function packFor(lesson: string): Promise<Pack> {
+	try {
+		return await fetchPack(lesson);
+	} catch (error) {
+		const ahead = await packAhead();
+		if (!ahead) throw error;
+		return ahead;
+	}
+}
 
 /** Begins a lesson on a ladder's peg, or a quick count for nobody yet. Answers with its address. */
 export async function begin(
@@ -14,7 +26,7 @@ export async function begin(
 	onRung?: string,
 ): Promise<string> {
 	const lesson = uuid();
-	const pack = await fetchPack(lesson);
+	const pack = await packFor(lesson);
 	const on = pack.ladders.find((one) => one.id === ladder) ?? null;
 	const local = await openLocal(pack.studio.id);
 	await local.keepPack(lesson, pack);

@@ -99,6 +99,14 @@ export class Local {
 		return this.db.getAllFromIndex("events", "lesson", lesson);
 	}
 
+	/** Events of a day and later, that this device made, in its own order. */
+	async eventsSince(day: string): Promise<LogEvent[]> {
+		const all = await this.db.getAllFromIndex("events", "device", this.mine());
+		return all.filter((event) => event.localDay >= day);
+	}
+
+	private mine = (from = 0) => IDBKeyRange.bound([this.device, from], [this.device, Number.MAX_SAFE_INTEGER]);
+
 	async arrivalOf(lesson: string): Promise<number> {
 		return Number((await this.db.get("meta", `arrival ${lesson}`)) ?? 0);
 	}
@@ -125,8 +133,7 @@ export class Local {
 	/** The server was restored, or asks from an earlier number: what it may lack goes out again. */
 	async sendAgain(from: number): Promise<void> {
 		const tx = this.db.transaction(["events", "outbox"], "readwrite", { durability: "strict" });
-		const mine = IDBKeyRange.bound([this.device, from], [this.device, Number.MAX_SAFE_INTEGER]);
-		const events = await tx.objectStore("events").index("device").getAll(mine);
+		const events = await tx.objectStore("events").index("device").getAll(this.mine(from));
 		await Promise.all([...events.map((event) => tx.objectStore("outbox").put(event)), tx.done]);
 	}
 

@@ -1,0 +1,147 @@
+import type { Page } from "@playwright/test";
+import { accessible, expect, good, keptMark, test, touch } from "./studio";
+
+test.use({
+	demo: true,
+	viewport: { width: 390, height: 844 },
+	hasTouch: true,
+	isMobile: true,
+	serviceWorkers: "allow",
+	expected: /ERR_|Failed to fetch|Failed to load resource/,
+});
+
+const AT_ONCE = 100;
+
+/** Waits until the program is held ready on this device, and the next lessons' pack too. */
+async function readyForNoSignal(page: Page): Promise<void> {
+	const ahead = page.waitForResponse((response) => response.url().includes("/api/pack?lesson=ahead"));
+	await page.goto("/");
+	await ahead;
+	await page.evaluate(async () => {
+		await navigator.serviceWorker.ready;
+	});
+	await expect
+		.poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state ?? "none"), { timeout: 30_000 })
+		.toBe("activated");
+}
+
+/** All events of this device as its own store has them. */
+const onDevice = (page: Page) =>
+	page.evaluate(async () => {
+		const name = (await indexedDB.databases()).find((one) => one.name?.startsWith("peg-ladder "))?.name ?? "";
+		const db = await new Promise<IDBDatabase>((resolve, reject) => {
+			const open = indexedDB.open(name);
+			open.onsuccess = () => resolve(open.result);
+			open.onerror = () => reject(open.error);
+		});
+		const all = await new Promise<{ id: string; dseq: number; kind: string }[]>((resolve, reject) => {
+			const ask = db.transaction("events").objectStore("events").getAll();
+			ask.onsuccess = () => resolve(ask.result);
+			ask.onerror = () => reject(ask.error);
+		});
+		db.close();
+		return all.map(({ id, dseq, kind }) => ({ id, dseq, kind })).sort((a, b) => a.dseq - b.dseq);
+	});
+
+test("no signal: a prepared lesson is begun, 300 tries are counted through three crashes, wrapped up, and sent once, in order", async ({
+	page: first,
+	context,
+	studio,
+	listenTo,
+}) => {
+	test.setTimeout(240_000);
+	let page = first;
+	await readyForNoSignal(page);
+	const before = (await studio.events()).length;
+	await studio.kill();
+
+	await page.goto("/students");
+	await expect(page.getByRole("heading", { name: "No signal" })).toBeVisible();
+	await accessible(page);
+	await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").tap();
+	await expect(page.getByRole("heading", { name: /^Lesson: Isolde Brankovar/ })).toBeAttached();
+	const address = page.url();
+
+	let kept = 0;
+	for (let crash = 0; crash < 3; crash++) {
+		for (let i = 0; i < AT_ONCE; i++) await good(page).tap();
+		await expect(page.getByTestId("kept")).toContainText("kept ✓");
+		kept = (await keptMark(page)).keptTo;
+		page.goto("chrome://crash").catch(() => undefined);
+		await page.waitForEvent("crash");
+		await page.close();
+		// A browser that was closed and opened again: from its start, by what is on this device.
+		page = await context.newPage();
+		listenTo(page);
+		await page.goto("/");
+		await expect(page.getByRole("region", { name: "Today on this device" })).toContainText(
+			`Isolde Brankovar, ${(crash + 1) * AT_ONCE} tries`,
+		);
+		await page.getByRole("link", { name: "go back in" }).tap();
+		await expect(page).toHaveURL(address);
+		await expect.poll(async () => (await keptMark(page)).keptTo).toBe(kept);
+	}
+
+	await touch(page, "more").tap();
+	await page.getByRole("link", { name: "wrap up" }).tap();
+	await expect(page.getByLabel(/Note for the student/)).toHaveValue(/of 300 tries good/);
+	await page.getByLabel("Remark, for you").fill("Counted in the cellar.");
+	await touch(page, "close the lesson").tap();
+	await expect(page.getByRole("heading", { name: "No signal" })).toBeVisible({ timeout: 20_000 });
+	await expect(page.getByText(/entries wait here to be sent/)).toBeVisible();
+	const here = await onDevice(page);
+	expect(here.filter(({ kind }) => kind === "attempt")).toHaveLength(3 * AT_ONCE);
+	await page.close();
+
+	// Back again: everything goes out once, in order, from whichever page is opened.
+	await studio.start();
+	page = await context.newPage();
+	listenTo(page);
+	await page.goto("/");
+	await expect.poll(async () => (await studio.events()).length, { timeout: 30_000 }).toBe(before + here.length);
+	const arrived = (await studio.events()).slice(before);
+	expect(arrived.map(({ id, dseq }) => [id, dseq])).toEqual(here.map(({ id, dseq }) => [id, dseq]));
+	await page.reload();
+	await expect(page.getByText("A lesson is open")).toHaveCount(0);
+});
+
+test("a quick count and a second lesson on the same ladder begin without a signal, where the first one left the peg", async ({
+	page,
+	studio,
+}) => {
+	await readyForNoSignal(page);
+	await studio.kill();
+	await page.goto("/");
+	await touch(page, "quick count").tap();
+	for (let i = 0; i < 3; i++) await good(page).tap();
+	await expect(page.getByTestId("count")).toHaveText("3");
+	await expect(page.getByTestId("kept")).toContainText("kept ✓");
+
+	await page.goto("/");
+	await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").tap();
+	await touch(page, "more").tap();
+	await page.getByRole("button", { name: /^what next/ }).tap();
+	await page.getByRole("button", { name: /^Two clubs, cross and stop/ }).tap();
+	await good(page).tap();
+	await expect(page.getByTestId("kept")).toContainText("kept ✓");
+	await page.goto("/");
+	await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").tap();
+	await expect(
+		page.getByRole("heading", { name: "Lesson: Isolde Brankovar, Two clubs, cross and stop" }),
+	).toBeAttached();
+});
+
+test("a page that is not held here says so, and comes when the server answers again", async ({
+	page,
+	studio,
+	context,
+}) => {
+	await readyForNoSignal(page);
+	await studio.kill();
+	const other = await context.newPage();
+	await other.goto("/ladders/isolde-clubs");
+	await expect(other.getByRole("heading", { name: "No signal" })).toBeVisible();
+	await studio.start();
+	await other.getByRole("button", { name: "try again" }).tap();
+	await expect(other.getByRole("heading", { level: 1 })).toContainText("Isolde Brankovar");
+});

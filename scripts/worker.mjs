@@ -1,0 +1,32 @@
+// After the build: bundles the service worker, and gives it the list of what it holds ready.
+import { readFileSync } from "node:fs";
+import { injectManifest } from "@serwist/build";
+import { build } from "esbuild";
+import { at } from "./lib.mjs";
+
+const revision = readFileSync(at(".next", "BUILD_ID"), "utf8").trim();
+const bundled = at(".next", "sw.bundle.js");
+await build({
+	entryPoints: [at("src", "device", "offline", "sw.ts")],
+	outfile: bundled,
+	bundle: true,
+	minify: true,
+	format: "iife",
+	target: "es2022",
+	define: { "process.env.NODE_ENV": '"production"', "globalThis.__SW_MANIFEST": "self.__SW_MANIFEST" },
+	logLevel: "warning",
+});
+const { count, size, warnings } = await injectManifest({
+	swSrc: bundled,
+	swDest: at("public", "sw.js"),
+	injectionPoint: "self.__SW_MANIFEST",
+	globDirectory: at(".next", "static"),
+	globPatterns: ["**/*.{js,css,woff2}"],
+	modifyURLPrefix: { "": "/_next/static/" },
+	// File names carry a hash of what is in them.
+	dontCacheBustURLsMatching: /./,
+	maximumFileSizeToCacheInBytes: 10_000_000,
+	additionalPrecacheEntries: ["/live", "/wrap", "/offline"].map((url) => ({ url, revision })),
+});
+for (const warning of warnings) console.warn(warning);
+console.log(`The service worker holds ${count} files ready, ${(size / 1e6).toFixed(1)} MB.`);

@@ -1,0 +1,119 @@
+"use client";
+
+import { useEffect, useState } from "react";
+import Button from "react-bootstrap/Button";
+import type { Pack } from "@/core/pack/pack";
+import { plural } from "@/core/words/numbers";
+import { type HeldLesson, lessonsHere, packAhead } from "@/device/ahead";
+import { begin } from "@/device/begin";
+import css from "@/ui/rows.module.scss";
+import own from "./offline.module.scss";
+
+/** Without a signal: the lessons that are here, and every ladder a lesson can be begun on. Plain links, so that each page comes from this device. */
+export function Offline() {
+	const [here, setHere] = useState<{ pack: Pack | null; lessons: HeldLesson[] } | null>(null);
+	const [failed, setFailed] = useState(false);
+	useEffect(() => {
+		void Promise.all([packAhead(), lessonsHere()])
+			.then(([pack, lessons]) => setHere({ pack, lessons }))
+			.catch(() => setHere({ pack: null, lessons: [] }));
+		const back = () => window.location.reload();
+		window.addEventListener("online", back);
+		return () => window.removeEventListener("online", back);
+	}, []);
+	const start = async (ladder: string | null) => {
+		setFailed(false);
+		try {
+			window.location.assign(await begin(ladder, { minutes: 45, wish: "" }));
+		} catch {
+			setFailed(true);
+		}
+	};
+	const nameOf = (id: string | null) => here?.pack?.students.find((one) => one.id === id)?.student.name;
+	const waiting = here?.lessons.reduce((sum, lesson) => sum + lesson.waiting, 0) ?? 0;
+	return (
+		<main className={own.page}>
+			<h1>No signal</h1>
+			<p>
+				The server does not answer. Lessons can be begun and counted all the same; everything is kept on this device and
+				goes out when it answers.{" "}
+				<Button variant="link" onClick={() => window.location.reload()}>
+					try again
+				</Button>
+			</p>
+			{waiting > 0 && (
+				<p role="status">
+					<b>{waiting}</b> {waiting === 1 ? "entry waits" : "entries wait"} here to be sent.
+				</p>
+			)}
+			{here && here.lessons.length > 0 && (
+				<section aria-label="Today on this device">
+					<h2>Today on this device</h2>
+					<ul className={css.plain}>
+						{here.lessons.map((lesson) => (
+							<li key={lesson.lesson} className={own.line}>
+								<span dir="auto">
+									{nameOf(lesson.student) ?? "Quick count"}, {plural(lesson.tries, "try", "tries")}
+									{lesson.closed && ", closed"}
+									{lesson.waiting === 0 && ", all sent"}
+								</span>
+								{!lesson.closed && (
+									<>
+										<a className="btn btn-primary" href={`/live?lesson=${lesson.lesson}`}>
+											go back in
+										</a>
+										<a className="btn btn-outline-primary" href={`/wrap?lesson=${lesson.lesson}`}>
+											wrap up
+										</a>
+									</>
+								)}
+							</li>
+						))}
+					</ul>
+				</section>
+			)}
+			{failed && (
+				<p role="alert" className="asks">
+					This device could not store a lesson; free some room, then press again.
+				</p>
+			)}
+			{here && !here.pack && (
+				<p>Nothing was kept ahead on this device yet: open Today once while the server answers, and it is.</p>
+			)}
+			{here?.pack && (
+				<section aria-label="Begin a lesson">
+					<h2>Begin a lesson</h2>
+					<ul className={css.plain}>
+						<li className={own.line}>
+							<span>For nobody yet</span>
+							<Button variant="outline-primary" onClick={() => void start(null)}>
+								quick count
+							</Button>
+						</li>
+						{here.pack.ladders.map((ladder) => (
+							<li key={ladder.id} className={own.line}>
+								<span>
+									<b dir="auto">{nameOf(ladder.student)}</b>{" "}
+									<span dir="auto">
+										{ladder.skill}
+										{ladder.side === "none" ? "" : `, ${ladder.side}`}
+									</span>
+									<br />
+									<span className="mute" dir="auto">
+										{ladder.rungs.find(({ id }) => id === ladder.peg)?.settings.name}
+									</span>
+								</span>
+								<Button
+									aria-label={`lesson: ${nameOf(ladder.student)}, ${ladder.skill}, ${ladder.side}`}
+									onClick={() => void start(ladder.id)}
+								>
+									lesson
+								</Button>
+							</li>
+						))}
+					</ul>
+				</section>
+			)}
+		</main>
+	);
+}
