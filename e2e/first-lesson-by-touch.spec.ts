@@ -55,8 +55,8 @@ test("from an empty studio to one peg that moved up and one that moved down, by 
 		await page.getByLabel("good in a row").fill(rule);
 		await expect(page.getByText(`${rule} good in a row, at most 30 tries a lesson`)).toBeVisible();
 		await page.getByLabel("A try is good when").selectOption("both");
-		await page.getByLabel("elbow").tap();
-		await page.getByLabel("height").tap();
+		await page.getByLabel("elbow", { exact: true }).tap();
+		await page.getByLabel("height", { exact: true }).tap();
 	}
 	await page.getByRole("button", { name: "make the ladder" }).tap();
 	await expect(page.getByRole("heading", { name: /Two-club cross · left, strong side/ })).toBeVisible();

@@ -3,16 +3,18 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type BrowserContext, chromium, type Page } from "@playwright/test";
 import { chromiumPath, quiet } from "./browser";
-import { allSent, expect, good, keptMark, test, touch } from "./studio";
+import { allSent, expect, good, keptMark, quickHand, test, touch } from "./studio";
 
 /** A phone with a disk: its local store outlives its pages. */
 async function phoneOn(folder: string): Promise<BrowserContext> {
-	return chromium.launchPersistentContext(folder, {
+	const phone = await chromium.launchPersistentContext(folder, {
 		executablePath: chromiumPath(),
 		args: quiet,
 		viewport: { width: 390, height: 844 },
 		hasTouch: true,
 	});
+	await quickHand(phone);
+	return phone;
 }
 
 test.use({ demo: true, expected: /Failed to (load resource|fetch)|net::ERR|Target crashed/ });
@@ -128,6 +130,7 @@ test("a second browser that never saw the lesson finds it whole on the server", 
 	for (let i = 0; i < 3; i++) await good(page).click();
 	await allSent(page);
 	const other = await browser.newContext();
+	await quickHand(other);
 	const there = await other.newPage();
 	await there.goto(page.url().replace(/^.*?\/live/, `${studio.url}/live`));
 	await expect(there.getByTestId("count")).toHaveText("3");

@@ -63,13 +63,13 @@ test("what was changed elsewhere is not overwritten", async ({ page, context }) 
 		await one.goto("/students/isolde");
 		await one.getByRole("button", { name: "edit" }).click();
 	}
-	await page.getByLabel("Kit").fill("Longer clubs");
+	await page.getByLabel("Kit", { exact: true }).fill("Longer clubs");
 	await touch(page, "save").click();
 	await expect(page.getByText("Kit: Longer clubs")).toBeVisible();
-	await other.getByLabel("Kit").fill("Shorter clubs");
+	await other.getByLabel("Kit", { exact: true }).fill("Shorter clubs");
 	await touch(other, "save").click();
 	await expect(other.getByText("This student was changed elsewhere")).toBeVisible();
-	await expect(other.getByLabel("Kit")).toHaveValue("Shorter clubs");
+	await expect(other.getByLabel("Kit", { exact: true })).toHaveValue("Shorter clubs");
 });
 
 test("a revised skill is taken over by one press; one that lost a watched position is not", async ({ page }) => {

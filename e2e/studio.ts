@@ -4,7 +4,7 @@ import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { AxeBuilder } from "@axe-core/playwright";
-import { test as base, expect, type Page } from "@playwright/test";
+import { type BrowserContext, test as base, expect, type Page } from "@playwright/test";
 import type { LogEvent } from "@/core/log/event";
 import { openStore } from "@/store/db";
 import { eventsAfter } from "@/store/events";
@@ -99,6 +99,13 @@ export const freePort = () =>
 		});
 	});
 
+/** Sets a device to quick mode, as under *more*, *this device*. */
+export const quickHand = (context: BrowserContext) =>
+	context.addInitScript(() => {
+		if (!window.localStorage.getItem("peg-ladder hand"))
+			window.localStorage.setItem("peg-ladder hand", JSON.stringify({ quick: true }));
+	});
+
 /** Console errors of a page; a journey that kills its server on purpose says which are to be expected. */
 function listen(page: Page, errors: string[]): void {
 	page.on("console", (message) => {
@@ -109,12 +116,15 @@ function listen(page: Page, errors: string[]): void {
 
 export const test = base.extend<{
 	demo: boolean;
+	/** Every touch counts, however soon after the last: a script is quicker than any thumb. */
+	quick: boolean;
 	studio: Studio;
 	errors: string[];
 	expected: RegExp | null;
 	listenTo: (page: Page) => void;
 }>({
 	demo: [false, { option: true }],
+	quick: [true, { option: true }],
 	expected: [null, { option: true }],
 	studio: async ({ demo }, use) => {
 		const studio = await Studio.make(demo);
@@ -129,6 +139,10 @@ export const test = base.extend<{
 		},
 		{ auto: true },
 	],
+	context: async ({ context, quick }, use) => {
+		if (quick) await quickHand(context);
+		await use(context);
+	},
 	listenTo: async ({ errors }, use) => use((page) => listen(page, errors)),
 	page: async ({ page, errors }, use) => {
 		listen(page, errors);

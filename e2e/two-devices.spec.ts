@@ -1,4 +1,4 @@
-import { allSent, expect, good, test, touch } from "./studio";
+import { allSent, expect, good, quickHand, test, touch } from "./studio";
 
 test.use({ demo: true, viewport: { width: 390, height: 844 }, expected: /net::ERR_INTERNET_DISCONNECTED/ });
 
@@ -15,6 +15,7 @@ test("one counts, the other watches, takes over, and what both counted is told a
 	await allSent(page);
 
 	const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+	await quickHand(context);
 	const other = await context.newPage();
 	listenTo(other);
 	await other.goto(`${studio.url}/live${new URL(page.url()).search}`);

@@ -4,7 +4,7 @@ import { freshRung } from "@/core/ladder/rung";
 import { addLadder } from "@/store/ladders";
 import { chromiumPath, quiet } from "../e2e/browser";
 import prepareDemo from "../e2e/setup";
-import { Studio } from "../e2e/studio";
+import { quickHand, Studio } from "../e2e/studio";
 
 const bench = { width: 1280, height: 800 };
 const phone = { width: 390, height: 844 };
@@ -14,6 +14,7 @@ await prepareDemo();
 const studio = await Studio.make(true);
 const browser = await chromium.launch({ executablePath: chromiumPath(), args: quiet });
 const context = await browser.newContext({ locale: "en-GB", hasTouch: true });
+await quickHand(context);
 const page = await context.newPage();
 mkdirSync(folder, { recursive: true });
 

@@ -116,6 +116,15 @@ export const ladderRevision = sqliteTable(
 	(t) => [index("ladder_revision_ladder").on(t.ladder, t.createdAt)],
 );
 
+/** One row: the passcode, as scrypt leaves it, and what its sessions are sealed with. It leaves this machine in no file but a backup. */
+export const access = sqliteTable("access", {
+	id: text().primaryKey(),
+	hash: text().notNull(),
+	salt: text().notNull(),
+	secret: text().notNull(),
+	createdAt: text().notNull().default(now),
+});
+
 /** One row: what holds for the whole studio. */
 export const coach = sqliteTable("coach", {
 	id: text().primaryKey(),

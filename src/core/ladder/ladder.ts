@@ -5,21 +5,11 @@ import type { Skill } from "@/core/skill/skill";
 import { complainIn } from "@/core/words/complain";
 import type { Refusal } from "@/core/words/refuse";
 import { ident } from "@/core/words/text";
-import { freshRung, RungSettings } from "./rung";
+import { Policy } from "./policy";
+import { freshRung, Rung, type RungSettings } from "./rung";
 
-export const policies = ["mastery", "fixed dose", "full speed"] as const;
-export const Policy = z.enum(policies);
-export type Policy = z.infer<typeof Policy>;
-
-export const policyWords: Record<Policy, string> = {
-	mastery: "the rule first, with a limit a lesson",
-	"fixed dose": "so many tries a lesson; the coach promotes",
-	"full speed": "never slower than the real thing; shorten the distance instead",
-};
-
-/** A rung keeps its id for life; each change of its settings is a new version. */
-export const Rung = z.object({ id: ident, settings: RungSettings });
-export type Rung = z.infer<typeof Rung>;
+export { Policy, policies, policyWords } from "./policy";
+export { Rung } from "./rung";
 
 /** A ladder's rungs, lowest first, and where the student starts on them. */
 export const Ladder = z

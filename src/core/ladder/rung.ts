@@ -154,3 +154,7 @@ export const freshRung = (name: string): RungSettings => ({
 	care: [],
 	neverAlone: false,
 });
+
+/** A rung keeps its id for life; each change of its settings is a new version. */
+export const Rung = z.object({ id: ident, settings: RungSettings });
+export type Rung = z.infer<typeof Rung>;

@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { Policy } from "@/core/ladder/ladder";
+import { Policy } from "@/core/ladder/policy";
 import { RungSettings } from "@/core/ladder/rung";
 import { BodyPart, Side } from "@/core/people/student";
 import { Rule } from "@/core/rules";

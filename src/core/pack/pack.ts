@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import { BAND_LOW } from "@/core/estimate/tooHard";
-import { Policy, Rung } from "@/core/ladder/ladder";
-import { freshRung, type RungSettings } from "@/core/ladder/rung";
+import { Policy } from "@/core/ladder/policy";
+import { freshRung, Rung, type RungSettings } from "@/core/ladder/rung";
 import { Placing, type Variation, WatchedPosition } from "@/core/log/kinds";
 import { Side, Student } from "@/core/people/student";
 import { readSides } from "@/core/skill/sides";

@@ -1,6 +1,5 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
@@ -20,8 +19,8 @@ const DRAFT = "peg-ladder draft difficulties";
 const unitWords = { m: "metres", ft: "feet" } as const;
 
 /** What gets harder, for the whole studio, and the unit distances are told in. Ladders that stand keep what they were built on. */
-export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number }; coach: Coach }) {
-	const router = useRouter();
+export function CoachDifficulties({ at: from, coach }: { at: { id: string; rev: number }; coach: Coach }) {
+	const [at, setAt] = useState(from);
 	const [history, setHistory] = useState(() => begin(coach));
 	const [refused, setRefused] = useState<Refusal[]>([]);
 	const [saved, setSaved] = useState(false);
@@ -43,8 +42,8 @@ export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number
 		const outcome = await keepCoach(now, at);
 		if (!outcome.ok) return setRefused(outcome.refusals);
 		window.localStorage.removeItem(DRAFT);
+		setAt(outcome.value);
 		setSaved(true);
-		router.refresh();
 	};
 	return (
 		<Bench

@@ -31,6 +31,21 @@ function clockWords(view: LessonState["view"], time: number): { value: number; w
 	return { value: planned - gone, words: planned - gone < 0 ? "min over" : "min left" };
 }
 
+const restFrom = (view: LessonState["view"], set: string): string | null =>
+	view.events.findLast((event) => event.kind === "set.closed" && event.set === set)?.at ?? null;
+
+/** How long the rest has been: for the eye only. */
+function Resting({ since }: { since: string | null }) {
+	const [time, setTime] = useState(() => Date.now());
+	useEffect(() => {
+		const timer = setInterval(() => setTime(Date.now()), 1000);
+		return () => clearInterval(timer);
+	}, []);
+	const seconds = since === null ? 0 : Math.floor((time - Date.parse(since)) / 1000);
+	// A clock that was set meanwhile says nothing of the rest.
+	return <> · resting{seconds >= 0 && seconds < 3600 && ` ${clockFace(seconds)}`}</>;
+}
+
 const clockFace = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
 
 /** The number the coach acts on, what it means, and what is left of tries and time. */
@@ -106,7 +121,7 @@ export function CountZone({
 							{words} · needs <b>{target}</b>
 						</>
 					)}
-					{!set.open && " · resting"}
+					{!set.open && <Resting since={restFrom(state.view, set.id)} />}
 				</div>
 			</div>
 			<div className={css.side}>

@@ -1,7 +1,8 @@
 "use client";
 
 import Link from "next/link";
-import { useMemo, useState } from "react";
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
+import { succeeded } from "@/core/ladder/good";
 import { type Pack, readOn } from "@/core/pack/pack";
 import type { LessonOnDevice, LessonState } from "@/device/lesson";
 import { useKeys } from "@/ui/useKeys";
@@ -14,14 +15,23 @@ import { MoreDrawer } from "./drawers/MoreDrawer";
 import { StateDrawer } from "./drawers/StateDrawer";
 import { TriesDrawer } from "./drawers/TriesDrawer";
 import { Fields } from "./Fields";
+import { answerTouch, type Hand, isTouch, sayCount, useHand } from "./hand";
 import { inputsFor, secondsOf } from "./inputs";
 import css from "./live.module.scss";
 import type { Board } from "./model";
 import { Strip } from "./Strip";
 import { useActs } from "./useActs";
+import { useAwake } from "./useAwake";
 import { useSetClock } from "./useSetClock";
 
-export type DrawerName = "tries" | "evidence" | "cue" | "state" | "more" | "ladders";
+export type DrawerName = "tries" | "evidence" | "cue" | "state" | "more" | "ladders" | "hand";
+
+/** Not needed to count: it is fetched when it is first opened, and where that fails nothing else does. */
+const HandDrawer = lazy(() => import("./drawers/HandDrawer").then((module) => ({ default: module.HandDrawer })));
+
+/** The keys a remote sends by itself are those the coach gave it, where she gave it others. */
+const remoteKey = (key: string, { goodKey, offKey }: Hand): string =>
+	key === "PageDown" ? goodKey : key === "PageUp" ? offKey : key;
 
 /** The live lesson, zone by zone. */
 export function LiveBoard({
@@ -50,18 +60,30 @@ export function LiveBoard({
 	const close = () => setDrawer(null);
 	const toggle = (name: DrawerName) => setDrawer(drawer === name ? null : name);
 	const clock = useSetClock(set.id, secondsOf(visit.rule));
+	const hand = useHand();
+	useAwake();
 	const attempt: typeof acts.attempt = (body) => {
+		if (!isTouch(performance.now())) return;
+		answerTouch(body.off.length === 0 && succeeded(body.result, settings.scale));
 		if (set.open) clock?.begin();
 		acts.attempt(set.open && clock?.out ? { ...body, late: true } : body);
 		close();
 	};
+	// The count is said once it is on the screen, and not when the lesson is opened.
+	const { value, words } = visit.judgements[set.variation].progress;
+	const counted = visit.tries.length;
+	const saidAt = useRef(counted);
+	useEffect(() => {
+		if (saidAt.current < counted) sayCount(`${value} ${words}`);
+		saidAt.current = counted;
+	}, [counted, value, words]);
 	const followAdvice = () => {
 		if (!advice.act) return;
 		acts.follow(advice);
 		setDrawer(advice.act.kind === "next" ? "ladders" : null);
 	};
 	const keyed = [...layout.main, ...layout.rows.flat()].flatMap((field) =>
-		(field.keys ?? []).map((key) => [key, () => attempt(field.attempt)] as const),
+		(field.keys ?? []).map((key) => [remoteKey(key, hand), () => attempt(field.attempt)] as const),
 	);
 	const call = (by: number) => {
 		const { all, now } = layout.calls ?? { all: [], now: "" };
@@ -87,7 +109,10 @@ export function LiveBoard({
 	});
 
 	return (
-		<main className={css.page} aria-label="Live lesson">
+		<main
+			className={`${css.page} ${hand.leftThumb ? css.leftThumb : ""} ${hand.large ? css.large : ""}`}
+			aria-label="Live lesson"
+		>
 			<h1 className="visually-hidden">
 				Lesson: {board.studentName}, {readOn(board.ladder, set.placing.settings.name)}
 			</h1>
@@ -160,10 +185,23 @@ export function LiveBoard({
 			</div>
 			{drawer === "tries" && <TriesDrawer board={board} acts={acts} layout={layout} onClose={close} />}
 			{drawer === "evidence" && <EvidenceDrawer board={board} onClose={close} />}
-			{drawer === "cue" && <CueDrawer visit={visit} ladder={board.ladder} acts={acts} onClose={close} />}
+			{drawer === "cue" && (
+				<CueDrawer
+					visit={visit}
+					ladder={board.ladder}
+					acts={acts}
+					adjusting={advice.line === "let-adjust"}
+					onClose={close}
+				/>
+			)}
 			{drawer === "state" && <StateDrawer acts={acts} onClose={close} />}
 			{drawer === "more" && (
 				<MoreDrawer lesson={lesson.lesson} board={board} acts={acts} holds={holds} onOpen={setDrawer} onClose={close} />
+			)}
+			{drawer === "hand" && (
+				<Suspense fallback={null}>
+					<HandDrawer onClose={close} />
+				</Suspense>
 			)}
 			{drawer === "ladders" && (
 				<LaddersDrawer view={state.view} board={board} pack={pack} acts={acts} onClose={close} />

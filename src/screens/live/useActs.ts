@@ -27,6 +27,11 @@ const undoWords: Record<string, string> = {
 	"set.takenOver": "take-over",
 };
 
+const lastTry = ({ set, visit }: Pick<Board, "set" | "visit">) => {
+	const last = visit.tries.at(-1);
+	return last && last.set === set.id && !last.body.namedFirst ? last : null;
+};
+
 /**
  * Everything a thumb can do. Each act reads the lesson as it is at that moment, not
  * as it was when the screen was last drawn: two quick touches must not see one state.
@@ -73,6 +78,16 @@ export function useActs(lesson: LessonOnDevice) {
 			},
 			putBack(by: string) {
 				write(acts.takeBack([by]));
+			},
+			/** The last try of the set in hand, if there is one to be marked. */
+			canName(): boolean {
+				return lastTry(now()) !== null;
+			},
+			/** The student said what it was before the coach did: a mark on the last try. */
+			namedFirst() {
+				const { set, visit } = now();
+				const last = lastTry({ set, visit });
+				if (last) write(acts.amendAttempt(set, last.id, { ...last.body, namedFirst: true }));
 			},
 			feedback(body: Body<"feedback">) {
 				write(acts.inSet(now().set, "feedback", body));

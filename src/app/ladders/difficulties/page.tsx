@@ -6,5 +6,5 @@ export const metadata = { title: "Difficulties" };
 
 export default async function Page() {
 	const { at, coach } = await readCoach();
-	return <CoachDifficulties key={at.rev} at={at} coach={coach} />;
+	return <CoachDifficulties at={at} coach={coach} />;
 }

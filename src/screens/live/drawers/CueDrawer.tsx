@@ -15,9 +15,12 @@ export function CueDrawer({
 	visit,
 	ladder,
 	acts,
+	adjusting,
 	onClose,
 }: {
 	visit: Visit;
+	/** The student is still trying what was said last. */
+	adjusting: boolean;
 	/** Where how to look for a position is written down. */
 	ladder: PackLadder | null;
 	acts: Acts;
@@ -29,8 +32,14 @@ export function CueDrawer({
 		acts.feedback(...body);
 		onClose();
 	};
+	const remark = tooMuch(visit, adjusting);
 	return (
 		<Drawer title="What was said" onClose={onClose}>
+			{remark && (
+				<p className="m-0 asks" role="status">
+					{remark}
+				</p>
+			)}
 			{visit.placing.positions.map((position) => {
 				const first = firstCue(position.cues);
 				const cues = first ? [first, ...position.cues.filter((cue) => cue !== first)] : [];
@@ -64,9 +73,32 @@ export function CueDrawer({
 				<Choice onClick={() => say({ type: "correction", position: null, cue: null })}>something else</Choice>
 				<Choice onClick={() => say({ type: "question", position: null, cue: null })}>asked: what did you feel?</Choice>
 				<Choice onClick={() => say({ type: "confirmation", position: null, cue: null })}>well done</Choice>
+				<Choice
+					small="a mark on the last try"
+					disabled={!acts.canName()}
+					onClick={() => {
+						acts.namedFirst();
+						onClose();
+					}}
+				>
+					they named it first
+				</Choice>
 			</Choices>
 		</Drawer>
 	);
+}
+
+const MOST_CORRECTIONS = 2;
+
+/** A quiet word to the coach: more than two corrections in a set, or one while the last is still being tried. */
+function tooMuch(visit: Visit, adjusting: boolean): string | null {
+	const set = visit.sets.at(-1);
+	const said = visit.entries.filter(
+		({ event }) => event.kind === "feedback" && event.body.type === "correction" && event.set === set,
+	).length;
+	if (said > MOST_CORRECTIONS) return `${said} corrections in this set: perhaps enough is said.`;
+	if (adjusting) return "Still trying what was said last: it may want a few tries without a word.";
+	return null;
 }
 
 /** What else can be said of a position; and how one tells, with the pictures, when it is asked for. */

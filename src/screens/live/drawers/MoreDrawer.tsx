@@ -89,6 +89,9 @@ export function MoreDrawer({
 				<Choice onClick={() => setPart("pain")} small="ends the work here">
 					pain
 				</Choice>
+				<Choice onClick={() => onOpen("hand")} small="sound, thumb, remote">
+					this device
+				</Choice>
 				<Choice onClick={() => onOpen("ladders")} small="rung, ladder, student">
 					what next
 				</Choice>

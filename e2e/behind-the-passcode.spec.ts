@@ -1,0 +1,174 @@
+import { type ChildProcess, spawn } from "node:child_process";
+import { cpSync, mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { type BrowserContext, chromium } from "@playwright/test";
+import { openStore } from "@/store/db";
+import { eventsAfter } from "@/store/events";
+import { chromiumPath, quiet } from "./browser";
+import { accessible, allSent, demoFile, expect, freePort, good, keptMark, quickHand, test, touch } from "./studio";
+
+/** Not the machine's own name: a phone reaches it by another one. */
+const HOST = "studio.quillhaven.test";
+const PASSCODE = "two clubs and a hat";
+
+/** Two free ports in a row: the second one tells phones how to trust the first. */
+async function ports(): Promise<number> {
+	for (;;) {
+		const port = await freePort();
+		if (port < 65_000) return port;
+	}
+}
+
+class Lan {
+	said = "";
+	private constructor(
+		readonly folder: string,
+		readonly port: number,
+		private readonly server: ChildProcess,
+	) {}
+
+	static async start(passcode: string | null): Promise<Lan> {
+		const folder = mkdtempSync(join(tmpdir(), "peg-lan-"));
+		cpSync(demoFile, join(folder, "studio.db"));
+		const port = await ports();
+		const server = spawn(process.execPath, ["--import", "tsx", "scripts/lan.ts"], {
+			stdio: ["ignore", "pipe", "pipe"],
+			env: {
+				...process.env,
+				...{ DATABASE_URL: `file:${join(folder, "studio.db")}`, PORT: String(port), PEG_HOST: HOST, PEG_LAN: "1" },
+				...{ NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
+				...(passcode === null ? {} : { PEG_PASSCODE: passcode }),
+			},
+		});
+		const lan = new Lan(folder, port, server);
+		for (const stream of [server.stdout, server.stderr]) stream?.on("data", (piece) => (lan.said += String(piece)));
+		await new Promise<void>((resolve) => {
+			const timer = setInterval(() => {
+				if (!lan.said.includes("Ctrl+C") && server.exitCode === null) return;
+				clearInterval(timer);
+				resolve();
+			}, 50);
+		});
+		return lan;
+	}
+	get exitCode() {
+		return this.server.exitCode;
+	}
+	/** What a script asks goes here: only the browser has the other name. */
+	get direct() {
+		return `https://127.0.0.1:${this.port}`;
+	}
+	get address() {
+		return `https://${HOST}:${this.port}`;
+	}
+	end(): void {
+		this.server.kill("SIGKILL");
+		rmSync(this.folder, { recursive: true, force: true });
+	}
+}
+
+test.use({ viewport: { width: 390, height: 844 }, expected: /401|429|ERR_/ });
+
+let phone: BrowserContext | null = null;
+let lan: Lan | null = null;
+test.afterEach(async () => {
+	await phone?.close();
+	lan?.end();
+	phone = null;
+	lan = null;
+});
+
+async function phoneOn(folder: string): Promise<BrowserContext> {
+	const made = await chromium.launchPersistentContext(join(folder, "phone"), {
+		executablePath: chromiumPath(),
+		args: [...quiet, `--host-resolver-rules=MAP ${HOST} 127.0.0.1`],
+		...{ ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 }, hasTouch: true },
+	});
+	await quickHand(made);
+	return made;
+}
+
+test("without a passcode no other address is listened on; a short one is refused; both in a sentence", async () => {
+	lan = await Lan.start(null);
+	expect(lan.exitCode).toBe(1);
+	expect(lan.said).toContain("No passcode is set, so no address but this machine's own is listened on.");
+	lan.end();
+	lan = await Lan.start("abc");
+	expect(lan.exitCode).toBe(1);
+	expect(lan.said).toContain("The passcode is 3 letters long; at least 6 are needed");
+});
+
+test("a whole lesson over HTTPS by another name, behind the passcode", async ({ listenTo }) => {
+	test.setTimeout(180_000);
+	lan = await Lan.start(PASSCODE);
+	expect(lan.exitCode).toBeNull();
+	phone = await phoneOn(lan.folder);
+	const page = await phone.newPage();
+	listenTo(page);
+
+	// Nothing is to be had without it, whatever is asked for.
+	for (const path of ["/students/isolde", "/live?lesson=x", "/records"]) {
+		const answer = await page.goto(lan.address + path);
+		expect(answer?.status()).toBe(401);
+		await expect(page.getByLabel("The passcode of this studio")).toBeVisible();
+		expect(await page.content()).not.toContain("Isolde");
+	}
+	for (const path of ["/api/pack", "/api/pull?lesson=x&after=0", "/api/backup", "/_next/static/x.js"]) {
+		const answer = await phone.request.get(lan.direct + path, { headers: { accept: "*/*" } });
+		expect([path, answer.status()]).toEqual([path, 401]);
+		expect(await answer.text()).not.toContain("Isolde");
+	}
+	await accessible(page);
+	await page.getByRole("link", { name: "Does the browser warn of this page?" }).click();
+	await expect(page.getByRole("heading", { name: "Trust this machine" })).toBeVisible();
+	await expect(page.locator("svg")).toBeVisible();
+	const authority = await phone.request.get(`http://127.0.0.1:${lan.port + 1}/authority.crt`);
+	expect(await authority.text()).toContain("BEGIN CERTIFICATE");
+
+	await page.goto(lan.address);
+	await page.getByLabel("The passcode of this studio").fill("three clubs");
+	await touch(page, "go in").click();
+	await expect(page.getByRole("alert")).toContainText("That is not the passcode");
+	await page.getByLabel("The passcode of this studio").fill(PASSCODE);
+	await touch(page, "go in").click();
+	await expect(page.getByRole("link", { name: "Teodor Quillfeather" }).first()).toBeVisible();
+	const cookie = (await phone.cookies()).find(({ name }) => name === "peg-ladder");
+	expect(cookie).toMatchObject({ httpOnly: true, secure: true, sameSite: "Lax" });
+
+	await page.goto(`${lan.address}/students/teodor`);
+	await touch(page, "lesson: Three-club cascade, right").click();
+	for (let i = 0; i < 12; i++) await good(page).click();
+	await allSent(page);
+	const { device, keptTo } = await keptMark(page);
+	await touch(page, "more").click();
+	await page.getByRole("link", { name: "wrap up" }).click();
+	await touch(page, "close the lesson").click();
+	await expect(page).toHaveURL(`${lan.address}/`);
+
+	const store = await openStore(`file:${join(lan.folder, "studio.db")}`);
+	const mine = (await eventsAfter(store, 0)).events.filter((event) => event.device === device);
+	store.close();
+	expect(mine.map(({ dseq }) => dseq).slice(0, keptTo)).toEqual(Array.from({ length: keptTo }, (_, i) => i + 1));
+	expect(mine.filter(({ kind }) => kind === "attempt")).toHaveLength(12);
+	expect(mine.at(-1)?.kind).toBe("lesson.closed");
+});
+
+test("guessing is slowed: after five wrong ones it is asked again later, even with the right one", async () => {
+	lan = await Lan.start(PASSCODE);
+	phone = await phoneOn(lan.folder);
+	const guess = async (passcode: string) =>
+		(
+			await phone?.request.post(`${lan?.direct}/passcode`, {
+				form: { passcode },
+				maxRedirects: 0,
+			})
+		)?.status();
+	for (let i = 0; i < 5; i++) expect(await guess(`wrong ${i}`)).toBe(401);
+	expect(await guess(PASSCODE)).toBe(429);
+	// A cookie that somebody made up is none.
+	const forged = await phone.request.get(`${lan.direct}/api/pack`, {
+		headers: { cookie: "peg-ladder=Fe26.2*1*made*up*by*nobody*at*all", accept: "*/*" },
+	});
+	expect(forged.status()).toBe(401);
+});
