@@ -1,3 +1,4 @@
+import { courtside } from "./courtside";
 import { curves } from "./curves";
 import { files } from "./files";
 import { positions } from "./positions";
@@ -12,6 +13,7 @@ import { weight } from "./weight";
 const benches: Record<string, () => void | Promise<void>> = {
 	curves,
 	tap,
+	courtside,
 	typing,
 	positions,
 	rungs,

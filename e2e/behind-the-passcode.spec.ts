@@ -143,6 +143,8 @@ test("a whole lesson over HTTPS by another name, behind the passcode", async ({ 
 	const { device, keptTo } = await keptMark(page);
 	await touch(page, "more").click();
 	await page.getByRole("link", { name: "wrap up" }).click();
+	// Then and now: what the first and the best day on this rung were.
+	await expect(page.getByTestId("then-and-now")).toHaveText(/^First \d+ of \d+ on .*; now 12 of 12\.$/);
 	await touch(page, "close the lesson").click();
 	await expect(page).toHaveURL(`${lan.address}/`);
 

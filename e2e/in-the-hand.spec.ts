@@ -121,5 +121,5 @@ test("a third correction in a set, and one too early, are met by a quiet word; t
 	// A rest has its clock.
 	await touch(page, "more").click();
 	await page.getByRole("button", { name: /^end set/ }).click();
-	await expect(page.getByText(/resting 0:0[1-9]/)).toBeVisible();
+	await expect(page.getByTestId("rest")).toHaveText(/0:0[1-9]/);
 });

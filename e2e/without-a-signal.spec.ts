@@ -14,9 +14,8 @@ const AT_ONCE = 100;
 
 /** Waits until the program is held ready on this device, and the next lessons' pack too. */
 async function readyForNoSignal(page: Page): Promise<void> {
-	const ahead = page.waitForResponse((response) => response.url().includes("/api/pack?lesson=ahead"));
 	await page.goto("/");
-	await ahead;
+	await expect(page.locator("html")).toHaveAttribute("data-ahead", "kept", { timeout: 30_000 });
 	await page.evaluate(async () => {
 		await navigator.serviceWorker.ready;
 	});

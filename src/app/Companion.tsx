@@ -28,6 +28,8 @@ export function Companion() {
 				const { keepAhead, sendWaiting } = await import("@/device/ahead");
 				await sendWaiting();
 				await keepAhead();
+				// Everything a lesson needs is here now: said for whoever looks, a journey among them.
+				document.documentElement.dataset.ahead = "kept";
 				void navigator.storage?.persist?.();
 			} catch {
 				if (!stopped) timer = setTimeout(round, AGAIN_MS);

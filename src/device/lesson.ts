@@ -38,6 +38,10 @@ interface Waiting {
 	shown: LogEvent[];
 }
 
+/** The device's own store refused; a request that took too long is another matter. */
+const isStorage = (error: unknown): error is DOMException =>
+	error instanceof DOMException && !["TimeoutError", "AbortError"].includes(error.name);
+
 /**
  * A lesson on this device. A write is shown at once, then stored, then sent; each
  * stage reports when it is reached, and none waits for the next.
@@ -166,7 +170,7 @@ export class LessonOnDevice {
 				this.settle(next.shown, stored);
 			} catch (error) {
 				this.set({
-					trouble: `Not stored yet: ${error instanceof Error ? error.message : "this device refuses"}. Trying again; do not close this page.`,
+					trouble: `Not stored yet: ${error instanceof Error ? error.message.replace(/\.$/, "") : "this device refuses"}. Trying again; do not close this page.`,
 				});
 				await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
 			}
@@ -232,6 +236,12 @@ export class LessonOnDevice {
 		} catch (error) {
 			if (error instanceof OtherStudio)
 				this.set({ trouble: "The server now holds another studio. This lesson stays on this device." });
+			// What cannot be stored is said already, and has to stay said: it is not kept.
+			else if (this.queue.length > 0) return;
+			else if (isStorage(error))
+				this.set({
+					trouble: `This device cannot store what the server sends: ${error.message.replace(/\.$/, "")}. Free some room.`,
+				});
 			else this.set({ trouble: "No answer from the server. Everything is kept on this device and goes out later." });
 		}
 	}

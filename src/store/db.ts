@@ -30,12 +30,14 @@ const isBusy = (error: unknown): boolean => {
 	return false;
 };
 
-async function retrying<T>(work: () => Promise<T>): Promise<T> {
+async function retrying<T>(work: () => Promise<T>, afterBusy: () => unknown = () => {}): Promise<T> {
 	for (let waited = 0, pause = 10; ; waited += pause, pause = Math.min(200, pause * 2)) {
 		try {
 			return await work();
 		} catch (error) {
-			if (!isBusy(error) || waited > RETRY_FOR_MS) throw error;
+			if (!isBusy(error)) throw error;
+			await afterBusy();
+			if (waited > RETRY_FOR_MS) throw error;
 			await new Promise((resolve) => setTimeout(resolve, pause));
 		}
 	}
@@ -72,7 +74,10 @@ export async function openStore(url: string): Promise<Store> {
 		db,
 		client,
 		write(work) {
-			const turn = last.then(() => retrying(() => db.transaction(work)));
+			// A BEGIN that found the database busy leaves its statement open on the connection, and no commit on it
+			// succeeds until somebody clears it up: such connections are not used again. Reads are over when they return,
+			// and writes are in single file, so nobody else holds one, but for a workbook that is just going out: that breaks off.
+			const turn = last.then(() => retrying(() => db.transaction(work), local ? () => client.reconnect() : undefined));
 			last = turn.catch(() => undefined);
 			return turn;
 		},

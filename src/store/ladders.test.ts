@@ -159,3 +159,15 @@ describe("a protected part", () => {
 		expect([beginsOn(one), variationOn(one, "r2"), variationOn(one, "r1")]).toEqual(["r2", "easier", "own"]);
 	});
 });
+
+test("while another program holds the database a write waits, and goes through once it is free", async () => {
+	const other = await openStore(`file:${join(folder, "studio.db")}`);
+	const lock = await other.client.transaction("write");
+	setTimeout(() => void lock.rollback(), 1500);
+	const { at: from } = await findCoach(store);
+	expect(await saveCoach(store, freshCoach, from)).toMatchObject({ ok: true });
+	// Nothing that was tried in vain stands in the way of what comes after.
+	for (let i = 1; i < 4; i++)
+		expect(await saveCoach(store, freshCoach, { id: "coach", rev: i })).toMatchObject({ ok: true });
+	other.close();
+});

@@ -2,11 +2,30 @@ import { inTerms } from "@/core/log/terms";
 import type { RungWrap } from "@/core/log/wrap";
 import { ruleSentence } from "@/core/rules";
 import { plural } from "@/core/words/numbers";
+import { dayWords } from "./dates";
 import css from "./facts.module.scss";
 import { shortIn, TryStrip } from "./Marks";
 
+interface Score {
+	good: number;
+	tries: number;
+	day: string;
+}
+const score = ({ good, tries, day }: Score) => `${good} of ${tries} on ${dayWords(day)}`;
+
 /** What happened on one rung in one lesson, in numbers, every attempt behind them in sight. */
-export function RungFacts({ rung, who, day }: { rung: RungWrap; who?: string | undefined; day?: string | undefined }) {
+export function RungFacts({
+	rung,
+	who,
+	day,
+	before,
+}: {
+	rung: RungWrap;
+	who?: string | undefined;
+	day?: string | undefined;
+	/** The first and the best day on this rung before this lesson. */
+	before?: { first?: Score | null | undefined; best: Score | null } | undefined;
+}) {
 	const short = shortIn(...rung.visits.map((visit) => visit.placing));
 	return (
 		<section className={css.rung} aria-label={day ? `${rung.name}, ${day}` : rung.name}>
@@ -34,6 +53,16 @@ export function RungFacts({ rung, who, day }: { rung: RungWrap; who?: string | u
 					</p>
 				</div>
 			</div>
+			{before?.first && (
+				<p className="m-0 mute" data-testid="then-and-now">
+					First {score(before.first)}
+					{before.best && before.best.day !== before.first.day && `, best ${score(before.best)}`}; now{" "}
+					<b>
+						{rung.good} of {rung.tries}
+					</b>
+					.
+				</p>
+			)}
 			{rung.visits.map((visit) => (
 				<TryStrip key={visit.key} entries={visit.entries} short={short} />
 			))}

@@ -25,6 +25,8 @@ export interface RungSum {
 	metDays: string[];
 	/** The latest lessons, oldest first. */
 	recent: RungDay[];
+	/** The first day on it. */
+	first: { good: number; tries: number; day: string } | null;
 	/** Most good in a hundred, among days of five tries or more if there is one. */
 	best: { good: number; tries: number; day: string } | null;
 }
@@ -66,6 +68,7 @@ export function digestLadder(ladder: string, lessons: readonly LessonDigest[]): 
 			lessons: days.length,
 			metDays: [...new Set(days.filter((day) => day.met).map((day) => day.day))],
 			recent: days.slice(-RECENT).map(({ tried: _, ...day }) => day),
+			first: scoreOf(days.find((day) => day.tries > 0)),
 			best: bestOf(days),
 		};
 	}
@@ -109,6 +112,8 @@ function daysByRung(ladder: string, lessons: readonly LessonDigest[]) {
 	return days;
 }
 
+const scoreOf = (day: RungDay | null | undefined) => (day ? { good: day.good, tries: day.tries, day: day.day } : null);
+
 function bestOf(all: readonly RungDay[]): RungSum["best"] {
 	const enough = all.filter((day) => day.tries >= ENOUGH);
 	const days = enough.length > 0 ? enough : all.filter((day) => day.tries > 0);
@@ -116,7 +121,7 @@ function bestOf(all: readonly RungDay[]): RungSum["best"] {
 		(top, day) => (top === null || day.good / day.tries > top.good / top.tries ? day : top),
 		null,
 	);
-	return best && { good: best.good, tries: best.tries, day: best.day };
+	return scoreOf(best);
 }
 
 /** The latest lesson in which the ladder was worked on, seen from its last visit. */

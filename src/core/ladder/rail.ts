@@ -22,7 +22,7 @@ export interface Rail {
 }
 
 const HELD_DAYS = 2;
-const untried: RungSum = { tries: 0, good: 0, tried: 0, lessons: 0, metDays: [], recent: [], best: null };
+const untried: RungSum = { tries: 0, good: 0, tried: 0, lessons: 0, metDays: [], recent: [], first: null, best: null };
 
 /**
  * The rail of a ladder as it is now, over everything that happened on it. A rung is

@@ -30,6 +30,8 @@ const PackPosition = z.object({
 });
 export type PackPosition = z.infer<typeof PackPosition>;
 
+const Score = z.object({ good: z.number(), tries: z.number(), day: z.string() });
+
 const PackLadder = z.object({
 	id: ident,
 	student: ident,
@@ -51,7 +53,8 @@ const PackLadder = z.object({
 			state: z.enum(["open", "passed", "held", "settled", "slipped", "skipped"]),
 			tried: z.number(),
 			metDays: z.array(z.string()),
-			best: z.nullable(z.object({ good: z.number(), tries: z.number(), day: z.string() })),
+			first: z.optional(z.nullable(Score)),
+			best: z.nullable(Score),
 		}),
 	),
 	/** Rungs that are not to be done as they stand, with this student. */

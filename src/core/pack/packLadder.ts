@@ -55,6 +55,7 @@ export function packLadder(
 		...{ side, policy, rungs, peg: rail.peg },
 		holes: rail.holes.map((hole) => ({
 			...{ rung: hole.rung, state: hole.state, tried: hole.tried, metDays: hole.metDays },
+			first: hole.first,
 			best: hole.best,
 		})),
 		last: last && { day: last.day, rung: last.rung, good: last.good, tries: last.tries, cue: last.cue },

@@ -43,7 +43,13 @@ function Resting({ since }: { since: string | null }) {
 	}, []);
 	const seconds = since === null ? 0 : Math.floor((time - Date.parse(since)) / 1000);
 	// A clock that was set meanwhile says nothing of the rest.
-	return <> · resting{seconds >= 0 && seconds < 3600 && ` ${clockFace(seconds)}`}</>;
+	if (seconds < 0 || seconds >= 3600) return null;
+	return (
+		<div>
+			<b data-testid="rest">{clockFace(seconds)}</b>
+			rest
+		</div>
+	);
 }
 
 const clockFace = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
@@ -121,7 +127,7 @@ export function CountZone({
 							{words} · needs <b>{target}</b>
 						</>
 					)}
-					{!set.open && <Resting since={restFrom(state.view, set.id)} />}
+					{!set.open && " · resting"}
 				</div>
 			</div>
 			<div className={css.side}>
@@ -135,6 +141,7 @@ export function CountZone({
 						{clock.words}
 					</div>
 				)}
+				{!set.open && <Resting since={restFrom(state.view, set.id)} />}
 				<div>
 					set {board.setNumber} · {board.triesInSet} of {set.placing.settings.triesPerSet}
 					{setFull && <b className={css.full}>set full</b>}

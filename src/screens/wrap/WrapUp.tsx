@@ -96,6 +96,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 					key={`${rung.student}${rung.ladder}${rung.rung}`}
 					rung={rung}
 					who={students.length > 1 ? nameOf(rung.student) : undefined}
+					before={pack.ladders.find(({ id }) => id === rung.ladder)?.holes.find((hole) => hole.rung === rung.rung)}
 				/>
 			))}
 			<PegMoves view={view} />

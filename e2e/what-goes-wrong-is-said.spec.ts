@@ -1,0 +1,115 @@
+import type { Client, Transaction } from "@libsql/client";
+import type { Page } from "@playwright/test";
+import { allSent, expect, good, keptMark, type Studio, test, touch } from "./studio";
+
+test.use({ demo: true, viewport: { width: 390, height: 844 } });
+
+const begin = async (page: Page) => {
+	await page.goto("/students/teodor");
+	await touch(page, "lesson: Three-club cascade, right").click();
+	await expect(good(page)).toBeVisible();
+};
+const taps = async (page: Page, many: number) => {
+	for (let i = 0; i < many; i++) await good(page).click();
+};
+/** Every number up to the kept mark is in the database, once, in order. */
+async function allThere(page: Page, studio: Studio, attempts: number): Promise<void> {
+	await allSent(page);
+	const { device, keptTo } = await keptMark(page);
+	const mine = (await studio.events()).filter((event) => event.device === device);
+	expect(mine.map(({ dseq }) => dseq)).toEqual(Array.from({ length: keptTo }, (_, i) => i + 1));
+	expect(new Set(mine.map(({ id }) => id)).size).toBe(keptTo);
+	expect(mine.filter(({ kind }) => kind === "attempt")).toHaveLength(attempts);
+}
+
+/** Takes the database for itself, once whoever writes just now is done. */
+async function held(client: Client): Promise<Transaction> {
+	for (;;) {
+		try {
+			return await client.transaction("write");
+		} catch {
+			await new Promise((resolve) => setTimeout(resolve, 50));
+		}
+	}
+}
+
+test.describe("the database is held by another program", () => {
+	test.use({ expected: /500|503|Failed to load resource/ });
+	test("tries are counted and kept on the phone meanwhile, and go out once it is free", async ({ page, studio }) => {
+		await begin(page);
+		await taps(page, 2);
+		await studio.inStore(async ({ client }) => {
+			const lock = await held(client);
+			await taps(page, 5);
+			await expect(page.getByTestId("used")).toHaveText("7");
+			await expect(page.getByTestId("kept")).toContainText("kept ✓");
+			await expect(page.getByTestId("kept")).toContainText("to send");
+			// Longer than the server waits for a lock.
+			await page.waitForTimeout(6000);
+			await lock.rollback();
+		});
+		await taps(page, 1);
+		await expect(page.getByTestId("kept")).toContainText("sent ✓", { timeout: 30_000 });
+		await allThere(page, studio, 8);
+	});
+});
+
+test("a full disk is said at once, in words; nothing leaves the screen, and all of it is kept when there is room", async ({
+	page,
+	studio,
+}) => {
+	await begin(page);
+	await taps(page, 2);
+	await allSent(page);
+	await page.evaluate(() => {
+		const real = IDBObjectStore.prototype.put;
+		IDBObjectStore.prototype.put = () => {
+			throw new DOMException("There is no room left on this device.", "QuotaExceededError");
+		};
+		Object.assign(window, { makeRoom: () => Object.assign(IDBObjectStore.prototype, { put: real }) });
+	});
+	await taps(page, 3);
+	await expect(page.getByTestId("used")).toHaveText("5");
+	await expect(
+		page.getByText(/Not stored yet: There is no room left on this device\. Trying again; do not close/),
+	).toBeVisible();
+	await expect(page.getByTestId("kept")).toContainText("keeping 3");
+	await page.evaluate(() => (window as unknown as { makeRoom: () => void }).makeRoom());
+	await expect(page.getByTestId("kept")).toContainText("kept ✓");
+	await allThere(page, studio, 5);
+});
+
+test.describe("the phone's clock is not the server's", () => {
+	// What the server drew by its own day is drawn anew by the phone's.
+	test.use({ expected: /React error #418/ });
+	test("the clock is set back an hour, and midnight passes: the order stays, and the lesson keeps its day", async ({
+		page,
+		studio,
+	}) => {
+		// The night on which the clocks go back, half an hour before they do, then again the same half hour.
+		await page.clock.install({ time: new Date("2026-10-24T22:50:00Z") });
+		await begin(page);
+		await taps(page, 3);
+		await page.clock.setFixedTime(new Date("2026-10-25T01:20:00Z"));
+		await touch(page, "missed height").click();
+		await page.clock.setFixedTime(new Date("2026-10-25T00:20:00Z"));
+		await taps(page, 2);
+		await page.clock.resume();
+		await expect(page.getByTestId("used")).toHaveText("6");
+		await allThere(page, studio, 6);
+		const { device } = await keptMark(page);
+		const mine = (await studio.events()).filter((event) => event.device === device);
+		const attempts = mine.flatMap((event) => (event.kind === "attempt" ? [event] : []));
+		expect(attempts.map(({ body }) => body.result)).toEqual(["hit", "hit", "hit", "miss", "hit", "hit"]);
+		// The clock went back, the order did not.
+		expect(Date.parse(attempts[4]?.at ?? "")).toBeLessThan(Date.parse(attempts[3]?.at ?? ""));
+		expect(attempts[4]?.lamport).toBeGreaterThan(attempts[3]?.lamport ?? 0);
+		// The day is the one it was where it happened; the lesson is of the day it was opened on.
+		expect([attempts[0]?.localDay, attempts[3]?.localDay]).toEqual(["2026-10-24", "2026-10-25"]);
+		await page.reload();
+		await expect(page.getByTestId("used")).toHaveText("6");
+		await page.goto("/students/teodor");
+		await page.getByRole("link", { name: "Sat 24 Oct" }).first().click();
+		await expect(page.getByText(/of 6/).first()).toBeVisible();
+	});
+});
