@@ -173,12 +173,14 @@ export async function keptMark(page: Page): Promise<{ device: string; keptTo: nu
 	};
 }
 
-/** Waits until all that this phone kept is at the server. */
+/** Waits until all that was done on this phone is kept, and at the server. */
 export async function allSent(page: Page): Promise<void> {
 	await expect
 		.poll(async () => {
+			// The marks say so at once when something is not kept yet; the numbers follow.
+			const words = (await page.getByTestId("kept").textContent()) ?? "";
 			const { keptTo, ackedTo } = await keptMark(page);
-			return keptTo > 0 && keptTo === ackedTo;
+			return words.includes("kept ✓") && words.includes("sent ✓") && keptTo > 0 && keptTo === ackedTo;
 		})
 		.toBe(true);
 }
