@@ -12,14 +12,6 @@ import { accessible, allSent, demoFile, expect, freePort, good, keptMark, quickH
 const HOST = "studio.quillhaven.test";
 const PASSCODE = "two clubs and a hat";
 
-/** Two free ports in a row: the second one tells phones how to trust the first. */
-async function ports(): Promise<number> {
-	for (;;) {
-		const port = await freePort();
-		if (port < 65_000) return port;
-	}
-}
-
 class Lan {
 	said = "";
 	private constructor(
@@ -31,7 +23,7 @@ class Lan {
 	static async start(passcode: string | null): Promise<Lan> {
 		const folder = mkdtempSync(join(tmpdir(), "peg-lan-"));
 		cpSync(demoFile, join(folder, "studio.db"));
-		const port = await ports();
+		const port = await freePort();
 		const server = spawn(process.execPath, ["--import", "tsx", "scripts/lan.ts"], {
 			stdio: ["ignore", "pipe", "pipe"],
 			env: {

@@ -138,7 +138,9 @@ test("a set-up is placed by dragging, by keys and by numbers, in the coach’s u
 	expect(sketch?.items[0]?.x).toBeCloseTo(-0.914, 3);
 	expect(sketch?.items[1]?.home).toBe("a cup");
 
-	// A copy on the right side sees the thing on the left of the middle.
+	// Seen from the right side, the thing lies on the left of the middle. The saved ladder is drawn anew, with no rung open.
+	await page.goto("/ladders/isolde-clubs");
+	await page.getByRole("button", { name: "One club, hand to hand", exact: true }).click();
 	const seen = page.getByRole("img", { name: /Set-up from above: person \(person\), mark/ });
 	const cross = () => seen.locator("g").last().getAttribute("transform");
 	const left = Number(/translate\(([\d.]+)/.exec((await cross()) ?? "")?.[1]);

@@ -90,8 +90,8 @@ const handle = app.getRequestHandler();
 const each = new RateLimiterMemory({ points: 5, duration: 300 });
 const all = new RateLimiterMemory({ points: 50, duration: 300 });
 
-const cookieOf = (request: IncomingMessage): string =>
-	/(?:^|;\s*)peg-ladder=([^;]+)/.exec(request.headers.cookie ?? "")?.[1] ?? "";
+const inCookie = new RegExp(`(?:^|;\\s*)${COOKIE}=([^;]+)`);
+const cookieOf = (request: IncomingMessage): string => inCookie.exec(request.headers.cookie ?? "")?.[1] ?? "";
 
 async function isIn(request: IncomingMessage): Promise<boolean> {
 	const seal = cookieOf(request);

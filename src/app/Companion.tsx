@@ -4,6 +4,10 @@ import { usePathname } from "next/navigation";
 import { useEffect } from "react";
 
 const AGAIN_MS = 20_000;
+/** A page that is opened soon after another brings nothing new for it: the pack is the whole studio's. */
+const KEPT_FOR_MS = 60_000;
+const SETTLE_MS = 1500;
+let keptAt = Number.NEGATIVE_INFINITY;
 
 /**
  * What goes on beside every page but the lesson: the program is held ready for when
@@ -27,7 +31,13 @@ export function Companion() {
 			try {
 				const { keepAhead, sendWaiting } = await import("@/device/ahead");
 				await sendWaiting();
+				const due = keptAt + KEPT_FOR_MS - performance.now();
+				if (due > 0) {
+					if (!stopped) timer = setTimeout(round, due);
+					return;
+				}
 				await keepAhead();
+				keptAt = performance.now();
 				// Everything a lesson needs is here now: said for whoever looks, a journey among them.
 				document.documentElement.dataset.ahead = "kept";
 				void navigator.storage?.persist?.();
@@ -35,11 +45,10 @@ export function Companion() {
 				if (!stopped) timer = setTimeout(round, AGAIN_MS);
 			}
 		};
-		const started = setTimeout(round, 1500);
+		timer = setTimeout(round, SETTLE_MS);
 		window.addEventListener("online", round);
 		return () => {
 			stopped = true;
-			clearTimeout(started);
 			clearTimeout(timer);
 			window.removeEventListener("online", round);
 		};

@@ -1,7 +1,11 @@
+import { foldLesson } from "@/core/log/lesson";
 import type { Pack } from "@/core/pack/pack";
-import { now } from "./local";
+import { type Local, now } from "./local";
 import { lastStudio, openLocal, rememberStudio } from "./studio";
 import { fetchPack, push } from "./sync";
+
+/** More than a device ever holds back. */
+const EVERYTHING = 100_000;
 
 /** The place of the pack that is kept for lessons nobody has begun yet. */
 const AHEAD = "ahead";
@@ -15,13 +19,16 @@ export async function keepAhead(): Promise<void> {
 	await local.keepPack(AHEAD, pack);
 }
 
-/** Sends what waits here; for pages that hold no lesson. Says how much is left. */
-export async function sendWaiting(): Promise<number> {
+/** The store of the studio this device last spoke to; null where it never spoke to any. */
+async function lastLocal(): Promise<Local | null> {
 	const studio = lastStudio();
-	if (!studio) return 0;
-	const local = await openLocal(studio);
-	if ((await local.countWaiting()) === 0) return 0;
-	return (await push(local)).waiting;
+	return studio === null ? null : openLocal(studio);
+}
+
+/** Sends what waits here; for pages that hold no lesson. */
+export async function sendWaiting(): Promise<void> {
+	const local = await lastLocal();
+	if (local) await push(local);
 }
 
 /**
@@ -29,13 +36,11 @@ export async function sendWaiting(): Promise<number> {
  * them; null where none was ever kept.
  */
 export async function packAhead(): Promise<Pack | null> {
-	const studio = lastStudio();
-	if (!studio) return null;
-	const local = await openLocal(studio);
-	const pack = await local.packOf(AHEAD);
-	if (!pack) return null;
+	const local = await lastLocal();
+	const pack = await local?.packOf(AHEAD);
+	if (!local || !pack) return null;
 	const moved = new Map<string, string>();
-	for (const event of await local.waiting(100_000))
+	for (const event of await local.waiting(EVERYTHING))
 		if (event.kind === "peg.moved" && event.ladder) moved.set(event.ladder, event.body.to);
 	return {
 		...pack,
@@ -45,7 +50,6 @@ export async function packAhead(): Promise<Pack | null> {
 
 export interface HeldLesson {
 	lesson: string;
-	day: string;
 	student: string | null;
 	tries: number;
 	closed: boolean;
@@ -53,25 +57,23 @@ export interface HeldLesson {
 	waiting: number;
 }
 
-/** The lessons of today that are on this device, the latest first. */
+/** The lessons of today that are on this device, the latest first, as the lesson itself counts them. */
 export async function lessonsHere(): Promise<HeldLesson[]> {
-	const studio = lastStudio();
-	if (!studio) return [];
-	const local = await openLocal(studio);
-	const waiting = new Set((await local.waiting(100_000)).map(({ id }) => id));
-	const lessons = new Map<string, HeldLesson>();
-	for (const event of await local.eventsSince(now().localDay)) {
-		if (!event.lesson) continue;
-		const one = lessons.get(event.lesson) ?? {
-			...{ lesson: event.lesson, day: event.localDay, student: null, tries: 0, closed: false, waiting: 0 },
-		};
-		lessons.set(event.lesson, {
-			...one,
-			student: one.student ?? event.student,
-			tries: one.tries + (event.kind === "attempt" ? 1 : 0),
-			closed: one.closed || event.kind === "lesson.closed",
-			waiting: one.waiting + (waiting.has(event.id) ? 1 : 0),
-		});
-	}
-	return [...lessons.values()].reverse();
+	const local = await lastLocal();
+	if (!local) return [];
+	const waiting = await local.waiting(EVERYTHING);
+	const today = await local.eventsSince(now().localDay);
+	const lessons = [...new Set(today.flatMap(({ lesson }) => lesson ?? []))].reverse();
+	return Promise.all(
+		lessons.map(async (lesson) => {
+			const view = foldLesson(await local.eventsOf(lesson));
+			return {
+				lesson,
+				student: view.opened?.student ?? null,
+				tries: view.visits.reduce((sum, visit) => sum + visit.tries.length, 0),
+				closed: view.closed !== null,
+				waiting: waiting.filter((event) => event.lesson === lesson).length,
+			};
+		}),
+	);
 }

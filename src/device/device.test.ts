@@ -4,11 +4,12 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { ladderWith } from "@/core/__tests__/phone";
-import { beginLesson } from "@/core/acts/acts";
+import { beginLesson, lastAct, takeBack } from "@/core/acts/acts";
 import type { LogEvent } from "@/core/log/event";
 import { type Pack, placeOn } from "@/core/pack/pack";
 import { openStore, type Store } from "@/store/db";
 import { eventsAfter, listQuarantine, pushEvents } from "@/store/events";
+import { lessonsHere } from "./ahead";
 import { LessonOnDevice } from "./lesson";
 import { Local, now } from "./local";
 import { OtherStudio, pull, push } from "./sync";
@@ -287,6 +288,18 @@ describe("a lesson on the device", () => {
 		await settled;
 		expect((await kept()).filter((event) => event.kind === "attempt")).toHaveLength(1);
 		open.stop();
+	});
+
+	test("the lessons that are here, as the lesson counts them: what was taken back is not among the tries", async () => {
+		const open = await begun(`l6-${opened}`);
+		signal = "cut";
+		for (let i = 0; i < 3; i++) tap(open);
+		const last = lastAct(open.snapshot().view, open.snapshot().device);
+		open.write(takeBack(last?.targets ?? []));
+		await until(() => open.snapshot().unkept === 0);
+		expect(await lessonsHere()).toEqual([
+			{ lesson: `l6-${opened}`, student: null, tries: 2, closed: false, waiting: 4 },
+		]);
 	});
 
 	test("a lesson nobody began is missing", async () => {

@@ -115,10 +115,10 @@ export async function makeMirror(id: unknown): Promise<Outcome<Saved>> {
 	const read = parse(ident, id, { "": "ladder" });
 	if (!read.ok) return read;
 	const open = await store();
-	const rows = await listLadders(open, {});
-	const row = rows.find((one) => one.id === read.value);
+	const row = await findLadder(open, read.value);
 	if (!row) return refuse("id", "This ladder is not here any more; nothing was made.");
-	const there = rows.find(({ ladder, student }) => student === row.student && ladder.twin?.ladder === row.id);
+	const theirs = await listLadders(open, { students: [row.student] });
+	const there = theirs.find(({ ladder }) => ladder.twin?.ladder === row.id);
 	if (there) return { ok: true, value: { id: there.id, rev: there.rev } };
 	const made = mirrorLadder(row.ladder, row.id, uuid);
 	if (!made) return refuse("side", "This ladder has no side, so there is no other; choose left or right first.");

@@ -6,7 +6,7 @@ import type { Student } from "@/core/people/student";
 import type { Skill } from "@/core/skill/skill";
 import { findCoach } from "@/store/coach";
 import { store } from "@/store/db";
-import { type LadderRevision, laddersInUse, ladderThen, railedLadders } from "@/store/ladders";
+import { findLadder, type LadderRevision, laddersInUse, ladderThen, railedLadders } from "@/store/ladders";
 import { lessonLastAt } from "@/store/lessons";
 import { upToDate } from "@/store/projection";
 import { listSkills } from "@/store/skills";
@@ -28,8 +28,9 @@ export interface LadderLine {
 	last: string | null;
 }
 
-const twinAmong = (row: Sided, all: readonly Sided[]): Twin | null => {
-	const other = all.find((one) => one.id !== row.id && areTwins(row, one));
+/** The mirror ladder's peg, if one is in use among these. */
+const twinAmong = (row: Sided, all: readonly (Sided & { archived: boolean })[]): Twin | null => {
+	const other = all.find((one) => !one.archived && one.id !== row.id && areTwins(row, one));
 	return other ? twinOn(row, other) : null;
 };
 
@@ -39,10 +40,7 @@ export async function readLadders(): Promise<LadderLine[]> {
 		.map((row) => ({
 			...{ id: row.id, student: row.student, studentName: row.studentName, skill: row.skill },
 			...{ skillName: row.followed.name, side: row.ladder.side, archived: row.archived, rail: row.rail },
-			twin: twinAmong(
-				row,
-				rows.filter(({ archived }) => !archived),
-			),
+			twin: twinAmong(row, rows),
 			last: row.last?.day ?? null,
 		}))
 		.sort((a, b) => a.studentName.localeCompare(b.studentName));
@@ -66,14 +64,16 @@ export interface LadderPage {
 
 export async function readLadder(id: string): Promise<LadderPage | null> {
 	const open = await upToDate();
-	const [row] = await railedLadders(open, { ids: [id] });
-	const student = row && (await findStudent(open, row.student));
-	if (!row || !student) return null;
-	const [{ coach }, others, moment] = await Promise.all([
+	const found = await findLadder(open, id);
+	if (!found) return null;
+	const [student, theirs, { coach }] = await Promise.all([
+		findStudent(open, found.student),
+		railedLadders(open, { students: [found.student] }),
 		findCoach(open),
-		railedLadders(open, { students: [row.student] }),
-		row.last ? lessonLastAt(open, row.last.lesson) : null,
 	]);
+	const row = theirs.find((one) => one.id === id);
+	if (!row || !student) return null;
+	const moment = await (row.last ? lessonLastAt(open, row.last.lesson) : null);
 	const { built, lately } = await ladderThen(open, id, moment);
 	return {
 		at: { id: row.id, rev: row.rev },
@@ -85,10 +85,7 @@ export async function readLadder(id: string): Promise<LadderPage | null> {
 		archived: row.archived,
 		rail: row.rail,
 		coach,
-		twin: twinAmong(
-			row,
-			others.filter(({ archived }) => !archived),
-		),
+		twin: twinAmong(row, theirs),
 		built,
 		lately: lately && row.last ? { ...lately, day: row.last.day } : null,
 	};

@@ -1,3 +1,4 @@
+import type { Score } from "@/core/ladder/digest";
 import { inTerms } from "@/core/log/terms";
 import type { RungWrap } from "@/core/log/wrap";
 import { ruleSentence } from "@/core/rules";
@@ -6,11 +7,6 @@ import { dayWords } from "./dates";
 import css from "./facts.module.scss";
 import { shortIn, TryStrip } from "./Marks";
 
-interface Score {
-	good: number;
-	tries: number;
-	day: string;
-}
 const score = ({ good, tries, day }: Score) => `${good} of ${tries} on ${dayWords(day)}`;
 
 /** What happened on one rung in one lesson, in numbers, every attempt behind them in sight. */

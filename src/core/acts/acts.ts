@@ -12,8 +12,11 @@ import { type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
 type NewId = () => string;
 export type Written = Draft[];
 
+/** All that says which set is meant. */
+type Placed = Pick<SetView, "id" | "placing">;
+
 /** Where events of a set belong. */
-const place = ({ id, placing }: SetView) => ({
+const place = ({ id, placing }: Placed) => ({
 	set: id,
 	student: placing.student,
 	ladder: placing.ladder,
@@ -25,10 +28,10 @@ export const basisOf = (lesson: LessonView): Basis => ({ engine: ENGINE, seen: l
 /** A set's id is the id of the event that opens it. */
 export function openSet(newId: NewId, placing: Placing, variation: Variation = "own"): Written[number] {
 	const id = newId();
-	return { ...place({ id, placing } as SetView), id, kind: "set.opened", body: { placing, variation } };
+	return { ...place({ id, placing }), id, kind: "set.opened", body: { placing, variation } };
 }
 
-export const closeSet = (set: SetView, reason: Body<"set.closed">["reason"]): Written[number] => ({
+export const closeSet = (set: Placed, reason: Body<"set.closed">["reason"]): Written[number] => ({
 	...place(set),
 	kind: "set.closed",
 	body: { reason },
@@ -48,6 +51,13 @@ function inOpenSet(newId: NewId, set: SetView, counted: Pick<Written[number], "k
 /** A touch is never lost; the set it may open is an act of its own. */
 export const attemptIn = (newId: NewId, set: SetView, attempt: Attempt): Written[] =>
 	inOpenSet(newId, set, { kind: "attempt", body: attempt }).map((event) => [event]);
+
+/** A set that was counted elsewhere, from its opening to its end, as numbers. */
+export function talliedSet(newId: NewId, placing: Placing, variation: Variation, body: Body<"tally">): Written {
+	const opened = openSet(newId, placing, variation);
+	const set = { id: opened.id ?? "", placing };
+	return [opened, { ...place(set), kind: "tally", body }, closeSet(set, "moved on")];
+}
 
 /** A finished set as numbers; it opens a set of its own if none is open. */
 export const tallyIn = (newId: NewId, set: SetView, body: Body<"tally">): Written =>

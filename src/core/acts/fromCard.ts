@@ -1,7 +1,7 @@
 import { type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
 import { leastLongest, tallyRefusal } from "@/core/rules/tally";
 import { type Outcome, type Refusal, refuse } from "@/core/words/refuse";
-import { openSet, type Written } from "./acts";
+import { beginLesson, talliedSet, type Written } from "./acts";
 
 /** What was ticked on a card, for one rung. */
 export interface Ticked {
@@ -35,18 +35,13 @@ export function fromCard(
 	return {
 		ok: true,
 		value: [
-			{ kind: "lesson.opened", lesson, student: ladder.student, body: { minutes: null, wish: "", quick: false } },
-			...filled.flatMap(({ rung, tries, good }): Written => {
-				const set = openSet(newId, placeOn(ladder, rung), variationOn(ladder, rung));
-				const id = set.id as string;
-				const at = { set: id, student: ladder.student, ladder: ladder.id, rung: set.rung ?? null, lesson };
-				return [
-					{ ...set, lesson },
-					{ ...at, kind: "tally", body: { tries, good, longest: leastLongest(tries, good) } } as Written[number],
-					{ ...at, kind: "set.closed", body: { reason: "moved on" } } as Written[number],
-				];
-			}),
-			{ kind: "lesson.closed", lesson, student: ladder.student, body: { remark, note: "", next: null } },
-		],
+			...beginLesson(newId, lesson, { minutes: null, wish: "", quick: false }, ladder.student, null),
+			...filled.flatMap(({ rung, tries, good }) =>
+				talliedSet(newId, placeOn(ladder, rung), variationOn(ladder, rung), {
+					...{ tries, good, longest: leastLongest(tries, good) },
+				}),
+			),
+			{ kind: "lesson.closed" as const, student: ladder.student, body: { remark, note: "", next: null } },
+		].map((event) => ({ ...event, lesson })),
 	};
 }

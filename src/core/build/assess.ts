@@ -88,7 +88,6 @@ export function proposeStart(
 	const top = highestStart(rungs, from);
 	let start = Math.min(right ?? low + 1, top);
 	while (start > from && out.has(rungs[start]?.id ?? "")) start--;
-	start = Math.max(from, start);
 	const name = (i: number) => `“${rungs[i]?.settings.name ?? ""}”`;
 	const seen = probes.map(({ rung, good, tries }) => `${good} of ${tries} on ${name(rung)}`).join(", ");
 	const caution = start === top && top < rungs.length - 1 && low >= top - 1;

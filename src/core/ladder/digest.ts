@@ -13,6 +13,13 @@ export interface RungDay {
 	marks: string;
 }
 
+/** What a day on a rung came to. */
+export interface Score {
+	good: number;
+	tries: number;
+	day: string;
+}
+
 export interface RungSum {
 	/** Counted tries on the rung itself, variations left out, over all lessons. */
 	tries: number;
@@ -26,9 +33,9 @@ export interface RungSum {
 	/** The latest lessons, oldest first. */
 	recent: RungDay[];
 	/** The first day on it. */
-	first: { good: number; tries: number; day: string } | null;
+	first: Score | null;
 	/** Most good in a hundred, among days of five tries or more if there is one. */
-	best: { good: number; tries: number; day: string } | null;
+	best: Score | null;
 }
 
 /** Everything that happened on a ladder, whatever its rungs are now: small, and stored beside the log. */
@@ -112,7 +119,8 @@ function daysByRung(ladder: string, lessons: readonly LessonDigest[]) {
 	return days;
 }
 
-const scoreOf = (day: RungDay | null | undefined) => (day ? { good: day.good, tries: day.tries, day: day.day } : null);
+const scoreOf = (day: RungDay | null | undefined): Score | null =>
+	day ? { good: day.good, tries: day.tries, day: day.day } : null;
 
 function bestOf(all: readonly RungDay[]): RungSum["best"] {
 	const enough = all.filter((day) => day.tries >= ENOUGH);

@@ -7,6 +7,7 @@ import { type Shared, setAll } from "@/core/ladder/edit";
 import type { Rung } from "@/core/ladder/ladder";
 import { fewestTries, type Rule } from "@/core/rules";
 import { plural } from "@/core/words/numbers";
+import { LimitField } from "@/ui/LimitField";
 import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
 import own from "./ladders.module.scss";
@@ -62,17 +63,7 @@ export function Bulk({
 				<div className={own.build}>
 					{choose("bulk-from", "From rung", from, setFrom)}
 					{choose("bulk-to", "to rung", last, setTo)}
-					<Row id="bulk-limit" label="Tries per lesson, for these" className="">
-						<Form.Control
-							size="sm"
-							type="number"
-							inputMode="numeric"
-							min={1}
-							max={500}
-							value={limit || ""}
-							onChange={(event) => setLimit(Number(event.target.value))}
-						/>
-					</Row>
+					<LimitField id="bulk-limit" label="Tries per lesson, for these" value={limit} small onChange={setLimit} />
 					<Button
 						variant="outline-primary"
 						className="align-self-end"

@@ -8,7 +8,6 @@ import { v7 as uuid } from "uuid";
 import { fromCard } from "@/core/acts/fromCard";
 import type { Refusal } from "@/core/words/refuse";
 import { record } from "@/device/record";
-import { openLocal } from "@/device/studio";
 import { fetchPack } from "@/device/sync";
 import { Refusals } from "@/ui/Refusals";
 import css from "./card.module.scss";
@@ -53,7 +52,6 @@ export function CardTicks({
 				"From the card, as it was ticked.",
 			);
 			if (!drafts.ok) return setRefused(drafts.refusals);
-			await (await openLocal(pack.studio.id)).keepPack(lesson, pack);
 			const { sent } = await record(pack.studio.id, drafts.value);
 			setEntered({ lesson, sent });
 			setTyped({});

@@ -12,6 +12,7 @@ import { Bench } from "@/ui/Bench";
 import { Refusals } from "@/ui/Refusals";
 import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
+import { UndoRedo } from "@/ui/UndoRedo";
 import { useUndoKeys } from "@/ui/useUndoKeys";
 import { DifficultyList } from "./DifficultyList";
 
@@ -72,14 +73,7 @@ export function CoachDifficulties({ at: from, coach }: { at: { id: string; rev: 
 		>
 			<div className={css.head}>
 				<h1 className={css.title}>Difficulties</h1>
-				<span>
-					<Button variant="link" disabled={history.past.length === 0} onClick={back}>
-						undo
-					</Button>
-					<Button variant="link" disabled={history.future.length === 0} onClick={again}>
-						redo
-					</Button>
-				</span>
+				<UndoRedo canUndo={history.past.length > 0} canRedo={history.future.length > 0} undo={back} redo={again} />
 			</div>
 			<p className="mute">
 				Raised in this order when a ladder is built. How much of the movement is done comes before them all.

@@ -15,6 +15,7 @@ import { makeMirror } from "@/doors/actions";
 import { useSettled } from "@/screens/rules/useCurve";
 import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
+import { type Steps, UndoRedo } from "@/ui/UndoRedo";
 import { FollowFields } from "./FollowFields";
 import own from "./ladders.module.scss";
 
@@ -26,7 +27,7 @@ export function LadderHead({
 }: {
 	student: Pick<Student, "name" | "strongSide">;
 	skill: Skill;
-	steps: { canUndo: boolean; canRedo: boolean; undo: () => void; redo: () => void };
+	steps: Steps;
 }) {
 	const form = useFormContext<Ladder>();
 	const side = useWatch({ control: form.control, name: "side" }) as Side;
@@ -37,14 +38,7 @@ export function LadderHead({
 					<span dir="auto">{student.name}</span> · <span dir="auto">{skill.name}</span> ·{" "}
 					{sideWords(side, student.strongSide)}
 				</h1>
-				<span className={own.undo}>
-					<Button variant="link" disabled={!steps.canUndo} onClick={steps.undo}>
-						undo
-					</Button>
-					<Button variant="link" disabled={!steps.canRedo} onClick={steps.redo}>
-						redo
-					</Button>
-				</span>
+				<UndoRedo className={own.undo} {...steps} />
 			</div>
 			<div className={css.settings}>
 				<Row id="side" label="Side" className="">

@@ -8,6 +8,7 @@ import { Rule, ruleSentence } from "@/core/rules";
 import { type Preset, presets } from "@/core/rules/presets";
 import { parse } from "@/core/words/refuse";
 import { Bench } from "@/ui/Bench";
+import { LimitField } from "@/ui/LimitField";
 import { Row } from "@/ui/Row";
 import rows from "@/ui/rows.module.scss";
 import { asFieldErrors } from "@/ui/sentenceResolver";
@@ -101,16 +102,7 @@ export function Designer() {
 			<div className={css.design}>
 				<Draft key={start.put} start={start.rule} limit={limit} scale={scale} onRest={setRule} />
 				<div className={css.ask}>
-					<Row id="limit" label="Tries per lesson, at most" className="">
-						<Form.Control
-							type="number"
-							inputMode="numeric"
-							min={1}
-							max={500}
-							value={limit || ""}
-							onChange={(event) => setLimit(Number(event.target.value))}
-						/>
-					</Row>
+					<LimitField id="limit" label="Tries per lesson, at most" value={limit} onChange={setLimit} />
 					<Row id="ready" label="Ready means" className="">
 						<Form.Select value={ready} onChange={(event) => setReady(Number(event.target.value))}>
 							{[0.7, 0.75, 0.8, 0.85, 0.9, 0.95].map((rate) => (

@@ -14,6 +14,7 @@ import { Bench } from "@/ui/Bench";
 import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
 import { Sortable, SortableRow } from "@/ui/Sortable";
+import { UndoRedo } from "@/ui/UndoRedo";
 import { useKeys } from "@/ui/useKeys";
 import { useUndoKeys } from "@/ui/useUndoKeys";
 import { Workbook } from "@/ui/Workbook";
@@ -116,14 +117,13 @@ export function SkillBench(page: SkillPage) {
 								<h1 className={css.title} dir="auto">
 									{skill.name || "New skill"}
 								</h1>
-								<span className={own.steps}>
-									<Button variant="link" disabled={writing.history.past.length === 0} onClick={writing.undo}>
-										undo
-									</Button>
-									<Button variant="link" disabled={writing.history.future.length === 0} onClick={writing.redo}>
-										redo
-									</Button>
-								</span>
+								<UndoRedo
+									className={own.steps}
+									canUndo={writing.history.past.length > 0}
+									canRedo={writing.history.future.length > 0}
+									undo={writing.undo}
+									redo={writing.redo}
+								/>
 								{page.inForce && <Archive what="skill" id={page.id} archived={page.archived} />}
 								{page.inForce && <Workbook of="skill" id={page.id} />}
 							</div>

@@ -1,0 +1,31 @@
+import Form from "react-bootstrap/Form";
+import { Row } from "./Row";
+
+/** Tries a lesson may take; nothing in it while it is being typed is 0. */
+export function LimitField({
+	id,
+	label,
+	value,
+	small = false,
+	onChange,
+}: {
+	id: string;
+	label: string;
+	value: number;
+	small?: boolean;
+	onChange: (limit: number) => void;
+}) {
+	return (
+		<Row id={id} label={label} className="">
+			<Form.Control
+				{...(small ? { size: "sm" as const } : {})}
+				type="number"
+				inputMode="numeric"
+				min={1}
+				max={500}
+				value={value || ""}
+				onChange={(event) => onChange(Number(event.target.value))}
+			/>
+		</Row>
+	);
+}
