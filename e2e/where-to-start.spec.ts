@@ -80,3 +80,26 @@ test("never across a caution: the rung with a checklist is the highest that is t
 	await expect(page.getByText(/It has a caution, so it is not jumped over/)).toBeVisible();
 	await expect(page.getByLabel("Start on").getByRole("option")).toHaveCount(3);
 });
+
+test("everything of it fits a narrow screen: trying, a rung with its set-up opened, the card", async ({ page }) => {
+	await page.setViewportSize({ width: 390, height: 844 });
+	const wider = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+	await page.goto("/ladders/isolde-clubs-right/start");
+	await touch(page, "begin with rung 6").click();
+	await expect(page.getByRole("region", { name: "Trying" })).toBeVisible();
+	expect(await wider()).toBeLessThanOrEqual(0);
+	await page.goto("/ladders/isolde-clubs");
+	await page.getByRole("button", { name: "Three clubs, walking a line", exact: true }).click();
+	await expect(page.getByRole("button", { name: /^Place you/ })).toBeVisible();
+	expect(await wider()).toBeLessThanOrEqual(0);
+	for (const path of [
+		"/ladders/isolde-clubs/card",
+		"/ladders",
+		"/ladders/difficulties",
+		"/skills/balls#difficulties",
+	]) {
+		await page.goto(path);
+		await expect(page.getByRole("heading").first()).toBeVisible();
+		expect([path, await wider()]).toEqual([path, 0]);
+	}
+});
