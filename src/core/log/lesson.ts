@@ -1,9 +1,11 @@
 import { judged } from "@/core/ladder/good";
-import { type Judged, type Judgement, judge, type Rule } from "@/core/rules";
-import { type Tally, tallyProves } from "@/core/rules/tally";
+import type { Judged, Judgement, Rule } from "@/core/rules";
+import type { Tally } from "@/core/rules/tally";
 import type { EventOf, LogEvent } from "./event";
 import type { Attempt, Placing, Variation } from "./kinds";
+import { byOrder, type Placed } from "./order";
 import { type LiveEvent, resolve } from "./resolve";
+import { judgeAnother, judgedAs, judgeVisits, unjudged } from "./verdict";
 
 /** An attempt with what the fold says of it. */
 export interface TryView {
@@ -96,13 +98,17 @@ export interface LessonView {
 	events: LiveEvent[];
 	/** Last number seen of each device: what a decision made now rests on. */
 	seen: Record<string, number>;
+	/** The highest place in the order of all events, those that were used up included. */
+	top: Placed | null;
 }
 
 /** A visit's rule, gate and scale: a change of any of them starts a new visit. */
 const terms = (placing: Placing): string =>
 	JSON.stringify([placing.reEarn?.rule ?? placing.settings.rule, placing.settings.gate]);
 
-const rungKey = (placing: Placing): string => `${placing.ladder ?? "-"}/${placing.rung}`;
+export const rungKey = (placing: Placing): string => `${placing.ladder ?? "-"}/${placing.rung}`;
+
+const visitKey = (placing: Placing, moves: number): string => `${rungKey(placing)}/${moves}/${terms(placing)}`;
 
 /**
  * One lesson as it stands, from its events in any order. The same function runs on
@@ -122,6 +128,7 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 		unfounded: new Set(),
 		events,
 		seen: lastSeen(log),
+		top: highest(log),
 	};
 	const sets = new Map<string, SetView>();
 	const visits = new Map<string, Visit>();
@@ -132,7 +139,7 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 	const visitOf = (set: SetView): Visit => {
 		const { placing } = set;
 		const moves = placing.ladder ? (movesOf.get(placing.ladder) ?? 0) : 0;
-		const key = `${rungKey(placing)}/${moves}/${terms(placing)}`;
+		const key = visitKey(placing, moves);
 		let visit = visits.get(key);
 		if (!visit) {
 			visit = newVisit(key, placing);
@@ -218,6 +225,43 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 	return view;
 }
 
+/**
+ * The lesson with one more event, as `foldLesson` would have it, for what a thumb does
+ * most: an attempt, a cue or a state mark, after everything else and in a set that is
+ * there. Costs the same however long the lesson is. Null for anything else.
+ */
+export function grow(view: LessonView, event: LogEvent): LessonView | null {
+	if (event.kind !== "attempt" && event.kind !== "feedback" && event.kind !== "state") return null;
+	if (view.top && byOrder(view.top, event) >= 0) return null;
+	const set = view.sets.find((one) => one.id === event.set);
+	const at = view.visits.findIndex((one) => one.key === set?.visit);
+	const before = view.visits[at];
+	if (!set || !before) return null;
+	const { lamport, device, dseq } = event;
+	const grown: LessonView = {
+		...view,
+		events: [...view.events, event],
+		seen: { ...view.seen, [device]: Math.max(view.seen[device] ?? 0, dseq) },
+		top: { lamport, device, dseq },
+	};
+	const tried = event.kind === "attempt" ? viewTry(event, set) : null;
+	const visit: Visit = { ...before, entries: [...before.entries, { event, try: tried }] };
+	if (tried) {
+		// A peg move or another device in between: the visit, or what is counted, is another matter.
+		const moves = view.moves.filter((move) => set.placing.ladder && move.ladder === set.placing.ladder).length;
+		if (tried.apart || visitKey(set.placing, moves) !== before.key) return null;
+		visit.tries = [...before.tries, tried];
+		if (!judgeAnother(view.visits, at, visit, tried)) return null;
+	} else judgedAs(before, visit);
+	grown.visits = view.visits.with(at, visit);
+	return grown;
+}
+
+const highest = (log: readonly Placed[]): Placed | null => {
+	const top = log.reduce<Placed | null>((so, one) => (so && byOrder(so, one) > 0 ? so : one), null);
+	return top && { lamport: top.lamport, device: top.device, dseq: top.dseq };
+};
+
 function lastSeen(log: readonly LogEvent[]): Record<string, number> {
 	const seen: Record<string, number> = {};
 	for (const { device, dseq } of log) seen[device] = Math.max(seen[device] ?? 0, dseq);
@@ -235,7 +279,6 @@ function assignedPlacings(events: readonly LiveEvent[]): Map<string, Placing> {
 
 function newVisit(key: string, placing: Placing): Visit {
 	const rule = placing.reEarn?.rule ?? placing.settings.rule;
-	const blank = judge(rule, [], 0);
 	return {
 		key,
 		student: placing.student,
@@ -247,8 +290,7 @@ function newVisit(key: string, placing: Placing): Visit {
 		entries: [],
 		tries: [],
 		tallies: [],
-		judgements: { own: blank, easier: blank, harder: blank },
-		verdict: { kind: "open", metBy: null, allowed: 0, raisedBy: 0, used: 0, left: 0 },
+		...unjudged(rule),
 	};
 }
 
@@ -271,58 +313,6 @@ function viewTry(event: LiveEvent & { kind: "attempt" }, set: SetView): TryView 
 	};
 }
 
-/** Tries of one form of the rung that a rule may add up: a tally between them breaks the row. */
-interface Stretches {
-	tries: TryView[][];
-	provedBy: string | null;
-}
-
-/** The limit counts the whole lesson on a rung: a later visit starts with what is left. */
-function judgeVisits(visits: readonly Visit[], raised: ReadonlyMap<string, number>): void {
-	const used = new Map<string, number>();
-	for (const visit of visits) {
-		const key = rungKey(visit.placing);
-		const raisedBy = raised.get(key) ?? 0;
-		const allowed = Math.max(0, visit.placing.settings.limit + raisedBy);
-		let count = used.get(key) ?? 0;
-		const stretches: Record<Variation, Stretches> = { own: none(), easier: none(), harder: none() };
-		for (const item of inOrder(visit)) {
-			if (!item.counted) continue;
-			const of = stretches[item.variation];
-			count += triesIn(item);
-			item.over = count > allowed;
-			if (item.over) continue;
-			if ("tries" in item) {
-				if (proves(visit.rule, item)) of.provedBy ??= item.id;
-				of.tries.push([]);
-			} else of.tries.at(-1)?.push(item);
-		}
-		used.set(key, count);
-		const left = Math.max(0, allowed - count);
-		let metBy: string | null = null;
-		for (const variation of ["own", "easier", "harder"] as const) {
-			const said = judgeStretches(visit.rule, stretches[variation], left);
-			visit.judgements[variation] = said.judgement;
-			if (variation === "own") metBy = said.metBy;
-		}
-		const own = visit.judgements.own;
-		visit.verdict = {
-			kind: own.met
-				? "met"
-				: own.bust
-					? "not yet"
-					: left === 0
-						? "limit"
-						: own.needs !== null
-							? "open"
-							: "cannot be met today",
-			...{ metBy, allowed, raisedBy, used: count, left },
-		};
-	}
-}
-
-const none = (): Stretches => ({ tries: [[]], provedBy: null });
-
 /** How many tries stand behind this: one, or a tally's. */
 export const triesIn = (item: TryView | TallyView): number => ("tries" in item ? item.tries : 1);
 
@@ -336,32 +326,3 @@ export function inOrder({ tries, tallies }: Visit): (TryView | TallyView)[] {
 	const before = (at: number) => tallies.filter((tally) => tally.after === at);
 	return [...tries.flatMap((one, i) => [...before(i), one]), ...before(tries.length)];
 }
-
-function judgeStretches(
-	rule: Rule,
-	{ tries, provedBy }: Stretches,
-	left: number,
-): { judgement: Judgement; metBy: string | null } {
-	const all = tries.map((stretch) => judge(rule, inSets(stretch), left));
-	const met = all.findIndex((one) => one.met || one.bust);
-	const judgement = all[met >= 0 ? met : all.length - 1] as Judgement;
-	if (provedBy && !judgement.met)
-		return { judgement: { ...judgement, met: true, bust: false, needs: 0 }, metBy: provedBy };
-	return { judgement, metBy: tries[met]?.[judgement.metAt]?.id ?? null };
-}
-
-/** Every order of a tally is walked once, however often the lesson is folded. */
-const proofs = new WeakMap<Rule, Map<string, boolean>>();
-
-function proves(rule: Rule, { tries, good, longest }: Tally): boolean {
-	const known = proofs.get(rule) ?? new Map<string, boolean>();
-	proofs.set(rule, known);
-	const key = `${tries}/${good}/${longest}`;
-	const said = known.get(key) ?? tallyProves(rule, { tries, good, longest });
-	known.set(key, said);
-	return said;
-}
-
-/** Attempts as the rule sees them, the first of each set marked: clocks and bouts begin anew there. */
-const inSets = (tries: readonly TryView[]): Judged[] =>
-	tries.map(({ as, set }, i) => (i > 0 && tries[i - 1]?.set !== set ? { ...as, newSet: true } : as));

@@ -100,6 +100,8 @@ function amended(
 }
 
 function asLive(event: LogEvent, amendment: Amendment | undefined): LiveEvent {
+	// Most are as they were written, and need no copy.
+	if (!amendment && event.kind !== "insert") return event as LiveEvent;
 	const { id, act, device, dseq } = amendment?.by ?? event;
 	const change = amendment ? { body: amendment.body, amendedBy: { id, act, device, dseq } } : {};
 	if (event.kind === "insert")

@@ -97,22 +97,40 @@ export interface Judgement extends Status {
 	needs: number | null;
 }
 
-/**
- * Judge a rule over a visit's attempts, oldest first, with `left` more allowed.
- * The rule is met at the first attempt where it is, and stays met.
- */
-export function judge(rule: Rule, attempts: readonly Judged[], left: number): Judgement {
+/** A rule on its way through a visit's attempts: a value, so that one more attempt costs one step. */
+export interface Judging {
+	state: unknown;
+	/** Index of the attempt at which the rule was met, or -1. */
+	metAt: number;
+	/** Attempts so far. */
+	tries: number;
+}
+
+export const beginJudging = (rule: Rule): Judging => ({ state: machineOf(rule).start(rule), metAt: -1, tries: 0 });
+
+/** One more attempt. The rule is met at the first attempt where it is, and stays met. */
+export function judgeOne(rule: Rule, so: Judging, attempt: Judged): Judging {
+	const tries = so.tries + 1;
+	if (so.metAt >= 0) return { ...so, tries };
 	const machine = machineOf(rule);
-	let state = machine.start(rule);
-	let metAt = -1;
-	attempts.forEach((attempt, i) => {
-		if (metAt >= 0) return;
-		state = machine.step(rule, state, attempt);
-		if (machine.status(rule, state).met) metAt = i;
-	});
+	const state = machine.step(rule, so.state, attempt);
+	return { state, tries, metAt: machine.status(rule, state).met ? so.tries : -1 };
+}
+
+/** What the rule says now, with `left` more attempts allowed. */
+export function judgementOf(rule: Rule, { state, metAt }: Judging, left: number): Judgement {
+	const machine = machineOf(rule);
 	const status = machine.status(rule, state);
 	return { ...status, metAt, needs: status.met ? 0 : status.bust ? null : fewestMore(machine, rule, state, left) };
 }
+
+/** Judge a rule over a visit's attempts, oldest first, with `left` more allowed. */
+export const judge = (rule: Rule, attempts: readonly Judged[], left: number): Judgement =>
+	judgementOf(
+		rule,
+		attempts.reduce((so, attempt) => judgeOne(rule, so, attempt), beginJudging(rule)),
+		left,
+	);
 
 /** The best attempt, once for every code and measure the rule chooses between. */
 function bestAttempts(machine: Machine, rule: Rule): Judged[] {

@@ -1,0 +1,166 @@
+import {
+	beginJudging,
+	type Judged,
+	type Judgement,
+	type Judging,
+	judgementOf,
+	judgeOne,
+	type Rule,
+} from "@/core/rules";
+import { type Tally, tallyProves } from "@/core/rules/tally";
+import type { Variation } from "./kinds";
+import { inOrder, rungKey, type TallyView, type TryView, triesIn, type Verdict, type Visit } from "./lesson";
+
+/** Where the rule stands on one form of a rung. A tally starts its machine anew: nobody knows its order. */
+interface Form {
+	judging: Judging;
+	/** The set of the latest attempt: clocks and bouts begin anew with each. */
+	set: string | null;
+	/** The attempt that met the rule. */
+	metBy: string | null;
+	/** A rule met or bust before a tally stays so. */
+	settled: Judging | null;
+	/** The tally that proves the rule, whatever its order was. */
+	provedBy: string | null;
+}
+
+/** A visit on its way: what one more try needs to know. */
+interface Running {
+	/** Counted tries on the rung in this lesson, earlier visits included. */
+	used: number;
+	forms: Record<Variation, Form>;
+}
+
+/** Kept beside the visits and not in them: no part of the lesson, only a way to go on with it. */
+const running = new WeakMap<Visit, Running>();
+
+const freshForm = (rule: Rule): Form => ({
+	...{ judging: beginJudging(rule), set: null, metBy: null, settled: null, provedBy: null },
+});
+
+const freshRun = (rule: Rule, used: number): Running => ({
+	used,
+	forms: { own: freshForm(rule), easier: freshForm(rule), harder: freshForm(rule) },
+});
+
+/** The verdict of a visit before anything was tried. */
+export function unjudged(rule: Rule): Pick<Visit, "judgements" | "verdict"> {
+	const blank = judgementOf(rule, beginJudging(rule), 0);
+	return {
+		judgements: { own: blank, easier: blank, harder: blank },
+		verdict: { kind: "open", metBy: null, allowed: 0, raisedBy: 0, used: 0, left: 0 },
+	};
+}
+
+/** The limit counts the whole lesson on a rung: a later visit starts with what is left. */
+export function judgeVisits(visits: readonly Visit[], raised: ReadonlyMap<string, number>): void {
+	const used = new Map<string, number>();
+	for (const visit of visits) {
+		const key = rungKey(visit.placing);
+		const raisedBy = raised.get(key) ?? 0;
+		const allowed = Math.max(0, visit.placing.settings.limit + raisedBy);
+		const run = freshRun(visit.rule, used.get(key) ?? 0);
+		for (const item of inOrder(visit)) take(visit.rule, allowed, run, item);
+		used.set(key, run.used);
+		running.set(visit, run);
+		read(visit, run, { allowed, raisedBy });
+	}
+}
+
+/**
+ * One more attempt at the end of a visit that is to stand at `at`: its verdict follows from
+ * where it stood before. False where that is not known, or where a later visit to the rung
+ * rests on this one.
+ */
+export function judgeAnother(visits: readonly Visit[], at: number, visit: Visit, attempt: TryView): boolean {
+	const before = visits[at] as Visit;
+	const known = running.get(before);
+	const key = rungKey(visit.placing);
+	if (!known || visits.slice(at + 1).some((later) => rungKey(later.placing) === key)) return false;
+	const run: Running = { used: known.used, forms: { ...known.forms } };
+	take(visit.rule, before.verdict.allowed, run, attempt);
+	running.set(visit, run);
+	read(visit, run, before.verdict, before);
+	return true;
+}
+
+/** A visit with something added that is no try: the verdict stands as it was. */
+export function judgedAs(before: Visit, visit: Visit): void {
+	const known = running.get(before);
+	if (known) running.set(visit, known);
+}
+
+/** Takes in the next try or tally of a visit. */
+function take(rule: Rule, allowed: number, run: Running, item: TryView | TallyView): void {
+	if (!item.counted) return;
+	run.used += triesIn(item);
+	item.over = run.used > allowed;
+	if (item.over) return;
+	const form = run.forms[item.variation];
+	if ("tries" in item) {
+		const decided = form.metBy !== null || judgementOf(rule, form.judging, 0).bust;
+		run.forms[item.variation] = {
+			...freshForm(rule),
+			metBy: form.metBy,
+			settled: form.settled ?? (decided ? form.judging : null),
+			provedBy: form.provedBy ?? (proves(rule, item) ? item.id : null),
+		};
+		return;
+	}
+	const seen: Judged = form.set !== null && form.set !== item.set ? { ...item.as, newSet: true } : item.as;
+	const judging = judgeOne(rule, form.judging, seen);
+	const metNow = form.settled === null && form.judging.metAt < 0 && judging.metAt >= 0;
+	run.forms[item.variation] = { ...form, judging, set: item.set, metBy: metNow ? item.id : form.metBy };
+}
+
+/** Writes down what the rule says of each form, and of the rung. */
+function read(
+	visit: Visit,
+	run: Running,
+	{ allowed, raisedBy }: Pick<Verdict, "allowed" | "raisedBy">,
+	before?: Visit,
+): void {
+	const left = Math.max(0, allowed - run.used);
+	const judgements = {} as Record<Variation, Judgement>;
+	for (const variation of ["own", "easier", "harder"] as const) {
+		const form = run.forms[variation];
+		const same = before && running.get(before)?.forms[variation] === form;
+		judgements[variation] = same ? lessLeft(before.judgements[variation], left) : readForm(visit.rule, form, left);
+	}
+	visit.judgements = judgements;
+	const { own } = judgements;
+	visit.verdict = {
+		kind: own.met
+			? "met"
+			: own.bust
+				? "not yet"
+				: left === 0
+					? "limit"
+					: own.needs !== null
+						? "open"
+						: "cannot be met today",
+		metBy: own.met ? (run.forms.own.metBy ?? run.forms.own.provedBy) : null,
+		...{ allowed, raisedBy, used: run.used, left },
+	};
+}
+
+function readForm(rule: Rule, { judging, settled, provedBy }: Form, left: number): Judgement {
+	const said = judgementOf(rule, settled ?? judging, left);
+	return provedBy && !said.met ? { ...said, met: true, bust: false, needs: 0 } : said;
+}
+
+/** Nothing was tried on this form since; only fewer tries are left. */
+const lessLeft = (said: Judgement, left: number): Judgement =>
+	said.needs !== null && said.needs > left ? { ...said, needs: null } : said;
+
+/** Every order of a tally is walked once, however often the lesson is folded. */
+const proofs = new WeakMap<Rule, Map<string, boolean>>();
+
+function proves(rule: Rule, { tries, good, longest }: Tally): boolean {
+	const known = proofs.get(rule) ?? new Map<string, boolean>();
+	proofs.set(rule, known);
+	const key = `${tries}/${good}/${longest}`;
+	const said = known.get(key) ?? tallyProves(rule, { tries, good, longest });
+	known.set(key, said);
+	return said;
+}
