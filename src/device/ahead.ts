@@ -15,8 +15,8 @@ export async function keepAhead(): Promise<void> {
 	const pack = await fetchPack(AHEAD);
 	rememberStudio(pack.studio.id);
 	const local = await openLocal(pack.studio.id);
-	if ((await local.counters()).epoch === 0) await local.setEpoch(pack.studio.epoch);
 	await local.keepPack(AHEAD, pack);
+	if (await local.meet(pack.studio.epoch)) await push(local);
 }
 
 /** The store of the studio this device last spoke to; null where it never spoke to any. */

@@ -69,11 +69,17 @@ async function serve(url: URL, body?: string): Promise<Response> {
 	if (url.pathname === "/api/pull")
 		return Response.json({
 			studio,
-			...(await eventsAfter(store, Number(url.searchParams.get("after")), url.searchParams.get("lesson") ?? "")),
+			...(await eventsAfter(store, Number(url.searchParams.get("after")), url.searchParams.get("lesson") ?? "", {
+				device: url.searchParams.get("device") ?? "",
+				known: Number(url.searchParams.get("known")),
+			})),
 		});
 	const sent = JSON.parse(body ?? "{}");
 	if (sent.studio !== studio.id || sent.epoch !== studio.epoch) return Response.json({ studio }, { status: 409 });
-	return Response.json({ studio, ...(await pushEvents(store, sent.device, sent.events)) });
+	const { device, events, oldest, wants } = sent;
+	const pushed = await pushEvents(store, device, events, oldest);
+	const news = wants && (await eventsAfter(store, wants.after, wants.lesson, { device, known: wants.known }));
+	return Response.json({ studio, ...pushed, news });
 }
 
 const note = (text: string) => ({ id: `${text}-${opened}`, kind: "note" as const, lesson: "lesson", body: { text } });
@@ -87,7 +93,7 @@ describe("the outbox", () => {
 		await local.append([note("a"), note("b")], now());
 		const [third] = await local.append([note("c")], now());
 		expect(third).toMatchObject({ dseq: 3, lamport: 3, act: third?.id, device: local.device });
-		expect(await push(local)).toEqual({ acked: 3, waiting: 0, setAside: [] });
+		expect(await push(local)).toEqual({ acked: 3, waiting: 0, setAside: [], news: [] });
 		expect(texts(await kept())).toEqual(["a", "b", "c"]);
 		expect((await kept())[1]?.act).toBe((await kept())[0]?.id);
 		await push(local);
@@ -127,7 +133,7 @@ describe("the outbox", () => {
 	test("a restored server gets again what it had acknowledged", async () => {
 		const local = await Local.open(studio.id);
 		await local.append([note("a"), note("b")], now());
-		await local.setEpoch(1);
+		await local.meet(1);
 		await push(local);
 		// Back to yesterday's copy: the events are gone, and the epoch is another.
 		await store.client.execute("delete from event where dseq > 1");
@@ -214,10 +220,10 @@ describe("a lesson on the device", () => {
 		const open = await begun(`l1-${opened}`);
 		tap(open);
 		expect(tries(open)).toBe(1);
-		expect(open.snapshot()).toMatchObject({ unkept: 1, unsent: 1 });
-		await until(() => open.snapshot().unkept === 0);
-		expect(open.snapshot().keptTo).toBe(3);
-		await until(() => open.snapshot().ackedTo === 3 && open.snapshot().unsent === 0);
+		expect(open.marks()).toMatchObject({ unkept: 1, unsent: 1 });
+		await until(() => open.marks().unkept === 0);
+		expect(open.marks().keptTo).toBe(3);
+		await until(() => open.marks().ackedTo === 3 && open.marks().unsent === 0);
 		expect((await kept()).filter((event) => event.kind === "attempt")).toHaveLength(1);
 		open.stop();
 	});
@@ -226,16 +232,17 @@ describe("a lesson on the device", () => {
 		const open = await begun(`l2-${opened}`);
 		signal = "cut";
 		for (let i = 0; i < 5; i++) tap(open);
-		await until(() => open.snapshot().unkept === 0 && open.snapshot().trouble !== null);
-		expect(open.snapshot().trouble).toContain("kept on this device");
+		await until(() => open.marks().unkept === 0 && open.marks().trouble !== null);
+		expect(open.marks().trouble).toContain("kept on this device");
 		open.stop();
 		const again = new LessonOnDevice(open.lesson);
 		await again.start();
 		expect(tries(again)).toBe(5);
-		expect(again.snapshot()).toMatchObject({ ready: true, unsent: 5 });
+		expect(again.snapshot().ready).toBe(true);
+		expect(again.marks().unsent).toBe(5);
 		signal = "there";
 		again.sync();
-		await until(() => again.snapshot().unsent === 0);
+		await until(() => again.marks().unsent === 0);
 		expect((await kept()).filter((event) => event.kind === "attempt")).toHaveLength(5);
 		again.stop();
 	});
@@ -248,11 +255,11 @@ describe("a lesson on the device", () => {
 			return refuse ? Promise.reject(new Error("the disk is full")) : real.apply(this, args);
 		};
 		tap(open);
-		await until(() => open.snapshot().trouble?.includes("the disk is full") ?? false);
-		expect(open.snapshot()).toMatchObject({ unkept: 1 });
+		await until(() => open.marks().trouble?.includes("the disk is full") ?? false);
+		expect(open.marks()).toMatchObject({ unkept: 1 });
 		expect(tries(open)).toBe(1);
 		refuse = false;
-		await until(() => open.snapshot().unsent === 0);
+		await until(() => open.marks().unsent === 0);
 		Local.prototype.append = real;
 		expect((await kept()).filter((event) => event.kind === "attempt")).toHaveLength(1);
 		open.stop();
@@ -261,8 +268,8 @@ describe("a lesson on the device", () => {
 	test("what the server sets aside is said, and stays in sight", async () => {
 		const open = await begun(`l4-${opened}`);
 		open.write([{ kind: "note", student: "nobody", body: { text: "for nobody" } }]);
-		await until(() => open.snapshot().aside !== null);
-		expect(open.snapshot().aside).toContain("student is not here");
+		await until(() => open.marks().aside !== null);
+		expect(open.marks().aside).toContain("student is not here");
 		expect(await listQuarantine(store)).toHaveLength(1);
 		open.stop();
 	});
@@ -282,7 +289,7 @@ describe("a lesson on the device", () => {
 		await until(() => asked.length > 0);
 		await new Promise((resolve) => setTimeout(resolve, 50));
 		tap(open);
-		await until(() => open.snapshot().unkept === 0);
+		await until(() => open.marks().unkept === 0);
 		const settled = open.settled();
 		setTimeout(letGo, 20);
 		await settled;
@@ -296,7 +303,7 @@ describe("a lesson on the device", () => {
 		for (let i = 0; i < 3; i++) tap(open);
 		const last = lastAct(open.snapshot().view, open.snapshot().device);
 		open.write(takeBack(last?.targets ?? []));
-		await until(() => open.snapshot().unkept === 0);
+		await until(() => open.marks().unkept === 0);
 		expect(await lessonsHere()).toEqual([
 			{ lesson: `l6-${opened}`, student: null, tries: 2, closed: false, waiting: 4 },
 		]);

@@ -1,18 +1,23 @@
 import { v7 as uuid } from "uuid";
-import { type Draft, envelope, type LogEvent, type Now } from "@/core/log/event";
-import { foldLesson, type LessonView } from "@/core/log/lesson";
+import { type Actor, type Draft, envelope, type LogEvent, type Now } from "@/core/log/event";
+import { foldLesson, grow, type LessonView } from "@/core/log/lesson";
 import { byOrder } from "@/core/log/order";
 import type { Pack } from "@/core/pack/pack";
 import { type Local, now } from "./local";
 import { lastStudio, openLocal, rememberStudio } from "./studio";
-import { fetchPack, OtherStudio, pull, push } from "./sync";
+import { exchange, fetchPack, OtherStudio, pull } from "./sync";
 
-/** What the screen shows of a lesson; replaced whole at every change. */
+/** What the screen shows of a lesson; replaced whole when anything of it changes. */
 export interface LessonState {
 	ready: boolean;
 	pack: Pack | null;
 	view: LessonView;
 	device: string;
+	missing: boolean;
+}
+
+/** How far it is kept. Apart from the lesson: it changes several times a touch, and nothing else does with it. */
+export interface Marks {
 	/** Number of the last own event that is on this device's disk. */
 	keptTo: number;
 	/** Number of the last own event the server has. */
@@ -25,15 +30,17 @@ export interface LessonState {
 	trouble: string | null;
 	/** What the server could not take in and has set aside: stays in sight until the page is left. */
 	aside: string | null;
-	missing: boolean;
 }
 
 const PULL_EVERY_MS = 1500;
+/** Touches that follow each other go out together. */
+const SEND_AFTER_MS = 500;
 const RETRY_MS = 1500;
 
 interface Waiting {
 	drafts: (Draft & { id: string })[];
 	when: Now;
+	actor: Actor;
 	/** As shown before they are on disk: right in all but their final numbers. */
 	shown: LogEvent[];
 }
@@ -54,7 +61,10 @@ export class LessonOnDevice {
 	private syncing: Promise<void> | null = null;
 	private again = false;
 	private timer: ReturnType<typeof setTimeout> | undefined;
+	private sending: ReturnType<typeof setTimeout> | undefined;
 	private stopped = false;
+	/** Whose hand holds this device: a partner's tries are marked so. */
+	actor: Actor = "coach";
 	private top = { dseq: 0, lamport: 0 };
 	private listeners = new Set<() => void>();
 	private state: LessonState = {
@@ -62,14 +72,9 @@ export class LessonOnDevice {
 		pack: null,
 		view: foldLesson([]),
 		device: "",
-		keptTo: 0,
-		ackedTo: 0,
-		unkept: 0,
-		unsent: 0,
-		trouble: null,
-		aside: null,
 		missing: false,
 	};
+	private mark: Marks = { keptTo: 0, ackedTo: 0, unkept: 0, unsent: 0, trouble: null, aside: null };
 
 	constructor(readonly lesson: string) {}
 
@@ -78,13 +83,14 @@ export class LessonOnDevice {
 		return () => this.listeners.delete(listener);
 	};
 	snapshot = (): LessonState => this.state;
+	marks = (): Marks => this.mark;
 
 	async start(): Promise<void> {
 		const known = lastStudio();
 		if (known) await this.openStore(known);
 		await this.freshPack();
 		if (!this.local) {
-			this.set({ trouble: "No signal, and nothing is stored here yet. Trying again." });
+			this.set({}, { trouble: "No signal, and nothing is stored here yet. Trying again." });
 			this.timer = setTimeout(() => void this.start(), RETRY_MS);
 			return;
 		}
@@ -95,6 +101,7 @@ export class LessonOnDevice {
 	stop(): void {
 		this.stopped = true;
 		clearTimeout(this.timer);
+		clearTimeout(this.sending);
 	}
 
 	private async openStore(studio: string): Promise<void> {
@@ -108,15 +115,17 @@ export class LessonOnDevice {
 		this.local = local;
 		this.events = events;
 		this.top = counters;
-		this.set({
-			device: local.device,
-			pack: pack ?? null,
-			view: foldLesson(events),
-			keptTo: counters.dseq,
-			ackedTo: counters.acked,
-			unsent,
-			ready: pack !== undefined && events.length > 0,
-		});
+		// Let go after a month, and asked for again: what was pulled once is fetched anew.
+		if (events.length === 0) await local.pullAnew(this.lesson);
+		this.set(
+			{
+				device: local.device,
+				pack: pack ?? null,
+				view: foldLesson(events),
+				ready: pack !== undefined && events.length > 0,
+			},
+			{ keptTo: counters.dseq, ackedTo: counters.acked, unsent },
+		);
 	}
 
 	private async freshPack(): Promise<void> {
@@ -126,10 +135,10 @@ export class LessonOnDevice {
 			if (this.local?.studio !== pack.studio.id) await this.openStore(pack.studio.id);
 			const local = this.local as Local | null;
 			if (!local) return;
-			if ((await local.counters()).epoch === 0) await local.setEpoch(pack.studio.epoch);
+			await local.meet(pack.studio.epoch);
 			await local.keepPack(this.lesson, pack);
 			this.set({ pack });
-			this.show(await pull(local, this.lesson));
+			this.show(await pull(local, this.lesson, this.top.dseq));
 			this.set({ ready: true, missing: this.events.length === 0 });
 		} catch {
 			// Without a signal the stored pack serves; the sync loop says so and keeps trying.
@@ -146,15 +155,16 @@ export class LessonOnDevice {
 		const act = withIds[0]?.id ?? "";
 		const shown = withIds.map((draft) => {
 			this.top = { dseq: this.top.dseq + 1, lamport: this.top.lamport + 1 };
-			return { ...envelope(draft, { act, device: this.state.device, ...this.top }, when), hash: "" } as LogEvent;
+			const place = { act, device: this.state.device, ...this.top };
+			return { ...envelope(draft, place, when, this.actor), hash: "" } as LogEvent;
 		});
-		this.queue.push({ drafts: withIds, when, shown });
+		this.queue.push({ drafts: withIds, when, actor: this.actor, shown });
 		this.events = [...this.events, ...shown];
-		this.set({
-			view: foldLesson(this.events),
-			unkept: this.state.unkept + shown.length,
-			unsent: this.state.unsent + shown.length,
-		});
+		const grown = shown.reduce<LessonView | null>((view, event) => view && grow(view, event), this.state.view);
+		this.set(
+			{ view: grown ?? foldLesson(this.events) },
+			{ unkept: this.mark.unkept + shown.length, unsent: this.mark.unsent + shown.length },
+		);
 		void this.drain();
 		return withIds.map((draft) => draft.id);
 	}
@@ -165,33 +175,34 @@ export class LessonOnDevice {
 		this.draining = true;
 		for (let next = this.queue[0]; next; next = this.queue[0]) {
 			try {
-				const stored = await this.local.append(next.drafts, next.when);
+				const stored = await this.local.append(next.drafts, next.when, next.actor);
 				this.queue.shift();
-				this.settle(next.shown, stored);
+				await this.settle(next.shown, stored);
 			} catch (error) {
-				this.set({
-					trouble: `Not stored yet: ${error instanceof Error ? error.message.replace(/\.$/, "") : "this device refuses"}. Trying again; do not close this page.`,
-				});
+				this.set(
+					{},
+					{
+						trouble: `Not stored yet: ${error instanceof Error ? error.message.replace(/\.$/, "") : "this device refuses"}. Trying again; do not close this page.`,
+					},
+				);
 				await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
 			}
 		}
 		this.draining = false;
-		this.sync();
+		if (!this.stopped && !this.sending) this.sending = setTimeout(() => this.sync(), SEND_AFTER_MS);
 	}
 
-	private settle(shown: readonly LogEvent[], stored: readonly LogEvent[]): void {
-		const final = new Map(stored.map((event) => [event.id, event]));
-		this.events = this.events.map((event) => final.get(event.id) ?? event);
+	/** What was shown is on disk now. Where another page of this device wrote meanwhile, its numbers are other ones. */
+	private async settle(shown: readonly LogEvent[], stored: readonly LogEvent[]): Promise<void> {
 		const moved = stored.some((event, i) => event.dseq !== shown[i]?.dseq || event.lamport !== shown[i]?.lamport);
 		const last = stored.at(-1);
-		if (last)
-			this.top = { dseq: Math.max(this.top.dseq, last.dseq), lamport: Math.max(this.top.lamport, last.lamport) };
-		this.set({
-			keptTo: last?.dseq ?? this.state.keptTo,
-			unkept: this.state.unkept - stored.length,
-			trouble: null,
-			...(moved ? { view: foldLesson(this.events) } : {}),
-		});
+		this.set({}, { keptTo: last?.dseq ?? this.mark.keptTo, unkept: this.mark.unkept - stored.length, trouble: null });
+		if (!moved || !last || !this.local) return;
+		const final = new Map(stored.map((event) => [event.id, event]));
+		this.events = this.events.map((event) => final.get(event.id) ?? event);
+		this.top = { dseq: Math.max(this.top.dseq, last.dseq), lamport: Math.max(this.top.lamport, last.lamport) };
+		this.set({ view: foldLesson(this.events) });
+		this.show(await this.local.eventsOf(this.lesson).catch(() => []));
 	}
 
 	private show(events: readonly LogEvent[]): void {
@@ -211,6 +222,8 @@ export class LessonOnDevice {
 			return;
 		}
 		clearTimeout(this.timer);
+		clearTimeout(this.sending);
+		this.sending = undefined;
 		this.syncing = this.round().finally(() => {
 			this.syncing = null;
 			const pause = this.again ? 0 : PULL_EVERY_MS;
@@ -224,25 +237,32 @@ export class LessonOnDevice {
 		if (!local) return;
 		try {
 			if (!this.state.pack) await this.freshPack();
-			const report = await push(local);
-			this.set({
-				ackedTo: report.acked,
-				unsent: this.state.unkept + (await local.countWaiting()),
-				trouble: this.queue.length > 0 ? this.state.trouble : null,
-				aside: report.setAside[0] ?? this.state.aside,
-			});
-			this.show(await pull(local, this.lesson));
+			const report = await exchange(local, this.lesson, this.top.dseq);
+			this.set(
+				{},
+				{
+					ackedTo: report.acked,
+					unsent: this.mark.unkept + report.waiting,
+					trouble: this.queue.length > 0 ? this.mark.trouble : null,
+					aside: report.setAside[0] ?? this.mark.aside,
+				},
+			);
+			this.show(report.news);
 			if (!this.state.ready) this.set({ ready: true, missing: this.events.length === 0 });
 		} catch (error) {
 			if (error instanceof OtherStudio)
-				this.set({ trouble: "The server now holds another studio. This lesson stays on this device." });
+				this.set({}, { trouble: "The server now holds another studio. This lesson stays on this device." });
 			// What cannot be stored is said already, and has to stay said: it is not kept.
 			else if (this.queue.length > 0) return;
 			else if (isStorage(error))
-				this.set({
-					trouble: `This device cannot store what the server sends: ${error.message.replace(/\.$/, "")}. Free some room.`,
-				});
-			else this.set({ trouble: "No answer from the server. Everything is kept on this device and goes out later." });
+				this.set(
+					{},
+					{
+						trouble: `This device cannot store what the server sends: ${error.message.replace(/\.$/, "")}. Free some room.`,
+					},
+				);
+			else
+				this.set({}, { trouble: "No answer from the server. Everything is kept on this device and goes out later." });
 		}
 	}
 
@@ -255,8 +275,13 @@ export class LessonOnDevice {
 		await this.syncing;
 	}
 
-	private set(change: Partial<LessonState>): void {
-		this.state = { ...this.state, ...change };
-		for (const listener of this.listeners) listener();
+	/** Tells the screen, of what has changed only. */
+	private set(change: Partial<LessonState>, marks: Partial<Marks> = {}): void {
+		const other = <T extends object>(so: T, now: Partial<T>) =>
+			(Object.keys(now) as (keyof T)[]).some((key) => so[key] !== now[key]);
+		const told = [other(this.state, change), other(this.mark, marks)] as const;
+		if (told[0]) this.state = { ...this.state, ...change };
+		if (told[1]) this.mark = { ...this.mark, ...marks };
+		if (told[0] || told[1]) for (const listener of this.listeners) listener();
 	}
 }

@@ -1,6 +1,6 @@
-import { type DBSchema, type IDBPDatabase, openDB } from "idb";
+import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from "idb";
 import { v7 as uuid } from "uuid";
-import { type Draft, envelope, type LogEvent, type Now, sealEvent } from "@/core/log/event";
+import { type Actor, type Draft, envelope, type LogEvent, type Now, sealEvent } from "@/core/log/event";
 import type { Pack } from "@/core/pack/pack";
 
 /**
@@ -8,13 +8,36 @@ import type { Pack } from "@/core/pack/pack";
  * on the same address never touches the real one.
  */
 interface Shape extends DBSchema {
-	meta: { key: string; value: string | number };
-	/** Every event this device made or pulled, by id. */
+	meta: { key: string; value: string | number | Top };
+	/**
+	 * Every event this device made or pulled, by id. The outbox is those of its own whose
+	 * number is above the last acknowledged one: a touch is written once.
+	 */
 	events: { key: string; value: LogEvent; indexes: { lesson: string; device: [string, number] } };
-	/** Own events the server has not acknowledged, by their number. */
-	outbox: { key: number; value: LogEvent };
 	/** What a lesson needs, stored ahead; by lesson. */
 	packs: { key: string; value: Pack };
+}
+
+/** The last number given, and the highest place in the order seen. */
+interface Top {
+	dseq: number;
+	lamport: number;
+}
+
+const NOTHING: Top = { dseq: 0, lamport: 0 };
+
+/** What goes out next, and from where. */
+export interface Outgoing {
+	acked: number;
+	epoch: number;
+	/** The oldest own event above the acknowledged, and those after it, in order. */
+	events: LogEvent[];
+	/** How many wait in all. */
+	waiting: number;
+	/** The lowest own number that is still here: what came before it cannot be sent again. */
+	oldest: number;
+	/** How far the lesson that is asked for was pulled. */
+	arrival: number;
 }
 
 export function now(date = new Date()): Now {
@@ -36,14 +59,15 @@ export class Local {
 	) {}
 
 	static async open(studio: string): Promise<Local> {
-		const db = await openDB<Shape>(`peg-ladder ${studio}`, 1, {
-			upgrade(fresh) {
-				fresh.createObjectStore("meta");
-				const events = fresh.createObjectStore("events", { keyPath: "id" });
-				events.createIndex("lesson", "lesson");
-				events.createIndex("device", ["device", "dseq"]);
-				fresh.createObjectStore("outbox", { keyPath: "dseq" });
-				fresh.createObjectStore("packs");
+		const db = await openDB<Shape>(`peg-ladder ${studio}`, 2, {
+			async upgrade(fresh, from, _to, tx) {
+				if (from === 0) {
+					fresh.createObjectStore("meta");
+					const events = fresh.createObjectStore("events", { keyPath: "id" });
+					events.createIndex("lesson", "lesson");
+					events.createIndex("device", ["device", "dseq"]);
+					fresh.createObjectStore("packs");
+				} else await fromTheFirst(fresh as never, tx as never);
 			},
 		});
 		const tx = db.transaction("meta", "readwrite", { durability: "strict" });
@@ -61,23 +85,17 @@ export class Local {
 	 * the transaction that stores them, so that no two tabs can give one number twice.
 	 * When the promise resolves, the events are on disk.
 	 */
-	async append(drafts: readonly (Draft & { id: string })[], when: Now): Promise<LogEvent[]> {
-		const tx = this.db.transaction(["meta", "events", "outbox"], "readwrite", { durability: "strict" });
+	async append(drafts: readonly (Draft & { id: string })[], when: Now, actor: Actor = "coach"): Promise<LogEvent[]> {
+		const tx = this.db.transaction(["meta", "events"], "readwrite", { durability: "strict" });
 		const meta = tx.objectStore("meta");
-		let dseq = Number((await meta.get("dseq")) ?? 0);
-		let lamport = Number((await meta.get("lamport")) ?? 0);
+		const top = { ...(((await meta.get("top")) as Top | undefined) ?? NOTHING) };
 		const act = drafts[0]?.id ?? "";
 		const events = drafts.map((draft) => {
-			dseq += 1;
-			lamport += 1;
-			return sealEvent(envelope(draft, { act, device: this.device, dseq, lamport }, when));
+			top.dseq += 1;
+			top.lamport += 1;
+			return sealEvent(envelope(draft, { act, device: this.device, ...top }, when, actor));
 		});
-		await Promise.all([
-			...events.flatMap((event) => [tx.objectStore("events").put(event), tx.objectStore("outbox").put(event)]),
-			meta.put(dseq, "dseq"),
-			meta.put(lamport, "lamport"),
-			tx.done,
-		]);
+		await Promise.all([...events.map((event) => tx.objectStore("events").put(event)), meta.put(top, "top"), tx.done]);
 		return events;
 	}
 
@@ -85,11 +103,11 @@ export class Local {
 	async take(events: readonly LogEvent[], lesson: string, arrival: number): Promise<void> {
 		const tx = this.db.transaction(["meta", "events"], "readwrite", { durability: "strict" });
 		const meta = tx.objectStore("meta");
-		let lamport = Number((await meta.get("lamport")) ?? 0);
-		for (const event of events) lamport = Math.max(lamport, event.lamport);
+		const top = ((await meta.get("top")) as Top | undefined) ?? NOTHING;
+		const lamport = events.reduce((highest, event) => Math.max(highest, event.lamport), top.lamport);
 		await Promise.all([
 			...events.map((event) => tx.objectStore("events").put(event)),
-			meta.put(lamport, "lamport"),
+			...(lamport > top.lamport ? [meta.put({ ...top, lamport }, "top")] : []),
 			meta.put(arrival, `arrival ${lesson}`),
 			tx.done,
 		]);
@@ -107,49 +125,64 @@ export class Local {
 
 	private mine = (from = 0) => IDBKeyRange.bound([this.device, from], [this.device, Number.MAX_SAFE_INTEGER]);
 
-	async arrivalOf(lesson: string): Promise<number> {
-		return Number((await this.db.get("meta", `arrival ${lesson}`)) ?? 0);
-	}
-
-	/** The oldest unacknowledged events, in order. */
-	waiting(atMost: number): Promise<LogEvent[]> {
-		return this.db.getAll("outbox", undefined, atMost);
-	}
-
-	countWaiting(): Promise<number> {
-		return this.db.count("outbox");
-	}
-
-	/** The server has everything up to this number. */
-	async acknowledged(upTo: number): Promise<void> {
-		const tx = this.db.transaction(["meta", "outbox"], "readwrite", { durability: "strict" });
-		await Promise.all([
-			tx.objectStore("outbox").delete(IDBKeyRange.upperBound(upTo)),
-			tx.objectStore("meta").put(upTo, "acked"),
-			tx.done,
+	/** What waits to be sent, at most so many; and what else a round needs to know, in one look. */
+	async outgoing(atMost: number, lesson = ""): Promise<Outgoing> {
+		const tx = this.db.transaction(["meta", "events"]);
+		const [meta, own] = [tx.objectStore("meta"), tx.objectStore("events").index("device")];
+		const acked = Number((await meta.get("acked")) ?? 0);
+		const [epoch, arrival, events, waiting, first] = await Promise.all([
+			meta.get("epoch"),
+			meta.get(`arrival ${lesson}`),
+			own.getAll(this.mine(acked + 1), atMost),
+			own.count(this.mine(acked + 1)),
+			own.get(this.mine()),
 		]);
-	}
-
-	/** The server was restored, or asks from an earlier number: what it may lack goes out again. */
-	async sendAgain(from: number): Promise<void> {
-		const tx = this.db.transaction(["events", "outbox"], "readwrite", { durability: "strict" });
-		const events = await tx.objectStore("events").index("device").getAll(this.mine(from));
-		await Promise.all([...events.map((event) => tx.objectStore("outbox").put(event)), tx.done]);
-	}
-
-	async counters(): Promise<{ dseq: number; lamport: number; acked: number; epoch: number }> {
-		const tx = this.db.transaction("meta");
-		const read = async (key: string) => Number((await tx.store.get(key)) ?? 0);
 		return {
-			dseq: await read("dseq"),
-			lamport: await read("lamport"),
-			acked: await read("acked"),
-			epoch: await read("epoch"),
+			...{ acked, events, waiting, epoch: Number(epoch ?? 0), arrival: Number(arrival ?? 0) },
+			oldest: first?.dseq ?? acked + 1,
 		};
 	}
 
-	async setEpoch(epoch: number): Promise<void> {
-		await this.db.put("meta", epoch, "epoch");
+	/** The lesson's events were let go, or evicted: the next pull fetches all of it. */
+	async pullAnew(lesson: string): Promise<void> {
+		await this.db.delete("meta", `arrival ${lesson}`);
+	}
+
+	/** The oldest unacknowledged events, in order. */
+	async waiting(atMost: number): Promise<LogEvent[]> {
+		return (await this.outgoing(atMost)).events;
+	}
+
+	async countWaiting(): Promise<number> {
+		return (await this.outgoing(1)).waiting;
+	}
+
+	/** The server has everything up to this number; or, after a restore, no more than this, and the rest goes out again. */
+	async acknowledged(upTo: number): Promise<void> {
+		await this.db.put("meta", upTo, "acked");
+	}
+
+	async counters(): Promise<Top & { acked: number; epoch: number }> {
+		const tx = this.db.transaction("meta");
+		const [top, acked, epoch] = await Promise.all(["top", "acked", "epoch"].map((key) => tx.store.get(key)));
+		return { ...((top as Top | undefined) ?? NOTHING), acked: Number(acked ?? 0), epoch: Number(epoch ?? 0) };
+	}
+
+	/**
+	 * The studio's epoch, as the server says it. Another one than before means that it was
+	 * restored from a copy: it may lack what it once acknowledged, which goes out again, and
+	 * it numbers what arrives anew. True when that is so.
+	 */
+	async meet(epoch: number): Promise<boolean> {
+		const tx = this.db.transaction("meta", "readwrite", { durability: "strict" });
+		const before = Number((await tx.store.get("epoch")) ?? 0);
+		const restored = before !== 0 && before !== epoch;
+		await Promise.all([
+			...(before === epoch ? [] : [tx.store.put(epoch, "epoch")]),
+			...(restored ? [tx.store.put(0, "acked"), tx.store.delete(IDBKeyRange.bound("arrival ", "arrival \uffff"))] : []),
+			tx.done,
+		]);
+		return restored;
 	}
 
 	packOf(lesson: string): Promise<Pack | undefined> {
@@ -163,10 +196,24 @@ export class Local {
 	/** Drops acknowledged lessons older than a month; what was not sent stays however old it is. */
 	async tidy(today: string): Promise<void> {
 		const before = new Date(Date.parse(today) - OUTDATED_AFTER_DAYS * 86_400_000).toISOString().slice(0, 10);
-		const tx = this.db.transaction(["events", "outbox"], "readwrite");
-		const unsent = new Set((await tx.objectStore("outbox").getAll()).map((event) => event.id));
+		const tx = this.db.transaction(["meta", "events"], "readwrite");
+		const acked = Number((await tx.objectStore("meta").get("acked")) ?? 0);
+		const sent = (event: LogEvent) => event.device !== this.device || event.dseq <= acked;
 		for (let cursor = await tx.objectStore("events").openCursor(); cursor; cursor = await cursor.continue())
-			if (cursor.value.localDay < before && !unsent.has(cursor.value.id)) await cursor.delete();
+			if (cursor.value.localDay < before && sent(cursor.value)) await cursor.delete();
 		await tx.done;
 	}
+}
+
+/** The first version kept what was to be sent a second time, in a store of its own, and its two numbers apart. */
+async function fromTheFirst(db: IDBDatabase, tx: IDBPTransaction<unknown, string[], "versionchange">): Promise<void> {
+	const meta = tx.objectStore("meta");
+	const top = { dseq: Number((await meta.get("dseq")) ?? 0), lamport: Number((await meta.get("lamport")) ?? 0) };
+	const first = await tx.objectStore("outbox").openKeyCursor();
+	if (first) await meta.put(Number(first.key) - 1, "acked");
+	else await meta.put(top.dseq, "acked");
+	await meta.put(top, "top");
+	await meta.delete("dseq");
+	await meta.delete("lamport");
+	db.deleteObjectStore("outbox");
 }

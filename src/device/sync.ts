@@ -4,13 +4,15 @@ import { Pack } from "@/core/pack/pack";
 import type { Local } from "./local";
 import { StudioMark } from "./studio";
 
+const News = { events: z.array(z.unknown()), arrival: z.number() };
 const Pushed = z.object({
 	studio: StudioMark,
 	upTo: z.number(),
 	setAside: z.array(z.object({ dseq: z.number(), reason: z.string() })),
+	news: z.optional(z.object(News)),
 });
 const Moved = z.object({ studio: StudioMark });
-const Pulled = z.object({ studio: StudioMark, events: z.array(z.unknown()), arrival: z.number() });
+const Pulled = z.object({ studio: StudioMark, ...News });
 
 const BATCH = 200;
 const PATIENCE_MS = 8000;
@@ -33,52 +35,81 @@ export interface PushReport {
 	acked: number;
 	waiting: number;
 	setAside: string[];
+	/** What others wrote in the lesson that was asked for. */
+	news: LogEvent[];
 }
 
-/** Sends the outbox, oldest first, until it is empty. Sending twice does no harm. */
-export async function push(local: Local): Promise<PushReport> {
-	const setAside: string[] = [];
-	let { acked } = await local.counters();
+/** Sends what waits, oldest first, until nothing does. Sending twice does no harm. */
+export const push = (local: Local): Promise<PushReport> => exchange(local);
+
+/**
+ * Sends what waits, and fetches what others wrote in a lesson since last time, in as few
+ * questions as it takes. `known` is the last own number this page has seen: what another
+ * page of this device wrote in the lesson comes along.
+ */
+export async function exchange(local: Local, lesson?: string, known = 0): Promise<PushReport> {
+	const report: PushReport = { acked: 0, waiting: 0, setAside: [], news: [] };
+	let asked = lesson === undefined;
 	for (;;) {
-		const events = await local.waiting(BATCH);
-		if (events.length === 0) return { acked, waiting: 0, setAside };
-		const { epoch } = await local.counters();
+		const out = await local.outgoing(BATCH, lesson);
+		report.acked = out.acked;
+		report.waiting = out.waiting;
+		if (out.events.length === 0) break;
+		const wants = lesson === undefined ? undefined : { lesson, after: out.arrival, known };
 		const response = await ask("/api/push", {
 			method: "POST",
 			headers: { "content-type": "application/json" },
-			body: JSON.stringify({ studio: local.studio, epoch: epoch || 1, device: local.device, events }),
+			body: JSON.stringify({
+				...{ studio: local.studio, epoch: out.epoch || 1, device: local.device, oldest: out.oldest },
+				...{ events: out.events, wants },
+			}),
 		});
 		const answer: unknown = await response.json();
 		if (response.status === 409) {
 			const { studio } = Moved.parse(answer);
 			if (studio.id !== local.studio) throw new OtherStudio(studio);
-			// Restored from a copy: it may lack what it once acknowledged.
-			await local.setEpoch(studio.epoch);
-			await local.sendAgain(1);
+			// A device that never heard of an epoch sends its own as the first one.
+			if (!(await local.meet(studio.epoch))) await local.acknowledged(0);
 			continue;
 		}
 		const pushed = Pushed.parse(answer);
-		setAside.push(...pushed.setAside.map((one) => one.reason));
-		const first = events[0]?.dseq ?? 1;
-		if (pushed.upTo < first - 1) await local.sendAgain(pushed.upTo + 1);
-		else if (pushed.upTo < first) throw new Error("the server took none of what was sent");
+		report.setAside.push(...pushed.setAside.map((one) => one.reason));
+		const first = out.events[0]?.dseq ?? 1;
+		if (pushed.upTo === first - 1) throw new Error("the server took none of what was sent");
 		await local.acknowledged(pushed.upTo);
-		acked = pushed.upTo;
+		if (pushed.news && lesson !== undefined) {
+			report.news.push(...(await takeNews(local, lesson, out.arrival, pushed.news)));
+			asked = true;
+		}
 	}
+	if (asked || lesson === undefined) return report;
+	report.news.push(...(await pull(local, lesson, known)));
+	// The answer may have told of a restore: what the server lacks now goes out at once.
+	const { waiting } = await local.outgoing(1);
+	return waiting > 0 ? exchange(local, lesson, known) : report;
 }
 
 /** Fetches what others wrote in a lesson since last time. Unreadable events are left out here; the server shows them. */
-export async function pull(local: Local, lesson: string): Promise<LogEvent[]> {
-	const after = await local.arrivalOf(lesson);
-	const answer = Pulled.parse(
-		await (await ask(`/api/pull?lesson=${encodeURIComponent(lesson)}&after=${after}`)).json(),
-	);
+export async function pull(local: Local, lesson: string, known = 0): Promise<LogEvent[]> {
+	const { arrival } = await local.outgoing(1, lesson);
+	const query = new URLSearchParams({ lesson, after: String(arrival), device: local.device, known: String(known) });
+	const answer = Pulled.parse(await (await ask(`/api/pull?${query}`)).json());
 	if (answer.studio.id !== local.studio) throw new OtherStudio(answer.studio);
-	const events = answer.events.flatMap((raw) => {
+	if (await local.meet(answer.studio.epoch)) return [];
+	return takeNews(local, lesson, arrival, answer);
+}
+
+async function takeNews(
+	local: Local,
+	lesson: string,
+	after: number,
+	news: { events: unknown[]; arrival: number },
+): Promise<LogEvent[]> {
+	const events = news.events.flatMap((raw) => {
 		const parsed = parseEvent(raw);
 		return parsed.ok ? [parsed.value] : [];
 	});
-	if (events.length > 0 || answer.arrival > after) await local.take(events, lesson, answer.arrival);
+	if (events.length > 0 || news.arrival > after) await local.take(events, lesson, news.arrival);
 	return events;
 }
 

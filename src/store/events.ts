@@ -1,4 +1,4 @@
-import { and, asc, eq, gt, inArray, ne, sql } from "drizzle-orm";
+import { and, asc, eq, gt, inArray, ne, or, sql } from "drizzle-orm";
 import { type LogEvent, parseEvent } from "@/core/log/event";
 import type { Refusal } from "@/core/words/refuse";
 import { ERASED } from "./bulk/tables";
@@ -17,11 +17,17 @@ export const asEvent = ({ arrival: _, ...row }: Row): LogEvent => row as LogEven
 
 /**
  * Takes a device's events in, in one transaction. Numbers must follow on: at a gap
- * the rest is left for the device to send again from `upTo + 1`. An event that is
+ * the rest is left for the device to send again from `upTo + 1`, unless it holds nothing
+ * from before the gap any more (`oldest`). An event that is
  * already here is fine; one that cannot be taken is set aside with its reason, and
  * neither fails nor holds up the others. Nothing that reached us is dropped.
  */
-export function pushEvents({ write }: Store, device: string, raw: readonly unknown[]): Promise<Pushed> {
+export function pushEvents(
+	{ write }: Store,
+	device: string,
+	raw: readonly unknown[],
+	oldest?: number,
+): Promise<Pushed> {
 	return write(async (tx) => {
 		let upTo = await lastKnown(tx, device);
 		const known = await knownIds(tx, raw);
@@ -33,7 +39,7 @@ export function pushEvents({ write }: Store, device: string, raw: readonly unkno
 			// What cannot even be numbered has the number its place in the batch gives it.
 			const dseq = numberOf(one) ?? before + 1;
 			before = dseq;
-			if (dseq > upTo + 1) break;
+			if (dseq > upTo + 1 && dseq !== oldest) break;
 			const parsed = parseEvent(one);
 			const reason = parsed.ok
 				? parsed.value.device !== device
@@ -135,16 +141,28 @@ async function absentOnes(tx: Tx, raw: readonly unknown[]): Promise<Absent> {
 	return { students, ladders };
 }
 
-/** Events that arrived after a number, oldest first; of one lesson, or all. Erased ones say nothing and are left out. */
+/**
+ * Events that arrived after a number, oldest first; of one lesson, or all. Erased ones say
+ * nothing and are left out, and so is what the asking device made up to the number it knows,
+ * unless it asks from the beginning: then it may have lost them.
+ */
 export async function eventsAfter(
 	{ db }: Store,
 	after: number,
 	lesson?: string,
+	own?: { device: string; known: number },
 ): Promise<{ events: LogEvent[]; arrival: number }> {
 	const rows = await db
 		.select()
 		.from(t.event)
-		.where(and(gt(t.event.arrival, after), ne(t.event.kind, ERASED), lesson ? eq(t.event.lesson, lesson) : undefined))
+		.where(
+			and(
+				gt(t.event.arrival, after),
+				ne(t.event.kind, ERASED),
+				lesson ? eq(t.event.lesson, lesson) : undefined,
+				own && after > 0 ? or(ne(t.event.device, own.device), gt(t.event.dseq, own.known)) : undefined,
+			),
+		)
 		.orderBy(asc(t.event.arrival));
 	return { events: rows.map(asEvent), arrival: rows.at(-1)?.arrival ?? after };
 }

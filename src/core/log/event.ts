@@ -4,7 +4,9 @@ import { seal } from "@/core/words/seal";
 import { day, ident, whole } from "@/core/words/text";
 import { type Body, bodies, type Kind, kinds } from "./kinds";
 
+/** Whose hand wrote it: the coach's, a partner's who counts for the coach, or a private link's. */
 export const actors = ["coach", "partner", "link"] as const;
+export type Actor = (typeof actors)[number];
 
 const Envelope = z.strictObject({
 	id: ident,
@@ -83,12 +85,13 @@ export function envelope(
 	draft: Draft & { id: string },
 	place: { act: string; device: string; dseq: number; lamport: number },
 	when: Now,
+	actor: Actor = "coach",
 ): Unsealed {
 	return {
 		id: draft.id,
 		...place,
 		...when,
-		actor: "coach",
+		actor,
 		kind: draft.kind,
 		lesson: draft.lesson ?? null,
 		set: draft.set ?? null,

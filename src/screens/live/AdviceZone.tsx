@@ -1,26 +1,30 @@
 "use client";
 
-import { useEffect, useRef } from "react";
+import { memo, useEffect, useRef } from "react";
 import type { Advice } from "@/core/advice";
 import css from "./live.module.scss";
 
 const DEAF_MS = 400;
 
-/**
- * Always there, always this height. A touch within 400 ms after the words changed was
- * meant for the words before, and is ignored.
- */
-export function AdviceZone({
-	advice,
-	onFollow,
-	onOtherwise,
-	onEvidence,
-}: {
+interface Props {
 	advice: Advice;
 	onFollow: () => void;
 	onOtherwise: () => void;
 	onEvidence: () => void;
-}) {
+}
+
+/** A new advice in the same words is drawn the same; its buttons act on the latest. */
+const sameWords = (before: Props, after: Props): boolean =>
+	before.onFollow === after.onFollow &&
+	before.onOtherwise === after.onOtherwise &&
+	before.onEvidence === after.onEvidence &&
+	JSON.stringify({ ...before.advice, evidence: null }) === JSON.stringify({ ...after.advice, evidence: null });
+
+/**
+ * Always there, always this height. A touch within 400 ms after the words changed was
+ * meant for the words before, and is ignored.
+ */
+export const AdviceZone = memo(function AdviceZone({ advice, onFollow, onOtherwise, onEvidence }: Props) {
 	const changedAt = useRef(0);
 	const said = `${advice.title}/${advice.reason}`;
 	// biome-ignore lint/correctness/useExhaustiveDependencies: the words are what restarts the clock
@@ -52,4 +56,4 @@ export function AdviceZone({
 			)}
 		</section>
 	);
-}
+}, sameWords);

@@ -1,13 +1,15 @@
 "use client";
 
 import { memo, useEffect, useState } from "react";
+import type { LessonView } from "@/core/log/lesson";
 import { type Pack, readOn, variationWords } from "@/core/pack/pack";
 import { ruleSentence } from "@/core/rules";
-import type { LessonState } from "@/device/lesson";
+import type { LessonOnDevice } from "@/device/lesson";
 import { Rail } from "@/ui/Rail";
 import css from "./live.module.scss";
 import type { Board } from "./model";
 import { Opening } from "./Opening";
+import { useMarks } from "./useLesson";
 import type { SetClock } from "./useSetClock";
 
 function useMinute(): number {
@@ -23,7 +25,7 @@ function useMinute(): number {
 const SteadyRail = memo(Rail, (before, after) => JSON.stringify(before) === JSON.stringify(after));
 
 /** Minutes since the lesson began, or left of what was planned: for the eye only, the record does not use it. */
-function clockWords(view: LessonState["view"], time: number): { value: number; words: string } | null {
+function clockWords(view: LessonView, time: number): { value: number; words: string } | null {
 	if (!view.opened) return null;
 	const gone = Math.max(0, Math.floor((time - Date.parse(view.opened.at)) / 60_000));
 	const planned = view.opened.body.minutes;
@@ -31,7 +33,7 @@ function clockWords(view: LessonState["view"], time: number): { value: number; w
 	return { value: planned - gone, words: planned - gone < 0 ? "min over" : "min left" };
 }
 
-const restFrom = (view: LessonState["view"], set: string): string | null =>
+const restFrom = (view: LessonView, set: string): string | null =>
 	view.events.findLast((event) => event.kind === "set.closed" && event.set === set)?.at ?? null;
 
 /** How long the rest has been: for the eye only. */
@@ -54,19 +56,50 @@ function Resting({ since }: { since: string | null }) {
 
 const clockFace = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
 
+/** What is on this device's disk, and what is with the server. */
+function KeptMark({ lesson }: { lesson: LessonOnDevice }) {
+	const { keptTo, ackedTo, unkept, unsent } = useMarks(lesson);
+	return (
+		<div
+			className={css.kept}
+			data-testid="kept"
+			data-kept-to={keptTo}
+			data-acked-to={ackedTo}
+			data-device={lesson.snapshot().device}
+		>
+			{unkept === 0 ? "kept ✓" : `keeping ${unkept}`}
+			<br />
+			{unsent === 0 ? "sent ✓" : `${unsent} to send`}
+		</div>
+	);
+}
+
+/** What cannot be stored, sent or taken in, in words. */
+function Trouble({ lesson }: { lesson: LessonOnDevice }) {
+	const { aside, trouble, unsent } = useMarks(lesson);
+	if (!aside && !(trouble && unsent > 0)) return null;
+	return (
+		<p className={css.trouble} role="status">
+			{aside ? `Set aside by the server, see Records: ${aside}` : trouble}
+		</p>
+	);
+}
+
 /** The number the coach acts on, what it means, and what is left of tries and time. */
 export function CountZone({
+	lesson,
 	board,
 	pack,
-	state,
+	view,
 	takenBack,
 	onPutBack,
 	holds,
 	setClock,
 }: {
+	lesson: LessonOnDevice;
 	board: Board;
 	pack: Pack;
-	state: LessonState;
+	view: LessonView;
 	takenBack: { words: string; by: string } | null;
 	onPutBack: (by: string) => void;
 	holds: boolean;
@@ -77,9 +110,8 @@ export function CountZone({
 	const judgement = visit.judgements[set.variation];
 	const { value, target, words } = judgement.progress;
 	const met = judgement.met;
-	const clock = clockWords(state.view, useMinute());
+	const clock = clockWords(view, useMinute());
 	const share = (n: number) => `${Math.min(100, (100 * n) / Math.max(1, verdict.allowed))}%`;
-	const kept = state.unkept === 0;
 	// Until the first try there is nothing to count: what happened last time stands there instead.
 	const setFull = set.open && board.triesInSet >= set.placing.settings.triesPerSet;
 	const opening = visit.tries.length + visit.tallies.length === 0 && board.ladder !== null;
@@ -141,23 +173,13 @@ export function CountZone({
 						{clock.words}
 					</div>
 				)}
-				{!set.open && <Resting since={restFrom(state.view, set.id)} />}
+				{!set.open && <Resting since={restFrom(view, set.id)} />}
 				<div>
 					set {board.setNumber} · {board.triesInSet} of {set.placing.settings.triesPerSet}
 					{setFull && <b className={css.full}>set full</b>}
 				</div>
 				{verdict.kind === "cannot be met today" && <div className="asks">cannot be met today</div>}
-				<div
-					className={css.kept}
-					data-testid="kept"
-					data-kept-to={state.keptTo}
-					data-acked-to={state.ackedTo}
-					data-device={state.device}
-				>
-					{kept ? "kept ✓" : `keeping ${state.unkept}`}
-					<br />
-					{state.unsent === 0 ? "sent ✓" : `${state.unsent} to send`}
-				</div>
+				<KeptMark lesson={lesson} />
 			</div>
 			<div className={css.bar} role="img" aria-label={`${verdict.used} of ${verdict.allowed} tries used`}>
 				<i style={{ width: share(verdict.used) }} />
@@ -168,11 +190,7 @@ export function CountZone({
 					Another device counts this set; you watch. Tries tapped here are kept apart. Take over under “more”.
 				</p>
 			)}
-			{(state.aside || (state.trouble && state.unsent > 0)) && (
-				<p className={css.trouble} role="status">
-					{state.aside ? `Set aside by the server, see Records: ${state.aside}` : state.trouble}
-				</p>
-			)}
+			<Trouble lesson={lesson} />
 			{takenBack && (
 				<button type="button" className={css.back} onClick={() => onPutBack(takenBack.by)}>
 					{takenBack.words} taken back

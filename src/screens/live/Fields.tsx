@@ -1,6 +1,6 @@
 "use client";
 
-import { useState } from "react";
+import { memo, useMemo, useState } from "react";
 import type { Attempt } from "@/core/log/kinds";
 import { useKeys } from "@/ui/useKeys";
 import type { Field } from "./fields";
@@ -9,7 +9,7 @@ import css from "./live.module.scss";
 import { useTouch } from "./useTouch";
 
 /** The fields that never move. Painted on the way down, counted on the way up. */
-export function Fields({
+export const Fields = memo(function Fields({
 	layout,
 	onAttempt,
 	onCall,
@@ -18,24 +18,20 @@ export function Fields({
 	onAttempt: (attempt: Attempt) => void;
 	onCall?: (situation: string) => void;
 }) {
-	const all = [...layout.rows.flat(), ...layout.main];
-	const { pressed, handlers } = useTouch(all, onAttempt);
+	const all = useMemo(() => [...layout.rows.flat(), ...layout.main], [layout]);
+	const { held, handlers } = useTouch(all, onAttempt);
 	if (layout.keypad) return <NumberPad key={layout.keypad.label} keypad={layout.keypad} onAttempt={onAttempt} />;
 	const good = layout.main.at(-1)?.attempt.result !== "miss" ? layout.main.at(-1)?.id : undefined;
-	const draw = (field: Field) => {
-		const on = pressed.ids.includes(field.id);
-		return (
-			<button
-				key={field.id}
-				type="button"
-				className={`${css.field} ${field.id === good ? css.good : ""}`}
-				data-field={field.id}
-				data-pressed={on}
-			>
-				{field.small && <small>{on && pressed.held ? "beyond" : field.small}</small>} {field.label}
-			</button>
-		);
-	};
+	const draw = (field: Field) => (
+		<button
+			key={field.id}
+			type="button"
+			className={`${css.field} ${field.id === good ? css.good : ""}`}
+			data-field={field.id}
+		>
+			{field.small && <small>{held.includes(field.id) ? "beyond" : field.small}</small>} {field.label}
+		</button>
+	);
 	return (
 		<fieldset className={css.fields} aria-label="What was that one?" {...handlers}>
 			{layout.calls && (
@@ -61,7 +57,7 @@ export function Fields({
 			{layout.main.length > 0 && <div className={css.main}>{layout.main.map(draw)}</div>}
 		</fieldset>
 	);
-}
+});
 
 /** Large keys for a number: tapped in, then logged. A keyboard types it and presses g. */
 function NumberPad({ keypad, onAttempt }: { keypad: Keypad; onAttempt: (attempt: Attempt) => void }) {

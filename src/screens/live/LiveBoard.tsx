@@ -1,11 +1,12 @@
 "use client";
 
-import Link from "next/link";
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { succeeded } from "@/core/ladder/good";
+import type { Attempt } from "@/core/log/kinds";
 import { type Pack, readOn } from "@/core/pack/pack";
 import type { LessonOnDevice, LessonState } from "@/device/lesson";
 import { useKeys } from "@/ui/useKeys";
+import { useStable } from "@/ui/useStable";
 import { AdviceZone } from "./AdviceZone";
 import { CountZone } from "./CountZone";
 import { CueDrawer } from "./drawers/CueDrawer";
@@ -20,6 +21,7 @@ import { inputsFor, secondsOf } from "./inputs";
 import css from "./live.module.scss";
 import type { Board } from "./model";
 import { Strip } from "./Strip";
+import { Foot, Top } from "./Top";
 import { useActs } from "./useActs";
 import { useAwake } from "./useAwake";
 import { useSetClock } from "./useSetClock";
@@ -55,20 +57,22 @@ export function LiveBoard({
 		[settings, visit.rule, positions, called, chain],
 	);
 	const holds = set.holder === state.device;
-	const rungNumber = set.placing.order.findIndex((rung) => rung.id === set.placing.rung) + 1;
 
 	const close = () => setDrawer(null);
-	const toggle = (name: DrawerName) => setDrawer(drawer === name ? null : name);
+	const toggle = useCallback((name: DrawerName) => setDrawer((now) => (now === name ? null : name)), []);
+	const openTries = useCallback(() => toggle("tries"), [toggle]);
+	const openEvidence = useCallback(() => toggle("evidence"), [toggle]);
+	const chooseLadder = useCallback(() => toggle("ladders"), [toggle]);
 	const clock = useSetClock(set.id, secondsOf(visit.rule));
 	const hand = useHand();
 	useAwake();
-	const attempt: typeof acts.attempt = (body) => {
+	const attempt = useStable((body: Attempt) => {
 		if (!isTouch(performance.now())) return;
 		answerTouch(body.off.length === 0 && succeeded(body.result, settings.scale));
 		if (set.open) clock?.begin();
 		acts.attempt(set.open && clock?.out ? { ...body, late: true } : body);
 		close();
-	};
+	});
 	// The count is said once it is on the screen, and not when the lesson is opened.
 	const { value, words } = visit.judgements[set.variation].progress;
 	const counted = visit.tries.length;
@@ -77,11 +81,12 @@ export function LiveBoard({
 		if (saidAt.current < counted) sayCount(`${value} ${words}`);
 		saidAt.current = counted;
 	}, [counted, value, words]);
-	const followAdvice = () => {
+	const followAdvice = useStable(() => {
 		if (!advice.act) return;
 		acts.follow(advice);
 		setDrawer(advice.act.kind === "next" ? "ladders" : null);
-	};
+	});
+	const otherwise = useStable(() => acts.overrule(advice));
 	const keyed = [...layout.main, ...layout.rows.flat()].flatMap((field) =>
 		(field.keys ?? []).map((key) => [remoteKey(key, hand), () => attempt(field.attempt)] as const),
 	);
@@ -89,7 +94,7 @@ export function LiveBoard({
 		const { all, now } = layout.calls ?? { all: [], now: "" };
 		if (all.length > 0) setCalled(all[(all.indexOf(now) + by + all.length) % all.length] as string);
 	};
-	const noCount = () => attempt({ result: "hit", off: [], judged: false, noCount: true });
+	const noCount = useCallback(() => attempt({ result: "hit", off: [], judged: false, noCount: true }), [attempt]);
 
 	useKeys({
 		...Object.fromEntries(keyed),
@@ -104,7 +109,7 @@ export function LiveBoard({
 		l: () => toggle("ladders"),
 		t: () => toggle("tries"),
 		f: followAdvice,
-		o: () => advice.canSilence && acts.overrule(advice),
+		o: () => advice.canSilence && otherwise(),
 		Escape: close,
 	});
 
@@ -116,73 +121,21 @@ export function LiveBoard({
 			<h1 className="visually-hidden">
 				Lesson: {board.studentName}, {readOn(board.ladder, set.placing.settings.name)}
 			</h1>
-			<div className={css.top}>
-				<Link className={css.leave} href="/" aria-label="Leave; the lesson waits as it is">
-					←
-				</Link>
-				{board.tabs.map((tab) => {
-					const here = tab.ladder === set.placing.ladder;
-					return (
-						<button
-							key={tab.key}
-							type="button"
-							className={here ? css.inHand : ""}
-							aria-current={here ? "true" : undefined}
-							onClick={() => {
-								const to = pack.ladders.find((l) => l.id === tab.ladder);
-								if (here) toggle("ladders");
-								else if (to) acts.ladder(to);
-								else acts.quick();
-							}}
-						>
-							<b dir="auto">{tab.name}</b>
-							<span>{here ? `${tab.tries} tries` : `waits · ${tab.tries}`}</span>
-						</button>
-					);
-				})}
-				<button type="button" onClick={() => toggle("ladders")} aria-expanded={drawer === "ladders"}>
-					<b>{board.ladder ? `Rung ${rungNumber}` : "For whom?"}</b>
-					<span>
-						{board.ladder
-							? `${board.ladder.skill}${set.placing.side === "none" ? "" : `, ${set.placing.side}`}`
-							: "say it later"}
-					</span>
-				</button>
-			</div>
+			<Top board={board} pack={pack} acts={acts} choosing={drawer === "ladders"} onChoose={chooseLadder} />
 			<CountZone
+				lesson={lesson}
 				board={board}
 				pack={pack}
-				state={state}
+				view={state.view}
 				takenBack={takenBack}
 				onPutBack={acts.putBack}
 				holds={holds}
 				setClock={set.open ? clock : null}
 			/>
-			<Strip board={board} onOpen={() => toggle("tries")} />
-			<AdviceZone
-				advice={advice}
-				onFollow={followAdvice}
-				onOtherwise={() => acts.overrule(advice)}
-				onEvidence={() => toggle("evidence")}
-			/>
+			<Strip board={board} onOpen={openTries} />
+			<AdviceZone advice={advice} onFollow={followAdvice} onOtherwise={otherwise} onEvidence={openEvidence} />
 			<Fields layout={layout} onAttempt={attempt} onCall={setCalled} />
-			<div className={css.foot}>
-				<button type="button" onClick={acts.undo}>
-					undo
-				</button>
-				<button type="button" onClick={noCount}>
-					no count
-				</button>
-				<button type="button" onClick={() => toggle("cue")} aria-expanded={drawer === "cue"}>
-					cue
-				</button>
-				<button type="button" onClick={() => toggle("state")} aria-expanded={drawer === "state"}>
-					state
-				</button>
-				<button type="button" onClick={() => toggle("more")} aria-expanded={drawer === "more"}>
-					more
-				</button>
-			</div>
+			<Foot acts={acts} open={drawer} onNoCount={noCount} onToggle={toggle} />
 			{drawer === "tries" && <TriesDrawer board={board} acts={acts} layout={layout} onClose={close} />}
 			{drawer === "evidence" && <EvidenceDrawer board={board} onClose={close} />}
 			{drawer === "cue" && (

@@ -3,7 +3,7 @@
 import { LiveBoard } from "./LiveBoard";
 import css from "./live.module.scss";
 import { boardOf } from "./model";
-import { useLesson, useLessonId } from "./useLesson";
+import { useLesson, useLessonId, useMarks } from "./useLesson";
 
 /** The live lesson's static page: everything it shows comes from this device first. */
 export function LiveShell() {
@@ -23,6 +23,7 @@ export function LiveShell() {
 
 function Opened({ id }: { id: string }) {
 	const { lesson, state } = useLesson(id);
+	const { trouble } = useMarks(lesson);
 	if (state.missing)
 		return (
 			<main className={css.still}>
@@ -38,7 +39,7 @@ function Opened({ id }: { id: string }) {
 		return (
 			<main className={css.still}>
 				<p>Opening the lesson.</p>
-				{state.trouble && <p role="status">{state.trouble}</p>}
+				{trouble && <p role="status">{trouble}</p>}
 				{state.ready && !board && (
 					<p>
 						Nothing has been counted in this lesson. <a href="/">Today</a>

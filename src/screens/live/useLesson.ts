@@ -1,7 +1,7 @@
 "use client";
 
 import { useEffect, useState, useSyncExternalStore } from "react";
-import { LessonOnDevice, type LessonState } from "@/device/lesson";
+import { LessonOnDevice, type LessonState, type Marks } from "@/device/lesson";
 
 /** The lesson named in the address. One static page serves every lesson, with or without a signal. */
 export function useLessonId(): string | null {
@@ -23,3 +23,7 @@ export function useLesson(id: string): OpenLesson {
 	}, [lesson]);
 	return { lesson, state: useSyncExternalStore(lesson.subscribe, lesson.snapshot, lesson.snapshot) };
 }
+
+/** How far a lesson is kept and sent, for the part of a screen that says so. */
+export const useMarks = (lesson: LessonOnDevice): Marks =>
+	useSyncExternalStore(lesson.subscribe, lesson.marks, lesson.marks);

@@ -7,6 +7,7 @@ import type { Field } from "./fields";
 const HOLD_MS = 450;
 /** A click this soon after a pointer came up is the same touch once more. */
 const SAME_TOUCH_MS = 700;
+const nothing: readonly string[] = [];
 
 interface Touch {
 	pointer: number;
@@ -14,6 +15,8 @@ interface Touch {
 	over: Field[];
 	held: boolean;
 	timer: ReturnType<typeof setTimeout>;
+	/** Where the fields are. */
+	within: Element;
 }
 
 /**
@@ -23,7 +26,8 @@ interface Touch {
  * screen readers press the same buttons and get the plain meaning.
  */
 export function useTouch(fields: readonly Field[], onAttempt: (attempt: Attempt) => void) {
-	const [pressed, setPressed] = useState<{ ids: readonly string[]; held: boolean }>({ ids: [], held: false });
+	/** The fields that are held, while they are: their words change. */
+	const [held, setHeld] = useState<readonly string[]>(nothing);
 	const touch = useRef<Touch | null>(null);
 	const lastUp = useRef(Number.NEGATIVE_INFINITY);
 
@@ -34,18 +38,23 @@ export function useTouch(fields: readonly Field[], onAttempt: (attempt: Attempt)
 		},
 		[fields],
 	);
-	const paint = () => {
-		const now = touch.current;
-		setPressed({ ids: now?.over.map((field) => field.id) ?? [], held: now?.held ?? false });
+	// Painted straight onto the page, which answers the finger before anything is worked out.
+	const paint = (now: Touch, on: boolean) => {
+		const over = new Set(on ? now.over.map((field) => field.id) : []);
+		for (const button of now.within.querySelectorAll<HTMLElement>("[data-field]"))
+			button.dataset.pressed = String(over.has(button.dataset.field ?? ""));
+		setHeld(on && now.held ? [...over] : nothing);
 	};
 	const end = () => {
-		if (touch.current) clearTimeout(touch.current.timer);
+		const now = touch.current;
 		touch.current = null;
-		setPressed({ ids: [], held: false });
+		if (!now) return;
+		clearTimeout(now.timer);
+		paint(now, false);
 	};
 
 	return {
-		pressed,
+		held,
 		handlers: {
 			onPointerDown(event: React.PointerEvent) {
 				const field = fieldAt(event.clientX, event.clientY);
@@ -53,12 +62,13 @@ export function useTouch(fields: readonly Field[], onAttempt: (attempt: Attempt)
 				const timer = setTimeout(() => {
 					if (!touch.current || !field.position) return;
 					touch.current.held = true;
-					paint();
+					paint(touch.current, true);
 				}, HOLD_MS);
-				touch.current = { pointer: event.pointerId, over: [field], held: false, timer };
+				const within = event.currentTarget;
+				touch.current = { pointer: event.pointerId, over: [field], held: false, timer, within };
 				// A touch captures its first element; the slide needs what is under the finger.
 				(event.target as Element).releasePointerCapture?.(event.pointerId);
-				paint();
+				paint(touch.current, true);
 			},
 			onPointerMove(event: React.PointerEvent) {
 				const now = touch.current;
@@ -73,15 +83,15 @@ export function useTouch(fields: readonly Field[], onAttempt: (attempt: Attempt)
 					else if (!now.over.includes(field)) now.over.push(field);
 				} else return;
 				clearTimeout(now.timer);
-				paint();
+				paint(now, true);
 			},
 			onPointerUp(event: React.PointerEvent) {
 				const now = touch.current;
 				if (!now || now.pointer !== event.pointerId) return;
 				lastUp.current = event.timeStamp;
 				const [first] = now.over;
-				end();
 				if (first) onAttempt(together(now.over, now.held));
+				end();
 			},
 			onPointerCancel: end,
 			onClick(event: React.MouseEvent) {

@@ -10,6 +10,7 @@ import { noteFor } from "@/core/log/noteFor";
 import { wrapUp } from "@/core/log/wrap";
 import type { Pack } from "@/core/pack/pack";
 import type { LessonOnDevice, LessonState } from "@/device/lesson";
+import { useMarks } from "@/screens/live/useLesson";
 import { Bench } from "@/ui/Bench";
 import { dayWords } from "@/ui/dates";
 import { PegMoves } from "@/ui/PegMoves";
@@ -142,11 +143,17 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 						{view.closed ? "save the wrap-up" : "close the lesson"}
 					</Button>
 				</div>
-				<p className="hint mt-2" role="status">
-					{state.unkept > 0 ? `keeping ${state.unkept}` : "all kept"} ·{" "}
-					{state.unsent > 0 ? `${state.unsent} to send` : "all sent"}
-				</p>
+				<HowFar lesson={lesson} />
 			</Form>
 		</Bench>
+	);
+}
+
+function HowFar({ lesson }: { lesson: LessonOnDevice }) {
+	const { unkept, unsent } = useMarks(lesson);
+	return (
+		<p className="hint mt-2" role="status">
+			{unkept > 0 ? `keeping ${unkept}` : "all kept"} · {unsent > 0 ? `${unsent} to send` : "all sent"}
+		</p>
 	);
 }

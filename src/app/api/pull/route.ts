@@ -4,7 +4,7 @@ import { store } from "@/store/db";
 import { eventsAfter } from "@/store/events";
 import { studioMark } from "@/store/studio";
 
-/** Events of one lesson that arrived after a number. */
+/** Events of one lesson that arrived after a number; those the asking device made up to `known` are left out. */
 export async function GET(request: Request) {
 	const away = stranger(request);
 	if (away) return away;
@@ -18,5 +18,6 @@ export async function GET(request: Request) {
 		]);
 	const open = await store();
 	const studio = await studioMark(open);
-	return NextResponse.json({ studio, ...(await eventsAfter(open, after, lesson)) });
+	const own = { device: query.get("device") ?? "", known: Number(query.get("known") ?? 0) || 0 };
+	return NextResponse.json({ studio, ...(await eventsAfter(open, after, lesson, own)) });
 }

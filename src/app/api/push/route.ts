@@ -4,7 +4,7 @@ import { parse } from "@/core/words/refuse";
 import { ident, whole } from "@/core/words/text";
 import { readJson, refused, stranger } from "@/doors/route";
 import { store } from "@/store/db";
-import { pushEvents } from "@/store/events";
+import { eventsAfter, pushEvents } from "@/store/events";
 import { studioMark } from "@/store/studio";
 
 const Push = z.object({
@@ -12,6 +12,10 @@ const Push = z.object({
 	epoch: whole(1, 2147483647),
 	device: ident,
 	events: z.array(z.unknown()).check(z.maxLength(1000)),
+	/** The lowest number the device still holds: what came before cannot come any more. */
+	oldest: z.optional(whole(1, 2147483647)),
+	/** A lesson whose news are to come with the answer. */
+	wants: z.optional(z.object({ lesson: ident, after: whole(0, Number.MAX_SAFE_INTEGER), known: whole(0, 2147483647) })),
 });
 
 /** Takes a batch of a device's events. A device of another studio or epoch is told so first, and sends again. */
@@ -22,7 +26,10 @@ export async function POST(request: Request) {
 	if (!body.ok) return refused(400, body.refusals);
 	const open = await store();
 	const studio = await studioMark(open);
+	const { device, events, oldest, wants } = body.value;
 	if (studio.id !== body.value.studio || studio.epoch !== body.value.epoch)
 		return NextResponse.json({ studio }, { status: 409 });
-	return NextResponse.json({ studio, ...(await pushEvents(open, body.value.device, body.value.events)) });
+	const pushed = await pushEvents(open, device, events, oldest);
+	const news = wants && (await eventsAfter(open, wants.after, wants.lesson, { device, known: wants.known }));
+	return NextResponse.json({ studio, ...pushed, news });
 }

@@ -1,0 +1,93 @@
+"use client";
+
+import Link from "next/link";
+import { memo } from "react";
+import type { Pack } from "@/core/pack/pack";
+import type { DrawerName } from "./LiveBoard";
+import css from "./live.module.scss";
+import type { Board } from "./model";
+import type { Acts } from "./useActs";
+
+/** The way out, a tab for each ladder worked on, and the rung in hand. */
+export function Top({
+	board,
+	pack,
+	acts,
+	choosing,
+	onChoose,
+}: {
+	board: Board;
+	pack: Pack;
+	acts: Acts;
+	choosing: boolean;
+	onChoose: () => void;
+}) {
+	const { placing } = board.set;
+	const rungNumber = placing.order.findIndex((rung) => rung.id === placing.rung) + 1;
+	return (
+		<div className={css.top}>
+			<Leave />
+			{board.tabs.map((tab) => {
+				const here = tab.ladder === placing.ladder;
+				return (
+					<button
+						key={tab.key}
+						type="button"
+						className={here ? css.inHand : ""}
+						aria-current={here ? "true" : undefined}
+						onClick={() => {
+							const to = pack.ladders.find((l) => l.id === tab.ladder);
+							if (here) onChoose();
+							else if (to) acts.ladder(to);
+							else acts.quick();
+						}}
+					>
+						<b dir="auto">{tab.name}</b>
+						<span>{here ? `${tab.tries} tries` : `waits · ${tab.tries}`}</span>
+					</button>
+				);
+			})}
+			<button type="button" onClick={onChoose} aria-expanded={choosing}>
+				<b>{board.ladder ? `Rung ${rungNumber}` : "For whom?"}</b>
+				<span>
+					{board.ladder ? `${board.ladder.skill}${placing.side === "none" ? "" : `, ${placing.side}`}` : "say it later"}
+				</span>
+			</button>
+		</div>
+	);
+}
+
+const Leave = memo(() => (
+	<Link className={css.leave} href="/" aria-label="Leave; the lesson waits as it is">
+		←
+	</Link>
+));
+
+/** What is done beside counting. */
+export const Foot = memo(function Foot({
+	acts,
+	open,
+	onNoCount,
+	onToggle,
+}: {
+	acts: Acts;
+	open: DrawerName | null;
+	onNoCount: () => void;
+	onToggle: (name: DrawerName) => void;
+}) {
+	return (
+		<div className={css.foot}>
+			<button type="button" onClick={acts.undo}>
+				undo
+			</button>
+			<button type="button" onClick={onNoCount}>
+				no count
+			</button>
+			{(["cue", "state", "more"] as const).map((name) => (
+				<button key={name} type="button" onClick={() => onToggle(name)} aria-expanded={open === name}>
+					{name}
+				</button>
+			))}
+		</div>
+	);
+});
