@@ -78,6 +78,62 @@ export async function against({ name, baseline, ours, theirs, turns, unit, goal 
 	);
 }
 
+/** The slow ones of many: taken in turns of so many at a time, told as the 95th of a hundred. */
+export interface Tail {
+	name: string;
+	baseline: string;
+	ours: (times: number) => Promise<number[]>;
+	theirs: (times: number) => Promise<number[]>;
+	turns: number;
+	times: number;
+	unit: "ms";
+	goal: number | null;
+}
+
+export const share = (all: readonly number[], part: number): number => {
+	const sorted = [...all].sort((a, b) => a - b);
+	return sorted[Math.min(sorted.length - 1, Math.ceil(part * sorted.length) - 1)] as number;
+};
+
+const DRAWN_AGAIN = 2000;
+
+/** How many times the baseline's 95th percentile ours is, and between what the ratio lies when whole turns are drawn again. */
+export async function tail({ name, baseline, ours, theirs, turns, times, unit, goal }: Tail): Promise<void> {
+	await ours(times);
+	await theirs(times);
+	const pairs: { ours: number[]; theirs: number[] }[] = [];
+	for (let turn = 0; turn < turns; turn++)
+		pairs.push(
+			turn % 2
+				? { ours: await ours(times), theirs: await theirs(times) }
+				: { theirs: await theirs(times), ours: await ours(times) },
+		);
+	const ratio = (of: typeof pairs, part: number) =>
+		share(
+			of.flatMap((one) => one.ours),
+			part,
+		) /
+		share(
+			of.flatMap((one) => one.theirs),
+			part,
+		);
+	let seed = 1;
+	const draw = () => {
+		seed = (seed * 48271) % 2147483647;
+		return pairs[seed % pairs.length] as (typeof pairs)[number];
+	};
+	const again = Array.from({ length: DRAWN_AGAIN }, () => ratio(pairs.map(draw), 0.95));
+	const at = (of: "ours" | "theirs", part: number) =>
+		`${share(
+			pairs.flatMap((one) => one[of]),
+			part,
+		).toFixed(1)} ${unit}`;
+	console.log(`${name}\n  against ${baseline}`);
+	console.log(
+		`  95 in 100, of ${turns * times}: ${verdict(ratio(pairs, 0.95), goal)} (95 % interval ${share(again, 0.025).toFixed(2)} to ${share(again, 0.975).toFixed(2)}; ours ${at("ours", 0.95)}, theirs ${at("theirs", 0.95)}); half: ${ratio(pairs, 0.5).toFixed(2)} times (ours ${at("ours", 0.5)}, theirs ${at("theirs", 0.5)})`,
+	);
+}
+
 export const verdict = (ratio: number, goal: number | null): string =>
 	`${ratio.toFixed(2)} times the baseline's${goal === null ? "" : `; goal ${goal}: ${ratio <= goal ? "met" : `missed by ${(ratio - goal).toFixed(2)}`}`}`;
 

@@ -58,7 +58,7 @@ export function Top({
 }
 
 const Leave = memo(() => (
-	<Link className={css.leave} href="/" aria-label="Leave; the lesson waits as it is">
+	<Link className={css.leave} href="/" prefetch={false} aria-label="Leave; the lesson waits as it is">
 		←
 	</Link>
 ));
