@@ -6,6 +6,7 @@ import type { Pack } from "@/core/pack/pack";
 import { type Local, now } from "./local";
 import { lastStudio, openLocal, rememberStudio } from "./studio";
 import { exchange, fetchPack, OtherStudio, pull } from "./sync";
+import { letGo, lookAtRoom, noteReached, shortOfRoom } from "./watch";
 
 /** What the screen shows of a lesson; replaced whole when anything of it changes. */
 export interface LessonState {
@@ -30,8 +31,11 @@ export interface Marks {
 	trouble: string | null;
 	/** What the server could not take in and has set aside: stays in sight until the page is left. */
 	aside: string | null;
+	/** What the browser does with what is kept here, when that is to be known. */
+	room: string | null;
 }
 
+const LOOK_EVERY_MS = 60_000;
 const PULL_EVERY_MS = 1500;
 /** Touches that follow each other go out together. */
 const SEND_AFTER_MS = 500;
@@ -62,6 +66,7 @@ export class LessonOnDevice {
 	private again = false;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 	private sending: ReturnType<typeof setTimeout> | undefined;
+	private looking: ReturnType<typeof setTimeout> | undefined;
 	private stopped = false;
 	/** Whose hand holds this device: a partner's tries are marked so. */
 	actor: Actor = "coach";
@@ -74,7 +79,7 @@ export class LessonOnDevice {
 		device: "",
 		missing: false,
 	};
-	private mark: Marks = { keptTo: 0, ackedTo: 0, unkept: 0, unsent: 0, trouble: null, aside: null };
+	private mark: Marks = { keptTo: 0, ackedTo: 0, unkept: 0, unsent: 0, trouble: null, aside: null, room: null };
 
 	constructor(readonly lesson: string) {}
 
@@ -96,12 +101,20 @@ export class LessonOnDevice {
 		}
 		void this.local.tidy(now().localDay);
 		this.sync();
+		void this.look();
+	}
+
+	private async look(): Promise<void> {
+		const said = shortOfRoom(await lookAtRoom());
+		if (said) this.set({}, { room: said });
+		if (!this.stopped) this.looking = setTimeout(() => void this.look(), LOOK_EVERY_MS);
 	}
 
 	stop(): void {
 		this.stopped = true;
 		clearTimeout(this.timer);
 		clearTimeout(this.sending);
+		clearTimeout(this.looking);
 	}
 
 	private async openStore(studio: string): Promise<void> {
@@ -124,7 +137,10 @@ export class LessonOnDevice {
 				view: foldLesson(events),
 				ready: pack !== undefined && events.length > 0,
 			},
-			{ keptTo: counters.dseq, ackedTo: counters.acked, unsent },
+			{
+				...{ keptTo: counters.dseq, ackedTo: counters.acked, unsent },
+				room: letGo(studio, local.device) ?? this.mark.room,
+			},
 		);
 	}
 
@@ -281,7 +297,14 @@ export class LessonOnDevice {
 			(Object.keys(now) as (keyof T)[]).some((key) => so[key] !== now[key]);
 		const told = [other(this.state, change), other(this.mark, marks)] as const;
 		if (told[0]) this.state = { ...this.state, ...change };
-		if (told[1]) this.mark = { ...this.mark, ...marks };
+		if (told[1]) {
+			const { keptTo, ackedTo } = this.mark;
+			this.mark = { ...this.mark, ...marks };
+			if (this.local && (this.mark.keptTo !== keptTo || this.mark.ackedTo !== ackedTo))
+				noteReached(this.local.studio, {
+					...{ device: this.local.device, kept: this.mark.keptTo, acked: this.mark.ackedTo },
+				});
+		}
 		if (told[0] || told[1]) for (const listener of this.listeners) listener();
 	}
 }

@@ -12,7 +12,10 @@ import * as t from "./schema";
 import { clearProjections, studioMark } from "./studio";
 
 /** Raised whenever a digest means something else: everything stored is then made again. */
-export const MEANING = "4";
+/** What is said in a lesson as a whole, and found by its words. */
+const ofLesson = ["remark", "told", "wish", "heard"] as const;
+
+export const MEANING = "5";
 
 const ARRIVALS = 50_000;
 const LESSONS = 40;
@@ -173,7 +176,7 @@ async function keepLessons(tx: Tx, lessons: readonly string[], digests: readonly
 	const stale = lessons.filter((lesson) => !newer.has(lesson));
 	await tx.delete(t.lessonDigest).where(inArray(t.lessonDigest.lesson, stale));
 	await tx.delete(t.lessonWork).where(inArray(t.lessonWork.lesson, stale));
-	await tx.delete(t.said).where(and(inArray(t.said.lesson, stale), inArray(t.said.kind, ["remark", "told", "wish"])));
+	await tx.delete(t.said).where(and(inArray(t.said.lesson, stale), inArray(t.said.kind, [...ofLesson])));
 	const fresh = digests.filter(({ digest }) => !newer.has(digest.lesson));
 	if (fresh.length === 0) return;
 	await tx.insert(t.lessonDigest).values(
@@ -187,7 +190,7 @@ async function keepLessons(tx: Tx, lessons: readonly string[], digests: readonly
 	);
 	if (work.length > 0) await tx.insert(t.lessonWork).values(work);
 	const words = fresh.flatMap(({ digest, lamport }) =>
-		(["remark", "told", "wish"] as const).flatMap((kind) => {
+		ofLesson.flatMap((kind) => {
 			const text = kind === "told" ? digest.note : digest[kind];
 			const student = digest.students.length === 1 ? (digest.students[0] ?? null) : null;
 			return text

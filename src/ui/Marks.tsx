@@ -32,6 +32,7 @@ export function tryWords(t: TryView, short: (position: string) => string): strin
 	const what = [...(said ? [said] : []), t.good ? "good" : t.body.result === "miss" ? "missed" : "off", ...off];
 	if (t.body.brokeAt) what.push(`broke in ${short(t.body.brokeAt)}`);
 	if (t.apart) what.push("counted by another device");
+	if (t.byPartner) what.push("logged by a partner");
 	return what.join(", ");
 }
 

@@ -2,10 +2,12 @@ import type { Score } from "@/core/ladder/digest";
 import { inTerms } from "@/core/log/terms";
 import type { RungWrap } from "@/core/log/wrap";
 import { ruleSentence } from "@/core/rules";
+import type { CueKind } from "@/core/skill/cue";
 import { plural } from "@/core/words/numbers";
 import { dayWords } from "./dates";
 import css from "./facts.module.scss";
 import { shortIn, TryStrip } from "./Marks";
+import { OwnWords } from "./OwnWords";
 
 const score = ({ good, tries, day }: Score) => `${good} of ${tries} on ${dayWords(day)}`;
 
@@ -15,12 +17,15 @@ export function RungFacts({
 	who,
 	day,
 	before,
+	onWords,
 }: {
 	rung: RungWrap;
 	who?: string | undefined;
 	day?: string | undefined;
 	/** The first and the best day on this rung before this lesson. */
 	before?: { first?: Score | null | undefined; best: Score | null } | undefined;
+	/** Writes down what was said in own words; absent where nothing is written. */
+	onWords?: ((cue: string, words: string, kind: CueKind) => void) | undefined;
 }) {
 	const short = shortIn(...rung.visits.map((visit) => visit.placing));
 	return (
@@ -45,6 +50,7 @@ export function RungFacts({
 						)}
 						{inTerms(rung).map((said) => ` · ${said}`)}
 						{rung.variationTries > 0 && ` · ${plural(rung.variationTries, "try", "tries")} on a variation`}
+						{rung.byPartner > 0 && ` · ${rung.byPartner} logged by a partner`}
 						{rung.noCount > 0 && ` · ${rung.noCount} no count`}
 					</p>
 				</div>
@@ -89,6 +95,7 @@ export function RungFacts({
 									? "nothing followed"
 									: `in the next ${cue.next.of}: ${cue.position ? `${short(cue.position)} on in ${cue.next.on}` : `${cue.next.on} good`}`}
 							</span>
+							{cue.unwritten && onWords && <OwnWords cue={cue} onWords={onWords} />}
 						</li>
 					))}
 				</ul>

@@ -1,7 +1,7 @@
 import { type Advice, ENGINE } from "@/core/advice";
 import type { Draft } from "@/core/log/event";
 import type { Attempt, Basis, Body, Placing, Variation } from "@/core/log/kinds";
-import type { LessonView, SetView } from "@/core/log/lesson";
+import { type LessonView, partnerOf, type SetView } from "@/core/log/lesson";
 import { type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
 
 /**
@@ -26,9 +26,15 @@ const place = ({ id, placing }: Placed) => ({
 export const basisOf = (lesson: LessonView): Basis => ({ engine: ENGINE, seen: lesson.seen });
 
 /** A set's id is the id of the event that opens it. */
-export function openSet(newId: NewId, placing: Placing, variation: Variation = "own"): Written[number] {
+export function openSet(
+	newId: NewId,
+	placing: Placing,
+	variation: Variation = "own",
+	inTurnWith: string | null = null,
+): Written[number] {
 	const id = newId();
-	return { ...place({ id, placing }), id, kind: "set.opened", body: { placing, variation } };
+	const body = { placing, variation, ...(inTurnWith ? { inTurnWith } : {}) };
+	return { ...place({ id, placing }), id, kind: "set.opened", body };
 }
 
 export const closeSet = (set: Placed, reason: Body<"set.closed">["reason"]): Written[number] => ({
@@ -40,17 +46,42 @@ export const closeSet = (set: Placed, reason: Body<"set.closed">["reason"]): Wri
 const closeIfOpen = (set: SetView | null, reason: Body<"set.closed">["reason"]): Written =>
 	set?.open ? [closeSet(set, reason)] : [];
 
-/** What is counted after a rest starts the next set by itself. */
-function inOpenSet(newId: NewId, set: SetView, counted: Pick<Written[number], "kind" | "body">): Written {
+/** Closes a set and the one it takes turns with. */
+export const closeBoth = (lesson: LessonView, set: SetView, reason: Body<"set.closed">["reason"]): Written => [
+	...closeIfOpen(partnerOf(lesson, set), reason),
+	...closeIfOpen(set, reason),
+];
+
+/** What is counted after a rest starts the next set by itself, and the one it took turns with as well. */
+function inOpenSet(
+	newId: NewId,
+	set: SetView,
+	counted: Pick<Written[number], "kind" | "body">,
+	resting: SetView | null = null,
+): Written {
 	const at = (id: string) => ({ ...place({ ...set, id }), ...counted }) as Written[number];
 	if (set.open) return [at(set.id)];
-	const next = openSet(newId, set.placing, set.variation);
-	return [next, at(next.id ?? "")];
+	const other = resting && openSet(newId, resting.placing, resting.variation);
+	const next = openSet(newId, set.placing, set.variation, other?.id);
+	return [...(other ? [other] : []), next, at(next.id ?? "")];
 }
 
-/** A touch is never lost; the set it may open is an act of its own. */
-export const attemptIn = (newId: NewId, set: SetView, attempt: Attempt): Written[] =>
-	inOpenSet(newId, set, { kind: "attempt", body: attempt }).map((event) => [event]);
+/**
+ * A touch is never lost; the set it may open is an act of its own.
+ *
+ * @param resting the set it took turns with before the rest, if it did.
+ */
+export function attemptIn(newId: NewId, set: SetView, attempt: Attempt, resting: SetView | null = null): Written[] {
+	const written = inOpenSet(newId, set, { kind: "attempt", body: attempt }, resting);
+	return [written.slice(0, -1), written.slice(-1)].filter((act) => act.length > 0);
+}
+
+/** The set that took turns with this one until both were closed for a rest. */
+export function restingWith(lesson: LessonView, set: SetView): SetView | null {
+	const other = lesson.sets.find(({ id }) => id === set.inTurnWith);
+	return !set.open && other?.closedFor && rests.has(other.closedFor) ? other : null;
+}
+const rests = new Set<string>(["rest", "pause"]);
 
 /** A set that was counted elsewhere, from its opening to its end, as numbers. */
 export function talliedSet(newId: NewId, placing: Placing, variation: Variation, body: Body<"tally">): Written {
@@ -80,12 +111,18 @@ export function inSet<K extends "feedback" | "state" | "pain" | "care.confirmed"
 	return [{ ...place(set), kind, body } as Written[number]];
 }
 
+/** Ends the taking of turns: the set in hand goes on alone. */
+export const closePartner = (lesson: LessonView, set: SetView): Written =>
+	closeIfOpen(partnerOf(lesson, set), "moved on");
+
+/** @param beside the open set it takes turns with from then on. */
 export const switchTo = (
 	newId: NewId,
 	from: SetView | null,
 	placing: Placing,
 	variation: Variation = "own",
-): Written => [...closeIfOpen(from, "moved on"), openSet(newId, placing, variation)];
+	beside: SetView | null = null,
+): Written => [...closeIfOpen(from, "moved on"), openSet(newId, placing, variation, beside?.id)];
 
 /** Moves the peg and opens a set on the new rung. */
 export function movePeg(
@@ -97,6 +134,8 @@ export function movePeg(
 	move: { from: string; reason: Body<"peg.moved">["reason"]; evidence: readonly string[]; reEarnFrom?: string },
 ): Written {
 	const placing = placeOn(ladder, to, move.reEarnFrom ?? null);
+	// Whoever takes turns with it goes on doing so.
+	const beside = set && partnerOf(lesson, set);
 	return [
 		...closeIfOpen(set, "moved on"),
 		{
@@ -111,7 +150,7 @@ export function movePeg(
 				basis: basisOf(lesson),
 			},
 		},
-		openSet(newId, placing, variationOn(ladder, placing.rung)),
+		openSet(newId, placing, variationOn(ladder, placing.rung), beside?.id),
 	];
 }
 
@@ -157,9 +196,9 @@ export function follow(
 				}),
 			];
 		case "variation":
-			return [followed, ...switchTo(newId, set, set.placing, act.to)];
+			return [followed, ...switchTo(newId, set, set.placing, act.to, partnerOf(lesson, set))];
 		case "pause":
-			return [followed, ...closeIfOpen(set, "pause")];
+			return [followed, ...closeBoth(lesson, set, "pause")];
 		case "care":
 			return [followed, ...inSet(set, "care.confirmed", { rung: set.placing.rung, items: set.placing.settings.care })];
 		default:

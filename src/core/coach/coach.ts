@@ -28,8 +28,12 @@ export const Band = z
 	});
 export type Band = z.infer<typeof Band>;
 
-/** What holds for the whole studio: the coach's own difficulties, the working band, and the unit distances are told in. */
-export const Coach = z.object({ difficulties: Difficulties, unit: z.enum(lengthUnits), band: Band });
+/** What holds for the whole studio: the coach's own difficulties, the working band, the unit distances are told in, whose tries count for estimates. */
+export const Coach = z.object({
+	...{ difficulties: Difficulties, unit: z.enum(lengthUnits), band: Band },
+	/** Estimates go without tries that a partner logged. */
+	partnersLeftOut: z.optional(z.boolean()),
+});
 export type Coach = z.infer<typeof Coach>;
 
 export const freshCoach: Coach = {

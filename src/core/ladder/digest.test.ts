@@ -3,7 +3,7 @@ import { digestLadder } from "./digest";
 
 /** A lesson of so many good of so many tries on one rung. */
 const lesson = (day: string, good: number, tries: number): LessonDigest => ({
-	...{ lesson: `on ${day}`, day, opened: true, closed: true, next: null, wish: "", remark: "", note: "" },
+	...{ lesson: `on ${day}`, day, opened: true, closed: true, next: null, wish: "", remark: "", note: "", heard: "" },
 	...{ students: ["who"], attempts: tries, moves: [], last: [] },
 	rungs: [
 		{

@@ -9,7 +9,7 @@ export interface RungDay {
 	tries: number;
 	good: number;
 	met: boolean;
-	/** Counted tries in order: 1 for good, 0 for not. */
+	/** Counted tries in order, as `readMark` reads them. */
 	marks: string;
 }
 
@@ -137,8 +137,8 @@ function lastOf(ladder: string, lessons: readonly LessonDigest[]): LastTime | nu
 	for (const lesson of byDay(lessons).reverse()) {
 		const visit = lesson.last.find((one) => one.ladder === ladder);
 		if (visit) {
-			const { rung, good, tries, cue } = visit;
-			return { lesson: lesson.lesson, day: lesson.day, rung, good, tries, cue };
+			const { ladder: _, ...rest } = visit;
+			return { lesson: lesson.lesson, day: lesson.day, ...rest };
 		}
 	}
 	return null;

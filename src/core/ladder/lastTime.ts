@@ -7,4 +7,6 @@ export interface LastTime {
 	tries: number;
 	/** The last correction or question that was given. */
 	cue: string | null;
+	/** What was to be practised since. */
+	practise?: string;
 }

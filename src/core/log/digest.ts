@@ -1,4 +1,5 @@
 import { inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./lesson";
+import { markOf, readMark } from "./marks";
 import { wrapUp } from "./wrap";
 
 /**
@@ -18,7 +19,7 @@ export interface RungDigest {
 	/** Counted tries, variations included. */
 	tried: number;
 	longestRun: number;
-	/** Those tries in order: 1 for good, 0 for not. */
+	/** Those tries in order, as `readMark` reads them. */
 	marks: string;
 	/** Its own rule was met; re-earning a lower rung by its short rule passes nothing. */
 	met: boolean;
@@ -47,6 +48,8 @@ export interface LastVisit {
 	tries: number;
 	/** The last correction or question given on the ladder. */
 	cue: string | null;
+	/** What was to be practised until the next lesson. */
+	practise?: string;
 }
 
 export interface LessonDigest {
@@ -60,6 +63,8 @@ export interface LessonDigest {
 	wish: string;
 	remark: string;
 	note: string;
+	/** Questions put to the student with their answers, and what was seen in held finishes: to be found by their words. */
+	heard: string;
 	students: string[];
 	/** All attempts, counted or not. */
 	attempts: number;
@@ -73,10 +78,10 @@ const own = (visit: Visit) => inOrder(visit).filter((item) => item.counted && it
 /** Tries in order; those of a tally, whose order nobody kept, are spread evenly. */
 function marksOf(visit: Visit): string {
 	const marks = (item: TryView | TallyView): string => {
-		if (!("tries" in item)) return item.good ? "1" : "0";
-		const { tries, good } = item;
+		if (!("tries" in item)) return markOf(item.good, item.byPartner);
+		const { tries, good, byPartner } = item;
 		return Array.from({ length: tries }, (_, i) =>
-			Math.floor(((i + 1) * good) / tries) > Math.floor((i * good) / tries) ? "1" : "0",
+			markOf(Math.floor(((i + 1) * good) / tries) > Math.floor((i * good) / tries), byPartner),
 		).join("");
 	};
 	return own(visit).map(marks).join("");
@@ -93,6 +98,15 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 		wish: view.opened?.body.wish ?? "",
 		remark: view.closed?.body.remark ?? "",
 		note: view.closed?.body.note ?? "",
+		heard: view.events
+			.flatMap((event) =>
+				event.kind === "answered" && event.body.answer
+					? [`${event.body.question} ${event.body.answer}`]
+					: event.kind === "finish.held" && event.body.remark
+						? [`${event.body.name}: ${event.body.remark}`]
+						: [],
+			)
+			.join("\n"),
 		students: [...new Set([view.opened?.student, ...view.visits.map((visit) => visit.student)])].filter(
 			(id): id is string => Boolean(id),
 		),
@@ -130,13 +144,21 @@ function lastVisits(view: LessonView): LastVisit[] {
 				event.kind === "feedback" && event.body.type !== "confirmation" && event.body.cue ? [event.body.cue.text] : [],
 			)
 			.at(-1);
-		const good = marksOf(visit);
+		const marks = [...marksOf(visit)];
 		return {
 			ladder,
 			rung: visit.placing.settings.name,
-			good: good.split("1").length - 1,
-			tries: good.length,
+			good: marks.filter((mark) => readMark(mark).good).length,
+			tries: marks.length,
 			cue: cue ?? null,
+			...practiseOn(view, ladder),
 		};
 	});
+}
+
+function practiseOn(view: LessonView, ladder: string): { practise?: string } {
+	const words = (view.closed?.body.practise ?? [])
+		.filter((one) => one.ladder === ladder)
+		.map(({ name, much }) => (much ? `${name}, ${much}` : name));
+	return words.length > 0 ? { practise: words.join("; ") } : {};
 }

@@ -2,7 +2,7 @@ import type { LogEvent } from "./event";
 import { resolve } from "./resolve";
 
 /** Everything a coach said or wrote that can be searched; the first three are kept in sight. */
-export type SaidKind = "promise" | "parked" | "note" | "remark" | "told" | "wish";
+export type SaidKind = "promise" | "parked" | "note" | "remark" | "told" | "wish" | "heard";
 
 /** Something a student's page and Today keep in sight until it is dealt with. */
 export interface Kept {

@@ -108,8 +108,17 @@ export const bodies = {
 		remark: text(4000),
 		note: text(4000),
 		next: z.nullable(day),
+		/** What to practise until then: rungs, and how much in the coach's words. */
+		practise: z.optional(
+			z.array(z.object({ ladder: ident, rung: ident, name: label(80), much: text(120) })).check(z.maxLength(6)),
+		),
 	}),
-	"set.opened": z.object({ placing: Placing, variation: Variation }),
+	"set.opened": z.object({
+		placing: Placing,
+		variation: Variation,
+		/** An open set that goes on beside this one: they take turns, try by try. */
+		inTurnWith: z.optional(ident),
+	}),
 	"set.closed": z.object({ reason: z.enum(["rest", "pause", "moved on", "pain", "lesson over"]) }),
 	"set.assigned": z.object({ set: ident, placing: Placing }),
 	"set.takenOver": z.object({ set: ident }),
@@ -148,6 +157,10 @@ export const bodies = {
 	recheck: z.object({ rung: ident, good: whole(0, 500), tries: whole(1, 500), passed: z.boolean() }),
 	practice: z.object({ what: label(400), minutes: whole(0, 1440), score: text(120), remark: text(1000) }),
 	note: z.object({ text: label(4000) }),
+	/** A question put to the student, and what they said. */
+	answered: z.object({ question: label(200), answer: text(1000) }),
+	/** What was seen in a finish that was held, at one key position. */
+	"finish.held": z.object({ position: ident, name: label(80), remark: text(400) }),
 	/** What was found of one candidate cause of a fault, for this student; the latest word holds. */
 	"cause.marked": z.object({ skill: ident, cause: ident, mark: z.enum(causeMarks) }),
 	/** Takes events back: as if never made. A void can itself be taken back. */

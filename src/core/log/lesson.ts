@@ -2,7 +2,7 @@ import { judged } from "@/core/ladder/good";
 import type { Judged, Judgement, Rule } from "@/core/rules";
 import type { Tally } from "@/core/rules/tally";
 import type { EventOf, LogEvent } from "./event";
-import type { Attempt, Placing, Variation } from "./kinds";
+import type { Attempt, Body, Placing, Variation } from "./kinds";
 import { byOrder, type Placed } from "./order";
 import { type LiveEvent, resolve } from "./resolve";
 import { judgeAnother, judgedAs, judgeVisits, unjudged } from "./verdict";
@@ -19,6 +19,8 @@ export interface TryView {
 	as: Judged;
 	/** Counts for limit, rules and advice: not *no count*, and by the device that held the set. */
 	counted: boolean;
+	/** Logged by a partner, not by the coach. */
+	byPartner: boolean;
 	/** Made by a device that did not hold the set, and not joined: shown apart. */
 	apart: boolean;
 	/** Past the limit: kept, and judged if the limit is raised. */
@@ -34,6 +36,7 @@ export interface TallyView extends Tally {
 	variation: Variation;
 	/** Tries of the visit that came before it. */
 	after: number;
+	byPartner: boolean;
 	counted: boolean;
 	over: boolean;
 }
@@ -80,6 +83,10 @@ export interface SetView {
 	placing: Placing;
 	variation: Variation;
 	open: boolean;
+	/** Why it was closed; null while it is open. */
+	closedFor: Body<"set.closed">["reason"] | null;
+	/** The set it takes turns with, try by try, while both are open. */
+	inTurnWith: string | null;
 	/** The device that counts; others watch. */
 	holder: string;
 	visit: string;
@@ -168,9 +175,16 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 					placing: placings.get(event.id) ?? event.body.placing,
 					variation: event.body.variation,
 					open: true,
+					closedFor: null,
+					inTurnWith: null,
 					holder: event.device,
 					visit: "",
 				};
+				const other = sets.get(event.body.inTurnWith ?? "");
+				if (other?.open) {
+					set.inTurnWith = other.id;
+					other.inTurnWith = set.id;
+				}
 				sets.set(set.id, set);
 				view.sets.push(set);
 				view.current = set;
@@ -200,18 +214,22 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 		if (!set) continue;
 		if (event.kind === "set.closed") {
 			set.open = false;
+			set.closedFor = event.body.reason;
 			if (view.current === set) view.current = lastOpen(view.sets) ?? set;
 		}
 		// Only an attempt starts a visit anew after a peg move: what closes a set belongs to the old one.
 		const visit = event.kind === "attempt" || event.kind === "tally" ? visitOf(set) : (visits.get(set.visit) as Visit);
 		const tried = event.kind === "attempt" ? viewTry(event, set) : null;
 		visit.entries.push({ event, try: tried });
-		if (tried) visit.tries.push(tried);
+		if (tried) {
+			visit.tries.push(tried);
+			view.current = afterTurn(view, set, tried);
+		}
 		if (event.kind === "tally")
 			visit.tallies.push({
 				...event.body,
 				...{ id: event.id, set: set.id, variation: set.variation, after: visit.tries.length },
-				...{ counted: event.device === set.holder, over: false },
+				...{ counted: event.device === set.holder, byPartner: event.actor === "partner", over: false },
 			});
 	}
 
@@ -252,6 +270,7 @@ export function grow(view: LessonView, event: LogEvent): LessonView | null {
 		if (tried.apart || visitKey(set.placing, moves) !== before.key) return null;
 		visit.tries = [...before.tries, tried];
 		if (!judgeAnother(view.visits, at, visit, tried)) return null;
+		grown.current = afterTurn(view, set, tried);
 	} else judgedAs(before, visit);
 	grown.visits = view.visits.with(at, visit);
 	return grown;
@@ -267,6 +286,16 @@ function lastSeen(log: readonly LogEvent[]): Record<string, number> {
 	for (const { device, dseq } of log) seen[device] = Math.max(seen[device] ?? 0, dseq);
 	return seen;
 }
+
+/** The set that takes turns with this one, while both are open. */
+export const partnerOf = ({ sets }: Pick<LessonView, "sets">, set: SetView): SetView | null => {
+	const other = sets.find(({ id }) => id === set.inTurnWith);
+	return set.open && other?.open ? other : null;
+};
+
+/** The set in hand after a try: the other one's turn, where two take turns. What did not count is tried again. */
+const afterTurn = (view: LessonView, set: SetView, { counted, inserted }: TryView): SetView | null =>
+	view.current === set && counted && !inserted ? (partnerOf(view, set) ?? set) : view.current;
 
 const lastOpen = (sets: readonly SetView[]): SetView | undefined => sets.findLast((set) => set.open);
 
@@ -306,6 +335,7 @@ function viewTry(event: LiveEvent & { kind: "attempt" }, set: SetView): TryView 
 		good: as.good,
 		as,
 		counted: !event.body.noCount && !apart,
+		byPartner: event.actor === "partner",
 		apart,
 		over: false,
 		amended: event.amendedBy !== undefined,

@@ -6,7 +6,13 @@ import type { RungWrap } from "./wrap";
  * A note a student can read: what was done, in numbers, and what was said. No
  * judgement and no cheering; the coach adds those.
  */
-export function noteFor(name: string, day: string, rungs: readonly RungWrap[], next: string | null): string {
+export function noteFor(
+	name: string,
+	day: string,
+	rungs: readonly RungWrap[],
+	next: string | null,
+	practise: readonly { name: string; much: string }[] = [],
+): string {
 	const lines = [`${name}, lesson of ${day}`, ""];
 	for (const rung of rungs) {
 		const passed = rung.met ? " Passed." : "";
@@ -22,6 +28,8 @@ export function noteFor(name: string, day: string, rungs: readonly RungWrap[], n
 		];
 		if (cues.length > 0) lines.push(`Remember: ${cues.join(", ")}.`);
 	}
+	if (practise.length > 0) lines.push("", "Until then, practise:");
+	for (const { name: rung, much } of practise) lines.push(`- ${rung}${much ? `: ${much}` : ""}`);
 	if (next) lines.push("", `Next lesson: ${next}.`);
 	return lines.join("\n");
 }

@@ -8,6 +8,8 @@ export interface CueGiven {
 	position: string | null;
 	words: string;
 	kind: string | null;
+	/** It was said in words of the coach's own that nobody has written down yet. */
+	unwritten: boolean;
 	/** The next tries, at most six: on means the cued position was not off; with no position, good. */
 	next: { on: number; of: number };
 }
@@ -29,6 +31,8 @@ export interface RungWrap {
 	good: number;
 	longestRun: number;
 	noCount: number;
+	/** Counted tries that a partner logged. */
+	byPartner: number;
 	variationTries: number;
 	met: boolean;
 	faults: FaultCount[];
@@ -65,6 +69,7 @@ function wrapRung(visits: Visit[]): RungWrap {
 		good: tallies.reduce((sum, { good }) => sum + good, own.filter((t) => t.good).length),
 		longestRun: Math.max(longestRun(own), ...tallies.map(({ longest }) => longest)),
 		noCount: visits.flatMap((visit) => visit.tries).filter((t) => t.body.noCount).length,
+		byPartner: countedIn(visits.flatMap(inOrder).filter((item) => item.byPartner)),
 		variationTries: countedIn(visits.flatMap(inOrder)) - tries,
 		met: visits.some((visit) => visit.verdict.kind === "met" && visit.placing.reEarn === null),
 		faults: faults(visits, counted),
@@ -118,6 +123,7 @@ function cuesGiven(visit: Visit): CueGiven[] {
 				position,
 				words: cue?.text ?? short ?? type,
 				kind: cue?.kind ?? null,
+				unwritten: cue === null && type !== "confirmation",
 				next: { on, of: after.length },
 			},
 		];

@@ -60,7 +60,10 @@ const PackLadder = z.object({
 	/** Rungs that are not to be done as they stand, with this student. */
 	limits: z.optional(z.array(z.object({ rung: ident, what: z.enum(["taken out", "eased"]), reason: z.string() }))),
 	last: z.nullable(
-		z.object({ day: z.string(), rung: z.string(), good: z.number(), tries: z.number(), cue: z.nullable(z.string()) }),
+		z.object({
+			...{ day: z.string(), rung: z.string(), good: z.number(), tries: z.number(), cue: z.nullable(z.string()) },
+			practise: z.optional(z.string()),
+		}),
 	),
 });
 export type PackLadder = z.infer<typeof PackLadder>;

@@ -58,6 +58,8 @@ export function packLadder(
 			first: hole.first,
 			best: hole.best,
 		})),
-		last: last && { day: last.day, rung: last.rung, good: last.good, tries: last.tries, cue: last.cue },
+		last: last && withoutLesson(last),
 	};
 }
+
+const withoutLesson = ({ lesson: _, ...last }: LastTime) => last;

@@ -15,6 +15,7 @@ export const cueKinds = [
 	"hands on",
 ] as const;
 export const CueKind = z.enum(cueKinds);
+export type CueKind = z.infer<typeof CueKind>;
 
 export const Cue = z.object({ text: label(120), kind: CueKind });
 export type Cue = z.infer<typeof Cue>;

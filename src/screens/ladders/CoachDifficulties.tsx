@@ -130,6 +130,12 @@ export function CoachDifficulties({ at: from, coach }: { at: { id: string; rev: 
 					))}
 				</Form.Select>
 			</Row>
+			<Form.Check
+				id="partners"
+				label="Estimates leave out tries that a partner logged"
+				checked={now.partnersLeftOut ?? false}
+				onChange={(event) => put({ ...now, partnersLeftOut: event.target.checked }, "")}
+			/>
 			<Refusals refusals={refused} />
 			<div className={css.actions}>
 				<Button onClick={() => void save()}>save the difficulties</Button>

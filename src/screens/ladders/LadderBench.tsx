@@ -97,9 +97,9 @@ export function LadderBench(page: LadderBenchProps) {
 		const on = (JSON.parse(climbing) as [string, Notches][]).map(([id, notches]) => ({ id, settings: { notches } }));
 		return {
 			steps: stepsOf(on as Rung[], difficulties, GREATEST),
-			expected: expectedOn(on, rail?.holes ?? [], today(), difficulties),
+			expected: expectedOn(on, rail?.holes ?? [], today(), difficulties, coach),
 		};
-	}, [climbing, difficulties, rail]);
+	}, [climbing, difficulties, rail, coach]);
 	const limits = limitsOf(rungs, student);
 
 	const latest = useRef({ rungs, difficulties });
@@ -169,7 +169,7 @@ export function LadderBench(page: LadderBenchProps) {
 					hole={rail?.holes.find((hole) => hole.rung === inMargin) ?? null}
 					limit={limits.find(({ rung }) => rung === inMargin) ?? null}
 					sees={{ side, strong: student.strongSide, unit: coach.unit }}
-					band={coach.band}
+					coach={coach}
 					skill={skill}
 					who={student.name}
 					prediction={expected?.[rungs.findIndex((rung) => rung.id === inMargin)] ?? null}

@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import type { Prediction } from "@/core/build/predict";
-import type { Band } from "@/core/coach/coach";
+import type { Coach } from "@/core/coach/coach";
 import type { Rung } from "@/core/ladder/ladder";
 import type { Limit } from "@/core/ladder/limits";
 import type { Hole } from "@/core/ladder/rail";
@@ -32,7 +32,7 @@ export function LadderMargin({
 	prediction,
 	limit,
 	sees,
-	band,
+	coach,
 	onTake,
 }: {
 	rung: Rung | null;
@@ -40,7 +40,7 @@ export function LadderMargin({
 	/** Why it is not to be done as it stands, with this student. */
 	limit: Limit | null;
 	sees: Sees;
-	band: Band;
+	coach: Coach;
 	skill: Skill;
 	who: string;
 	/** What is to be expected here, from the rungs tried; null where the ladder has no notches. */
@@ -76,7 +76,7 @@ export function LadderMargin({
 			{prediction && (
 				<p className="m-0" data-testid="prediction">
 					To be expected here: <b>{inTen(prediction.rate)} in 10</b> (between {inTen(prediction.low)} and{" "}
-					{inTen(prediction.high)}, four times in five), {bandWords(prediction.rate, band)}.{" "}
+					{inTen(prediction.high)}, four times in five), {bandWords(prediction.rate, coach.band)}.{" "}
 					<span className="hint">
 						From the rungs tried and the weights of the steps between, as if every notch were as hard for everybody as
 						it weighs.
@@ -87,7 +87,7 @@ export function LadderMargin({
 				rule={settings.rule as Rule}
 				limit={settings.limit}
 				ready={settings.readyRate}
-				past={{ who, tries: pastTries(hole, today()) }}
+				past={{ who, tries: pastTries(hole, today(), coach) }}
 				other={other}
 			/>
 			<FindRule

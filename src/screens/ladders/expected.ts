@@ -1,16 +1,22 @@
 import type { Difficulty } from "@/core/build/difficulty";
 import { heightsOf, type Notched, type Prediction, predict } from "@/core/build/predict";
-import type { Band } from "@/core/coach/coach";
+import type { Band, Coach } from "@/core/coach/coach";
 import { type PastTry, weighTries } from "@/core/estimate/rate";
 import type { Rung } from "@/core/ladder/ladder";
 import type { Hole } from "@/core/ladder/rail";
+import { readMark } from "@/core/log/marks";
 
-/** Past tries on a rung, oldest first, as the estimate takes them. */
-export const pastTries = (hole: Hole | null, day: string): PastTry[] =>
+/** Past tries on a rung, oldest first, as the estimate takes them; without a partner's, where the coach wants it so. */
+export const pastTries = (hole: Hole | null, day: string, { partnersLeftOut = false }: Leaving): PastTry[] =>
 	(hole?.recent ?? []).flatMap(({ day: then, marks }) => {
 		const daysAgo = Math.max(0, Math.round((Date.parse(day) - Date.parse(then)) / 86_400_000));
-		return [...marks].map((mark) => ({ good: mark === "1", daysAgo }));
+		return [...marks]
+			.map(readMark)
+			.filter(({ byPartner }) => !(byPartner && partnersLeftOut))
+			.map(({ good }) => ({ good, daysAgo }));
 	});
+
+type Leaving = Pick<Coach, "partnersLeftOut">;
 
 export type Notches = Rung["settings"]["notches"];
 
@@ -20,11 +26,12 @@ export function expectedOn(
 	holes: readonly Hole[],
 	day: string,
 	difficulties: readonly Difficulty[],
+	leaving: Leaving,
 ): Prediction[] | null {
 	const heights = heightsOf(rungs, difficulties);
 	if (!heights) return null;
 	const counted = rungs.flatMap(({ id }, i) => {
-		const tries = pastTries(holes.find((hole) => hole.rung === id) ?? null, day);
+		const tries = pastTries(holes.find((hole) => hole.rung === id) ?? null, day, leaving);
 		return tries.length > 0 ? [{ height: heights[i] as number, ...weighTries(tries) }] : [];
 	});
 	return predict(counted, heights);

@@ -16,6 +16,14 @@ export function LessonPageView({ id, view, names }: LessonPage) {
 	const decisions = view.events.flatMap((event) =>
 		event.kind === "advice.followed" || event.kind === "advice.overruled" ? [event] : [],
 	);
+	const heard = view.events.flatMap((event): [string, string][] =>
+		event.kind === "answered"
+			? [[event.body.question, event.body.answer]]
+			: event.kind === "finish.held"
+				? [[event.body.name, event.body.remark]]
+				: [],
+	);
+	const practise = view.closed?.body.practise ?? [];
 	return (
 		<Bench
 			margin={
@@ -35,6 +43,22 @@ export function LessonPageView({ id, view, names }: LessonPage) {
 							</li>
 						))}
 					</ul>
+					{heard.length > 0 && (
+						<>
+							<h2>Heard and seen at the end</h2>
+							{heard.map(([what, words]) => (
+								<p key={what} dir="auto" className="mb-1">
+									<span className="mute">{what}</span> {words}
+								</p>
+							))}
+						</>
+					)}
+					{practise.length > 0 && (
+						<>
+							<h2>To practise</h2>
+							<p dir="auto">{practise.map(({ name, much }) => (much ? `${name}: ${much}` : name)).join("; ")}</p>
+						</>
+					)}
 					{marks.length > 0 && (
 						<>
 							<h2>State</h2>

@@ -76,11 +76,12 @@ function KeptMark({ lesson }: { lesson: LessonOnDevice }) {
 
 /** What cannot be stored, sent or taken in, in words. */
 function Trouble({ lesson }: { lesson: LessonOnDevice }) {
-	const { aside, trouble, unsent } = useMarks(lesson);
-	if (!aside && !(trouble && unsent > 0)) return null;
+	const { aside, trouble, room, unsent } = useMarks(lesson);
+	const said = aside ? `Set aside by the server, see Records: ${aside}` : trouble && unsent > 0 ? trouble : room;
+	if (!said) return null;
 	return (
 		<p className={css.trouble} role="status">
-			{aside ? `Set aside by the server, see Records: ${aside}` : trouble}
+			{said}
 		</p>
 	);
 }
@@ -130,6 +131,7 @@ export function CountZone({
 			</div>
 			<div className={css.middle}>
 				<div className={css.drill} dir="auto">
+					{board.turns && <b data-testid="turn">{board.turns.now} now · </b>}
 					{readOn(board.ladder, variationWords(set.placing, set.variation))}
 				</div>
 				{opening && <Opening pack={pack} board={board} />}

@@ -66,6 +66,9 @@ export function LiveBoard({
 	const clock = useSetClock(set.id, secondsOf(visit.rule));
 	const hand = useHand();
 	useAwake();
+	useEffect(() => {
+		lesson.actor = hand.partner ? "partner" : "coach";
+	}, [lesson, hand.partner]);
 	const attempt = useStable((body: Attempt) => {
 		if (!isTouch(performance.now())) return;
 		answerTouch(body.off.length === 0 && succeeded(body.result, settings.scale));
@@ -140,7 +143,8 @@ export function LiveBoard({
 			{drawer === "evidence" && <EvidenceDrawer board={board} onClose={close} />}
 			{drawer === "cue" && (
 				<CueDrawer
-					visit={visit}
+					visit={board.tried.visit}
+					about={board.turns && (board.tried.set === set ? board.turns.now : board.turns.next)}
 					ladder={board.ladder}
 					acts={acts}
 					adjusting={advice.line === "let-adjust"}

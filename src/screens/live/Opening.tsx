@@ -1,5 +1,6 @@
 import type { Pack } from "@/core/pack/pack";
 import { dayWords, fromToday } from "@/ui/dates";
+import { insecureWords } from "./hand";
 import css from "./live.module.scss";
 import type { Board } from "./model";
 
@@ -8,11 +9,12 @@ export function Opening({ board, pack }: { board: Board; pack: Pack }) {
 	const { ladder, set } = board;
 	if (!ladder) return null;
 	const { last } = ladder;
-	const best = ladder.holes.find((hole) => hole.rung === set.placing.rung)?.best;
+	const { first, best } = ladder.holes.find((hole) => hole.rung === set.placing.rung) ?? {};
 	const promises = pack.promises.filter((one) => one.student === ladder.student);
 	const parked = pack.parked.filter((one) => one.student === ladder.student);
 	return (
 		<section className={css.opening} aria-label="Last time">
+			{!window.isSecureContext && <p className="asks">{insecureWords}</p>}
 			{last ? (
 				<p>
 					{fromToday(last.day)}:{" "}
@@ -29,7 +31,17 @@ export function Opening({ board, pack }: { board: Board; pack: Pack }) {
 					Cue: <b dir="auto">“{last.cue}”</b>
 				</p>
 			)}
-			{best && (
+			{last?.practise && (
+				<p>
+					To practise: <b dir="auto">{last.practise}</b>
+				</p>
+			)}
+			{first && (
+				<p>
+					First here: {first.good} of {first.tries}, {dayWords(first.day)}
+				</p>
+			)}
+			{best && best.day !== first?.day && (
 				<p>
 					Best here: {best.good} of {best.tries}, {dayWords(best.day)}
 				</p>

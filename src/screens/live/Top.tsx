@@ -43,7 +43,7 @@ export function Top({
 						}}
 					>
 						<b dir="auto">{tab.name}</b>
-						<span>{here ? `${tab.tries} tries` : `waits · ${tab.tries}`}</span>
+						<span>{tabWords(tab, here, board)}</span>
 					</button>
 				);
 			})}
@@ -55,6 +55,12 @@ export function Top({
 			</button>
 		</div>
 	);
+}
+
+function tabWords({ ladder, side, tries }: Board["tabs"][number], here: boolean, { turns }: Board): string {
+	const prefix = side ? `${side} · ` : "";
+	if (here) return side ? `${prefix}${tries}` : `${tries} tries`;
+	return turns?.ladder === ladder ? `next: ${turns.stands}` : side ? `${prefix}waits` : `waits · ${tries}`;
 }
 
 const Leave = memo(() => (

@@ -12,6 +12,8 @@ export interface Hand {
 	quick: boolean;
 	leftThumb: boolean;
 	large: boolean;
+	/** A partner holds it: what is logged here is marked so. */
+	partner: boolean;
 	/** Keys of a presenter remote, a pedal or a headset. */
 	goodKey: string;
 	offKey: string;
@@ -19,8 +21,13 @@ export interface Hand {
 
 export const usualHand: Hand = {
 	...{ vibrates: true, sounds: false, speaks: false, quick: false, leftThumb: false, large: false },
+	partner: false,
 	...{ goodKey: "PageDown", offKey: "PageUp" },
 };
+
+/** What is missing where the address is not secure. */
+export const insecureWords =
+	"This address is not secure: the lesson counts on while the page is open, but without a signal it cannot be opened again, and the screen may go dark. Serve phones with: npm start -- --lan";
 
 const NAME = "peg-ladder hand";
 let known: { text: string | null; hand: Hand } = { text: null, hand: usualHand };

@@ -1,6 +1,6 @@
 import { type Advice, adviseOn } from "@/core/advice";
 import type { HoleState } from "@/core/ladder/rail";
-import { countedIn, inOrder, type LessonView, type SetView, type Visit } from "@/core/log/lesson";
+import { countedIn, inOrder, type LessonView, partnerOf, type SetView, type Visit } from "@/core/log/lesson";
 import type { Pack, PackLadder } from "@/core/pack/pack";
 import { shortIn } from "@/ui/Marks";
 
@@ -15,8 +15,14 @@ export interface Board {
 	setNumber: number;
 	triesInSet: number;
 	rail: { holes: { rung: string; name: string; state: HoleState }[]; pegIndex: number } | null;
-	/** The ladders worked on in this lesson, the one in hand included. */
-	tabs: { key: string; ladder: string | null; name: string; tries: number }[];
+	/** The ladders worked on in this lesson, the one in hand included; a side where the name alone would not tell them apart. */
+	tabs: { key: string; ladder: string | null; name: string; side: string; tries: number }[];
+	/** Whose turn is next, and where they stand, where two take turns try by try. */
+	turns: { ladder: string | null; next: string; stands: string; now: string } | null;
+	/** The same student's ladder to the same skill on the other side. */
+	mirror: PackLadder | null;
+	/** The set of the last try and its visit: what is said now is about that one. */
+	tried: { set: SetView; visit: Visit };
 	/** Attempts another device made on a set it did not hold. */
 	apart: { set: string; device: string; tries: number }[];
 	short: (position: string) => string;
@@ -37,7 +43,8 @@ function workOut(view: LessonView, pack: Pack): Board | null {
 	const set = view.current;
 	const visit = view.visits.find((v) => v.key === set?.visit);
 	if (!set || !visit) return null;
-	const ladder = pack.ladders.find((l) => l.id === set.placing.ladder) ?? null;
+	const ladderOf = (id: string | null) => pack.ladders.find((l) => l.id === id) ?? null;
+	const ladder = ladderOf(set.placing.ladder);
 	const nameOf = (student: string | null) => pack.students.find((s) => s.id === student)?.student.name ?? "Quick count";
 	return {
 		set,
@@ -48,7 +55,19 @@ function workOut(view: LessonView, pack: Pack): Board | null {
 		setNumber: visit.sets.indexOf(set.id) + 1,
 		triesInSet: countedIn(inOrder(visit).filter((item) => item.set === set.id)),
 		rail: ladder && railNow(view, ladder),
-		tabs: tabsOf(view, nameOf),
+		tabs: tabsOf(view, nameOf, ladderOf),
+		turns: turnsOf(view, set, nameOf),
+		mirror:
+			pack.ladders.find(
+				(one) =>
+					ladder &&
+					one.student === ladder.student &&
+					one.skill === ladder.skill &&
+					one.side !== ladder.side &&
+					one.side !== "none" &&
+					ladder.side !== "none",
+			) ?? null,
+		tried: triedLast(view, set) ?? { set, visit },
 		apart: apartOf(visit),
 		short: shortIn(visit.placing),
 	};
@@ -83,11 +102,44 @@ function railNow(view: LessonView, ladder: PackLadder): Board["rail"] {
 	};
 }
 
-function tabsOf(view: LessonView, nameOf: (student: string | null) => string): Board["tabs"] {
+/** Where two take turns: who is on, who is next, and how the other stands. */
+function turnsOf(view: LessonView, set: SetView, nameOf: (student: string | null) => string): Board["turns"] {
+	const other = partnerOf(view, set);
+	const visit = view.visits.find(({ key }) => key === other?.visit);
+	if (!other || !visit) return null;
+	const alone = other.placing.student === set.placing.student && other.placing.side !== set.placing.side;
+	const called = ({ placing }: SetView) => (alone ? placing.side : nameOf(placing.student));
+	const { value, target } = visit.judgements[other.variation].progress;
+	return {
+		...{ ladder: other.placing.ladder, next: called(other), now: called(set) },
+		stands: visit.judgements[other.variation].met ? "rule met" : `${value} of ${target}`,
+	};
+}
+
+function triedLast(view: LessonView, set: SetView): Board["tried"] | null {
+	const other = partnerOf(view, set);
+	if (!other) return null;
+	const last = view.events.findLast(({ kind, set: id }) => kind === "attempt" && (id === set.id || id === other.id));
+	const visit = view.visits.find(({ key }) => key === other.visit);
+	return visit && last?.set === other.id ? { set: other, visit } : null;
+}
+
+function tabsOf(
+	view: LessonView,
+	nameOf: (student: string | null) => string,
+	ladderOf: (id: string | null) => PackLadder | null,
+): Board["tabs"] {
+	const sideOf = (visit: Visit) => {
+		const twice = view.visits.some((one) => one.student === visit.student && one.ladder !== visit.ladder);
+		const ladder = ladderOf(visit.ladder);
+		return !twice || !ladder ? "" : ladder.side === "none" ? ladder.skill : ladder.side;
+	};
 	const tabs = new Map<string, Board["tabs"][number]>();
 	for (const visit of view.visits) {
 		const key = visit.ladder ?? "-";
-		const tab = tabs.get(key) ?? { key, ladder: visit.ladder, name: nameOf(visit.student), tries: 0 };
+		const tab = tabs.get(key) ?? {
+			...{ key, ladder: visit.ladder, name: nameOf(visit.student), side: sideOf(visit), tries: 0 },
+		};
 		tab.tries += countedIn(inOrder(visit));
 		tabs.set(key, tab);
 	}

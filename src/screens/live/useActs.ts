@@ -4,7 +4,8 @@ import { useMemo, useRef, useState } from "react";
 import { v7 as uuid } from "uuid";
 import * as acts from "@/core/acts/acts";
 import type { Advice } from "@/core/advice";
-import type { Attempt, Body, Variation } from "@/core/log/kinds";
+import type { Attempt, Body, Placing, Variation } from "@/core/log/kinds";
+import { type LessonView, partnerOf } from "@/core/log/lesson";
 import { type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
 import type { LessonOnDevice } from "@/device/lesson";
 import { type Board, boardOf, pegIn } from "./model";
@@ -25,7 +26,16 @@ const undoWords: Record<string, string> = {
 	parked: "parked note",
 	"set.assigned": "assignment",
 	"set.takenOver": "take-over",
+	"set.opened": "change of set",
 };
+
+/** The placing a ladder is gone on with: as it waits, or on its peg. */
+function waitingOn(view: LessonView, ladder: PackLadder): [Placing, Variation] {
+	const waiting = view.sets.findLast((set) => set.placing.ladder === ladder.id);
+	const peg = pegIn(view, ladder);
+	if (waiting && waiting.placing.rung === peg) return [waiting.placing, waiting.variation];
+	return [placeOn(ladder, peg), variationOn(ladder, peg)];
+}
 
 const lastTry = ({ set, visit }: Pick<Board, "set" | "visit">) => {
 	const last = visit.tries.at(-1);
@@ -54,7 +64,8 @@ export function useActs(lesson: LessonOnDevice) {
 		};
 		return {
 			attempt(attempt: Attempt) {
-				for (const act of acts.attemptIn(uuid, now().set, attempt)) write(act);
+				const { set } = now();
+				for (const act of acts.attemptIn(uuid, set, attempt, acts.restingWith(view(), set))) write(act);
 			},
 			tally(body: Body<"tally">) {
 				write(acts.tallyIn(uuid, now().set, body));
@@ -81,23 +92,23 @@ export function useActs(lesson: LessonOnDevice) {
 			},
 			/** The last try of the set in hand, if there is one to be marked. */
 			canName(): boolean {
-				return lastTry(now()) !== null;
+				return lastTry(now().tried) !== null;
 			},
 			/** The student said what it was before the coach did: a mark on the last try. */
 			namedFirst() {
-				const { set, visit } = now();
-				const last = lastTry({ set, visit });
-				if (last) write(acts.amendAttempt(set, last.id, { ...last.body, namedFirst: true }));
+				const { tried } = now();
+				const last = lastTry(tried);
+				if (last) write(acts.amendAttempt(tried.set, last.id, { ...last.body, namedFirst: true }));
 			},
 			feedback(body: Body<"feedback">) {
-				write(acts.inSet(now().set, "feedback", body));
+				write(acts.inSet(now().tried.set, "feedback", body));
 			},
 			state(mark: Body<"state">["mark"]) {
 				write(acts.inSet(now().set, "state", { mark }));
 			},
 			pain(part: Body<"pain">["part"]) {
 				const { set } = now();
-				write([...acts.inSet(set, "pain", { part, note: "" }), ...(set.open ? [acts.closeSet(set, "pain")] : [])]);
+				write([...acts.inSet(set, "pain", { part, note: "" }), ...acts.closeBoth(view(), set, "pain")]);
 			},
 			park(text: string) {
 				const { placing } = now().set;
@@ -109,29 +120,47 @@ export function useActs(lesson: LessonOnDevice) {
 			},
 			endSet() {
 				const { set } = now();
-				if (set.open) write([acts.closeSet(set, "rest")]);
+				if (set.open) write(acts.closeBoth(view(), set, "rest"));
 			},
 			nextSet() {
 				const { set } = now();
-				write(acts.switchTo(uuid, set, set.placing, set.variation));
+				const other = acts.restingWith(view(), set);
+				const beside = other && acts.openSet(uuid, other.placing, other.variation);
+				write([...(beside ? [beside] : []), acts.openSet(uuid, set.placing, set.variation, beside?.id)]);
 			},
 			variation(to: Variation) {
 				const { set } = now();
-				write(acts.switchTo(uuid, set, set.placing, to));
+				write(acts.switchTo(uuid, set, set.placing, to, partnerOf(view(), set)));
 			},
-			/** Another ladder, or back to one: its visit goes on as it was. */
+			/** Another ladder, or back to one: its visit goes on as it was. The turn of one that takes turns is only passed. */
 			ladder(ladder: PackLadder) {
 				const { set } = now();
-				const waiting = view().sets.findLast((s) => s.placing.ladder === ladder.id);
-				const peg = pegIn(view(), ladder);
-				const same = waiting && waiting.placing.rung === peg ? waiting : null;
-				write(
-					acts.switchTo(uuid, set, same?.placing ?? placeOn(ladder, peg), same?.variation ?? variationOn(ladder, peg)),
-				);
+				const [placing, variation] = waitingOn(view(), ladder);
+				const partner = partnerOf(view(), set);
+				if (partner?.placing.ladder === ladder.id) write(acts.switchTo(uuid, partner, placing, variation, set));
+				else write([...acts.closeBoth(view(), set, "moved on"), ...acts.switchTo(uuid, null, placing, variation)]);
+			},
+			/** This ladder and another one in turn, try by try; the other begins. */
+			takeTurns(ladder: PackLadder) {
+				const { set } = now();
+				const [placing, variation] = waitingOn(view(), ladder);
+				const here = set.open ? null : acts.openSet(uuid, set.placing, set.variation);
+				write([
+					...(here ? [here] : acts.closePartner(view(), set)),
+					acts.openSet(uuid, placing, variation, here?.id ?? set.id),
+				]);
+			},
+			/** Only the one in hand goes on. */
+			endTurns() {
+				write(acts.closePartner(view(), now().set));
 			},
 			quick() {
 				const waiting = view().sets.findLast((s) => s.placing.ladder === null);
-				if (waiting) write(acts.switchTo(uuid, now().set, waiting.placing, waiting.variation));
+				if (!waiting) return;
+				write([
+					...acts.closeBoth(view(), now().set, "moved on"),
+					...acts.switchTo(uuid, null, waiting.placing, waiting.variation),
+				]);
 			},
 			moveTo(rung: string) {
 				const { set, ladder } = now();

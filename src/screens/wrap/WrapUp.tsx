@@ -6,6 +6,7 @@ import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { closeSet } from "@/core/acts/acts";
+import { ownWords } from "@/core/acts/atTheEnd";
 import { noteFor } from "@/core/log/noteFor";
 import { wrapUp } from "@/core/log/wrap";
 import type { Pack } from "@/core/pack/pack";
@@ -16,7 +17,9 @@ import { dayWords } from "@/ui/dates";
 import { PegMoves } from "@/ui/PegMoves";
 import { Row } from "@/ui/Row";
 import { RungFacts } from "@/ui/RungFacts";
-import { useKept } from "./useKept";
+import { useKept } from "@/ui/useKept";
+import { AskThem, HoldTheFinish } from "./AskThem";
+import { Practise, type Practised } from "./Practise";
 import { WrapMargin } from "./WrapMargin";
 
 /** What improved, in numbers; what was said; what to send; when next. */
@@ -30,6 +33,11 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 	const closed = view.closed?.body;
 	const [remark, setRemark, forgetRemark] = useKept(`remark ${lesson.lesson}`, closed?.remark ?? "");
 	const [next, setNext, forgetNext] = useKept(`next ${lesson.lesson}`, closed?.next ?? "");
+	const [practiseText, setPractise, forgetPractise] = useKept(
+		`practise ${lesson.lesson}`,
+		JSON.stringify(closed?.practise ?? []),
+	);
+	const practise = JSON.parse(practiseText) as Practised;
 	const drafted = students
 		.map((id) =>
 			noteFor(
@@ -37,6 +45,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 				dayWords(day),
 				rungs.filter((rung) => rung.student === id),
 				next ? dayWords(next) : null,
+				practise.filter((one) => pack.ladders.some((ladder) => ladder.id === one.ladder && ladder.student === id)),
 			),
 		)
 		.join("\n\n");
@@ -47,7 +56,10 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 
 	const close = async () => {
 		setClosing(true);
-		const body = { remark: remark.slice(0, 4000), note: note.slice(0, 4000), next: next || null };
+		const body = {
+			...{ remark: remark.slice(0, 4000), note: note.slice(0, 4000), next: next || null },
+			...(practise.length > 0 ? { practise } : {}),
+		};
 		const student = view.opened?.student ?? students[0] ?? null;
 		lesson.write(
 			view.closed
@@ -61,6 +73,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 		forgetRemark();
 		forgetNote();
 		forgetNext();
+		forgetPractise();
 		router.push("/");
 		router.refresh();
 	};
@@ -97,10 +110,21 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 					key={`${rung.student}${rung.ladder}${rung.rung}`}
 					rung={rung}
 					who={students.length > 1 ? nameOf(rung.student) : undefined}
+					onWords={(cue, text, kind) => lesson.write(ownWords(lesson.snapshot().view, cue, { text, kind }))}
 					before={pack.ladders.find(({ id }) => id === rung.ladder)?.holes.find((hole) => hole.rung === rung.rung)}
 				/>
 			))}
 			<PegMoves view={view} />
+			{students.map((student) => {
+				const of = { lesson, view, student, name: nameOf(student) ?? "", named: students.length > 1 };
+				return (
+					<div key={student}>
+						<HoldTheFinish {...of} />
+						<AskThem {...of} wish={view.opened?.student === student ? view.opened.body.wish : ""} />
+					</div>
+				);
+			})}
+			<Practise view={view} pack={pack} value={practise} onChange={(value) => setPractise(JSON.stringify(value))} />
 			<Form onSubmit={(event) => event.preventDefault()} className="mt-3">
 				<Row id="remark" label="Remark, for you">
 					<Form.Control

@@ -13,12 +13,15 @@ import { Choice, Choices, Drawer } from "./Drawer";
 /** Cues for the watched positions, the one the advice would offer first; questions and confirmations apart. */
 export function CueDrawer({
 	visit,
+	about,
 	ladder,
 	acts,
 	adjusting,
 	onClose,
 }: {
 	visit: Visit;
+	/** Whose try it was, where two take turns. */
+	about: string | null;
 	/** The student is still trying what was said last. */
 	adjusting: boolean;
 	/** Where how to look for a position is written down. */
@@ -34,7 +37,7 @@ export function CueDrawer({
 	};
 	const remark = tooMuch(visit, adjusting);
 	return (
-		<Drawer title="What was said" onClose={onClose}>
+		<Drawer title={about ? `What was said · ${about}` : "What was said"} onClose={onClose}>
 			{remark && (
 				<p className="m-0 asks" role="status">
 					{remark}

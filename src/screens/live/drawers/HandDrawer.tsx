@@ -1,7 +1,8 @@
 "use client";
 
 import { useEffect, useState } from "react";
-import { answerTouch, type Hand, keepHand, sayCount, useHand } from "../hand";
+import { lookAtRoom, type Room } from "@/device/watch";
+import { answerTouch, type Hand, insecureWords, keepHand, sayCount, useHand } from "../hand";
 import { Choice, Choices, Drawer } from "./Drawer";
 
 const toggles = [
@@ -11,14 +12,29 @@ const toggles = [
 	["quick", "quick mode", "two touches within 0.15 s are two"],
 	["leftThumb", "left thumb", "rows the other way round"],
 	["large", "large text", "instead of zooming the page"],
+	["partner", "a partner counts", "tries logged here are marked so"],
 ] as const satisfies readonly (readonly [keyof Hand, string, string])[];
 
 const keyNames: Record<string, string> = { " ": "space" };
 const nameOf = (key: string) => keyNames[key] ?? key;
 
+const roomWords = (room: Room | null): string =>
+	room === null
+		? "Looking at the room on this device."
+		: [
+				room.persistent === null
+					? "This browser does not say whether it keeps what is here for good."
+					: room.persistent
+						? "What is kept here stays until you clear it."
+						: "This browser may clear what is kept here when it runs short of room; send it on.",
+				...(room.leftMB === null ? [] : [`Room for ${Math.round(room.leftMB).toLocaleString()} MB is left.`]),
+			].join(" ");
+
 /** How this device answers and lies in the hand: nothing of it is in the record. */
 export function HandDrawer({ onClose }: { onClose: () => void }) {
 	const hand = useHand();
+	const [room, setRoom] = useState<Room | null>(null);
+	useEffect(() => void lookAtRoom().then(setRoom), []);
 	const [learning, setLearning] = useState<"goodKey" | "offKey" | null>(null);
 	useEffect(() => {
 		if (!learning) return;
@@ -59,6 +75,10 @@ export function HandDrawer({ onClose }: { onClose: () => void }) {
 					full screen
 				</Choice>
 			</Choices>
+			{!window.isSecureContext && <p className="m-0 asks">{insecureWords}</p>}
+			<p className="m-0 mute" data-testid="room">
+				{roomWords(room)}
+			</p>
 			<h2>Remote, pedal, headset</h2>
 			<Choices>
 				{(

@@ -36,6 +36,7 @@ function Next({
 	const others = ladders
 		.filter((ladder) => ladder.id !== here.id)
 		.sort((a, b) => Number(b.student === here.student) - Number(a.student === here.student));
+	const [inTurn, setInTurn] = useState(false);
 	const done = (act: () => void) => () => {
 		act();
 		onClose();
@@ -45,11 +46,21 @@ function Next({
 			{here.last && (
 				<p className="m-0 mute">
 					Last time: {here.last.rung}, {here.last.good} of {here.last.tries} good
-					{here.last.cue && `; cue “${here.last.cue}”`}.
+					{here.last.cue && `; cue “${here.last.cue}”`}
+					{here.last.practise && `; to practise: ${here.last.practise}`}.
 				</p>
 			)}
 			<Facts pack={pack} student={here.student} />
 			<h2>Another ladder</h2>
+			{others.length > 0 && (
+				<Choice
+					aria-pressed={inTurn}
+					small="the one chosen and this one, try by try"
+					onClick={() => setInTurn(!inTurn)}
+				>
+					in turn
+				</Choice>
+			)}
 			{others.length === 0 && <p className="m-0">There is no other ladder yet.</p>}
 			{others.map((ladder) => {
 				const peg = ladder.rungs.find((rung) => rung.id === pegIn(view, ladder));
@@ -57,7 +68,7 @@ function Next({
 					<Choice
 						key={ladder.id}
 						small={peg && readOn(ladder, peg.settings.name)}
-						onClick={done(() => acts.ladder(ladder))}
+						onClick={done(() => (inTurn ? acts.takeTurns(ladder) : acts.ladder(ladder)))}
 					>
 						<span dir="auto">
 							{name(ladder)} · {ladder.skill}

@@ -80,6 +80,20 @@ export function MoreDrawer({
 						next set
 					</Choice>
 				)}
+				{board.turns ? (
+					<Choice onClick={done(acts.endTurns)} small={`only ${board.turns.now} goes on`}>
+						end the turns
+					</Choice>
+				) : (
+					board.mirror && (
+						<Choice
+							onClick={done(() => board.mirror && acts.takeTurns(board.mirror))}
+							small={`${set.placing.side} and ${board.mirror.side}, try by try`}
+						>
+							sides in turn
+						</Choice>
+					)
+				)}
 				<Choice onClick={() => setPart("tally")} small="a set as numbers">
 					tally
 				</Choice>

@@ -1,0 +1,95 @@
+import { ladderWith, Phone } from "@/core/__tests__/phone";
+import { attemptIn, closeBoth, closePartner, follow, openSet, restingWith } from "@/core/acts/acts";
+import { placeOn } from "@/core/pack/pack";
+import { foldLesson, grow } from "./lesson";
+
+const rule = { kind: "streak" as const, r: 3 };
+const right = { ...ladderWith({ rule }), id: "right", side: "right" as const };
+const left = { ...ladderWith({ rule }), id: "left", side: "left" as const };
+
+/** Two sides of one skill, try by try; the left one begins. */
+function inTurn(): Phone {
+	const phone = new Phone().begin(right);
+	phone.write([openSet(phone.newId, placeOn(left, "r2"), "own", phone.set().id)]);
+	return phone;
+}
+const sides = (phone: Phone) => phone.view().visits.map(({ ladder, tries }) => `${ladder} ${tries.length}`);
+const now = (phone: Phone) => phone.set().placing.ladder;
+
+test("two sides take turns: each try passes the turn on, and each side counts for itself", () => {
+	const phone = inTurn();
+	expect(now(phone)).toBe("left");
+	phone.row("g");
+	expect(now(phone)).toBe("right");
+	phone.row("mgg");
+	expect(sides(phone)).toEqual(["right 2", "left 2"]);
+	expect(phone.view().sets.filter(({ open }) => open)).toHaveLength(2);
+});
+
+test("a try that does not count is tried again on the same side", () => {
+	const phone = inTurn().row("n");
+	expect(now(phone)).toBe("left");
+	phone.row("gn");
+	expect(now(phone)).toBe("right");
+});
+
+test("taking a try back gives the turn back with it", () => {
+	const phone = inTurn().row("gg");
+	expect(now(phone)).toBe("left");
+	phone.undo();
+	expect(now(phone)).toBe("right");
+});
+
+test("a step up on one side leaves the turns as they were", () => {
+	const phone = inTurn().row("gmgmg");
+	phone.row("m");
+	expect(now(phone)).toBe("left");
+	expect(phone.advice().line).toBe("step-up");
+	phone.follow(left);
+	expect(phone.set().placing).toMatchObject({ ladder: "left", rung: "r3" });
+	phone.row("gg");
+	expect(sides(phone)).toEqual(["right 4", "left 3", "left 1"]);
+	expect(now(phone)).toBe("left");
+});
+
+test("a rest closes both; counting on opens both, and the turns go on", () => {
+	const phone = inTurn().row("gg");
+	phone.write(closeBoth(phone.view(), phone.set(), "rest"));
+	const set = phone.set();
+	expect(set.open).toBe(false);
+	for (const act of attemptIn(
+		phone.newId,
+		set,
+		{ result: "hit", off: [], judged: true },
+		restingWith(phone.view(), set),
+	))
+		phone.write(act);
+	expect(phone.view().sets.filter(({ open }) => open)).toHaveLength(2);
+	const after = now(phone);
+	phone.row("g");
+	expect(now(phone)).not.toBe(after);
+	expect(sides(phone)).toEqual(["right 2", "left 2"]);
+});
+
+test("a pause that is followed rests both; ended turns leave one, which a rest does not bring back", () => {
+	const paused = inTurn().row("ttt");
+	paused.write(follow(paused.newId, paused.view(), paused.set(), left, { ...paused.advice(), act: { kind: "pause" } }));
+	expect(paused.view().sets.every(({ open }) => !open)).toBe(true);
+	const phone = inTurn().row("g");
+	phone.write(closePartner(phone.view(), phone.set()));
+	phone.row("ggg");
+	expect(now(phone)).toBe("right");
+	phone.write(closeBoth(phone.view(), phone.set(), "rest"));
+	expect(restingWith(phone.view(), phone.set())).toBeNull();
+});
+
+test("it grows into what the fold makes of it", () => {
+	const phone = inTurn().row("gmgngtcg");
+	let view = foldLesson(phone.events.slice(0, 3));
+	phone.events.slice(3).forEach((event, i) => {
+		const next = grow(view, event);
+		const whole = foldLesson(phone.events.slice(0, i + 4));
+		expect(next).toEqual(whole);
+		view = whole;
+	});
+});

@@ -1,0 +1,63 @@
+/**
+ * What the browser says of the room it gives, and whether it has let go of what was kept
+ * here. What it may evict is asked to be kept for good, looked at every so often, and
+ * reported.
+ */
+
+const MB = 1_000_000;
+const ENOUGH_MB = 20;
+
+export interface Room {
+	/** The browser has promised not to clear it by itself; null where it does not say. */
+	persistent: boolean | null;
+	/** What is left, in MB; null where it does not say. */
+	leftMB: number | null;
+}
+
+export async function lookAtRoom(): Promise<Room> {
+	const { storage } = navigator;
+	if (!storage?.estimate) return { persistent: null, leftMB: null };
+	const [persistent, { quota, usage }] = await Promise.all([
+		storage.persist?.().catch(() => false) ?? null,
+		storage.estimate().catch(() => ({ quota: undefined, usage: undefined })),
+	]);
+	return { persistent, leftMB: quota === undefined ? null : Math.max(0, (quota - (usage ?? 0)) / MB) };
+}
+
+/** In words, when the room runs short. */
+export const shortOfRoom = ({ leftMB }: Room): string | null =>
+	leftMB !== null && leftMB < ENOUGH_MB
+		? `This device is nearly full: room for ${leftMB.toFixed(leftMB < 10 ? 1 : 0)} MB is left. Make some before it is needed.`
+		: null;
+
+/** How far a device had come, beside its store: what is evicted takes its own numbers with it. */
+interface Reached {
+	device: string;
+	kept: number;
+	acked: number;
+}
+
+const name = (studio: string) => `peg-ladder reached ${studio}`;
+
+export function noteReached(studio: string, reached: Reached): void {
+	try {
+		window.localStorage.setItem(name(studio), JSON.stringify(reached));
+	} catch {
+		// No room for a note: the store itself says so where it matters.
+	}
+}
+
+/** In words, when the store was emptied since; whether anything is lost that only this device had. */
+export function letGo(studio: string, device: string): string | null {
+	let before: Reached;
+	try {
+		before = JSON.parse(window.localStorage.getItem(name(studio)) ?? "null") as Reached;
+	} catch {
+		return null;
+	}
+	if (!before || before.device === device) return null;
+	const lost = before.kept - before.acked;
+	return lost > 0
+		? `This browser has cleared what was kept here: the last ${lost} entries of before were not with the server, and are lost.`
+		: "This browser has cleared what was kept here. All of it was with the server; nothing is lost.";
+}

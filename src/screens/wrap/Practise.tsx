@@ -1,0 +1,85 @@
+"use client";
+
+import Form from "react-bootstrap/Form";
+import { careful } from "@/core/ladder/limits";
+import type { Body } from "@/core/log/kinds";
+import type { LessonView } from "@/core/log/lesson";
+import { type Pack, readOn } from "@/core/pack/pack";
+import css from "@/ui/facts.module.scss";
+
+export type Practised = NonNullable<Body<"lesson.closed">["practise"]>;
+
+const MOST = 6;
+
+/** What may be practised alone of what was worked on: rungs with a caution never are. */
+export function practisable(view: LessonView, pack: Pack) {
+	const worked = new Set(view.visits.flatMap(({ ladder, rung }) => (ladder ? [`${ladder}/${rung}`] : [])));
+	const all = pack.ladders.flatMap((ladder) =>
+		ladder.rungs.filter(({ id }) => worked.has(`${ladder.id}/${id}`)).map((rung) => ({ ladder, rung })),
+	);
+	return {
+		open: all.filter(({ rung }) => !careful(rung)),
+		never: all.filter(({ rung }) => careful(rung)),
+	};
+}
+
+/** What to practise until the next lesson, and how much. */
+export function Practise({
+	view,
+	pack,
+	value,
+	onChange,
+}: {
+	view: LessonView;
+	pack: Pack;
+	value: Practised;
+	onChange: (value: Practised) => void;
+}) {
+	const { open, never } = practisable(view, pack);
+	if (open.length + never.length === 0) return null;
+	return (
+		<section className={css.rung} aria-label="What to practise">
+			<h2>What to practise</h2>
+			{open.map(({ ladder, rung }) => {
+				const name = readOn(ladder, rung.settings.name);
+				const at = value.findIndex((one) => one.ladder === ladder.id && one.rung === rung.id);
+				return (
+					<div key={`${ladder.id}/${rung.id}`} className="d-flex gap-2 align-items-center mb-1 flex-wrap">
+						<Form.Check
+							id={`practise-${ladder.id}-${rung.id}`}
+							label={name}
+							checked={at >= 0}
+							disabled={at < 0 && value.length >= MOST}
+							onChange={() =>
+								onChange(
+									at >= 0
+										? value.filter((_, i) => i !== at)
+										: [...value, { ladder: ladder.id, rung: rung.id, name: name.slice(0, 80), much: "" }],
+								)
+							}
+						/>
+						{at >= 0 && (
+							<Form.Control
+								style={{ flex: "1 1 12rem" }}
+								aria-label={`How much: ${name}`}
+								placeholder="how much: three days, ten minutes"
+								maxLength={120}
+								value={value[at]?.much ?? ""}
+								dir="auto"
+								onChange={(event) =>
+									onChange(value.map((one, i) => (i === at ? { ...one, much: event.target.value } : one)))
+								}
+							/>
+						)}
+					</div>
+				);
+			})}
+			{never.length > 0 && (
+				<p className="mute m-0">
+					Never alone, for their cautions:{" "}
+					{never.map(({ ladder, rung }) => readOn(ladder, rung.settings.name)).join(", ")}.
+				</p>
+			)}
+		</section>
+	);
+}
