@@ -68,8 +68,7 @@ function KeptMark({ lesson }: { lesson: LessonOnDevice }) {
 			data-device={lesson.snapshot().device}
 		>
 			{unkept === 0 ? "kept ✓" : `keeping ${unkept}`}
-			<br />
-			{unsent === 0 ? "sent ✓" : `${unsent} to send`}
+			<br /> {unsent === 0 ? "sent ✓" : `${unsent} to send`}
 		</div>
 	);
 }

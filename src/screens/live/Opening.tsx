@@ -38,12 +38,8 @@ export function Opening({ board, pack }: { board: Board; pack: Pack }) {
 			)}
 			{first && (
 				<p>
-					First here: {first.good} of {first.tries}, {dayWords(first.day)}
-				</p>
-			)}
-			{best && best.day !== first?.day && (
-				<p>
-					Best here: {best.good} of {best.tries}, {dayWords(best.day)}
+					First {first.good} of {first.tries}, {dayWords(first.day)}
+					{best && best.day !== first.day && `; best ${best.good} of ${best.tries}, ${dayWords(best.day)}`}
 				</p>
 			)}
 			{promises.map((one) => (

@@ -5,6 +5,9 @@ import type { Board } from "./model";
 
 const SHOWN = 20;
 const SHORT = 3;
+/** A mark and its gap; a letter under it, about. */
+const MARK_PX = 18;
+const LETTER_PX = 7;
 
 /** Consecutive attempts with the same fault say so once: "elbow ×3". */
 function faultLabels(entries: readonly Entry[], short: Board["short"]): Map<string, string> {
@@ -18,12 +21,20 @@ function faultLabels(entries: readonly Entry[], short: Board["short"]): Map<stri
 		else if (position) runs.push({ position, ids: [event.id] });
 		open = position !== undefined;
 	}
-	return new Map(
-		runs.map(({ position, ids }) => [
-			ids[Math.floor((ids.length - 1) / 2)] ?? "",
-			ids.length > 1 ? `${short(position)} ×${ids.length}` : short(position),
-		]),
-	);
+	const at = new Map(entries.map(({ event }, i) => [event.id, i]));
+	const labels = new Map<string, string>();
+	let free = Number.POSITIVE_INFINITY;
+	// The latest first: a label that would run into one already there is left out.
+	for (const { position, ids } of runs.reverse()) {
+		const id = ids[Math.floor((ids.length - 1) / 2)] ?? "";
+		const words = ids.length > 1 ? `${short(position)} ×${ids.length}` : short(position);
+		const half = (words.length * LETTER_PX) / MARK_PX / 2;
+		const place = at.get(id) ?? 0;
+		if (place + half > free) continue;
+		labels.set(id, words);
+		free = place - half;
+	}
+	return labels;
 }
 
 const Said = ({ words }: { words: string | null }) => words && <small aria-hidden="true">{words}</small>;

@@ -42,8 +42,8 @@ export function Top({
 							else acts.quick();
 						}}
 					>
-						<b dir="auto">{tab.name}</b>
-						<span>{tabWords(tab, here, board)}</span>
+						<b dir="auto">{tab.side || tab.name}</b>
+						<span dir="auto">{tabWords(tab, here, board)}</span>
 					</button>
 				);
 			})}
@@ -57,10 +57,11 @@ export function Top({
 	);
 }
 
-function tabWords({ ladder, side, tries }: Board["tabs"][number], here: boolean, { turns }: Board): string {
-	const prefix = side ? `${side} · ` : "";
-	if (here) return side ? `${prefix}${tries}` : `${tries} tries`;
-	return turns?.ladder === ladder ? `next: ${turns.stands}` : side ? `${prefix}waits` : `waits · ${tries}`;
+/** Of two tabs of one student the side is the name, and who it is stands small. */
+function tabWords({ ladder, side, name, tries }: Board["tabs"][number], here: boolean, { turns }: Board): string {
+	const whose = side ? `${name.split(" ")[0]} · ` : "";
+	if (here) return side ? `${whose}${tries}` : `${tries} tries`;
+	return turns?.ladder === ladder ? `next: ${turns.stands}` : side ? `${whose}waits` : `waits · ${tries}`;
 }
 
 const Leave = memo(() => (

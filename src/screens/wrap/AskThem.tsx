@@ -7,6 +7,7 @@ import { answer, answersIn, finishHeld, remarkOn } from "@/core/acts/atTheEnd";
 import type { LessonView } from "@/core/log/lesson";
 import type { LessonOnDevice } from "@/device/lesson";
 import css from "@/ui/facts.module.scss";
+import { useKept } from "@/ui/useKept";
 import { KeptText } from "./KeptText";
 
 interface Props {
@@ -34,7 +35,8 @@ export function AskThem({ lesson, view, student, name, named, wish }: Props) {
 		...questions,
 		...answers.map((one) => one.question),
 	];
-	const [added, setAdded] = useState<string[]>([]);
+	const [addedText, setAdded] = useKept(`questions ${lesson.lesson} ${student}`, "[]");
+	const added = JSON.parse(addedText) as string[];
 	return (
 		<section className={css.rung} aria-label={named ? `Ask ${name}` : "Ask them"}>
 			<h2>
@@ -58,7 +60,7 @@ export function AskThem({ lesson, view, student, name, named, wish }: Props) {
 				onSubmit={(event) => {
 					event.preventDefault();
 					const question = own.trim();
-					if (question) setAdded([...added, question]);
+					if (question) setAdded(JSON.stringify([...added, question]));
 					setOwn("");
 				}}
 			>
@@ -70,7 +72,7 @@ export function AskThem({ lesson, view, student, name, named, wish }: Props) {
 					dir="auto"
 					onChange={(event) => setOwn(event.target.value)}
 				/>
-				<Button variant="outline-primary" type="submit" disabled={!own.trim()}>
+				<Button variant="outline-primary" className="text-nowrap" type="submit" disabled={!own.trim()}>
 					ask
 				</Button>
 			</Form>
