@@ -6,7 +6,20 @@ import { type BrowserContext, chromium } from "@playwright/test";
 import { openStore } from "@/store/db";
 import { eventsAfter } from "@/store/events";
 import { chromiumPath, quiet } from "./browser";
-import { accessible, allSent, demoFile, expect, freePort, good, keptMark, quickHand, test, touch } from "./studio";
+import { onDevice, sameOnBoth } from "./onDevice";
+import {
+	accessible,
+	allSent,
+	demoFile,
+	expect,
+	freePort,
+	good,
+	keptMark,
+	quickHand,
+	Studio,
+	test,
+	touch,
+} from "./studio";
 
 /** Not the machine's own name: a phone reaches it by another one. */
 const HOST = "studio.quillhaven.test";
@@ -133,6 +146,7 @@ test("a whole lesson over HTTPS by another name, behind the passcode", async ({ 
 	for (let i = 0; i < 12; i++) await good(page).click();
 	await allSent(page);
 	const { device, keptTo } = await keptMark(page);
+	const here = await onDevice(page);
 	await touch(page, "more").click();
 	await page.getByRole("link", { name: "wrap up" }).click();
 	// Then and now: what the first and the best day on this rung were.
@@ -143,9 +157,39 @@ test("a whole lesson over HTTPS by another name, behind the passcode", async ({ 
 	const store = await openStore(`file:${join(lan.folder, "studio.db")}`);
 	const mine = (await eventsAfter(store, 0)).events.filter((event) => event.device === device);
 	store.close();
-	expect(mine.map(({ dseq }) => dseq).slice(0, keptTo)).toEqual(Array.from({ length: keptTo }, (_, i) => i + 1));
+	expect(here).toHaveLength(keptTo);
+	expect(mine.slice(0, keptTo).map(({ id, dseq }) => [id, dseq])).toEqual(here.map(({ id, dseq }) => [id, dseq]));
 	expect(mine.filter(({ kind }) => kind === "attempt")).toHaveLength(12);
 	expect(mine.at(-1)?.kind).toBe("lesson.closed");
+});
+
+test("where the address is not secure, the lesson counts and is sent all the same, and says what is missing", async ({
+	listenTo,
+}) => {
+	// As behind a proxy of the coach's own that does not encrypt.
+	const studio = await Studio.make(true, { PEG_LAN: "1" });
+	const folder = mkdtempSync(join(tmpdir(), "peg-plain-"));
+	try {
+		phone = await phoneOn(folder);
+		const page = await phone.newPage();
+		listenTo(page);
+		await page.goto(`http://${HOST}:${studio.port}/students/teodor`);
+		expect(await page.evaluate(() => window.isSecureContext)).toBe(false);
+		await touch(page, "lesson: Three-club cascade, right").click();
+		await expect(page.getByRole("region", { name: "Last time" })).toContainText("This address is not secure");
+		for (let i = 0; i < 5; i++) await good(page).click();
+		await allSent(page);
+		expect(await sameOnBoth(page, studio)).toBe(5);
+		await touch(page, "more").click();
+		await page.getByRole("button", { name: /^this device/ }).click();
+		await expect(page.getByText(/not secure.*npm start -- --lan/)).toBeVisible();
+		await accessible(page);
+	} finally {
+		await phone?.close();
+		phone = null;
+		await studio.end();
+		rmSync(folder, { recursive: true, force: true });
+	}
 });
 
 test("guessing is slowed: after five wrong ones it is asked again later, even with the right one", async () => {

@@ -3,6 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type BrowserContext, chromium, type Page } from "@playwright/test";
 import { chromiumPath, quiet } from "./browser";
+import { sameOnBoth } from "./onDevice";
 import { allSent, expect, good, keptMark, quickHand, test, touch } from "./studio";
 
 /** A phone with a disk: its local store outlives its pages. */
@@ -17,13 +18,13 @@ async function phoneOn(folder: string): Promise<BrowserContext> {
 	return phone;
 }
 
-test.use({ demo: true, expected: /Failed to (load resource|fetch)|net::ERR|Target crashed/ });
+test.use({ demo: true, expected: /Failed to (load resource|fetch)|net::ERR|Target crashed|Manifest/ });
 
-test("the server is killed 20 times and the page crashes twice in mid-tap: every kept tap is in the database once", async ({
+test("the server is killed 50 times and the page crashes twice in mid-tap: every kept tap is in the database once", async ({
 	studio,
 	listenTo,
 }) => {
-	test.setTimeout(240_000);
+	test.setTimeout(480_000);
 	const folder = mkdtempSync(join(tmpdir(), "peg-phone-"));
 	const phone = await phoneOn(folder);
 	try {
@@ -46,13 +47,13 @@ test("the server is killed 20 times and the page crashes twice in mid-tap: every
 			shown = Math.max(shown, (await keptMark(page)).keptTo);
 		};
 
-		for (let round = 0; round < 20; round++) {
+		for (let round = 0; round < 50; round++) {
 			const dying = studio.kill();
 			for (let i = 0; i < 5; i++) await tap();
 			await dying;
 			await tap();
 			await reached();
-			if (round === 6 || round === 13) {
+			if (round === 16 || round === 33) {
 				// What the mark says is kept must be there; only the tap on its way to the disk may go with the renderer.
 				await expect(page.getByTestId("kept")).toContainText("kept ✓");
 				await reached();
@@ -82,6 +83,7 @@ test("the server is killed 20 times and the page crashes twice in mid-tap: every
 		expect(attempts).toBeGreaterThanOrEqual(tapped - 2);
 		expect(attempts).toBeLessThanOrEqual(tapped);
 		await expect(page.getByTestId("used")).toHaveText(String(attempts));
+		expect(await sameOnBoth(page, studio)).toBe(attempts);
 	} finally {
 		await phone.close();
 		rmSync(folder, { recursive: true, force: true });

@@ -18,10 +18,11 @@ export class Studio {
 	private constructor(
 		readonly folder: string,
 		readonly port: number,
+		private readonly env: Record<string, string>,
 	) {}
 
-	static async make(demo: boolean): Promise<Studio> {
-		const studio = new Studio(mkdtempSync(join(tmpdir(), "peg-journey-")), await freePort());
+	static async make(demo: boolean, env: Record<string, string> = {}): Promise<Studio> {
+		const studio = new Studio(mkdtempSync(join(tmpdir(), "peg-journey-")), await freePort(), env);
 		if (demo) cpSync(demoFile, join(studio.folder, "studio.db"));
 		await studio.start();
 		return studio;
@@ -41,7 +42,11 @@ export class Studio {
 			{
 				stdio: "ignore",
 				detached: true,
-				env: { ...process.env, DATABASE_URL: this.database, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
+				env: {
+					...process.env,
+					...{ DATABASE_URL: this.database, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
+					...this.env,
+				},
 			},
 		);
 		for (let i = 0; i < 300; i++) {

@@ -1,3 +1,4 @@
+import { sameOnBoth } from "./onDevice";
 import { allSent, expect, good, quickHand, test, touch } from "./studio";
 
 test.use({ demo: true, viewport: { width: 390, height: 844 }, expected: /net::ERR_INTERNET_DISCONNECTED/ });
@@ -51,6 +52,10 @@ test("one counts, the other watches, takes over, and what both counted is told a
 	await expect(page.getByTestId("used")).toHaveText("7", { timeout: 20_000 });
 	const strip = (one: typeof page) => one.getByRole("button", { name: /^Last tries/ }).textContent();
 	await expect.poll(async () => (await strip(page)) === (await strip(other))).toBe(true);
+	for (const one of [page, other]) {
+		await allSent(one);
+		await sameOnBoth(one, studio);
+	}
 	await context.close();
 	const attempts = (await studio.events()).filter((event) => event.kind === "attempt" && event.device !== "demo-phone");
 	expect(attempts).toHaveLength(8);

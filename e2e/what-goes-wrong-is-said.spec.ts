@@ -1,5 +1,6 @@
 import type { Client, Transaction } from "@libsql/client";
 import type { Page } from "@playwright/test";
+import { sameOnBoth } from "./onDevice";
 import { allSent, expect, good, keptMark, type Studio, test, touch } from "./studio";
 
 test.use({ demo: true, viewport: { width: 390, height: 844 } });
@@ -15,11 +16,7 @@ const taps = async (page: Page, many: number) => {
 /** Every number up to the kept mark is in the database, once, in order. */
 async function allThere(page: Page, studio: Studio, attempts: number): Promise<void> {
 	await allSent(page);
-	const { device, keptTo } = await keptMark(page);
-	const mine = (await studio.events()).filter((event) => event.device === device);
-	expect(mine.map(({ dseq }) => dseq)).toEqual(Array.from({ length: keptTo }, (_, i) => i + 1));
-	expect(new Set(mine.map(({ id }) => id)).size).toBe(keptTo);
-	expect(mine.filter(({ kind }) => kind === "attempt")).toHaveLength(attempts);
+	expect(await sameOnBoth(page, studio)).toBe(attempts);
 }
 
 /** Takes the database for itself, once whoever writes just now is done. */

@@ -1,4 +1,5 @@
 import type { Page } from "@playwright/test";
+import { onDevice } from "./onDevice";
 import { accessible, expect, good, keptMark, test, touch } from "./studio";
 
 test.use({
@@ -23,24 +24,6 @@ async function readyForNoSignal(page: Page): Promise<void> {
 		.poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state ?? "none"), { timeout: 30_000 })
 		.toBe("activated");
 }
-
-/** All events of this device as its own store has them. */
-const onDevice = (page: Page) =>
-	page.evaluate(async () => {
-		const name = (await indexedDB.databases()).find((one) => one.name?.startsWith("peg-ladder "))?.name ?? "";
-		const db = await new Promise<IDBDatabase>((resolve, reject) => {
-			const open = indexedDB.open(name);
-			open.onsuccess = () => resolve(open.result);
-			open.onerror = () => reject(open.error);
-		});
-		const all = await new Promise<{ id: string; dseq: number; kind: string }[]>((resolve, reject) => {
-			const ask = db.transaction("events").objectStore("events").getAll();
-			ask.onsuccess = () => resolve(ask.result);
-			ask.onerror = () => reject(ask.error);
-		});
-		db.close();
-		return all.map(({ id, dseq, kind }) => ({ id, dseq, kind })).sort((a, b) => a.dseq - b.dseq);
-	});
 
 test("no signal: a prepared lesson is begun, 300 tries are counted through three crashes, wrapped up, and sent once, in order", async ({
 	page: first,
