@@ -92,7 +92,7 @@ export interface Tail {
 
 export const share = (all: readonly number[], part: number): number => {
 	const sorted = [...all].sort((a, b) => a - b);
-	return sorted[Math.min(sorted.length - 1, Math.ceil(part * sorted.length) - 1)] as number;
+	return sorted[Math.max(0, Math.min(sorted.length, Math.ceil(part * sorted.length)) - 1)] as number;
 };
 
 const DRAWN_AGAIN = 2000;

@@ -1,4 +1,5 @@
-import { courtside } from "./courtside";
+import { between } from "./between";
+import { courtside, memory } from "./courtside";
 import { curves } from "./curves";
 import { files } from "./files";
 import { positions } from "./positions";
@@ -14,6 +15,8 @@ const benches: Record<string, () => void | Promise<void>> = {
 	curves,
 	tap,
 	courtside,
+	memory,
+	between,
 	typing,
 	positions,
 	rungs,

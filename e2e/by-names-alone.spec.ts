@@ -40,11 +40,13 @@ test("a whole lesson by the names that a screen reader says, and nothing else", 
 	await press(page, "GOOD");
 
 	await press(page, "cue");
-	await press(page, /^outside$|paint one shelf|outside/);
+	await press(page, /outside$/);
 	await press(page, "state");
 	await press(page, "tired");
 	const advice = page.getByRole("region", { name: "Advice" });
 	await expect(advice.getByRole("button").first()).toHaveText(/\w+/);
+	// Its words have just changed: what is pressed at once was meant for the words before.
+	await page.waitForTimeout(450);
 	await advice.getByRole("button").first().press("Enter");
 	await press(page, "close");
 	await press(page, "more");

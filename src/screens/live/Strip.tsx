@@ -1,3 +1,4 @@
+import { memo } from "react";
 import type { Entry, TryView } from "@/core/log/lesson";
 import { numberOf, TryMark } from "@/ui/Marks";
 import css from "./live.module.scss";
@@ -37,7 +38,14 @@ function faultLabels(entries: readonly Entry[], short: Board["short"]): Map<stri
 	return labels;
 }
 
-const Said = ({ words }: { words: string | null }) => words && <small aria-hidden="true">{words}</small>;
+/** A mark that is there already is not drawn anew for the next one. */
+const StripMark = memo(({ t, words }: { t: TryView; words: string | null }) => (
+	<span className={css.stripMark}>
+		<TryMark t={t} short={unsaid} hidden />
+		{words && <small aria-hidden="true">{words}</small>}
+	</span>
+));
+const unsaid = () => "";
 
 /** The last twenty attempts as marks, cues as notches between them: one target that opens the rows. */
 export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {
@@ -60,10 +68,7 @@ export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {
 			{shown.length === 0 && <span className={css.stripEmpty}>No tries yet. One touch each.</span>}
 			{shown.map(({ event, try: t }) =>
 				t ? (
-					<span key={event.id} className={css.stripMark}>
-						<TryMark t={t} short={board.short} hidden />
-						<Said words={label(event.id, t)} />
-					</span>
+					<StripMark key={event.id} t={t} words={label(event.id, t)} />
 				) : event.kind === "tally" ? (
 					<b key={event.id} className={css.stripTally}>
 						{event.body.good} of {event.body.tries}
