@@ -1,11 +1,22 @@
-import { format, parseISO } from "date-fns";
+/**
+ * Days in words, by the browser's own calendar: a library for it would be a twentieth of
+ * what the lesson loads. The parts are put in one order, so that server and browser say
+ * the same.
+ */
+const parts = new Intl.DateTimeFormat("en-US", {
+	...{ weekday: "short", day: "numeric", month: "short", year: "numeric", timeZone: "UTC" },
+});
 
 /** The day here and now, as the record writes days. */
-export const today = (): string => format(new Date(), "yyyy-MM-dd");
+export function today(now = new Date()): string {
+	return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+}
 
 /** "Tue 24 Nov"; the year is said only when it is another one. */
 export function dayWords(day: string, from = today()): string {
-	return format(parseISO(day), day.slice(0, 4) === from.slice(0, 4) ? "EEE d MMM" : "EEE d MMM yyyy");
+	const said = Object.fromEntries(parts.formatToParts(new Date(day)).map(({ type, value }) => [type, value]));
+	const words = `${said.weekday} ${said.day} ${said.month}`;
+	return day.slice(0, 4) === from.slice(0, 4) ? words : `${words} ${said.year}`;
 }
 
 /** "today", "tomorrow", "3 days ago", "in 3 days". */
