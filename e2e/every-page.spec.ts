@@ -108,6 +108,20 @@ test("axe finds nothing courtside, drawers and wrap-up included; every target is
 	await page.getByRole("button", { name: /^Rung \d/ }).click();
 	await accessible(page);
 	await touch(page, "close").click();
+	for (const light of ["daylight", "dim"]) {
+		await page.evaluate((to) => {
+			document.documentElement.dataset.light = to;
+		}, light);
+		await accessible(page);
+		for (const drawer of ["cue", "more"]) {
+			await touch(page, drawer).click();
+			await accessible(page);
+			await touch(page, "close").click();
+		}
+		await page.getByRole("button", { name: /^Last tries/ }).click();
+		await accessible(page);
+		await touch(page, "close").click();
+	}
 	for (const size of [
 		{ width: 360, height: 640 },
 		{ width: 844, height: 390 },

@@ -41,26 +41,13 @@ async function shot(
 	console.log(`${folder}/${name}.png`);
 }
 
-/** Rules of other kinds than the demo's, to show their inputs. */
+const light = (to: string) =>
+	page.evaluate((name) => {
+		document.documentElement.dataset.light = name;
+	}, to);
+
+/** A rule of another kind than the demo's, to show its clock. */
 await studio.inStore(async (store) => {
-	const answers = [
-		["high pass", "step in"],
-		["late pass", "let it fall"],
-		["short pass", "shorten"],
-	] as const;
-	const rung = freshRung("Passes that are called, some of them bad");
-	await addLadder(store, "kasimir", "passing", {
-		...{ side: "left", policy: "mastery", start: null },
-		rungs: [
-			{
-				id: "called",
-				settings: {
-					...{ ...rung, gate: "result", rule: { kind: "decision", k: 7, n: 9 } },
-					decisions: answers.map(([situation, answer]) => ({ situation, right: [{ answer, reason: "" }] })),
-				},
-			},
-		],
-	});
 	await addLadder(store, "sunniva", "balls", {
 		...{ side: "left", policy: "mastery", start: null },
 		rungs: [
@@ -77,15 +64,22 @@ try {
 	await shot("student", bench, "/students/isolde");
 	await shot("skill", bench, "/skills/balls", () => press("more of position 4"));
 	await shot("origins", bench, "/skills/passing#origins");
-	await shot("schools", bench, "/skills/balls#schools");
 	await shot("ladder", bench, "/ladders/isolde-clubs");
 	await shot("card", bench, "/ladders/teodor-passing/card");
 	await shot("live-phone", phone, "/", async () => {
+		await light("daylight");
 		await press("lesson: Teodor Quillfeather, Three-club cascade, right");
 		await touch("GOOD", "good, but release", "GOOD", "GOOD", "missed height", "GOOD", "GOOD", "no count", "GOOD");
 		await touch("good, but height", "good, but height", "missed height");
 		await page.getByText("Correct height").waitFor();
 	});
+	await shot("live-dim", phone, undefined, () => light("dim"));
+	await shot("live-tries", phone, undefined, async () => {
+		await light("paper");
+		await press(/^Last tries/);
+		await press(/^12\s*missed/);
+	});
+	await touch("close");
 	await shot("live-desk", bench, undefined, async () => {
 		await page.getByRole("button", { name: "follow", exact: true }).click();
 		await touch("GOOD", "GOOD");
@@ -95,7 +89,11 @@ try {
 		await press("close");
 		await press("more");
 		await page.getByRole("link", { name: "wrap up" }).click();
-		await page.getByLabel("Remark, for you").fill("Height comes after release: watch that first.");
+		await page.getByRole("region", { name: "What to practise" }).getByRole("checkbox").first().check();
+		await page.getByLabel(/^How much/).fill("ten minutes, three days");
+		await page.getByLabel("All throws peak at one height").fill("left hand a palm higher");
+		await page.getByLabel("All throws peak at one height").blur();
+		await page.evaluate(() => window.scrollTo(0, 0));
 	});
 	await shot("lesson", bench, "/students/teodor", () => page.getByRole("row").nth(1).getByRole("link").click());
 	await shot("who-stands-where", bench, "/ladders");
@@ -106,10 +104,6 @@ try {
 		await page.getByText("fewest tries").waitFor({ timeout: 60_000 });
 		await page.getByRole("button", { name: "lay it over" }).nth(1).click();
 		await page.getByText("fewest tries").scrollIntoViewIfNeeded();
-	});
-	await shot("live-decision", phone, "/", async () => {
-		await press("lesson: Kasimir Ploughman, Six-club passing, left");
-		await touch("shorten", "called high pass", "step in", "shorten", "called late pass", "let it fall", "step in");
 	});
 	await shot("live-count", phone, "/", async () => {
 		await press("lesson: Sunniva Marsh, Three-ball cascade, left");

@@ -148,6 +148,7 @@ export function LiveBoard({
 					ladder={board.ladder}
 					acts={acts}
 					adjusting={advice.line === "let-adjust"}
+					advised={advice.position}
 					onClose={close}
 				/>
 			)}

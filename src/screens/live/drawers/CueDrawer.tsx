@@ -17,6 +17,7 @@ export function CueDrawer({
 	ladder,
 	acts,
 	adjusting,
+	advised,
 	onClose,
 }: {
 	visit: Visit;
@@ -24,6 +25,8 @@ export function CueDrawer({
 	about: string | null;
 	/** The student is still trying what was said last. */
 	adjusting: boolean;
+	/** The position the advice is about. */
+	advised: string | undefined;
 	/** Where how to look for a position is written down. */
 	ladder: PackLadder | null;
 	acts: Acts;
@@ -36,6 +39,9 @@ export function CueDrawer({
 		onClose();
 	};
 	const remark = tooMuch(visit, adjusting);
+	// What the advice is about comes first; the others in their causal order.
+	const { positions: watched } = visit.placing;
+	const positions = watched.toSorted((a, b) => Number(b.id === advised) - Number(a.id === advised));
 	return (
 		<Drawer title={about ? `What was said · ${about}` : "What was said"} onClose={onClose}>
 			{remark && (
@@ -43,7 +49,7 @@ export function CueDrawer({
 					{remark}
 				</p>
 			)}
-			{visit.placing.positions.map((position) => {
+			{positions.map((position) => {
 				const first = firstCue(position.cues);
 				const cues = first ? [first, ...position.cues.filter((cue) => cue !== first)] : [];
 				return (

@@ -2,7 +2,9 @@
 
 import { useEffect, useState } from "react";
 import { lookAtRoom, type Room } from "@/device/watch";
+import { LightSwitch } from "@/ui/LightSwitch";
 import { answerTouch, type Hand, insecureWords, keepHand, sayCount, useHand } from "../hand";
+import css from "../live.module.scss";
 import { Choice, Choices, Drawer } from "./Drawer";
 
 const toggles = [
@@ -65,6 +67,7 @@ export function HandDrawer({ onClose }: { onClose: () => void }) {
 						{words}
 					</Choice>
 				))}
+				<LightSwitch className={css.choice ?? ""} />
 				<Choice
 					small="and back"
 					onClick={() => {
