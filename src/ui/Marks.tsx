@@ -47,26 +47,11 @@ export function TryMark({
 	hidden?: boolean;
 }) {
 	const faint = t.over || t.apart || t.variation !== "own" ? css.faint : "";
-	const mark = t.body.noCount ? (
-		<path className={css.none} d="M0 7H14" />
-	) : t.good ? (
-		<circle className={css.good} cx="7" cy="7" r="7" />
-	) : (
-		<circle className={css.off} cx="7" cy="7" r="6" />
-	);
-	if (hidden)
-		return (
-			<svg className={`${css.mark} ${faint}`} viewBox="0 0 14 14" aria-hidden="true">
-				{mark}
-			</svg>
-		);
+	const shape = t.body.noCount ? css.none : t.good ? css.good : css.off;
+	const look = `${css.mark} ${shape} ${faint}`;
+	if (hidden) return <i className={look} aria-hidden="true" />;
 	const words = tryWords(t, short);
-	return (
-		<svg className={`${css.mark} ${faint}`} viewBox="0 0 14 14" role="img" aria-label={words}>
-			<title>{words}</title>
-			{mark}
-		</svg>
-	);
+	return <i className={look} role="img" aria-label={words} title={words} />;
 }
 
 /** A visit's attempts in order, cues as notches between them. */
