@@ -58,12 +58,15 @@ test("a full disk is said at once, in words; nothing leaves the screen, and all 
 	await begin(page);
 	await taps(page, 2);
 	await allSent(page);
-	await page.evaluate(() => {
+	// What stores is a worker beside the page.
+	const [keeper] = page.workers();
+	if (!keeper) throw new Error("nothing keeps the lesson");
+	await keeper.evaluate(() => {
 		const real = IDBObjectStore.prototype.put;
 		IDBObjectStore.prototype.put = () => {
 			throw new DOMException("There is no room left on this device.", "QuotaExceededError");
 		};
-		Object.assign(window, { makeRoom: () => Object.assign(IDBObjectStore.prototype, { put: real }) });
+		Object.assign(globalThis, { makeRoom: () => Object.assign(IDBObjectStore.prototype, { put: real }) });
 	});
 	await taps(page, 3);
 	await expect(page.getByTestId("used")).toHaveText("5");
@@ -71,7 +74,7 @@ test("a full disk is said at once, in words; nothing leaves the screen, and all 
 		page.getByText(/Not stored yet: There is no room left on this device\. Trying again; do not close/),
 	).toBeVisible();
 	await expect(page.getByTestId("kept")).toContainText("keeping 3");
-	await page.evaluate(() => (window as unknown as { makeRoom: () => void }).makeRoom());
+	await keeper.evaluate(() => (globalThis as unknown as { makeRoom: () => void }).makeRoom());
 	await expect(page.getByTestId("kept")).toContainText("kept ✓");
 	await allThere(page, studio, 5);
 });

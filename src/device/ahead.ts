@@ -1,7 +1,9 @@
 import { foldLesson } from "@/core/log/lesson";
 import type { Pack } from "@/core/pack/pack";
-import { type Local, now } from "./local";
-import { lastStudio, openLocal, rememberStudio } from "./studio";
+import { lastStudio, rememberStudio } from "./last";
+import type { Local } from "./local";
+import { now } from "./now";
+import { openLocal } from "./studio";
 import { fetchPack, push } from "./sync";
 
 /** More than a device ever holds back. */

@@ -3,7 +3,8 @@ import { openDB } from "idb";
 import { envelope, sealEvent } from "@/core/log/event";
 import { pushEvents } from "@/store/events";
 import { kept, note, texts, withStudio, world } from "./__tests__/world";
-import { Local, now } from "./local";
+import { Local } from "./local";
+import { now } from "./now";
 import { exchange, OtherStudio, pull, push } from "./sync";
 
 /** The local store, the outbox, and what a restore or another studio does. */

@@ -4,8 +4,10 @@ import { placeOn } from "@/core/pack/pack";
 import { listQuarantine } from "@/store/events";
 import { kept, ladder, withStudio, world } from "./__tests__/world";
 import { lessonsHere } from "./ahead";
+import { LessonKeeper } from "./keeper/keeper";
 import { LessonOnDevice } from "./lesson";
-import { Local, now } from "./local";
+import { Local } from "./local";
+import { now } from "./now";
 import { push } from "./sync";
 import { letGo, noteReached } from "./watch";
 
@@ -32,7 +34,7 @@ describe("a lesson on the device", () => {
 			now(),
 		);
 		await push(local);
-		const open = new LessonOnDevice(lesson);
+		const open = new LessonOnDevice(lesson, new LessonKeeper(lesson));
 		lessons.push(open);
 		await open.start();
 		await until(() => open.snapshot().ready);
@@ -61,7 +63,7 @@ describe("a lesson on the device", () => {
 		await until(() => open.marks().unkept === 0 && open.marks().trouble !== null);
 		expect(open.marks().trouble).toContain("kept on this device");
 		open.stop();
-		const again = new LessonOnDevice(open.lesson);
+		const again = new LessonOnDevice(open.lesson, new LessonKeeper(open.lesson));
 		await again.start();
 		expect(tries(again)).toBe(5);
 		expect(again.snapshot().ready).toBe(true);
@@ -157,7 +159,7 @@ describe("a lesson on the device", () => {
 	});
 
 	test("a lesson nobody began is missing", async () => {
-		const open = new LessonOnDevice(`never-${world.opened}`);
+		const open = new LessonOnDevice(`never-${world.opened}`, new LessonKeeper(`never-${world.opened}`));
 		await open.start();
 		await until(() => open.snapshot().missing);
 		open.stop();

@@ -3,9 +3,10 @@ import { type Actor, type Draft, envelope, type LogEvent, type Now } from "@/cor
 import { foldLesson, grow, type LessonView } from "@/core/log/lesson";
 import { byOrder } from "@/core/log/order";
 import type { Pack } from "@/core/pack/pack";
-import { type Local, now } from "./local";
-import { lastStudio, openLocal, rememberStudio } from "./studio";
-import { exchange, fetchPack, OtherStudio, pull } from "./sync";
+import { OTHER_STUDIO, STORAGE } from "./keeper/failures";
+import type { Keeper } from "./keeper/keeper";
+import { lastStudio, rememberStudio } from "./last";
+import { now } from "./now";
 import { letGo, lookAtRoom, noteReached, shortOfRoom } from "./watch";
 
 /** What the screen shows of a lesson; replaced whole when anything of it changes. */
@@ -49,16 +50,13 @@ interface Waiting {
 	shown: LogEvent[];
 }
 
-/** The device's own store refused; a request that took too long is another matter. */
-const isStorage = (error: unknown): error is DOMException =>
-	error instanceof DOMException && !["TimeoutError", "AbortError"].includes(error.name);
-
 /**
  * A lesson on this device. A write is shown at once, then stored, then sent; each
  * stage reports when it is reached, and none waits for the next.
  */
 export class LessonOnDevice {
-	private local: Local | null = null;
+	/** The studio whose store is open. */
+	private studio: string | null = null;
 	private events: LogEvent[] = [];
 	private queue: Waiting[] = [];
 	private draining = false;
@@ -81,7 +79,11 @@ export class LessonOnDevice {
 	};
 	private mark: Marks = { keptTo: 0, ackedTo: 0, unkept: 0, unsent: 0, trouble: null, aside: null, room: null };
 
-	constructor(readonly lesson: string) {}
+	/** @param keeper stores, sends and fetches for it, in a worker or here. */
+	constructor(
+		readonly lesson: string,
+		private readonly keeper: Keeper,
+	) {}
 
 	subscribe = (listener: () => void): (() => void) => {
 		this.listeners.add(listener);
@@ -94,12 +96,12 @@ export class LessonOnDevice {
 		const known = lastStudio();
 		if (known) await this.openStore(known);
 		await this.freshPack();
-		if (!this.local) {
+		if (!this.studio) {
 			this.set({}, { trouble: "No signal, and nothing is stored here yet. Trying again." });
 			this.timer = setTimeout(() => void this.start(), RETRY_MS);
 			return;
 		}
-		void this.local.tidy(now().localDay);
+		void this.keeper.tidy(now().localDay).catch(() => undefined);
 		this.sync();
 		void this.look();
 	}
@@ -118,43 +120,31 @@ export class LessonOnDevice {
 	}
 
 	private async openStore(studio: string): Promise<void> {
-		const local = await openLocal(studio);
-		const [events, counters, pack, unsent] = await Promise.all([
-			local.eventsOf(this.lesson),
-			local.counters(),
-			local.packOf(this.lesson),
-			local.countWaiting(),
-		]);
-		this.local = local;
-		this.events = events;
-		this.top = counters;
-		// Let go after a month, and asked for again: what was pulled once is fetched anew.
-		if (events.length === 0) await local.pullAnew(this.lesson);
+		const opened = await this.keeper.open(studio);
+		this.studio = studio;
+		this.events = opened.events;
+		this.top = { dseq: opened.dseq, lamport: opened.lamport };
 		this.set(
 			{
-				device: local.device,
-				pack: pack ?? null,
-				view: foldLesson(events),
-				ready: pack !== undefined && events.length > 0,
+				device: opened.device,
+				pack: opened.pack,
+				view: foldLesson(opened.events),
+				ready: opened.pack !== null && opened.events.length > 0,
 			},
 			{
-				...{ keptTo: counters.dseq, ackedTo: counters.acked, unsent },
-				room: letGo(studio, local.device) ?? this.mark.room,
+				...{ keptTo: opened.dseq, ackedTo: opened.acked, unsent: opened.waiting },
+				room: letGo(studio, opened.device) ?? this.mark.room,
 			},
 		);
 	}
 
 	private async freshPack(): Promise<void> {
 		try {
-			const pack = await fetchPack(this.lesson);
+			const pack = await this.keeper.fetchPack();
 			rememberStudio(pack.studio.id);
-			if (this.local?.studio !== pack.studio.id) await this.openStore(pack.studio.id);
-			const local = this.local as Local | null;
-			if (!local) return;
-			await local.meet(pack.studio.epoch);
-			await local.keepPack(this.lesson, pack);
+			if (this.studio !== pack.studio.id) await this.openStore(pack.studio.id);
 			this.set({ pack });
-			this.show(await pull(local, this.lesson, this.top.dseq));
+			this.show(await this.keeper.welcome(pack, this.top.dseq));
 			this.set({ ready: true, missing: this.events.length === 0 });
 		} catch {
 			// Without a signal the stored pack serves; the sync loop says so and keeps trying.
@@ -187,11 +177,11 @@ export class LessonOnDevice {
 
 	/** Stores what waits, in order. What cannot be stored stays in sight and is tried again. */
 	private async drain(): Promise<void> {
-		if (this.draining || !this.local) return;
+		if (this.draining || !this.studio) return;
 		this.draining = true;
 		for (let next = this.queue[0]; next; next = this.queue[0]) {
 			try {
-				const stored = await this.local.append(next.drafts, next.when, next.actor);
+				const stored = await this.keeper.append(next.drafts, next.when, next.actor);
 				this.queue.shift();
 				await this.settle(next.shown, stored);
 			} catch (error) {
@@ -213,12 +203,12 @@ export class LessonOnDevice {
 		const moved = stored.some((event, i) => event.dseq !== shown[i]?.dseq || event.lamport !== shown[i]?.lamport);
 		const last = stored.at(-1);
 		this.set({}, { keptTo: last?.dseq ?? this.mark.keptTo, unkept: this.mark.unkept - stored.length, trouble: null });
-		if (!moved || !last || !this.local) return;
+		if (!moved || !last) return;
 		const final = new Map(stored.map((event) => [event.id, event]));
 		this.events = this.events.map((event) => final.get(event.id) ?? event);
 		this.top = { dseq: Math.max(this.top.dseq, last.dseq), lamport: Math.max(this.top.lamport, last.lamport) };
 		this.set({ view: foldLesson(this.events) });
-		this.show(await this.local.eventsOf(this.lesson).catch(() => []));
+		this.show(await this.keeper.events().catch(() => []));
 	}
 
 	private show(events: readonly LogEvent[]): void {
@@ -249,11 +239,10 @@ export class LessonOnDevice {
 	}
 
 	private async round(): Promise<void> {
-		const { local } = this;
-		if (!local) return;
+		if (!this.studio) return;
 		try {
 			if (!this.state.pack) await this.freshPack();
-			const report = await exchange(local, this.lesson, this.top.dseq);
+			const report = await this.keeper.exchange(this.top.dseq);
 			this.set(
 				{},
 				{
@@ -266,15 +255,16 @@ export class LessonOnDevice {
 			this.show(report.news);
 			if (!this.state.ready) this.set({ ready: true, missing: this.events.length === 0 });
 		} catch (error) {
-			if (error instanceof OtherStudio)
+			const { name, message } = error as Error;
+			if (name === OTHER_STUDIO)
 				this.set({}, { trouble: "The server now holds another studio. This lesson stays on this device." });
 			// What cannot be stored is said already, and has to stay said: it is not kept.
 			else if (this.queue.length > 0) return;
-			else if (isStorage(error))
+			else if (name === STORAGE)
 				this.set(
 					{},
 					{
-						trouble: `This device cannot store what the server sends: ${error.message.replace(/\.$/, "")}. Free some room.`,
+						trouble: `This device cannot store what the server sends: ${message.replace(/\.$/, "")}. Free some room.`,
 					},
 				);
 			else
@@ -300,9 +290,9 @@ export class LessonOnDevice {
 		if (told[1]) {
 			const { keptTo, ackedTo } = this.mark;
 			this.mark = { ...this.mark, ...marks };
-			if (this.local && (this.mark.keptTo !== keptTo || this.mark.ackedTo !== ackedTo))
-				noteReached(this.local.studio, {
-					...{ device: this.local.device, kept: this.mark.keptTo, acked: this.mark.ackedTo },
+			if (this.studio && (this.mark.keptTo !== keptTo || this.mark.ackedTo !== ackedTo))
+				noteReached(this.studio, {
+					...{ device: this.state.device, kept: this.mark.keptTo, acked: this.mark.ackedTo },
 				});
 		}
 		if (told[0] || told[1]) for (const listener of this.listeners) listener();

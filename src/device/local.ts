@@ -40,15 +40,6 @@ export interface Outgoing {
 	arrival: number;
 }
 
-export function now(date = new Date()): Now {
-	const pad = (n: number) => String(n).padStart(2, "0");
-	return {
-		at: date.toISOString(),
-		tz: Intl.DateTimeFormat().resolvedOptions().timeZone ?? "UTC",
-		localDay: `${date.getFullYear()}-${pad(date.getMonth() + 1)}-${pad(date.getDate())}`,
-	};
-}
-
 const OUTDATED_AFTER_DAYS = 30;
 
 export class Local {

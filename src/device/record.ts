@@ -1,7 +1,8 @@
 import { v7 as uuid } from "uuid";
 import type { Draft } from "@/core/log/event";
-import { now } from "./local";
-import { openLocal, rememberStudio } from "./studio";
+import { rememberStudio } from "./last";
+import { now } from "./now";
+import { openLocal } from "./studio";
 import { push } from "./sync";
 
 /**

@@ -59,9 +59,8 @@ export function Top({
 
 /** Of two tabs of one student the side is the name, and who it is stands small. */
 function tabWords({ ladder, side, name, tries }: Board["tabs"][number], here: boolean, { turns }: Board): string {
-	const whose = side ? `${name.split(" ")[0]} · ` : "";
-	if (here) return side ? `${whose}${tries}` : `${tries} tries`;
-	return turns?.ladder === ladder ? `next: ${turns.stands}` : side ? `${whose}waits` : `waits · ${tries}`;
+	if (here) return side ? `${name.split(" ")[0]} · ${tries}` : `${tries} tries`;
+	return turns?.ladder === ladder ? `next: ${turns.stands}` : `waits · ${tries}`;
 }
 
 const Leave = memo(() => (

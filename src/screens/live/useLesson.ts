@@ -1,6 +1,7 @@
 "use client";
 
 import { useEffect, useState, useSyncExternalStore } from "react";
+import { keeperBeside } from "@/device/keeper/client";
 import { LessonOnDevice, type LessonState, type Marks } from "@/device/lesson";
 
 /** The lesson named in the address. One static page serves every lesson, with or without a signal. */
@@ -16,7 +17,7 @@ export interface OpenLesson {
 }
 
 export function useLesson(id: string): OpenLesson {
-	const [lesson] = useState(() => new LessonOnDevice(id));
+	const [lesson] = useState(() => new LessonOnDevice(id, keeperBeside(id)));
 	useEffect(() => {
 		void lesson.start();
 		return () => lesson.stop();

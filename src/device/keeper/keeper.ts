@@ -1,0 +1,99 @@
+import type { Actor, Draft, LogEvent, Now } from "@/core/log/event";
+import type { Pack } from "@/core/pack/pack";
+import type { Local } from "../local";
+import { openLocal } from "../studio";
+import { exchange, fetchPack, OtherStudio, type PushReport, pull } from "../sync";
+import { OTHER_STUDIO, STORAGE } from "./failures";
+
+/** What a lesson finds when its device's store is opened. */
+export interface Opened {
+	studio: string;
+	device: string;
+	events: LogEvent[];
+	pack: Pack | null;
+	dseq: number;
+	lamport: number;
+	acked: number;
+	waiting: number;
+}
+
+/** The device's own store refused; a request that took too long is another matter. */
+const nameOf = (error: unknown): string =>
+	error instanceof OtherStudio
+		? OTHER_STUDIO
+		: error instanceof DOMException && !["TimeoutError", "AbortError"].includes(error.name)
+			? STORAGE
+			: "Error";
+
+async function told<T>(work: () => Promise<T>): Promise<T> {
+	try {
+		return await work();
+	} catch (error) {
+		throw Object.assign(new Error(error instanceof Error ? error.message : "this device refuses"), {
+			name: nameOf(error),
+		});
+	}
+}
+
+/**
+ * Keeps one lesson: stores, sends and fetches. It runs beside the page, so that the
+ * thread that answers fingers does none of it; everything in and out can be cloned.
+ */
+export class LessonKeeper {
+	private local: Local | null = null;
+
+	constructor(private readonly lesson: string) {}
+
+	private get store(): Local {
+		if (!this.local) throw new Error("the device's store is not open");
+		return this.local;
+	}
+
+	open(studio: string): Promise<Opened> {
+		return told(async () => {
+			const local = await openLocal(studio);
+			this.local = local;
+			const [events, { dseq, lamport, acked }, pack, waiting] = await Promise.all([
+				local.eventsOf(this.lesson),
+				local.counters(),
+				local.packOf(this.lesson),
+				local.countWaiting(),
+			]);
+			// Let go after a month, and asked for again: what was pulled once is fetched anew.
+			if (events.length === 0) await local.pullAnew(this.lesson);
+			return { studio, device: local.device, events, pack: pack ?? null, dseq, lamport, acked, waiting };
+		});
+	}
+
+	fetchPack(): Promise<Pack> {
+		return told(() => fetchPack(this.lesson));
+	}
+
+	/** Keeps a fresh pack, and fetches what others wrote meanwhile. */
+	welcome(pack: Pack, known: number): Promise<LogEvent[]> {
+		return told(async () => {
+			await this.store.meet(pack.studio.epoch);
+			await this.store.keepPack(this.lesson, pack);
+			return pull(this.store, this.lesson, known);
+		});
+	}
+
+	append(drafts: readonly (Draft & { id: string })[], when: Now, actor: Actor): Promise<LogEvent[]> {
+		return told(() => this.store.append(drafts, when, actor));
+	}
+
+	exchange(known: number): Promise<PushReport> {
+		return told(() => exchange(this.store, this.lesson, known));
+	}
+
+	events(): Promise<LogEvent[]> {
+		return told(() => this.store.eventsOf(this.lesson));
+	}
+
+	tidy(today: string): Promise<void> {
+		return told(() => this.store.tidy(today));
+	}
+}
+
+/** What a lesson asks of its keeper, wherever it runs. */
+export type Keeper = Pick<LessonKeeper, "open" | "fetchPack" | "welcome" | "append" | "exchange" | "events" | "tidy">;
