@@ -1,4 +1,6 @@
 import { get } from "node:http";
+import { chromium } from "@playwright/test";
+import { chromiumPath, quiet } from "../e2e/browser";
 import prepareDemo from "../e2e/setup";
 import { Studio } from "../e2e/studio";
 import { verdict } from "./measure";
@@ -31,9 +33,31 @@ export async function weight(): Promise<void> {
 			const bytes = await scriptsOf(studio.url, path);
 			console.log(`  ${name.padEnd(20)} ${kB(bytes).padStart(7)}  ${verdict(bytes / base, goal)}`);
 		}
+		const beside = await besideThe(studio, "/live?lesson=none");
+		console.log(`  what keeps the lesson, in a worker beside the page: ${kB(beside)}, which no page's HTML names`);
 	} finally {
 		bare.end();
 		await studio.end();
+	}
+}
+
+/** Bytes over the wire of the scripts a page fetches that its HTML does not name: its worker's. */
+async function besideThe(studio: Studio, path: string): Promise<number> {
+	const html = await (await fetch(studio.url + path)).text();
+	const browser = await chromium.launch({ executablePath: chromiumPath(), args: quiet });
+	try {
+		const page = await browser.newPage();
+		const others = new Set<string>();
+		page.on("request", (request) => {
+			const { pathname } = new URL(request.url());
+			if (pathname.endsWith(".js") && !html.includes(pathname)) others.add(pathname);
+		});
+		await page.goto(studio.url + path, { waitUntil: "networkidle" });
+		let bytes = 0;
+		for (const other of others) bytes += await wireSize(studio.url + other);
+		return bytes;
+	} finally {
+		await browser.close();
 	}
 }
 

@@ -50,6 +50,19 @@ interface Waiting {
 	shown: LogEvent[];
 }
 
+const AT_THE_LATEST_MS = 100;
+
+/** Once the next frame is on the screen; a page out of sight paints none, and does not wait for one. */
+function afterPaint(act: () => void): void {
+	let done = false;
+	const once = () => {
+		if (!done) act();
+		done = true;
+	};
+	requestAnimationFrame(() => setTimeout(once));
+	setTimeout(once, AT_THE_LATEST_MS);
+}
+
 /**
  * A lesson on this device. A write is shown at once, then stored, then sent; each
  * stage reports when it is reached, and none waits for the next.
@@ -70,6 +83,8 @@ export class LessonOnDevice {
 	actor: Actor = "coach";
 	private top = { dseq: 0, lamport: 0 };
 	private listeners = new Set<() => void>();
+	private first = new Set<() => void>();
+	private telling = false;
 	private state: LessonState = {
 		ready: false,
 		pack: null,
@@ -88,6 +103,11 @@ export class LessonOnDevice {
 	subscribe = (listener: () => void): (() => void) => {
 		this.listeners.add(listener);
 		return () => this.listeners.delete(listener);
+	};
+	/** Told before all others: for the count, which is to be on the screen before anything else is worked out. */
+	subscribeFirst = (listener: () => void): (() => void) => {
+		this.first.add(listener);
+		return () => this.first.delete(listener);
 	};
 	snapshot = (): LessonState => this.state;
 	marks = (): Marks => this.mark;
@@ -170,6 +190,7 @@ export class LessonOnDevice {
 		this.set(
 			{ view: grown ?? foldLesson(this.events) },
 			{ unkept: this.mark.unkept + shown.length, unsent: this.mark.unsent + shown.length },
+			grown !== null,
 		);
 		void this.drain();
 		return withIds.map((draft) => draft.id);
@@ -281,8 +302,8 @@ export class LessonOnDevice {
 		await this.syncing;
 	}
 
-	/** Tells the screen, of what has changed only. */
-	private set(change: Partial<LessonState>, marks: Partial<Marks> = {}): void {
+	/** Tells the screen, of what has changed only. After a touch the count is told first, the rest once it is painted. */
+	private set(change: Partial<LessonState>, marks: Partial<Marks> = {}, countFirst = false): void {
 		const other = <T extends object>(so: T, now: Partial<T>) =>
 			(Object.keys(now) as (keyof T)[]).some((key) => so[key] !== now[key]);
 		const told = [other(this.state, change), other(this.mark, marks)] as const;
@@ -295,6 +316,17 @@ export class LessonOnDevice {
 					...{ device: this.state.device, kept: this.mark.keptTo, acked: this.mark.ackedTo },
 				});
 		}
-		if (told[0] || told[1]) for (const listener of this.listeners) listener();
+		if (!told[0] && !told[1]) return;
+		if (told[0]) for (const listener of this.first) listener();
+		if (!countFirst || this.first.size === 0) this.tell();
+		else if (!this.telling) {
+			this.telling = true;
+			afterPaint(() => this.telling && this.tell());
+		}
+	}
+
+	private tell(): void {
+		this.telling = false;
+		for (const listener of this.listeners) listener();
 	}
 }

@@ -9,7 +9,7 @@ import { Rail } from "@/ui/Rail";
 import css from "./live.module.scss";
 import type { Board } from "./model";
 import { Opening } from "./Opening";
-import { useMarks } from "./useLesson";
+import { useCount, useMarks } from "./useLesson";
 import type { SetClock } from "./useSetClock";
 
 function useMinute(): number {
@@ -55,6 +55,18 @@ function Resting({ since }: { since: string | null }) {
 }
 
 const clockFace = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+
+/** The number the coach acts on: on the screen before anything else that a touch changes. */
+function TheCount({ lesson, className, words }: { lesson: LessonOnDevice; className: string; words: string }) {
+	const { value } = useCount(lesson);
+	return (
+		<output className={className} aria-label={`${value} ${words}`} data-testid="count">
+			{value}
+		</output>
+	);
+}
+
+const Used = ({ lesson }: { lesson: LessonOnDevice }) => <b data-testid="used">{useCount(lesson).used}</b>;
 
 /** What is on this device's disk, and what is with the server. */
 function KeptMark({ lesson }: { lesson: LessonOnDevice }) {
@@ -108,7 +120,7 @@ export function CountZone({
 	const { set, visit, rail } = board;
 	const { verdict } = visit;
 	const judgement = visit.judgements[set.variation];
-	const { value, target, words } = judgement.progress;
+	const { target, words } = judgement.progress;
 	const met = judgement.met;
 	const clock = clockWords(view, useMinute());
 	const share = (n: number) => `${Math.min(100, (100 * n) / Math.max(1, verdict.allowed))}%`;
@@ -134,13 +146,11 @@ export function CountZone({
 					{readOn(board.ladder, variationWords(set.placing, set.variation))}
 				</div>
 				{opening && <Opening pack={pack} board={board} />}
-				<output
-					className={opening ? "visually-hidden" : css.number}
-					aria-label={`${value} ${words}, needs ${target}`}
-					data-testid="count"
-				>
-					{value}
-				</output>
+				<TheCount
+					lesson={lesson}
+					className={opening ? "visually-hidden" : (css.number ?? "")}
+					words={`${words}, needs ${target}`}
+				/>
 				{setClock && (
 					<div className={css.setClock}>
 						<button type="button" onClick={setClock.toggle}>
@@ -165,7 +175,7 @@ export function CountZone({
 			</div>
 			<div className={css.side}>
 				<div>
-					<b data-testid="used">{verdict.used}</b>
+					<Used lesson={lesson} />
 					of {verdict.allowed} tries
 				</div>
 				{clock && (

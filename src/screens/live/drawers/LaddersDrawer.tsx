@@ -3,6 +3,7 @@
 import { useState } from "react";
 import type { LessonView } from "@/core/log/lesson";
 import { limitWords, type Pack, type PackLadder, readOn } from "@/core/pack/pack";
+import { dayWords } from "@/ui/dates";
 import type { Board } from "../model";
 import { pegIn } from "../model";
 import type { Acts } from "../useActs";
@@ -37,6 +38,7 @@ function Next({
 		.filter((ladder) => ladder.id !== here.id)
 		.sort((a, b) => Number(b.student === here.student) - Number(a.student === here.student));
 	const [inTurn, setInTurn] = useState(false);
+	const { first, best } = here.holes.find((hole) => hole.rung === board.set.placing.rung) ?? {};
 	const done = (act: () => void) => () => {
 		act();
 		onClose();
@@ -48,6 +50,17 @@ function Next({
 					Last time: {here.last.rung}, {here.last.good} of {here.last.tries} good
 					{here.last.cue && `; cue “${here.last.cue}”`}
 					{here.last.practise && `; to practise: ${here.last.practise}`}.
+				</p>
+			)}
+			{first && (
+				<p className="m-0 mute">
+					This rung: first {first.good} of {first.tries} ({dayWords(first.day)})
+					{best && best.day !== first.day && `, best ${best.good} of ${best.tries} (${dayWords(best.day)})`}.
+				</p>
+			)}
+			{view.opened?.body.wish && view.opened.student === here.student && (
+				<p className="m-0 mute" dir="auto">
+					Wish for today: {view.opened.body.wish}
 				</p>
 			)}
 			<Facts pack={pack} student={here.student} />
