@@ -59,7 +59,7 @@ function afterPaint(act: () => void): void {
 		if (!done) act();
 		done = true;
 	};
-	requestAnimationFrame(() => setTimeout(once));
+	requestAnimationFrame(() => requestAnimationFrame(once));
 	setTimeout(once, AT_THE_LATEST_MS);
 }
 
@@ -318,11 +318,14 @@ export class LessonOnDevice {
 		}
 		if (!told[0] && !told[1]) return;
 		if (told[0]) for (const listener of this.first) listener();
-		if (!countFirst || this.first.size === 0) this.tell();
-		else if (!this.telling) {
-			this.telling = true;
-			afterPaint(() => this.telling && this.tell());
+		// What comes in meanwhile waits for the same frame.
+		if (this.telling) return;
+		if (!countFirst || this.first.size === 0) {
+			this.tell();
+			return;
 		}
+		this.telling = true;
+		afterPaint(() => this.tell());
 	}
 
 	private tell(): void {
