@@ -158,6 +158,27 @@ describe("a lesson on the device", () => {
 		open.stop();
 	});
 
+	test("two pages of one device: each sees what the other wrote, and their numbers do not clash", async () => {
+		const one = await begun(`l9-${world.opened}`);
+		const two = new LessonOnDevice(one.lesson, new LessonKeeper(one.lesson));
+		lessons.push(two);
+		await two.start();
+		tap(one);
+		await until(() => one.marks().ackedTo === 3);
+		two.sync();
+		await until(() => tries(two) === 1);
+		tap(two);
+		tap(two);
+		await until(() => two.marks().ackedTo === 5);
+		// This page did not hear of it yet, and writes all the same.
+		tap(one);
+		await until(() => one.marks().ackedTo === 6 && tries(one) === 4);
+		two.sync();
+		await until(() => tries(two) === 4);
+		const numbers = (await kept()).map(({ dseq }) => dseq);
+		expect(numbers).toEqual([1, 2, 3, 4, 5, 6]);
+	});
+
 	test("a lesson nobody began is missing", async () => {
 		const open = new LessonOnDevice(`never-${world.opened}`, new LessonKeeper(`never-${world.opened}`));
 		await open.start();

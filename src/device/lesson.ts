@@ -104,7 +104,10 @@ export class LessonOnDevice {
 		this.listeners.add(listener);
 		return () => this.listeners.delete(listener);
 	};
-	/** Told before all others: for the count, which is to be on the screen before anything else is worked out. */
+	/**
+	 * Told before all others: for the count, which is to be on the screen before anything else
+	 * is worked out, and for the mark of how far it is kept, which may not lag behind it.
+	 */
 	subscribeFirst = (listener: () => void): (() => void) => {
 		this.first.add(listener);
 		return () => this.first.delete(listener);
@@ -237,7 +240,11 @@ export class LessonOnDevice {
 		const fresh = events.filter((event) => !here.has(event.id));
 		if (fresh.length === 0) return;
 		this.events = [...this.events, ...fresh].sort(byOrder);
-		this.top.lamport = Math.max(this.top.lamport, ...fresh.map((event) => event.lamport));
+		for (const { device, dseq, lamport } of fresh) {
+			this.top.lamport = Math.max(this.top.lamport, lamport);
+			// Another page of this device counts on where this one stands.
+			if (device === this.state.device) this.top.dseq = Math.max(this.top.dseq, dseq);
+		}
 		this.set({ view: foldLesson(this.events) });
 	}
 
@@ -317,7 +324,7 @@ export class LessonOnDevice {
 				});
 		}
 		if (!told[0] && !told[1]) return;
-		if (told[0]) for (const listener of this.first) listener();
+		for (const listener of this.first) listener();
 		// What comes in meanwhile waits for the same frame.
 		if (this.telling) return;
 		if (!countFirst || this.first.size === 0) {

@@ -1,6 +1,6 @@
 "use client";
 
-import { useEffect, useRef } from "react";
+import { useEffect, useLayoutEffect, useRef } from "react";
 
 const isTyping = (target: EventTarget | null): boolean =>
 	target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
@@ -8,7 +8,8 @@ const isTyping = (target: EventTarget | null): boolean =>
 /** Plain single keys, never while somebody types and never with a modifier. */
 export function useKeys(bindings: Readonly<Record<string, (event: KeyboardEvent) => void>>): void {
 	const latest = useRef(bindings);
-	useEffect(() => {
+	// With what is on the screen, not a moment after it: a key may follow at once.
+	useLayoutEffect(() => {
 		latest.current = bindings;
 	});
 	useEffect(() => {

@@ -45,4 +45,4 @@ export function useCount(lesson: LessonOnDevice): Counted {
 
 /** How far a lesson is kept and sent, for the part of a screen that says so. */
 export const useMarks = (lesson: LessonOnDevice): Marks =>
-	useSyncExternalStore(lesson.subscribe, lesson.marks, lesson.marks);
+	useSyncExternalStore(lesson.subscribeFirst, lesson.marks, lesson.marks);
