@@ -1,5 +1,6 @@
 "use client";
 
+import type { LessonOnDevice } from "@/device/lesson";
 import { LiveBoard } from "./LiveBoard";
 import css from "./live.module.scss";
 import { boardOf } from "./model";
@@ -23,7 +24,6 @@ export function LiveShell() {
 
 function Opened({ id }: { id: string }) {
 	const { lesson, state } = useLesson(id);
-	const { trouble } = useMarks(lesson);
 	if (state.missing)
 		return (
 			<main className={css.still}>
@@ -39,7 +39,7 @@ function Opened({ id }: { id: string }) {
 		return (
 			<main className={css.still}>
 				<p>Opening the lesson.</p>
-				{trouble && <p role="status">{trouble}</p>}
+				<WhyNot lesson={lesson} />
 				{state.ready && !board && (
 					<p>
 						Nothing has been counted in this lesson. <a href="/">Today</a>
@@ -48,4 +48,10 @@ function Opened({ id }: { id: string }) {
 			</main>
 		);
 	return <LiveBoard lesson={lesson} state={state} pack={state.pack} board={board} />;
+}
+
+/** What keeps a lesson from opening. By itself: the lesson is not to be drawn anew when only its marks change. */
+function WhyNot({ lesson }: { lesson: LessonOnDevice }) {
+	const { trouble } = useMarks(lesson);
+	return trouble && <p role="status">{trouble}</p>;
 }
