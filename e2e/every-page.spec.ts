@@ -1,4 +1,5 @@
 import { accessible, expect, good, test, touch } from "./studio";
+import { small, targets } from "./targets";
 
 test.use({ demo: true, viewport: { width: 1280, height: 800 } });
 
@@ -86,24 +87,17 @@ test("axe finds nothing courtside, drawers and wrap-up included; every target is
 	await touch(page, "lesson: Bram Ostwick, Three-club cascade, right").click();
 	for (const name of ["GOOD", "missed height", "missed height", "missed height"]) await touch(page, name).click();
 	await accessible(page);
-	const small = async () =>
-		page.locator("main button:visible, main a:visible").evaluateAll((all) =>
-			all.flatMap((one) => {
-				const { width, height } = one.getBoundingClientRect();
-				return width < 63.5 || height < 63.5 ? [`${one.textContent} ${width}x${height}`] : [];
-			}),
-		);
-	expect(await small()).toEqual([]);
+	expect(small(await targets(page))).toEqual([]);
 	for (const drawer of ["cue", "state", "more"]) {
 		await touch(page, drawer).click();
 		await accessible(page);
-		expect(await small()).toEqual([]);
+		expect(small(await targets(page))).toEqual([]);
 		await touch(page, "close").click();
 	}
 	await page.getByRole("button", { name: /^Last tries/ }).click();
 	await page.getByRole("button", { name: /^2 missed/ }).click();
 	await accessible(page);
-	expect(await small()).toEqual([]);
+	expect(small(await targets(page))).toEqual([]);
 	await touch(page, "close").click();
 	await page.getByRole("button", { name: /^Rung \d/ }).click();
 	await accessible(page);
@@ -130,7 +124,7 @@ test("axe finds nothing courtside, drawers and wrap-up included; every target is
 		await page.setViewportSize(size);
 		await expect(good(page)).toBeInViewport({ ratio: 1 });
 		await expect(touch(page, "undo")).toBeInViewport({ ratio: 1 });
-		expect(await small()).toEqual([]);
+		expect(small(await targets(page))).toEqual([]);
 	}
 	await touch(page, "more").click();
 	await page.getByRole("link", { name: "wrap up" }).click();

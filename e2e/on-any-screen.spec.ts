@@ -1,5 +1,6 @@
 import type { Page } from "@playwright/test";
 import { accessible, allSent, expect, field, good, test, touch } from "./studio";
+import { small, targets } from "./targets";
 
 test.use({ demo: true });
 
@@ -11,36 +12,6 @@ const screens = [
 	["a tablet", 768, 1024],
 	["a tablet lying", 1024, 768],
 ] as const;
-
-const SMALLEST = 64;
-
-interface Box {
-	what: string;
-	x: number;
-	y: number;
-	width: number;
-	height: number;
-}
-
-/** Everything that can be pressed, but for text fields: those are for before and after. */
-const targets = async (page: Page): Promise<Box[]> => {
-	const all = await page.locator("main button, main a, main [role=button]").evaluateAll((all) =>
-		all
-			.map((one) => ({ one, box: one.getBoundingClientRect() }))
-			.filter(({ box }) => box.width > 0)
-			.map(({ one, box }) => ({
-				what: (one.textContent ?? "").slice(0, 40),
-				...{ x: box.x, y: box.y, width: box.width, height: box.height },
-			})),
-	);
-	expect(all.length).toBeGreaterThan(9);
-	return all;
-};
-
-const small = (boxes: Box[]) =>
-	boxes
-		.filter(({ width, height }) => Math.min(width, height) < SMALLEST - 0.5)
-		.map(({ what, width, height }) => `${what}: ${width.toFixed(0)} x ${height.toFixed(0)}`);
 
 const fieldsAt = async (page: Page) =>
 	page.locator("[data-field]").evaluateAll((all) => all.map((one) => JSON.stringify(one.getBoundingClientRect())));

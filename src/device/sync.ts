@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import { type LogEvent, parseEvent } from "@/core/log/event";
 import { Pack } from "@/core/pack/pack";
-import type { Local } from "./local";
+import type { Local, Outgoing } from "./local";
 import { StudioMark } from "./studio";
 
 const News = { events: z.array(z.unknown()), arrival: z.number() };
@@ -54,7 +54,13 @@ export async function exchange(local: Local, lesson?: string, known = 0): Promis
 		const out = await local.outgoing(BATCH, lesson);
 		report.acked = out.acked;
 		report.waiting = out.waiting;
-		if (out.events.length === 0) break;
+		if (out.events.length === 0) {
+			const news = asked || lesson === undefined ? [] : await newsSince(out, local, lesson, known);
+			// The answer told of a restore: what the server lacks now goes out at once.
+			if (news === null) continue;
+			report.news.push(...news);
+			return report;
+		}
 		const wants = lesson === undefined ? undefined : { lesson, after: out.arrival, known };
 		const response = await ask("/api/push", {
 			method: "POST",
@@ -82,20 +88,24 @@ export async function exchange(local: Local, lesson?: string, known = 0): Promis
 			asked = true;
 		}
 	}
-	if (asked || lesson === undefined) return report;
-	report.news.push(...(await pull(local, lesson, known)));
-	// The answer may have told of a restore: what the server lacks now goes out at once.
-	const { waiting } = await local.outgoing(1);
-	return waiting > 0 ? exchange(local, lesson, known) : report;
 }
 
 /** Fetches what others wrote in a lesson since last time. Unreadable events are left out here; the server shows them. */
 export async function pull(local: Local, lesson: string, known = 0): Promise<LogEvent[]> {
-	const { arrival } = await local.outgoing(1, lesson);
+	return (await newsSince(await local.outgoing(1, lesson), local, lesson, known)) ?? [];
+}
+
+/** What arrived since; null where the answer tells of a restore. Asked often, so nothing is written unless something is new. */
+async function newsSince(
+	{ arrival, epoch }: Pick<Outgoing, "arrival" | "epoch">,
+	local: Local,
+	lesson: string,
+	known: number,
+): Promise<LogEvent[] | null> {
 	const query = new URLSearchParams({ lesson, after: String(arrival), device: local.device, known: String(known) });
 	const answer = Pulled.parse(await (await ask(`/api/pull?${query}`)).json());
 	if (answer.studio.id !== local.studio) throw new OtherStudio(answer.studio);
-	if (await local.meet(answer.studio.epoch)) return [];
+	if (answer.studio.epoch !== epoch && (await local.meet(answer.studio.epoch))) return null;
 	return takeNews(local, lesson, arrival, answer);
 }
 

@@ -14,11 +14,15 @@ export interface Room {
 	leftMB: number | null;
 }
 
+/** Asked once a page: some browsers put the question to whoever holds the device. */
+let promised: Promise<boolean | null> | null = null;
+
 export async function lookAtRoom(): Promise<Room> {
 	const { storage } = navigator;
 	if (!storage?.estimate) return { persistent: null, leftMB: null };
+	promised ??= storage.persist?.().catch(() => false) ?? Promise.resolve(null);
 	const [persistent, { quota, usage }] = await Promise.all([
-		storage.persist?.().catch(() => false) ?? null,
+		promised,
 		storage.estimate().catch(() => ({ quota: undefined, usage: undefined })),
 	]);
 	return { persistent, leftMB: quota === undefined ? null : Math.max(0, (quota - (usage ?? 0)) / MB) };

@@ -36,20 +36,12 @@ export function tryWords(t: TryView, short: (position: string) => string): strin
 	return what.join(", ");
 }
 
-/** Good is a filled disc, off an open ring, no count a dash. Hidden from readers where words stand beside it. */
-export function TryMark({
-	t,
-	short,
-	hidden = false,
-}: {
-	t: TryView;
-	short: (position: string) => string;
-	hidden?: boolean;
-}) {
+/** Good is a filled disc, off an open ring, no count a dash. Without `short`, where words stand beside it, readers pass it by. */
+export function TryMark({ t, short }: { t: TryView; short?: (position: string) => string }) {
 	const faint = t.over || t.apart || t.variation !== "own" ? css.faint : "";
 	const shape = t.body.noCount ? css.none : t.good ? css.good : css.off;
 	const look = `${css.mark} ${shape} ${faint}`;
-	if (hidden) return <i className={look} aria-hidden="true" />;
+	if (!short) return <i className={look} aria-hidden="true" />;
 	const words = tryWords(t, short);
 	return <i className={look} role="img" aria-label={words} title={words} />;
 }

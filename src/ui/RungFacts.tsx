@@ -4,12 +4,10 @@ import type { RungWrap } from "@/core/log/wrap";
 import { ruleSentence } from "@/core/rules";
 import type { CueKind } from "@/core/skill/cue";
 import { plural } from "@/core/words/numbers";
-import { dayWords } from "./dates";
 import css from "./facts.module.scss";
 import { shortIn, TryStrip } from "./Marks";
 import { OwnWords } from "./OwnWords";
-
-const score = ({ good, tries, day }: Score) => `${good} of ${tries} on ${dayWords(day)}`;
+import { firstAndBest } from "./scores";
 
 /** What happened on one rung in one lesson, in numbers, every attempt behind them in sight. */
 export function RungFacts({
@@ -57,8 +55,7 @@ export function RungFacts({
 			</div>
 			{before?.first && (
 				<p className="m-0 mute" data-testid="then-and-now">
-					First {score(before.first)}
-					{before.best && before.best.day !== before.first.day && `, best ${score(before.best)}`}; now{" "}
+					First {firstAndBest(before.first, before.best)}; now{" "}
 					<b>
 						{rung.good} of {rung.tries}
 					</b>

@@ -1,3 +1,5 @@
+import { now } from "@/device/now";
+
 /**
  * Days in words, by the browser's own calendar: a library for it would be a twentieth of
  * what the lesson loads. The parts are put in one order, so that server and browser say
@@ -8,9 +10,7 @@ const parts = new Intl.DateTimeFormat("en-US", {
 });
 
 /** The day here and now, as the record writes days. */
-export function today(now = new Date()): string {
-	return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
-}
+export const today = (date = new Date()): string => now(date).localDay;
 
 /** "Tue 24 Nov"; the year is said only when it is another one. */
 export function dayWords(day: string, from = today()): string {

@@ -52,7 +52,13 @@ export const closeBoth = (lesson: LessonView, set: SetView, reason: Body<"set.cl
 	...closeIfOpen(set, reason),
 ];
 
-/** What is counted after a rest starts the next set by itself, and the one it took turns with as well. */
+/** The next set after a rest, and the one it took turns with as well; the set in hand is the last of them. */
+export function openAgain(newId: NewId, set: SetView, resting: SetView | null): Written {
+	const other = resting && openSet(newId, resting.placing, resting.variation);
+	return [...(other ? [other] : []), openSet(newId, set.placing, set.variation, other?.id)];
+}
+
+/** What is counted after a rest starts the next set by itself. */
 function inOpenSet(
 	newId: NewId,
 	set: SetView,
@@ -61,9 +67,8 @@ function inOpenSet(
 ): Written {
 	const at = (id: string) => ({ ...place({ ...set, id }), ...counted }) as Written[number];
 	if (set.open) return [at(set.id)];
-	const other = resting && openSet(newId, resting.placing, resting.variation);
-	const next = openSet(newId, set.placing, set.variation, other?.id);
-	return [...(other ? [other] : []), next, at(next.id ?? "")];
+	const opened = openAgain(newId, set, resting);
+	return [...opened, at(opened.at(-1)?.id ?? "")];
 }
 
 /**

@@ -7,7 +7,6 @@ import { OTHER_STUDIO, STORAGE } from "./failures";
 
 /** What a lesson finds when its device's store is opened. */
 export interface Opened {
-	studio: string;
 	device: string;
 	events: LogEvent[];
 	pack: Pack | null;
@@ -61,7 +60,7 @@ export class LessonKeeper {
 			]);
 			// Let go after a month, and asked for again: what was pulled once is fetched anew.
 			if (events.length === 0) await local.pullAnew(this.lesson);
-			return { studio, device: local.device, events, pack: pack ?? null, dseq, lamport, acked, waiting };
+			return { device: local.device, events, pack: pack ?? null, dseq, lamport, acked, waiting };
 		});
 	}
 

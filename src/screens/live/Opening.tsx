@@ -1,5 +1,6 @@
 import type { Pack } from "@/core/pack/pack";
-import { dayWords, fromToday } from "@/ui/dates";
+import { fromToday } from "@/ui/dates";
+import { firstAndBest } from "@/ui/scores";
 import { insecureWords } from "./hand";
 import css from "./live.module.scss";
 import type { Board } from "./model";
@@ -36,12 +37,7 @@ export function Opening({ board, pack }: { board: Board; pack: Pack }) {
 					To practise: <b dir="auto">{last.practise}</b>
 				</p>
 			)}
-			{first && (
-				<p>
-					First {first.good} of {first.tries}, {dayWords(first.day)}
-					{best && best.day !== first.day && `; best ${best.good} of ${best.tries}, ${dayWords(best.day)}`}
-				</p>
-			)}
+			{first && <p>First {firstAndBest(first, best)}</p>}
 			{promises.map((one) => (
 				<p key={one.id}>
 					Promised: <span dir="auto">{one.text}</span>

@@ -41,11 +41,10 @@ function faultLabels(entries: readonly Entry[], short: Board["short"]): Map<stri
 /** A mark that is there already is not drawn anew for the next one. */
 const StripMark = memo(({ t, words }: { t: TryView; words: string | null }) => (
 	<span className={css.stripMark}>
-		<TryMark t={t} short={unsaid} hidden />
+		<TryMark t={t} />
 		{words && <small aria-hidden="true">{words}</small>}
 	</span>
 ));
-const unsaid = () => "";
 
 /** The last twenty attempts as marks, cues as notches between them: one target that opens the rows. */
 export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {

@@ -124,9 +124,7 @@ export function useActs(lesson: LessonOnDevice) {
 			},
 			nextSet() {
 				const { set } = now();
-				const other = acts.restingWith(view(), set);
-				const beside = other && acts.openSet(uuid, other.placing, other.variation);
-				write([...(beside ? [beside] : []), acts.openSet(uuid, set.placing, set.variation, beside?.id)]);
+				write(acts.openAgain(uuid, set, acts.restingWith(view(), set)));
 			},
 			variation(to: Variation) {
 				const { set } = now();

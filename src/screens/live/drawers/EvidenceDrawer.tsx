@@ -18,7 +18,7 @@ export function EvidenceDrawer({ board, onClose }: { board: Board; onClose: () =
 			{resting.map((t) => (
 				<div key={t.id} className={css.tryRow}>
 					<b>{visit.tries.indexOf(t) + 1}</b>
-					<TryMark t={t} short={short} hidden />
+					<TryMark t={t} />
 					{tryWords(t, short)}
 				</div>
 			))}

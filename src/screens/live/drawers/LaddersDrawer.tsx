@@ -3,7 +3,7 @@
 import { useState } from "react";
 import type { LessonView } from "@/core/log/lesson";
 import { limitWords, type Pack, type PackLadder, readOn } from "@/core/pack/pack";
-import { dayWords } from "@/ui/dates";
+import { firstAndBest } from "@/ui/scores";
 import type { Board } from "../model";
 import { pegIn } from "../model";
 import type { Acts } from "../useActs";
@@ -52,12 +52,7 @@ function Next({
 					{here.last.practise && `; to practise: ${here.last.practise}`}.
 				</p>
 			)}
-			{first && (
-				<p className="m-0 mute">
-					This rung: first {first.good} of {first.tries} ({dayWords(first.day)})
-					{best && best.day !== first.day && `, best ${best.good} of ${best.tries} (${dayWords(best.day)})`}.
-				</p>
-			)}
+			{first && <p className="m-0 mute">This rung: first {firstAndBest(first, best)}.</p>}
 			{view.opened?.body.wish && view.opened.student === here.student && (
 				<p className="m-0 mute" dir="auto">
 					Wish for today: {view.opened.body.wish}

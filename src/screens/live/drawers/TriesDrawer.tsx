@@ -36,7 +36,7 @@ export function TriesDrawer({
 						onClick={() => setOpen(open === t.id ? null : t.id)}
 					>
 						<b>{tries.indexOf(t) + 1}</b>
-						<TryMark t={t} short={board.short} hidden />
+						<TryMark t={t} />
 						<span>
 							{tryWords(t, board.short)}
 							{t.variation !== "own" && `, ${t.variation} variation`}
