@@ -48,6 +48,8 @@ async function counting(page: Page): Promise<() => Promise<number>> {
 	if (!box) throw new Error("there is nothing to tap");
 	return async () => {
 		await page.bringToFront();
+		// A page that comes to the front is painted whole, whatever is counted on it.
+		await page.waitForTimeout(500);
 		const before = await metric(client, "TaskDuration");
 		for (let i = 0; i < TOUCHES; i++) {
 			await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);

@@ -41,6 +41,8 @@ const PULL_EVERY_MS = 1500;
 /** Touches that follow each other go out together. */
 const SEND_AFTER_MS = 500;
 const RETRY_MS = 1500;
+/** Beside the store, for when that is evicted: it need not be the latest. */
+const NOTE_AFTER_MS = 1000;
 
 interface Waiting {
 	drafts: (Draft & { id: string })[];
@@ -50,18 +52,9 @@ interface Waiting {
 	shown: LogEvent[];
 }
 
+/** How long the rest of the screen may be behind the count. */
 const AT_THE_LATEST_MS = 100;
-
-/** Once the next frame is on the screen; a page out of sight paints none, and does not wait for one. */
-function afterPaint(act: () => void): void {
-	let done = false;
-	const once = () => {
-		if (!done) act();
-		done = true;
-	};
-	requestAnimationFrame(() => requestAnimationFrame(once));
-	setTimeout(once, AT_THE_LATEST_MS);
-}
+const HALF_A_FRAME_MS = 8;
 
 /**
  * A lesson on this device. A write is shown at once, then stored, then sent; each
@@ -78,13 +71,15 @@ export class LessonOnDevice {
 	private timer: ReturnType<typeof setTimeout> | undefined;
 	private sending: ReturnType<typeof setTimeout> | undefined;
 	private looking: ReturnType<typeof setTimeout> | undefined;
+	private noting: ReturnType<typeof setTimeout> | undefined;
 	private stopped = false;
 	/** Whose hand holds this device: a partner's tries are marked so. */
 	actor: Actor = "coach";
 	private top = { dseq: 0, lamport: 0 };
 	private listeners = new Set<() => void>();
 	private first = new Set<() => void>();
-	private telling = false;
+	/** Set while the rest of the screen is behind the count. */
+	private behind: { painted: boolean; latest: ReturnType<typeof setTimeout> } | null = null;
 	private state: LessonState = {
 		ready: false,
 		pack: null,
@@ -140,6 +135,7 @@ export class LessonOnDevice {
 		clearTimeout(this.timer);
 		clearTimeout(this.sending);
 		clearTimeout(this.looking);
+		if (this.noting) this.note();
 	}
 
 	private async openStore(studio: string): Promise<void> {
@@ -227,6 +223,7 @@ export class LessonOnDevice {
 		const moved = stored.some((event, i) => event.dseq !== shown[i]?.dseq || event.lamport !== shown[i]?.lamport);
 		const last = stored.at(-1);
 		this.set({}, { keptTo: last?.dseq ?? this.mark.keptTo, unkept: this.mark.unkept - stored.length, trouble: null });
+		this.catchUp();
 		if (!moved || !last) return;
 		const final = new Map(stored.map((event) => [event.id, event]));
 		this.events = this.events.map((event) => final.get(event.id) ?? event);
@@ -318,25 +315,47 @@ export class LessonOnDevice {
 		if (told[1]) {
 			const { keptTo, ackedTo } = this.mark;
 			this.mark = { ...this.mark, ...marks };
-			if (this.studio && (this.mark.keptTo !== keptTo || this.mark.ackedTo !== ackedTo))
-				noteReached(this.studio, {
-					...{ device: this.state.device, kept: this.mark.keptTo, acked: this.mark.ackedTo },
-				});
+			if (this.mark.keptTo !== keptTo || this.mark.ackedTo !== ackedTo)
+				this.noting ??= setTimeout(() => this.note(), NOTE_AFTER_MS);
 		}
 		if (!told[0] && !told[1]) return;
 		for (const listener of this.first) listener();
 		// What comes in meanwhile waits for the same frame.
-		if (this.telling) return;
-		if (!countFirst || this.first.size === 0) {
-			this.tell();
-			return;
-		}
-		this.telling = true;
-		afterPaint(() => this.tell());
+		if (this.behind) return;
+		if (!countFirst || this.first.size === 0) this.tell();
+		else this.tellBehind();
+	}
+
+	/**
+	 * The rest follows the count by a frame, and comes with the mark of what is kept if that
+	 * is not long in coming: one frame for both. A page out of sight paints none.
+	 */
+	private tellBehind(): void {
+		const behind = { painted: false, latest: setTimeout(() => this.tell(), AT_THE_LATEST_MS) };
+		this.behind = behind;
+		// Asked for within a frame, it comes once that is painted, and asks for no frame of its own.
+		requestAnimationFrame(() =>
+			setTimeout(() => {
+				behind.painted = true;
+				this.catchUp();
+			}, HALF_A_FRAME_MS),
+		);
+	}
+
+	private catchUp(): void {
+		if (this.behind?.painted && this.mark.unkept === 0) this.tell();
 	}
 
 	private tell(): void {
-		this.telling = false;
+		clearTimeout(this.behind?.latest);
+		this.behind = null;
 		for (const listener of this.listeners) listener();
+	}
+
+	private note(): void {
+		clearTimeout(this.noting);
+		this.noting = undefined;
+		const [{ device }, { keptTo, ackedTo }] = [this.state, this.mark];
+		if (this.studio) noteReached(this.studio, { device, kept: keptTo, acked: ackedTo });
 	}
 }

@@ -36,11 +36,45 @@ export function tryWords(t: TryView, short: (position: string) => string): strin
 	return what.join(", ");
 }
 
+const SIZE = 14;
+const FROM_MARK_TO_MARK = 18;
+
+/** Where the mark of that place stands in its row, in pixels. */
+export const markAt = (place: number): number => place * FROM_MARK_TO_MARK;
+
+const isFaint = (t: TryView): boolean => t.over || t.apart || t.variation !== "own";
+const shapeOf = (t: TryView): "none" | "good" | "off" => (t.body.noCount ? "none" : t.good ? "good" : "off");
+
+const drawn: Record<ReturnType<typeof shapeOf>, (x: number) => string> = {
+	good: (x) => `M${x} 7a7 7 0 1 0 14 0a7 7 0 1 0-14 0`,
+	off: (x) => `M${x + 1} 7a6 6 0 1 0 12 0a6 6 0 1 0-12 0`,
+	none: (x) => `M${x} 7h14`,
+};
+
+/**
+ * The same marks in a row, as one drawing with a line for each look: for where a row changes
+ * with every touch. Words stand beside it, and readers pass it by.
+ */
+export function MarkRow({ tries }: { tries: readonly TryView[] }) {
+	const paths = new Map<string, string>();
+	for (const [place, t] of tries.entries()) {
+		const shape = shapeOf(t);
+		const look = `${css[`${shape}Drawn`]} ${isFaint(t) ? css.faintDrawn : ""}`;
+		paths.set(look, (paths.get(look) ?? "") + drawn[shape](markAt(place)));
+	}
+	const width = markAt(tries.length - 1) + SIZE;
+	return (
+		<svg className={css.row} width={width} height={SIZE} aria-hidden="true">
+			{[...paths].map(([look, path]) => (
+				<path key={look} className={look} d={path} />
+			))}
+		</svg>
+	);
+}
+
 /** Good is a filled disc, off an open ring, no count a dash. Without `short`, where words stand beside it, readers pass it by. */
 export function TryMark({ t, short }: { t: TryView; short?: (position: string) => string }) {
-	const faint = t.over || t.apart || t.variation !== "own" ? css.faint : "";
-	const shape = t.body.noCount ? css.none : t.good ? css.good : css.off;
-	const look = `${css.mark} ${shape} ${faint}`;
+	const look = `${css.mark} ${css[shapeOf(t)]} ${isFaint(t) ? css.faint : ""}`;
 	if (!short) return <i className={look} aria-hidden="true" />;
 	const words = tryWords(t, short);
 	return <i className={look} role="img" aria-label={words} title={words} />;

@@ -38,11 +38,13 @@ export const AdviceZone = memo(function AdviceZone({ advice, onFollow, onOtherwi
 	return (
 		<section className={css.advice} aria-label="Advice" data-testid="advice" data-line={advice.line}>
 			<button type="button" className={css.adviceText} data-asks={asks} onClick={heard(onEvidence)} aria-live="polite">
-				<b>
-					{advice.title}
-					{advice.ready ? " · ready" : ""}
-				</b>
-				<span>{advice.reason}</span>
+				<span className={css.adviceWords}>
+					<b>
+						{advice.title}
+						{advice.ready ? " · ready" : ""}
+					</b>
+					<span>{advice.reason}</span>
+				</span>
 			</button>
 			{asks && (
 				<button type="button" className={`${css.adviceAct} ${css.solid}`} onClick={heard(onFollow)}>

@@ -1,16 +1,16 @@
 "use client";
 
-import { memo, useEffect, useState } from "react";
+import { memo, useEffect, useState, useSyncExternalStore } from "react";
 import type { LessonView } from "@/core/log/lesson";
 import { type Pack, readOn, variationWords } from "@/core/pack/pack";
 import { ruleSentence } from "@/core/rules";
-import type { LessonOnDevice } from "@/device/lesson";
+import type { LessonOnDevice, Marks } from "@/device/lesson";
 import { Rail } from "@/ui/Rail";
 import css from "./live.module.scss";
-import type { Board } from "./model";
+import { type Board, countOf } from "./model";
 import { Opening } from "./Opening";
-import { useCount, useMarks } from "./useLesson";
 import type { SetClock } from "./useSetClock";
+import { setText, useTold } from "./useTold";
 
 function useMinute(): number {
 	const [time, setTime] = useState(() => Date.now());
@@ -58,42 +58,48 @@ const clockFace = (seconds: number): string => `${Math.floor(seconds / 60)}:${St
 
 /** The number the coach acts on: on the screen before anything else that a touch changes. */
 function TheCount({ lesson, className, words }: { lesson: LessonOnDevice; className: string; words: string }) {
-	const { value } = useCount(lesson);
+	const count = useTold<HTMLOutputElement>(lesson, (on) => setText(on, String(countOf(lesson.snapshot().view).value)));
 	return (
-		<output className={className} aria-label={`${value} ${words}`} data-testid="count">
-			{value}
-		</output>
+		<div>
+			<output ref={count} className={className} aria-label={words} data-testid="count" />
+		</div>
 	);
 }
 
-const Used = ({ lesson }: { lesson: LessonOnDevice }) => <b data-testid="used">{useCount(lesson).used}</b>;
+function Used({ lesson }: { lesson: LessonOnDevice }) {
+	const used = useTold<HTMLElement>(lesson, (on) => setText(on, String(countOf(lesson.snapshot().view).used)));
+	return <b ref={used} className={css.used} data-testid="used" />;
+}
 
 /** What is on this device's disk, and what is with the server. */
 function KeptMark({ lesson }: { lesson: LessonOnDevice }) {
-	const { keptTo, ackedTo, unkept, unsent } = useMarks(lesson);
+	const kept = useTold<HTMLDivElement>(lesson, (on) => {
+		const { keptTo, ackedTo, unkept, unsent } = lesson.marks();
+		Object.assign(on.dataset, { keptTo, ackedTo, device: lesson.snapshot().device });
+		const words = [unkept === 0 ? "kept ✓" : `keeping ${unkept}`, unsent === 0 ? "sent ✓" : `${unsent} to send`];
+		setText(on, words.join("\n"));
+	});
 	return (
-		<div
-			className={css.kept}
-			data-testid="kept"
-			data-kept-to={keptTo}
-			data-acked-to={ackedTo}
-			data-device={lesson.snapshot().device}
-		>
-			{unkept === 0 ? "kept ✓" : `keeping ${unkept}`}
-			<br /> {unsent === 0 ? "sent ✓" : `${unsent} to send`}
+		<div className={css.corner}>
+			<div ref={kept} className={css.kept} data-testid="kept" />
 		</div>
 	);
 }
 
 /** What cannot be stored, sent or taken in, in words. */
+function troubleOf({ aside, trouble, room, unsent }: Marks): string | null {
+	return aside ? `Set aside by the server, see Records: ${aside}` : trouble && unsent > 0 ? trouble : room;
+}
+
 function Trouble({ lesson }: { lesson: LessonOnDevice }) {
-	const { aside, trouble, room, unsent } = useMarks(lesson);
-	const said = aside ? `Set aside by the server, see Records: ${aside}` : trouble && unsent > 0 ? trouble : room;
-	if (!said) return null;
+	const said = () => troubleOf(lesson.marks());
+	const words = useSyncExternalStore(lesson.subscribeFirst, said, said);
 	return (
-		<p className={css.trouble} role="status">
-			{said}
-		</p>
+		words && (
+			<p className={css.trouble} role="status">
+				{words}
+			</p>
+		)
 	);
 }
 
@@ -149,7 +155,7 @@ export function CountZone({
 				<TheCount
 					lesson={lesson}
 					className={opening ? "visually-hidden" : (css.number ?? "")}
-					words={`${words}, needs ${target}`}
+					words={`${judgement.progress.value} ${words}, needs ${target}`}
 				/>
 				{setClock && (
 					<div className={css.setClock}>
@@ -186,14 +192,20 @@ export function CountZone({
 				)}
 				{!set.open && <Resting since={restFrom(view, set.id)} />}
 				<div>
-					set {board.setNumber} · {board.triesInSet} of {set.placing.settings.triesPerSet}
+					<div className={css.inSet}>
+						{`set ${board.setNumber} · ${board.triesInSet} of ${set.placing.settings.triesPerSet}`}
+					</div>
 					{setFull && <b className={css.full}>set full</b>}
 				</div>
 				{verdict.kind === "cannot be met today" && <div className="asks">cannot be met today</div>}
 				<KeptMark lesson={lesson} />
 			</div>
-			<div className={css.bar} role="img" aria-label={`${verdict.used} of ${verdict.allowed} tries used`}>
-				<i style={{ width: share(verdict.used) }} />
+			<div
+				className={css.bar}
+				style={{ backgroundSize: `${share(verdict.used)} 100%` }}
+				role="img"
+				aria-label={`${verdict.used} of ${verdict.allowed} tries used`}
+			>
 				{verdict.raisedBy > 0 && <u style={{ left: share(verdict.allowed - verdict.raisedBy) }} />}
 			</div>
 			{!holds && (

@@ -1,6 +1,6 @@
 "use client";
 
-import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { lazy, Suspense, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { succeeded } from "@/core/ladder/good";
 import type { Attempt } from "@/core/log/kinds";
 import { type Pack, readOn } from "@/core/pack/pack";
@@ -80,7 +80,7 @@ export function LiveBoard({
 	const { value, words } = visit.judgements[set.variation].progress;
 	const counted = visit.tries.length;
 	const saidAt = useRef(counted);
-	useEffect(() => {
+	useLayoutEffect(() => {
 		if (saidAt.current < counted) sayCount(`${value} ${words}`);
 		saidAt.current = counted;
 	}, [counted, value, words]);

@@ -1,6 +1,5 @@
-import { memo } from "react";
 import type { Entry, TryView } from "@/core/log/lesson";
-import { numberOf, TryMark } from "@/ui/Marks";
+import { MarkRow, markAt, numberOf } from "@/ui/Marks";
 import css from "./live.module.scss";
 import type { Board } from "./model";
 
@@ -38,13 +37,16 @@ function faultLabels(entries: readonly Entry[], short: Board["short"]): Map<stri
 	return labels;
 }
 
-/** A mark that is there already is not drawn anew for the next one. */
-const StripMark = memo(({ t, words }: { t: TryView; words: string | null }) => (
-	<span className={css.stripMark}>
-		<TryMark t={t} />
-		{words && <small aria-hidden="true">{words}</small>}
-	</span>
-));
+/** Tries that follow each other are one run; cues and tallies stand between. */
+function runsOf(entries: readonly Entry[]): (Entry & { run: TryView[] })[] {
+	const runs: (Entry & { run: TryView[] })[] = [];
+	for (const entry of entries) {
+		const last = runs.at(-1);
+		if (entry.try && last?.try) last.run.push(entry.try);
+		else runs.push({ ...entry, run: entry.try ? [entry.try] : [] });
+	}
+	return runs;
+}
 
 /** The last twenty attempts as marks, cues as notches between them: one target that opens the rows. */
 export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {
@@ -57,25 +59,47 @@ export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {
 	const tries = board.visit.tries.length;
 	// Numbers fit under their marks; of words only the latest has room.
 	const last = shown.at(-1)?.event.id;
-	const label = (id: string, t: TryView): string | null => {
-		const said = labels.get(id) ?? numberOf(t);
-		return said && !labels.has(id) && said.length > SHORT && id !== last ? null : said;
+	// A label may not hang over the edge.
+	const edge = new Set(shown.slice(-2).map(({ event }) => event.id));
+	const label = (t: TryView): string | null => {
+		const said = labels.get(t.id) ?? numberOf(t);
+		return said && !labels.has(t.id) && said.length > SHORT && t.id !== last ? null : said;
 	};
 	return (
 		<button type="button" className={css.strip} onClick={onOpen}>
-			<span className="visually-hidden">Last tries, {tries} in this visit: correct, take back or insert</span>
-			{shown.length === 0 && <span className={css.stripEmpty}>No tries yet. One touch each.</span>}
-			{shown.map(({ event, try: t }) =>
-				t ? (
-					<StripMark key={event.id} t={t} words={label(event.id, t)} />
-				) : event.kind === "tally" ? (
-					<b key={event.id} className={css.stripTally}>
-						{event.body.good} of {event.body.tries}
-					</b>
-				) : (
-					<i key={event.id} className={css.stripCue} />
-				),
-			)}
+			<span className={css.stripLine}>
+				<span className="visually-hidden">{`Last tries, ${tries} in this visit: correct, take back or insert`}</span>
+				{shown.length === 0 && <span className={css.stripEmpty}>No tries yet. One touch each.</span>}
+				{runsOf(shown).map(({ event, run }, i) =>
+					run.length > 0 ? (
+						// biome-ignore lint/suspicious/noArrayIndexKey: a run grows and moves on; what stays is its place
+						<span key={i} className={css.stripRun}>
+							<MarkRow tries={run} />
+							{run.map((t, place) => {
+								const words = label(t);
+								return (
+									words && (
+										<small
+											key={t.id}
+											className={edge.has(t.id) ? css.atEdge : ""}
+											style={edge.has(t.id) ? { right: markAt(run.length - 1 - place) } : { left: markAt(place) }}
+											aria-hidden="true"
+										>
+											{words}
+										</small>
+									)
+								);
+							})}
+						</span>
+					) : event.kind === "tally" ? (
+						<b key={event.id} className={css.stripTally}>
+							{event.body.good} of {event.body.tries}
+						</b>
+					) : (
+						<i key={event.id} className={css.stripCue} />
+					),
+				)}
+			</span>
 		</button>
 	);
 }

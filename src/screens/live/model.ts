@@ -73,6 +73,14 @@ function workOut(view: LessonView, pack: Pack): Board | null {
 	};
 }
 
+/** The numbers a touch changes. */
+export function countOf({ current, visits }: LessonView): { value: number; used: number } {
+	const visit = visits.find(({ key }) => key === current?.visit);
+	return current && visit
+		? { value: visit.judgements[current.variation].progress.value, used: visit.verdict.used }
+		: { value: 0, used: 0 };
+}
+
 /** The peg where this lesson's moves put it, and what this lesson added to the holes. */
 export function pegIn(view: LessonView, ladder: PackLadder): string {
 	return view.moves.findLast((move) => move.ladder === ladder.id)?.body.to ?? ladder.peg;

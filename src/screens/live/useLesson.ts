@@ -25,24 +25,6 @@ export function useLesson(id: string): OpenLesson {
 	return { lesson, state: useSyncExternalStore(lesson.subscribe, lesson.snapshot, lesson.snapshot) };
 }
 
-export interface Counted {
-	value: number;
-	used: number;
-}
-
-/**
- * The numbers a touch changes. They are told before the rest of the lesson, so that they
- * are painted while it is still being worked out.
- */
-export function useCount(lesson: LessonOnDevice): Counted {
-	const { view } = useSyncExternalStore(lesson.subscribeFirst, lesson.snapshot, lesson.snapshot);
-	const set = view.current;
-	const visit = view.visits.find(({ key }) => key === set?.visit);
-	return set && visit
-		? { value: visit.judgements[set.variation].progress.value, used: visit.verdict.used }
-		: { value: 0, used: 0 };
-}
-
 /** How far a lesson is kept and sent, for the part of a screen that says so. */
 export const useMarks = (lesson: LessonOnDevice): Marks =>
 	useSyncExternalStore(lesson.subscribeFirst, lesson.marks, lesson.marks);

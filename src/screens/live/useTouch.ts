@@ -1,6 +1,6 @@
 "use client";
 
-import { useCallback, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import type { Attempt } from "@/core/log/kinds";
 import type { Field } from "./fields";
 
@@ -31,18 +31,17 @@ export function useTouch(fields: readonly Field[], onAttempt: (attempt: Attempt)
 	const touch = useRef<Touch | null>(null);
 	const lastUp = useRef(Number.NEGATIVE_INFINITY);
 
-	const fieldAt = useCallback(
-		(x: number, y: number) => {
-			const id = document.elementFromPoint(x, y)?.closest<HTMLElement>("[data-field]")?.dataset.field;
-			return fields.find((field) => field.id === id);
-		},
-		[fields],
-	);
+	const fieldOf = (element: Element | null) => {
+		const id = element?.closest<HTMLElement>("[data-field]")?.dataset.field;
+		return fields.find((field) => field.id === id);
+	};
 	// Painted straight onto the page, which answers the finger before anything is worked out.
 	const paint = (now: Touch, on: boolean) => {
 		const over = new Set(on ? now.over.map((field) => field.id) : []);
-		for (const button of now.within.querySelectorAll<HTMLElement>("[data-field]"))
-			button.dataset.pressed = String(over.has(button.dataset.field ?? ""));
+		for (const { dataset } of now.within.querySelectorAll<HTMLElement>("[data-field]")) {
+			const pressed = over.has(dataset.field ?? "");
+			if (pressed !== (dataset.pressed === "true")) dataset.pressed = String(pressed);
+		}
 		setHeld(on && now.held ? [...over] : nothing);
 	};
 	const end = () => {
@@ -57,7 +56,7 @@ export function useTouch(fields: readonly Field[], onAttempt: (attempt: Attempt)
 		held,
 		handlers: {
 			onPointerDown(event: React.PointerEvent) {
-				const field = fieldAt(event.clientX, event.clientY);
+				const field = fieldOf(event.target as Element);
 				if (!field || touch.current || event.button !== 0) return;
 				const timer = setTimeout(() => {
 					if (!touch.current || !field.position) return;
@@ -73,7 +72,7 @@ export function useTouch(fields: readonly Field[], onAttempt: (attempt: Attempt)
 			onPointerMove(event: React.PointerEvent) {
 				const now = touch.current;
 				if (!now || now.pointer !== event.pointerId) return;
-				const field = fieldAt(event.clientX, event.clientY);
+				const field = fieldOf(document.elementFromPoint(event.clientX, event.clientY));
 				const first = now.over[0];
 				if (!field) now.over = [];
 				else if (now.over.length === 0) now.over = [field];
@@ -97,8 +96,7 @@ export function useTouch(fields: readonly Field[], onAttempt: (attempt: Attempt)
 			onClick(event: React.MouseEvent) {
 				// A pointer was already counted on its way up; what clicks without one is a keyboard or a screen reader.
 				if (event.detail !== 0 && event.timeStamp - lastUp.current < SAME_TOUCH_MS) return;
-				const id = (event.target as Element).closest<HTMLElement>("[data-field]")?.dataset.field;
-				const field = fields.find((f) => f.id === id);
+				const field = fieldOf(event.target as Element);
 				if (field) onAttempt(field.attempt);
 			},
 		},

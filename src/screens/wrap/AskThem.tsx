@@ -72,7 +72,7 @@ export function AskThem({ lesson, view, student, name, named, wish }: Props) {
 					dir="auto"
 					onChange={(event) => setOwn(event.target.value)}
 				/>
-				<Button variant="outline-primary" className="flex-shrink-0" type="submit" disabled={!own.trim()}>
+				<Button variant="outline-primary" type="submit" disabled={!own.trim()}>
 					ask
 				</Button>
 			</Form>
