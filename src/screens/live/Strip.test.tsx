@@ -1,0 +1,47 @@
+import { renderToStaticMarkup } from "react-dom/server";
+import { ladderWith, Phone } from "@/core/__tests__/phone";
+import { tallyIn } from "@/core/acts/acts";
+import { boardOf } from "./model";
+import { Strip } from "./Strip";
+
+const begun = () => new Phone().begin(ladderWith({ limit: 60 }));
+
+/** The strip of a lesson, and how many marks of each look each of its runs draws. */
+function stripOf(phone: Phone) {
+	const board = boardOf(phone.view(), { students: [], ladders: [ladderWith()] } as never);
+	if (!board) throw new Error("no set is in hand");
+	const html = renderToStaticMarkup(<Strip board={board} onOpen={() => undefined} />);
+	const runs = [...html.matchAll(/<svg.*?<\/svg>/g)].map(([run]) =>
+		Object.fromEntries(
+			[...run.matchAll(/class="([^"]*)" d="([^"]*)"/g)].map(([, look = "", path = ""]) => [
+				look.trim(),
+				path.split("M").length - 1,
+			]),
+		),
+	);
+	const labels = [...html.matchAll(/<small[^>]*>(.*?)<\/small>/g)].map(([, words]) => words);
+	return { runs, labels, words: html.replace(/<[^>]*>/g, " ") };
+}
+
+test("tries that follow each other are one drawing, with a line for each look", () => {
+	expect(stripOf(begun().row("ggmgn")).runs).toEqual([{ goodDrawn: 3, offDrawn: 1, noneDrawn: 1 }]);
+});
+
+test("a cue and a tally stand between the runs", () => {
+	const phone = begun().row("ggkm");
+	phone.write(tallyIn(phone.newId, phone.set(), { tries: 5, good: 4, longest: 4 }));
+	phone.row("g");
+	const { runs, words } = stripOf(phone);
+	expect(runs).toEqual([{ goodDrawn: 2 }, { offDrawn: 1 }, { goodDrawn: 1 }]);
+	expect(words).toContain("4 of 5");
+	expect(words).toContain("4 in this visit");
+});
+
+test("the last twenty are shown, those past the limit faint", () => {
+	const { runs } = stripOf(new Phone().begin(ladderWith({ limit: 20 })).row("g".repeat(25)));
+	expect(runs).toEqual([{ goodDrawn: 15, "goodDrawn faintDrawn": 5 }]);
+});
+
+test("the same fault in a row says so once", () => {
+	expect(stripOf(begun().row("g222gggggg3")).labels).toEqual(["second ×3", "third"]);
+});
