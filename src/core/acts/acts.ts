@@ -63,7 +63,7 @@ function inOpenSet(
 	newId: NewId,
 	set: SetView,
 	counted: Pick<Written[number], "kind" | "body">,
-	resting: SetView | null = null,
+	resting: SetView | null,
 ): Written {
 	const at = (id: string) => ({ ...place({ ...set, id }), ...counted }) as Written[number];
 	if (set.open) return [at(set.id)];
@@ -95,9 +95,9 @@ export function talliedSet(newId: NewId, placing: Placing, variation: Variation,
 	return [opened, { ...place(set), kind: "tally", body }, closeSet(set, "moved on")];
 }
 
-/** A finished set as numbers; it opens a set of its own if none is open. */
-export const tallyIn = (newId: NewId, set: SetView, body: Body<"tally">): Written =>
-	inOpenSet(newId, set, { kind: "tally", body });
+/** A finished set as numbers; it opens a set of its own if none is open, and with it the one it took turns with. */
+export const tallyIn = (newId: NewId, set: SetView, body: Body<"tally">, resting: SetView | null = null): Written =>
+	inOpenSet(newId, set, { kind: "tally", body }, resting);
 
 export const insertAfter = (set: SetView, after: string, attempt: Attempt): Written => [
 	{ ...place(set), kind: "insert", body: { after, attempt } },

@@ -1,4 +1,4 @@
-import type { LessonView, SetView, Visit } from "@/core/log/lesson";
+import { type LessonView, type SetView, type Visit, visitOfSet } from "@/core/log/lesson";
 import { countDays } from "@/core/rules/days";
 import { gatherFacts } from "./facts";
 import type { Advice, AdviceInput, Later, Line } from "./line";
@@ -69,7 +69,7 @@ function daysDone(lesson: LessonView, { rule, placing, verdict }: Visit): Later[
 
 /** The advice for the set in hand, from a folded lesson. */
 export function adviseOn(lesson: LessonView, set: SetView, inputs: Later = {}): Advice {
-	const visit = lesson.visits.find((v) => v.key === set.visit) as Visit;
+	const visit = visitOfSet(lesson, set) as Visit;
 	return advise({
 		visit,
 		verdict: visit.verdict,

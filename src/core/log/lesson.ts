@@ -287,6 +287,10 @@ function lastSeen(log: readonly LogEvent[]): Record<string, number> {
 	return seen;
 }
 
+/** The visit that a set belongs to. */
+export const visitOfSet = ({ visits }: Pick<LessonView, "visits">, set: SetView | null): Visit | null =>
+	visits.find(({ key }) => key === set?.visit) ?? null;
+
 /** The set that takes turns with this one, while both are open. */
 export const partnerOf = ({ sets }: Pick<LessonView, "sets">, set: SetView): SetView | null => {
 	const other = sets.find(({ id }) => id === set.inTurnWith);

@@ -1,5 +1,5 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
-import { attemptIn, closeBoth, closePartner, follow, openSet, restingWith } from "@/core/acts/acts";
+import { attemptIn, closeBoth, closePartner, follow, openSet, restingWith, tallyIn } from "@/core/acts/acts";
 import { placeOn } from "@/core/pack/pack";
 import { foldLesson, grow } from "./lesson";
 
@@ -69,6 +69,17 @@ test("a rest closes both; counting on opens both, and the turns go on", () => {
 	phone.row("g");
 	expect(now(phone)).not.toBe(after);
 	expect(sides(phone)).toEqual(["right 2", "left 2"]);
+});
+
+test("numbers entered after a rest open both sets too, and pass no turn on", () => {
+	const phone = inTurn().row("gg");
+	phone.write(closeBoth(phone.view(), phone.set(), "rest"));
+	const set = phone.set();
+	phone.write(tallyIn(phone.newId, set, { tries: 6, good: 4, longest: 3 }, restingWith(phone.view(), set)));
+	expect(phone.view().sets.filter(({ open }) => open)).toHaveLength(2);
+	expect(now(phone)).toBe(set.placing.ladder);
+	phone.row("g");
+	expect(now(phone)).not.toBe(set.placing.ladder);
 });
 
 test("a pause that is followed rests both; ended turns leave one, which a rest does not bring back", () => {

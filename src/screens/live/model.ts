@@ -1,6 +1,14 @@
 import { type Advice, adviseOn } from "@/core/advice";
 import type { HoleState } from "@/core/ladder/rail";
-import { countedIn, inOrder, type LessonView, partnerOf, type SetView, type Visit } from "@/core/log/lesson";
+import {
+	countedIn,
+	inOrder,
+	type LessonView,
+	partnerOf,
+	type SetView,
+	type Visit,
+	visitOfSet,
+} from "@/core/log/lesson";
 import type { Pack, PackLadder } from "@/core/pack/pack";
 import { shortIn } from "@/ui/Marks";
 
@@ -41,7 +49,7 @@ export function boardOf(view: LessonView, pack: Pack): Board | null {
 
 function workOut(view: LessonView, pack: Pack): Board | null {
 	const set = view.current;
-	const visit = view.visits.find((v) => v.key === set?.visit);
+	const visit = visitOfSet(view, set);
 	if (!set || !visit) return null;
 	const ladderOf = (id: string | null) => pack.ladders.find((l) => l.id === id) ?? null;
 	const ladder = ladderOf(set.placing.ladder);
@@ -74,8 +82,9 @@ function workOut(view: LessonView, pack: Pack): Board | null {
 }
 
 /** The numbers a touch changes. */
-export function countOf({ current, visits }: LessonView): { value: number; used: number } {
-	const visit = visits.find(({ key }) => key === current?.visit);
+export function countOf(view: LessonView): { value: number; used: number } {
+	const { current } = view;
+	const visit = visitOfSet(view, current);
 	return current && visit
 		? { value: visit.judgements[current.variation].progress.value, used: visit.verdict.used }
 		: { value: 0, used: 0 };
@@ -113,7 +122,7 @@ function railNow(view: LessonView, ladder: PackLadder): Board["rail"] {
 /** Where two take turns: who is on, who is next, and how the other stands. */
 function turnsOf(view: LessonView, set: SetView, nameOf: (student: string | null) => string): Board["turns"] {
 	const other = partnerOf(view, set);
-	const visit = view.visits.find(({ key }) => key === other?.visit);
+	const visit = visitOfSet(view, other);
 	if (!other || !visit) return null;
 	const alone = other.placing.student === set.placing.student && other.placing.side !== set.placing.side;
 	const called = ({ placing }: SetView) => (alone ? placing.side : nameOf(placing.student));
@@ -128,7 +137,7 @@ function triedLast(view: LessonView, set: SetView): Board["tried"] | null {
 	const other = partnerOf(view, set);
 	if (!other) return null;
 	const last = view.events.findLast(({ kind, set: id }) => kind === "attempt" && (id === set.id || id === other.id));
-	const visit = view.visits.find(({ key }) => key === other.visit);
+	const visit = visitOfSet(view, other);
 	return visit && last?.set === other.id ? { set: other, visit } : null;
 }
 

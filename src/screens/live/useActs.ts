@@ -68,7 +68,8 @@ export function useActs(lesson: LessonOnDevice) {
 				for (const act of acts.attemptIn(uuid, set, attempt, acts.restingWith(view(), set))) write(act);
 			},
 			tally(body: Body<"tally">) {
-				write(acts.tallyIn(uuid, now().set, body));
+				const { set } = now();
+				write(acts.tallyIn(uuid, set, body, acts.restingWith(view(), set)));
 			},
 			insert(after: string, attempt: Attempt) {
 				write(acts.insertAfter(now().set, after, attempt));
