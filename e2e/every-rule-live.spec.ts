@@ -1,4 +1,4 @@
-import type { Page } from "@playwright/test";
+import type { Locator, Page } from "@playwright/test";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import { scales } from "@/core/ladder/scale";
 import { type Rule, ruleKinds } from "@/core/rules";
@@ -6,6 +6,7 @@ import { addLadder } from "@/store/ladders";
 import { saveSkill } from "@/store/skills";
 import { saveStudent } from "@/store/students";
 import { allSent, expect, type Studio, test } from "./studio";
+import { small, targets } from "./targets";
 
 /** Every kind of pass rule, logged in a live lesson: by touch until it is met, by keyboard until the limit. */
 
@@ -149,6 +150,28 @@ test("every kind comes to its limit by keyboard, and says what it lacks", async 
 		await expect(page.getByText(says).first(), kind).toBeVisible();
 		await expect(page.getByText("rule met"), kind).toHaveCount(0);
 		await expect(page.getByTestId("advice"), kind).toContainText("Limit");
+	}
+});
+
+test("on a small phone every kind’s fields are wide enough and clear of the foot, and a drawer comes down to them", async ({
+	page,
+	studio,
+}) => {
+	test.setTimeout(240_000);
+	await page.setViewportSize({ width: 360, height: 640 });
+	await fill(studio);
+	for (const kind of Object.keys(cases)) {
+		await begin(page, "Wendel", kind);
+		expect(small(await targets(page)), kind).toEqual([]);
+		const box = async (found: Locator) => (await found.boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 };
+		const fields = await box(page.getByRole("group", { name: "What was that one?" }));
+		const state = page.getByRole("button", { name: "state", exact: true });
+		const foot = await box(state);
+		expect(foot.y + foot.height, kind).toBeLessThan(640.5);
+		expect(foot.y - fields.y - fields.height, kind).toBeGreaterThanOrEqual(0);
+		await state.tap();
+		const drawer = await box(page.getByRole("region", { name: "How is the student?" }));
+		expect(Math.abs(fields.y - drawer.y - drawer.height), kind).toBeLessThan(1);
 	}
 });
 

@@ -1,6 +1,16 @@
 "use client";
 
-import { lazy, Suspense, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import {
+	type CSSProperties,
+	lazy,
+	Suspense,
+	useCallback,
+	useEffect,
+	useLayoutEffect,
+	useMemo,
+	useRef,
+	useState,
+} from "react";
 import { succeeded } from "@/core/ladder/good";
 import type { Attempt } from "@/core/log/kinds";
 import { type Pack, readOn } from "@/core/pack/pack";
@@ -17,7 +27,7 @@ import { StateDrawer } from "./drawers/StateDrawer";
 import { TriesDrawer } from "./drawers/TriesDrawer";
 import { Fields } from "./Fields";
 import { answerTouch, type Hand, isTouch, sayCount, useHand } from "./hand";
-import { inputsFor, secondsOf } from "./inputs";
+import { inputsFor, secondsOf, smallHeight } from "./inputs";
 import css from "./live.module.scss";
 import type { Board } from "./model";
 import { Strip } from "./Strip";
@@ -119,6 +129,7 @@ export function LiveBoard({
 	return (
 		<main
 			className={`${css.page} ${hand.leftThumb ? css.leftThumb : ""} ${hand.large ? css.large : ""}`}
+			style={{ "--fields": `${smallHeight(layout)}px` } as CSSProperties}
 			aria-label="Live lesson"
 		>
 			<h1 className="visually-hidden">

@@ -19,6 +19,13 @@ export interface Inputs extends FieldLayout {
 	calls?: { all: readonly string[]; now: string };
 }
 
+/** How high the fields stand on a small screen, in pixels: as `live.module.scss` lays them out there. */
+export function smallHeight({ keypad, calls, rows, main }: Inputs): number {
+	if (keypad) return 270;
+	const heights = [...(calls ? [64] : []), ...rows.map(() => 64), ...(main.length > 0 ? [80] : [])];
+	return heights.reduce((sum, one) => sum + one + 6, -6);
+}
+
 const inRows = (fields: Field[], across: number): Field[][] => {
 	const rows: Field[][] = [];
 	for (let i = 0; i < fields.length; i += across) rows.push(fields.slice(i, i + across));
