@@ -172,6 +172,10 @@ test("on a small phone every kind’s fields are wide enough and clear of the fo
 		await state.tap();
 		const drawer = await box(page.getByRole("region", { name: "How is the student?" }));
 		expect(Math.abs(fields.y - drawer.y - drawer.height), kind).toBeLessThan(1);
+		await page.keyboard.press("Escape");
+		await page.setViewportSize({ width: 640, height: 360 });
+		expect(small(await targets(page)), `${kind}, lying`).toEqual([]);
+		await page.setViewportSize({ width: 360, height: 640 });
 	}
 });
 

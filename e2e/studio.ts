@@ -92,17 +92,25 @@ export class Studio {
 /** Waits until what was typed into a skill is on the server. */
 export const written = (page: Page) => expect(page.locator("[data-standing]")).toHaveAttribute("data-standing", "kept");
 
-export const freePort = () =>
-	new Promise<number>((resolve, reject) => {
+const canListen = (port: number) =>
+	new Promise<boolean>((resolve) => {
 		const probe = createServer();
-		probe.once("error", reject);
-		probe.listen(0, "127.0.0.1", () => {
-			const address = probe.address();
-			probe.close(() =>
-				address && typeof address === "object" ? resolve(address.port) : reject(new Error("no port")),
-			);
-		});
+		probe.once("error", () => resolve(false));
+		probe.listen(port, "127.0.0.1", () => probe.close(() => resolve(true)));
 	});
+
+/**
+ * Below the ports that a system hands out by itself, and each worker from a range of its own:
+ * a port that was free a moment ago may else be somebody's when the server comes to take it.
+ */
+let next = 20_000 + 1000 * Number(process.env.TEST_PARALLEL_INDEX ?? 9) + (process.pid % 400);
+
+export async function freePort(): Promise<number> {
+	for (;;) {
+		next += 1;
+		if (await canListen(next)) return next;
+	}
+}
 
 /** Sets a device to quick mode, as under *more*, *this device*. */
 export const quickHand = (context: BrowserContext) =>

@@ -31,7 +31,7 @@ test("one counts, the other watches, takes over, and what both counted is told a
 	await good(other).click();
 	await expect(other.getByTestId("used")).toHaveText("3");
 	await touch(page, "more").click();
-	await page.getByRole("button", { name: /^count in 1 tries of another device/ }).click();
+	await page.getByRole("button", { name: /^count in 1 try of another device/ }).click();
 	await expect(page.getByTestId("used")).toHaveText("4");
 	await expect(other.getByTestId("used")).toHaveText("4");
 

@@ -60,7 +60,7 @@ const clockFace = (seconds: number): string => `${Math.floor(seconds / 60)}:${St
 function TheCount({ lesson, className, words }: { lesson: LessonOnDevice; className: string; words: string }) {
 	const count = useTold<HTMLOutputElement>(lesson, (on) => setText(on, String(countOf(lesson.snapshot().view).value)));
 	return (
-		<div>
+		<div className={css.numberRoom}>
 			<output ref={count} className={className} aria-label={words} data-testid="count" />
 		</div>
 	);
@@ -146,7 +146,7 @@ export function CountZone({
 					/>
 				)}
 			</div>
-			<div className={css.middle}>
+			<div className={`${css.middle} ${setClock ? css.withClock : ""}`}>
 				<div className={css.drill} dir="auto">
 					{board.turns && <b data-testid="turn">{board.turns.now} now · </b>}
 					{readOn(board.ladder, variationWords(set.placing, set.variation))}
@@ -173,7 +173,10 @@ export function CountZone({
 						<b>rule met</b>
 					) : (
 						<>
-							{words} · needs <b>{target}</b>
+							<span className={css.what}>{words} ·</span>{" "}
+							<span>
+								needs <b>{target}</b>
+							</span>
 						</>
 					)}
 					{!set.open && " · resting"}

@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { memo } from "react";
 import type { Pack } from "@/core/pack/pack";
+import { plural } from "@/core/words/numbers";
 import type { DrawerName } from "./LiveBoard";
 import css from "./live.module.scss";
 import type { Board } from "./model";
@@ -59,7 +60,7 @@ export function Top({
 
 /** Of two tabs of one student the side is the name, and who it is stands small. */
 function tabWords({ ladder, side, name, tries }: Board["tabs"][number], here: boolean, { turns }: Board): string {
-	if (here) return side ? `${name.split(" ")[0]} · ${tries}` : `${tries} tries`;
+	if (here) return side ? `${name.split(" ")[0]} · ${tries}` : plural(tries, "try", "tries");
 	return turns?.ladder === ladder ? `next: ${turns.stands}` : `waits · ${tries}`;
 }
 

@@ -1,4 +1,5 @@
 import Link from "next/link";
+import { plural } from "@/core/words/numbers";
 import type { TodayLadder, TodayProps } from "@/doors/readToday";
 import { Bench } from "@/ui/Bench";
 import { dayWords, fromToday } from "@/ui/dates";
@@ -28,7 +29,7 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 					<span>
 						<b className="asks">A lesson is open</b>
 						<br />
-						<span dir="auto">{lesson.names}</span>, {lesson.tries} tries, {fromToday(lesson.day, day)}
+						<span dir="auto">{lesson.names}</span>, {plural(lesson.tries, "try", "tries")}, {fromToday(lesson.day, day)}
 					</span>
 					<span className="d-flex gap-2">
 						<Link className="btn btn-primary" href={`/live?lesson=${lesson.lesson}`}>

@@ -4,6 +4,7 @@ import Link from "next/link";
 import { useState } from "react";
 import { limitWords, readOn } from "@/core/pack/pack";
 import { bodyParts } from "@/core/people/student";
+import { plural } from "@/core/words/numbers";
 import type { DrawerName } from "../LiveBoard";
 import css from "../live.module.scss";
 import type { Board } from "../model";
@@ -140,7 +141,7 @@ export function MoreDrawer({
 					onClick={done(() => acts.join(one.set, one.device))}
 					small="they are kept apart until you say so"
 				>
-					count in {one.tries} tries of another device
+					count in {plural(one.tries, "try", "tries")} of another device
 				</Choice>
 			))}
 			<Link className={css.choice} href={`/wrap?lesson=${lesson}`}>

@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import type { TryView } from "@/core/log/lesson";
+import { plural } from "@/core/words/numbers";
 import { TryMark, tryWords } from "@/ui/Marks";
 import type { FieldLayout } from "../fields";
 import css from "../live.module.scss";
@@ -25,7 +26,7 @@ export function TriesDrawer({
 	const [open, setOpen] = useState<string | null>(null);
 	const rows = [...tries].reverse();
 	return (
-		<Drawer title={`${tries.length} tries, the latest first`} onClose={onClose}>
+		<Drawer title={`${plural(tries.length, "try", "tries")}, the latest first`} onClose={onClose}>
 			{rows.length === 0 && <p>No tries yet in this visit.</p>}
 			{rows.map((t) => (
 				<div key={t.id}>
