@@ -1,7 +1,7 @@
 import type { CDPSession, Page } from "@playwright/test";
 import { quickHand } from "../e2e/studio";
 import { against } from "./measure";
-import { sideBySide } from "./sideBySide";
+import { sideBySide, toFront } from "./sideBySide";
 
 const SLOWER = 4;
 const TURNS = 6;
@@ -47,9 +47,7 @@ async function counting(page: Page): Promise<() => Promise<number>> {
 	const box = await page.locator('[data-field="good"]').boundingBox();
 	if (!box) throw new Error("there is nothing to tap");
 	return async () => {
-		await page.bringToFront();
-		// A page that comes to the front is painted whole, whatever is counted on it.
-		await page.waitForTimeout(500);
+		await toFront(page);
 		const before = await metric(client, "TaskDuration");
 		for (let i = 0; i < TOUCHES; i++) {
 			await page.mouse.click(box.x + box.width / 2, box.y + box.height / 2);

@@ -1,4 +1,4 @@
-import { type BrowserContext, chromium, type ViewportSize } from "@playwright/test";
+import { type BrowserContext, chromium, type Page, type ViewportSize } from "@playwright/test";
 import { chromiumPath, quiet } from "../e2e/browser";
 import prepareDemo from "../e2e/setup";
 import { Studio } from "../e2e/studio";
@@ -20,4 +20,10 @@ export async function sideBySide(
 		bare.end();
 		await studio.end();
 	}
+}
+
+/** A page that comes to the front is painted whole, whatever is measured on it: that is waited for. */
+export async function toFront(page: Page): Promise<void> {
+	await page.bringToFront();
+	await page.waitForTimeout(500);
 }

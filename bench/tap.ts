@@ -1,6 +1,6 @@
 import type { Page } from "@playwright/test";
 import { tail } from "./measure";
-import { sideBySide } from "./sideBySide";
+import { sideBySide, toFront } from "./sideBySide";
 
 const SLOWER = 4;
 /** How long a finger stays: a touch counts when it leaves. */
@@ -81,8 +81,7 @@ async function tapper(page: Page): Promise<(times: number) => Promise<number[]>>
 		return page.evaluate(() => (window as Armed).shown as Promise<number>);
 	};
 	return async (times) => {
-		await page.bringToFront();
-		await page.waitForTimeout(500);
+		await toFront(page);
 		const all: number[] = [];
 		for (let i = 0; i < times; i++) all.push(await one());
 		return all;

@@ -1,6 +1,6 @@
 "use client";
 
-import { type RefObject, useEffect, useLayoutEffect, useRef } from "react";
+import { type RefObject, useLayoutEffect, useRef } from "react";
 import type { LessonOnDevice } from "@/device/lesson";
 import { useStable } from "@/ui/useStable";
 
@@ -13,9 +13,9 @@ export function useTold<E extends Element>(lesson: LessonOnDevice, write: (on: E
 	const now = useStable(() => {
 		if (ref.current) write(ref.current);
 	});
-	// And with each drawing, for what it is made of besides.
+	// And with each drawing, for what it is made of besides. Both before anything else can be told.
 	useLayoutEffect(now);
-	useEffect(() => lesson.subscribeFirst(now), [lesson, now]);
+	useLayoutEffect(() => lesson.subscribeFirst(now), [lesson, now]);
 	return ref;
 }
 

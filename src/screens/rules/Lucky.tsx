@@ -130,7 +130,7 @@ function LuckyRung({ one, pass }: { one: RuledRung; pass: number }) {
 						</span>
 					</Button>
 				) : (
-					<Button variant="outline-primary" size="sm" className="text-nowrap" disabled={busy} onClick={find}>
+					<Button variant="outline-primary" size="sm" disabled={busy} onClick={find}>
 						{busy ? "looking" : "a better rule"}
 						<span className="visually-hidden">
 							{" "}
