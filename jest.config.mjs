@@ -5,6 +5,10 @@ export default nextJest({ dir: "./" })({
 	setupFiles: ["<rootDir>/jest.setup.ts"],
 	testMatch: ["**/*.test.ts", "**/*.test.tsx"],
 	roots: ["<rootDir>/src", "<rootDir>/demo"],
-	moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1", "^@demo/(.*)$": "<rootDir>/demo/$1" },
+	moduleNameMapper: {
+		// It offers itself to `import` alone, and tests are read as CommonJS.
+		"^canonicalize$": "<rootDir>/node_modules/canonicalize/lib/canonicalize.js",
+		"^@/(.*)$": "<rootDir>/src/$1", "^@demo/(.*)$": "<rootDir>/demo/$1",
+	},
 	modulePathIgnorePatterns: ["<rootDir>/.next", "<rootDir>/.test"],
 });

@@ -37,6 +37,7 @@ step("types", () => {
 	run(bin("tsc"), ["--noEmit"]);
 });
 step("lint", () => {
+	run(process.execPath, [at("scripts", "engines.mjs")]);
 	run(bin("biome"), ["check", "."]);
 	node("knip", []);
 });
