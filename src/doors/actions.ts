@@ -14,7 +14,7 @@ import { mergeSkills } from "@/core/skill/merge";
 import { mapTexts, mirror } from "@/core/skill/sides";
 import { Skill, skillLabels } from "@/core/skill/skill";
 import { type Outcome, parse, refuse } from "@/core/words/refuse";
-import { ident, text, whole } from "@/core/words/text";
+import { cutText, ident, text, whole } from "@/core/words/text";
 import { saveCoach } from "@/store/coach";
 import { store } from "@/store/db";
 import type { Saved } from "@/store/documents";
@@ -78,7 +78,7 @@ export async function copySkill(id: unknown, mirrored: unknown): Promise<Outcome
 	if (!read.ok) return read;
 	const row = await findSkill(await store(), read.value);
 	if (!row) return refuse("id", "This skill is not here any more; nothing was copied.");
-	const name = `${row.skill.name.slice(0, 66)}, ${mirrored === true ? "mirrored" : "a copy"}`;
+	const name = `${cutText(row.skill.name, 66)}, ${mirrored === true ? "mirrored" : "a copy"}`;
 	return begin({ ...(mirrored === true ? mapTexts(row.skill, mirror) : row.skill), name });
 }
 

@@ -1,5 +1,6 @@
 import type { SaidKind } from "@/core/log/keeping";
 import { foldText } from "@/core/words/foldText";
+import { cutText } from "@/core/words/text";
 import { listLadders } from "@/store/ladders";
 import { upToDate } from "@/store/projection";
 import { searchSaid } from "@/store/said";
@@ -34,7 +35,7 @@ const saidWords: Record<SaidKind, string> = {
 
 /** Students, skills, rungs and everything said that hold all the words, whatever their case and accents. */
 export async function readFind(query: string): Promise<FindPage> {
-	const words = foldText(query.slice(0, 200)).split(/\s+/).filter(Boolean).slice(0, 8);
+	const words = foldText(cutText(query, 200)).split(/\s+/).filter(Boolean).slice(0, 8);
 	if (words.length === 0) return { query, groups: [] };
 	const store = await upToDate();
 	const [students, skills, ladders, said] = await Promise.all([

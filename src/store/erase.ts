@@ -3,7 +3,7 @@ import { foldLesson } from "@/core/log/lesson";
 import { ERASED, erasedRow } from "./bulk/tables";
 import type { Store } from "./db";
 import { stamp } from "./documents";
-import { asEvent } from "./events";
+import { asEvent, letGo } from "./events";
 import { clearProjectionsOf, refoldLessons } from "./projection";
 import * as t from "./schema";
 
@@ -47,7 +47,7 @@ export async function eraseStudent(store: Store, student: string): Promise<void>
 				})
 				.where(eq(t.event.id, id));
 		}
-		await tx.delete(t.quarantine).where(like(t.quarantine.raw, `%"${student}"%`));
+		await letGo(tx, like(t.quarantine.raw, `%"${student}"%`));
 		const theirs = tx.select({ id: t.ladder.id }).from(t.ladder).where(eq(t.ladder.student, student));
 		await tx.delete(t.ladderRevision).where(inArray(t.ladderRevision.ladder, theirs));
 		const ladders = await tx.delete(t.ladder).where(eq(t.ladder.student, student)).returning({ id: t.ladder.id });

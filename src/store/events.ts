@@ -1,12 +1,14 @@
-import { and, asc, eq, gt, inArray, ne, or, sql } from "drizzle-orm";
-import { type LogEvent, parseEvent } from "@/core/log/event";
+import { and, asc, eq, gt, gte, inArray, lte, ne, or, type SQL, sql } from "drizzle-orm";
+import { type LogEvent, outOfBounds, parseEvent, TOP_LAMPORT } from "@/core/log/event";
+import { writtenDown } from "@/core/words/json";
 import type { Refusal } from "@/core/words/refuse";
+import { cutText, ident } from "@/core/words/text";
 import { ERASED } from "./bulk/tables";
 import type { Store, Tx } from "./db";
 import * as t from "./schema";
 
 export interface Pushed {
-	/** Every event of the device up to this number is kept or set aside here. */
+	/** Every event of the device up to this number is kept or set aside here, or is known to be lost. */
 	upTo: number;
 	setAside: { dseq: number; reason: string }[];
 }
@@ -15,52 +17,96 @@ type Row = typeof t.event.$inferSelect;
 
 export const asEvent = ({ arrival: _, ...row }: Row): LogEvent => row as LogEvent;
 
+/** What a device says of a batch beside the events in it. */
+export interface Held {
+	/** The batch holds all that the device still has above this number: what is missing in it cannot come any more. */
+	after?: number | undefined;
+	/** The lowest number the device still holds: the same, as devices told it before. */
+	oldest?: number | undefined;
+}
+
+/** A number, or a place in the order, may lie this far beyond the ones before: no device makes so many unseen. */
+const FARTHEST_NUMBER = 2 ** 20;
+const FARTHEST_LAMPORT = 2 ** 30;
+/** As long as a workbook's row may say it. */
+const RAW_CHARS = 1_000_000;
+const REASON_CHARS = 2000;
+/** What is left of something that was set aside and let go of: its number is used up, and sending it again brings nothing back. */
+const LET_GO = "let go";
+
 /**
  * Takes a device's events in, in one transaction. Numbers must follow on: at a gap
- * the rest is left for the device to send again from `upTo + 1`, unless it holds nothing
- * from before the gap any more (`oldest`). An event that is
+ * the rest is left for the device to send again from `upTo + 1`, unless it says that it
+ * holds no more (`after`): such a hole is told under Records and stepped over. An event that is
  * already here is fine; one that cannot be taken is set aside with its reason, and
  * neither fails nor holds up the others. Nothing that reached us is dropped.
  */
-export function pushEvents(
-	{ write }: Store,
-	device: string,
-	raw: readonly unknown[],
-	oldest?: number,
-): Promise<Pushed> {
-	return write(async (tx) => {
+export function pushEvents(store: Store, device: string, raw: readonly unknown[], held: Held = {}): Promise<Pushed> {
+	return store.write(async (tx) => {
 		let upTo = await lastKnown(tx, device);
 		const known = await knownIds(tx, raw);
 		const absent = await absentOnes(tx, raw);
-		const rows: (typeof t.event.$inferInsert)[] = [];
-		const setAside: (Pushed["setAside"][number] & { raw: unknown })[] = [];
-		let before = upTo;
-		for (const one of raw) {
-			// What cannot even be numbered has the number its place in the batch gives it.
-			const dseq = numberOf(one) ?? before + 1;
-			before = dseq;
-			if (dseq > upTo + 1 && dseq !== oldest) break;
+		const numbers = numbersOf(raw, upTo, held);
+		const taken = await takenNumbers(tx, device, numbers);
+		const top = await topLamport(store, tx);
+		const rows: LogEvent[] = [];
+		const setAside: { dseq: number; reason: string; raw: unknown }[] = [];
+		for (const [i, one] of raw.entries()) {
+			const dseq = numbers[i] as number;
+			if (dseq > upTo + 1) {
+				const canCome = (held.after === undefined || held.after > upTo) && dseq !== held.oldest;
+				if (canCome) break;
+				if (held.after !== undefined) setAside.push({ dseq: upTo + 1, reason: lost(upTo + 1, dseq - 1), raw: null });
+			}
+			upTo = Math.max(upTo, dseq);
 			const parsed = parseEvent(one);
 			const reason = parsed.ok
-				? parsed.value.device !== device
-					? "It is another device's event."
-					: whyNot(parsed.value, dseq <= upTo, known, absent)
+				? whyNot(parsed.value, { device, dseq, known, absent, taken, top: top.lamport })
 				: sentencesOf(parsed.refusals);
-			upTo = Math.max(upTo, dseq);
 			if (reason === "here") continue;
 			if (reason || !parsed.ok) setAside.push({ dseq, reason: reason ?? "", raw: one });
 			else {
 				rows.push(parsed.value);
 				known.set(parsed.value.id, parsed.value.hash);
+				taken.set(dseq, parsed.value.id);
+				top.lamport = Math.max(top.lamport, parsed.value.lamport);
 			}
 		}
 		for (let i = 0; i < rows.length; i += 200) await tx.insert(t.event).values(rows.slice(i, i + 200));
-		for (const { dseq, reason, raw: one } of setAside)
+		for (const { dseq, reason, raw: one } of setAside) {
+			const words = writtenDown(one);
+			const long = words.length > RAW_CHARS;
 			await tx
 				.insert(t.quarantine)
-				.values({ eventId: idOf(one), device, dseq, reason, raw: JSON.stringify(one) })
+				.values({
+					...{ eventId: idOf(one), device, dseq, raw: long ? cutText(words, RAW_CHARS) : words },
+					reason: cutText(
+						long ? `${reason} It is too long to be kept whole: only its beginning is.` : reason,
+						REASON_CHARS,
+					),
+				})
 				.onConflictDoNothing();
+		}
 		return { upTo, setAside: setAside.map(({ dseq, reason }) => ({ dseq, reason })) };
+	});
+}
+
+const lost = (from: number, to: number): string =>
+	from === to
+		? `Number ${from} never came, and its device does not hold it any more: it is lost.`
+		: `Numbers ${from} to ${to} never came, and their device does not hold them any more: they are lost.`;
+
+/**
+ * The number of each event of a batch: its own where that can be, else the one its place
+ * gives it.
+ */
+function numbersOf(raw: readonly unknown[], upTo: number, held: Held): number[] {
+	let before = Math.max(0, held.after ?? upTo);
+	return raw.map((one) => {
+		const own = numberOf(one);
+		const can = own !== null && (own <= before + FARTHEST_NUMBER || own === held.oldest);
+		before = can ? own : before + 1;
+		return before;
 	});
 }
 
@@ -70,13 +116,32 @@ const sentencesOf = (refusals: readonly Refusal[]): string =>
 		.map((one) => one.sentence)
 		.join(" ");
 
-/** null: take it; "here": already kept; otherwise the reason for setting it aside. */
-function whyNot(event: LogEvent, repeated: boolean, known: ReadonlyMap<string, string>, absent: Absent): string | null {
+interface Around {
+	device: string;
+	/** The number it goes by: its own, if that can be. */
+	dseq: number;
+	known: ReadonlyMap<string, string>;
+	absent: Absent;
+	/** By number of this device: the id of the event that has it, or that it was let go of. */
+	taken: ReadonlyMap<number, string>;
+	/** The highest place in the order of all that is here. */
+	top: number;
+}
+
+/** null: take it; "here": already kept, or let go of; otherwise the reason for setting it aside. */
+function whyNot(event: LogEvent, { device, dseq, known, absent, taken, top }: Around): string | null {
+	if (event.device !== device) return "It is another device's event.";
 	const hash = known.get(event.id);
 	// An erased event has no seal any more: its student was deleted, and it stays erased.
 	if (hash === event.hash || hash === "") return "here";
 	if (hash !== undefined) return "Another event with the same id and other words is already here.";
-	if (repeated) return "Another event with the same number of this device is already here.";
+	if (taken.get(dseq) === LET_GO) return "here";
+	if (event.dseq !== dseq) return `Its number is ${event.dseq}, far beyond the ones before it.`;
+	if (taken.has(dseq)) return "Another event with the same number of this device is already here.";
+	const [wrong] = outOfBounds(event);
+	if (wrong) return wrong.sentence;
+	if (event.lamport > Math.min(TOP_LAMPORT, top + FARTHEST_LAMPORT))
+		return `Its place in the order is ${event.lamport}, far beyond anything that has happened here.`;
 	if (event.student && absent.students.has(event.student)) return "Its student is not here, or was deleted.";
 	if (event.ladder && absent.ladders.has(event.ladder)) return "Its ladder is not here.";
 	return null;
@@ -85,12 +150,12 @@ function whyNot(event: LogEvent, repeated: boolean, known: ReadonlyMap<string, s
 const field = (raw: unknown, name: string): unknown =>
 	typeof raw === "object" && raw !== null ? (raw as Record<string, unknown>)[name] : undefined;
 const idOf = (raw: unknown): string | null => {
-	const id = field(raw, "id");
-	return typeof id === "string" ? id.slice(0, 64) : null;
+	const id = ident.safeParse(field(raw, "id"));
+	return id.success ? id.data : null;
 };
 const numberOf = (raw: unknown): number | null => {
 	const dseq = field(raw, "dseq");
-	return typeof dseq === "number" && Number.isInteger(dseq) && dseq > 0 ? dseq : null;
+	return typeof dseq === "number" && Number.isInteger(dseq) && dseq > 0 && dseq <= 2147483647 ? dseq : null;
 };
 
 async function lastKnown(tx: Tx, device: string): Promise<number> {
@@ -101,6 +166,45 @@ async function lastKnown(tx: Tx, device: string): Promise<number> {
 			.where(eq(table.device, device));
 	const [[kept], [aside]] = [await top(t.event), await top(t.quarantine)];
 	return Math.max(kept?.top ?? 0, aside?.top ?? 0);
+}
+
+/** Who has which of these numbers of a device. */
+async function takenNumbers(tx: Tx, device: string, numbers: readonly number[]): Promise<Map<number, string>> {
+	const taken = new Map<number, string>();
+	if (numbers.length === 0) return taken;
+	const [low, high] = [Math.min(...numbers), Math.max(...numbers)];
+	const within = (table: typeof t.event | typeof t.quarantine) =>
+		and(eq(table.device, device), gte(table.dseq, low), lte(table.dseq, high));
+	for (const { dseq } of await tx
+		.select({ dseq: t.quarantine.dseq })
+		.from(t.quarantine)
+		.where(and(within(t.quarantine), eq(t.quarantine.raw, ""))))
+		taken.set(dseq, LET_GO);
+	for (const { dseq, id } of await tx
+		.select({ dseq: t.event.dseq, id: t.event.id })
+		.from(t.event)
+		.where(within(t.event)))
+		taken.set(dseq, id);
+	return taken;
+}
+
+/**
+ * The highest place in the order of each store's log, asked once: reading through a long
+ * log for every touch would be slow. What another process takes in meanwhile is far less
+ * than the room that is left above it.
+ */
+const tops = new WeakMap<Store, { lamport: number }>();
+
+async function topLamport(store: Store, tx: Tx): Promise<{ lamport: number }> {
+	const known = tops.get(store);
+	if (known) return known;
+	const [row] = await tx
+		.select({ top: sql<number>`coalesce(max(${t.event.lamport}), 0)` })
+		.from(t.event)
+		.where(lte(t.event.lamport, TOP_LAMPORT));
+	const top = { lamport: row?.top ?? 0 };
+	tops.set(store, top);
+	return top;
 }
 
 async function knownIds(tx: Tx, raw: readonly unknown[]): Promise<Map<string, string>> {
@@ -123,7 +227,7 @@ interface Absent {
 /** Students and ladders that the events speak of and that are not here (any more). */
 async function absentOnes(tx: Tx, raw: readonly unknown[]): Promise<Absent> {
 	const named = (name: string) =>
-		[...new Set(raw.map((one) => field(one, name)))].filter((id): id is string => typeof id === "string");
+		[...new Set(raw.map((one) => field(one, name)))].filter((id): id is string => ident.safeParse(id).success);
 	const students = new Set(named("student"));
 	const ladders = new Set(named("ladder"));
 	if (students.size > 0)
@@ -167,26 +271,24 @@ export async function eventsAfter(
 	return { events: rows.map(asEvent), arrival: rows.at(-1)?.arrival ?? after };
 }
 
+/** What is set aside; what was let go of is not shown. */
 export async function listQuarantine({ db }: Store): Promise<(typeof t.quarantine.$inferSelect)[]> {
-	return db.select().from(t.quarantine).orderBy(asc(t.quarantine.n));
+	return db.select().from(t.quarantine).where(ne(t.quarantine.raw, "")).orderBy(asc(t.quarantine.n));
 }
 
 /** Tries once more to take in what was set aside; says why not, if it still cannot be. */
-export function retryAside({ write }: Store, n: number): Promise<string | null> {
-	return write(async (tx) => {
+export function retryAside(store: Store, n: number): Promise<string | null> {
+	return store.write(async (tx) => {
 		const [row] = await tx.select().from(t.quarantine).where(eq(t.quarantine.n, n));
-		if (!row) return null;
-		const raw: unknown = JSON.parse(row.raw);
+		if (!row || row.raw === "") return null;
+		const { device, dseq } = row;
+		const raw: unknown = parsedOr(row.raw);
 		const parsed = parseEvent(raw);
-		const [taken] = await tx
-			.select({ id: t.event.id })
-			.from(t.event)
-			.where(and(eq(t.event.device, row.device), eq(t.event.dseq, row.dseq)));
-		const reason = parsed.ok
-			? parsed.value.device !== row.device
-				? "It is another device's event."
-				: whyNot(parsed.value, taken !== undefined, await knownIds(tx, [raw]), await absentOnes(tx, [raw]))
-			: sentencesOf(parsed.refusals);
+		const around = async (): Promise<Around> => ({
+			...{ device, dseq, known: await knownIds(tx, [raw]), absent: await absentOnes(tx, [raw]) },
+			...{ taken: await takenNumbers(tx, device, [dseq]), top: (await topLamport(store, tx)).lamport },
+		});
+		const reason = parsed.ok ? whyNot(parsed.value, await around()) : sentencesOf(parsed.refusals);
 		if (reason !== null && reason !== "here") return reason;
 		if (reason === null && parsed.ok) await tx.insert(t.event).values(parsed.value);
 		await tx.delete(t.quarantine).where(eq(t.quarantine.n, n));
@@ -194,7 +296,34 @@ export function retryAside({ write }: Store, n: number): Promise<string | null> 
 	});
 }
 
-/** Lets go of what was set aside, for good. */
+/** What was cut because it was too long is no JSON any more. */
+const parsedOr = (raw: string): unknown => {
+	try {
+		return JSON.parse(raw);
+	} catch {
+		return null;
+	}
+};
+
+/**
+ * Lets go of what was set aside, for good. Its number stays used up: the device is not
+ * asked for it again, and what it sends once more under it is not taken for something new.
+ */
 export async function dropAside({ write }: Store, n: number): Promise<void> {
-	await write((tx) => tx.delete(t.quarantine).where(eq(t.quarantine.n, n)));
+	await write((tx) => letGo(tx, eq(t.quarantine.n, n)));
+}
+
+/** Words go, numbers stay. */
+export async function letGo(tx: Tx, which: SQL | undefined): Promise<void> {
+	const rows = await tx
+		.select({ n: t.quarantine.n, device: t.quarantine.device, dseq: t.quarantine.dseq })
+		.from(t.quarantine)
+		.where(which);
+	for (const { n, device, dseq } of rows) {
+		await tx.delete(t.quarantine).where(eq(t.quarantine.n, n));
+		await tx
+			.insert(t.quarantine)
+			.values({ eventId: null, device, dseq, reason: LET_GO, raw: "" })
+			.onConflictDoNothing();
+	}
 }

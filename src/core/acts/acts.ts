@@ -3,6 +3,7 @@ import type { Draft } from "@/core/log/event";
 import type { Attempt, Basis, Body, Placing, Variation } from "@/core/log/kinds";
 import { type LessonView, partnerOf, type SetView } from "@/core/log/lesson";
 import { type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
+import { cutText } from "@/core/words/text";
 
 /**
  * What a coach does in a lesson, as the events it is written in. One act is one list:
@@ -161,7 +162,7 @@ export function movePeg(
 
 const decision = (lesson: LessonView, advice: Advice) => ({
 	line: advice.line,
-	title: advice.title.slice(0, 160),
+	title: cutText(advice.title, 160),
 	...(advice.position ? { position: advice.position } : {}),
 	basis: basisOf(lesson),
 });

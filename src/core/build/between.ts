@@ -1,4 +1,5 @@
 import type { Rung } from "@/core/ladder/ladder";
+import { cutText } from "@/core/words/text";
 import { climb, type Difficulty } from "./difficulty";
 
 /** A rung that halves a step, and what it does, in words. */
@@ -31,7 +32,7 @@ export function between(
 			id: newId(),
 			settings: {
 				...structuredClone(lower.settings),
-				...{ name: `${lower.settings.name}, ${name}`.slice(0, 80), notches: { ...low, [first.id]: at } },
+				...{ name: cutText(`${lower.settings.name}, ${name}`, 80), notches: { ...low, [first.id]: at } },
 				...{ easier: lower.settings.name, harder: upper.settings.name },
 			},
 		},

@@ -5,6 +5,7 @@ import { firstCue } from "@/core/skill/cue";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
 import { plural } from "@/core/words/numbers";
 import { type Outcome, type Refusal, refuse } from "@/core/words/refuse";
+import { cutText } from "@/core/words/text";
 import { type Difficulty, EXTENT, weightless } from "./difficulty";
 import { cut, fewestParts, type Notching } from "./partition";
 
@@ -255,7 +256,7 @@ function settingsOf(
 	const next = used.find((one) => (notches.get(one.id) as number) + 1 < one.notches.length);
 	const cue = firstCue(watched[0]?.cues ?? []);
 	return {
-		...freshRung(capital(title.join(", ")).slice(0, 76)),
+		...freshRung(cutText(capital(title.join(", ")), 76)),
 		drill: `${capital(words.join(", "))}.${cue ? ` Think of “${cue.text}”.` : ""}`,
 		gate: watched.length > 0 ? "both" : "result",
 		watch: watched.map((position) => position.id),

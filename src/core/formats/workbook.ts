@@ -2,7 +2,7 @@ import * as z from "zod/mini";
 import { Coach } from "@/core/coach/coach";
 import { Ladder, Policy } from "@/core/ladder/ladder";
 import { RungSettings } from "@/core/ladder/rung";
-import { type LogEvent, parseEvent } from "@/core/log/event";
+import { type LogEvent, outOfBounds, parseEvent } from "@/core/log/event";
 import { Side, Student } from "@/core/people/student";
 import { PICTURE_CHARS, pictureTypes } from "@/core/skill/picture";
 import { Skill } from "@/core/skill/skill";
@@ -135,21 +135,12 @@ export function parseRow<S extends Section>(section: S, input: unknown): Outcome
 }
 
 function parseLogged(input: unknown): Outcome<LogEvent | Erased> {
-	if (typeof input === "object" && input !== null && "erased" in input) return parse(Erased, input);
-	const event = parseEvent(input);
-	if (!event.ok) return event;
-	const wrong: Refusal[] = [];
-	for (const [path, day] of daysIn(event.value))
-		if (day < "1970-01-01" || day > "2099-12-31")
-			wrong.push({ path, sentence: `${path} is ${day}; a day from 1970 to 2099 is needed.` });
-	return wrong.length > 0 ? { ok: false, refusals: wrong } : event;
+	return typeof input === "object" && input !== null && "erased" in input ? parse(Erased, input) : parseEvent(input);
 }
 
-const daysIn = (event: LogEvent): [path: string, day: string][] => [
-	["localDay", event.localDay],
-	...(event.kind === "promise" ? [["body.due", event.body.due] as [string, string]] : []),
-	...(event.kind === "lesson.closed" && event.body.next ? [["body.next", event.body.next] as [string, string]] : []),
-];
+/** What in a row is odd and comes in all the same: it was taken in once, and the record is not mended. */
+export const remarksOn = (section: Section, row: unknown): Refusal[] =>
+	section === "events" && !("erased" in (row as object)) ? outOfBounds(row as LogEvent) : [];
 
 const misfit = (path: string, what: string) =>
 	refuse(path, `The ${path} does not fit ${what}: it was changed without it, or the file is damaged.`);

@@ -1,12 +1,19 @@
 import * as z from "zod/mini";
+import { jsonTrouble, mended } from "@/core/words/json";
 import { type Outcome, parse, type Refusal, refuse } from "@/core/words/refuse";
 import { seal } from "@/core/words/seal";
-import { day, ident, whole } from "@/core/words/text";
+import { day, dayTrouble, ident, whole } from "@/core/words/text";
 import { type Body, bodies, type Kind, kinds } from "./kinds";
 
 /** Whose hand wrote it: the coach's, a partner's who counts for the coach, or a private link's. */
 export const actors = ["coach", "partner", "link"] as const;
 export type Actor = (typeof actors)[number];
+
+/**
+ * The highest place in the order that an event may have. Whoever reads one counts on from
+ * it, and numbers end where a double counts no further: so far below that nobody gets there.
+ */
+export const TOP_LAMPORT = 2 ** 50;
 
 const Envelope = z.strictObject({
 	id: ident,
@@ -16,7 +23,7 @@ const Envelope = z.strictObject({
 	/** The device's own counter, from 1, without gaps. */
 	dseq: whole(1, 2147483647),
 	/** 1 + the highest the device had seen. */
-	lamport: whole(1, 9007199254740990),
+	lamport: whole(1, Number.MAX_SAFE_INTEGER),
 	/** What the device's clock said: a remark, never used for order. */
 	at: z.string().check(z.maxLength(40)),
 	tz: z.string().check(z.maxLength(64)),
@@ -49,14 +56,19 @@ export type Draft = {
 
 export type Unsealed = Omit<LogEvent, "hash">;
 
-/** The seal covers everything but itself, so that no field can differ under one id. */
+/**
+ * The seal covers everything but itself, so that no field can differ under one id. Texts are
+ * made well formed first: of half a character no seal can be made.
+ */
 export function sealEvent(event: Unsealed): LogEvent {
-	const { hash: _, ...rest } = event as LogEvent;
+	const { hash: _, ...rest } = mended(event as LogEvent);
 	return { ...rest, hash: seal(rest) } as LogEvent;
 }
 
-/** The event, or why it cannot be read. Unknown kinds are refused by name. */
+/** The event, or why it cannot be read. Unknown kinds are refused by name. Never throws. */
 export function parseEvent(input: unknown): Outcome<LogEvent> {
+	const trouble = jsonTrouble(input);
+	if (trouble) return refuse("", trouble);
 	const envelope = parse(Envelope, input);
 	if (!envelope.ok) return envelope;
 	const body = parse(bodies[envelope.value.kind] as z.ZodMiniType<unknown>, envelope.value.body);
@@ -71,6 +83,40 @@ export function parseEvent(input: unknown): Outcome<LogEvent> {
 	if (seal(rest) !== hash) return refuse("hash", "The event's seal does not fit what it says.");
 	// As it was sent, not as it was read: the seal must hold again when it is read back.
 	return { ok: true, value: input as LogEvent };
+}
+
+/**
+ * What in an event lies outside of what is taken from now on, though it can be read: days
+ * that nobody means, a place in the order that cannot have happened. What was taken in
+ * before stays, is carried along and comes back, with these as remarks.
+ */
+export function outOfBounds(event: LogEvent): Refusal[] {
+	const trouble = daysIn(event).flatMap(({ path, name, day }) => {
+		const sentence = dayTrouble(name, day);
+		return sentence ? [{ path, sentence }] : [];
+	});
+	if (event.lamport > TOP_LAMPORT)
+		trouble.push({
+			path: "lamport",
+			sentence: `Its place in the order is ${event.lamport}; nothing that happened has one over ${TOP_LAMPORT}.`,
+		});
+	return trouble;
+}
+
+const dayFields: Readonly<Record<string, string>> = { due: "Due", next: "Next lesson", day: "The day" };
+
+/** The days an event names: its own, and those in its body or in the body it amends to. */
+function daysIn(event: LogEvent): { path: string; name: string; day: string }[] {
+	const amended = event.kind === "amend" ? (event.body.body as Record<string, unknown> | null) : null;
+	const inside = Object.entries(dayFields).flatMap(([field, name]) => {
+		const own = (event.body as Record<string, unknown>)[field];
+		const to = typeof amended === "object" ? amended?.[field] : undefined;
+		return [
+			...(typeof own === "string" ? [{ path: `body.${field}`, name, day: own }] : []),
+			...(typeof to === "string" ? [{ path: `body.body.${field}`, name, day: to }] : []),
+		];
+	});
+	return [{ path: "localDay", name: "The day it happened", day: event.localDay }, ...inside];
 }
 
 /** Who, when and where: what the clock and the dice say, asked once per act. */

@@ -1,4 +1,5 @@
 import type * as z from "zod/mini";
+import { cutText } from "@/core/words/text";
 
 /** Why something was not taken: where, and a sentence with what would be right. */
 export interface Refusal {
@@ -75,18 +76,18 @@ function sentenceFor(issue: z.core.$ZodIssue, field: string, value: unknown): st
 		case "invalid_type":
 			if (value === undefined || value === null || value === "" || Number.isNaN(value)) return `${field} is missing.`;
 			if (issue.expected === "number" || issue.expected === "int")
-				return `${field} is "${String(value).slice(0, 40)}"; a whole number is needed.`;
+				return `${field} is "${cutText(String(value), 40)}"; a whole number is needed.`;
 			return `${field} should be a ${issue.expected}.`;
 		case "invalid_value":
 			if (value === undefined) return `${field} is missing.`;
-			if (issue.values.length > 12) return `${field} "${String(value).slice(0, 40)}" is not known here.`;
-			return `${field} is "${String(value).slice(0, 40)}"; choose one of ${issue.values.map(String).join(", ")}.`;
+			if (issue.values.length > 12) return `${field} "${cutText(String(value), 40)}" is not known here.`;
+			return `${field} is "${cutText(String(value), 40)}"; choose one of ${issue.values.map(String).join(", ")}.`;
 		case "invalid_union":
 			return value === undefined
 				? `${field} is missing.`
-				: `${field} "${String(value).slice(0, 40)}" is not known here.`;
+				: `${field} "${cutText(String(value), 40)}" is not known here.`;
 		case "unrecognized_keys":
-			return `${field} has a field that is not known here: ${issue.keys.join(", ").slice(0, 80)}.`;
+			return `${field} has a field that is not known here: ${cutText(issue.keys.join(", "), 80)}.`;
 		case "custom":
 			return issue.message && issue.message !== "Invalid input" ? issue.message : `${field} is not right.`;
 		default:

@@ -7,7 +7,8 @@ import canonicalize from "canonicalize";
  * as 64 hex digits. Synchronous: the browser's own digest needs a secure context,
  * and awaiting it would close the storage transaction we are in.
  *
- * @throws TypeError when the value has no JSON form (undefined, a function, NaN).
+ * @throws when the value has no JSON form (undefined, a function, NaN, half a character);
+ * `jsonTrouble` says so beforehand for what came from outside.
  */
 export const seal = (value: unknown): string => bytesToHex(sha256(utf8ToBytes(canonicalForm(value))));
 

@@ -1,18 +1,55 @@
 import * as z from "zod/mini";
 
+/** Half of a surrogate pair is no character, and no seal can be made of it. */
+const wellFormed = z.overwrite<string>((typed) => typed.toWellFormed());
+
 /**
- * Free text a person typed: trimmed, Unicode-normalised (so that the same name
- * typed on two phones is the same name), at most `max` characters.
+ * Free text a person typed: trimmed, well formed, Unicode-normalised (so that the same
+ * name typed on two phones is the same name), at most `max` characters.
  */
-export const text = (max: number) => z.string().check(z.trim(), z.normalize("NFC"), z.maxLength(max));
+export const text = (max: number) => z.string().check(wellFormed, z.trim(), z.normalize("NFC"), z.maxLength(max));
 
 /** A name or label: as {@link text}, and not empty. */
-export const label = (max: number) => z.string().check(z.trim(), z.normalize("NFC"), z.minLength(1), z.maxLength(max));
+export const label = (max: number) =>
+	z.string().check(wellFormed, z.trim(), z.normalize("NFC"), z.minLength(1), z.maxLength(max));
+
+let characters: Intl.Segmenter | undefined;
+
+/**
+ * The beginning of a text, at most so long as {@link text} measures it, cut between
+ * characters as a reader sees them: never through an emoji or between a letter and
+ * its accent.
+ */
+export function cutText(typed: string, most: number): string {
+	const whole = typed.toWellFormed();
+	if (whole.length <= most) return whole;
+	// One character is rarely longer than this; what lies beyond cannot fit anyway.
+	let end = 0;
+	characters ??= new Intl.Segmenter(undefined, { granularity: "grapheme" });
+	for (const { index, segment } of characters.segment(whole.slice(0, most + 64))) {
+		if (index + segment.length > most) break;
+		end = index + segment.length;
+	}
+	return whole.slice(0, end).toWellFormed();
+}
 
 /** An identifier made by a device or by us: short, no spaces, never shown. */
 export const ident = z.string().check(z.regex(/^[A-Za-z0-9_-]{1,64}$/));
 
-/** A calendar day, `YYYY-MM-DD`, that exists. */
+/**
+ * The days that are taken at every door: what a phone's clock may say when nobody set it,
+ * and far more than anybody plans. A year typed in two digits lies outside.
+ */
+export const FIRST_DAY = "1900-01-01";
+export const LAST_DAY = "2199-12-31";
+
+/** Why a day is not taken, or null. `name` begins the sentence. */
+export const dayTrouble = (name: string, day: string): string | null =>
+	day < FIRST_DAY || day > LAST_DAY
+		? `${name} is ${day}; a day from ${FIRST_DAY.slice(0, 4)} to ${LAST_DAY.slice(0, 4)} is needed.`
+		: null;
+
+/** A calendar day, `YYYY-MM-DD`, that exists; {@link dayTrouble} says which are taken. */
 export const day = z.string().check(
 	z.regex(/^\d{4}-\d{2}-\d{2}$/),
 	z.refine((s) => {

@@ -81,8 +81,8 @@ async function serve(url: URL, body?: string): Promise<Response> {
 	const sent = JSON.parse(body ?? "{}");
 	if (sent.studio !== world.studio.id || sent.epoch !== world.studio.epoch)
 		return Response.json({ studio: world.studio }, { status: 409 });
-	const { device, events, oldest, wants } = sent;
-	const pushed = await pushEvents(world.store, device, events, oldest);
+	const { device, events, after, oldest, wants } = sent;
+	const pushed = await pushEvents(world.store, device, events, { after, oldest });
 	const news = wants && (await eventsAfter(world.store, wants.after, wants.lesson, { device, known: wants.known }));
 	return Response.json({ studio: world.studio, ...pushed, news });
 }

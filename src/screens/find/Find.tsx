@@ -1,5 +1,6 @@
 import Link from "next/link";
 import Form from "react-bootstrap/Form";
+import { cutText } from "@/core/words/text";
 import type { FindPage } from "@/doors/readFind";
 import { Bench } from "@/ui/Bench";
 import { dayWords } from "@/ui/dates";
@@ -40,7 +41,7 @@ export function Find({ query, groups }: FindPage) {
 								{day && <span className="mute"> {dayWords(day)}</span>}
 								{text && (
 									<div className="mute" dir="auto">
-										{text.length > 200 ? `${text.slice(0, 200)}…` : text}
+										{text.length > 200 ? `${cutText(text, 200)}…` : text}
 									</div>
 								)}
 							</li>

@@ -7,6 +7,7 @@ import Form from "react-bootstrap/Form";
 import { plural } from "@/core/words/numbers";
 import type { Preview } from "@/doors/jobs";
 import { Progress } from "./Progress";
+import { Remarks } from "./Remarks";
 import css from "./records.module.scss";
 import { useJob } from "./useJob";
 
@@ -131,6 +132,7 @@ function PreviewOf({
 					lessons.
 				</p>
 			)}
+			<Remarks remarks={preview.remarks} />
 			<fieldset className="mb-2">
 				<legend className="visually-hidden">How to take it in</legend>
 				<Form.Check

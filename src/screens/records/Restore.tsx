@@ -7,6 +7,7 @@ import Form from "react-bootstrap/Form";
 import { plural } from "@/core/words/numbers";
 import { dayWords } from "@/ui/dates";
 import { Progress } from "./Progress";
+import { Remarks } from "./Remarks";
 import { useJob } from "./useJob";
 
 /** Brings a backup back, after it was checked from end to end. */
@@ -53,6 +54,7 @@ export function Restore() {
 						{plural(found.backup.ladders, "ladder", "ladders")}, {plural(found.backup.attempts, "attempt", "attempts")}
 						{found.backup.lastDay && `, up to ${dayWords(found.backup.lastDay)}`}.
 					</p>
+					<Remarks remarks={found.backup.remarks} />
 					<p>Everything here now is replaced; a backup of it is made first.</p>
 					<p className="d-flex gap-2">
 						<Button onClick={() => handle.act({ act: "restore" })}>bring it back</Button>

@@ -2,6 +2,7 @@
 
 import { type Arrow, arrowsOf } from "@/core/skill/origins";
 import type { Skill } from "@/core/skill/skill";
+import { cutText } from "@/core/words/text";
 import type { OtherSkill } from "@/doors/readSkills";
 import css from "@/ui/rows.module.scss";
 import own from "./skills.module.scss";
@@ -71,7 +72,7 @@ export function Origins({ id, skill, others }: { id: string; skill: Skill; other
 								.split(", ")
 								.map((line, n, all) => (
 									<text key={line} x="0" y={y + 5 + 8 * (2 * n - all.length + 1)} className={n > 0 ? own.faint : ""}>
-										{line.slice(0, 22)}
+										{cutText(line, 22)}
 									</text>
 								))}
 							<path className={own.candidate} d={`M150 ${y} H${LINE - 9}`} markerEnd="url(#arrowhead)" />
@@ -88,7 +89,7 @@ export function Origins({ id, skill, others }: { id: string; skill: Skill; other
 								{position.short}
 							</text>
 							<text x={LINE + 110} y={PITCH / 2 + PITCH * i + 5} className={own.faint}>
-								{(position.fault || position.faults?.[0]?.words || "").slice(0, 46)}
+								{cutText(position.fault || position.faults?.[0]?.words || "", 46)}
 							</text>
 						</g>
 					);

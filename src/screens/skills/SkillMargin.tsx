@@ -10,6 +10,7 @@ import { readSides } from "@/core/skill/sides";
 import type { KeyPosition } from "@/core/skill/skill";
 import { plural } from "@/core/words/numbers";
 import type { Refusal } from "@/core/words/refuse";
+import { cutText } from "@/core/words/text";
 import { revise } from "@/doors/actions";
 import type { SkillPage } from "@/doors/readSkills";
 import { Differs } from "@/ui/Differs";
@@ -85,7 +86,7 @@ export function SkillMargin({
 					{plural(writing.sides.length, "text names", "texts name")} a side that does not turn with the ladder:{" "}
 					{writing.sides
 						.slice(0, 3)
-						.map((text) => `“${text.slice(0, 60)}”`)
+						.map((text) => `“${cutText(text, 60)}”`)
 						.join(", ")}
 					.
 				</p>

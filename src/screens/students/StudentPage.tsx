@@ -4,6 +4,7 @@ import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { type Student, sideWords } from "@/core/people/student";
+import { cutText } from "@/core/words/text";
 import type { StudentLadder, StudentPageProps } from "@/doors/readStudents";
 import { Begin } from "@/screens/today/Begin";
 import { Archive } from "@/ui/Archive";
@@ -115,7 +116,7 @@ function LadderRow({ ladder, student }: { ladder: StudentLadder; student: Studen
 					<Begin
 						ladder={ladder.id}
 						label="lesson"
-						wish={student.wish.slice(0, 400)}
+						wish={cutText(student.wish, 400)}
 						name={`lesson: ${ladder.skill}, ${ladder.side}`}
 					/>
 				)}

@@ -5,6 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { answer, answersIn, finishHeld, remarkOn } from "@/core/acts/atTheEnd";
 import type { LessonView } from "@/core/log/lesson";
+import { cutText } from "@/core/words/text";
 import type { LessonOnDevice } from "@/device/lesson";
 import css from "@/ui/facts.module.scss";
 import { useKept } from "@/ui/useKept";
@@ -31,7 +32,7 @@ export function AskThem({ lesson, view, student, name, named, wish }: Props) {
 	const [own, setOwn] = useState("");
 	const answers = answersIn(view, student);
 	const asked = [
-		...(wish ? [`You wanted today: ${wish.slice(0, 150)}. Did it come?`] : []),
+		...(wish ? [`You wanted today: ${cutText(wish, 150)}. Did it come?`] : []),
 		...questions,
 		...answers.map((one) => one.question),
 	];

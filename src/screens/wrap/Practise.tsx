@@ -5,6 +5,7 @@ import { careful } from "@/core/ladder/limits";
 import type { Body } from "@/core/log/kinds";
 import type { LessonView } from "@/core/log/lesson";
 import { type Pack, readOn } from "@/core/pack/pack";
+import { cutText } from "@/core/words/text";
 import css from "@/ui/facts.module.scss";
 
 export type Practised = NonNullable<Body<"lesson.closed">["practise"]>;
@@ -54,7 +55,7 @@ export function Practise({
 								onChange(
 									at >= 0
 										? value.filter((_, i) => i !== at)
-										: [...value, { ladder: ladder.id, rung: rung.id, name: name.slice(0, 80), much: "" }],
+										: [...value, { ladder: ladder.id, rung: rung.id, name: cutText(name, 80), much: "" }],
 								)
 							}
 						/>

@@ -10,6 +10,7 @@ import { ownWords } from "@/core/acts/atTheEnd";
 import { noteFor } from "@/core/log/noteFor";
 import { wrapUp } from "@/core/log/wrap";
 import type { Pack } from "@/core/pack/pack";
+import { cutText } from "@/core/words/text";
 import type { LessonOnDevice, LessonState } from "@/device/lesson";
 import { useMarks } from "@/screens/live/useLesson";
 import { Bench } from "@/ui/Bench";
@@ -57,7 +58,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 	const close = async () => {
 		setClosing(true);
 		const body = {
-			...{ remark: remark.slice(0, 4000), note: note.slice(0, 4000), next: next || null },
+			...{ remark: cutText(remark, 4000), note: cutText(note, 4000), next: next || null },
 			...(practise.length > 0 ? { practise } : {}),
 		};
 		const student = view.opened?.student ?? students[0] ?? null;

@@ -1,7 +1,8 @@
 import { rmSync } from "node:fs";
 import { createClient } from "@libsql/client";
-import { parseRow, type Section, sectionNames } from "@/core/formats/workbook";
+import { parseRow, remarksOn, type Section, sectionNames } from "@/core/formats/workbook";
 import { type Outcome, type Refusal, refuse } from "@/core/words/refuse";
+import { cutText } from "@/core/words/text";
 import { openStore } from "../db";
 import { homes, type SqlRow } from "./tables";
 
@@ -24,6 +25,8 @@ export interface BackupSays {
 	ladders: number;
 	attempts: number;
 	lastDay: string | null;
+	/** What is odd in it and comes back all the same. */
+	remarks: Refusal[];
 }
 
 const PAGE = 500;
@@ -43,7 +46,7 @@ export async function checkBackup(
 		const sound = await client.execute("pragma integrity_check").catch(() => null);
 		if (!sound) return refuse("", "The file is not a database; a backup is the file that “back up” made.");
 		if (String(sound.rows[0]?.[0]) !== "ok")
-			return refuse("", `The file is damaged: ${String(sound.rows[0]?.[0]).slice(0, 200)}. Use an older backup.`);
+			return refuse("", `The file is damaged: ${cutText(String(sound.rows[0]?.[0]), 200)}. Use an older backup.`);
 		const tables = new Set(
 			(await client.execute("select name from sqlite_master where type = 'table'")).rows.map((row) => String(row[0])),
 		);
@@ -60,6 +63,7 @@ export async function checkBackup(
 	}
 	try {
 		const refusals: Refusal[] = [];
+		const remarks: Refusal[] = [];
 		const { rows } = await store.client.execute("select count(*) as n from event");
 		const of = Number(rows[0]?.n ?? 0);
 		let seen = 0;
@@ -67,9 +71,10 @@ export async function checkBackup(
 			for await (const page of pagesOf(store.client, section)) {
 				for (const row of page) {
 					const read = rowOf(section, row);
-					if (!read.ok && refusals.length < LISTED)
-						refusals.push(
-							...read.refusals.map(({ path, sentence }) => ({
+					const list = read.ok ? remarks : refusals;
+					if (list.length < LISTED)
+						list.push(
+							...(read.ok ? remarksOn(section, read.value) : read.refusals).map(({ path, sentence }) => ({
 								path: `${section} ${row.id ?? row.hash}.${path}`,
 								sentence,
 							})),
@@ -81,7 +86,7 @@ export async function checkBackup(
 			}
 		}
 		if (refusals.length > 0) return { ok: false, refusals };
-		return { ok: true, value: await whatItSays(store.client) };
+		return { ok: true, value: { ...(await whatItSays(store.client)), remarks } };
 	} finally {
 		store.close();
 	}
@@ -108,7 +113,7 @@ async function* pagesOf(client: ReturnType<typeof createClient>, section: Sectio
 	}
 }
 
-async function whatItSays(client: ReturnType<typeof createClient>): Promise<BackupSays> {
+async function whatItSays(client: ReturnType<typeof createClient>): Promise<Omit<BackupSays, "remarks">> {
 	const one = async (sql: string) => (await client.execute(sql)).rows[0];
 	const studio = await one("select id, epoch, demo from studio");
 	const n = async (sql: string) => Number((await one(sql))?.[0] ?? 0);

@@ -1,7 +1,16 @@
 import { createReadStream } from "node:fs";
 import { stat } from "node:fs/promises";
 import { JSONParser } from "@streamparser/json";
-import { FORMAT, parseRow, type Rows, Scope, type Section, sections, VERSION } from "@/core/formats/workbook";
+import {
+	FORMAT,
+	parseRow,
+	type Rows,
+	remarksOn,
+	Scope,
+	type Section,
+	sections,
+	VERSION,
+} from "@/core/formats/workbook";
 import { parse, type Refusal } from "@/core/words/refuse";
 
 /** A row's text may be this long, brackets in brackets this deep: far more than any real one. */
@@ -18,6 +27,8 @@ const LISTED = 500;
 export interface WorkbookReport {
 	scope: Scope | null;
 	refusals: Refusal[];
+	/** What is odd and comes in all the same. */
+	remarks: Refusal[];
 	/** Refusals beyond those listed. */
 	more: number;
 	rows: number;
@@ -38,7 +49,7 @@ class Unreadable extends Error {}
  * at all is told in one sentence.
  */
 export async function readWorkbook(file: string, { row, rest }: Hooks): Promise<WorkbookReport> {
-	const report: WorkbookReport = { scope: null, refusals: [], more: 0, rows: 0 };
+	const report: WorkbookReport = { scope: null, refusals: [], remarks: [], more: 0, rows: 0 };
 	const refuse = (path: string, sentence: string) => {
 		if (report.refusals.length < LISTED) report.refusals.push({ path, sentence });
 		else report.more += 1;
@@ -80,8 +91,11 @@ export async function readWorkbook(file: string, { row, rest }: Hooks): Promise<
 		where = `${section}[${key}]`;
 		report.rows += 1;
 		const read = parseRow(section as Section, value);
-		if (read.ok) row(section as Section, key, read.value as never);
-		else for (const { path, sentence } of read.refusals) refuse(path ? `${where}.${path}` : where, sentence);
+		if (read.ok) {
+			row(section as Section, key, read.value as never);
+			for (const { path, sentence } of remarksOn(section as Section, read.value))
+				if (report.remarks.length < LISTED) report.remarks.push({ path: `${where}.${path}`, sentence });
+		} else for (const { path, sentence } of read.refusals) refuse(path ? `${where}.${path}` : where, sentence);
 	};
 
 	const { size } = await stat(file);

@@ -14,6 +14,8 @@ export interface Preview {
 	scope: Scope | null;
 	/** What stands in the way of any taking in. */
 	refusals: Refusal[];
+	/** What is odd and comes in all the same. */
+	remarks: Refusal[];
 	/** What stands in the way of a merge only, and of taking it in whole only. */
 	merge: Refusal[];
 	whole: Refusal[];

@@ -12,7 +12,9 @@ const Push = z.object({
 	epoch: whole(1, 2147483647),
 	device: ident,
 	events: z.array(z.unknown()).check(z.maxLength(1000)),
-	/** The lowest number the device still holds: what came before cannot come any more. */
+	/** The events are all that the device still holds above this number: what is missing among them cannot come any more. */
+	after: z.optional(whole(0, 2147483647)),
+	/** The lowest number the device still holds: the same, as devices told it before. */
 	oldest: z.optional(whole(1, 2147483647)),
 	/** A lesson whose news are to come with the answer. */
 	wants: z.optional(z.object({ lesson: ident, after: whole(0, Number.MAX_SAFE_INTEGER), known: whole(0, 2147483647) })),
@@ -26,10 +28,10 @@ export async function POST(request: Request) {
 	if (!body.ok) return refused(400, body.refusals);
 	const open = await store();
 	const studio = await studioMark(open);
-	const { device, events, oldest, wants } = body.value;
+	const { device, events, after, oldest, wants } = body.value;
 	if (studio.id !== body.value.studio || studio.epoch !== body.value.epoch)
 		return NextResponse.json({ studio }, { status: 409 });
-	const pushed = await pushEvents(open, device, events, oldest);
+	const pushed = await pushEvents(open, device, events, { after, oldest });
 	const news = wants && (await eventsAfter(open, wants.after, wants.lesson, { device, known: wants.known }));
 	return NextResponse.json({ studio, ...pushed, news });
 }

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { limitWords, readOn } from "@/core/pack/pack";
 import { bodyParts } from "@/core/people/student";
 import { plural } from "@/core/words/numbers";
+import { cutText } from "@/core/words/text";
 import type { DrawerName } from "../LiveBoard";
 import css from "../live.module.scss";
 import type { Board } from "../model";
@@ -154,7 +155,7 @@ export function MoreDrawer({
 function Park({ board, acts, onClose }: { board: Board; acts: Acts; onClose: () => void }) {
 	const [text, setText] = useState("");
 	const park = (words: string) => {
-		if (words.trim()) acts.park(words.trim().slice(0, 1000));
+		if (words.trim()) acts.park(cutText(words.trim(), 1000));
 		onClose();
 	};
 	return (

@@ -1,0 +1,19 @@
+import { plural } from "@/core/words/numbers";
+import type { Refusal } from "@/core/words/refuse";
+
+/** What is odd in a file and comes in all the same: the record is never mended, only read. */
+export function Remarks({ remarks }: { remarks: readonly Refusal[] }) {
+	if (remarks.length === 0) return null;
+	return (
+		<details className="mb-2">
+			<summary>{plural(remarks.length, "remark", "remarks")}: it comes in as it was written</summary>
+			<ul className="ps-3">
+				{remarks.map(({ path, sentence }) => (
+					<li key={path}>
+						{path}: {sentence}
+					</li>
+				))}
+			</ul>
+		</details>
+	);
+}
