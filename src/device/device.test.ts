@@ -1,7 +1,7 @@
 /** @jest-environment node */
 import { openDB } from "idb";
 import { envelope, sealEvent } from "@/core/log/event";
-import { pushEvents } from "@/store/events";
+import { dropAside, listQuarantine, pushEvents } from "@/store/events";
 import { kept, note, texts, withStudio, world } from "./__tests__/world";
 import { Local } from "./local";
 import { now } from "./now";
@@ -10,6 +10,13 @@ import { exchange, OtherStudio, pull, push } from "./sync";
 /** The local store, the outbox, and what a restore or another studio does. */
 
 withStudio();
+
+/** As if the browser, or an earlier version, had let go of one event. */
+async function forget(local: Local, id: string): Promise<void> {
+	const db = await openDB(`peg-ladder ${local.studio}`);
+	await db.delete("events", id);
+	db.close();
+}
 
 describe("the outbox", () => {
 	test("an act is stored whole, numbered on, and sent once", async () => {
@@ -91,6 +98,98 @@ describe("the outbox", () => {
 		world.studio = { ...world.studio, epoch: 2 };
 		expect(await push(local)).toMatchObject({ acked: 3, waiting: 0 });
 		expect((await kept()).map((event) => event.dseq)).toEqual([3]);
+	});
+
+	test("a number that is missing in the middle is told and stepped over, and the questions end", async () => {
+		const local = await Local.open(world.studio.id);
+		await local.append([note("a")], now());
+		// Written while the clock stood in 1970, and let go by a version that went by days.
+		const [hole] = await local.append([note("b")], { ...now(), localDay: "1970-01-01" });
+		await local.append([note("c")], now());
+		await local.meet(1);
+		await push(local);
+		await forget(local, hole?.id ?? "");
+		await world.store.client.execute("delete from event");
+		world.studio = { ...world.studio, epoch: 2 };
+		world.asked = [];
+		expect(await exchange(local, "lesson")).toMatchObject({ acked: 3, waiting: 0 });
+		expect(texts(await kept())).toEqual(["a", "c"]);
+		expect((await listQuarantine(world.store)).map(({ reason }) => reason)).toEqual([
+			"Number 2 never came, and its device does not hold it any more: it is lost.",
+		]);
+		expect(world.asked.length).toBeLessThan(5);
+		await local.append([note("d")], now());
+		expect(await push(local)).toMatchObject({ acked: 4, waiting: 0 });
+		expect(await listQuarantine(world.store)).toHaveLength(1);
+	});
+
+	test("what was set aside and let go is not asked for again, and does not come back", async () => {
+		const local = await Local.open(world.studio.id);
+		await local.append([note("a"), { ...note("b"), student: "nobody" }], now());
+		await local.meet(1);
+		expect((await push(local)).setAside).toHaveLength(1);
+		const [aside] = await listQuarantine(world.store);
+		await dropAside(world.store, aside?.n ?? 0);
+		expect(await listQuarantine(world.store)).toEqual([]);
+		world.asked = [];
+		await local.append([note("c")], now());
+		expect(await push(local)).toMatchObject({ acked: 3, waiting: 0, setAside: [] });
+		expect(world.asked).toHaveLength(1);
+		// Sent once more after a restore: still let go.
+		world.studio = { ...world.studio, epoch: 2 };
+		expect(await exchange(local, "lesson")).toMatchObject({ acked: 3, setAside: [] });
+		expect(await listQuarantine(world.store)).toEqual([]);
+		expect(texts(await kept())).toEqual(["a", "c"]);
+	});
+
+	test("a server that never agrees is not asked for ever", async () => {
+		const local = await Local.open(world.studio.id);
+		await local.append([note("a"), note("b"), note("c")], now());
+		for (const answer of [
+			() => Response.json({ studio: world.studio, upTo: 1, setAside: [] }),
+			() => Response.json({ studio: world.studio, upTo: 0, setAside: [] }),
+			() => Response.json({ studio: { ...world.studio, epoch: world.asked.length } }, { status: 409 }),
+		]) {
+			world.asked = [];
+			globalThis.fetch = (async (path: string) => {
+				world.asked.push(path);
+				return answer();
+			}) as never;
+			await local.acknowledged(0);
+			await expect(push(local)).rejects.toThrow("do not agree");
+			expect(world.asked.length).toBeLessThan(20);
+		}
+	});
+
+	test("tidying goes by number: a wrong clock neither tears a hole nor keeps all that is old", async () => {
+		const local = await Local.open(world.studio.id);
+		const on = (localDay: string) => ({ ...now(), localDay });
+		await local.append([note("old")], on("2026-01-01"));
+		await local.append([note("future")], on("2099-01-01"));
+		await local.append([note("older")], on("2026-01-02"));
+		await local.append([note("recent")], on("2026-02-27"));
+		await local.append([note("clock at zero")], on("1970-01-01"));
+		await local.append([note("today")], on("2026-03-01"));
+		await push(local);
+		await local.tidy("2026-03-01");
+		expect(texts(await local.eventsOf("lesson")).sort()).toEqual(["clock at zero", "recent", "today"]);
+	});
+
+	test("a place in the order that cannot have happened is not counted on from", async () => {
+		const local = await Local.open(world.studio.id);
+		const far = envelope(
+			{ ...note("far"), id: "far" },
+			{ act: "far", device: "other", dseq: 1, lamport: Number.MAX_SAFE_INTEGER },
+			now(),
+		);
+		await local.take([sealEvent(far)], "lesson", 1);
+		const [mine] = await local.append([note("mine")], now());
+		expect(mine?.lamport).toBe(1);
+		expect((await pushEvents(world.store, "other", [sealEvent(far)])).setAside[0]?.reason).toContain(
+			"nothing that happened",
+		);
+		const leap = sealEvent({ ...far, id: "leap", dseq: 2, lamport: 2 ** 31 });
+		expect((await pushEvents(world.store, "other", [leap])).setAside[0]?.reason).toContain("far beyond anything");
 	});
 
 	test("a store of the first version is taken over: numbers go on, and what waited still waits", async () => {

@@ -1,7 +1,7 @@
 import { v7 as uuid } from "uuid";
 import { type Actor, type Draft, envelope, type LogEvent, type Now } from "@/core/log/event";
 import { foldLesson, grow, type LessonView } from "@/core/log/lesson";
-import { byOrder } from "@/core/log/order";
+import { byOrder, highestLamport } from "@/core/log/order";
 import type { Pack } from "@/core/pack/pack";
 import { OTHER_STUDIO, STORAGE } from "./keeper/failures";
 import type { Keeper } from "./keeper/keeper";
@@ -237,8 +237,8 @@ export class LessonOnDevice {
 		const fresh = events.filter((event) => !here.has(event.id));
 		if (fresh.length === 0) return;
 		this.events = [...this.events, ...fresh].sort(byOrder);
-		for (const { device, dseq, lamport } of fresh) {
-			this.top.lamport = Math.max(this.top.lamport, lamport);
+		this.top.lamport = highestLamport(fresh, this.top.lamport);
+		for (const { device, dseq } of fresh) {
 			// Another page of this device counts on where this one stands.
 			if (device === this.state.device) this.top.dseq = Math.max(this.top.dseq, dseq);
 		}

@@ -1,6 +1,7 @@
 import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from "idb";
 import { v7 as uuid } from "uuid";
 import { type Actor, type Draft, envelope, type LogEvent, type Now, sealEvent } from "@/core/log/event";
+import { highestLamport } from "@/core/log/order";
 import type { Pack } from "@/core/pack/pack";
 
 /**
@@ -34,13 +35,17 @@ export interface Outgoing {
 	events: LogEvent[];
 	/** How many wait in all. */
 	waiting: number;
-	/** The lowest own number that is still here: what came before it cannot be sent again. */
-	oldest: number;
 	/** How far the lesson that is asked for was pulled. */
 	arrival: number;
 }
 
 const OUTDATED_AFTER_DAYS = 30;
+/** Days beyond these are a clock's that nobody set: they say nothing of how old an event is. */
+const SET_CLOCKS_FROM = "2020-01-01";
+const DAY_MS = 86_400_000;
+
+const dayBefore = (today: string, days: number): string =>
+	new Date(Date.parse(today) - days * DAY_MS).toISOString().slice(0, 10);
 
 export class Local {
 	private constructor(
@@ -95,7 +100,7 @@ export class Local {
 		const tx = this.db.transaction(["meta", "events"], "readwrite", { durability: "strict" });
 		const meta = tx.objectStore("meta");
 		const top = ((await meta.get("top")) as Top | undefined) ?? NOTHING;
-		const lamport = events.reduce((highest, event) => Math.max(highest, event.lamport), top.lamport);
+		const lamport = highestLamport(events, top.lamport);
 		await Promise.all([
 			...events.map((event) => tx.objectStore("events").put(event)),
 			...(lamport > top.lamport ? [meta.put({ ...top, lamport }, "top")] : []),
@@ -121,17 +126,13 @@ export class Local {
 		const tx = this.db.transaction(["meta", "events"]);
 		const [meta, own] = [tx.objectStore("meta"), tx.objectStore("events").index("device")];
 		const acked = Number((await meta.get("acked")) ?? 0);
-		const [epoch, arrival, events, waiting, first] = await Promise.all([
+		const [epoch, arrival, events, waiting] = await Promise.all([
 			meta.get("epoch"),
 			meta.get(`arrival ${lesson}`),
 			own.getAll(this.mine(acked + 1), atMost),
 			own.count(this.mine(acked + 1)),
-			own.get(this.mine()),
 		]);
-		return {
-			...{ acked, events, waiting, epoch: Number(epoch ?? 0), arrival: Number(arrival ?? 0) },
-			oldest: first?.dseq ?? acked + 1,
-		};
+		return { acked, events, waiting, epoch: Number(epoch ?? 0), arrival: Number(arrival ?? 0) };
 	}
 
 	/** The lesson's events were let go, or evicted: the next pull fetches all of it. */
@@ -184,14 +185,28 @@ export class Local {
 		await this.db.put("packs", pack, lesson);
 	}
 
-	/** Drops acknowledged lessons older than a month; what was not sent stays however old it is. */
+	/**
+	 * Drops acknowledged lessons older than a month; what was not sent stays however old it is.
+	 * Own events go by number, oldest first, up to the first that is still wanted, so that no
+	 * hole is torn into what may have to be sent again; a day that no set clock says is
+	 * passed over, and goes when something younger in number is old.
+	 */
 	async tidy(today: string): Promise<void> {
-		const before = new Date(Date.parse(today) - OUTDATED_AFTER_DAYS * 86_400_000).toISOString().slice(0, 10);
+		const [before, tomorrow] = [dayBefore(today, OUTDATED_AFTER_DAYS), dayBefore(today, -1)];
 		const tx = this.db.transaction(["meta", "events"], "readwrite");
+		const events = tx.objectStore("events");
 		const acked = Number((await tx.objectStore("meta").get("acked")) ?? 0);
-		const sent = (event: LogEvent) => event.device !== this.device || event.dseq <= acked;
-		for (let cursor = await tx.objectStore("events").openCursor(); cursor; cursor = await cursor.continue())
-			if (cursor.value.localDay < before && sent(cursor.value)) await cursor.delete();
+		/** True: old; false: still wanted; null: its day says nothing. */
+		const isOld = ({ localDay }: LogEvent): boolean | null =>
+			localDay < SET_CLOCKS_FROM || localDay > tomorrow ? null : localDay < before;
+		let upTo = 0;
+		for (let c = await events.index("device").openCursor(this.mine()); c; c = await c.continue()) {
+			const old = isOld(c.value);
+			if (old === false || c.value.dseq > acked) break;
+			if (old) upTo = c.value.dseq;
+		}
+		for (let c = await events.openCursor(); c; c = await c.continue())
+			if (c.value.device === this.device ? c.value.dseq <= upTo : isOld(c.value)) await c.delete();
 		await tx.done;
 	}
 }

@@ -16,6 +16,15 @@ const Pulled = z.object({ studio: StudioMark, ...News });
 
 const BATCH = 200;
 const PATIENCE_MS = 8000;
+/** How often one exchange may be sent back to an earlier number, or to another epoch, before it gives up until the next. */
+const SENT_BACK = 5;
+
+/** The server says one thing and then another: nothing is gained by asking on. */
+export class NoAgreement extends Error {
+	constructor() {
+		super("the server and this device do not agree on what was sent");
+	}
+}
 
 /** The server belongs to another studio now: nothing of this one may go there. */
 export class OtherStudio extends Error {
@@ -50,44 +59,58 @@ export const push = (local: Local): Promise<PushReport> => exchange(local);
 export async function exchange(local: Local, lesson?: string, known = 0): Promise<PushReport> {
 	const report: PushReport = { acked: 0, waiting: 0, setAside: [], news: [] };
 	let asked = lesson === undefined;
+	let back = 0;
 	for (;;) {
 		const out = await local.outgoing(BATCH, lesson);
 		report.acked = out.acked;
 		report.waiting = out.waiting;
 		if (out.events.length === 0) {
 			const news = asked || lesson === undefined ? [] : await newsSince(out, local, lesson, known);
+			if (news !== null) {
+				report.news.push(...news);
+				return report;
+			}
 			// The answer told of a restore: what the server lacks now goes out at once.
-			if (news === null) continue;
-			report.news.push(...news);
-			return report;
+		} else {
+			const wants = lesson === undefined || asked ? undefined : { lesson, after: out.arrival, known };
+			const said = await send(local, out, wants);
+			if (said !== null) {
+				report.setAside.push(...said.setAside.map((one) => one.reason));
+				await local.acknowledged(said.upTo);
+				if (said.news && lesson !== undefined) {
+					report.news.push(...(await takeNews(local, lesson, out.arrival, said.news)));
+					asked = true;
+				}
+				// Every batch that goes forward brings the end nearer; only what goes back could go on for ever.
+				if (said.upTo > out.acked) continue;
+			}
 		}
-		const wants = lesson === undefined ? undefined : { lesson, after: out.arrival, known };
-		const response = await ask("/api/push", {
-			method: "POST",
-			headers: { "content-type": "application/json" },
-			body: JSON.stringify({
-				...{ studio: local.studio, epoch: out.epoch || 1, device: local.device, oldest: out.oldest },
-				...{ events: out.events, wants },
-			}),
-		});
-		const answer: unknown = await response.json();
-		if (response.status === 409) {
-			const { studio } = Moved.parse(answer);
-			if (studio.id !== local.studio) throw new OtherStudio(studio);
-			// A device that never heard of an epoch sends its own as the first one.
-			if (!(await local.meet(studio.epoch))) await local.acknowledged(0);
-			continue;
-		}
-		const pushed = Pushed.parse(answer);
-		report.setAside.push(...pushed.setAside.map((one) => one.reason));
-		const first = out.events[0]?.dseq ?? 1;
-		if (pushed.upTo === first - 1) throw new Error("the server took none of what was sent");
-		await local.acknowledged(pushed.upTo);
-		if (pushed.news && lesson !== undefined) {
-			report.news.push(...(await takeNews(local, lesson, out.arrival, pushed.news)));
-			asked = true;
-		}
+		back += 1;
+		if (back > SENT_BACK) throw new NoAgreement();
 	}
+}
+
+/** Sends one batch; null where the answer was that the server is in another epoch now. */
+async function send(
+	local: Local,
+	out: Outgoing,
+	wants: { lesson: string; after: number; known: number } | undefined,
+): Promise<z.infer<typeof Pushed> | null> {
+	const response = await ask("/api/push", {
+		method: "POST",
+		headers: { "content-type": "application/json" },
+		body: JSON.stringify({
+			...{ studio: local.studio, epoch: out.epoch || 1, device: local.device },
+			...{ after: out.acked, events: out.events, wants },
+		}),
+	});
+	const answer: unknown = await response.json();
+	if (response.status !== 409) return Pushed.parse(answer);
+	const { studio } = Moved.parse(answer);
+	if (studio.id !== local.studio) throw new OtherStudio(studio);
+	// A device that never heard of an epoch sends its own as the first one.
+	if (!(await local.meet(studio.epoch))) await local.acknowledged(0);
+	return null;
 }
 
 /** Fetches what others wrote in a lesson since last time. Unreadable events are left out here; the server shows them. */

@@ -1,5 +1,6 @@
 import { and, asc, eq, gt, gte, inArray, lte, ne, or, type SQL, sql } from "drizzle-orm";
-import { type LogEvent, outOfBounds, parseEvent, TOP_LAMPORT } from "@/core/log/event";
+import { type LogEvent, outOfBounds, parseEvent } from "@/core/log/event";
+import { TOP_LAMPORT } from "@/core/log/order";
 import { writtenDown } from "@/core/words/json";
 import type { Refusal } from "@/core/words/refuse";
 import { cutText, ident } from "@/core/words/text";

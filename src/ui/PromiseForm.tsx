@@ -3,6 +3,7 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import { DayField } from "./DayField";
 
 /** What the coach will do, and by when. `children` stand between the two. */
 export function PromiseForm({
@@ -35,13 +36,7 @@ export function PromiseForm({
 				dir="auto"
 			/>
 			{children}
-			<Form.Control
-				required
-				type="date"
-				aria-label="Due"
-				value={due}
-				onChange={(event) => setDue(event.target.value)}
-			/>
+			<DayField required aria-label="Due" value={due} onChange={setDue} />
 			<Button type="submit" variant="outline-primary" disabled={!text.trim() || !due}>
 				promise
 			</Button>

@@ -4,16 +4,11 @@ import { type Outcome, parse, type Refusal, refuse } from "@/core/words/refuse";
 import { seal } from "@/core/words/seal";
 import { day, dayTrouble, ident, whole } from "@/core/words/text";
 import { type Body, bodies, type Kind, kinds } from "./kinds";
+import { TOP_LAMPORT } from "./order";
 
 /** Whose hand wrote it: the coach's, a partner's who counts for the coach, or a private link's. */
 export const actors = ["coach", "partner", "link"] as const;
 export type Actor = (typeof actors)[number];
-
-/**
- * The highest place in the order that an event may have. Whoever reads one counts on from
- * it, and numbers end where a double counts no further: so far below that nobody gets there.
- */
-export const TOP_LAMPORT = 2 ** 50;
 
 const Envelope = z.strictObject({
 	id: ident,

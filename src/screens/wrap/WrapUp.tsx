@@ -14,6 +14,7 @@ import { cutText } from "@/core/words/text";
 import type { LessonOnDevice, LessonState } from "@/device/lesson";
 import { useMarks } from "@/screens/live/useLesson";
 import { Bench } from "@/ui/Bench";
+import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
 import { PegMoves } from "@/ui/PegMoves";
 import { Row } from "@/ui/Row";
@@ -162,7 +163,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 						{copied ? "copied" : "copy the note"}
 					</Button>
 					<Row id="next" label="Next lesson" className="">
-						<Form.Control type="date" min={day} value={next} onChange={(e) => setNext(e.target.value)} />
+						<DayField least={day} value={next} onChange={setNext} />
 					</Row>
 					<Button onClick={close} disabled={closing}>
 						{view.closed ? "save the wrap-up" : "close the lesson"}
