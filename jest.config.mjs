@@ -8,7 +8,8 @@ export default nextJest({ dir: "./" })({
 	moduleNameMapper: {
 		// It offers itself to `import` alone, and tests are read as CommonJS.
 		"^canonicalize$": "<rootDir>/node_modules/canonicalize/lib/canonicalize.js",
-		"^@/(.*)$": "<rootDir>/src/$1", "^@demo/(.*)$": "<rootDir>/demo/$1",
+		"^@/(.*)$": "<rootDir>/src/$1",
+		"^@demo/(.*)$": "<rootDir>/demo/$1",
 	},
 	modulePathIgnorePatterns: ["<rootDir>/.next", "<rootDir>/.test"],
 });

@@ -1,8 +1,10 @@
 import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from "idb";
 import { v7 as uuid } from "uuid";
+import { isDoubtful } from "@/core/log/days";
 import { type Actor, type Draft, envelope, type LogEvent, type Now, sealEvent } from "@/core/log/event";
 import { highestLamport } from "@/core/log/order";
 import type { Pack } from "@/core/pack/pack";
+import { dayAfter } from "@/core/words/text";
 
 /**
  * The device's own store. Each studio has a database of its own here, so that a demo
@@ -40,12 +42,6 @@ export interface Outgoing {
 }
 
 const OUTDATED_AFTER_DAYS = 30;
-/** Days beyond these are a clock's that nobody set: they say nothing of how old an event is. */
-const SET_CLOCKS_FROM = "2020-01-01";
-const DAY_MS = 86_400_000;
-
-const dayBefore = (today: string, days: number): string =>
-	new Date(Date.parse(today) - days * DAY_MS).toISOString().slice(0, 10);
 
 export class Local {
 	private constructor(
@@ -192,13 +188,13 @@ export class Local {
 	 * passed over, and goes when something younger in number is old.
 	 */
 	async tidy(today: string): Promise<void> {
-		const [before, tomorrow] = [dayBefore(today, OUTDATED_AFTER_DAYS), dayBefore(today, -1)];
+		const before = dayAfter(today, -OUTDATED_AFTER_DAYS);
 		const tx = this.db.transaction(["meta", "events"], "readwrite");
 		const events = tx.objectStore("events");
 		const acked = Number((await tx.objectStore("meta").get("acked")) ?? 0);
 		/** True: old; false: still wanted; null: its day says nothing. */
 		const isOld = ({ localDay }: LogEvent): boolean | null =>
-			localDay < SET_CLOCKS_FROM || localDay > tomorrow ? null : localDay < before;
+			isDoubtful({ day: localDay }, today) ? null : localDay < before;
 		let upTo = 0;
 		for (let c = await events.index("device").openCursor(this.mine()); c; c = await c.continue()) {
 			const old = isOld(c.value);

@@ -1,12 +1,15 @@
+import type { PassAt } from "@/core/acts/passes";
 import type { LastTime } from "@/core/ladder/lastTime";
+import { limitsOf } from "@/core/ladder/limits";
 import type { Rail } from "@/core/ladder/rail";
 import type { Keeping } from "@/core/log/keeping";
+import { readSides } from "@/core/skill/sides";
 import type { Store } from "@/store/db";
 import { ladderQuestions, railedLadders } from "@/store/ladders";
-import { openLessons, studentDigests } from "@/store/lessons";
+import { doubtfulLessons, openLessons, studentDigests } from "@/store/lessons";
 import { upToDate } from "@/store/projection";
 import { openParked, openPromises } from "@/store/said";
-import { studentNames } from "@/store/students";
+import { findStudent, studentNames } from "@/store/students";
 import { studioMark } from "@/store/studio";
 
 export interface TodayLadder {
@@ -29,6 +32,11 @@ export interface Question {
 	href: string;
 	text: string;
 	why: string;
+	/** A day that ends the text, and one that begins the why. */
+	day?: string;
+	since?: string;
+	/** A rule that was met while the peg stayed: answered in place. */
+	pass?: PassAt;
 }
 
 export interface TodayProps {
@@ -86,17 +94,47 @@ export async function readToday(day: string): Promise<TodayProps> {
 			day: begun || day,
 		})),
 		keeping: { promises, parked },
-		decide: await questions(store, names),
+		decide: await questions(store, names, day),
 	};
 }
 
-async function questions(store: Store, names: Record<string, string>): Promise<Question[]> {
-	const ids = await ladderQuestions(store);
+async function questions(store: Store, names: Record<string, string>, day: string): Promise<Question[]> {
+	const [ids, doubtful] = await Promise.all([ladderQuestions(store), doubtfulLessons(store, day, SHOWN)]);
 	const rows = await railedLadders(store, { ids: ids.slice(0, SHOWN) });
-	return rows.flatMap(({ id, student, followed, rail, outdated }) => {
+	const days = doubtful.map(({ lesson, students, day: said }): Question => {
+		const who = students.map((id) => names[id] ?? "somebody").join(", ") || "Quick count";
+		return {
+			...{ href: `/lessons/${lesson}`, text: `${who}: a lesson on`, day: said },
+			why: "A day far from today's. It decides nothing until you say which day it was.",
+		};
+	});
+	const people = new Map(
+		(await Promise.all(rows.filter(({ rail }) => rail.pass).map((row) => findStudent(store, row.student)))).flatMap(
+			(one) => (one ? [[one.id, one.student] as const] : []),
+		),
+	);
+	const asked = rows.flatMap(({ id, student, followed, rail, outdated, ladder }) => {
 		const [who, href] = [names[student] ?? "somebody", `/ladders/${id}`];
 		const says: Question[] = [];
 		const top = rail.holes.at(-1);
+		const person = people.get(student);
+		const out = new Set(
+			person ? limitsOf(ladder.rungs, person).flatMap((one) => (one.what === "taken out" ? [one.rung] : [])) : [],
+		);
+		const above = ladder.rungs.slice(rail.pegIndex + 1).find((rung) => !out.has(rung.id));
+		if (rail.pass && person && above) {
+			const { rung, lesson, metBy, seen } = rail.pass;
+			const sides = { side: ladder.side, strong: person.strongSide };
+			says.push({
+				...{ href, text: `${who}: ${readSides(rail.holes[rail.pegIndex]?.name ?? "", sides)} is passed` },
+				why: `on ${followed.name}; the peg has not moved.`,
+				since: rail.pass.day,
+				pass: {
+					...{ lesson, student, ladder: id, rung, metBy, seen },
+					to: { id: above.id, name: readSides(above.settings.name, sides) },
+				},
+			});
+		}
 		if (top && rail.pegIndex === rail.holes.length - 1 && top.state !== "open")
 			says.push({
 				...{ href, text: `${who}: ${followed.name} is done` },
@@ -115,4 +153,5 @@ async function questions(store: Store, names: Record<string, string>): Promise<Q
 			});
 		return says;
 	});
+	return [...days, ...asked];
 }

@@ -107,8 +107,8 @@ export interface Railed {
 }
 
 /**
- * Ladders in use that may want a decision: the peg on the top rung, a skill revised
- * since, or a move whose evidence was taken back. Read from stored columns only.
+ * Ladders in use that may want a decision: the peg on the top rung, a rule met and the peg
+ * not moved, a skill revised since, or a move whose evidence was taken back. Read from stored columns only.
  */
 export async function ladderQuestions({ db }: Store): Promise<string[]> {
 	const rows = await db
@@ -125,7 +125,8 @@ export async function ladderQuestions({ db }: Store): Promise<string[]> {
 				or(
 					ne(t.skill.version, t.ladder.skillVersion),
 					isNotNull(t.ladderDigest.unfounded),
-					sql`json_extract(${t.ladder.body}, '$.rungs[#-1].id') = coalesce(${t.ladderDigest.standing}, json_extract(${t.ladder.body}, '$.start'))`,
+					sql`${t.ladderDigest.passed} = coalesce(${t.ladderDigest.standing}, json_extract(${t.ladder.body}, '$.start'), json_extract(${t.ladder.body}, '$.rungs[0].id'))`,
+					sql`json_extract(${t.ladder.body}, '$.rungs[#-1].id') = coalesce(${t.ladderDigest.standing}, json_extract(${t.ladder.body}, '$.start'), json_extract(${t.ladder.body}, '$.rungs[0].id'))`,
 				),
 			),
 		)

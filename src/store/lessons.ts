@@ -1,6 +1,8 @@
-import { and, eq, lt, max, or, sql } from "drizzle-orm";
+import { and, eq, gt, lt, max, ne, or, sql } from "drizzle-orm";
+import { isDoubtful, SET_CLOCKS_FROM } from "@/core/log/days";
 import type { LessonDigest } from "@/core/log/digest";
 import { foldLesson, type LessonView } from "@/core/log/lesson";
+import { dayAfter } from "@/core/words/text";
 import type { Store } from "./db";
 import { eventsAfter } from "./events";
 import * as t from "./schema";
@@ -20,6 +22,21 @@ export async function openLessons({ db }: Store): Promise<LessonDigest[]> {
 		.orderBy(t.lessonDigest.day, t.lessonDigest.lesson)
 		.limit(20);
 	return rows.map((row) => row.body);
+}
+
+/** Lessons on days that nobody can believe, until the coach says so: kept, shown, and deciding nothing. */
+export async function doubtfulLessons({ db }: Store, today: string, atMost: number): Promise<LessonDigest[]> {
+	const { day, body } = t.lessonDigest;
+	const rows = await db
+		.select({ body })
+		.from(t.lessonDigest)
+		.where(or(gt(day, dayAfter(today, 1)), and(lt(day, SET_CLOCKS_FROM), ne(day, ""))))
+		.orderBy(t.lessonDigest.lesson)
+		.limit(200);
+	return rows
+		.map((row) => row.body)
+		.filter((digest) => isDoubtful(digest, today))
+		.slice(0, atMost);
 }
 
 /** A student's lessons, latest first; before a place in that order, if one is given. */

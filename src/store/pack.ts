@@ -4,6 +4,7 @@ import { foldRail } from "@/core/ladder/rail";
 import type { Pack } from "@/core/pack/pack";
 import { packLadder } from "@/core/pack/packLadder";
 import { findCoach } from "./coach";
+import { serverDay } from "./days";
 import type { Store } from "./db";
 import { railedLadders } from "./ladders";
 import { catchUp, digestsFor } from "./projection";
@@ -44,7 +45,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 			ladders.map(async (row) => {
 				if (!worked.has(row.id)) return packLadder(row, row.rail, row.last, around(row));
 				const others = (await digestsFor(store, { ladder: row.id })).filter((digest) => digest.lesson !== without);
-				const before = digestLadder(row.id, others);
+				const before = digestLadder(row.id, others, serverDay());
 				return packLadder(row, foldRail(row.id, row.ladder, before), before.last, around(row));
 			}),
 		),

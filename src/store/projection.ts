@@ -1,21 +1,24 @@
-import { and, asc, eq, gt, inArray, lte, sql } from "drizzle-orm";
+import { and, asc, eq, gt, gte, inArray, lte, sql } from "drizzle-orm";
 import { digestLadder } from "@/core/ladder/digest";
+import { isDoubtful, SET_CLOCKS_FROM } from "@/core/log/days";
 import { digestLesson, type LessonDigest } from "@/core/log/digest";
 import type { LogEvent } from "@/core/log/event";
 import { foldKeeping, type SaidKind } from "@/core/log/keeping";
 import type { Kind } from "@/core/log/kinds";
 import { foldLesson } from "@/core/log/lesson";
 import { foldText } from "@/core/words/foldText";
+import { dayAfter } from "@/core/words/text";
+import { serverDay } from "./days";
 import { store as openedStore, type Store, type Tx } from "./db";
 import { asEvent } from "./events";
 import * as t from "./schema";
 import { clearProjections, studioMark } from "./studio";
 
-/** Raised whenever a digest means something else: everything stored is then made again. */
 /** What is said in a lesson as a whole, and found by its words. */
 const ofLesson = ["remark", "told", "wish", "heard"] as const;
 
-export const MEANING = "5";
+/** Raised whenever a digest means something else: everything stored is then made again. */
+export const MEANING = "6";
 
 const ARRIVALS = 50_000;
 const LESSONS = 40;
@@ -27,14 +30,18 @@ const shared = globalThis as { pegLadderProjection?: Promise<unknown> };
  * lessons it belongs to are folded anew, and what rests on them after. Cut short at
  * any point, it begins again where it last stood; running twice does no harm.
  */
-export function catchUp(store: Store, progress: (done: number, of: number) => void = () => {}): Promise<void> {
+export function catchUp(
+	store: Store,
+	progress: (done: number, of: number) => void = () => {},
+	today: string = serverDay(),
+): Promise<void> {
 	const before = shared.pegLadderProjection ?? Promise.resolve();
-	const turn = before.then(() => bringUp(store, progress));
+	const turn = before.then(() => bringUp(store, today, progress));
 	shared.pegLadderProjection = turn.catch(() => undefined);
 	return turn;
 }
 
-async function bringUp(store: Store, progress: (done: number, of: number) => void): Promise<void> {
+async function bringUp(store: Store, today: string, progress: (done: number, of: number) => void): Promise<void> {
 	const { id, epoch } = await studioMark(store);
 	const madeFor = `${id}/${epoch}/${MEANING}`;
 	const [row] = await store.db.select().from(t.projection).where(eq(t.projection.name, "log"));
@@ -44,11 +51,41 @@ async function bringUp(store: Store, progress: (done: number, of: number) => voi
 	const start = row?.madeFor === madeFor ? row.upTo : 0;
 	for (let from = start; from < head; ) {
 		const to = Math.min(head, from + ARRIVALS);
-		await takeIn(store, from, to, (share) => progress(from - start + share * (to - from), head - start));
+		await takeIn(store, today, from, to, (share) => progress(from - start + share * (to - from), head - start));
 		await store.write((tx) => stand(tx, madeFor, to));
 		from = to;
 	}
 	if (!row && start === head) await store.write((tx) => stand(tx, madeFor, head));
+	await dayTurned(store, today, head);
+}
+
+/**
+ * On another day than the last time, the days that lay too far ahead to be believed, and do
+ * not any more (or the other way round, where the clock was set back), are looked at again.
+ */
+async function dayTurned(store: Store, today: string, head: number): Promise<void> {
+	const [row] = await store.db.select().from(t.projection).where(eq(t.projection.name, "day"));
+	if (row?.madeFor === today) return;
+	if (row) {
+		const [from, to] = [row.madeFor, today].sort().map((day) => dayAfter(day, 1)) as [string, string];
+		const turned = await store.db
+			.select({ lesson: t.lessonDigest.lesson })
+			.from(t.lessonDigest)
+			.where(and(gt(t.lessonDigest.day, from), lte(t.lessonDigest.day, to)));
+		await refoldLessons(
+			store,
+			turned.map(({ lesson }) => lesson),
+			head,
+			() => {},
+			today,
+		);
+	}
+	await store.write((tx) =>
+		tx
+			.insert(t.projection)
+			.values({ name: "day", madeFor: today, upTo: 0 })
+			.onConflictDoUpdate({ target: t.projection.name, set: { madeFor: today } }),
+	);
 }
 
 const stand = (tx: Tx, madeFor: string, upTo: number) =>
@@ -64,7 +101,13 @@ export async function upToDate(): Promise<Store> {
 	return open;
 }
 
-async function takeIn(store: Store, from: number, to: number, share: (part: number) => void): Promise<void> {
+async function takeIn(
+	store: Store,
+	today: string,
+	from: number,
+	to: number,
+	share: (part: number) => void,
+): Promise<void> {
 	const between = and(gt(t.event.arrival, from), lte(t.event.arrival, to));
 	const lessons = await store.db.selectDistinct({ lesson: t.event.lesson }).from(t.event).where(between);
 	await takeSaid(store, between);
@@ -73,6 +116,7 @@ async function takeIn(store: Store, from: number, to: number, share: (part: numb
 		lessons.flatMap(({ lesson }) => lesson ?? []),
 		to,
 		share,
+		today,
 	);
 }
 
@@ -103,6 +147,7 @@ export async function refoldLessons(
 	lessons: readonly string[],
 	upTo: number,
 	share: (part: number) => void = () => {},
+	today: string = serverDay(),
 ): Promise<void> {
 	const ladders = new Set<string>();
 	const students = new Set<string>();
@@ -123,8 +168,8 @@ export async function refoldLessons(
 		await store.write((tx) => keepLessons(tx, some, digests, upTo));
 		share((0.9 * (i + some.length)) / lessons.length);
 	}
-	for (const ladder of ladders) if (ladder) await keepLadder(store, ladder);
-	for (const student of students) if (student) await keepStudent(store, student);
+	for (const ladder of ladders) if (ladder) await keepLadder(store, ladder, today);
+	for (const student of students) if (student) await keepStudent(store, student, today);
 }
 
 interface Digested {
@@ -222,9 +267,10 @@ export async function digestsFor(
 	return rows.map((row) => row.body).reverse();
 }
 
-async function keepLadder(store: Store, ladder: string): Promise<void> {
-	const body = digestLadder(ladder, await digestsFor(store, { ladder }));
-	const row = { standing: body.standing, unfounded: body.unfounded?.lesson ?? null, body };
+async function keepLadder(store: Store, ladder: string, today: string): Promise<void> {
+	const body = digestLadder(ladder, await digestsFor(store, { ladder }), today);
+	const { standing, unfounded, pass } = body;
+	const row = { standing, unfounded: unfounded?.lesson ?? null, passed: pass?.rung ?? null, body };
 	await store.write((tx) =>
 		tx
 			.insert(t.ladderDigest)
@@ -233,17 +279,16 @@ async function keepLadder(store: Store, ladder: string): Promise<void> {
 	);
 }
 
-async function keepStudent(store: Store, student: string): Promise<void> {
+async function keepStudent(store: Store, student: string, today: string): Promise<void> {
 	const [row] = await store.db
-		.select({
-			lessons: sql<number>`count(distinct ${t.lessonWork.lesson})`,
-			last: sql<string | null>`max(${t.lessonWork.day})`,
-		})
+		.select({ lessons: sql<number>`count(distinct ${t.lessonWork.lesson})` })
 		.from(t.lessonWork)
 		.where(eq(t.lessonWork.student, student));
-	const last = row?.last || null;
+	const latest = (await digestsFor(store, { student, atMost: LATEST })).filter(
+		(one) => !isDoubtful(one, today) && !one.fromCard,
+	);
+	const last = latest.at(-1)?.day || (await lastPlainDay(store, student, today));
 	// Only the latest lessons can have set a day that is still to come.
-	const latest = await digestsFor(store, { student, atMost: 12 });
 	const next =
 		latest
 			.flatMap((digest) => (digest.next && digest.next > (last ?? "") ? [digest.next] : []))
@@ -256,6 +301,23 @@ async function keepStudent(store: Store, student: string): Promise<void> {
 			.values({ student, ...set })
 			.onConflictDoUpdate({ target: t.studentDigest.student, set }),
 	);
+}
+
+const LATEST = 12;
+
+/** Where all of the latest lessons have days nobody can believe: the last one before those. */
+async function lastPlainDay({ db }: Store, student: string, today: string): Promise<string | null> {
+	const [row] = await db
+		.select({ last: sql<string | null>`max(${t.lessonWork.day})` })
+		.from(t.lessonWork)
+		.where(
+			and(
+				eq(t.lessonWork.student, student),
+				lte(t.lessonWork.day, dayAfter(today, 1)),
+				gte(t.lessonWork.day, SET_CLOCKS_FROM),
+			),
+		);
+	return row?.last ?? null;
 }
 
 const linking: Kind[] = ["void", "amend", "promise.kept", "unparked"];

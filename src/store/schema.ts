@@ -223,7 +223,7 @@ export const lessonDigest = sqliteTable(
 		upTo: integer().notNull(),
 		body: text({ mode: "json" }).notNull().$type<LessonDigest>(),
 	},
-	(t) => [index("lesson_digest_open").on(t.closed, t.opened)],
+	(t) => [index("lesson_digest_open").on(t.closed, t.opened), index("lesson_digest_day").on(t.day)],
 );
 
 /** Who worked on what in a lesson; the empty word where nobody or nothing is named. */
@@ -247,6 +247,8 @@ export const ladderDigest = sqliteTable("ladder_digest", {
 	standing: text(),
 	/** The lesson of a peg move whose evidence was taken back. */
 	unfounded: text(),
+	/** The rung whose rule was met, where nobody has claimed or declined it since. */
+	passed: text(),
 	body: text({ mode: "json" }).notNull().$type<LadderDigest>(),
 });
 

@@ -39,7 +39,13 @@ export function RungFacts({
 						{rung.name}
 					</h2>
 					<p className="m-0">
-						Longest run <b>{rung.longestRun}</b>
+						{rung.longestRun === null ? (
+							"Longest run not known"
+						) : (
+							<>
+								Longest run <b>{rung.longestRun}</b>
+							</>
+						)}
 						{rung.met && (
 							<>
 								{" "}

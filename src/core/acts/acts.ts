@@ -104,6 +104,18 @@ export const insertAfter = (set: SetView, after: string, attempt: Attempt): Writ
 	{ ...place(set), kind: "insert", body: { after, attempt } },
 ];
 
+/** What a touch on a field does not speak of: a correction leaves it as it was. */
+const beside = [
+	...["late", "beforeCheck", "variation", "namedFirst", "assisted", "effort"],
+	...["called", "answer", "measure", "rating", "length"],
+] as const satisfies readonly (keyof Attempt)[];
+
+/** A try as it is said to have been, with all that this does not speak of as it was logged. */
+export function corrected(was: Attempt, said: Attempt): Attempt {
+	const kept = beside.filter((name) => was[name] !== undefined && said[name] === undefined);
+	return { ...said, ...Object.fromEntries(kept.map((name) => [name, was[name]])) };
+}
+
 export const amendAttempt = (set: SetView, target: string, body: Attempt): Written => [
 	{ ...place(set), kind: "amend", body: { target, body } },
 ];

@@ -24,7 +24,8 @@ test("a lesson of its own: a set and a tally a rung, opened and closed", () => {
 	]);
 	expect(made.value.every(({ lesson }) => lesson === "lesson")).toBe(true);
 	const [first] = made.value.filter(({ kind }) => kind === "tally");
-	expect(first?.body).toEqual({ tries: 9, good: 6, longest: 2 });
+	expect(first?.body).toEqual({ tries: 9, good: 6 });
+	expect(made.value[0]?.body).toMatchObject({ fromCard: true });
 });
 
 test("an eased rung is entered as its easier variation", () => {

@@ -1,5 +1,5 @@
 import { type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
-import { leastLongest, tallyRefusal } from "@/core/rules/tally";
+import { tallyRefusal } from "@/core/rules/tally";
 import { type Outcome, type Refusal, refuse } from "@/core/words/refuse";
 import { beginLesson, talliedSet, type Written } from "./acts";
 
@@ -11,9 +11,9 @@ export interface Ticked {
 }
 
 /**
- * Ticks from a card as one lesson: a set and its tally a rung. In what order they fell
- * nobody knows, so the longest run is taken as short as it can have been: a card meets
- * a rule only where every order would.
+ * Ticks from a card, kept like a lesson and marked as none: a set and its tally a rung. In
+ * what order they fell nobody knows, and so no longest run either: a card meets a rule
+ * only where every order would.
  */
 export function fromCard(
 	newId: () => string,
@@ -27,7 +27,7 @@ export function fromCard(
 		const name = ladder.rungs.find(({ id }) => id === rung)?.settings.name ?? "";
 		if (!Number.isInteger(tries) || tries < 1 || tries > 500)
 			return [{ path: rung, sentence: `"${name}" has ${tries} tries; a whole number from 1 to 500 is possible.` }];
-		const said = tallyRefusal({ tries, good, longest: leastLongest(tries, good) });
+		const said = tallyRefusal({ tries, good });
 		return said ? [{ path: rung, sentence: `"${name}": ${said}` }] : [];
 	});
 	if (wrong.length > 0) return { ok: false, refusals: wrong };
@@ -35,11 +35,9 @@ export function fromCard(
 	return {
 		ok: true,
 		value: [
-			...beginLesson(newId, lesson, { minutes: null, wish: "", quick: false }, ladder.student, null),
+			...beginLesson(newId, lesson, { minutes: null, wish: "", quick: false, fromCard: true }, ladder.student, null),
 			...filled.flatMap(({ rung, tries, good }) =>
-				talliedSet(newId, placeOn(ladder, rung), variationOn(ladder, rung), {
-					...{ tries, good, longest: leastLongest(tries, good) },
-				}),
+				talliedSet(newId, placeOn(ladder, rung), variationOn(ladder, rung), { tries, good }),
 			),
 			{ kind: "lesson.closed" as const, student: ladder.student, body: { remark, note: "", next: null } },
 		].map((event) => ({ ...event, lesson })),

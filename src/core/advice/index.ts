@@ -1,5 +1,6 @@
 import { type LessonView, type SetView, type Visit, visitOfSet } from "@/core/log/lesson";
 import { countDays } from "@/core/rules/days";
+import { ENGINE } from "./engine";
 import { gatherFacts } from "./facts";
 import type { Advice, AdviceInput, Later, Line } from "./line";
 import { care } from "./lines/care";
@@ -15,8 +16,7 @@ import { tooHard } from "./lines/tooHard";
 
 export type { Advice, Later } from "./line";
 
-/** A decision is replayed only by the engine that made it. Raised when a line's meaning changes. */
-export const ENGINE = "2";
+export { ENGINE };
 
 /** First match wins: this order is the advice. */
 export const lines: readonly Line[] = [

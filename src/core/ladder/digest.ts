@@ -1,4 +1,5 @@
-import type { LessonDigest } from "@/core/log/digest";
+import { isDoubtful } from "@/core/log/days";
+import type { LessonDigest, PassDigest } from "@/core/log/digest";
 import { byOrder } from "@/core/log/order";
 import type { LastTime } from "./lastTime";
 
@@ -48,7 +49,16 @@ export interface LadderDigest {
 	skips: [from: string | null, to: string][];
 	/** The last move whose evidence was taken back, if the peg still rests on one. */
 	unfounded: { lesson: string } | null;
+	/** The latest pass after the last move that nobody has claimed or declined. */
+	pass: UnclaimedPass | null;
 	last: LastTime | null;
+}
+
+/** A rule was met, and the peg has not moved since: for the coach to decide. */
+export interface UnclaimedPass extends Omit<PassDigest, "answer"> {
+	rung: string;
+	lesson: string;
+	day: string;
 }
 
 /** Where the peg stood, day by day: a point a lesson, the rung it ended on. */
@@ -64,15 +74,21 @@ export interface PegDay {
 const RECENT = 20;
 const ENOUGH = 5;
 
-/** @param lessons every lesson that worked on the ladder or moved its peg, in any order. */
-export function digestLadder(ladder: string, lessons: readonly LessonDigest[]): LadderDigest {
+/**
+ * @param lessons every lesson that worked on the ladder or moved its peg, in any order.
+ * @param today a lesson on a day far from it counts, and its day decides nothing until the coach confirms it.
+ */
+export function digestLadder(ladder: string, lessons: readonly LessonDigest[], today?: string): LadderDigest {
+	const dated = today === undefined ? lessons : lessons.filter((lesson) => !isDoubtful(lesson, today));
 	const moves = movesOf(ladder, lessons);
 	const rungs: Record<string, RungSum> = {};
-	for (const [rung, days] of daysByRung(ladder, lessons)) {
-		const sum = (of: (day: (typeof days)[number]) => number) => days.reduce((total, day) => total + of(day), 0);
+	const sure = daysByRung(ladder, dated);
+	for (const [rung, all] of daysByRung(ladder, lessons)) {
+		const days = sure.get(rung) ?? [];
+		const sum = (of: (day: (typeof all)[number]) => number) => all.reduce((total, day) => total + of(day), 0);
 		rungs[rung] = {
 			...{ tries: sum((day) => day.tries), good: sum((day) => day.good), tried: sum((day) => day.tried) },
-			lessons: days.length,
+			lessons: all.length,
 			metDays: [...new Set(days.filter((day) => day.met).map((day) => day.day))],
 			recent: days.slice(-RECENT).map(({ tried: _, ...day }) => day),
 			first: scoreOf(days.find((day) => day.tries > 0)),
@@ -86,8 +102,28 @@ export function digestLadder(ladder: string, lessons: readonly LessonDigest[]): 
 		standing: lastMove?.to ?? null,
 		skips: moves.filter((move) => move.reason === "tested out").map((move) => [move.from, move.to]),
 		unfounded: moves.findLast((move) => move.unfounded) ?? null,
-		last: lastOf(ladder, lessons),
+		pass: unclaimed(ladder, lessons, lastMove),
+		last: lastOf(ladder, dated),
 	};
+}
+
+/** Postponed, it is asked about again once the ladder was worked on in another lesson. */
+function unclaimed(
+	ladder: string,
+	lessons: readonly LessonDigest[],
+	lastMove: LessonDigest["moves"][number] | undefined,
+): UnclaimedPass | null {
+	const last = lessons
+		.flatMap(({ lesson, day, rungs }) =>
+			rungs.flatMap(({ rung, pass, ladder: on }) => (on === ladder && pass ? [{ ...pass, rung, lesson, day }] : [])),
+		)
+		.sort(byOrder)
+		.at(-1);
+	if (!last || (lastMove && byOrder(last, lastMove) < 0)) return null;
+	const { answer, ...pass } = last;
+	if (answer === null) return pass;
+	const worked = byDay(lessons).filter(({ rungs }) => rungs.some((rung) => rung.ladder === ladder));
+	return answer === "later" && worked.at(-1)?.lesson !== pass.lesson ? pass : null;
 }
 
 /** The peg's way through the lessons, oldest first. */
@@ -134,7 +170,8 @@ function bestOf(all: readonly RungDay[]): RungSum["best"] {
 
 /** The latest lesson in which the ladder was worked on, seen from its last visit. */
 function lastOf(ladder: string, lessons: readonly LessonDigest[]): LastTime | null {
-	for (const lesson of byDay(lessons).reverse()) {
+	// A card that came back is no lesson: it says neither the cue nor what was to be practised.
+	for (const lesson of byDay(lessons.filter(({ fromCard }) => !fromCard)).reverse()) {
 		const visit = lesson.last.find((one) => one.ladder === ladder);
 		if (visit) {
 			const { ladder: _, ...rest } = visit;

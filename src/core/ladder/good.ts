@@ -1,5 +1,6 @@
 import type { Attempt, WatchedPosition } from "@/core/log/kinds";
 import type { Judged } from "@/core/rules";
+import type { Unsaid } from "@/core/rules/tally";
 import type { Gate, RungSettings } from "./rung";
 import { isRight, type Scale, scales } from "./scale";
 
@@ -55,4 +56,31 @@ export function judged(
 		...(attempt.late ? { late: true } : {}),
 		...(newSet ? { newSet: true } : {}),
 	};
+}
+
+/**
+ * What a good try, and one that was not, may have been where only that was written down:
+ * each outcome the gate lets stand for it, with nothing off or with all that costs points,
+ * in time or late, on a target or on none.
+ */
+export function leftOpen(
+	{ gate, scale: own, decisions }: Pick<RungSettings, "gate" | "scale" | "decisions">,
+	positions: readonly WatchedPosition[],
+): Unsaid {
+	const scale = own ?? scales["hit or miss"];
+	const deduction = positions.reduce((sum, one) => sum + (one.deduction ?? 0), 0);
+	const mayFault = deduction > 0;
+	const letters = (good: boolean): Judged[] =>
+		scale
+			.filter(({ success }) => (good && (gate === "result" || gate === "both") ? success : true))
+			.filter(({ success }) => good || gate !== "result" || !success || positions.some((one) => one.must))
+			.flatMap(({ code, points }) => {
+				const plain: Judged = { good, result: code, points };
+				// A good try had a fault only where the result alone decides.
+				const faulty = mayFault && (!good || gate === "result" || gate === "commitment");
+				return [plain, { ...plain, late: true }, ...(faulty ? [{ ...plain, deduction }] : [])];
+			});
+	const right = (decisions ?? []).length > 0 ? [{ right: true }, { right: false }] : [{}];
+	const all = (good: boolean) => letters(good).flatMap((one) => right.map((said) => ({ ...one, ...said })));
+	return { good: all(true), off: all(false) };
 }

@@ -1,5 +1,5 @@
 import { countDays } from "@/core/rules/days";
-import type { LadderDigest, RungSum } from "./digest";
+import type { LadderDigest, RungSum, UnclaimedPass } from "./digest";
 import type { Ladder } from "./ladder";
 
 /** How a hole of the rail is drawn. Settled and slipped come with re-checks. */
@@ -19,6 +19,8 @@ export interface Rail {
 	holes: Hole[];
 	/** The lesson of a peg move whose evidence was taken back. */
 	unfounded: { lesson: string } | null;
+	/** The rung in hand is passed, and nobody has moved the peg or said to stay. */
+	pass: UnclaimedPass | null;
 }
 
 const HELD_DAYS = 2;
@@ -28,8 +30,8 @@ const untried: RungSum = { tries: 0, good: 0, tried: 0, lessons: 0, metDays: [],
  * The rail of a ladder as it is now, over everything that happened on it. A rung is
  * passed when its own rule was met in some visit, held when that happened on two or
  * more days, skipped when a higher rung was tested out over it. The peg stands where
- * the last move that still holds put it; if that rung is gone, on the lowest one not
- * passed. `happened` is null for a ladder nobody has tried.
+ * the last move that still holds put it; before any, where the ladder starts: a rule that
+ * is met moves nothing. If that rung is gone, it stands on the lowest one not passed. `happened` is null for a ladder nobody has tried.
  */
 export function foldRail(id: string, ladder: Ladder, happened: LadderDigest | null): Rail {
 	const skipped = skippedRungs(ladder, happened?.skips ?? []);
@@ -45,7 +47,7 @@ export function foldRail(id: string, ladder: Ladder, happened: LadderDigest | nu
 			state: passed ? (metDays.length >= HELD_DAYS ? "held" : "passed") : skipped.has(rung.id) ? "skipped" : "open",
 		};
 	});
-	const last = happened?.standing ?? ladder.start;
+	const last = happened?.standing ?? ladder.start ?? ladder.rungs[0]?.id;
 	const standing = ladder.rungs.findIndex((rung) => rung.id === last);
 	const pegIndex =
 		standing >= 0
@@ -60,6 +62,10 @@ export function foldRail(id: string, ladder: Ladder, happened: LadderDigest | nu
 		pegIndex,
 		holes,
 		unfounded: happened?.unfounded ?? null,
+		pass:
+			happened?.pass && happened.pass.rung === ladder.rungs[pegIndex]?.id && holes[pegIndex]?.state !== "open"
+				? happened.pass
+				: null,
 	};
 }
 

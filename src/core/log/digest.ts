@@ -1,5 +1,6 @@
-import { inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./lesson";
+import { dayOf, inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./lesson";
 import { markOf, readMark } from "./marks";
+import type { Placed } from "./order";
 import { wrapUp } from "./wrap";
 
 /**
@@ -7,6 +8,16 @@ import { wrapUp } from "./wrap";
  * from the lesson's fold and stored beside the log. It can be thrown away and made
  * again at any time.
  */
+
+/** A rule that was met, and that nobody claimed by moving the peg. */
+export interface PassDigest extends Placed {
+	/** The attempt or tally that met it. */
+	metBy: string;
+	/** What the coach said to it; null where nothing was said. */
+	answer: "stay" | "later" | null;
+	/** What of each device had been seen of the lesson: what a decision made now rests on. */
+	seen: Record<string, number>;
+}
 
 export interface RungDigest {
 	student: string | null;
@@ -18,9 +29,11 @@ export interface RungDigest {
 	good: number;
 	/** Counted tries, variations included. */
 	tried: number;
-	longestRun: number;
+	longestRun: number | null;
 	/** Those tries in order, as `readMark` reads them. */
 	marks: string;
+	/** Where the rule was met, and what was said to it, if it was and the peg was not moved after it in this lesson. */
+	pass?: PassDigest;
 	/** Its own rule was met; re-earning a lower rung by its short rule passes nothing. */
 	met: boolean;
 }
@@ -56,6 +69,10 @@ export interface LessonDigest {
 	lesson: string;
 	/** Empty when the lesson's opening never arrived. */
 	day: string;
+	/** The coach said that it was that day. */
+	sure?: boolean;
+	/** No lesson, but a card that came back. */
+	fromCard?: boolean;
 	opened: boolean;
 	closed: boolean;
 	/** Day of the next lesson, set at the wrap-up. */
@@ -88,10 +105,12 @@ function marksOf(visit: Visit): string {
 }
 
 export function digestLesson(lesson: string, view: LessonView): LessonDigest {
-	const day = view.opened?.localDay ?? "";
+	const day = dayOf(view);
 	return {
 		lesson,
 		day,
+		...(view.dated ? { sure: true } : {}),
+		...(view.opened?.body.fromCard ? { fromCard: true } : {}),
 		opened: view.opened !== null,
 		closed: view.closed !== null,
 		next: view.closed?.body.next ?? null,
@@ -116,6 +135,7 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 			.map(({ student, ladder, rung, name, tries, good, variationTries, longestRun, met, visits }) => ({
 				...{ student, ladder, rung, name, tries, good, tried: tries + variationTries, longestRun, met },
 				marks: visits.map(marksOf).join(""),
+				...passOf(view, visits),
 			})),
 		moves: view.moves.flatMap((move) =>
 			move.ladder
@@ -131,6 +151,27 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 		),
 		last: lastVisits(view),
 	};
+}
+
+/** The latest pass of a rung that no move of its ladder followed. */
+function passOf(view: LessonView, visits: readonly Visit[]): { pass?: PassDigest } {
+	const visit = visits.findLast(({ verdict, placing }) => verdict.metBy !== null && placing.reEarn === null);
+	const metBy = visit?.verdict.metBy;
+	if (!visit?.ladder || !metBy) return {};
+	const at = view.events.findIndex(({ id }) => id === metBy);
+	const met = view.events[at];
+	if (!met) return {};
+	const after = view.events.slice(at + 1).filter(({ ladder }) => ladder === visit.ladder);
+	if (after.some(({ kind }) => kind === "peg.moved")) return {};
+	const answers = after.flatMap((event) =>
+		event.kind === "pass.answered" && event.body.rung === visit.rung
+			? [event.body.answer]
+			: event.kind === "advice.overruled" && event.body.line === "step-up"
+				? ["stay" as const]
+				: [],
+	);
+	const { lamport, device, dseq } = met;
+	return { pass: { metBy, answer: answers.at(-1) ?? null, seen: view.seen, lamport, device, dseq } };
 }
 
 function lastVisits(view: LessonView): LastVisit[] {

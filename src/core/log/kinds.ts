@@ -40,6 +40,8 @@ export const Attempt = z.object({
 	length: z.optional(whole(0, 100000)),
 	assisted: z.optional(z.boolean()),
 	namedFirst: z.optional(z.boolean()),
+	/** Made while the rung's checklist was not confirmed for the day. */
+	beforeCheck: z.optional(z.boolean()),
 	/** Made after a timed set's clock had run out. */
 	late: z.optional(z.boolean()),
 	/** In a chain of skills tried in one go: the one it broke in. */
@@ -103,7 +105,15 @@ export const moveReasons = ["passed", "stepped down", "stepped back up", "tested
 const advised = { line: label(24), title: text(160), position: z.optional(ident), basis: Basis };
 
 export const bodies = {
-	"lesson.opened": z.object({ minutes: z.nullable(whole(1, 600)), wish: text(400), quick: z.boolean() }),
+	"lesson.opened": z.object({
+		minutes: z.nullable(whole(1, 600)),
+		wish: text(400),
+		quick: z.boolean(),
+		/** No lesson, but what was ticked on a card between two of them, written down afterwards. */
+		fromCard: z.optional(z.boolean()),
+	}),
+	/** On which day a lesson was, where the clock of the device that opened it said something else, or was right after all. */
+	"lesson.dated": z.object({ day }),
 	"lesson.closed": z.object({
 		remark: text(4000),
 		note: text(4000),
@@ -127,7 +137,7 @@ export const bodies = {
 	"limit.changed": z.object({ rung: ident, by: whole(-500, 500) }),
 	attempt: Attempt,
 	/** A finished set as numbers, where nobody kept the order. */
-	tally: z.object({ tries: whole(1, 500), good: whole(0, 500), longest: whole(0, 500) }).check((ctx) => {
+	tally: z.object({ tries: whole(1, 500), good: whole(0, 500), longest: z.optional(whole(0, 500)) }).check((ctx) => {
 		const wrong = tallyRefusal(ctx.value);
 		if (wrong) complainIn(ctx)(["good"], wrong);
 	}),
@@ -150,6 +160,8 @@ export const bodies = {
 		evidence: z.array(ident).check(z.maxLength(500)),
 		basis: Basis,
 	}),
+	/** A rule was met and the peg was not moved: what the coach says to that. Moving it is a peg move. */
+	"pass.answered": z.object({ rung: ident, answer: z.enum(["stay", "later"]) }),
 	"advice.followed": z.object(advised),
 	"advice.overruled": z.object({ ...advised, reason: text(400) }),
 	"care.confirmed": z.object({ rung: ident, items: z.array(label(120)).check(z.maxLength(12)) }),

@@ -37,7 +37,10 @@ export interface TallyView extends Tally {
 	/** Tries of the visit that came before it. */
 	after: number;
 	byPartner: boolean;
+	device: string;
 	counted: boolean;
+	/** Entered on a device that did not hold the set, and not joined: shown apart. */
+	apart: boolean;
 	over: boolean;
 }
 
@@ -95,6 +98,8 @@ export interface SetView {
 export interface LessonView {
 	opened: EventOf<"lesson.opened"> | null;
 	closed: EventOf<"lesson.closed"> | null;
+	/** The coach's word on which day it was, where it was asked for. */
+	dated: EventOf<"lesson.dated"> | null;
 	visits: Visit[];
 	sets: SetView[];
 	/** The set in hand: the last opened one. */
@@ -128,6 +133,7 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 	const view: LessonView = {
 		opened: null,
 		closed: null,
+		dated: null,
 		visits: [],
 		sets: [],
 		current: null,
@@ -168,6 +174,9 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 				continue;
 			case "lesson.closed":
 				view.closed = event;
+				continue;
+			case "lesson.dated":
+				view.dated = event;
 				continue;
 			case "set.opened": {
 				const set: SetView = {
@@ -229,15 +238,16 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 			visit.tallies.push({
 				...event.body,
 				...{ id: event.id, set: set.id, variation: set.variation, after: visit.tries.length },
-				...{ counted: event.device === set.holder, byPartner: event.actor === "partner", over: false },
+				...{ device: event.device, byPartner: event.actor === "partner", over: false },
+				...{ counted: event.device === set.holder, apart: event.device !== set.holder },
 			});
 	}
 
 	for (const visit of view.visits)
-		for (const attempt of visit.tries)
-			if (attempt.apart && joined.has(`${attempt.set}/${attempt.device}`)) {
-				attempt.apart = false;
-				attempt.counted = !attempt.body.noCount;
+		for (const item of inOrder(visit))
+			if (item.apart && joined.has(`${item.set}/${item.device}`)) {
+				item.apart = false;
+				item.counted = "tries" in item || !item.body.noCount;
 			}
 	judgeVisits(view.visits, raised);
 	return view;
@@ -290,6 +300,10 @@ function lastSeen(log: readonly LogEvent[]): Record<string, number> {
 /** The visit that a set belongs to. */
 export const visitOfSet = ({ visits }: Pick<LessonView, "visits">, set: SetView | null): Visit | null =>
 	visits.find(({ key }) => key === set?.visit) ?? null;
+
+/** The day a lesson was on: as the coach says, else as its device did; empty where its opening never arrived. */
+export const dayOf = ({ dated, opened }: Pick<LessonView, "dated" | "opened">): string =>
+	dated?.body.day ?? opened?.localDay ?? "";
 
 /** The set that takes turns with this one, while both are open. */
 export const partnerOf = ({ sets }: Pick<LessonView, "sets">, set: SetView): SetView | null => {

@@ -17,7 +17,7 @@ export function noteFor(
 	for (const rung of rungs) {
 		const passed = rung.met ? " Passed." : "";
 		lines.push(
-			`${rung.name}: ${rung.good} of ${plural(rung.tries, "try", "tries")} good, longest run ${rung.longestRun}.${inTerms(
+			`${rung.name}: ${rung.good} of ${plural(rung.tries, "try", "tries")} good${rung.longestRun === null ? "" : `, longest run ${rung.longestRun}`}.${inTerms(
 				rung,
 			)
 				.map((said) => ` ${said}.`)

@@ -38,7 +38,7 @@ export function resolve(events: readonly LogEvent[]): LiveEvent[] {
 			const target = byId.get(event.body.after);
 			if (target !== undefined && target < index) {
 				const row = followers.get(event.body.after) ?? [];
-				row.push(live);
+				row.push(besides(live, ordered[target] as LogEvent));
 				followers.set(event.body.after, row);
 				return;
 			}
@@ -98,6 +98,10 @@ function amended(
 	}
 	return now;
 }
+
+/** What was forgotten was tried where its neighbour was, whichever set was in hand when it was put in. */
+const besides = (live: LiveEvent, { set, student, ladder, rung }: LogEvent): LiveEvent =>
+	set === null || set === live.set ? live : { ...live, set, student, ladder, rung };
 
 function asLive(event: LogEvent, amendment: Amendment | undefined): LiveEvent {
 	// Most are as they were written, and need no copy.

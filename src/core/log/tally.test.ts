@@ -84,3 +84,80 @@ test("the last visit of a ladder is remembered by its tallies too", () => {
 	tally(phone, 6, 5, 4);
 	expect(digestLesson("lesson", phone.view()).last).toEqual([expect.objectContaining({ good: 6, tries: 8 })]);
 });
+
+describe("what a tally does not say cannot be proved by it", () => {
+	const proves = (
+		change: Partial<RungSettings>,
+		[tries, good, longest]: [number, number, number],
+		positionsOff = 0,
+	) => {
+		const on = ladderWith({ gate: "result", watch: [], limit: 40, ...change });
+		const deducting = on.positions.map((position) => ({ ...position, deduction: positionsOff }));
+		const phone = new Phone().begin(positionsOff > 0 ? { ...on, positions: deducting } : on);
+		tally(phone, tries, good, longest);
+		return phone.visit().verdict.kind;
+	};
+	test.each<[string, Partial<RungSettings>, [number, number, number], string]>([
+		["a time", { rule: { kind: "count", c: 12, seconds: 60 } }, [20, 20, 20], "open"],
+		["a target", { rule: { kind: "spread", each: 1, targets: ["near", "far"] } }, [20, 20, 20], "open"],
+		["a length", { rule: { kind: "length", length: 10, times: 1 } }, [20, 20, 20], "open"],
+		["a rating", { rule: { kind: "rating", mean: 7, n: 3 } }, [20, 20, 20], "open"],
+		["a measure", { rule: { kind: "within", k: 2, n: 3, low: 1, high: 2 } }, [20, 20, 20], "open"],
+		["an answer", { rule: { kind: "decision", k: 2, n: 3 } }, [20, 20, 20], "open"],
+		["plain points", { rule: { kind: "points", weights: { hit: 1, miss: -1 }, target: 4 } }, [6, 6, 6], "met"],
+		[
+			"which outcome it was",
+			{
+				scale: [
+					{ code: "clean", label: "clean", points: 2, success: true },
+					{ code: "rough", label: "rough", points: 0, success: true },
+					{ code: "miss", label: "miss", points: -1, success: false },
+				],
+				rule: { kind: "points", weights: { clean: 2, rough: 0, miss: -1 }, target: 4 },
+			},
+			[8, 8, 8],
+			"open",
+		],
+	])("%s", (_, change, numbers, kind) => expect(proves(change, numbers)).toBe(kind));
+	test("points with deductions by position", () =>
+		expect(
+			proves({ watch: ["p1"], rule: { kind: "points", weights: { hit: 1, miss: -1 }, target: 4 } }, [5, 5, 5], 1),
+		).toBe("open"));
+	test("a longest run that is not known proves no run", () => {
+		const phone = new Phone().begin(ladder);
+		phone.write(tallyIn(phone.newId, phone.set(), { tries: 9, good: 5 }));
+		expect(phone.visit().verdict.kind).toBe("open");
+		phone.write(tallyIn(phone.newId, phone.set(), { tries: 5, good: 5 }));
+		expect(phone.visit().verdict.kind).toBe("met");
+		expect(wrapUp(phone.view())[0]?.longestRun).toBeNull();
+	});
+});
+
+test("a bust rule stays lost for the lesson, tallies or not", () => {
+	const game = { rule: { kind: "points", weights: { hit: 1, miss: -2 }, target: 3, bust: 4 } } as const;
+	const phone = new Phone().begin(ladderWith({ ...game, gate: "result", watch: [], limit: 40 })).row("mm");
+	expect(phone.visit().verdict.kind).toBe("not yet");
+	tally(phone, 9, 9, 9);
+	expect(phone.visit().verdict).toMatchObject({ kind: "not yet", metBy: null });
+});
+
+test("a rule that a tally proved was met by it, whatever comes later", () => {
+	const phone = new Phone().begin(ladder);
+	const [id] = tally(phone, 6, 5, 4);
+	phone.row("gggg");
+	expect(phone.visit().verdict).toMatchObject({ kind: "met", metBy: id });
+	expect(phone.visit().judgements.own.progress).toMatchObject({ value: 4, target: 4 });
+});
+
+test("a tally of a device that only watched stands apart until it is joined", () => {
+	const a = new Phone("a").begin(ladder).row("g");
+	const b = new Phone("b");
+	b.learn(a.events);
+	tally(b, 6, 5, 4);
+	a.learn(b.events);
+	expect(a.visit().tallies).toMatchObject([{ apart: true, counted: false, device: "b" }]);
+	expect(a.visit().verdict).toMatchObject({ kind: "open", used: 1 });
+	a.write([{ kind: "set.joined", body: { set: a.set().id, device: "b" } }]);
+	expect(a.visit().tallies).toMatchObject([{ apart: false, counted: true }]);
+	expect(a.visit().verdict).toMatchObject({ kind: "met", used: 7 });
+});

@@ -1,3 +1,4 @@
+import { leftOpen } from "@/core/ladder/good";
 import {
 	beginJudging,
 	type Judged,
@@ -8,7 +9,7 @@ import {
 	type Rule,
 } from "@/core/rules";
 import { type Tally, tallyProves } from "@/core/rules/tally";
-import type { Variation } from "./kinds";
+import type { Placing, Variation } from "./kinds";
 import { inOrder, rungKey, type TallyView, type TryView, triesIn, type Verdict, type Visit } from "./lesson";
 
 /** Where the rule stands on one form of a rung. A tally starts its machine anew: nobody knows its order. */
@@ -60,7 +61,7 @@ export function judgeVisits(visits: readonly Visit[], raised: ReadonlyMap<string
 		const raisedBy = raised.get(key) ?? 0;
 		const allowed = Math.max(0, visit.placing.settings.limit + raisedBy);
 		const run = freshRun(visit.rule, used.get(key) ?? 0);
-		for (const item of inOrder(visit)) take(visit.rule, allowed, run, item);
+		for (const item of inOrder(visit)) take(visit, allowed, run, item);
 		used.set(key, run.used);
 		running.set(visit, run);
 		read(visit, run, { allowed, raisedBy });
@@ -78,7 +79,7 @@ export function judgeAnother(visits: readonly Visit[], at: number, visit: Visit,
 	const key = rungKey(visit.placing);
 	if (!known || visits.slice(at + 1).some((later) => rungKey(later.placing) === key)) return false;
 	const run: Running = { used: known.used, forms: { ...known.forms } };
-	take(visit.rule, before.verdict.allowed, run, attempt);
+	take(visit, before.verdict.allowed, run, attempt);
 	running.set(visit, run);
 	read(visit, run, before.verdict, before);
 	return true;
@@ -91,25 +92,29 @@ export function judgedAs(before: Visit, visit: Visit): void {
 }
 
 /** Takes in the next try or tally of a visit. */
-function take(rule: Rule, allowed: number, run: Running, item: TryView | TallyView): void {
+function take(
+	{ rule, placing }: Pick<Visit, "rule" | "placing">,
+	allowed: number,
+	run: Running,
+	item: TryView | TallyView,
+): void {
 	if (!item.counted) return;
 	run.used += triesIn(item);
 	item.over = run.used > allowed;
 	if (item.over) return;
 	const form = run.forms[item.variation];
 	if ("tries" in item) {
+		// Met or lost before the tally, it stays so, whatever the tally says.
 		const decided = form.metBy !== null || judgementOf(rule, form.judging, 0).bust;
-		run.forms[item.variation] = {
-			...freshForm(rule),
-			metBy: form.metBy,
-			settled: form.settled ?? (decided ? form.judging : null),
-			provedBy: form.provedBy ?? (proves(rule, item) ? item.id : null),
-		};
+		const settled = form.settled ?? (decided ? form.judging : null);
+		const provedBy = form.provedBy ?? (settled === null && proves(rule, item, placing) ? item.id : null);
+		run.forms[item.variation] = { ...freshForm(rule), metBy: form.metBy, settled, provedBy };
 		return;
 	}
 	const seen: Judged = form.set !== null && form.set !== item.set ? { ...item.as, newSet: true } : item.as;
 	const judging = judgeOne(rule, form.judging, seen);
-	const metNow = form.settled === null && form.judging.metAt < 0 && judging.metAt >= 0;
+	const undecided = form.settled === null && form.provedBy === null;
+	const metNow = undecided && form.judging.metAt < 0 && judging.metAt >= 0;
 	run.forms[item.variation] = { ...form, judging, set: item.set, metBy: metNow ? item.id : form.metBy };
 }
 
@@ -146,7 +151,9 @@ function read(
 
 function readForm(rule: Rule, { judging, settled, provedBy }: Form, left: number): Judgement {
 	const said = judgementOf(rule, settled ?? judging, left);
-	return provedBy && !said.met ? { ...said, met: true, bust: false, needs: 0 } : said;
+	if (!provedBy || said.met) return said;
+	const { progress } = said;
+	return { ...said, met: true, bust: false, needs: 0, progress: { ...progress, value: progress.target } };
 }
 
 /** Nothing was tried on this form since; only fewer tries are left. */
@@ -156,11 +163,11 @@ const lessLeft = (said: Judgement, left: number): Judgement =>
 /** Every order of a tally is walked once, however often the lesson is folded. */
 const proofs = new WeakMap<Rule, Map<string, boolean>>();
 
-function proves(rule: Rule, { tries, good, longest }: Tally): boolean {
+function proves(rule: Rule, { tries, good, longest }: Tally, { settings, positions }: Placing): boolean {
 	const known = proofs.get(rule) ?? new Map<string, boolean>();
 	proofs.set(rule, known);
 	const key = `${tries}/${good}/${longest}`;
-	const said = known.get(key) ?? tallyProves(rule, { tries, good, longest });
+	const said = known.get(key) ?? tallyProves(rule, { tries, good, longest }, leftOpen(settings, positions));
 	known.set(key, said);
 	return said;
 }

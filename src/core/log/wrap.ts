@@ -1,5 +1,5 @@
 import type { Direction } from "./kinds";
-import { countedIn, inOrder, type LessonView, type TryView, type Visit } from "./lesson";
+import { countedIn, inOrder, type LessonView, type TallyView, type TryView, type Visit } from "./lesson";
 
 /** A cue with what followed it, as a fact: not a claim that it worked. */
 export interface CueGiven {
@@ -29,7 +29,8 @@ export interface RungWrap {
 	name: string;
 	tries: number;
 	good: number;
-	longestRun: number;
+	/** Null where a tally does not say it. */
+	longestRun: number | null;
 	noCount: number;
 	/** Counted tries that a partner logged. */
 	byPartner: number;
@@ -67,7 +68,7 @@ function wrapRung(visits: Visit[]): RungWrap {
 		name: first.placing.settings.name,
 		tries,
 		good: tallies.reduce((sum, { good }) => sum + good, own.filter((t) => t.good).length),
-		longestRun: Math.max(longestRun(own), ...tallies.map(({ longest }) => longest)),
+		longestRun: longestOf(own, tallies),
 		noCount: visits.flatMap((visit) => visit.tries).filter((t) => t.body.noCount).length,
 		byPartner: countedIn(visits.flatMap(inOrder).filter((item) => item.byPartner)),
 		variationTries: countedIn(visits.flatMap(inOrder)) - tries,
@@ -76,6 +77,11 @@ function wrapRung(visits: Visit[]): RungWrap {
 		cues: visits.flatMap(cuesGiven),
 		visits,
 	};
+}
+
+function longestOf(tries: readonly TryView[], tallies: readonly TallyView[]): number | null {
+	const told = tallies.flatMap(({ longest }) => longest ?? []);
+	return told.length < tallies.length ? null : Math.max(longestRun(tries), ...told);
 }
 
 export function longestRun(tries: readonly TryView[]): number {

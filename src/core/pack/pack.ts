@@ -83,7 +83,8 @@ export const readOn = (ladder: PackLadder | null, words: string): string =>
 
 const limitOn = (ladder: PackLadder, rung: string) =>
 	(ladder.limits ?? []).find((limit) => limit.rung === rung) ?? null;
-const isOut = (ladder: PackLadder, rung: string): boolean => limitOn(ladder, rung)?.what === "taken out";
+/** Taken out for this student: not to be done at all. */
+export const isOut = (ladder: PackLadder, rung: string): boolean => limitOn(ladder, rung)?.what === "taken out";
 
 /** Why a rung is not to be done as it stands; null where it may. */
 export const limitWords = (ladder: PackLadder, rung: string): string | null => limitOn(ladder, rung)?.reason ?? null;

@@ -59,6 +59,12 @@ export const day = z.string().check(
 	}),
 );
 
+const DAY_MS = 86_400_000;
+
+/** So many days after a day; before it, where negative. */
+export const dayAfter = (day: string, days: number): string =>
+	new Date(Date.parse(day) + days * DAY_MS).toISOString().slice(0, 10);
+
 /** A whole number between two ends, both allowed. */
 export const whole = (low: number, high: number) => z.int().check(z.gte(low), z.lte(high));
 

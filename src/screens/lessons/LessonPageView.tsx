@@ -1,13 +1,17 @@
 import Link from "next/link";
+import { isDoubtful } from "@/core/log/days";
+import { dayOf } from "@/core/log/lesson";
 import { wrapUp } from "@/core/log/wrap";
 import type { LessonPage } from "@/doors/readLesson";
 import { Bench } from "@/ui/Bench";
 import { dayWords } from "@/ui/dates";
 import { PegMoves } from "@/ui/PegMoves";
 import { RungFacts } from "@/ui/RungFacts";
+import { LessonDay } from "./LessonDay";
 
 /** A lesson as it was: every attempt on its strip, every cue with what followed. */
-export function LessonPageView({ id, view, names }: LessonPage) {
+export function LessonPageView({ id, view, names, studio, today }: LessonPage) {
+	const day = dayOf(view);
 	const rungs = wrapUp(view);
 	const students = [...new Set(rungs.map((rung) => rung.student ?? ""))].filter(Boolean);
 	const marks = view.events.flatMap((event) =>
@@ -76,7 +80,11 @@ export function LessonPageView({ id, view, names }: LessonPage) {
 				</>
 			}
 		>
-			<h1>{view.opened ? dayWords(view.opened.localDay) : "A lesson"}</h1>
+			<h1>{day ? dayWords(day) : "A lesson"}</h1>
+			{isDoubtful({ day, sure: view.dated !== null }, today) && (
+				<LessonDay studio={studio} lesson={id} day={day} today={today} />
+			)}
+			{view.opened?.body.fromCard && <p className="m-0">Practice from a card, written down that day; no lesson.</p>}
 			<p className="mute">
 				{students.map((student, i) => (
 					<span key={student}>
@@ -99,7 +107,7 @@ export function LessonPageView({ id, view, names }: LessonPage) {
 					who={students.length > 1 ? names[rung.student ?? ""] : undefined}
 				/>
 			))}
-			<PegMoves view={view} />
+			<PegMoves view={view} nameOf={students.length > 1 ? (student) => names[student ?? ""] : undefined} />
 		</Bench>
 	);
 }

@@ -6,6 +6,7 @@ import {
 	type LessonView,
 	partnerOf,
 	type SetView,
+	triesIn,
 	type Visit,
 	visitOfSet,
 } from "@/core/log/lesson";
@@ -165,11 +166,11 @@ function tabsOf(
 
 function apartOf(visit: Visit): Board["apart"] {
 	const counts = new Map<string, Board["apart"][number]>();
-	for (const t of visit.tries) {
+	for (const t of inOrder(visit)) {
 		if (!t.apart) continue;
 		const key = `${t.set}/${t.device}`;
 		const entry = counts.get(key) ?? { set: t.set, device: t.device, tries: 0 };
-		entry.tries += 1;
+		entry.tries += triesIn(t);
 		counts.set(key, entry);
 	}
 	return [...counts.values()];

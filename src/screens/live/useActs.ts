@@ -5,7 +5,7 @@ import { v7 as uuid } from "uuid";
 import * as acts from "@/core/acts/acts";
 import type { Advice } from "@/core/advice";
 import type { Attempt, Body, Placing, Variation } from "@/core/log/kinds";
-import { type LessonView, partnerOf } from "@/core/log/lesson";
+import { type LessonView, partnerOf, type TryView } from "@/core/log/lesson";
 import { type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
 import type { LessonOnDevice } from "@/device/lesson";
 import { type Board, boardOf, pegIn } from "./model";
@@ -58,6 +58,8 @@ export function useActs(lesson: LessonOnDevice) {
 			return { ...board, device };
 		};
 		const view = () => lesson.snapshot().view;
+		/** The set a try belongs to, which need not be the one in hand. */
+		const setOf = (one: TryView) => view().sets.find(({ id }) => id === one.set) ?? now().set;
 		const write = (written: acts.Written) => {
 			setTakenBack(null);
 			return lesson.write(written);
@@ -71,11 +73,11 @@ export function useActs(lesson: LessonOnDevice) {
 				const { set } = now();
 				write(acts.tallyIn(uuid, set, body, acts.restingWith(view(), set)));
 			},
-			insert(after: string, attempt: Attempt) {
-				write(acts.insertAfter(now().set, after, attempt));
+			insert(after: TryView, attempt: Attempt) {
+				write(acts.insertAfter(setOf(after), after.id, attempt));
 			},
-			amend(target: string, body: Attempt) {
-				write(acts.amendAttempt(now().set, target, body));
+			amend(target: TryView, body: Attempt) {
+				write(acts.amendAttempt(setOf(target), target.id, body));
 			},
 			takeBack(id: string) {
 				write(acts.takeBack([id]));
@@ -99,7 +101,7 @@ export function useActs(lesson: LessonOnDevice) {
 			namedFirst() {
 				const { tried } = now();
 				const last = lastTry(tried);
-				if (last) write(acts.amendAttempt(tried.set, last.id, { ...last.body, namedFirst: true }));
+				if (last) write(acts.amendAttempt(setOf(last), last.id, { ...last.body, namedFirst: true }));
 			},
 			feedback(body: Body<"feedback">) {
 				write(acts.inSet(now().tried.set, "feedback", body));
@@ -129,6 +131,7 @@ export function useActs(lesson: LessonOnDevice) {
 			},
 			variation(to: Variation) {
 				const { set } = now();
+				if (set.variation === to) return;
 				write(acts.switchTo(uuid, set, set.placing, to, partnerOf(view(), set)));
 			},
 			/** Another ladder, or back to one: its visit goes on as it was. The turn of one that takes turns is only passed. */

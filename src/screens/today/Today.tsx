@@ -6,6 +6,7 @@ import { dayWords, fromToday } from "@/ui/dates";
 import { Parked, Promises } from "@/ui/KeepList";
 import { Rail } from "@/ui/Rail";
 import { Begin } from "./Begin";
+import { DecidePass } from "./DecidePass";
 import css from "./today.module.scss";
 
 /** Who is next, what is due, what was promised, what needs a decision. */
@@ -69,7 +70,15 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 					<ul>
 						{decide.map((one) => (
 							<li key={one.href + one.text}>
-								<Link href={one.href}>{one.text}</Link> <span className="mute">{one.why}</span>
+								<Link href={one.href} dir="auto">
+									{one.text}
+									{one.day && ` ${dayWords(one.day, day)}`}
+								</Link>{" "}
+								<span className="mute">
+									{one.since && `${fromToday(one.since, day)}, `}
+									{one.why}
+								</span>
+								{one.pass && <DecidePass studio={studio.id} pass={one.pass} about={one.text} />}
 							</li>
 						))}
 					</ul>

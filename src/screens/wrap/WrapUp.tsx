@@ -7,6 +7,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { closeSet } from "@/core/acts/acts";
 import { ownWords } from "@/core/acts/atTheEnd";
+import { dayOf } from "@/core/log/lesson";
 import { noteFor } from "@/core/log/noteFor";
 import { wrapUp } from "@/core/log/wrap";
 import type { Pack } from "@/core/pack/pack";
@@ -22,6 +23,7 @@ import { RungFacts } from "@/ui/RungFacts";
 import { useKept } from "@/ui/useKept";
 import { AskThem, HoldTheFinish } from "./AskThem";
 import { Practise, type Practised } from "./Practise";
+import { Unclaimed } from "./Unclaimed";
 import { WrapMargin } from "./WrapMargin";
 
 /** What improved, in numbers; what was said; what to send; when next. */
@@ -31,7 +33,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 	const rungs = useMemo(() => wrapUp(view), [view]);
 	const nameOf = (id: string | null) => pack.students.find((s) => s.id === id)?.student.name;
 	const students = [...new Set(rungs.map((rung) => rung.student).filter((id): id is string => id !== null))];
-	const day = view.opened?.localDay ?? "";
+	const day = dayOf(view);
 	const closed = view.closed?.body;
 	const [remark, setRemark, forgetRemark] = useKept(`remark ${lesson.lesson}`, closed?.remark ?? "");
 	const [next, setNext, forgetNext] = useKept(`next ${lesson.lesson}`, closed?.next ?? "");
@@ -116,7 +118,8 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 					before={pack.ladders.find(({ id }) => id === rung.ladder)?.holes.find((hole) => hole.rung === rung.rung)}
 				/>
 			))}
-			<PegMoves view={view} />
+			<PegMoves view={view} nameOf={students.length > 1 ? nameOf : undefined} />
+			<Unclaimed lesson={lesson} view={view} pack={pack} nameOf={nameOf} named={students.length > 1} />
 			{students.map((student) => {
 				const of = { lesson, view, student, name: nameOf(student) ?? "", named: students.length > 1 };
 				return (

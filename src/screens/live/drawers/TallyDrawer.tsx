@@ -14,7 +14,7 @@ const parts = [
 
 /** A set that was counted in the head: three numbers, by thumb. */
 export function TallyDrawer({ acts, onClose }: { acts: Acts; onClose: () => void }) {
-	const [tally, setTally] = useState<Tally>({ tries: 10, good: 5, longest: 2 });
+	const [tally, setTally] = useState<Required<{ [K in keyof Tally]: number }>>({ tries: 10, good: 5, longest: 2 });
 	const wrong = tallyRefusal(tally);
 	const step = (name: keyof Tally, by: number) =>
 		setTally({ ...tally, [name]: Math.min(500, Math.max(name === "tries" ? 1 : 0, tally[name] + by)) });

@@ -1,6 +1,7 @@
 "use client";
 
 import { useState } from "react";
+import { corrected } from "@/core/acts/acts";
 import type { TryView } from "@/core/log/lesson";
 import { plural } from "@/core/words/numbers";
 import { TryMark, tryWords } from "@/ui/Marks";
@@ -75,7 +76,7 @@ function TryEditor({
 	return (
 		<Choices>
 			<Choice onClick={done(() => acts.takeBack(t.id))}>take back</Choice>
-			<Choice onClick={done(() => acts.amend(t.id, { ...t.body, noCount: !t.body.noCount }))}>
+			<Choice onClick={done(() => acts.amend(t, { ...t.body, noCount: !t.body.noCount }))}>
 				{t.body.noCount ? "count it" : "no count"}
 			</Choice>
 			<Choice aria-pressed={mode === "insert"} onClick={() => setMode(mode === "insert" ? "correct" : "insert")}>
@@ -85,7 +86,9 @@ function TryEditor({
 				<Choice
 					key={field.id}
 					small={mode === "insert" ? "insert after it" : "it was"}
-					onClick={done(() => (mode === "insert" ? acts.insert(t.id, field.attempt) : acts.amend(t.id, field.attempt)))}
+					onClick={done(() =>
+						mode === "insert" ? acts.insert(t, field.attempt) : acts.amend(t, corrected(t.body, field.attempt)),
+					)}
 				>
 					{`${field.small} ${field.label}`.trim()}
 				</Choice>
@@ -99,7 +102,7 @@ function TryEditor({
 							aria-pressed={off}
 							small={off ? "was on after all" : "was off"}
 							onClick={done(() =>
-								acts.amend(t.id, {
+								acts.amend(t, {
 									...t.body,
 									off: off ? t.body.off.filter((one) => one.position !== id) : [...t.body.off, { position: id }],
 								}),
@@ -115,7 +118,7 @@ function TryEditor({
 						key={`${off.position}-${direction}`}
 						aria-pressed={off.direction === direction}
 						onClick={done(() =>
-							acts.amend(t.id, {
+							acts.amend(t, {
 								...t.body,
 								off: t.body.off.map((o) => (o.position === off.position ? { ...o, direction } : o)),
 							}),

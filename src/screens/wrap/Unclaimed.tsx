@@ -1,0 +1,66 @@
+"use client";
+
+import { useMemo } from "react";
+import { digestLesson } from "@/core/log/digest";
+import type { LessonView } from "@/core/log/lesson";
+import { isOut, type Pack, readOn } from "@/core/pack/pack";
+import type { LessonOnDevice } from "@/device/lesson";
+import { pegIn } from "@/screens/live/model";
+import css from "@/ui/facts.module.scss";
+import { PassQuestion } from "@/ui/PassQuestion";
+
+/** Rules met in this lesson while the peg stayed: told here, for the coach to decide. */
+export function Unclaimed({
+	lesson,
+	view,
+	pack,
+	nameOf,
+	named,
+}: {
+	lesson: LessonOnDevice;
+	view: LessonView;
+	pack: Pack;
+	nameOf: (student: string | null) => string | undefined;
+	/** More than one student was here. */
+	named: boolean;
+}) {
+	const open = useMemo(
+		() =>
+			digestLesson(lesson.lesson, view).rungs.flatMap(({ ladder: id, rung, pass }) => {
+				const ladder = pack.ladders.find((one) => one.id === id);
+				if (!ladder || !pass || pegIn(view, ladder) !== rung) return [];
+				const at = ladder.rungs.findIndex((one) => one.id === rung);
+				const above = ladder.rungs.slice(at + 1).find((one) => !isOut(ladder, one.id));
+				return above ? [{ ladder, here: ladder.rungs[at], above, pass }] : [];
+			}),
+		[lesson, view, pack],
+	);
+	if (open.length === 0) return null;
+	return (
+		<section className={css.rung} aria-label="Passed, and the peg has not moved">
+			<h2>Passed, and the peg has not moved</h2>
+			{open.map(({ ladder, here, above, pass }) => {
+				const name = readOn(ladder, here?.settings.name ?? "");
+				const who = nameOf(ladder.student) ?? "";
+				return (
+					<div key={ladder.id} className="mb-2">
+						<p className="m-0" dir="auto">
+							{named && <b>{who}: </b>}
+							the rule of {name} was met.
+						</p>
+						<PassQuestion
+							pass={{
+								...{ lesson: lesson.lesson, student: ladder.student, ladder: ladder.id, rung: here?.id ?? "" },
+								...{ metBy: pass.metBy, seen: pass.seen },
+								to: { id: above.id, name: readOn(ladder, above.settings.name) },
+							}}
+							about={`${who}, ${name}`}
+							answered={pass.answer}
+							onWrite={(written) => void lesson.write(written)}
+						/>
+					</div>
+				);
+			})}
+		</section>
+	);
+}

@@ -1,0 +1,47 @@
+"use client";
+
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import type { Written } from "@/core/acts/acts";
+import { answerPass, claimPass, type PassAt } from "@/core/acts/passes";
+
+/**
+ * A rule was met and the peg has not moved: one press for each answer. A met rule moves
+ * nothing by itself.
+ */
+export function PassQuestion({
+	pass,
+	about,
+	answered = null,
+	onWrite,
+}: {
+	pass: PassAt;
+	/** Whose pass it is and of what, for those who hear the buttons alone. */
+	about: string;
+	answered?: "stay" | "later" | null;
+	onWrite: (written: Written) => void | Promise<void>;
+}) {
+	const [busy, setBusy] = useState(false);
+	const press = (words: string, written: Written, strong = false) => (
+		<Button
+			size="sm"
+			variant={strong ? "primary" : "outline-primary"}
+			disabled={busy}
+			onClick={async () => {
+				setBusy(true);
+				await onWrite(written);
+				setBusy(false);
+			}}
+		>
+			{words}
+			<span className="visually-hidden">: {about}</span>
+		</Button>
+	);
+	return (
+		<span className="d-flex gap-2 flex-wrap align-items-center">
+			{press(`step up: ${pass.to.name}`, claimPass(pass), true)}
+			{answered === "stay" ? "you chose to stay" : press("stay here", answerPass(pass, "stay"))}
+			{answered === "later" ? "asked again after the next lesson" : press("ask next time", answerPass(pass, "later"))}
+		</span>
+	);
+}
