@@ -1,5 +1,6 @@
 import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
-import { findLadder } from "@/store/ladders";
+import { findLadder, railedLadders } from "@/store/ladders";
+import { catchUp } from "@/store/projection";
 import { accessible, expect, test, touch } from "./studio";
 
 test.use({ demo: true, viewport: { width: 1280, height: 800 } });
@@ -59,6 +60,13 @@ test("a ladder is printed as a card, in PDF, and what was ticked on it is entere
 	// More good than tries is refused, by the rung's name; nothing is written.
 	const count = async () => (await studio.events()).length;
 	const before = await count();
+	const lastTime = () =>
+		studio.inStore(async (store) => {
+			await catchUp(store);
+			return (await railedLadders(store, { ids: ["isolde-clubs"] }))[0]?.last;
+		});
+	const lastBefore = await lastTime();
+	expect(lastBefore?.tries).toBeGreaterThan(0);
 	const enter = async (rung: string, good: string, tries: string) => {
 		await page.getByLabel(`${rung}, ticked good`).fill(good);
 		await page.getByLabel(`${rung}, tries in all`).fill(tries);
@@ -82,7 +90,7 @@ test("a ladder is printed as a card, in PDF, and what was ticked on it is entere
 
 	await enter("Three clubs, walking a line", "6", "9");
 	await touch(page, "enter the card").click();
-	await expect(page.getByText("As a lesson of its own")).toBeVisible();
+	await expect(page.getByText("practice, on a page of its own")).toBeVisible();
 	const ladder = await studio.inStore((store) => findLadder(store, "isolde-clubs"));
 	const written = (await studio.events()).slice(before);
 	expect(written.map((event) => event.kind)).toEqual([
@@ -92,16 +100,21 @@ test("a ladder is printed as a card, in PDF, and what was ticked on it is entere
 		"lesson.closed",
 	]);
 	const tallies = written.flatMap((event) => (event.kind === "tally" ? [event.body] : []));
-	// The longest run is as short as it can have been.
+	// Nobody knows the longest run, so none is told.
 	expect(tallies).toEqual(
 		expect.arrayContaining([
-			{ tries: 9, good: 6, longest: 2 },
-			{ tries: 9, good: 9, longest: 9 },
+			{ tries: 9, good: 6 },
+			{ tries: 9, good: 9 },
 		]),
 	);
 	const placed = written.flatMap((event) => (event.kind === "set.opened" ? [event.body.placing.rung] : []));
 	expect(placed.every((rung) => ladder?.ladder.rungs.some(({ id }) => id === rung))).toBe(true);
 
-	await page.getByText("As a lesson of its own").click();
+	await page.getByText("practice, on a page of its own").click();
 	await expect(page.getByText("From the card, as it was ticked.")).toBeVisible();
+	await expect(page.getByText("Practice from a card, written down that day; no lesson.")).toBeVisible();
+	await expect(page.getByText("Longest run not known").first()).toBeVisible();
+
+	// Last time, its cue and what was to be practised are the last lesson's, and not the card's.
+	expect(await lastTime()).toEqual(lastBefore);
 });

@@ -1,4 +1,6 @@
+import type { LogEvent } from "@/core/log/event";
 import { foldLesson } from "@/core/log/lesson";
+import { takenBackIn } from "@/core/log/resolve";
 import type { Pack } from "@/core/pack/pack";
 import { lastStudio, rememberStudio } from "./last";
 import type { Local } from "./local";
@@ -34,6 +36,27 @@ export async function sendWaiting(): Promise<void> {
 }
 
 /**
+ * Where what waits to be sent leaves the pegs: moved on, or back where a move was taken
+ * back that the server knows of, or both, the later holding.
+ */
+function pegsMovedIn(waiting: readonly LogEvent[], own: readonly LogEvent[]): Map<string, string> {
+	const pegs = new Map<string, string>();
+	const dead = takenBackIn(waiting);
+	const known = new Map(own.map((event) => [event.id, event]));
+	const unsent = new Set(waiting.map(({ id }) => id));
+	for (const event of waiting) {
+		if (dead.has(event.id)) continue;
+		if (event.kind === "peg.moved" && event.ladder) pegs.set(event.ladder, event.body.to);
+		if (event.kind !== "void") continue;
+		// The earliest of several moves says where they all began.
+		for (const move of event.body.targets.flatMap((id) => known.get(id) ?? []).reverse())
+			if (move.kind === "peg.moved" && move.ladder && move.body.from && !unsent.has(move.id))
+				pegs.set(move.ladder, move.body.from);
+	}
+	return pegs;
+}
+
+/**
  * The pack kept ahead, with the pegs where the lessons that were not sent yet left
  * them; null where none was ever kept.
  */
@@ -41,9 +64,7 @@ export async function packAhead(): Promise<Pack | null> {
 	const local = await lastLocal();
 	const pack = await local?.packOf(AHEAD);
 	if (!local || !pack) return null;
-	const moved = new Map<string, string>();
-	for (const event of await local.waiting(EVERYTHING))
-		if (event.kind === "peg.moved" && event.ladder) moved.set(event.ladder, event.body.to);
+	const moved = pegsMovedIn(await local.waiting(EVERYTHING), await local.eventsSince(""));
 	return {
 		...pack,
 		ladders: pack.ladders.map((ladder) => ({ ...ladder, peg: moved.get(ladder.id) ?? ladder.peg })),

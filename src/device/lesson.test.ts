@@ -56,6 +56,23 @@ describe("a lesson on the device", () => {
 		open.stop();
 	});
 
+	test("started, stopped and started again at once, as a development server does, it sends all the same", async () => {
+		const lesson = `again-${world.opened}`;
+		(await begun(lesson)).stop();
+		const open = new LessonOnDevice(lesson, new LessonKeeper(lesson));
+		lessons.push(open);
+		const first = open.start();
+		open.stop();
+		const second = open.start();
+		await Promise.all([first, second]);
+		await until(() => open.snapshot().ready);
+		tap(open);
+		tap(open);
+		await until(() => open.marks().unsent === 0 && open.marks().unkept === 0);
+		expect(tries(open)).toBe(2);
+		expect((await kept()).filter((event) => event.kind === "attempt")).toHaveLength(2);
+	});
+
 	test("without a signal it counts on, says so, and opens again from what is stored", async () => {
 		const open = await begun(`l2-${world.opened}`);
 		world.signal = "cut";

@@ -73,6 +73,7 @@ export class LessonOnDevice {
 	private looking: ReturnType<typeof setTimeout> | undefined;
 	private noting: ReturnType<typeof setTimeout> | undefined;
 	private stopped = false;
+	private starts = 0;
 	/** Whose hand holds this device: a partner's tries are marked so. */
 	actor: Actor = "coach";
 	private top = { dseq: 0, lamport: 0 };
@@ -110,10 +111,16 @@ export class LessonOnDevice {
 	snapshot = (): LessonState => this.state;
 	marks = (): Marks => this.mark;
 
+	/** May be called again after a stop: a page that is put away and brought back goes on. */
 	async start(): Promise<void> {
+		this.stopped = false;
+		this.starts += 1;
+		const mine = this.starts;
 		const known = lastStudio();
 		if (known) await this.openStore(known);
 		await this.freshPack();
+		// Stopped, or started once more, in the meantime: the later one goes on.
+		if (this.stopped || mine !== this.starts) return;
 		if (!this.studio) {
 			this.set({}, { trouble: "No signal, and nothing is stored here yet. Trying again." });
 			this.timer = setTimeout(() => void this.start(), RETRY_MS);
@@ -140,6 +147,8 @@ export class LessonOnDevice {
 
 	private async openStore(studio: string): Promise<void> {
 		const opened = await this.keeper.open(studio);
+		// What was written since this was asked for is shown already, and newer than what was read.
+		if (this.studio === studio) return;
 		this.studio = studio;
 		this.events = opened.events;
 		this.top = { dseq: opened.dseq, lamport: opened.lamport };

@@ -66,7 +66,7 @@ const safetyFile = (what: string) =>
 
 export const busy = (): boolean => [...jobs().values()].some((job) => job.state === "running");
 
-const open = (kind: JobKind, file: string): Running => {
+export const open = (kind: JobKind, file: string): Running => {
 	const id = uuid();
 	const job: Running = {
 		...{ id, kind, file, child: null, state: "running", step: "starting", done: 0, of: 0 },
@@ -77,36 +77,66 @@ const open = (kind: JobKind, file: string): Running => {
 };
 
 function start(kind: JobKind, file: string, words: string[]): string {
-	const job = open(kind, file);
-	const child = spawn(process.execPath, ["--import", "tsx", join("scripts", "records.ts"), kind, ...words], {
-		cwd: process.cwd(),
-		stdio: ["ignore", "pipe", "pipe"],
-		env: { ...process.env, DATABASE_URL: database() },
-	});
+	return run(open(kind, file), process.execPath, ["--import", "tsx", join("scripts", "records.ts"), kind, ...words]);
+}
+
+/** What no job may do is end the server, or keep it busy for ever: whatever comes of it is a sentence. */
+export function run(job: Running, command: string, words: string[]): string {
+	const ended = (code: number | null, why: string) => {
+		job.child = null;
+		if (job.state !== "running") return;
+		job.state = code === 0 ? "done" : "failed";
+		if (code !== 0) job.sentence ||= `It ended before its time; nothing was changed. ${why}`.trim();
+	};
+	let child: ReturnType<typeof begin>;
+	try {
+		child = begin(command, words);
+	} catch (error) {
+		ended(null, sentenceOf(error));
+		return job.id;
+	}
 	job.child = child;
+	child.on("error", (error) => ended(null, sentenceOf(error)));
 	let wrong = "";
 	child.stderr.on("data", (chunk: Buffer) => {
 		wrong = `${wrong}${chunk}`.slice(-2000);
 	});
 	createInterface({ input: child.stdout }).on("line", (line) => hear(job, line));
-	child.on("close", (code) => {
-		job.child = null;
-		if (job.state !== "running") return;
-		job.state = code === 0 ? "done" : "failed";
-		if (code !== 0)
-			job.sentence ||= `It ended before its time; nothing was changed. ${wrong.trim().split("\n").at(-1) ?? ""}`;
-	});
+	child.on("close", (code) => ended(code, wrong.trim().split("\n").at(-1) ?? ""));
 	return job.id;
+}
+
+const begin = (command: string, words: string[]) =>
+	spawn(command, words, {
+		cwd: process.cwd(),
+		stdio: ["ignore", "pipe", "pipe"],
+		env: { ...process.env, DATABASE_URL: database() },
+	});
+
+const sentenceOf = (error: unknown): string =>
+	`The program for it could not be started: ${error instanceof Error ? error.message : String(error)}.`;
+
+interface SaidLine {
+	step?: string;
+	done?: number;
+	of?: number;
+	outcome?: { ok: boolean; value?: unknown; sentence?: string };
+}
+
+/** What a job prints that is no line of ours (a warning of some package) is passed by. */
+function lineOf(line: string): SaidLine | null {
+	try {
+		const said: unknown = JSON.parse(line);
+		return typeof said === "object" && said !== null ? said : null;
+	} catch {
+		return null;
+	}
 }
 
 /** A line the job says: how far it is, or what came of it. */
 function hear(job: Running, line: string): void {
-	const said = JSON.parse(line) as {
-		step?: string;
-		done?: number;
-		of?: number;
-		outcome?: { ok: boolean; value?: unknown; sentence?: string };
-	};
+	const said = lineOf(line);
+	if (!said) return;
 	if (!said.outcome) {
 		Object.assign(job, { step: said.step ?? job.step, done: said.done ?? 0, of: said.of ?? 0 });
 		return;

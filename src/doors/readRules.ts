@@ -1,4 +1,6 @@
 import type { Rule } from "@/core/rules";
+import { findCoach } from "@/store/coach";
+import { store } from "@/store/db";
 import { laddersInUse } from "@/store/ladders";
 import { upToDate } from "@/store/projection";
 
@@ -17,6 +19,9 @@ export interface RuledRung {
 	/** The peg stands here. */
 	peg: boolean;
 }
+
+/** Lower edge of the coach's working band. */
+export const readBandLow = async (): Promise<number> => (await findCoach(await store())).coach.band.low;
 
 /** Every rung of every ladder in use. */
 export async function readRuledRungs(): Promise<RuledRung[]> {

@@ -234,20 +234,23 @@ async function keepLessons(tx: Tx, lessons: readonly string[], digests: readonly
 		workOf(digest).map((pair) => ({ ...pair, lesson: digest.lesson, day: digest.day })),
 	);
 	if (work.length > 0) await tx.insert(t.lessonWork).values(work);
-	const words = fresh.flatMap(({ digest, lamport }) =>
-		ofLesson.flatMap((kind) => {
-			const text = kind === "told" ? digest.note : digest[kind];
-			const student = digest.students.length === 1 ? (digest.students[0] ?? null) : null;
-			return text
-				? [
-						{
-							...{ id: `${digest.lesson}/${kind}`, kind, student, lesson: digest.lesson, day: digest.day, lamport },
-							...{ text, folded: foldText(text) },
-						},
-					]
-				: [];
-		}),
-	);
+	const words = fresh.flatMap(({ digest, lamport }) => {
+		const { lesson, day, students, notes = [] } = digest;
+		const alone = students.length === 1 ? (students[0] ?? null) : null;
+		const whole = ofLesson.map((kind) => ({
+			...{ id: `${lesson}/${kind}`, kind, student: alone, text: kind === "told" ? digest.note : digest[kind] },
+		}));
+		// What was told to one of several is found among their words, and no other's.
+		const each = notes.map(({ student, text }) => ({
+			id: `${lesson}/told/${student}`,
+			kind: "told" as const,
+			student,
+			text,
+		}));
+		return [...whole, ...each].flatMap((one) =>
+			one.text ? [{ ...one, lesson, day, lamport, folded: foldText(one.text) }] : [],
+		);
+	});
 	if (words.length > 0) await tx.insert(t.said).values(words);
 }
 

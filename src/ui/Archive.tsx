@@ -1,8 +1,12 @@
 "use client";
 
 import { useRouter } from "next/navigation";
+import { useState } from "react";
 import Button from "react-bootstrap/Button";
+import type { Refusal } from "@/core/words/refuse";
 import { archive } from "@/doors/actions";
+import { answeredPlainly } from "./answered";
+import { Refusals } from "./Refusals";
 
 /** Puts away, or brings back. Nothing is deleted, so nothing needs asking. */
 export function Archive({
@@ -15,15 +19,20 @@ export function Archive({
 	archived: boolean;
 }) {
 	const router = useRouter();
+	const [refused, setRefused] = useState<Refusal[]>([]);
 	return (
-		<Button
-			variant="link"
-			onClick={async () => {
-				await archive(what, id, !archived);
-				router.refresh();
-			}}
-		>
-			{archived ? "bring back" : "put away"}
-		</Button>
+		<>
+			<Button
+				variant="link"
+				onClick={async () => {
+					const outcome = await answeredPlainly(archive(what, id, !archived));
+					setRefused(outcome.ok ? [] : outcome.refusals);
+					router.refresh();
+				}}
+			>
+				{archived ? "bring back" : "put away"}
+			</Button>
+			<Refusals refusals={refused} />
+		</>
 	);
 }

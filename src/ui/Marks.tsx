@@ -31,6 +31,7 @@ export function tryWords(t: TryView, short: (position: string) => string): strin
 	const said = numberOf(t);
 	const what = [...(said ? [said] : []), t.good ? "good" : t.body.result === "miss" ? "missed" : "off", ...off];
 	if (t.body.brokeAt) what.push(`broke in ${short(t.body.brokeAt)}`);
+	if (t.body.beforeCheck) what.push("before the checklist");
 	if (t.apart) what.push("counted by another device");
 	if (t.byPartner) what.push("logged by a partner");
 	return what.join(", ");

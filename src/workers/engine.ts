@@ -33,8 +33,8 @@ async function told<T>(
 }
 
 const engine = {
-	curve: (rule: Rule, limit: number, secondsPerTry?: number) =>
-		operatingCurve(rule, limit, 101, secondsPerTry === undefined ? {} : { secondsPerTry }),
+	curve: (rule: Rule, limit: number, settings: { secondsPerTry?: number; bandLow?: number } = {}) =>
+		operatingCurve(rule, limit, 101, settings),
 	analyse: (rule: Rule, chances: Chances, limit: number) => analyse(rule, chances, limit),
 	/** What the rule is worth at one rate, under its stated model. */
 	analyseAt(rule: Rule, rate: number, limit: number): Outcome<Analysis> {

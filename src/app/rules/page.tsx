@@ -1,7 +1,9 @@
+import { readBandLow } from "@/doors/readRules";
 import { Designer } from "@/screens/rules/Designer";
 
 export const metadata = { title: "Try a rule out" };
+export const dynamic = "force-dynamic";
 
-export default function Page() {
-	return <Designer />;
+export default async function Page() {
+	return <Designer bandLow={await readBandLow()} />;
 }

@@ -121,7 +121,7 @@ export const amendAttempt = (set: SetView, target: string, body: Attempt): Writt
 ];
 
 /** Anything that happens between two attempts and belongs to the set in hand. */
-export function inSet<K extends "feedback" | "state" | "pain" | "care.confirmed" | "limit.changed">(
+export function inSet<K extends "feedback" | "state" | "pain" | "pain.answered" | "care.confirmed" | "limit.changed">(
 	set: SetView,
 	kind: K,
 	body: Body<K>,

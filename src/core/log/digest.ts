@@ -80,6 +80,8 @@ export interface LessonDigest {
 	wish: string;
 	remark: string;
 	note: string;
+	/** Notes to each of several students. */
+	notes?: { student: string; text: string }[];
 	/** Questions put to the student with their answers, and what was seen in held finishes: to be found by their words. */
 	heard: string;
 	students: string[];
@@ -117,6 +119,7 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 		wish: view.opened?.body.wish ?? "",
 		remark: view.closed?.body.remark ?? "",
 		note: view.closed?.body.note ?? "",
+		...(view.closed?.body.notes ? { notes: view.closed.body.notes } : {}),
 		heard: view.events
 			.flatMap((event) =>
 				event.kind === "answered" && event.body.answer

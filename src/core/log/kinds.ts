@@ -116,7 +116,10 @@ export const bodies = {
 	"lesson.dated": z.object({ day }),
 	"lesson.closed": z.object({
 		remark: text(4000),
+		/** For the student of a lesson that one had, or of a count for nobody. */
 		note: text(4000),
+		/** Where more than one was there: to each their own. */
+		notes: z.optional(z.array(z.object({ student: ident, text: text(4000) })).check(z.maxLength(12))),
 		next: z.nullable(day),
 		/** What to practise until then: rungs, and how much in the coach's words. */
 		practise: z.optional(
@@ -166,6 +169,8 @@ export const bodies = {
 	"advice.overruled": z.object({ ...advised, reason: text(400) }),
 	"care.confirmed": z.object({ rung: ident, items: z.array(label(120)).check(z.maxLength(12)) }),
 	pain: z.object({ part: BodyPart, note: text(400) }),
+	/** Somebody asked, and it is gone: the work on the rung may go on. */
+	"pain.answered": z.object({ pain: ident }),
 	recheck: z.object({ rung: ident, good: whole(0, 500), tries: whole(1, 500), passed: z.boolean() }),
 	practice: z.object({ what: label(400), minutes: whole(0, 1440), score: text(120), remark: text(1000) }),
 	note: z.object({ text: label(4000) }),

@@ -301,6 +301,17 @@ function lastSeen(log: readonly LogEvent[]): Record<string, number> {
 export const visitOfSet = ({ visits }: Pick<LessonView, "visits">, set: SetView | null): Visit | null =>
 	visits.find(({ key }) => key === set?.visit) ?? null;
 
+/** Pain that was said on a rung and that nobody has asked about since. */
+export function openPain({ entries }: Pick<Visit, "entries">): { id: string; part: string } | null {
+	const at = entries.findLastIndex(({ event }) => event.kind === "pain");
+	const pain = entries[at]?.event;
+	if (pain?.kind !== "pain") return null;
+	const answered = entries
+		.slice(at + 1)
+		.some(({ event }) => event.kind === "pain.answered" && event.body.pain === pain.id);
+	return answered ? null : { id: pain.id, part: pain.body.part };
+}
+
 /** The day a lesson was on: as the coach says, else as its device did; empty where its opening never arrived. */
 export const dayOf = ({ dated, opened }: Pick<LessonView, "dated" | "opened">): string =>
 	dated?.body.day ?? opened?.localDay ?? "";

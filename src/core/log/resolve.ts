@@ -63,6 +63,12 @@ function once(events: readonly LogEvent[]): LogEvent[] {
 	return [...seen.values()];
 }
 
+/** Ids of everything that is taken back among these events, by what stands among them. */
+export function takenBackIn(events: readonly LogEvent[]): Set<string> {
+	const ordered = once(events).sort(byOrder);
+	return takenBack(ordered, new Map(ordered.map((event, index) => [event.id, index])));
+}
+
 /** Ids of everything taken back. */
 function takenBack(ordered: readonly LogEvent[], byId: ReadonlyMap<string, number>): Set<string> {
 	const dead = new Set<string>();

@@ -32,6 +32,8 @@ export interface RungWrap {
 	/** Null where a tally does not say it. */
 	longestRun: number | null;
 	noCount: number;
+	/** Tries that were made before the rung's checklist was confirmed for the day. */
+	beforeCheck: number;
 	/** Counted tries that a partner logged. */
 	byPartner: number;
 	variationTries: number;
@@ -70,6 +72,7 @@ function wrapRung(visits: Visit[]): RungWrap {
 		good: tallies.reduce((sum, { good }) => sum + good, own.filter((t) => t.good).length),
 		longestRun: longestOf(own, tallies),
 		noCount: visits.flatMap((visit) => visit.tries).filter((t) => t.body.noCount).length,
+		beforeCheck: visits.flatMap((visit) => visit.tries).filter((t) => t.body.beforeCheck).length,
 		byPartner: countedIn(visits.flatMap(inOrder).filter((item) => item.byPartner)),
 		variationTries: countedIn(visits.flatMap(inOrder)) - tries,
 		met: visits.some((visit) => visit.verdict.kind === "met" && visit.placing.reEarn === null),

@@ -61,6 +61,16 @@ export function refusals(
 	});
 }
 
+/** What a schema wants, as one would say it. */
+const typeWords: Readonly<Record<string, string>> = {
+	array: "a list",
+	object: "several fields with their names",
+	record: "several fields with their names",
+	string: "words",
+	boolean: "yes or no",
+	null: "left empty",
+};
+
 function sentenceFor(issue: z.core.$ZodIssue, field: string, value: unknown): string {
 	switch (issue.code) {
 		case "too_big":
@@ -77,7 +87,7 @@ function sentenceFor(issue: z.core.$ZodIssue, field: string, value: unknown): st
 			if (value === undefined || value === null || value === "" || Number.isNaN(value)) return `${field} is missing.`;
 			if (issue.expected === "number" || issue.expected === "int")
 				return `${field} is "${cutText(String(value), 40)}"; a whole number is needed.`;
-			return `${field} should be a ${issue.expected}.`;
+			return `${field} should be ${typeWords[issue.expected] ?? "written in another way"}.`;
 		case "invalid_value":
 			if (value === undefined) return `${field} is missing.`;
 			if (issue.values.length > 12) return `${field} "${cutText(String(value), 40)}" is not known here.`;

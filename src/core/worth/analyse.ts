@@ -142,10 +142,12 @@ export interface Curve extends BareCurve {
 	advised: { pass: number[]; attempts: number[] } | null;
 }
 
-const tooHard = (t: number, g: number): boolean => tooHardChance(g, t, BAND_LOW) !== null;
-
-/** Whether the advice would end a visit after t attempts with g good, as a table worked out once. */
-function stopTable(limit: number): (t: number, g: number) => boolean {
+/**
+ * Whether the advice would end a visit after t attempts with g good, as a table worked out
+ * once, for the lower edge of the coach's working band.
+ */
+function stopTable(limit: number, bandLow: number): (t: number, g: number) => boolean {
+	const tooHard = (t: number, g: number): boolean => tooHardChance(g, t, bandLow) !== null;
 	// For every t there is a largest g that is too few: fewer are too few as well.
 	const fewest: number[] = [];
 	for (let t = 0, g = 0; t <= limit; t++) {
@@ -159,6 +161,8 @@ export const gridOf = (points: number): number[] => Array.from({ length: points 
 
 interface Grid extends Options {
 	secondsPerTry?: number;
+	/** Lower edge of the coach's working band, under which the advice ends the work; the usual one where none is given. */
+	bandLow?: number;
 }
 
 /** Readings at every rate of a grid, by as many passes as the model needs. Null with too many states. */
@@ -230,7 +234,7 @@ export function operatingCurve(rule: Rule, limit: number, points = 101, options:
 	const rates = gridOf(points);
 	const over = readOver(fit.value, limit, rates, options);
 	if (!over) return { ok: true, value: { ...simulatedOver(fit.value, limit, rates, options), advised: null } };
-	const advised = over.read(stopTable(limit));
+	const advised = over.read(stopTable(limit, options.bandLow ?? BAND_LOW));
 	return {
 		ok: true,
 		value: {

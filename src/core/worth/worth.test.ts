@@ -340,7 +340,7 @@ describe("what bad input gets", () => {
 		],
 		[{ kind: "all", rules: [{ kind: "streak", r: 0 }] }, { rate: 0.5 }, 20, "Rule 1, r is 0; at least 1 is needed."],
 		[{ kind: "hunch" }, { rate: 0.5 }, 20, 'Kind "hunch" is not known here.'],
-		["streak", { rate: 0.5 }, 20, "What was sent should be a object."],
+		["streak", { rate: 0.5 }, 20, "What was sent should be several fields with their names."],
 	])("%j", (raw, chances, limit, sentence) => expect(said(analyse(rule(raw), chances, limit))).toBe(sentence));
 
 	test("very deep nesting is refused before it is walked", () => {

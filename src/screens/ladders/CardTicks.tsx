@@ -118,8 +118,9 @@ export function CardTicks({
 			</Button>
 			{entered && (
 				<p role="status" className="m-0 mt-2">
-					Entered{entered.sent ? "" : "; it goes out when the server answers"}.{" "}
-					<Link href={`/lessons/${entered.lesson}`}>As a lesson of its own</Link>, which can be taken back there.
+					Entered{entered.sent ? "" : "; it goes out when the server answers"}. It stands as{" "}
+					<Link href={`/lessons/${entered.lesson}`}>practice, on a page of its own</Link>, and can be taken back there.
+					Last time stays what it was.
 				</p>
 			)}
 		</Form>

@@ -8,6 +8,7 @@ import { type Coach, lengthUnits } from "@/core/coach/coach";
 import { begin, change, redo, undo } from "@/core/words/history";
 import type { Refusal } from "@/core/words/refuse";
 import { keepCoach } from "@/doors/actions";
+import { answered } from "@/ui/answered";
 import { Bench } from "@/ui/Bench";
 import { Refusals } from "@/ui/Refusals";
 import { Row } from "@/ui/Row";
@@ -40,7 +41,7 @@ export function CoachDifficulties({ at: from, coach }: { at: { id: string; rev: 
 	useUndoKeys(back, again);
 	const save = async () => {
 		setRefused([]);
-		const outcome = await keepCoach(now, at);
+		const outcome = await answered(keepCoach(now, at));
 		if (!outcome.ok) return setRefused(outcome.refusals);
 		window.localStorage.removeItem(DRAFT);
 		setAt(outcome.value);

@@ -25,6 +25,7 @@ import type { Skill } from "@/core/skill/skill";
 import { moved, without } from "@/core/words/put";
 import { takeSkill } from "@/doors/actions";
 import { Archive } from "@/ui/Archive";
+import { answered } from "@/ui/answered";
 import { Bench } from "@/ui/Bench";
 import { Differs } from "@/ui/Differs";
 import { today } from "@/ui/dates";
@@ -146,7 +147,7 @@ export function LadderBench(page: LadderBenchProps) {
 
 	const take = async () => {
 		setRefused([]);
-		const outcome = await takeSkill(at, newer?.version);
+		const outcome = await answered(takeSkill(at, newer?.version));
 		if (!outcome.ok) return setRefused(outcome.refusals);
 		router.refresh();
 	};

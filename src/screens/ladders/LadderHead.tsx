@@ -13,6 +13,7 @@ import type { Skill } from "@/core/skill/skill";
 import type { Refusal } from "@/core/words/refuse";
 import { makeMirror } from "@/doors/actions";
 import { useSettled } from "@/screens/rules/useCurve";
+import { answered } from "@/ui/answered";
 import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
 import { type Steps, UndoRedo } from "@/ui/UndoRedo";
@@ -134,7 +135,7 @@ export function OtherSide({
 		<Button
 			variant="link"
 			onClick={async () => {
-				const made = await makeMirror(id);
+				const made = await answered(makeMirror(id));
 				if (!made.ok) return onRefused(made.refusals);
 				router.push(`/ladders/${made.value.id}`);
 				router.refresh();

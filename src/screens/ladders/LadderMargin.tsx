@@ -88,6 +88,7 @@ export function LadderMargin({
 				limit={settings.limit}
 				ready={settings.readyRate}
 				past={{ who, tries: pastTries(hole, today(), coach) }}
+				bandLow={coach.band.low}
 				other={other}
 			/>
 			<FindRule

@@ -13,6 +13,7 @@ import type { Skill } from "@/core/skill/skill";
 import type { Refusal } from "@/core/words/refuse";
 import { begin } from "@/device/begin";
 import { addSkill, keepLadder } from "@/doors/actions";
+import { answered } from "@/ui/answered";
 import { Bench } from "@/ui/Bench";
 import { Refusals } from "@/ui/Refusals";
 import { Row } from "@/ui/Row";
@@ -46,7 +47,7 @@ export function NewLadder({ coach, students, skills, student }: Props) {
 		const known = skills.find((s) => s.id === what);
 		if (known) return { skill: known.id, content: known.skill };
 		const content: Skill = { name: name.trim(), about: "", positions: [] };
-		const made = await addSkill(content.name);
+		const made = await answered(addSkill(content.name));
 		if (made.ok) return { skill: made.value.id, content };
 		setRefused(made.refusals);
 		return null;
@@ -56,7 +57,7 @@ export function NewLadder({ coach, students, skills, student }: Props) {
 		const on = await chosenSkill();
 		if (!on) return;
 		const ladder: Ladder = { side, policy, start: null, rungs: threeRungs([uuid(), uuid(), uuid()], on.content.name) };
-		const made = await keepLadder(ladder, null, { student: who, skill: on.skill });
+		const made = await answered(keepLadder(ladder, null, { student: who, skill: on.skill }));
 		if (!made.ok) return setRefused(made.refusals);
 		router.push(count ? await begin(made.value.id, { minutes: 45, wish: "" }) : `/ladders/${made.value.id}`);
 		router.refresh();

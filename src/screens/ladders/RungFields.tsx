@@ -111,8 +111,17 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 						id={id(`watch-${position.id}`)}
 						type="checkbox"
 						label={position.short}
-						value={position.id}
-						{...register(`${path}.watch`)}
+						checked={settings.watch.includes(position.id)}
+						onChange={(event) =>
+							// A list also where there is one position only: a lone box of its name would give a yes or a no.
+							setValue(
+								`${path}.watch`,
+								event.target.checked
+									? [...settings.watch, position.id]
+									: settings.watch.filter((one) => one !== position.id),
+								{ shouldDirty: true },
+							)
+						}
 					/>
 				))}
 				<Complaint error={errors?.watch as { message?: string } | undefined} />

@@ -8,6 +8,7 @@ import { rungLabels } from "@/core/ladder/rung";
 import { begin, change, type History, redo, undo } from "@/core/words/history";
 import type { Refusal } from "@/core/words/refuse";
 import { keepLadder } from "@/doors/actions";
+import { answered } from "@/ui/answered";
 import { firstBadRow, sentenceResolver } from "@/ui/sentenceResolver";
 import { useDraft } from "@/ui/useDraft";
 
@@ -38,7 +39,7 @@ export function useLadderForm(
 	const save = form.handleSubmit(
 		async (values) => {
 			setRefused([]);
-			const outcome = await keepLadder(values, at, owner);
+			const outcome = await answered(keepLadder(values, at, owner));
 			if (!outcome.ok) return setRefused(outcome.refusals);
 			form.reset(values);
 			forget();

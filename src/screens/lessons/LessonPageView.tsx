@@ -27,7 +27,8 @@ export function LessonPageView({ id, view, names, studio, today }: LessonPage) {
 				? [[event.body.name, event.body.remark]]
 				: [],
 	);
-	const practise = view.closed?.body.practise ?? [];
+	const { practise = [], notes: each = [], note = "" } = view.closed?.body ?? {};
+	const notes: { student: string | null; text: string }[] = note ? [{ student: null, text: note }, ...each] : each;
 	return (
 		<Bench
 			margin={
@@ -69,14 +70,14 @@ export function LessonPageView({ id, view, names, studio, today }: LessonPage) {
 							<p>{marks.join(", ")}</p>
 						</>
 					)}
-					{view.closed?.body.note && (
-						<>
-							<h2>Note for the student</h2>
+					{notes.map(({ student, text }) => (
+						<div key={student ?? ""}>
+							<h2>{student ? `Note for ${names[student] ?? "somebody since deleted"}` : "Note for the student"}</h2>
 							<p dir="auto" style={{ whiteSpace: "pre-line" }}>
-								{view.closed.body.note}
+								{text}
 							</p>
-						</>
-					)}
+						</div>
+					))}
 				</>
 			}
 		>

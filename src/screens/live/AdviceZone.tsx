@@ -59,3 +59,20 @@ export const AdviceZone = memo(function AdviceZone({ advice, onFollow, onOtherwi
 		</section>
 	);
 }, sameWords);
+
+/** In the advice's place while another device counts: what is tapped here is kept apart. */
+export const WatchingZone = memo(function WatchingZone({ onTakeOver }: { onTakeOver: () => void }) {
+	return (
+		<section className={css.advice} aria-label="You watch" data-testid="watching">
+			<p className={css.adviceText} role="status">
+				<span className={css.adviceWords}>
+					<b>Another device counts; you watch</b>
+					<span>What is tapped here is kept apart until it is counted in under “more”.</span>
+				</span>
+			</p>
+			<button type="button" className={css.adviceAct} onClick={onTakeOver}>
+				take over
+			</button>
+		</section>
+	);
+});

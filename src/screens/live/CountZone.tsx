@@ -111,7 +111,6 @@ export function CountZone({
 	view,
 	takenBack,
 	onPutBack,
-	holds,
 	setClock,
 }: {
 	lesson: LessonOnDevice;
@@ -120,7 +119,6 @@ export function CountZone({
 	view: LessonView;
 	takenBack: { words: string; by: string } | null;
 	onPutBack: (by: string) => void;
-	holds: boolean;
 	setClock: SetClock | null;
 }) {
 	const { set, visit, rail } = board;
@@ -211,11 +209,6 @@ export function CountZone({
 			>
 				{verdict.raisedBy > 0 && <u style={{ left: share(verdict.allowed - verdict.raisedBy) }} />}
 			</div>
-			{!holds && (
-				<p className={css.trouble} role="status">
-					Another device counts this set; you watch. Tries tapped here are kept apart. Take over under “more”.
-				</p>
-			)}
 			<Trouble lesson={lesson} />
 			{takenBack && (
 				<button type="button" className={css.back} onClick={() => onPutBack(takenBack.by)}>

@@ -13,14 +13,18 @@ export const Fields = memo(function Fields({
 	layout,
 	onAttempt,
 	onCall,
+	apart = false,
 }: {
 	layout: Inputs;
 	onAttempt: (attempt: Attempt) => void;
 	onCall?: (situation: string) => void;
+	/** Another device counts: what is tapped is kept apart, and the fields look like it. */
+	apart?: boolean;
 }) {
 	const all = useMemo(() => [...layout.rows.flat(), ...layout.main], [layout]);
 	const { held, handlers } = useTouch(all, onAttempt);
-	if (layout.keypad) return <NumberPad key={layout.keypad.label} keypad={layout.keypad} onAttempt={onAttempt} />;
+	if (layout.keypad)
+		return <NumberPad key={layout.keypad.label} keypad={layout.keypad} onAttempt={onAttempt} apart={apart} />;
 	const good = layout.main.at(-1)?.attempt.result !== "miss" ? layout.main.at(-1)?.id : undefined;
 	const draw = (field: Field) => (
 		<button
@@ -29,11 +33,12 @@ export const Fields = memo(function Fields({
 			className={`${css.field} ${field.id === good ? css.good : ""}`}
 			data-field={field.id}
 		>
+			{apart && field.id === good && <small>kept apart</small>}{" "}
 			{field.small && <small>{held.includes(field.id) ? "beyond" : field.small}</small>} {field.label}
 		</button>
 	);
 	return (
-		<fieldset className={css.fields} aria-label="What was that one?" {...handlers}>
+		<fieldset className={`${css.fields} ${apart ? css.apart : ""}`} aria-label="What was that one?" {...handlers}>
 			{layout.calls && (
 				<div className={css.calls}>
 					{layout.calls.all.map((situation) => (
@@ -60,7 +65,15 @@ export const Fields = memo(function Fields({
 });
 
 /** Large keys for a number: tapped in, then logged. A keyboard types it and presses g. */
-function NumberPad({ keypad, onAttempt }: { keypad: Keypad; onAttempt: (attempt: Attempt) => void }) {
+function NumberPad({
+	keypad,
+	onAttempt,
+	apart,
+}: {
+	keypad: Keypad;
+	onAttempt: (attempt: Attempt) => void;
+	apart: boolean;
+}) {
 	const [typed, setTyped] = useState("");
 	const value = Number(typed);
 	const ready = typed !== "" && Number.isFinite(value) && value <= keypad.most;
@@ -82,7 +95,7 @@ function NumberPad({ keypad, onAttempt }: { keypad: Keypad; onAttempt: (attempt:
 		PageDown: log,
 	});
 	return (
-		<fieldset className={`${css.fields} ${css.pad}`} aria-label="What was that one?">
+		<fieldset className={`${css.fields} ${css.pad} ${apart ? css.apart : ""}`} aria-label="What was that one?">
 			{[..."123456789", keypad.decimals ? "." : "", "0", "back"].map((key) =>
 				key === "" ? (
 					<span key="none" />
@@ -99,7 +112,10 @@ function NumberPad({ keypad, onAttempt }: { keypad: Keypad; onAttempt: (attempt:
 				data-field="log"
 				onClick={log}
 			>
-				<small>log {keypad.label}</small> {typed || "–"}
+				<small>
+					{apart ? "kept apart, " : ""}log {keypad.label}
+				</small>{" "}
+				{typed || "–"}
 			</button>
 		</fieldset>
 	);

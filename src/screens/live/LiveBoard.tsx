@@ -1,25 +1,17 @@
 "use client";
 
-import {
-	type CSSProperties,
-	lazy,
-	Suspense,
-	useCallback,
-	useEffect,
-	useLayoutEffect,
-	useMemo,
-	useRef,
-	useState,
-} from "react";
+import { type CSSProperties, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { succeeded } from "@/core/ladder/good";
 import type { Attempt } from "@/core/log/kinds";
 import { type Pack, readOn } from "@/core/pack/pack";
 import type { LessonOnDevice, LessonState } from "@/device/lesson";
+import { late } from "@/ui/late";
 import { useKeys } from "@/ui/useKeys";
 import { useStable } from "@/ui/useStable";
-import { AdviceZone } from "./AdviceZone";
+import { AdviceZone, WatchingZone } from "./AdviceZone";
 import { CountZone } from "./CountZone";
 import { CueDrawer } from "./drawers/CueDrawer";
+import { NotFetched } from "./drawers/Drawer";
 import { EvidenceDrawer } from "./drawers/EvidenceDrawer";
 import { LaddersDrawer } from "./drawers/LaddersDrawer";
 import { MoreDrawer } from "./drawers/MoreDrawer";
@@ -30,16 +22,17 @@ import { answerTouch, type Hand, isTouch, sayCount, useHand } from "./hand";
 import { inputsFor, secondsOf, smallHeight } from "./inputs";
 import css from "./live.module.scss";
 import type { Board } from "./model";
+import { STOPPED_HEIGHT, Stopped } from "./Stopped";
 import { Strip } from "./Strip";
 import { Foot, Top } from "./Top";
 import { useActs } from "./useActs";
 import { useAwake } from "./useAwake";
-import { useSetClock } from "./useSetClock";
+import { beginClock, useSetClock } from "./useSetClock";
 
 export type DrawerName = "tries" | "evidence" | "cue" | "state" | "more" | "ladders" | "hand";
 
 /** Not needed to count: it is fetched when it is first opened, and where that fails nothing else does. */
-const HandDrawer = lazy(() => import("./drawers/HandDrawer").then((module) => ({ default: module.HandDrawer })));
+const HandDrawer = late(() => import("./drawers/HandDrawer").then((module) => module.HandDrawer), NotFetched);
 
 /** The keys a remote sends by itself are those the coach gave it, where she gave it others. */
 const remoteKey = (key: string, { goodKey, offKey }: Hand): string =>
@@ -59,7 +52,7 @@ export function LiveBoard({
 }) {
 	const { acts, takenBack } = useActs(lesson);
 	const [drawer, setDrawer] = useState<DrawerName | null>(null);
-	const { set, visit, advice } = board;
+	const { set, visit, advice, pain } = board;
 	const { settings, positions, chain } = set.placing;
 	const [called, setCalled] = useState<string | null>(null);
 	const layout = useMemo(
@@ -81,9 +74,18 @@ export function LiveBoard({
 	}, [lesson, hand.partner]);
 	const attempt = useStable((body: Attempt) => {
 		if (!isTouch(performance.now())) return;
+		// Pain closes the fields until it is answered, for keys and remotes as well.
+		if (pain) return;
 		answerTouch(body.off.length === 0 && succeeded(body.result, settings.scale));
 		if (set.open) clock?.begin();
-		acts.attempt(set.open && clock?.out ? { ...body, late: true } : body);
+		acts.attempt({
+			...body,
+			...(set.open && clock?.out ? { late: true } : {}),
+			...(advice.line === "care" ? { beforeCheck: true } : {}),
+		});
+		// The touch that opens a set after a rest starts that set's clock.
+		const opened = lesson.snapshot().view.current;
+		if (clock && opened && opened.id !== set.id) beginClock(opened.id);
 		close();
 	});
 	// The count is said once it is on the screen, and not when the lesson is opened.
@@ -129,7 +131,7 @@ export function LiveBoard({
 	return (
 		<main
 			className={`${css.page} ${hand.leftThumb ? css.leftThumb : ""} ${hand.large ? css.large : ""}`}
-			style={{ "--fields": `${smallHeight(layout)}px` } as CSSProperties}
+			style={{ "--fields": `${pain ? STOPPED_HEIGHT : smallHeight(layout)}px` } as CSSProperties}
 			aria-label="Live lesson"
 		>
 			<h1 className="visually-hidden">
@@ -143,12 +145,19 @@ export function LiveBoard({
 				view={state.view}
 				takenBack={takenBack}
 				onPutBack={acts.putBack}
-				holds={holds}
 				setClock={set.open ? clock : null}
 			/>
 			<Strip board={board} onOpen={openTries} />
-			<AdviceZone advice={advice} onFollow={followAdvice} onOtherwise={otherwise} onEvidence={openEvidence} />
-			<Fields layout={layout} onAttempt={attempt} onCall={setCalled} />
+			{holds ? (
+				<AdviceZone advice={advice} onFollow={followAdvice} onOtherwise={otherwise} onEvidence={openEvidence} />
+			) : (
+				<WatchingZone onTakeOver={acts.takeOver} />
+			)}
+			{pain ? (
+				<Stopped pain={pain} lesson={lesson.lesson} acts={acts} onNext={chooseLadder} />
+			) : (
+				<Fields layout={layout} onAttempt={attempt} onCall={setCalled} apart={!holds} />
+			)}
 			<Foot acts={acts} open={drawer} onNoCount={noCount} onToggle={toggle} />
 			{drawer === "tries" && <TriesDrawer board={board} acts={acts} layout={layout} onClose={close} />}
 			{drawer === "evidence" && <EvidenceDrawer board={board} onClose={close} />}
@@ -167,11 +176,7 @@ export function LiveBoard({
 			{drawer === "more" && (
 				<MoreDrawer lesson={lesson.lesson} board={board} acts={acts} holds={holds} onOpen={setDrawer} onClose={close} />
 			)}
-			{drawer === "hand" && (
-				<Suspense fallback={null}>
-					<HandDrawer onClose={close} />
-				</Suspense>
-			)}
+			{drawer === "hand" && <HandDrawer onClose={close} />}
 			{drawer === "ladders" && (
 				<LaddersDrawer view={state.view} board={board} pack={pack} acts={acts} onClose={close} />
 			)}

@@ -14,7 +14,9 @@ export function Opening({ board, pack }: { board: Board; pack: Pack }) {
 	const promises = pack.promises.filter((one) => one.student === ladder.student);
 	const parked = pack.parked.filter((one) => one.student === ladder.student);
 	return (
-		<section className={css.opening} aria-label="Last time">
+		// A long one scrolls, for keys too.
+		// biome-ignore lint/a11y/noNoninteractiveTabindex: whoever has no finger scrolls it by keys
+		<section className={css.opening} aria-label="Last time" tabIndex={0}>
 			{!window.isSecureContext && <p className="asks">{insecureWords}</p>}
 			{last ? (
 				<p>

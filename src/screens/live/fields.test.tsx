@@ -108,6 +108,28 @@ describe("a touch", () => {
 		fireEvent.pointerUp(button("GOOD"), at);
 		expect(logged).toHaveLength(0);
 	});
+	test("slid off the fields and lifted outside: nothing counts, nothing stays painted, and the next touch is a touch", () => {
+		const { logged, button, over } = show();
+		over("GOOD");
+		fireEvent.pointerDown(button("GOOD"), at);
+		over(null);
+		fireEvent.pointerMove(document.body, at);
+		expect(button("GOOD").dataset.pressed).toBe("false");
+		fireEvent.pointerUp(document.body, at);
+		expect(logged).toHaveLength(0);
+		over("missed b");
+		fireEvent.pointerDown(button("missed b"), { ...at, pointerId: 9 });
+		expect(button("missed b").dataset.pressed).toBe("true");
+		fireEvent.pointerUp(button("missed b"), { ...at, pointerId: 9 });
+		expect(logged).toHaveLength(1);
+	});
+	test("lifted outside so quickly that no move was seen, it counts nothing either", () => {
+		const { logged, button, over } = show();
+		over("GOOD");
+		fireEvent.pointerDown(button("GOOD"), at);
+		fireEvent.pointerUp(document.body, at);
+		expect([logged.length, button("GOOD").dataset.pressed]).toEqual([0, "false"]);
+	});
 	test("sliding to another row leaves the first row behind", () => {
 		const { logged, button, over } = show();
 		over("good, but a");

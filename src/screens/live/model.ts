@@ -4,6 +4,7 @@ import {
 	countedIn,
 	inOrder,
 	type LessonView,
+	openPain,
 	partnerOf,
 	type SetView,
 	triesIn,
@@ -28,6 +29,8 @@ export interface Board {
 	tabs: { key: string; ladder: string | null; name: string; side: string; tries: number }[];
 	/** Whose turn is next, and where they stand, where two take turns try by try. */
 	turns: { ladder: string | null; next: string; stands: string; now: string } | null;
+	/** Pain on this rung that nobody has answered: until then nothing is counted here. */
+	pain: { id: string; part: string } | null;
 	/** The same student's ladder to the same skill on the other side. */
 	mirror: PackLadder | null;
 	/** The set of the last try and its visit: what is said now is about that one. */
@@ -66,6 +69,7 @@ function workOut(view: LessonView, pack: Pack): Board | null {
 		rail: ladder && railNow(view, ladder),
 		tabs: tabsOf(view, nameOf, ladderOf),
 		turns: turnsOf(view, set, nameOf),
+		pain: openPain(visit),
 		mirror:
 			pack.ladders.find(
 				(one) =>

@@ -18,6 +18,7 @@ const undoWords: Record<string, string> = {
 	feedback: "cue",
 	state: "state mark",
 	pain: "pain mark",
+	"pain.answered": "going on after pain",
 	"limit.changed": "limit",
 	"advice.followed": "step",
 	"advice.overruled": "otherwise",
@@ -112,6 +113,9 @@ export function useActs(lesson: LessonOnDevice) {
 			pain(part: Body<"pain">["part"]) {
 				const { set } = now();
 				write([...acts.inSet(set, "pain", { part, note: "" }), ...acts.closeBoth(view(), set, "pain")]);
+			},
+			painGone(pain: string) {
+				write(acts.inSet(now().set, "pain.answered", { pain }));
 			},
 			park(text: string) {
 				const { placing } = now().set;

@@ -18,10 +18,25 @@ const keyOf = (set: string) => `peg-ladder-clock-${set}`;
 
 function read(set: string): Kept {
 	try {
-		const { from, gone } = JSON.parse(localStorage.getItem(keyOf(set)) ?? "null") as Kept;
+		const stored = localStorage.getItem(keyOf(set));
+		if (stored === null) return still;
+		const { from, gone } = JSON.parse(stored) as Kept;
 		return { from: typeof from === "number" ? from : null, gone: Number(gone) || 0 };
 	} catch {
 		return still;
+	}
+}
+
+/** Starts the clock of a set that a touch has just opened, unless it runs already. */
+export function beginClock(set: string): void {
+	if (read(set) === still) keepClock(set, { from: Date.now(), gone: 0 });
+}
+
+function keepClock(set: string, next: Kept): void {
+	try {
+		localStorage.setItem(keyOf(set), JSON.stringify(next));
+	} catch {
+		// A clock that is not kept still runs.
 	}
 }
 
@@ -71,11 +86,7 @@ export function useSetClock(set: string, seconds: number | null): SetClock | nul
 		(next: Kept) => {
 			setKept(next);
 			setNow(Date.now());
-			try {
-				localStorage.setItem(keyOf(set), JSON.stringify(next));
-			} catch {
-				// A clock that is not kept still runs.
-			}
+			keepClock(set, next);
 		},
 		[set],
 	);

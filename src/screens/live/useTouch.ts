@@ -1,6 +1,6 @@
 "use client";
 
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Attempt } from "@/core/log/kinds";
 import type { Field } from "./fields";
 
@@ -17,6 +17,8 @@ interface Touch {
 	timer: ReturnType<typeof setTimeout>;
 	/** Where the fields are. */
 	within: Element;
+	/** Stops following the finger. */
+	deaf: AbortController;
 }
 
 /**
@@ -49,7 +51,36 @@ export function useTouch(fields: readonly Field[], onAttempt: (attempt: Attempt)
 		touch.current = null;
 		if (!now) return;
 		clearTimeout(now.timer);
+		now.deaf.abort();
 		paint(now, false);
+	};
+	useEffect(() => () => touch.current?.deaf.abort(), []);
+
+	const move = (event: PointerEvent) => {
+		const now = touch.current;
+		if (!now || now.pointer !== event.pointerId) return;
+		const field = fieldOf(document.elementFromPoint(event.clientX, event.clientY));
+		const first = now.over[0];
+		if (!field) {
+			if (now.over.length === 0) return;
+			now.over = [];
+		} else if (now.over.length === 0) now.over = [field];
+		else if (field !== now.over.at(-1)) {
+			const sameRow = first?.position && field.position && first.small === field.small;
+			if (!sameRow) now.over = [field];
+			else if (!now.over.includes(field)) now.over.push(field);
+		} else return;
+		clearTimeout(now.timer);
+		paint(now, true);
+	};
+	const lift = (event: PointerEvent) => {
+		const now = touch.current;
+		if (!now || now.pointer !== event.pointerId) return;
+		lastUp.current = event.timeStamp;
+		// Lifted beside the fields is slid off, wherever that was.
+		const [first] = now.within.contains(event.target as Node) ? now.over : [];
+		if (first) onAttempt(together(now.over, now.held));
+		end();
 	};
 
 	return {
@@ -59,40 +90,24 @@ export function useTouch(fields: readonly Field[], onAttempt: (attempt: Attempt)
 				const field = fieldOf(event.target as Element);
 				if (!field || touch.current || event.button !== 0) return;
 				const timer = setTimeout(() => {
-					if (!touch.current || !field.position) return;
+					if (touch.current?.over.length !== 1 || !field.position) return;
 					touch.current.held = true;
 					paint(touch.current, true);
 				}, HOLD_MS);
-				const within = event.currentTarget;
-				touch.current = { pointer: event.pointerId, over: [field], held: false, timer, within };
+				const deaf = new AbortController();
+				touch.current = {
+					...{ pointer: event.pointerId, over: [field], held: false, timer, deaf },
+					within: event.currentTarget,
+				};
 				// A touch captures its first element; the slide needs what is under the finger.
 				(event.target as Element).releasePointerCapture?.(event.pointerId);
+				// Until the finger is up, it is followed wherever it goes: it may leave the fields, and be lifted outside.
+				const { signal } = deaf;
+				window.addEventListener("pointermove", move, { signal });
+				window.addEventListener("pointerup", lift, { signal });
+				window.addEventListener("pointercancel", end, { signal });
 				paint(touch.current, true);
 			},
-			onPointerMove(event: React.PointerEvent) {
-				const now = touch.current;
-				if (!now || now.pointer !== event.pointerId) return;
-				const field = fieldOf(document.elementFromPoint(event.clientX, event.clientY));
-				const first = now.over[0];
-				if (!field) now.over = [];
-				else if (now.over.length === 0) now.over = [field];
-				else if (field !== now.over.at(-1)) {
-					const sameRow = first?.position && field.position && first.small === field.small;
-					if (!sameRow) now.over = [field];
-					else if (!now.over.includes(field)) now.over.push(field);
-				} else return;
-				clearTimeout(now.timer);
-				paint(now, true);
-			},
-			onPointerUp(event: React.PointerEvent) {
-				const now = touch.current;
-				if (!now || now.pointer !== event.pointerId) return;
-				lastUp.current = event.timeStamp;
-				const [first] = now.over;
-				if (first) onAttempt(together(now.over, now.held));
-				end();
-			},
-			onPointerCancel: end,
 			onClick(event: React.MouseEvent) {
 				// A pointer was already counted on its way up; what clicks without one is a keyboard or a screen reader.
 				if (event.detail !== 0 && event.timeStamp - lastUp.current < SAME_TOUCH_MS) return;

@@ -5,7 +5,10 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { plural } from "@/core/words/numbers";
+import type { Refusal } from "@/core/words/refuse";
 import { askErasing, erase, type RecordsPage, type ToErase } from "@/doors/records";
+import { answeredPlainly } from "@/ui/answered";
+import { Refusals } from "@/ui/Refusals";
 
 /** Deletes a student with everything, after an export was offered and what will be lost was named. */
 export function DeleteStudent({ students }: Pick<RecordsPage, "students">) {
@@ -13,6 +16,7 @@ export function DeleteStudent({ students }: Pick<RecordsPage, "students">) {
 	const [who, setWho] = useState("");
 	const [takes, setTakes] = useState<ToErase | null>(null);
 	const [done, setDone] = useState("");
+	const [refused, setRefused] = useState<Refusal[]>([]);
 	const name = students.find((student) => student.id === who)?.name ?? "";
 	return (
 		<div>
@@ -25,7 +29,11 @@ export function DeleteStudent({ students }: Pick<RecordsPage, "students">) {
 						setWho(id);
 						setTakes(null);
 						setDone("");
-						if (id) setTakes(await askErasing(id));
+						setRefused([]);
+						if (!id) return;
+						const outcome = await answeredPlainly(askErasing(id));
+						if (outcome.ok) setTakes(outcome.value);
+						else setRefused(outcome.refusals);
 					}}
 				>
 					<option value="">choose who</option>
@@ -54,7 +62,8 @@ export function DeleteStudent({ students }: Pick<RecordsPage, "students">) {
 						<Button
 							variant="outline-primary"
 							onClick={async () => {
-								await erase(who);
+								const outcome = await answeredPlainly(erase(who));
+								if (!outcome.ok) return setRefused(outcome.refusals);
 								setDone(`${name} is deleted.`);
 								setWho("");
 								setTakes(null);
@@ -66,6 +75,7 @@ export function DeleteStudent({ students }: Pick<RecordsPage, "students">) {
 					</p>
 				</div>
 			)}
+			<Refusals refusals={refused} />
 			<p role="status">{done}</p>
 		</div>
 	);

@@ -5,6 +5,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import type { Refusal } from "@/core/words/refuse";
 import { letAsideGo, type RecordsPage, tryAside } from "@/doors/records";
+import { answered, answeredPlainly } from "@/ui/answered";
 import { Refusals } from "@/ui/Refusals";
 import css from "@/ui/rows.module.scss";
 
@@ -46,7 +47,7 @@ function Aside({ one }: { one: RecordsPage["aside"][number] }) {
 					variant="outline-primary"
 					size="sm"
 					onClick={async () => {
-						const outcome = await tryAside(one.n);
+						const outcome = await answered(tryAside(one.n));
 						setRefused(outcome.ok ? [] : outcome.refusals);
 						router.refresh();
 					}}
@@ -58,7 +59,8 @@ function Aside({ one }: { one: RecordsPage["aside"][number] }) {
 						<Button
 							size="sm"
 							onClick={async () => {
-								await letAsideGo(one.n);
+								const outcome = await answeredPlainly(letAsideGo(one.n));
+								setRefused(outcome.ok ? [] : outcome.refusals);
 								router.refresh();
 							}}
 						>

@@ -68,7 +68,7 @@ const Draft = memo(function Draft({
 const SECOND: Rule = { kind: "streak", r: 4 };
 
 /** A place to try rules out: whom each lets through, what it costs, and how two compare. Nothing here is stored. */
-export function Designer() {
+export function Designer({ bandLow }: { bandLow: number }) {
 	/** What the form starts from; it is made anew when a whole rule is put into it. */
 	const [start, setStart] = useState<{ rule: Rule; put: number }>({ rule: { kind: "rolling", k: 9, n: 12 }, put: 0 });
 	const [rule, setRule] = useState<Rule>(start.rule);
@@ -93,7 +93,7 @@ export function Designer() {
 			margin={
 				<>
 					{/* While a number is half typed, what the last rule was worth stays in sight. */}
-					<Worth rule={rule} limit={allowed} ready={ready} other={over} />
+					<Worth rule={rule} limit={allowed} ready={ready} bandLow={bandLow} other={over} />
 					<FindRule key={`${ready}`} limit={allowed} ready={ready} onLay={lay} onTake={take} />
 				</>
 			}

@@ -12,6 +12,7 @@ import type { Found } from "@/core/worth/find";
 import { inHundred } from "@/core/worth/readings";
 import { takeRule } from "@/doors/actions";
 import type { RuledRung } from "@/doors/readRules";
+import { answered } from "@/ui/answered";
 import { Bench } from "@/ui/Bench";
 import { Refusals } from "@/ui/Refusals";
 import rows from "@/ui/rows.module.scss";
@@ -92,7 +93,7 @@ function LuckyRung({ one, pass }: { one: RuledRung; pass: number }) {
 	};
 	const take = async (rule: Rule) => {
 		setBusy(true);
-		const outcome = await takeRule(one.rung, rule, { id: one.ladder, rev: one.rev });
+		const outcome = await answered(takeRule(one.rung, rule, { id: one.ladder, rev: one.rev }));
 		setBusy(false);
 		if (!outcome.ok) setRefused(outcome.refusals);
 		else router.refresh();

@@ -1,8 +1,8 @@
 "use client";
 
-import dynamic from "next/dynamic";
 import Link from "next/link";
 import { memo, useState } from "react";
+import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { PastTry, RateEstimate } from "@/core/estimate/rate";
 import { rateSettings } from "@/core/estimate/rate";
@@ -10,6 +10,7 @@ import type { Rule } from "@/core/rules";
 import { plural } from "@/core/words/numbers";
 import { cautions, LUCKY, spreadOf } from "@/core/worth/cautions";
 import { at, inHundred, inTen, readings } from "@/core/worth/readings";
+import { late } from "@/ui/late";
 import css from "@/ui/rows.module.scss";
 import { engine } from "@/workers/client";
 import own from "./rules.module.scss";
@@ -17,7 +18,17 @@ import { FORGET, KEEP, useAnswer } from "./useAnswer";
 import { useCurve, useSettled } from "./useCurve";
 
 /** Only where a curve is drawn is the drawing loaded. */
-const RuleCurve = dynamic(() => import("./RuleCurve").then((module) => module.RuleCurve), { ssr: false });
+const RuleCurve = late(
+	() => import("./RuleCurve").then((module) => module.RuleCurve),
+	({ onAgain }) => (
+		<p className="m-0">
+			The drawing could not be fetched.{" "}
+			<Button variant="link" onClick={onAgain}>
+				try again
+			</Button>
+		</p>
+	),
+);
 
 export const NOT_READY = 0.6;
 /** A try with what goes before it: set-up, throw, look. */
@@ -33,6 +44,8 @@ interface Props {
 	limit: number;
 	ready: number;
 	past?: Past | null;
+	/** Lower edge of the coach's working band. */
+	bandLow?: number | undefined;
 	/** Another rule, drawn over this one. */
 	other?: { name: string; rule: Rule } | null;
 }
@@ -44,10 +57,10 @@ export function RuleWorth(props: Props) {
 }
 
 /** What stands there is drawn anew only when what it speaks of has changed. */
-export const Worth = memo(function Worth({ rule, limit, ready, past = null, other = null }: Props) {
+export const Worth = memo(function Worth({ rule, limit, ready, past = null, bandLow, other = null }: Props) {
 	const [seconds, setSeconds] = useState(SECONDS);
-	const said = useCurve(rule, limit, seconds);
-	const laid = useCurve(other?.rule ?? null, limit, seconds);
+	const said = useCurve(rule, limit, { secondsPerTry: seconds, bandLow });
+	const laid = useCurve(other?.rule ?? null, limit, { secondsPerTry: seconds, bandLow });
 	const here = useEstimate(past, ready);
 	const spread = useSpread(rule, limit, ready);
 	if (!said) return <p className="mute m-0">Working out whom it lets through.</p>;

@@ -26,11 +26,18 @@ export function useSettled<T>(value: T): T {
 export type Said = { curve: Curve } | { refusal: string };
 
 /** A rule's operating curve, worked out off this thread; the last one stays until the next is there. */
-export function useCurve(rule: Rule | null, limit: number, secondsPerTry?: number): Said | null {
+export function useCurve(
+	rule: Rule | null,
+	limit: number,
+	{ secondsPerTry, bandLow }: { secondsPerTry: number; bandLow?: number | undefined },
+): Said | null {
 	// Only a rule with a clock asks how long a try takes.
-	const pace = rule && usesRule(rule, "count") ? secondsPerTry : undefined;
-	return useAnswer(rule && ([rule, limit, pace] as const), KEEP, async ([asked, allowed, seconds]): Promise<Said> => {
-		const outcome = await engine().curve(asked, allowed, seconds ?? undefined);
+	const settings = {
+		...(rule && usesRule(rule, "count") ? { secondsPerTry } : {}),
+		...(bandLow === undefined ? {} : { bandLow }),
+	};
+	return useAnswer(rule && ([rule, limit, settings] as const), KEEP, async ([asked, allowed, set]): Promise<Said> => {
+		const outcome = await engine().curve(asked, allowed, set);
 		return outcome.ok ? { curve: outcome.value } : { refusal: outcome.refusals[0]?.sentence ?? "" };
 	});
 }

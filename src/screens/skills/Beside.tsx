@@ -8,6 +8,7 @@ import { moved, without } from "@/core/words/put";
 import type { Outcome, Refusal } from "@/core/words/refuse";
 import { copySkill, mergedSkill } from "@/doors/actions";
 import type { SkillPage } from "@/doors/readSkills";
+import { answered } from "@/ui/answered";
 import { Refusals } from "@/ui/Refusals";
 import { Complaint, Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
@@ -26,7 +27,7 @@ export function Beside({ page, writing }: { page: SkillPage; writing: Writing })
 	const setChain = (next: string[]) => edit(["chain"], next.length > 0 ? next : undefined, "");
 	const take = async <T,>(outcome: Promise<Outcome<T>>, done: (value: T) => void) => {
 		setRefused([]);
-		const said = await outcome;
+		const said = await answered(outcome);
 		if (said.ok) done(said.value);
 		else setRefused(said.refusals);
 	};

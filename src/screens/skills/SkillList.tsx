@@ -2,10 +2,14 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
+import { useState } from "react";
 import Button from "react-bootstrap/Button";
+import type { Refusal } from "@/core/words/refuse";
 import { addExample } from "@/doors/actions";
 import type { SkillLine } from "@/doors/readSkills";
+import { answered } from "@/ui/answered";
 import { Bench } from "@/ui/Bench";
+import { Refusals } from "@/ui/Refusals";
 import css from "@/ui/rows.module.scss";
 
 const examples = [
@@ -15,6 +19,7 @@ const examples = [
 
 export function SkillList({ skills }: { skills: SkillLine[] }) {
 	const router = useRouter();
+	const [refused, setRefused] = useState<Refusal[]>([]);
 	return (
 		<Bench
 			margin={
@@ -28,13 +33,15 @@ export function SkillList({ skills }: { skills: SkillLine[] }) {
 								key={key}
 								variant="link"
 								onClick={async () => {
-									const made = await addExample(key);
+									const made = await answered(addExample(key));
+									setRefused(made.ok ? [] : made.refusals);
 									if (made.ok) router.push(`/skills/${made.value.id}`);
 								}}
 							>
 								add “{name}”
 							</Button>
 						))}
+						<Refusals refusals={refused} />
 					</section>
 					<p className="hint">
 						A skill from somebody else’s workbook is <Link href="/records">brought in under Records</Link>.

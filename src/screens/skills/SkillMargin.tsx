@@ -13,6 +13,7 @@ import type { Refusal } from "@/core/words/refuse";
 import { cutText } from "@/core/words/text";
 import { revise } from "@/doors/actions";
 import type { SkillPage } from "@/doors/readSkills";
+import { answered } from "@/ui/answered";
 import { Differs } from "@/ui/Differs";
 import { dayWords } from "@/ui/dates";
 import { Refusals } from "@/ui/Refusals";
@@ -191,7 +192,7 @@ function Revise({ page, writing }: { page: SkillPage; writing: Writing }) {
 					sentence: "The server does not answer; your words are kept on this device. Try again when it does.",
 				},
 			]);
-		const outcome = await revise(page.id, at, remark);
+		const outcome = await answered(revise(page.id, at, remark));
 		if (!outcome.ok) return setRefused(outcome.refusals);
 		router.refresh();
 	};

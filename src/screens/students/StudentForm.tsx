@@ -10,6 +10,7 @@ import { useForm } from "react-hook-form";
 import { bodyParts, levels, Student, studentLabels } from "@/core/people/student";
 import type { Refusal } from "@/core/words/refuse";
 import { keepStudent } from "@/doors/actions";
+import { answered } from "@/ui/answered";
 import { Refusals } from "@/ui/Refusals";
 import { Row } from "@/ui/Row";
 import { asFieldErrors, sentenceResolver } from "@/ui/sentenceResolver";
@@ -49,7 +50,7 @@ export function StudentForm({
 	}, [restored, form]);
 	const save = form.handleSubmit(async (values) => {
 		setRefused([]);
-		const outcome = await keepStudent(values, at);
+		const outcome = await answered(keepStudent(values, at));
 		if (!outcome.ok) {
 			setRefused(outcome.refusals);
 			for (const [name, error] of Object.entries(asFieldErrors(outcome.refusals)))

@@ -88,7 +88,10 @@ export function HoldTheFinish({ lesson, view, student, name, named }: Omit<Props
 	if (positions.length === 0) return null;
 	return (
 		<section className={css.rung} aria-label={named ? `${name} holds the finish` : "Hold the finish"}>
-			<h2>Hold one finish, and look at it together</h2>
+			<h2>
+				{named && <span dir="auto">{name}: </span>}
+				Hold one finish, and look at it together
+			</h2>
 			{positions.map((position) => (
 				<KeptText
 					key={position.id}

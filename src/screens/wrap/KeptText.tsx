@@ -20,9 +20,14 @@ export function KeptText({
 }) {
 	const [text, setText, forget] = useKept(draft, written);
 	const [touched, setTouched] = useState(false);
+	const isKept = touched && text.trim() === written && written !== "";
 	return (
 		<Form.Group controlId={id} className="mb-2">
-			<Form.Label dir="auto">{label}</Form.Label>
+			<div className="d-flex gap-2 justify-content-between">
+				<Form.Label dir="auto">{label}</Form.Label>
+				{/* Its place is kept: what appears when a line is left must not push away what is being pressed. */}
+				<span className={`hint ${isKept ? "" : "invisible"}`}>kept</span>
+			</div>
 			<Form.Control
 				as="textarea"
 				rows={1}
@@ -38,7 +43,6 @@ export function KeptText({
 					forget();
 				}}
 			/>
-			{touched && text.trim() === written && written !== "" && <span className="hint">kept</span>}
 		</Form.Group>
 	);
 }

@@ -4,7 +4,7 @@ import Form from "react-bootstrap/Form";
 import { careful } from "@/core/ladder/limits";
 import type { Body } from "@/core/log/kinds";
 import type { LessonView } from "@/core/log/lesson";
-import { type Pack, readOn } from "@/core/pack/pack";
+import { type Pack, type PackLadder, readOn } from "@/core/pack/pack";
 import { cutText } from "@/core/words/text";
 import css from "@/ui/facts.module.scss";
 
@@ -29,15 +29,20 @@ export function Practise({
 	view,
 	pack,
 	value,
+	nameOf,
 	onChange,
 }: {
 	view: LessonView;
 	pack: Pack;
 	value: Practised;
+	/** Names whose rung it is, where more than one student was there. */
+	nameOf?: ((student: string | null) => string | undefined) | undefined;
 	onChange: (value: Practised) => void;
 }) {
 	const { open, never } = practisable(view, pack);
 	if (open.length + never.length === 0) return null;
+	const called = (ladder: PackLadder, rung: PackLadder["rungs"][number]) =>
+		`${nameOf ? `${nameOf(ladder.student)}: ` : ""}${readOn(ladder, rung.settings.name)}`;
 	return (
 		<section className={css.rung} aria-label="What to practise">
 			<h2>What to practise</h2>
@@ -48,7 +53,7 @@ export function Practise({
 					<div key={`${ladder.id}/${rung.id}`} className="d-flex gap-2 align-items-center mb-1 flex-wrap">
 						<Form.Check
 							id={`practise-${ladder.id}-${rung.id}`}
-							label={name}
+							label={called(ladder, rung)}
 							checked={at >= 0}
 							disabled={at < 0 && value.length >= MOST}
 							onChange={() =>
@@ -62,7 +67,7 @@ export function Practise({
 						{at >= 0 && (
 							<Form.Control
 								style={{ flex: "1 1 12rem" }}
-								aria-label={`How much: ${name}`}
+								aria-label={`How much: ${called(ladder, rung)}`}
 								placeholder="how much: three days, ten minutes"
 								maxLength={120}
 								value={value[at]?.much ?? ""}
@@ -77,8 +82,7 @@ export function Practise({
 			})}
 			{never.length > 0 && (
 				<p className="mute m-0">
-					Never alone, for their cautions:{" "}
-					{never.map(({ ladder, rung }) => readOn(ladder, rung.settings.name)).join(", ")}.
+					Never alone, for their cautions: {never.map(({ ladder, rung }) => called(ladder, rung)).join(", ")}.
 				</p>
 			)}
 		</section>

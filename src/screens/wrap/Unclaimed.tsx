@@ -1,6 +1,6 @@
 "use client";
 
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { digestLesson } from "@/core/log/digest";
 import type { LessonView } from "@/core/log/lesson";
 import { isOut, type Pack, readOn } from "@/core/pack/pack";
@@ -35,7 +35,9 @@ export function Unclaimed({
 			}),
 		[lesson, view, pack],
 	);
-	if (open.length === 0) return null;
+	// What was answered keeps its place: nothing below moves up under the next press.
+	const [claimed, setClaimed] = useState<{ id: string; words: string }[]>([]);
+	if (open.length + claimed.length === 0) return null;
 	return (
 		<section className={css.rung} aria-label="Passed, and the peg has not moved">
 			<h2>Passed, and the peg has not moved</h2>
@@ -56,11 +58,23 @@ export function Unclaimed({
 							}}
 							about={`${who}, ${name}`}
 							answered={pass.answer}
-							onWrite={(written) => void lesson.write(written)}
+							onWrite={(written) => {
+								lesson.write(written);
+								if (written.some(({ kind }) => kind === "peg.moved"))
+									setClaimed((before) => [
+										...before,
+										{ id: ladder.id, words: `${who}: the peg moved up to ${readOn(ladder, above.settings.name)}.` },
+									]);
+							}}
 						/>
 					</div>
 				);
 			})}
+			{claimed.map(({ id, words }) => (
+				<p key={id} role="status" className={css.claimed} dir="auto">
+					{words}
+				</p>
+			))}
 		</section>
 	);
 }

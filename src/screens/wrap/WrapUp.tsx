@@ -42,26 +42,45 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 		JSON.stringify(closed?.practise ?? []),
 	);
 	const practise = JSON.parse(practiseText) as Practised;
-	const drafted = students
-		.map((id) =>
-			noteFor(
-				nameOf(id) ?? "",
-				dayWords(day),
-				rungs.filter((rung) => rung.student === id),
-				next ? dayWords(next) : null,
-				practise.filter((one) => pack.ladders.some((ladder) => ladder.id === one.ladder && ladder.student === id)),
-			),
-		)
-		.join("\n\n");
+	const [ownText, setOwn, forgetOwn] = useKept(
+		`notes ${lesson.lesson}`,
+		JSON.stringify(Object.fromEntries((closed?.notes ?? []).map(({ student, text }) => [student, text]))),
+	);
+	const own = JSON.parse(ownText) as Record<string, string>;
 	const [ownNote, setNote, forgetNote] = useKept(`note ${lesson.lesson}`, closed?.note ?? "");
-	const note = ownNote || drafted;
-	const [copied, setCopied] = useState(false);
+	/** Who a note goes to: each student, or nobody yet. Nothing of one stands in another's. */
+	const notes = (students.length > 0 ? students : [null]).map((student) => {
+		const drafted = student
+			? noteFor(
+					nameOf(student) ?? "",
+					dayWords(day),
+					rungs.filter((rung) => rung.student === student),
+					next ? dayWords(next) : null,
+					practise.filter((one) =>
+						pack.ladders.some((ladder) => ladder.id === one.ladder && ladder.student === student),
+					),
+				)
+			: "";
+		const several = students.length > 1 && student !== null;
+		return {
+			student,
+			label: several
+				? `Note for ${nameOf(student) ?? "somebody"}, to copy and send`
+				: "Note for the student, to copy and send",
+			text: (several ? own[student] : ownNote) || drafted,
+			write: (text: string) => (several ? setOwn(JSON.stringify({ ...own, [student]: text })) : setNote(text)),
+		};
+	});
 	const [closing, setClosing] = useState(false);
 
 	const close = async () => {
 		setClosing(true);
 		const body = {
-			...{ remark: cutText(remark, 4000), note: cutText(note, 4000), next: next || null },
+			...{ remark: cutText(remark, 4000), next: next || null },
+			note: students.length > 1 ? "" : cutText(notes[0]?.text ?? "", 4000),
+			...(students.length > 1
+				? { notes: notes.flatMap(({ student, text }) => (student ? [{ student, text: cutText(text, 4000) }] : [])) }
+				: {}),
 			...(practise.length > 0 ? { practise } : {}),
 		};
 		const student = view.opened?.student ?? students[0] ?? null;
@@ -76,6 +95,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 		await lesson.settled();
 		forgetRemark();
 		forgetNote();
+		forgetOwn();
 		forgetNext();
 		forgetPractise();
 		router.push("/");
@@ -129,7 +149,13 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 					</div>
 				);
 			})}
-			<Practise view={view} pack={pack} value={practise} onChange={(value) => setPractise(JSON.stringify(value))} />
+			<Practise
+				view={view}
+				pack={pack}
+				value={practise}
+				nameOf={students.length > 1 ? nameOf : undefined}
+				onChange={(value) => setPractise(JSON.stringify(value))}
+			/>
 			<Form onSubmit={(event) => event.preventDefault()} className="mt-3">
 				<Row id="remark" label="Remark, for you">
 					<Form.Control
@@ -141,30 +167,10 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 						dir="auto"
 					/>
 				</Row>
-				<Row
-					id="note"
-					label="Note for the student, to copy and send"
-					hint="Written from the count; change it as you like."
-				>
-					<Form.Control
-						as="textarea"
-						rows={6}
-						maxLength={4000}
-						value={note}
-						onChange={(e) => setNote(e.target.value)}
-						dir="auto"
-					/>
-				</Row>
+				{notes.map((note) => (
+					<Note key={note.student ?? ""} {...note} />
+				))}
 				<div className="d-flex gap-3 align-items-end flex-wrap">
-					<Button
-						variant="outline-primary"
-						onClick={async () => {
-							await navigator.clipboard.writeText(note);
-							setCopied(true);
-						}}
-					>
-						{copied ? "copied" : "copy the note"}
-					</Button>
 					<Row id="next" label="Next lesson" className="">
 						<DayField least={day} value={next} onChange={setNext} />
 					</Row>
@@ -175,6 +181,47 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 				<HowFar lesson={lesson} />
 			</Form>
 		</Bench>
+	);
+}
+
+function Note({
+	student,
+	label,
+	text,
+	write,
+}: {
+	student: string | null;
+	label: string;
+	text: string;
+	write: (text: string) => void;
+}) {
+	const [copied, setCopied] = useState(false);
+	return (
+		<div className="mb-3">
+			<Row id={`note-${student ?? "one"}`} label={label} hint="Written from the count; change it as you like.">
+				<Form.Control
+					as="textarea"
+					rows={6}
+					maxLength={4000}
+					value={text}
+					onChange={(event) => {
+						setCopied(false);
+						write(event.target.value);
+					}}
+					dir="auto"
+				/>
+			</Row>
+			<Button
+				variant="outline-primary"
+				onClick={async () => {
+					await navigator.clipboard.writeText(text);
+					setCopied(true);
+				}}
+			>
+				{copied ? "copied" : "copy the note"}
+				<span className="visually-hidden">: {label}</span>
+			</Button>
+		</div>
 	);
 }
 

@@ -1,3 +1,4 @@
+import { openPain } from "@/core/log/lesson";
 import type { Line } from "../line";
 
 /** Pain in this visit, or a load limit reached. */
@@ -5,10 +6,10 @@ export const stop: Line = {
 	name: "stop",
 	always: true,
 	speak({ input }) {
-		const pain = input.visit.entries.findLast((entry) => entry.event.kind === "pain")?.event;
-		if (pain?.kind === "pain")
+		const pain = openPain(input.visit);
+		if (pain)
 			return {
-				title: `Stop: pain, ${pain.body.part}`,
+				title: `Stop: pain, ${pain.part}`,
 				reason:
 					"Pain ends the work on this rung. If it stays or is sharp, a professional looks at it before the next lesson.",
 				act: { kind: "next" },

@@ -34,6 +34,16 @@ export function Drawer({
 	);
 }
 
+/** In place of a drawer that could not be fetched: the lesson goes on. */
+export const NotFetched = ({ onClose, onAgain }: { onClose: () => void; onAgain: () => void }) => (
+	<Drawer title="This drawer is not here yet" onClose={onClose}>
+		<p className="m-0">It could not be fetched, for want of a signal. The count goes on, and nothing is lost.</p>
+		<Choices>
+			<Choice onClick={onAgain}>try again</Choice>
+		</Choices>
+	</Drawer>
+);
+
 export function Choice({ small, children, ...rest }: React.ComponentProps<"button"> & { small?: string | undefined }) {
 	return (
 		<button type="button" className={css.choice} {...rest}>

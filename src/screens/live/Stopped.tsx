@@ -1,0 +1,48 @@
+"use client";
+
+import Link from "next/link";
+import css from "./live.module.scss";
+import type { Board } from "./model";
+import type { Acts } from "./useActs";
+
+/** How high it stands on a small screen, in pixels: two rows and the last one. */
+export const STOPPED_HEIGHT = 64 + 6 + 64 + 6 + 80;
+
+/**
+ * In the fields' place while pain is not answered: nothing counts until somebody has asked.
+ * GOOD's own place stays empty, so that a thumb that goes there by habit presses nothing.
+ */
+export function Stopped({
+	pain,
+	lesson,
+	acts,
+	onNext,
+}: {
+	pain: NonNullable<Board["pain"]>;
+	lesson: string;
+	acts: Acts;
+	onNext: () => void;
+}) {
+	return (
+		<fieldset className={css.fields} aria-label="Pain: what now?">
+			<div className={css.row}>
+				<button type="button" className={css.field} onClick={onNext}>
+					<small>leave it be</small> another rung
+				</button>
+				<Link className={css.field} href={`/wrap?lesson=${lesson}`}>
+					<small>for today</small> wrap up
+				</Link>
+			</div>
+			<div className={css.row}>
+				<button type="button" className={css.field} onClick={() => acts.painGone(pain.id)}>
+					<small>asked, and it is gone</small> go on here
+				</button>
+			</div>
+			<div className={css.main}>
+				<p className={css.closed} role="status">
+					Closed for pain, {pain.part}
+				</p>
+			</div>
+		</fieldset>
+	);
+}

@@ -1,0 +1,19 @@
+import css from "./offline.module.scss";
+
+/** Something failed that should not have. What was counted is on the device, whatever the page does. */
+export function Amiss({ onAgain }: { onAgain: () => void }) {
+	return (
+		<main className={css.page}>
+			<h1>This page could not be drawn</h1>
+			<p>What was counted and written is kept; nothing of it is lost by this.</p>
+			<p className="d-flex gap-2 flex-wrap">
+				<button type="button" className="btn btn-primary" onClick={onAgain}>
+					try again
+				</button>
+				<a className="btn btn-outline-primary" href="/">
+					Today
+				</a>
+			</p>
+		</main>
+	);
+}
