@@ -1,42 +1,8 @@
+import { pages } from "./pages";
 import { accessible, expect, good, test, touch } from "./studio";
 import { small, targets } from "./targets";
 
 test.use({ demo: true, viewport: { width: 1280, height: 800 } });
-
-const pages = {
-	"Today, students, records": [
-		"/",
-		"/students",
-		"/students/new",
-		"/students/isolde",
-		"/students/isolde/lessons",
-		"/records",
-		"/find?q=elbow",
-		"/offline",
-	],
-	skills: [
-		"/skills",
-		"/skills/new",
-		"/skills/clubs",
-		"/skills/balls#origins",
-		"/skills/balls#rhythm",
-		"/skills/balls#stages",
-		"/skills/balls#schools",
-		"/skills/balls#difficulties",
-		"/skills/balls#beside-it",
-	],
-	"ladders and rules": [
-		"/ladders",
-		"/ladders/new",
-		"/ladders/isolde-clubs",
-		"/ladders/isolde-clubs/card",
-		"/ladders/isolde-clubs/start",
-		"/ladders/difficulties",
-		"/rules",
-		"/rules/assumes",
-		"/rules/lucky",
-	],
-};
 
 for (const [which, paths] of Object.entries(pages))
 	test(`axe finds nothing on any page: ${which}`, async ({ page }) => {

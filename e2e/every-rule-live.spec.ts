@@ -203,6 +203,29 @@ test("a timed set has its clock: begun by the first touch, paused, and late when
 	await expect(page.getByText("rule met")).toHaveCount(0);
 });
 
+test("the touch that opens a set after a rest starts its clock; the form already chosen closes nothing", async ({
+	page,
+	studio,
+}) => {
+	await fill(studio);
+	await page.clock.install();
+	await begin(page, "Wendel", "count");
+	await page.getByRole("button", { name: "GOOD", exact: true }).tap();
+	await page.getByRole("button", { name: "more", exact: true }).tap();
+	await page.getByRole("button", { name: /^the rung/ }).tap();
+	await expect(page.getByText("resting", { exact: false })).toHaveCount(0);
+	await page.getByRole("button", { name: "more", exact: true }).tap();
+	await page.getByRole("button", { name: /^end set/ }).tap();
+	await page.clock.fastForward(90_000);
+	await page.getByRole("button", { name: "GOOD", exact: true }).tap();
+	await expect(page.getByRole("button", { name: /pause/ })).toBeVisible();
+	await page.clock.fastForward(15_000);
+	await expect(page.getByTestId("clock")).toHaveText("0:45");
+	await allSent(page);
+	const closed = (await studio.events()).filter((event) => event.kind === "set.closed");
+	expect(closed).toHaveLength(1);
+});
+
 test("a set counted in the head is entered as three numbers, counts for the limit, and passes only what it proves", async ({
 	page,
 	studio,

@@ -21,15 +21,39 @@ test("one counts, the other watches, takes over, and what both counted is told a
 	listenTo(other);
 	await other.goto(`${studio.url}/live${new URL(page.url()).search}`);
 	await expect(other.getByTestId("used")).toHaveText("2");
-	await expect(other.getByText("Another device counts this set")).toBeVisible();
+	await expect(other.getByText("Another device counts; you watch")).toBeVisible();
 
 	// The watcher sees a new try without being touched.
 	await good(page).click();
 	await expect(other.getByTestId("used")).toHaveText("3");
 
+	// It looks like what it is: nothing lies over the count, and GOOD says that it is kept apart.
+	await expect(good(other)).toHaveText(/kept apart/);
+	await expect(good(page)).not.toHaveText(/kept apart/);
+	const covered = await other.evaluate(() => {
+		const { x, y, width, height } =
+			document.querySelector('[data-testid="count"]')?.getBoundingClientRect() ?? new DOMRect();
+		const on = document.elementFromPoint(x + width / 2, y + height / 2);
+		return !on?.closest('[aria-label="Count"]') || on.getAttribute("role") === "status";
+	});
+	expect(covered).toBe(false);
+
 	// A try of the watcher's stands apart on both, and is counted in when the coach says so.
 	await good(other).click();
 	await expect(other.getByTestId("used")).toHaveText("3");
+	// So does a set that the watcher enters as numbers.
+	await touch(other, "more").click();
+	await other.getByRole("button", { name: /^tally/ }).click();
+	await touch(other, "enter the tally").click();
+	await expect(other.getByTestId("used")).toHaveText("3");
+	await touch(page, "more").click();
+	await page.getByRole("button", { name: /^count in 11 tries of another device/ }).click();
+	await expect(page.getByTestId("used")).toHaveText("14");
+	await touch(page, "undo").click();
+	await expect(page.getByTestId("used")).toHaveText("3");
+	await touch(other, "undo").click();
+	await allSent(page);
+	await allSent(other);
 	await touch(page, "more").click();
 	await page.getByRole("button", { name: /^count in 1 try of another device/ }).click();
 	await expect(page.getByTestId("used")).toHaveText("4");
@@ -38,7 +62,7 @@ test("one counts, the other watches, takes over, and what both counted is told a
 	// After the take-over the first one watches.
 	await touch(other, "more").click();
 	await other.getByRole("button", { name: /^take over the count/ }).click();
-	await expect(page.getByText("Another device counts this set")).toBeVisible();
+	await expect(page.getByText("Another device counts; you watch")).toBeVisible();
 	await touch(other, "missed gaze").click();
 	await expect(page.getByTestId("used")).toHaveText("5");
 

@@ -113,3 +113,22 @@ test.describe("the phone's clock is not the server's", () => {
 		await expect(page.getByText(/of 6/).first()).toBeVisible();
 	});
 });
+
+test.describe("a drawer cannot be fetched", () => {
+	test.use({ expected: /Failed to load resource|ERR_FAILED/ });
+	test("the lesson stays, says so, and counts on; a press asks for it again", async ({ page }) => {
+		await begin(page);
+		await taps(page, 1);
+		await page.route("**/_next/static/**", (route) => route.abort());
+		await touch(page, "more").click();
+		await page.getByRole("button", { name: /^this device/ }).click();
+		await expect(page.getByText("It could not be fetched, for want of a signal.", { exact: false })).toBeVisible();
+		await good(page).click();
+		await expect(page.getByTestId("used")).toHaveText("2");
+		await page.unroute("**/_next/static/**");
+		await touch(page, "more").click();
+		await page.getByRole("button", { name: /^this device/ }).click();
+		await expect(page.getByText("It could not be fetched", { exact: false })).toHaveCount(0);
+		await expect(page.getByRole("region", { name: /This device/i })).toBeVisible();
+	});
+});

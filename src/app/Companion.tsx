@@ -2,6 +2,7 @@
 
 import { usePathname } from "next/navigation";
 import { useEffect } from "react";
+import { handOver } from "@/ui/dates";
 
 const AGAIN_MS = 20_000;
 /** A page that is opened soon after another brings nothing new for it: the pack is the whole studio's. */
@@ -15,6 +16,8 @@ let keptAt = Number.NEGATIVE_INFINITY;
  */
 export function Companion() {
 	const path = usePathname();
+	// Everything is taken over by now: from here on days are told by this device's own.
+	useEffect(handOver, []);
 	useEffect(() => {
 		if (process.env.NODE_ENV !== "production" || !("serviceWorker" in navigator)) return;
 		void navigator.serviceWorker.register("/sw.js", { scope: "/", updateViaCache: "none" }).catch(() => {

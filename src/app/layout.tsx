@@ -1,6 +1,7 @@
 import "@fontsource/atkinson-hyperlegible-next/400.css";
 import "@fontsource/atkinson-hyperlegible-next/700.css";
 import type { Metadata, Viewport } from "next";
+import { today } from "@/ui/dates";
 import { lightScript } from "@/ui/LightSwitch";
 import { Companion } from "./Companion";
 import "./theme.scss";
@@ -19,7 +20,7 @@ export const viewport: Viewport = {
 
 export default function Layout({ children }: { children: React.ReactNode }) {
 	return (
-		<html lang="en" suppressHydrationWarning>
+		<html lang="en" data-day={today()} suppressHydrationWarning>
 			<head>
 				{/* biome-ignore lint/security/noDangerouslySetInnerHtml: our own constant, run before the first paint */}
 				<script dangerouslySetInnerHTML={{ __html: lightScript }} />

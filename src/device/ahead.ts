@@ -74,6 +74,8 @@ export async function packAhead(): Promise<Pack | null> {
 export interface HeldLesson {
 	lesson: string;
 	student: string | null;
+	/** Everybody who was worked with, that one included. */
+	students: string[];
 	tries: number;
 	closed: boolean;
 	/** Events of it that the server does not have yet. */
@@ -93,6 +95,9 @@ export async function lessonsHere(): Promise<HeldLesson[]> {
 			return {
 				lesson,
 				student: view.opened?.student ?? null,
+				students: [...new Set([view.opened?.student, ...view.visits.map(({ student }) => student)])].filter(
+					(id): id is string => Boolean(id),
+				),
 				tries: view.visits.reduce((sum, visit) => sum + visit.tries.length, 0),
 				closed: view.closed !== null,
 				waiting: waiting.filter((event) => event.lesson === lesson).length,

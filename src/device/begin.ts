@@ -2,7 +2,8 @@ import { v7 as uuid } from "uuid";
 import { beginLesson } from "@/core/acts/acts";
 import type { Body } from "@/core/log/kinds";
 import { beginsOn, type Pack, placeOn, placeQuick, variationOn } from "@/core/pack/pack";
-import { packAhead } from "./ahead";
+import { lessonsHere, packAhead } from "./ahead";
+import { now } from "./now";
 import { record } from "./record";
 import { openLocal } from "./studio";
 import { fetchPack } from "./sync";
@@ -18,7 +19,25 @@ async function packFor(lesson: string): Promise<Pack> {
 	}
 }
 
-/** Begins a lesson on a ladder's peg, or a quick count for nobody yet. Answers with its address. */
+/** The student's lesson of today that is open, on this device or another: there is one a day. */
+async function openToday(pack: Pack, student: string): Promise<string | null> {
+	const today = now().localDay;
+	const held = await lessonsHere();
+	const here = held.find((one) => !one.closed && one.students.includes(student));
+	if (here) return here.lesson;
+	const closedHere = new Set(held.flatMap(({ lesson, closed }) => (closed ? [lesson] : [])));
+	return (
+		(pack.open ?? []).find(
+			({ lesson, students, day }) => day === today && students.includes(student) && !closedHere.has(lesson),
+		)?.lesson ?? null
+	);
+}
+
+/**
+ * Begins a lesson on a ladder's peg, or a quick count for nobody yet; where the student's
+ * lesson of today is open already, goes back into that one, with what is left of its
+ * limits. Answers with its address.
+ */
 export async function begin(
 	ladder: string | null,
 	opening: Omit<Body<"lesson.opened">, "quick">,
@@ -28,6 +47,8 @@ export async function begin(
 	const lesson = uuid();
 	const pack = await packFor(lesson);
 	const on = pack.ladders.find((one) => one.id === ladder) ?? null;
+	const known = on && onRung === undefined ? await openToday(pack, on.student) : null;
+	if (known) return `/live?lesson=${known}&on=${on?.id ?? ""}`;
 	const local = await openLocal(pack.studio.id);
 	await local.keepPack(lesson, pack);
 	const rung = on ? (onRung ?? beginsOn(on)) : "";

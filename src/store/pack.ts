@@ -7,6 +7,7 @@ import { findCoach } from "./coach";
 import { serverDay } from "./days";
 import type { Store } from "./db";
 import { railedLadders } from "./ladders";
+import { openLessons } from "./lessons";
 import { catchUp, digestsFor } from "./projection";
 import { openParked, openPromises } from "./said";
 import * as t from "./schema";
@@ -22,7 +23,7 @@ import { studioMark } from "./studio";
 export async function makePack(store: Store, without: string | null): Promise<Pack> {
 	await catchUp(store);
 	const students = (await listStudents(store)).filter((row) => !row.archived);
-	const [studio, rows, skills, promises, parked, worked, { coach }] = await Promise.all([
+	const [studio, rows, skills, promises, parked, worked, { coach }, open] = await Promise.all([
 		studioMark(store),
 		railedLadders(store, { students: students.map((row) => row.id) }),
 		skillNames(store),
@@ -30,6 +31,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		openParked(store),
 		laddersIn(store, without),
 		findCoach(store),
+		openLessons(store),
 	]);
 	const ladders = rows.filter((row) => !row.archived);
 	const people = new Map(students.map(({ id, student }) => [id, student]));
@@ -51,6 +53,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		),
 		promises,
 		parked,
+		open: open.map(({ lesson, students: who, day }) => ({ lesson, students: who, day })),
 	};
 }
 

@@ -1,6 +1,6 @@
 import css from "./frame.module.scss";
 import { type KeyHint, KeyLine } from "./Keys";
-import { TopLine } from "./TopLine";
+import { Tools, TopLine } from "./TopLine";
 
 /** A bench: top line, spine for the rail of what is open, work column, margin, key line. */
 export function Bench({
@@ -39,6 +39,9 @@ export function Bench({
 					{margin}
 				</aside>
 			</div>
+			<footer className={css.footTools}>
+				<Tools />
+			</footer>
 			<KeyLine hints={keys} />
 		</>
 	);

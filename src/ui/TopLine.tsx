@@ -30,10 +30,19 @@ export function TopLine() {
 					</Link>
 				))}
 			</nav>
-			<LightSwitch className={css.tool ?? ""} />
-			<button type="button" className={css.tool} onClick={() => window.dispatchEvent(new Event("peg-ladder-keys"))}>
-				? keys
-			</button>
+			<span className={css.tools}>
+				<Tools />
+			</span>
 		</header>
 	);
 }
+
+/** The light and the list of keys: beside the places where there is room, at the foot of the page where there is not. */
+export const Tools = () => (
+	<>
+		<LightSwitch className={css.tool ?? ""} />
+		<button type="button" className={css.tool} onClick={() => window.dispatchEvent(new Event("peg-ladder-keys"))}>
+			? keys
+		</button>
+	</>
+);

@@ -9,8 +9,22 @@ const parts = new Intl.DateTimeFormat("en-US", {
 	...{ weekday: "short", day: "numeric", month: "short", year: "numeric", timeZone: "UTC" },
 });
 
-/** The day here and now, as the record writes days. */
-export const today = (date = new Date()): string => now(date).localDay;
+/**
+ * Until a page is the browser's own, its words are the server's: a page that says "today" of
+ * one day and is found to say "yesterday" would be thrown away and drawn anew.
+ */
+let handedOver = typeof document === "undefined";
+
+/** The page is the browser's from here on. */
+export function handOver(): void {
+	handedOver = true;
+}
+
+/** The day here and now, as the record writes days; on a page that is just being taken over, the server's. */
+export function today(date = new Date()): string {
+	const servers = handedOver ? undefined : document.documentElement.dataset.day;
+	return servers ?? now(date).localDay;
+}
 
 /** "Tue 24 Nov"; the year is said only when it is another one. */
 export function dayWords(day: string, from = today()): string {

@@ -74,6 +74,8 @@ export const Pack = z.object({
 	ladders: z.array(PackLadder),
 	promises: z.array(Kept),
 	parked: z.array(Kept),
+	/** Lessons that are open, and for whom: one is gone back into, not begun again. */
+	open: z.optional(z.array(z.object({ lesson: ident, students: z.array(ident), day: z.string() }))),
 });
 export type Pack = z.infer<typeof Pack>;
 

@@ -3,7 +3,7 @@
 import { type CSSProperties, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { succeeded } from "@/core/ladder/good";
 import type { Attempt } from "@/core/log/kinds";
-import { type Pack, readOn } from "@/core/pack/pack";
+import { type Pack, type PackLadder, readOn } from "@/core/pack/pack";
 import type { LessonOnDevice, LessonState } from "@/device/lesson";
 import { late } from "@/ui/late";
 import { useKeys } from "@/ui/useKeys";
@@ -38,6 +38,23 @@ const HandDrawer = late(() => import("./drawers/HandDrawer").then((module) => mo
 const remoteKey = (key: string, { goodKey, offKey }: Hand): string =>
 	key === "PageDown" ? goodKey : key === "PageUp" ? offKey : key;
 
+/** Gone back into from another ladder: that one is taken in hand, once. */
+function useAskedFor(pack: Pack, take: (ladder: PackLadder) => void, inHand: string | null) {
+	const [asked] = useState(() => new URLSearchParams(window.location.search).get("on"));
+	const done = useRef(false);
+	useEffect(() => {
+		const ladder = pack.ladders.find(({ id }) => id === asked);
+		if (done.current || !ladder) return;
+		done.current = true;
+		if (ladder.id !== inHand) take(ladder);
+		// A reload stays with what is in hand then.
+		const { pathname, search } = window.location;
+		const query = new URLSearchParams(search);
+		query.delete("on");
+		window.history.replaceState(window.history.state, "", `${pathname}?${query}`);
+	}, [asked, pack, take, inHand]);
+}
+
 /** The live lesson, zone by zone. */
 export function LiveBoard({
 	lesson,
@@ -69,6 +86,7 @@ export function LiveBoard({
 	const clock = useSetClock(set.id, secondsOf(visit.rule));
 	const hand = useHand();
 	useAwake();
+	useAskedFor(pack, acts.ladder, set.placing.ladder);
 	useEffect(() => {
 		lesson.actor = hand.partner ? "partner" : "coach";
 	}, [lesson, hand.partner]);

@@ -1,0 +1,65 @@
+import { railedLadders } from "@/store/ladders";
+import { catchUp } from "@/store/projection";
+import { allSent, answer, expect, good, test, touch } from "./studio";
+
+test.use({ viewport: { width: 390, height: 844 } });
+
+test("a rule is met and nobody claims it: the peg stays, the wrap-up tells it, and it is decided the next day", async ({
+	page,
+	studio,
+}) => {
+	await page.goto("/students/new");
+	await page.getByLabel("Name").fill("Ida");
+	await touch(page, "add the student").click();
+	await expect(page).toHaveURL(/\/students\/(?!new)/);
+	await page.goto(`/ladders/new?student=${page.url().split("/").at(-1)}`);
+	await page.getByLabel("Name of the skill").fill("Hoop");
+	await touch(page, "three rungs, and count at once").click();
+	await expect(page).toHaveURL(/\/live/);
+	const peg = () =>
+		studio.inStore(async (store) => {
+			await catchUp(store);
+			return (await railedLadders(store))[0]?.rail.pegIndex;
+		});
+
+	for (let i = 0; i < 3; i++) await good(page).click();
+	await expect(page.getByTestId("advice")).toHaveAttribute("data-line", "step-up");
+	await allSent(page);
+	await touch(page, "more").click();
+	await page.getByRole("link", { name: "wrap up" }).click();
+	const told = page.getByRole("region", { name: "Passed, and the peg has not moved" });
+	await expect(told).toContainText("the rule of With help was met");
+	await touch(page, "close the lesson").click();
+	await expect(page).toHaveURL(/\/$/);
+	expect(await peg()).toBe(0);
+
+	// The next day: it stands under what is to be decided, with one press for each answer.
+	const decide = page.getByRole("region", { name: "To decide" });
+	await expect(decide).toContainText("Ida: With help is passed");
+	await decide.getByRole("button", { name: /^step up: Alone, easy/ }).click();
+	await expect(decide).toHaveCount(0);
+	expect(await peg()).toBe(1);
+	const moves = (await studio.events()).flatMap((event) => (event.kind === "peg.moved" ? [event.body] : []));
+	expect(moves).toMatchObject([{ reason: "passed", evidence: [expect.any(String)] }]);
+});
+
+test("otherwise: stay. The peg stays for good, and nobody is asked again", async ({ page, studio }) => {
+	await page.goto("/students/new");
+	await page.getByLabel("Name").fill("Ida");
+	await touch(page, "add the student").click();
+	await expect(page).toHaveURL(/\/students\/(?!new)/);
+	await page.goto(`/ladders/new?student=${page.url().split("/").at(-1)}`);
+	await page.getByLabel("Name of the skill").fill("Hoop");
+	await touch(page, "three rungs, and count at once").click();
+	for (let i = 0; i < 3; i++) await good(page).click();
+	await answer(page, "otherwise");
+	await allSent(page);
+	await touch(page, "more").click();
+	await page.getByRole("link", { name: "wrap up" }).click();
+	await expect(page.getByText("you chose to stay")).toBeVisible();
+	await touch(page, "close the lesson").click();
+	await expect(page.getByText("Ida").first()).toBeVisible();
+	await expect(page.getByRole("region", { name: "To decide" })).toHaveCount(0);
+	const rail = await studio.inStore(async (store) => (await railedLadders(store))[0]?.rail);
+	expect(rail).toMatchObject({ pegIndex: 0, holes: [{ state: "passed" }, {}, {}] });
+});

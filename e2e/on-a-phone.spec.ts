@@ -1,0 +1,133 @@
+import type { Page } from "@playwright/test";
+import { sealEvent } from "@/core/log/event";
+import { pushEvents } from "@/store/events";
+import { findLadder, saveLadder } from "@/store/ladders";
+import { findSkill, saveSkill } from "@/store/skills";
+import { findStudent, saveStudent } from "@/store/students";
+import { pages } from "./pages";
+import { expect, good, type Studio, test, touch } from "./studio";
+
+test.use({ demo: true, viewport: { width: 390, height: 844 } });
+
+const everywhere = Object.values(pages).flat();
+const places = ["Today", "Students", "Skills", "Ladders", "Records", "Find"];
+
+test("every place is one press away on every page, whole and under the finger", async ({ page }) => {
+	test.setTimeout(240_000);
+	for (const width of [390, 360]) {
+		await page.setViewportSize({ width, height: 844 });
+		for (const path of ["/", "/students/isolde", "/skills/clubs", "/ladders/isolde-clubs", "/records", "/find"]) {
+			await page.goto(path);
+			for (const name of places) {
+				const place = page.getByRole("navigation", { name: "Places" }).getByRole("link", { name, exact: true });
+				await expect(place).toBeInViewport({ ratio: 1 });
+				const box = await place.boundingBox();
+				expect(box?.height).toBeGreaterThanOrEqual(40);
+				// Nothing lies over it.
+				const hit = await page.evaluate(
+					([x, y]) => document.elementFromPoint(x as number, y as number)?.textContent,
+					[(box?.x ?? 0) + (box?.width ?? 0) / 2, (box?.y ?? 0) + (box?.height ?? 0) / 2],
+				);
+				expect(hit).toBe(name);
+			}
+		}
+	}
+	await page.goto("/students");
+	await page.getByRole("link", { name: "Find", exact: true }).click();
+	await expect(page).toHaveURL(/\/find/);
+	await page.getByRole("button", { name: /^light:/ }).click();
+	await expect(page.locator("html")).toHaveAttribute("data-light", "daylight");
+});
+
+/** What reaches beyond the screen: the widest offender's own words. */
+const tooWide = (page: Page) =>
+	page.evaluate(() => {
+		const room = document.documentElement.clientWidth;
+		if (document.documentElement.scrollWidth <= room) return null;
+		const wide = [...document.querySelectorAll("body *")].filter(
+			(one) => one.getBoundingClientRect().right > room + 1 || one.scrollWidth > room + 1,
+		);
+		const last = wide.at(-1);
+		return `${document.documentElement.scrollWidth} > ${room}: <${last?.tagName} class="${last?.className}"> ${last?.textContent?.slice(0, 40)}`;
+	});
+
+const word = (letters: number) => "Wirbelkeulenhochwurfdrehung".repeat(20).slice(0, letters);
+
+/** Words of as many letters as fit, without a gap, wherever a coach can write them. */
+async function longWords(studio: Studio): Promise<void> {
+	await studio.inStore(async (store) => {
+		const student = await findStudent(store, "isolde");
+		if (!student) throw new Error("no student");
+		const { name: _, ...rest } = student.student;
+		await saveStudent(
+			store,
+			{ ...rest, name: word(80), kit: word(200), wish: word(300) },
+			{ id: student.id, rev: student.rev },
+		);
+		const skill = await findSkill(store, "clubs");
+		if (!skill) throw new Error("no skill");
+		const positions = skill.skill.positions.map((one, i) => ({
+			...one,
+			name: `${i}${word(70)}`,
+			fault: word(180),
+			cues: one.cues.map((cue) => ({ ...cue, text: word(110) })),
+		}));
+		await saveSkill(
+			store,
+			{ ...skill.skill, name: word(80), about: word(400), positions },
+			{ id: skill.id, rev: skill.rev },
+		);
+		for (const id of ["isolde-clubs", "teodor-clubs"]) {
+			const ladder = await findLadder(store, id);
+			if (!ladder) throw new Error("no ladder");
+			const rungs = ladder.ladder.rungs.map((rung, i) => ({
+				...rung,
+				settings: { ...rung.settings, name: `${i}${word(78)}`, drill: word(600), easier: word(100), care: [word(110)] },
+			}));
+			await saveLadder(store, { ...ladder.ladder, rungs }, { id, rev: ladder.rev });
+		}
+		const kept = (body: object, kind: string, n: number) =>
+			sealEvent({
+				...{ id: `long-${n}`, act: `long-${n}`, device: "long", dseq: n, lamport: 900_000 + n, kind, body },
+				...{ at: "2026-11-20T10:00:00.000Z", tz: "UTC", localDay: "2026-11-20", actor: "coach" },
+				...{ lesson: null, set: null, student: "isolde", ladder: null, rung: null },
+			} as never);
+		await pushEvents(store, "long", [
+			kept({ text: word(300) }, "parked", 1),
+			kept({ text: word(300), due: "2026-12-01" }, "promise", 2),
+		]);
+	});
+}
+
+for (const [device, viewport] of [
+	["phone", { width: 390, height: 844 }],
+	["laptop", { width: 1280, height: 800 }],
+] as const)
+	test(`words of a hundred letters without a gap widen no page: ${device}`, async ({ page, studio }) => {
+		test.setTimeout(240_000);
+		await page.setViewportSize(viewport);
+		await longWords(studio);
+		const wide: string[] = [];
+		for (const path of everywhere) {
+			await page.goto(path);
+			await expect(page.locator("h1").first()).toBeAttached();
+			const said = await tooWide(page);
+			if (said) wide.push(`${path}: ${said}`);
+		}
+		expect(wide).toEqual([]);
+		// Into a lesson and out again: what ends it can be pressed.
+		await page.goto("/students/isolde");
+		await page
+			.getByRole("button", { name: /^lesson: .*left/ })
+			.first()
+			.click();
+		await good(page).click();
+		expect(await tooWide(page)).toBeNull();
+		await touch(page, "more").click();
+		expect(await tooWide(page)).toBeNull();
+		await page.getByRole("link", { name: "wrap up" }).click();
+		await expect(touch(page, "close the lesson")).toBeVisible();
+		expect(await tooWide(page)).toBeNull();
+		await touch(page, "close the lesson").click();
+		await expect(page).toHaveURL(/\/$/);
+	});

@@ -1,0 +1,35 @@
+/** Every page of the demo studio that has an address of its own, by what it is about. */
+export const pages = {
+	"Today, students, records": [
+		"/",
+		"/students",
+		"/students/new",
+		"/students/isolde",
+		"/students/isolde/lessons",
+		"/records",
+		"/find?q=elbow",
+		"/offline",
+	],
+	skills: [
+		"/skills",
+		"/skills/new",
+		"/skills/clubs",
+		"/skills/balls#origins",
+		"/skills/balls#rhythm",
+		"/skills/balls#stages",
+		"/skills/balls#schools",
+		"/skills/balls#difficulties",
+		"/skills/balls#beside-it",
+	],
+	"ladders and rules": [
+		"/ladders",
+		"/ladders/new",
+		"/ladders/isolde-clubs",
+		"/ladders/isolde-clubs/card",
+		"/ladders/isolde-clubs/start",
+		"/ladders/difficulties",
+		"/rules",
+		"/rules/assumes",
+		"/rules/lucky",
+	],
+};
