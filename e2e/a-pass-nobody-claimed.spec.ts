@@ -28,7 +28,7 @@ test("a rule is met and nobody claims it: the peg stays, the wrap-up tells it, a
 	await touch(page, "more").click();
 	await page.getByRole("link", { name: "wrap up" }).click();
 	const told = page.getByRole("region", { name: "Passed, and the peg has not moved" });
-	await expect(told).toContainText("the rule of With help was met");
+	await expect(told).toContainText("The rule of With help was met");
 	await touch(page, "close the lesson").click();
 	await expect(page).toHaveURL(/\/$/);
 	expect(await peg()).toBe(0);

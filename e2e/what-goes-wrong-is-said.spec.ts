@@ -132,3 +132,33 @@ test.describe("a drawer cannot be fetched", () => {
 		await expect(page.getByRole("region", { name: /This device/i })).toBeVisible();
 	});
 });
+
+test.describe("the server is away while a bench is open", () => {
+	test.use({
+		expected: /ERR_CONNECTION|Failed to load resource|Failed to fetch|ERR_EMPTY_RESPONSE|ERR_INCOMPLETE/,
+		viewport: { width: 1280, height: 800 },
+	});
+	test("each press says so where it was, and works once the server answers", async ({ page, studio }) => {
+		const away = page.getByText("The server does not answer; nothing was changed.", { exact: false });
+		for (const [path, press] of [
+			["/students/odile", "put away"],
+			["/skills", "add “Three-ball cascade”"],
+			["/ladders/teodor-clubs", "make the mirror ladder, for the left side"],
+		] as const) {
+			await page.goto(path);
+			await page.waitForTimeout(300);
+			await studio.kill();
+			await touch(page, press).first().click();
+			await expect(away.first()).toBeVisible();
+			await studio.start();
+			await touch(page, press).first().click();
+			await expect(away).toHaveCount(0);
+		}
+		await page.goto("/records");
+		await page.waitForTimeout(300);
+		await studio.kill();
+		await page.getByLabel("Delete a student with everything").selectOption({ label: "Odile Fennimore" });
+		await expect(away.first()).toBeVisible();
+		await studio.start();
+	});
+});

@@ -1,8 +1,10 @@
 import { Phone } from "@/core/__tests__/phone";
 import { takeBack } from "@/core/acts/acts";
+import { sealEvent } from "@/core/log/event";
 import { live, onLadder, store } from "./__tests__/smallStudio";
-import { pushEvents } from "./events";
+import { eventsAfter, pushEvents } from "./events";
 import { railedLadders } from "./ladders";
+import { doubtfulLessons, studentDigests } from "./lessons";
 import { catchUp } from "./projection";
 import { openParked, openPromises, searchSaid } from "./said";
 import { findSkill } from "./skills";
@@ -51,6 +53,57 @@ describe("projections", () => {
 		expect(await dump()).toEqual(grown);
 		expect(await openPromises(store)).toHaveLength(2);
 		expect((await openParked(store)).map((one) => one.text)).toHaveLength(3);
+	});
+
+	/** A lesson on a phone whose clock says another day; what it wrote is sealed by that day. */
+	const lessonOn = async (device: string, localDay: string, next: string | null = null) => {
+		const phone = new Phone(device, `lesson-${device}`).begin(onLadder, "r1").row("ggg");
+		phone.write([{ kind: "lesson.closed", student: "student", body: { remark: "", note: "", next } }]);
+		const events = phone.events.map((event) => sealEvent({ ...event, localDay }));
+		await pushEvents(store, device, events);
+	};
+	const student = async () => (await studentDigests(store)).get("student");
+	const rail = async () => (await railedLadders(store, { ids: ["ladder"] }))[0];
+
+	test.each(["2099-01-01", "1970-01-01"])(
+		"one lesson with the phone in %s: kept and shown, and it decides nothing until the coach says which day it was",
+		async (strange) => {
+			const today = "2026-03-10";
+			await lessonOn("a", "2026-03-01");
+			await lessonOn("b", strange);
+			await lessonOn("c", "2026-03-09", "2026-03-16");
+			await catchUp(store, undefined, today);
+			expect(await student()).toMatchObject({ lessons: 3, last: "2026-03-09", next: "2026-03-16" });
+			expect((await rail())?.last?.day).toBe("2026-03-09");
+			expect((await rail())?.rail.holes[0]).toMatchObject({ tries: 9, metDays: ["2026-03-01", "2026-03-09"] });
+			expect((await doubtfulLessons(store, today, 9)).map(({ lesson }) => lesson)).toEqual(["lesson-b"]);
+			const events = (await eventsAfter(store, 0, "lesson-b")).events;
+			expect(events.length).toBeGreaterThan(4);
+
+			const coach = new Phone("coach", "lesson-b");
+			coach.write([{ kind: "lesson.dated", body: { day: "2026-03-08" } }]);
+			await pushEvents(store, "coach", coach.events);
+			await catchUp(store, undefined, today);
+			expect(await doubtfulLessons(store, today, 9)).toEqual([]);
+			expect((await rail())?.rail.holes[0]?.metDays).toEqual(["2026-03-01", "2026-03-08", "2026-03-09"]);
+		},
+	);
+
+	test("a day a week ahead is believed once it has come, and what is stored is what would be made anew", async () => {
+		await lessonOn("a", "2026-03-01");
+		await lessonOn("b", "2026-03-10");
+		await catchUp(store, undefined, "2026-03-02");
+		expect((await rail())?.last?.day).toBe("2026-03-01");
+		await catchUp(store, undefined, "2026-03-10");
+		expect((await rail())?.last?.day).toBe("2026-03-10");
+		const grown = await dump();
+		for (const table of ["projection", "lesson_digest", "lesson_work", "ladder_digest", "student_digest"])
+			await store.client.execute(`delete from ${table}`);
+		await catchUp(store, undefined, "2026-03-10");
+		expect(await dump()).toEqual(grown);
+		// And back, where the server's clock was set back.
+		await catchUp(store, undefined, "2026-03-02");
+		expect((await rail())?.last?.day).toBe("2026-03-01");
 	});
 
 	test("an act that closes something, taken back, opens it again", async () => {

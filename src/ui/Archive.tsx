@@ -27,7 +27,7 @@ export function Archive({
 				onClick={async () => {
 					const outcome = await answeredPlainly(archive(what, id, !archived));
 					setRefused(outcome.ok ? [] : outcome.refusals);
-					router.refresh();
+					if (outcome.ok) router.refresh();
 				}}
 			>
 				{archived ? "bring back" : "put away"}

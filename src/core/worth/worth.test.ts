@@ -232,6 +232,16 @@ describe("the operating curve", () => {
 			expect(curve.pass.at(-1)).toBeCloseTo(1, 12);
 		}
 	});
+	test("the advice ends a visit by the coach’s own band, not by the usual one", () => {
+		const at = (bandLow?: number) => {
+			const curve = operatingCurve({ kind: "rolling", k: 9, n: 12 }, 36, 11, bandLow === undefined ? {} : { bandLow });
+			return curve.ok ? (curve.value.advised?.pass[6] ?? 0) : 0;
+		};
+		expect(at()).toBe(at(0.6));
+		expect(at(0.75)).toBeLessThan(at(0.6));
+		expect(at(0.3)).toBeGreaterThan(at(0.6));
+	});
+
 	test("with the advice followed, a six-in-ten student passes 9 of 12 less often, and a ready one hardly less", () => {
 		const curve = sure(operatingCurve(rule({ kind: "rolling", k: 9, n: 12 }), 36, 101));
 		const at = (rate: number) => ({ bare: curve.pass[rate] as number, advised: curve.advised?.pass[rate] as number });

@@ -66,8 +66,8 @@ export const WatchingZone = memo(function WatchingZone({ onTakeOver }: { onTakeO
 		<section className={css.advice} aria-label="You watch" data-testid="watching">
 			<p className={css.adviceText} role="status">
 				<span className={css.adviceWords}>
-					<b>Another device counts; you watch</b>
-					<span>What is tapped here is kept apart until it is counted in under “more”.</span>
+					<b>Another device counts</b>
+					<span>You watch. What is tapped here is kept apart, and can be counted in under “more”.</span>
 				</span>
 			</p>
 			<button type="button" className={css.adviceAct} onClick={onTakeOver}>

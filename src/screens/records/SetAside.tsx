@@ -49,7 +49,7 @@ function Aside({ one }: { one: RecordsPage["aside"][number] }) {
 					onClick={async () => {
 						const outcome = await answered(tryAside(one.n));
 						setRefused(outcome.ok ? [] : outcome.refusals);
-						router.refresh();
+						if (outcome.ok) router.refresh();
 					}}
 				>
 					try again<span className="visually-hidden"> with {name}</span>
@@ -61,7 +61,7 @@ function Aside({ one }: { one: RecordsPage["aside"][number] }) {
 							onClick={async () => {
 								const outcome = await answeredPlainly(letAsideGo(one.n));
 								setRefused(outcome.ok ? [] : outcome.refusals);
-								router.refresh();
+								if (outcome.ok) router.refresh();
 							}}
 						>
 							lose it for good<span className="visually-hidden"> with {name}</span>

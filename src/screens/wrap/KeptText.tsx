@@ -26,7 +26,9 @@ export function KeptText({
 			<div className="d-flex gap-2 justify-content-between">
 				<Form.Label dir="auto">{label}</Form.Label>
 				{/* Its place is kept: what appears when a line is left must not push away what is being pressed. */}
-				<span className={`hint ${isKept ? "" : "invisible"}`}>kept</span>
+				<span className="hint" style={{ flex: "none", visibility: isKept ? undefined : "hidden" }}>
+					kept
+				</span>
 			</div>
 			<Form.Control
 				as="textarea"

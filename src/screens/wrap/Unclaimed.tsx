@@ -48,7 +48,7 @@ export function Unclaimed({
 					<div key={ladder.id} className="mb-2">
 						<p className="m-0" dir="auto">
 							{named && <b>{who}: </b>}
-							the rule of {name} was met.
+							{named ? "the" : "The"} rule of <b>{name}</b> was met.
 						</p>
 						<PassQuestion
 							pass={{
