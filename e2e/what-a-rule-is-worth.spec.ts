@@ -41,7 +41,7 @@ test("the worker finds rules with progress, can be stopped, and estimates a rate
 		const seen: number[] = [];
 		const found = await engine.find(
 			ask,
-			Comlink.proxy((done: number) => void seen.push(done)),
+			Comlink.proxy(({ done }: { done: number }) => void seen.push(done)),
 		);
 		const stopping = engine.find(
 			ask,

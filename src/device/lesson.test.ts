@@ -150,7 +150,7 @@ describe("a lesson on the device", () => {
 		open.write(takeBack(last?.targets ?? []));
 		await until(() => open.marks().unkept === 0);
 		expect(await lessonsHere()).toEqual([
-			{ lesson: `l6-${world.opened}`, student: null, tries: 2, closed: false, waiting: 4 },
+			{ lesson: `l6-${world.opened}`, student: null, students: [], tries: 2, closed: false, waiting: 4 },
 		]);
 	});
 

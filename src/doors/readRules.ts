@@ -1,4 +1,7 @@
+import type { RungSettings } from "@/core/ladder/rung";
 import type { Rule } from "@/core/rules";
+import type { Split } from "@/core/worth/chances";
+import { sharesOf, splitBy, waysOn } from "@/core/worth/ways";
 import { findCoach } from "@/store/coach";
 import { store } from "@/store/db";
 import { laddersInUse } from "@/store/ladders";
@@ -16,12 +19,19 @@ export interface RuledRung {
 	rule: Rule;
 	limit: number;
 	ready: number;
+	/** How tries come out there, as far as its points tell them apart. */
+	split?: Split;
 	/** The peg stands here. */
 	peg: boolean;
 }
 
 /** Lower edge of the coach's working band. */
 export const readBandLow = async (): Promise<number> => (await findCoach(await store())).coach.band.low;
+
+function splitOn(settings: RungSettings, counted: Record<string, number> | undefined): { split?: Split } {
+	const ways = waysOn(settings);
+	return ways.length > 2 ? { split: splitBy(ways, sharesOf(ways, counted).shares) } : {};
+}
 
 /** Every rung of every ladder in use. */
 export async function readRuledRungs(): Promise<RuledRung[]> {
@@ -34,6 +44,7 @@ export async function readRuledRungs(): Promise<RuledRung[]> {
 				...{ ladder: row.id, rev: row.rev, student: row.studentName, skill: row.followed.name },
 				...{ rung: id, number: i + 1, name: settings.name, rule: settings.rule as Rule },
 				...{ limit: settings.limit, ready: settings.readyRate, peg: row.rail.peg === id },
+				...splitOn(settings, row.rail.holes[i]?.ways),
 			})),
 		);
 }

@@ -53,7 +53,8 @@ export function RungFacts({
 							</>
 						)}
 						{inTerms(rung).map((said) => ` · ${said}`)}
-						{rung.variationTries > 0 && ` · ${plural(rung.variationTries, "try", "tries")} on a variation`}
+						{rung.easedBy && " · in its eased form"}
+						{rung.variationTries > 0 && ` · ${rung.variationGood} of ${rung.variationTries} good on a variation`}
 						{rung.byPartner > 0 && ` · ${rung.byPartner} logged by a partner`}
 						{rung.beforeCheck > 0 && ` · ${rung.beforeCheck} before the checklist`}
 						{rung.noCount > 0 && ` · ${rung.noCount} no count`}

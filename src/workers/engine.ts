@@ -3,9 +3,17 @@ import { searchLadderRules, type TierRule } from "@/core/build/ladderRules";
 import { estimateRate, type PastTry, type RateSettings } from "@/core/estimate/rate";
 import type { Rule } from "@/core/rules";
 import { type Outcome, refuse } from "@/core/words/refuse";
-import { type Analysis, analyse, analyseAt, checked, operatingCurve } from "@/core/worth/analyse";
-import type { Chances } from "@/core/worth/chances";
-import { type Finding, searchRules } from "@/core/worth/find";
+import {
+	type Analysis,
+	analyse,
+	analyseAt,
+	type Curve,
+	checked,
+	firstCurve,
+	operatingCurve,
+} from "@/core/worth/analyse";
+import type { Chances, Split } from "@/core/worth/chances";
+import { type Finding, type Progress, searchRules } from "@/core/worth/find";
 import type { Ask } from "@/core/worth/wald";
 
 /** What takes longer than a frame or two, off the thread that answers fingers. */
@@ -16,9 +24,9 @@ let stopped = false;
 const breathe = () => new Promise((resolve) => setTimeout(resolve));
 
 /** Runs a search to its end, or until it is stopped, saying how far it is. */
-async function told<T>(
-	search: Generator<number, Outcome<T>>,
-	onProgress: ((done: number) => void) | null,
+async function told<T, P>(
+	search: Generator<P, Outcome<T>>,
+	onProgress: ((progress: P) => void) | null,
 ): Promise<Outcome<T>> {
 	stopped = false;
 	let from = performance.now();
@@ -32,18 +40,39 @@ async function told<T>(
 	}
 }
 
+/** What a curve depends on besides the rule and its limit. */
+export interface CurveSettings {
+	secondsPerTry?: number;
+	bandLow?: number;
+	split?: Split;
+}
+
 const engine = {
-	curve: (rule: Rule, limit: number, settings: { secondsPerTry?: number; bandLow?: number } = {}) =>
-		operatingCurve(rule, limit, 101, settings),
+	/** The curve; what can be shown at once is told first, where the whole takes longer. */
+	async curve(
+		rule: Rule,
+		limit: number,
+		settings: CurveSettings,
+		onFirst: (curve: Curve) => void,
+	): Promise<Outcome<Curve>> {
+		const first = firstCurve(rule, limit, settings);
+		if (!first.ok) return first;
+		if (first.value) {
+			onFirst(first.value);
+			// What is asked meanwhile comes before the rest of this.
+			await breathe();
+		}
+		return operatingCurve(rule, limit, 101, settings);
+	},
 	analyse: (rule: Rule, chances: Chances, limit: number) => analyse(rule, chances, limit),
 	/** What the rule is worth at one rate, under its stated model. */
-	analyseAt(rule: Rule, rate: number, limit: number): Outcome<Analysis> {
+	analyseAt(rule: Rule, rate: number, limit: number, split?: Split): Outcome<Analysis> {
 		const fit = checked(rule, limit);
-		return fit.ok ? { ok: true, value: analyseAt(fit.value, rate, limit) } : fit;
+		return fit.ok ? { ok: true, value: analyseAt(fit.value, rate, limit, split) } : fit;
 	},
 	estimate: (past: PastTry[], settings?: RateSettings) => estimateRate(past, settings),
 	/** Searches with progress; takes a breath now and then, so that `stop` is heard. */
-	async find(ask: Ask, onProgress: ((done: number) => void) | null): Promise<Outcome<Finding>> {
+	async find(ask: Ask, onProgress: ((progress: Progress) => void) | null): Promise<Outcome<Finding>> {
 		return told(searchRules(ask), onProgress);
 	},
 	/** Rules for a ladder's thirds; stopped as a search is. */

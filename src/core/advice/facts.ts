@@ -14,6 +14,9 @@ export interface Run {
 	corrections: number;
 	/** Attempts off after the last of them. */
 	since: number;
+	/** Counted tries from its first to the latest, and from the last correction inside it: those nobody looked into included. */
+	span: number;
+	spanSince: number;
 }
 
 /** What the lines share, worked out once per attempt. */
@@ -31,6 +34,10 @@ export interface Facts {
 	runs: Run[];
 	/** Counted attempts since the last correction or question; null if there was none. */
 	sinceCorrection: number | null;
+	/** What the last word was: a correction, or a question. */
+	lastWord: "correction" | "question" | null;
+	/** Positions that were spoken of at some time in the visit. */
+	spokenOf: ReadonlySet<string>;
 	/** State marks within the last six attempts, and the attempts they lie among. */
 	stateMarks: string[];
 	/** An easing was followed in this visit, or the easier variation is in hand. */
@@ -67,6 +74,10 @@ export function gatherFacts(input: AdviceInput): Facts {
 		),
 		runs: placing.positions.map((position) => runOf(position, freshEntries)).filter((run) => run.tries.length > 0),
 		sinceCorrection: lastCorrection < 0 ? null : triesIn(entries.slice(lastCorrection + 1)).length,
+		lastWord: wordIn(entries[lastCorrection]),
+		spokenOf: new Set(
+			entries.flatMap(({ event }) => (event.kind === "feedback" && event.body.position ? [event.body.position] : [])),
+		),
 		stateMarks: recentMarks(freshEntries),
 		eased:
 			input.variation === "easier" ||
@@ -75,6 +86,28 @@ export function gatherFacts(input: AdviceInput): Facts {
 		overruled: overruledLines(entries),
 	};
 }
+
+/** The facts as they stood so many counted tries ago; the rule's own verdict left as it is. */
+export function factsBefore(facts: Facts, tries: number): Facts {
+	const { visit } = facts.input;
+	let left = tries;
+	let end = visit.entries.length;
+	while (left > 0 && end > 0) {
+		end -= 1;
+		if (visit.entries[end]?.try?.counted) left -= 1;
+	}
+	const entries = visit.entries.slice(0, end);
+	const kept = new Set(entries.map(({ event }) => event.id));
+	const here = { ...visit, entries, tries: visit.tries.filter(({ id }) => kept.has(id)) };
+	return gatherFacts({ ...facts.input, visit: here });
+}
+
+const wordIn = (entry: Entry | undefined): Facts["lastWord"] =>
+	entry?.event.kind === "feedback" && entry.event.body.type !== "confirmation" ? entry.event.body.type : null;
+
+/** "A cue was given", "A question was asked". */
+export const wordOf = (word: Facts["lastWord"]): string =>
+	word === "question" ? "A question was asked" : "A cue was given";
 
 const triedToday = ({ visit, visits }: AdviceInput): number =>
 	visits
@@ -95,8 +128,9 @@ const triesIn = (entries: readonly Entry[]): TryView[] =>
  * that went to another position only, say nothing about this one and are passed by.
  */
 function runOf(position: WatchedPosition, entries: readonly Entry[]): Run {
-	const run: Run = { position, direction: undefined, tries: [], corrections: 0, since: 0 };
+	const run: Run = { position, direction: undefined, tries: [], corrections: 0, since: 0, span: 0, spanSince: 0 };
 	let waiting = 0;
+	let passed = 0;
 	for (let i = entries.length - 1; i >= 0; i--) {
 		const entry = entries[i] as Entry;
 		if (isCorrection(entry) && entry.event.kind === "feedback" && entry.event.body.position === position.id) {
@@ -109,17 +143,22 @@ function runOf(position: WatchedPosition, entries: readonly Entry[]): Run {
 		const off = entry.try.body.off.find((o) => o.position === position.id);
 		if (!off) {
 			if (entry.try.body.judged || succeeded(entry.try.body.result)) break;
+			passed += 1;
 			continue;
 		}
 		if (off.direction && run.direction && off.direction !== run.direction) break;
 		run.direction ??= off.direction;
 		// A correction counts as inside the run once an attempt of the run lies before it.
 		if (waiting > 0) {
-			if (run.corrections === 0) run.since = run.tries.length;
+			if (run.corrections === 0) {
+				run.since = run.tries.length;
+				run.spanSince = run.tries.length + passed;
+			}
 			run.corrections += waiting;
 			waiting = 0;
 		}
 		run.tries.push(entry.try);
+		run.span = run.tries.length + passed;
 	}
 	run.tries.reverse();
 	return run;

@@ -1,14 +1,16 @@
 import { type LessonView, type SetView, type Visit, visitOfSet } from "@/core/log/lesson";
 import { countDays } from "@/core/rules/days";
 import { ENGINE } from "./engine";
-import { gatherFacts } from "./facts";
+import { type Facts, factsBefore, gatherFacts } from "./facts";
 import type { Advice, AdviceInput, Later, Line } from "./line";
+import { backToRung } from "./lines/backToRung";
 import { care } from "./lines/care";
 import { carryOn } from "./lines/carryOn";
 import { correct, ease, secondCue } from "./lines/correct";
-import { letAdjust, overCorrected } from "./lines/letAdjust";
+import { letAdjust } from "./lines/letAdjust";
 import { limit } from "./lines/limit";
 import { notYet } from "./lines/notYet";
+import { overCorrected } from "./lines/overCorrected";
 import { pause } from "./lines/pause";
 import { stepUp } from "./lines/stepUp";
 import { stop } from "./lines/stop";
@@ -25,6 +27,7 @@ export const lines: readonly Line[] = [
 	stepUp,
 	notYet,
 	limit,
+	backToRung,
 	pause,
 	overCorrected,
 	letAdjust,
@@ -35,19 +38,48 @@ export const lines: readonly Line[] = [
 	carryOn,
 ];
 
-/** What the rules suggest after the latest attempt, and why. Pure: the same visit gives the same advice. */
-export function advise(input: AdviceInput): Advice {
-	const facts = gatherFacts(input);
+type Said = Omit<Advice, "line" | "canSilence">;
+
+/** The first line that speaks and is not silenced. */
+function firstOf(facts: Facts): { line: Line; said: Said } {
 	for (const line of lines) {
 		const since = facts.overruled.get(line.name);
 		const silent = !line.always && since !== undefined && since < (line.silentFor?.(facts) ?? Infinity);
-		if (silent) continue;
-		const said = line.speak(facts);
-		if (!said) continue;
-		const ready = facts.placing.policy === "fixed dose" && input.verdict.kind === "met";
-		return { line: line.name, canSilence: !line.always, ...said, ...(ready ? { ready } : {}) };
+		const said = silent ? null : line.speak(facts);
+		if (said) return { line, said };
 	}
 	throw new Error("advise: the last line always speaks");
+}
+
+/** What the rules suggest after the latest attempt, and why. Pure: the same visit gives the same advice. */
+export function advise(input: AdviceInput): Advice {
+	const facts = gatherFacts(input);
+	const { line, said } = firstOf(facts);
+	const ready = facts.placing.policy === "fixed dose" && input.verdict.kind === "met";
+	return {
+		...{ line: line.name, canSilence: !line.always },
+		...said,
+		reason: cameBack(line, said, facts) ? `Again: ${said.reason}` : said.reason,
+		...(ready ? { ready } : {}),
+	};
+}
+
+/** So many tries a line may have been away for it to be the same one that is back. */
+const AWAY = 2;
+
+/**
+ * A line of a run or of the rate that stood a try or two ago and went away in between:
+ * nothing new, but the same one once more. Whoever looks is told so.
+ */
+function cameBack(line: Line, said: Said, facts: Facts): boolean {
+	if (!line.flickers) return false;
+	const stood = (triesAgo: number) => {
+		const then = firstOf(factsBefore(facts, triesAgo));
+		return then.line === line && then.said.position === said.position;
+	};
+	if (stood(1)) return false;
+	for (let away = 1; away <= AWAY; away++) if (stood(away + 1)) return true;
+	return false;
 }
 
 /** Checklist items of the rung not yet confirmed on the day the lesson is on. */

@@ -61,6 +61,8 @@ export interface Line {
 	name: string;
 	/** Cannot be silenced by doing otherwise. */
 	always?: boolean;
+	/** May come and go from try to try: where it comes back with nothing new, that is said. */
+	flickers?: boolean;
 	/** Silent for only so many attempts after *otherwise*; for the whole visit if absent. */
 	silentFor?: (facts: Facts) => number;
 	speak(facts: Facts): Omit<Advice, "line" | "canSilence"> | null;

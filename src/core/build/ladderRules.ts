@@ -41,7 +41,7 @@ export function* searchLadderRules(ask: Omit<Ask, "limit">): Generator<number, O
 	for (const [i, lenience] of LENIENCE.entries()) {
 		const search = searchRules({ ...ask, riskPass: Math.min(MOST_RISK, ask.riskPass * lenience), limit: UNDER });
 		let step = search.next();
-		for (; !step.done; step = search.next()) yield (i + step.value) / LENIENCE.length;
+		for (; !step.done; step = search.next()) yield (i + step.value.done) / LENIENCE.length;
 		const outcome: Outcome<Finding> = step.value;
 		if (!outcome.ok) return outcome;
 		const { found, simplest } = outcome.value;

@@ -15,11 +15,9 @@ export interface RateSettings {
 	halfDays: number;
 	/** The rate that is ready. */
 	ready: number;
-	/** Spread of days as tries: what the next lesson shows varies more than the rate does. */
-	dayTries: number;
 }
 
-export const rateSettings: RateSettings = { halfTries: 20, halfDays: 45, ready: 0.85, dayTries: 25 };
+export const rateSettings: RateSettings = { halfTries: 20, halfDays: 45, ready: 0.85 };
 
 export interface RateEstimate {
 	mean: number;
@@ -28,8 +26,8 @@ export interface RateEstimate {
 	high: number;
 	/** Chance that the underlying rate is at least the ready one. */
 	chanceReady: number;
-	/** 80 % interval of what the next lesson will show. */
-	next: { low: number; high: number };
+	/** The last tries and those before them disagree: the rate is changing, and any one number is behind. */
+	trend: { way: "rising" | "falling"; good: number; of: number } | null;
 	/** Tries this is worth after weighting, and as counted. */
 	weight: number;
 	tries: number;
@@ -50,8 +48,7 @@ export function weighTries(
 
 /**
  * The rate on a rung as a Beta posterior from a uniform prior, recent tries weighing
- * more: weight 2^(-later tries / 20) x 2^(-days / 45). For the next lesson the sample
- * size n = a + b becomes 1 / (1/n + 1/25): days vary, however much was counted.
+ * more: weight 2^(-later tries / 20) x 2^(-days / 45).
  */
 export function estimateRate(past: readonly PastTry[], settings: RateSettings = rateSettings): Outcome<RateEstimate> {
 	if (past.some(({ daysAgo }) => !(daysAgo >= 0 && Number.isFinite(daysAgo))))
@@ -61,17 +58,36 @@ export function estimateRate(past: readonly PastTry[], settings: RateSettings = 
 	const { good, off } = weighTries(past, settings);
 	const [a, b] = [1 + good, 1 + off];
 	const mean = a / (a + b);
-	const n = 1 / (1 / (a + b) + 1 / settings.dayTries);
-	const interval = (x: number, y: number) => ({ low: jStat.beta.inv(0.1, x, y), high: jStat.beta.inv(0.9, x, y) });
 	return {
 		ok: true,
 		value: {
 			mean,
-			...interval(a, b),
+			low: jStat.beta.inv(0.1, a, b),
+			high: jStat.beta.inv(0.9, a, b),
 			chanceReady: 1 - jStat.beta.cdf(settings.ready, a, b),
-			next: interval(mean * n, (1 - mean) * n),
+			trend: trendOf(past, settings),
 			weight: good + off,
 			tries: past.length,
 		},
 	};
+}
+
+const LAST = 10;
+/** One in ten steady students is told so by chance, half of them either way. */
+const APART = 1.5;
+
+/**
+ * Whether the last ten tries and those before them, weighed, are apart by more than 1.5
+ * standard deviations of their difference: within a steep rise the interval above holds
+ * the true rate less than half of the time, and is not shown as if it did.
+ */
+function trendOf(past: readonly PastTry[], settings: RateSettings): RateEstimate["trend"] {
+	if (past.length < 2 * LAST) return null;
+	const before = weighTries(past.slice(0, -LAST), settings);
+	const good = past.slice(-LAST).filter((one) => one.good).length;
+	const moments = (a: number, b: number) => ({ mean: a / (a + b), variance: (a * b) / ((a + b) ** 2 * (a + b + 1)) });
+	const [then, now] = [moments(1 + before.good, 1 + before.off), moments(1 + good, 1 + LAST - good)];
+	const apart = (now.mean - then.mean) / Math.sqrt(then.variance + now.variance);
+	if (Math.abs(apart) < APART) return null;
+	return { way: apart > 0 ? "rising" : "falling", good, of: LAST };
 }

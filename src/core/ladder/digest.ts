@@ -27,6 +27,8 @@ export interface RungSum {
 	good: number;
 	/** Counted tries, variations included: whether the rung is new to the student. */
 	tried: number;
+	/** Those tries by how they came out. */
+	ways?: Record<string, number>;
 	/** Lessons that worked on it. */
 	lessons: number;
 	/** Days on which its rule, or a day's part of it, was met. */
@@ -89,8 +91,9 @@ export function digestLadder(ladder: string, lessons: readonly LessonDigest[], t
 		rungs[rung] = {
 			...{ tries: sum((day) => day.tries), good: sum((day) => day.good), tried: sum((day) => day.tried) },
 			lessons: all.length,
+			ways: addedUp(all.map((day) => day.ways)),
 			metDays: [...new Set(days.filter((day) => day.met).map((day) => day.day))],
-			recent: days.slice(-RECENT).map(({ tried: _, ...day }) => day),
+			recent: days.slice(-RECENT).map(({ tried: _, ways: __, ...day }) => day),
 			first: scoreOf(days.find((day) => day.tries > 0)),
 			best: bestOf(days),
 		};
@@ -148,11 +151,18 @@ const movesOf = (ladder: string, lessons: readonly LessonDigest[]) =>
 	lessons.flatMap((lesson) => lesson.moves.filter((move) => move.ladder === ladder)).sort(byOrder);
 
 function daysByRung(ladder: string, lessons: readonly LessonDigest[]) {
-	const days = new Map<string, (RungDay & { tried: number })[]>();
+	const days = new Map<string, (RungDay & { tried: number; ways: Record<string, number> })[]>();
 	for (const { lesson, day, rungs } of byDay(lessons))
-		for (const { ladder: on, rung, tries, good, tried, met, marks } of rungs)
-			if (on === ladder) days.set(rung, [...(days.get(rung) ?? []), { lesson, day, tries, good, met, marks, tried }]);
+		for (const { ladder: on, rung, tries, good, tried, met, marks, ways = {} } of rungs)
+			if (on === ladder)
+				days.set(rung, [...(days.get(rung) ?? []), { lesson, day, tries, good, met, marks, tried, ways }]);
 	return days;
+}
+
+function addedUp(all: readonly Record<string, number>[]): Record<string, number> {
+	const sum: Record<string, number> = {};
+	for (const one of all) for (const [way, n] of Object.entries(one)) sum[way] = (sum[way] ?? 0) + n;
+	return sum;
 }
 
 const scoreOf = (day: RungDay | null | undefined): Score | null =>

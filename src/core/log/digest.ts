@@ -1,4 +1,5 @@
-import { dayOf, inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./lesson";
+import { wayOf } from "@/core/worth/ways";
+import { dayOf, formOf, inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./lesson";
 import { markOf, readMark } from "./marks";
 import type { Placed } from "./order";
 import { wrapUp } from "./wrap";
@@ -32,6 +33,8 @@ export interface RungDigest {
 	longestRun: number | null;
 	/** Those tries in order, as `readMark` reads them. */
 	marks: string;
+	/** Those tries by how they came out, as `wayOf` names it. Tallies do not say. */
+	ways?: Record<string, number>;
 	/** Where the rule was met, and what was said to it, if it was and the peg was not moved after it in this lesson. */
 	pass?: PassDigest;
 	/** Its own rule was met; re-earning a lower rung by its short rule passes nothing. */
@@ -92,7 +95,7 @@ export interface LessonDigest {
 	last: LastVisit[];
 }
 
-const own = (visit: Visit) => inOrder(visit).filter((item) => item.counted && item.variation === "own");
+const own = (visit: Visit) => inOrder(visit).filter((item) => item.counted && item.variation === formOf(visit.placing));
 
 /** Tries in order; those of a tally, whose order nobody kept, are spread evenly. */
 function marksOf(visit: Visit): string {
@@ -139,6 +142,7 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 				...{ student, ladder, rung, name, tries, good, tried: tries + variationTries, longestRun, met },
 				marks: visits.map(marksOf).join(""),
 				...passOf(view, visits),
+				ways: waysIn(visits),
 			})),
 		moves: view.moves.flatMap((move) =>
 			move.ladder
@@ -154,6 +158,16 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 		),
 		last: lastVisits(view),
 	};
+}
+
+function waysIn(visits: readonly Visit[]): Record<string, number> {
+	const ways: Record<string, number> = {};
+	for (const item of visits.flatMap(own))
+		if (!("tries" in item)) {
+			const way = wayOf(item.good, item.body.result);
+			ways[way] = (ways[way] ?? 0) + 1;
+		}
+	return ways;
 }
 
 /** The latest pass of a rung that no move of its ladder followed. */

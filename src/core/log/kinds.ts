@@ -81,6 +81,8 @@ export const Placing = z.object({
 	triedBefore: whole(0, 1000000),
 	/** Earlier days on which this rung's rule was met: for a rule on several days. */
 	daysMet: z.optional(z.array(day).check(z.maxLength(60))),
+	/** Why the rung is done in its easier form, where a protected part or missing kit eases it: that form is the rung then. */
+	easedBy: z.optional(label(200)),
 	/** Lower edge of the working band: under it a rung is too hard. */
 	bandLow: z.number().check(z.gte(0.05), z.lte(0.95)),
 	/** A rung stepped down to is re-earned by this short rule, then it is back to `from`. */

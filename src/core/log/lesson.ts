@@ -118,6 +118,9 @@ export interface LessonView {
 const terms = (placing: Placing): string =>
 	JSON.stringify([placing.reEarn?.rule ?? placing.settings.rule, placing.settings.gate]);
 
+/** The form the rung's rule is judged on: the easier one where a limit makes that the rung for this student. */
+export const formOf = ({ easedBy }: Pick<Placing, "easedBy">): Variation => (easedBy ? "easier" : "own");
+
 export const rungKey = (placing: Placing): string => `${placing.ladder ?? "-"}/${placing.rung}`;
 
 const visitKey = (placing: Placing, moves: number): string => `${rungKey(placing)}/${moves}/${terms(placing)}`;

@@ -6,7 +6,9 @@ import type { RungWrap } from "./wrap";
 const tried = (as: Partial<TryView["as"]>, body: Partial<TryView["body"]> = {}, set = "one") =>
 	({ as: { good: true, result: "hit", ...as }, body, set, counted: true, variation: "own" }) as TryView;
 const of = (rule: Rule, tries: TryView[], progress = { value: 0, target: 0, words: "" }) =>
-	inTerms({ visits: [{ rule, tries, judgements: { own: { progress } } } as unknown as Visit] } as RungWrap);
+	inTerms({
+		visits: [{ rule, tries, placing: {}, judgements: { own: { progress } } } as unknown as Visit],
+	} as RungWrap);
 
 test("each kind is told in its own terms", () => {
 	expect(

@@ -1,6 +1,6 @@
 import { allParts, type Rule } from "@/core/rules";
 import { plural } from "@/core/words/numbers";
-import type { TryView } from "./lesson";
+import { formOf, type TryView } from "./lesson";
 import type { RungWrap } from "./wrap";
 
 const mean = (all: readonly number[]) => all.reduce((sum, n) => sum + n, 0) / all.length;
@@ -14,7 +14,9 @@ const short = (n: number) => String(Number(n.toFixed(1)));
 export function inTerms({ visits }: RungWrap): string[] {
 	const rule = visits.at(-1)?.rule;
 	if (!rule) return [];
-	const tries = visits.flatMap((visit) => visit.tries.filter((t) => t.counted && t.variation === "own"));
+	const tries = visits.flatMap((visit) =>
+		visit.tries.filter((t) => t.counted && t.variation === formOf(visit.placing)),
+	);
 	if (tries.length === 0) return [];
 	return allParts(rule).flatMap((part) => phrase(part, tries) ?? (part === rule ? sumOf(visits) : []));
 }
@@ -67,6 +69,6 @@ function phrase(part: Rule, tries: readonly TryView[]): string[] | null {
 function sumOf(visits: RungWrap["visits"]): string[] {
 	const last = visits.at(-1);
 	if (last?.rule.kind !== "points" && last?.rule.kind !== "bouts") return [];
-	const { value, target, words } = last.judgements.own.progress;
+	const { value, target, words } = last.judgements[formOf(last.placing)].progress;
 	return [`${value} of ${target} ${words}`];
 }

@@ -1,5 +1,6 @@
 import { leftOpen } from "@/core/ladder/good";
 import {
+	type Ahead,
 	beginJudging,
 	type Judged,
 	type Judgement,
@@ -10,7 +11,7 @@ import {
 } from "@/core/rules";
 import { type Tally, tallyProves } from "@/core/rules/tally";
 import type { Placing, Variation } from "./kinds";
-import { inOrder, rungKey, type TallyView, type TryView, triesIn, type Verdict, type Visit } from "./lesson";
+import { formOf, inOrder, rungKey, type TallyView, type TryView, triesIn, type Verdict, type Visit } from "./lesson";
 
 /** Where the rule stands on one form of a rung. A tally starts its machine anew: nobody knows its order. */
 interface Form {
@@ -118,6 +119,26 @@ function take(
 	run.forms[item.variation] = { ...form, judging, set: item.set, metBy: metNow ? item.id : form.metBy };
 }
 
+/** Ways a try can come out on a rung, worked out once for its settings. */
+const outcomesKnown = new WeakMap<object, readonly Judged[]>();
+
+function outcomesOn({ settings, positions }: Placing): readonly Judged[] {
+	const before = outcomesKnown.get(settings);
+	if (before) return before;
+	const { good, off } = leftOpen(settings, positions);
+	const outcomes = [...good, ...off].filter(({ late }) => !late);
+	outcomesKnown.set(settings, outcomes);
+	return outcomes;
+}
+
+/** The set in hand is over, by a rest or by its clock: what comes counts in a new one. */
+const isSetOver = (visit: Visit): boolean => {
+	const last = visit.tries.at(-1);
+	if (last?.body.late) return true;
+	const closed = visit.entries.findLastIndex(({ event }) => event.kind === "set.closed");
+	return closed >= 0 && !visit.entries.slice(closed + 1).some((entry) => entry.try);
+};
+
 /** Writes down what the rule says of each form, and of the rung. */
 function read(
 	visit: Visit,
@@ -125,15 +146,19 @@ function read(
 	{ allowed, raisedBy }: Pick<Verdict, "allowed" | "raisedBy">,
 	before?: Visit,
 ): void {
+	const ahead: Ahead = { outcomes: outcomesOn(visit.placing), setOver: isSetOver(visit) };
 	const left = Math.max(0, allowed - run.used);
 	const judgements = {} as Record<Variation, Judgement>;
 	for (const variation of ["own", "easier", "harder"] as const) {
 		const form = run.forms[variation];
 		const same = before && running.get(before)?.forms[variation] === form;
-		judgements[variation] = same ? lessLeft(before.judgements[variation], left) : readForm(visit.rule, form, left);
+		judgements[variation] = same
+			? lessLeft(before.judgements[variation], left)
+			: readForm(visit.rule, form, left, ahead);
 	}
 	visit.judgements = judgements;
-	const { own } = judgements;
+	const form = formOf(visit.placing);
+	const own = judgements[form];
 	visit.verdict = {
 		kind: own.met
 			? "met"
@@ -144,13 +169,13 @@ function read(
 					: own.needs !== null
 						? "open"
 						: "cannot be met today",
-		metBy: own.met ? (run.forms.own.metBy ?? run.forms.own.provedBy) : null,
+		metBy: own.met ? (run.forms[form].metBy ?? run.forms[form].provedBy) : null,
 		...{ allowed, raisedBy, used: run.used, left },
 	};
 }
 
-function readForm(rule: Rule, { judging, settled, provedBy }: Form, left: number): Judgement {
-	const said = judgementOf(rule, settled ?? judging, left);
+function readForm(rule: Rule, { judging, settled, provedBy }: Form, left: number, ahead: Ahead): Judgement {
+	const said = judgementOf(rule, settled ?? judging, left, ahead);
 	if (!provedBy || said.met) return said;
 	const { progress } = said;
 	return { ...said, met: true, bust: false, needs: 0, progress: { ...progress, value: progress.target } };

@@ -1,5 +1,5 @@
 import type { Direction } from "./kinds";
-import { countedIn, inOrder, type LessonView, type TallyView, type TryView, type Visit } from "./lesson";
+import { countedIn, formOf, inOrder, type LessonView, type TallyView, type TryView, type Visit } from "./lesson";
 
 /** A cue with what followed it, as a fact: not a claim that it worked. */
 export interface CueGiven {
@@ -37,6 +37,10 @@ export interface RungWrap {
 	/** Counted tries that a partner logged. */
 	byPartner: number;
 	variationTries: number;
+	/** Good among those. */
+	variationGood: number;
+	/** Why it was done in its easier form, where that is the rung for this student. */
+	easedBy: string | null;
 	met: boolean;
 	faults: FaultCount[];
 	cues: CueGiven[];
@@ -60,8 +64,9 @@ export function wrapUp(lesson: LessonView): RungWrap[] {
 function wrapRung(visits: Visit[]): RungWrap {
 	const first = visits[0] as Visit;
 	const counted = visits.flatMap((visit) => visit.tries.filter((t) => t.counted));
-	const own = counted.filter((t) => t.variation === "own");
-	const tallies = visits.flatMap((visit) => visit.tallies.filter((t) => t.counted && t.variation === "own"));
+	const form = formOf(first.placing);
+	const own = counted.filter((t) => t.variation === form);
+	const tallies = visits.flatMap((visit) => visit.tallies.filter((t) => t.counted && t.variation === form));
 	const tries = countedIn([...own, ...tallies]);
 	return {
 		student: first.student,
@@ -75,12 +80,17 @@ function wrapRung(visits: Visit[]): RungWrap {
 		beforeCheck: visits.flatMap((visit) => visit.tries).filter((t) => t.body.beforeCheck).length,
 		byPartner: countedIn(visits.flatMap(inOrder).filter((item) => item.byPartner)),
 		variationTries: countedIn(visits.flatMap(inOrder)) - tries,
+		variationGood: goodIn(visits.flatMap(inOrder).filter((item) => item.counted && item.variation !== form)),
+		easedBy: first.placing.easedBy ?? null,
 		met: visits.some((visit) => visit.verdict.kind === "met" && visit.placing.reEarn === null),
 		faults: faults(visits, counted),
 		cues: visits.flatMap(cuesGiven),
 		visits,
 	};
 }
+
+const goodIn = (items: readonly (TryView | TallyView)[]): number =>
+	items.reduce((sum, item) => sum + ("tries" in item ? item.good : item.good ? 1 : 0), 0);
 
 function longestOf(tries: readonly TryView[], tallies: readonly TallyView[]): number | null {
 	const told = tallies.flatMap(({ longest }) => longest ?? []);

@@ -6,7 +6,7 @@ import { Placing, type Variation, WatchedPosition } from "@/core/log/kinds";
 import { Side, Student } from "@/core/people/student";
 import { readSides } from "@/core/skill/sides";
 import { seal } from "@/core/words/seal";
-import { ident } from "@/core/words/text";
+import { cutText, ident } from "@/core/words/text";
 
 /** What a device needs to run any lesson without asking again. */
 
@@ -135,6 +135,9 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 				name: s.name,
 				...(s.notches.tempo === undefined ? {} : { tempo: s.notches.tempo }),
 			})),
+		...(limitOn(ladder, found.id)?.what === "eased"
+			? { easedBy: cutText(limitOn(ladder, found.id)?.reason || "Eased.", 200) }
+			: {}),
 		triedBefore: hole?.tried ?? 0,
 		// Only a rule on several days asks for them, and only for as many as it can count.
 		...(settings.rule.kind === "days" ? { daysMet: hole?.metDays.slice(-60) ?? [] } : {}),

@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import { BUST, defineRule, MET } from "./kind";
 import { joined, keyParts, type PartStates, partSchema, sentences, statusOf, stepParts } from "./parts";
-import { asAny, machineOf } from "./registry";
+import { asAny } from "./registry";
 
 const schema = z.object({ kind: z.literal("all"), rules: partSchema });
 export type All = z.infer<typeof schema>;
@@ -15,7 +15,6 @@ export const all = defineRule<All, PartStates>({
 	fields: [{ name: "rules", label: "all of", type: "rules" }],
 	fresh: { kind: "all", rules: [asAny({ kind: "streak", r: 3 }), asAny({ kind: "rolling", k: 6, n: 8 })] },
 	sentence: ({ rules }) => sentences(rules, " and "),
-	fewest: ({ rules }) => Math.max(...rules.map((rule) => machineOf(rule).fewest(rule))),
 	step: ({ rules }, parts, attempt) => (parts.some((part) => part.bust) ? parts : stepParts(rules, parts, attempt)),
 	status({ rules }, parts) {
 		const open = parts.flatMap((part, i) => {

@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import { BUST, defineRule, MET } from "./kind";
 import { joined, keyParts, type PartStates, partSchema, sentences, statusOf, stepParts } from "./parts";
-import { asAny, machineOf } from "./registry";
+import { asAny } from "./registry";
 
 const schema = z.object({ kind: z.literal("any"), rules: partSchema });
 export type Any = z.infer<typeof schema>;
@@ -15,7 +15,6 @@ export const any = defineRule<Any, PartStates>({
 	fields: [{ name: "rules", label: "one of", type: "rules" }],
 	fresh: { kind: "any", rules: [asAny({ kind: "streak", r: 4 }), asAny({ kind: "rolling", k: 6, n: 7 })] },
 	sentence: ({ rules }) => sentences(rules, " or "),
-	fewest: ({ rules }) => Math.min(...rules.map((rule) => machineOf(rule).fewest(rule))),
 	step: ({ rules }, parts, attempt) => (parts.some((part) => part.met) ? parts : stepParts(rules, parts, attempt)),
 	status({ rules }, parts) {
 		const met = parts.some((part) => part.met);

@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import { whole } from "@/core/words/text";
-import { defineRule, kOverN } from "./kind";
+import { defineRule, goodOnes, kOverN } from "./kind";
 
 const schema = z.object({ kind: z.literal("block"), k: whole(1, 60), n: whole(1, 60) });
 export type Block = z.infer<typeof schema>;
@@ -27,7 +27,6 @@ export const block = defineRule<Block, State>({
 	fresh: { kind: "block", k: 7, n: 10 },
 	sentence: ({ k, n }) => `${k} good in a block of ${n}`,
 	refusals: ({ k, n }) => kOverN(k, n, `a block of ${n} holds`),
-	fewest: ({ k }) => k,
 	start: () => ({ tries: 0, good: 0, met: false }),
 	step: ({ k, n }, state, { good }) => {
 		if (state.met) return state;
@@ -46,4 +45,5 @@ export const block = defineRule<Block, State>({
 		const at = tries % n;
 		return good + (n - at) < k ? `${at},lost` : `${at},${at === 0 ? 0 : good}`;
 	},
+	best: goodOnes,
 });

@@ -1,7 +1,8 @@
 import * as z from "zod/mini";
+import { plural } from "@/core/words/numbers";
 import { whole } from "@/core/words/text";
-import { defineRule, kOverN, MET } from "./kind";
-import { emptyWindow, ones, stepWindow, type Window } from "./window";
+import { defineRule, goodOnes, kOverN, MET } from "./kind";
+import { emptyWindow, ones, shownOf, stepWindow, type Window } from "./window";
 
 const schema = z.object({
 	kind: z.literal("bouts"),
@@ -15,8 +16,10 @@ export type Bouts = z.infer<typeof schema>;
 interface State {
 	good: number;
 	off: number;
+	/** Decides; as small as it can be. */
 	won: Window;
-	played: number;
+	/** What the coach sees: the last n bouts, useful or not. */
+	shown: Window;
 }
 
 /** A bout is won at its `a`-th good before its `b`-th off; `k` of the last `n` completed bouts won. */
@@ -33,24 +36,26 @@ export const bouts = defineRule<Bouts, State>({
 	fresh: { kind: "bouts", a: 5, b: 3, k: 2, n: 3 },
 	sentence: ({ a, b, k, n }) => `${k} of the last ${n} bouts won, ${a} good before ${b} off`,
 	refusals: ({ k, n }) => kOverN(k, n, `the last ${n} bouts`),
-	fewest: ({ a, k }) => a * k,
-	start: () => ({ good: 0, off: 0, won: emptyWindow, played: 0 }),
+	start: () => ({ good: 0, off: 0, won: emptyWindow, shown: emptyWindow }),
 	step({ a, b, k, n }, state, attempt) {
 		if (state.won === MET) return state;
 		// An unfinished bout belongs to its set: a new set starts a new bout.
 		const good = (attempt.newSet ? 0 : state.good) + (attempt.good ? 1 : 0);
 		const off = (attempt.newSet ? 0 : state.off) + (attempt.good ? 0 : 1);
 		if (good < a && off < b) return { ...state, good, off };
-		return { good: 0, off: 0, won: stepWindow(state.won, good >= a, k, n), played: state.played + 1 };
+		const won = good >= a;
+		return { good: 0, off: 0, won: stepWindow(state.won, won, k, n), shown: shownOf(state.shown, won, n) };
 	},
-	status: ({ a, b, k, n }, { good, off, won, played }) => ({
+	status: ({ a, b, k, n }, { good, off, won, shown }) => ({
 		met: won === MET,
 		bust: false,
 		progress: {
-			value: won === MET ? k : ones(won),
+			value: ones(shown),
 			target: k,
-			words: `bouts, last ${n} of ${played}; this one ${good} to ${off} of ${a} to ${b}`,
+			words: `won of ${shown.length < n ? plural(shown.length, "bout") : `the last ${plural(n, "bout")}`}; this one ${good} : ${off}, won at ${a}, lost at ${b}`,
 		},
 	}),
 	key: (_, { good, off, won }) => (won === MET ? MET : `${good},${off},${won}`),
+	sets: true,
+	best: goodOnes,
 });

@@ -17,7 +17,6 @@ export const count = defineRule<Count, number>({
 	],
 	fresh: { kind: "count", c: 12, seconds: 60 },
 	sentence: ({ c, seconds }) => `${c} good within ${seconds} seconds`,
-	fewest: ({ c }) => c,
 	start: () => 0,
 	step: ({ c }, good, attempt) =>
 		good >= c ? good : (attempt.newSet ? 0 : good) + (attempt.good && !attempt.late ? 1 : 0),
@@ -27,4 +26,6 @@ export const count = defineRule<Count, number>({
 		progress: { value: good, target: c, words: `in this set of ${seconds} seconds` },
 	}),
 	key: ({ c }, good) => (good >= c ? MET : String(good)),
+	sets: true,
+	best: (_, attempts) => attempts.filter(({ good, late }) => good && !late),
 });

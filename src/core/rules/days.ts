@@ -30,14 +30,12 @@ export const days = defineRule<Days, unknown>({
 		machineOf(rule)
 			.refusals(rule)
 			.map((r) => ({ ...r, path: `rule.${r.path}` })),
-	fewest: ({ rule }) => machineOf(rule).fewest(rule),
 	start: ({ rule }) => machineOf(rule).start(rule),
 	step: ({ rule }, state, attempt) => machineOf(rule).step(rule, state, attempt),
 	status: ({ rule }, state) => machineOf(rule).status(rule, state),
 	key: ({ rule }, state) => machineOf(rule).key(rule, state),
-	best: ({ rule }) => machineOf(rule).best(rule),
-	codes: ({ rule }) => machineOf(rule).codes(rule),
-	measures: ({ rule }) => machineOf(rule).measures(rule),
+	looks: ({ rule }) => machineOf(rule).looks(rule),
+	best: ({ rule }, attempts) => machineOf(rule).best?.(rule, attempts) ?? attempts,
 	parts: ({ rule }) => [rule],
 });
 

@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import { whole } from "@/core/words/text";
-import { defineRule, goodTry, kOverN, MET } from "./kind";
+import { defineRule, kOverN, MET } from "./kind";
 import { emptyWindow, ones, shownOf, stepWindow, type Window } from "./window";
 
 const schema = z.object({ kind: z.literal("decision"), k: whole(1, 60), n: whole(1, 60) });
@@ -24,7 +24,6 @@ export const decision = defineRule<Decision, State>({
 	fresh: { kind: "decision", k: 7, n: 9 },
 	sentence: ({ k, n }) => `${k} of the last ${n} answers right`,
 	refusals: ({ k, n }) => kOverN(k, n, `the last ${n} that are looked at`),
-	fewest: ({ k }) => k,
 	start: () => ({ window: emptyWindow, shown: emptyWindow }),
 	step: ({ k, n }, state, { right }) =>
 		state.window === MET || right === undefined
@@ -36,5 +35,6 @@ export const decision = defineRule<Decision, State>({
 		progress: { value: ones(shown), target: k, words: `right, of ${shown.length}, last ${n}` },
 	}),
 	key: (_, { window }) => window,
-	best: () => ({ ...goodTry, right: true }),
+	looks: () => ({ right: [true, false] }),
+	best: (_, attempts) => attempts.filter(({ right }) => right === true),
 });

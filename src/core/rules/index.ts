@@ -9,6 +9,7 @@ import { days } from "./days";
 import { decision } from "./decision";
 import type { Judged, RuleKind, Status } from "./kind";
 import { length } from "./length";
+import { fewestMore } from "./needs";
 import { anyRule } from "./parts";
 import { points } from "./points";
 import { rating } from "./rating";
@@ -88,7 +89,6 @@ export const allParts = (rule: Rule): Rule[] => [rule, ...(machineOf(rule).parts
 export const usesRule = (rule: Rule, kind: Rule["kind"]): boolean => allParts(rule).some((part) => part.kind === kind);
 
 export const ruleSentence = (rule: Rule): string => machineOf(rule).sentence(rule);
-export const fewestTries = (rule: Rule): number => machineOf(rule).fewest(rule);
 
 export interface Judgement extends Status {
 	/** Index of the attempt at which the rule was met, or -1. */
@@ -117,55 +117,33 @@ export function judgeOne(rule: Rule, so: Judging, attempt: Judged): Judging {
 	return { state, tries, metAt: machine.status(rule, state).met ? so.tries : -1 };
 }
 
+/** What judging does not know of: what may come, and whether the next attempt begins a set. */
+export interface Ahead {
+	/** Ways an attempt can come out on this rung; hit or miss where nothing is said. */
+	outcomes?: readonly Judged[];
+	/** The set is over, or its clock has run out: what comes counts in a new one. */
+	setOver?: boolean;
+}
+
 /** What the rule says now, with `left` more attempts allowed. */
-export function judgementOf(rule: Rule, { state, metAt }: Judging, left: number): Judgement {
+export function judgementOf(rule: Rule, { state, metAt }: Judging, left: number, ahead: Ahead = {}): Judgement {
 	const machine = machineOf(rule);
 	const status = machine.status(rule, state);
-	return { ...status, metAt, needs: status.met ? 0 : status.bust ? null : fewestMore(machine, rule, state, left) };
+	return { ...status, metAt, needs: status.met ? 0 : status.bust ? null : fewestMore(rule, state, left, ahead) };
 }
 
 /** Judge a rule over a visit's attempts, oldest first, with `left` more allowed. */
-export const judge = (rule: Rule, attempts: readonly Judged[], left: number): Judgement =>
+export const judge = (rule: Rule, attempts: readonly Judged[], left: number, ahead: Ahead = {}): Judgement =>
 	judgementOf(
 		rule,
 		attempts.reduce((so, attempt) => judgeOne(rule, so, attempt), beginJudging(rule)),
 		left,
+		ahead,
 	);
 
-/** The best attempt, once for every code and measure the rule chooses between. */
-function bestAttempts(machine: Machine, rule: Rule): Judged[] {
-	const best = machine.best(rule);
-	const codes = machine.codes(rule);
-	const measures = machine.measures(rule);
-	const coded = codes.length === 0 ? [best] : codes.map((code) => ({ ...best, result: code, called: code }));
-	return measures.length === 0 ? coded : coded.flatMap((one) => measures.map((measure) => ({ ...one, measure })));
-}
+/** More than any rule that a form can build asks for. */
+const LONG = 2000;
 
-const MOST_STATES = 20_000;
-
-/**
- * Breadth first over the best attempts: one, or one for each code and measure a rule
- * chooses between. Exact, since every kind is helped, or at least not hindered, by its best
- * attempt; a search too wide to finish says that it may still be met.
- */
-function fewestMore(machine: Machine, rule: Rule, from: unknown, left: number): number | null {
-	const letters = bestAttempts(machine, rule);
-	let frontier = [from];
-	const seen = new Set([machine.key(rule, from)]);
-	for (let more = 1; more <= left; more++) {
-		const next: unknown[] = [];
-		for (const state of frontier)
-			for (const letter of letters) {
-				const after = machine.step(rule, state, letter);
-				if (machine.status(rule, after).met) return more;
-				const key = machine.key(rule, after);
-				if (seen.has(key)) continue;
-				seen.add(key);
-				next.push(after);
-			}
-		if (next.length === 0) return null;
-		if (seen.size > MOST_STATES) return more;
-		frontier = next;
-	}
-	return null;
-}
+/** Fewest attempts in which the rule can be met from its start. */
+export const fewestTries = (rule: Rule, outcomes?: readonly Judged[]): number =>
+	fewestMore(rule, machineOf(rule).start(rule), LONG, outcomes ? { outcomes } : {}) ?? LONG;

@@ -66,8 +66,6 @@ export interface RuleKind<R extends { kind: string }, S> {
 	sentence(rule: R): string;
 	/** What the schema cannot say alone, such as k over n. Paths are field names. */
 	refusals(rule: R): Refusal[];
-	/** Fewest attempts in which the rule can be met from its start. */
-	fewest(rule: R): number;
 	start(rule: R): S;
 	step(rule: R, state: S, attempt: Judged): S;
 	status(rule: R, state: S): Status;
@@ -76,12 +74,17 @@ export interface RuleKind<R extends { kind: string }, S> {
 	 * the key {@link MET}, every bust one {@link BUST}.
 	 */
 	key(rule: R, state: S): string;
-	/** An attempt no other attempt is better than, but for the code it carries. */
-	best(rule: R): Judged;
-	/** Codes between which the best attempt has to choose; none where any will do. */
-	codes(rule: R): readonly string[];
-	/** Measures between which it has to choose: the low ends of ranges, one of which lies in any common part. */
-	measures(rule: R): readonly number[];
+	/** The values of what it looks at, besides good and the outcome, that make a difference. */
+	looks(rule: R): Looks;
+	/**
+	 * Of these attempts, all those that no other is better than, whatever came before. Left
+	 * out: nothing is taken for granted, and what the rule needs at best is searched for
+	 * over every attempt there may be. A rule may need misses, and a good try may be worse
+	 * than one that was not.
+	 */
+	best?(rule: R, attempts: readonly Judged[]): readonly Judged[];
+	/** A new set begins something anew: a clock, an unfinished bout. */
+	sets: boolean;
 	/** Rules inside this one. */
 	parts(rule: R): readonly { kind: string }[];
 }
@@ -89,7 +92,16 @@ export interface RuleKind<R extends { kind: string }, S> {
 export const MET = "met";
 export const BUST = "bust";
 
-type Optional = "refusals" | "codes" | "measures" | "parts" | "best" | "needs";
+/** What a rule may look at in an attempt, and the values between which it tells. */
+export interface Looks {
+	called?: readonly string[];
+	right?: readonly boolean[];
+	rating?: readonly number[];
+	length?: readonly number[];
+	measure?: readonly number[];
+}
+
+type Optional = "refusals" | "looks" | "sets" | "parts" | "best" | "needs";
 
 /** A kind with what most kinds have in common filled in. */
 export function defineRule<R extends { kind: string }, S>(
@@ -98,15 +110,16 @@ export function defineRule<R extends { kind: string }, S>(
 	return {
 		needs: "good",
 		refusals: () => [],
-		codes: () => [],
-		measures: () => [],
+		looks: () => ({}),
+		sets: false,
 		parts: () => [],
-		best: () => goodTry,
 		...kind,
 	};
 }
 
-export const goodTry: Judged = { good: true, result: "hit" };
+/** For kinds to which a good try is never worse than another. */
+export const goodOnes = (_: unknown, attempts: readonly Judged[]): readonly Judged[] =>
+	attempts.filter(({ good }) => good);
 
 /** "Good tries wanted is 5, more than ...": k over n, in the words of the rule. */
 export const kOverN = (k: number, n: number, holds: string): Refusal[] =>

@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import { plural } from "@/core/words/numbers";
 import { whole } from "@/core/words/text";
-import { defineRule, goodTry, MET } from "./kind";
+import { defineRule, MET } from "./kind";
 
 const schema = z.object({ kind: z.literal("length"), length: whole(1, 100000), times: whole(1, 60) });
 export type Length = z.infer<typeof schema>;
@@ -18,7 +18,6 @@ export const length = defineRule<Length, number>({
 	],
 	fresh: { kind: "length", length: 20, times: 3 },
 	sentence: ({ length: long, times }) => `a length of ${long}, ${plural(times, "time")}`,
-	fewest: ({ times }) => times,
 	start: () => 0,
 	step: ({ length: long, times }, done, attempt) => (done < times && (attempt.length ?? 0) >= long ? done + 1 : done),
 	status: ({ length: long, times }, done) => ({
@@ -27,5 +26,6 @@ export const length = defineRule<Length, number>({
 		progress: { value: done, target: times, words: `of length ${long}` },
 	}),
 	key: ({ times }, done) => (done >= times ? MET : String(done)),
-	best: ({ length: long }) => ({ ...goodTry, length: long }),
+	looks: ({ length: long }) => ({ length: [0, long] }),
+	best: ({ length: long }, attempts) => attempts.filter((one) => (one.length ?? 0) >= long),
 });

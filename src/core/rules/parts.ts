@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import type { Refusal } from "@/core/words/refuse";
-import { BUST, type Judged, MET, type Status } from "./kind";
+import { BUST, type Judged, type Looks, MET, type Status } from "./kind";
 import { type AnyRule, machineOf, registry } from "./registry";
 
 /** What rules made of rules share. */
@@ -51,16 +51,23 @@ const refusalsOfParts = (rules: readonly AnyRule[]): Refusal[] =>
 			.map((r) => ({ ...r, path: `rules.${i}.${r.path}` })),
 	);
 
-/** What is best for every part: the longest of their lengths, and whatever else they ask for. */
-function bestOfParts(rules: readonly AnyRule[]): Judged {
-	const each = rules.map((rule) => machineOf(rule).best(rule));
-	const longest = Math.max(0, ...each.map((one) => one.length ?? 0));
-	return { ...(Object.assign({}, ...each) as Judged), ...(longest > 0 ? { length: longest } : {}) };
+/** Everything any part looks at, with all its values. */
+function looksOfParts(rules: readonly AnyRule[]): Looks {
+	const each = rules.map((rule) => machineOf(rule).looks(rule));
+	const all = <K extends keyof Looks>(name: K) => [...new Set(each.flatMap((one) => (one[name] ?? []) as never[]))];
+	const names = ["called", "right", "rating", "length", "measure"] as const;
+	return Object.fromEntries(names.flatMap((name) => (all(name).length > 0 ? [[name, all(name)]] : [])));
 }
 
-const codesOfParts = (rules: readonly AnyRule[]): string[] => [
-	...new Set(rules.flatMap((rule) => machineOf(rule).codes(rule))),
-];
+/** Whatever is best for one of the parts: among these lies what is best for all of them together. */
+function bestOfParts(rules: readonly AnyRule[], attempts: readonly Judged[]): readonly Judged[] {
+	const best = new Set<Judged>();
+	for (const rule of rules) {
+		const machine = machineOf(rule);
+		for (const one of machine.best?.(rule, attempts) ?? attempts) best.add(one);
+	}
+	return attempts.filter((one) => best.has(one));
+}
 
 interface Joined {
 	rules: AnyRule[];
@@ -71,8 +78,7 @@ export const joined = {
 	needs: "parts",
 	refusals: ({ rules }: Joined) => refusalsOfParts(rules),
 	start: ({ rules }: Joined) => startParts(rules),
-	best: ({ rules }: Joined) => bestOfParts(rules),
-	codes: ({ rules }: Joined) => codesOfParts(rules),
-	measures: ({ rules }: Joined) => [...new Set(rules.flatMap((rule) => machineOf(rule).measures(rule)))],
+	looks: ({ rules }: Joined) => looksOfParts(rules),
+	best: ({ rules }: Joined, attempts: readonly Judged[]) => bestOfParts(rules, attempts),
 	parts: ({ rules }: Joined) => rules,
 } as const;

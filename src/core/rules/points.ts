@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import type { Refusal } from "@/core/words/refuse";
 import { whole } from "@/core/words/text";
-import { defineRule, goodTry, type Judged } from "./kind";
+import { defineRule, type Judged } from "./kind";
 
 const code = z.string().check(z.regex(/^[a-z0-9-]{1,24}$/));
 const schema = z.object({
@@ -17,17 +17,20 @@ const schema = z.object({
 export type Points = z.infer<typeof schema>;
 
 interface State {
+	/** In whole thousandths of a point: tenths do not add up as doubles. */
 	sum: number;
 	end: "" | "met" | "bust";
 }
 
+const PARTS = 1000;
+
 const floorOf = ({ floor, bust }: Points): number | null => (floor === undefined ? (bust ? null : 0) : floor);
 const signed = (n: number) => (n > 0 ? `+${n}` : n < 0 ? `−${-n}` : "0");
 
-/** What a try earns: its weight; nothing above zero where the gate refuses it; less its deductions. */
+/** What a try earns, in thousandths: its weight; nothing above zero where the gate refuses it; less its deductions. */
 export function earned(rule: Points, { good, result, points, deduction }: Judged): number {
 	const weight = rule.weights[result] ?? points ?? 0;
-	return (good ? weight : Math.min(weight, 0)) - (deduction ?? 0);
+	return Math.round(PARTS * (good ? weight : Math.min(weight, 0))) - Math.round(PARTS * (deduction ?? 0));
 }
 
 /** A running sum that must reach the target: a sequential test a coach can keep in the head. */
@@ -70,27 +73,22 @@ export const points = defineRule<Points, State>({
 			});
 		return said;
 	},
-	fewest: ({ weights, target }) => Math.ceil(target / Math.max(1, ...Object.values(weights))),
 	start: () => ({ sum: 0, end: "" }),
 	step(rule, state, attempt) {
 		if (state.end) return state;
 		const floor = floorOf(rule);
 		const raw = state.sum + earned(rule, attempt);
-		const sum = floor === null ? raw : Math.max(floor, raw);
-		return { sum, end: sum >= rule.target ? "met" : rule.bust && sum <= -rule.bust ? "bust" : "" };
+		const sum = floor === null ? raw : Math.max(PARTS * floor, raw);
+		return { sum, end: sum >= PARTS * rule.target ? "met" : rule.bust && sum <= -PARTS * rule.bust ? "bust" : "" };
 	},
 	status: ({ target }, { sum, end }) => ({
 		met: end === "met",
 		bust: end === "bust",
-		progress: { value: sum, target, words: "points" },
+		progress: { value: sum / PARTS, target, words: "points" },
 	}),
 	key: (_, { sum, end }) => end || String(sum),
-	best: ({ weights }) => ({ ...goodTry, result: heaviest(weights) }),
-	codes: ({ weights }) => [heaviest(weights)],
+	best(rule, attempts) {
+		const most = Math.max(...attempts.map((one) => earned(rule, one)));
+		return attempts.filter((one) => earned(rule, one) === most);
+	},
 });
-
-const heaviest = (weights: Points["weights"]): string =>
-	Object.entries(weights).reduce((top, [name, weight]) => (weight > top[1] ? ([name, weight] as const) : top), [
-		"hit",
-		0,
-	] as readonly [string, number])[0];

@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import { whole } from "@/core/words/text";
-import { defineRule, goodTry } from "./kind";
+import { defineRule, MET } from "./kind";
 
 const schema = z.object({ kind: z.literal("rating"), mean: z.number().check(z.gte(0.1), z.lte(10)), n: whole(1, 30) });
 export type Rating = z.infer<typeof schema>;
@@ -22,7 +22,6 @@ export const rating = defineRule<Rating, State>({
 	],
 	fresh: { kind: "rating", mean: 7, n: 5 },
 	sentence: ({ mean, n }) => `an average of ${mean} over the last ${n} ratings`,
-	fewest: ({ n }) => n,
 	start: () => ({ last: [], met: false }),
 	step({ mean, n }, state, { rating: given }) {
 		if (state.met || given === undefined) return state;
@@ -39,10 +38,21 @@ export const rating = defineRule<Rating, State>({
 			words: `average of ${last.length}, wants ${n}`,
 		},
 	}),
-	// The oldest of a full window leaves with the next one; whether any are missing still counts.
-	key: ({ n }, { last, met }) =>
-		met ? "met" : last.length < n ? `${last.length}:${last.join()}` : `full:${last.slice(1).join()}`,
-	best: () => ({ ...goodTry, rating: 10 }),
+	key(rule, { last, met }) {
+		if (met) return MET;
+		// What decides is what the last one, two, three ... come to: with the next they are the last two, three, four.
+		// One that tens from now on could not make up for any more is as good as none.
+		let sum = 0;
+		let key = "";
+		for (let j = 1; j < rule.n; j++) {
+			const one = last[last.length - j];
+			sum += one ?? Number.NEGATIVE_INFINITY;
+			key += sum >= rule.mean * rule.n - 10 * (rule.n - j) - 1e-9 ? `${sum},` : "-,";
+		}
+		return key;
+	},
+	looks: () => ({ rating: [0, 10] }),
+	best: (_, attempts) => attempts.filter((one) => one.rating === 10),
 });
 
 const sum = (all: readonly number[]): number => all.reduce((total, one) => total + one, 0);

@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import { whole } from "@/core/words/text";
-import { defineRule, kOverN, MET } from "./kind";
+import { defineRule, goodOnes, kOverN, MET } from "./kind";
 import { emptyWindow, ones, shownOf, stepWindow, type Window } from "./window";
 
 const schema = z.object({ kind: z.literal("rolling"), k: whole(1, 60), n: whole(1, 60) });
@@ -25,7 +25,6 @@ export const rolling = defineRule<Rolling, State>({
 	fresh: { kind: "rolling", k: 7, n: 9 },
 	sentence: ({ k, n }) => `${k} of the last ${n} good`,
 	refusals: ({ k, n }) => kOverN(k, n, `the last ${n} that are looked at`),
-	fewest: ({ k }) => k,
 	start: () => ({ window: emptyWindow, shown: emptyWindow }),
 	step: ({ k, n }, state, { good }) =>
 		state.window === MET
@@ -41,4 +40,5 @@ export const rolling = defineRule<Rolling, State>({
 		},
 	}),
 	key: (_, { window }) => window,
+	best: goodOnes,
 });

@@ -1,8 +1,12 @@
 import fc from "fast-check";
+import * as z from "zod/mini";
 import { anyRule, plainly } from "@/core/__tests__/rules";
 import { parse } from "@/core/words/refuse";
+import { analyse, bareCurve } from "@/core/worth/analyse";
 import { fewestTries, type Judged, judge, machineOf, Rule, ruleKinds, ruleSentence } from ".";
-import { BUST, MET } from "./kind";
+import { BUST, defineRule, MET } from "./kind";
+import { everyTry } from "./needs";
+import { registry } from "./registry";
 
 const tries = (marks: string): Judged[] =>
 	[...marks].map((m) => ({ good: m === "g", result: m === "g" ? "hit" : "miss" }));
@@ -74,32 +78,137 @@ test("states with one key have one future, and an ended state stays ended under 
 	);
 });
 
-test("what it needs at best is the fewest more tries that can meet it, whatever they are", () => {
-	// Every way an attempt could come out, for kinds that look at one thing only.
-	const ways: Judged[] = [
-		...["a", "b", "hit", "rough", "miss"].map((result) => ({
-			good: result !== "miss",
-			result,
-			called: result,
-			right: true,
-			rating: 10,
-			length: 6,
-			measure: 1,
-		})),
-		{ good: false, result: "miss", right: false, rating: 0, length: 0, measure: 9 },
-	];
-	const reach = (rule: Rule, row: readonly Judged[], left: number): number | null => {
-		if (judge(rule, row, 0).met) return 0;
-		if (left === 0 || judge(rule, row, 0).bust) return null;
-		const all = ways.map((way) => reach(rule, [...row, way], left - 1)).filter((n) => n !== null);
-		return all.length === 0 ? null : 1 + Math.min(...all);
+/** Outcomes of a rung with a scale of its own, judged by result and form: some hits are no good. */
+const outcomes: Judged[] = [
+	...["hit", "rough", "a", "b"].map((result) => ({ good: true, result, points: 1 })),
+	{ good: false, result: "hit", points: 1 },
+	{ good: false, result: "miss", points: -1 },
+];
+const usesSets = (rule: Rule): boolean =>
+	machineOf(rule).sets || (machineOf(rule).parts(rule) as Rule[]).some((part) => usesSets(part));
+
+test("what it needs at best is the fewest more tries that can meet it, whatever they are and whichever set they fall in", () => {
+	/** Tries every way a try can come out, whatever a kind says of which are best. */
+	const reach = (rule: Rule, row: readonly Judged[], left: number, setOver: boolean): number | null => {
+		const said = judge(rule, row, 0);
+		if (said.met) return 0;
+		if (said.bust) return null;
+		const machine = machineOf(rule);
+		const ways = everyTry(machine.looks(rule), outcomes);
+		const inNewSet = usesSets(rule) ? ways.map((way) => ({ ...way, newSet: true })) : [];
+		let states = [row.reduce((state, attempt) => machine.step(rule, state, attempt), machine.start(rule))];
+		for (let more = 1; more <= left; more++) {
+			const next = new Map<string, unknown>();
+			for (const state of states)
+				for (const way of more === 1 && setOver && usesSets(rule) ? inNewSet : [...ways, ...inNewSet]) {
+					const after = machine.step(rule, state, way);
+					next.set(machine.key(rule, after), after);
+				}
+			if (next.has(MET)) return more;
+			states = [...next.values()];
+		}
+		return null;
 	};
 	fc.assert(
-		fc.property(anyRule, fc.array(anyAttempt, { maxLength: 8 }), fc.nat(4), (rule, row, left) => {
-			expect(judge(rule, row, left).needs).toBe(reach(rule, row, left));
-		}),
-		{ numRuns: 400 },
+		fc.property(
+			anyRule,
+			fc.array(anyAttempt, { maxLength: 8 }),
+			fc.nat(4),
+			fc.boolean(),
+			(rule, row, left, setOver) => {
+				expect(judge(rule, row, left, { outcomes, setOver }).needs).toBe(reach(rule, row, left, setOver));
+			},
+		),
+		{ numRuns: 1500 },
 	);
+});
+
+test("a timed set or a bout that is over begins again: what was good in it does not help", () => {
+	const [count, bouts] = [
+		{ kind: "count", c: 5, seconds: 30 },
+		{ kind: "bouts", a: 3, b: 2, k: 1, n: 2 },
+	] as const;
+	const good = { good: true, result: "hit" };
+	expect(judge(count, [good, good, good], 20).needs).toBe(2);
+	expect(judge(count, [good, good, good], 20, { setOver: true }).needs).toBe(5);
+	expect(judge(bouts, [good, good], 20).needs).toBe(1);
+	expect(judge(bouts, [good, good], 20, { setOver: true }).needs).toBe(3);
+});
+
+test("the order of the parts makes no difference: not to what is needed, not to what it is worth", () => {
+	fc.assert(
+		fc.property(
+			fc.constantFrom("all", "any"),
+			fc.array(
+				anyRule.filter(({ kind }) => !["days", "all", "any"].includes(kind)),
+				{ minLength: 2, maxLength: 3 },
+			),
+			fc.array(anyAttempt, { maxLength: 6 }),
+			(kind, parts, row) => {
+				const rule = { kind, rules: parts } as unknown as Rule;
+				const turned = { kind, rules: [...parts].reverse() } as unknown as Rule;
+				expect(judge(turned, row, 12, { outcomes }).needs).toBe(judge(rule, row, 12, { outcomes }).needs);
+				const worth = (one: Rule) => {
+					const said = bareCurve(one, 10, 5);
+					return said.ok ? said.value.pass.map((p) => Number(p.toFixed(9))) : said;
+				};
+				expect(worth(turned)).toEqual(worth(rule));
+			},
+		),
+		{ numRuns: 200 },
+	);
+	const [points, spread] = [
+		{ kind: "points", weights: { hit: 1, miss: -1 }, target: 4 },
+		{ kind: "spread", each: 1, targets: ["near", "far"] },
+	];
+	for (const rules of [
+		[points, spread],
+		[spread, points],
+	]) {
+		const said = analyse({ kind: "all", rules } as unknown as Rule, { rate: 0.8 }, 20);
+		expect(said.ok && Number(said.value.pass.toFixed(3))).toBe(0.998);
+	}
+});
+
+test("tenths add up: ten times a tenth off is one point", () => {
+	for (const deduction of [0.1, 0.2, 0.3, 0.7])
+		for (let n = 1; n <= 60; n++) {
+			const rule = { kind: "points", weights: { hit: 1, miss: -1 }, target: n, floor: null } as Rule;
+			const row = Array.from({ length: n * 10 }, () => ({ good: true, result: "hit", deduction: 1 - deduction }));
+			const want = Math.ceil((10 * n) / (10 * deduction) - 1e-9) - 1;
+			expect(judge(rule, row, 0).metAt).toBe(want < n * 10 ? want : -1);
+		}
+});
+
+test("a rule that wants a miss answered by a good one is not said to be out of reach", () => {
+	interface State {
+		missed: boolean;
+		answered: number;
+	}
+	/** Answer a miss with a good try, twice: a kind that nobody has told which tries are best. */
+	const answering = defineRule<{ kind: "answering" }, State>({
+		kind: "answering",
+		title: "Answered",
+		schema: z.object({ kind: z.literal("answering") }),
+		fields: [],
+		fresh: { kind: "answering" },
+		sentence: () => "each miss answered by a good one, twice",
+		start: () => ({ missed: false, answered: 0 }),
+		step: (_, { missed, answered }, { good }) => ({ missed: !good, answered: answered + (missed && good ? 1 : 0) }),
+		status: (_, { answered }) => ({
+			met: answered >= 2,
+			bust: false,
+			progress: { value: answered, target: 2, words: "answered" },
+		}),
+		key: (_, { missed, answered }) => (answered >= 2 ? MET : `${missed},${answered}`),
+	});
+	registry.set("answering", answering as never);
+	const rule = { kind: "answering" } as unknown as Rule;
+	expect(judge(rule, [], 9).needs).toBe(4);
+	expect(judge(rule, [{ good: false, result: "miss" }], 9).needs).toBe(3);
+	expect(judge(rule, [], 3).needs).toBeNull();
+	expect(fewestTries(rule)).toBe(4);
+	registry.delete("answering");
 });
 
 test.each(ruleKinds.map((kind) => [kind.title, kind] as const))(

@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import { list } from "@/core/words/numbers";
 import { whole } from "@/core/words/text";
-import { defineRule, goodTry, MET } from "./kind";
+import { defineRule, MET } from "./kind";
 
 const schema = z.object({
 	kind: z.literal("spread"),
@@ -26,7 +26,6 @@ export const spread = defineRule<Spread, readonly number[]>({
 		new Set(targets).size < targets.length
 			? [{ path: "targets", sentence: "Targets name one twice; take one of them out." }]
 			: [],
-	fewest: ({ each, targets }) => each * targets.length,
 	start: ({ targets }) => targets.map(() => 0),
 	step({ each, targets }, done, { good, called, result }) {
 		const at = good ? targets.indexOf(called ?? result) : -1;
@@ -46,6 +45,7 @@ export const spread = defineRule<Spread, readonly number[]>({
 		};
 	},
 	key: ({ each }, done) => (done.every((n) => n >= each) ? MET : done.join()),
-	best: ({ targets }) => ({ ...goodTry, result: targets[0] ?? "hit" }),
-	codes: ({ targets }) => targets,
+	looks: ({ targets }) => ({ called: targets }),
+	best: ({ targets }, attempts) =>
+		attempts.filter(({ good, called, result }) => good && targets.includes(called ?? result)),
 });

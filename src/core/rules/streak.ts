@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import { whole } from "@/core/words/text";
-import { defineRule, MET } from "./kind";
+import { defineRule, goodOnes, MET } from "./kind";
 
 const schema = z.object({ kind: z.literal("streak"), r: whole(1, 60) });
 export type Streak = z.infer<typeof schema>;
@@ -13,9 +13,9 @@ export const streak = defineRule<Streak, number>({
 	fields: [{ name: "r", label: "good in a row", type: "number", low: 1, high: 60 }],
 	fresh: { kind: "streak", r: 4 },
 	sentence: ({ r }) => `${r} good in a row`,
-	fewest: ({ r }) => r,
 	start: () => 0,
 	step: ({ r }, run, { good }) => (run >= r ? run : good ? run + 1 : 0),
 	status: ({ r }, run) => ({ met: run >= r, bust: false, progress: { value: run, target: r, words: "in a row" } }),
 	key: ({ r }, run) => (run >= r ? MET : String(run)),
+	best: goodOnes,
 });

@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import { whole } from "@/core/words/text";
-import { defineRule, goodTry, kOverN, MET } from "./kind";
+import { defineRule, kOverN, MET } from "./kind";
 import { emptyWindow, ones, shownOf, stepWindow, type Window } from "./window";
 
 const bound = z.number().check(z.gte(-1e6), z.lte(1e6));
@@ -37,7 +37,6 @@ export const within = defineRule<Within, State>({
 				]
 			: []),
 	],
-	fewest: ({ k }) => k,
 	start: () => ({ window: emptyWindow, shown: emptyWindow }),
 	step({ k, n, low, high }, state, { measure }) {
 		if (state.window === MET || measure === undefined) return state;
@@ -50,6 +49,7 @@ export const within = defineRule<Within, State>({
 		progress: { value: ones(shown), target: k, words: `inside, of ${shown.length}, last ${n}` },
 	}),
 	key: (_, { window }) => window,
-	best: ({ low }) => ({ ...goodTry, measure: low }),
-	measures: ({ low }) => [low],
+	looks: ({ low, high }) => ({ measure: [low, high + 1] }),
+	best: ({ low, high }, attempts) =>
+		attempts.filter(({ measure }) => measure !== undefined && measure >= low && measure <= high),
 });

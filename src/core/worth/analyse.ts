@@ -2,9 +2,9 @@ import { chanceAtLeast } from "@/core/estimate/chanceAtLeast";
 import { BAND_LOW, tooHardChance } from "@/core/estimate/tooHard";
 import { type Rule, Rule as RuleSchema } from "@/core/rules";
 import { type Outcome, parse, refuse } from "@/core/words/refuse";
-import { discover } from "./automaton";
-import { type Alphabet, alphabetFor, type Chances } from "./chances";
-import { countEndings, type Endings, type Reading, readAt, type Side } from "./passes";
+import { type Automaton, discover } from "./automaton";
+import { type Alphabet, alphabetFor, type Chances, type Split } from "./chances";
+import { countEndings, type Endings, passOnce, type Reading, readAt, type Side } from "./passes";
 import { type Shift, shift, simulate } from "./simulate";
 
 /** What a rule is worth at one set of probabilities. */
@@ -161,13 +161,15 @@ export const gridOf = (points: number): number[] => Array.from({ length: points 
 
 interface Grid extends Options {
 	secondsPerTry?: number;
+	/** What good tries and others are on this rung; hit or miss where nothing is said. */
+	split?: Split;
 	/** Lower edge of the coach's working band, under which the advice ends the work; the usual one where none is given. */
 	bandLow?: number;
 }
 
 /** Readings at every rate of a grid, by as many passes as the model needs. Null with too many states. */
-function readOver(rule: Rule, limit: number, rates: readonly number[], { secondsPerTry }: Grid) {
-	const alphabet = modelAt(rule, 0.5, secondsPerTry);
+function readOver(rule: Rule, limit: number, rates: readonly number[], grid: Grid) {
+	const alphabet = modelAt(rule, 0.5, grid);
 	const automaton = discover(
 		rule,
 		alphabet.letters.map((letter) => letter.attempt),
@@ -178,19 +180,48 @@ function readOver(rule: Rule, limit: number, rates: readonly number[], { seconds
 	const endings = (at: Alphabet, stops?: (t: number, g: number) => boolean): Endings =>
 		countEndings(automaton, sidesOf(at), limit, at.perSet, stops);
 	const goodIn = (at: Alphabet) => at.letters.reduce((sum, { p, attempt }) => sum + (attempt.good ? p : 0), 0);
-	const read = (stops?: (t: number, g: number) => boolean): Reading[] => {
+	type Said = Pick<Reading, "pass" | "attempts" | "bust">;
+	const bare = (): Said[] => {
+		// Counted once, read at every rate.
 		if (isGoodOrNot(rule)) {
-			// Counted once, read at every rate.
+			const once = endings(alphabet);
+			return rates.map((rate) => readAt(once, rate));
+		}
+		return rates.map((rate) => bareAt(automaton, modelAt(rule, rate, grid), limit));
+	};
+	const advised = (stops: (t: number, g: number) => boolean): Said[] => {
+		if (isGoodOrNot(rule)) {
 			const once = endings(alphabet, stops);
 			return rates.map((rate) => readAt(once, rate));
 		}
-		return rates.map((rate) => {
-			const at = modelAt(rule, rate, secondsPerTry);
+		// A pass for each rate, with the goods so far beside each state: dear, so fewer rates are asked.
+		const asked = gridOf(Math.min(rates.length, ADVISED_RATES));
+		const said = asked.map((rate) => {
+			const at = modelAt(rule, rate, grid);
 			return readAt(endings(at, stops), goodIn(at));
 		});
+		return rates.map((rate) => between(said, rate));
 	};
-	return { states: automaton.states, read };
+	return { states: automaton.states, bare, advised };
 }
+
+/** Rates at which a rule over many outcomes is worked out with the advice followed; between them the line is straight. */
+const ADVISED_RATES = 21;
+
+function between(said: readonly Pick<Reading, "pass" | "attempts" | "bust">[], rate: number) {
+	const place = rate * (said.length - 1);
+	const [low, high] = [said[Math.floor(place)], said[Math.ceil(place)]];
+	const part = place - Math.floor(place);
+	const mix = (name: "pass" | "attempts" | "bust") => (low?.[name] ?? 0) * (1 - part) + (high?.[name] ?? 0) * part;
+	return { pass: mix("pass"), attempts: mix("attempts"), bust: mix("bust") };
+}
+
+const bareAt = (automaton: Automaton, { letters }: Alphabet, limit: number) =>
+	passOnce(
+		automaton,
+		letters.map(({ p }) => p),
+		limit,
+	);
 
 const curveOf = (
 	rates: number[],
@@ -206,11 +237,14 @@ const curveOf = (
 	standardError,
 });
 
+/** A simulated curve is good to one or two in a hundred, and holds nobody up for longer than a few seconds. */
 const CURVE_RUNS = 4000;
+const CURVE_STEPS = 4_000_000;
 
 function simulatedOver(rule: Rule, limit: number, rates: number[], options: Grid): BareCurve {
+	const runs = Math.max(200, Math.min(CURVE_RUNS, Math.floor(CURVE_STEPS / (rates.length * limit))));
 	const said = rates.map((rate) =>
-		simulate(rule, modelAt(rule, rate, options.secondsPerTry), limit, options.runs ?? CURVE_RUNS, options.seed ?? 1),
+		simulate(rule, modelAt(rule, rate, options), limit, options.runs ?? runs, options.seed ?? 1),
 	);
 	return curveOf(rates, said, null, Math.max(...said.map((one) => one.standardError)));
 }
@@ -223,8 +257,46 @@ export function bareCurve(rule: Rule, limit: number, points = 101, options: Grid
 	const over = readOver(fit.value, limit, rates, options);
 	return {
 		ok: true,
-		value: over ? curveOf(rates, over.read(), over.states, 0) : simulatedOver(fit.value, limit, rates, options),
+		value: over ? curveOf(rates, over.bare(), over.states, 0) : simulatedOver(fit.value, limit, rates, options),
 	};
+}
+
+/** Steps of a pass that fit into well under a second. */
+const AT_ONCE = 1.2e8;
+/** Rates and runs of a simulation that does. */
+const FIRST_RATES = 21;
+const FIRST_RUNS = 500;
+const FIRST_STEPS = 300_000;
+const FEWEST_RUNS = 60;
+
+/**
+ * What of a curve can be shown at once, where all of it takes longer than a second: the
+ * bare one where that is quick, else a simulation with its error. Null where the whole is.
+ */
+export function firstCurve(rule: Rule, limit: number, options: Grid = {}): Outcome<Curve | null> {
+	const fit = checked(rule, limit);
+	if (!fit.ok) return fit;
+	const points = 101;
+	const alphabet = modelAt(fit.value, 0.5, options);
+	const automaton = discover(
+		fit.value,
+		alphabet.letters.map((letter) => letter.attempt),
+		alphabet.perSet > 0,
+		limit,
+	);
+	if (automaton) {
+		const pass = automaton.states * automaton.letters * limit;
+		const whole = pass * limit * (isGoodOrNot(fit.value) ? 2 : 2 * points);
+		if (whole <= AT_ONCE) return { ok: true, value: null };
+		if (alphabet.perSet === 0 && pass * points <= AT_ONCE * 2) {
+			const rates = gridOf(points);
+			const readings = rates.map((rate) => bareAt(automaton, modelAt(fit.value, rate, options), limit));
+			return { ok: true, value: { ...curveOf(rates, readings, automaton.states, 0), advised: null } };
+		}
+	}
+	const runs = Math.max(FEWEST_RUNS, Math.min(FIRST_RUNS, Math.floor(FIRST_STEPS / (FIRST_RATES * limit))));
+	const simulated = simulatedOver(fit.value, limit, gridOf(FIRST_RATES), { ...options, runs });
+	return { ok: true, value: { ...simulated, advised: null } };
 }
 
 /** The operating curve, bare and with the advice followed beside it. */
@@ -234,11 +306,11 @@ export function operatingCurve(rule: Rule, limit: number, points = 101, options:
 	const rates = gridOf(points);
 	const over = readOver(fit.value, limit, rates, options);
 	if (!over) return { ok: true, value: { ...simulatedOver(fit.value, limit, rates, options), advised: null } };
-	const advised = over.read(stopTable(limit, options.bandLow ?? BAND_LOW));
+	const advised = over.advised(stopTable(limit, options.bandLow ?? BAND_LOW));
 	return {
 		ok: true,
 		value: {
-			...curveOf(rates, over.read(), over.states, 0),
+			...curveOf(rates, over.bare(), over.states, 0),
 			advised: { pass: advised.map((r) => r.pass), attempts: advised.map((r) => r.attempts) },
 		},
 	};
@@ -247,13 +319,17 @@ export function operatingCurve(rule: Rule, limit: number, points = 101, options:
 const isGoodOrNot = (rule: Rule): boolean => rule.kind !== "rating" && rule.kind !== "length";
 
 /** The stated model of a rule at one rate: ratings spread binomially around ten times it; lengths go on with it. */
-export function modelAt(rule: Rule, rate: number, secondsPerTry?: number): Alphabet {
+export function modelAt(rule: Rule, rate: number, { secondsPerTry, split }: Grid = {}): Alphabet {
 	const chances: Chances =
 		rule.kind === "rating"
 			? { ratings: binomialRatings(rate) }
 			: rule.kind === "length"
 				? { goOn: rate }
-				: { rate, ...(secondsPerTry === undefined ? {} : { secondsPerTry }) };
+				: {
+						rate,
+						...(secondsPerTry === undefined ? {} : { secondsPerTry }),
+						...(split === undefined ? {} : { split }),
+					};
 	const alphabet = alphabetFor(rule, chances);
 	if (!alphabet.ok) throw new RangeError("modelAt: a rate is from 0 to 1");
 	return alphabet.value;
@@ -265,8 +341,8 @@ function binomialRatings(rate: number): number[] {
 }
 
 /** Exact analysis under the stated model of the rule at one rate. */
-export const analyseAt = (rule: Rule, rate: number, limit: number): Analysis =>
-	analyseOver(rule, modelAt(rule, rate), limit, {});
+export const analyseAt = (rule: Rule, rate: number, limit: number, split?: Split): Analysis =>
+	analyseOver(rule, modelAt(rule, rate, split ? { split } : {}), limit, {});
 
 /** The direction and size of what the model leaves out, at one rate. */
 export function shiftAt(rule: Rule, rate: number, limit: number, runs = 20_000, seed = 1): Shift {

@@ -21,6 +21,8 @@ export const BUST = -2;
 /** States that may be found before the search gives up, and that may be left after merging. */
 export const MAX_STATES = 50_000;
 const MAX_FOUND = 4 * MAX_STATES;
+/** Attempts tried out before it: many letters make each state dear, and whoever waits sees nothing yet. */
+const MAX_STEPS = 1_000_000;
 
 /**
  * Walks the rule's own `step` from its start over every attempt until no state is
@@ -53,7 +55,7 @@ export function discover(rule: Rule, attempts: readonly Judged[], sets: boolean,
 	// States are found in order of their distance from the start; `frontier` is where the next distance begins.
 	let frontier = 1;
 	for (let state = 0; state < open.length; state++) {
-		if (open.length > MAX_FOUND) return null;
+		if (open.length > MAX_FOUND || (open.length > MAX_STATES && state * letters > MAX_STEPS)) return null;
 		if (state === frontier) {
 			depth += 1;
 			frontier = open.length;

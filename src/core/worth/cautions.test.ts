@@ -4,6 +4,7 @@ import { presets } from "@/core/rules/presets";
 import { parse } from "@/core/words/refuse";
 import { operatingCurve } from "./analyse";
 import { cautions, spreadOf } from "./cautions";
+import { sharesOf, splitBy, waysOn } from "./ways";
 
 const said = (rule: Rule, limit: number, notReady = 0.6, ready = 0.85) => {
 	const curve = operatingCurve(rule, limit);
@@ -30,11 +31,12 @@ test("the spread of tries to a pass is read off the chances to pass at each", ()
 	expect(spreadOf([0, 0, 0.9])).toEqual({ half: 3, most: 3 });
 	expect(spreadOf([0, 0])).toBeNull();
 });
-test.each(presets.map((preset) => [preset.purpose, preset.rule] as const))(
+test.each(presets.map((preset) => [preset.purpose, preset.rule, preset.scale] as const))(
 	"%s: a rule that can be stored and met",
-	(_, rule) => {
+	(_, rule, scale) => {
 		expect(parse(RuleSchema, rule).ok).toBe(true);
-		const curve = operatingCurve(rule, 60, 11);
+		const ways = waysOn({ gate: "result", ...(scale ? { scale } : {}) });
+		const curve = operatingCurve(rule, 60, 11, { split: splitBy(ways, sharesOf(ways).shares) });
 		expect(curve.ok && (curve.value.pass.at(-1) as number)).toBeGreaterThan(0.9);
 	},
 );

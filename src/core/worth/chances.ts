@@ -1,23 +1,40 @@
 import { allParts, type Judged, type Rule } from "@/core/rules";
-import { machineOf } from "@/core/rules/registry";
 import { type Outcome, refuse } from "@/core/words/refuse";
 
 /**
  * How attempts come out, in the model that fits the rule: independent attempts at
  * fixed probabilities.
  *
- * - `rate`: good or not, the chance of good. Targets of a spread are called in equal
- *   shares; a timed set holds as many tries as fit at `secondsPerTry`.
+ * - `rate`: good or not, the chance of good. Where a good try, or one that was not, can be
+ *   one thing or another (an outcome of the scale, something off), `split` says in which
+ *   shares. Targets of a spread are called in equal shares; a timed set holds as many tries
+ *   as fit at `secondsPerTry`.
  * - `outcomes`: a probability for each code of the scale; `good` names the good ones
  *   (all but `miss` when left out).
  * - `ratings`: eleven probabilities, for 0 to 10.
  * - `goOn`: the chance that a rally goes on by one more: length L or more has goOn^L.
  */
 export type Chances =
-	| { rate: number; secondsPerTry?: number }
+	| { rate: number; secondsPerTry?: number; split?: Split }
 	| { outcomes: Readonly<Record<string, number>>; good?: readonly string[] }
 	| { ratings: readonly number[] }
 	| { goOn: number };
+
+/** What a good try is, and one that was not, in shares that sum to 1 on each side. */
+export interface Split {
+	good: readonly Shared[];
+	off: readonly Shared[];
+}
+export interface Shared {
+	attempt: Judged;
+	share: number;
+}
+
+/** A good try came off, one that was not missed: all there is to say on a plain rung. */
+export const plainSplit: Split = {
+	good: [{ attempt: { good: true, result: "hit" }, share: 1 }],
+	off: [{ attempt: { good: false, result: "miss" }, share: 1 }],
+};
 
 /** One way an attempt can come out, with its probability. */
 export interface Letter {
@@ -40,19 +57,23 @@ const find = <K extends Rule["kind"]>(rule: Rule, kind: K) => findAll(rule, kind
 const SECONDS_PER_TRY = 6;
 
 /** Letters for a chance of good `rate`; everything a kind looks at is good together with the try. */
-function goodOrNot(rule: Rule, rate: number, secondsPerTry = SECONDS_PER_TRY): Alphabet {
+function goodOrNot(rule: Rule, rate: number, secondsPerTry = SECONDS_PER_TRY, split = plainSplit): Alphabet {
 	const ranges = findAll(rule, "within");
 	const targets = [...new Set(findAll(rule, "spread").flatMap((spread) => spread.targets))];
 	const count = find(rule, "count");
-	const best = machineOf(rule).best(rule);
-	const good: Judged = { ...best, ...insideMost(ranges), good: true, right: true };
-	const off: Judged = { good: false, result: "miss", right: false, rating: 0, length: 0 };
-	const letters: Letter[] =
-		targets.length === 0
-			? [{ p: rate, attempt: good }]
-			: targets.map((called) => ({ p: rate / targets.length, attempt: { ...good, called } }));
+	const length = Math.max(0, ...findAll(rule, "length").map((one) => one.length));
 	const outside = ranges.length === 0 ? {} : { measure: Math.max(...ranges.map((range) => range.high)) + 1 };
-	letters.push({ p: 1 - rate, attempt: { ...off, ...outside } });
+	const asGood = { right: true, rating: 10, length, ...insideMost(ranges) };
+	const asOff = { right: false, rating: 0, length: 0, ...outside };
+	const letters: Letter[] = [
+		...split.good.flatMap(({ attempt, share }) =>
+			(targets.length === 0 ? [{}] : targets.map((called) => ({ called }))).map((target, _, all) => ({
+				p: (rate * share) / all.length,
+				attempt: { ...attempt, ...asGood, ...target },
+			})),
+		),
+		...split.off.map(({ attempt, share }) => ({ p: (1 - rate) * share, attempt: { ...attempt, ...asOff } })),
+	];
 	return { letters, perSet: count ? Math.max(1, Math.floor(count.seconds / secondsPerTry)) : 0 };
 }
 
@@ -72,10 +93,18 @@ export function alphabetFor(rule: Rule, chances: Chances): Outcome<Alphabet> {
 				"rate",
 				`Rate is ${chances.rate}; a number from 0 to 1 is needed, ${nearest(chances.rate)} is the nearest.`,
 			);
-		const { secondsPerTry } = chances;
+		const { secondsPerTry, split } = chances;
+		for (const side of ["good", "off"] as const) {
+			const total = (split ?? plainSplit)[side].reduce((sum, { share }) => sum + share, 0);
+			if (Math.abs(total - 1) > 1e-9)
+				return refuse(
+					`split.${side}`,
+					`The shares of ${side === "good" ? "good tries" : "tries that were not good"} sum to ${Number(total.toFixed(6))}; they must sum to 1.`,
+				);
+		}
 		if (secondsPerTry !== undefined && !(secondsPerTry > 0))
 			return refuse("secondsPerTry", `Seconds per try is ${secondsPerTry}; more than 0 is needed.`);
-		return { ok: true, value: goodOrNot(rule, chances.rate, secondsPerTry) };
+		return { ok: true, value: goodOrNot(rule, chances.rate, secondsPerTry, split) };
 	}
 	if ("goOn" in chances) {
 		if (!isRate(chances.goOn))

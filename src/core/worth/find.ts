@@ -2,6 +2,7 @@ import type { Rule } from "@/core/rules";
 import { type Outcome, type Refusal, refuse } from "@/core/words/refuse";
 import { atLeast, MAX_LIMIT } from "./analyse";
 import { discover } from "./automaton";
+import { plainSplit } from "./chances";
 import { passOnce } from "./passes";
 import { type Ask, evidence, wald, type Yardstick } from "./wald";
 import { type Game, walk } from "./walk";
@@ -33,6 +34,8 @@ const MOST_GOOD = 5;
 const MOST_OFF = 15;
 const SIMPLE_WEIGHT = 3;
 const SIMPLE_MOST = 40;
+/** A bust further down than this is never reached before the limit by those who matter. */
+const DEEPEST = 60;
 /** Windows with more states than this are left out: they cost many times the tries. */
 const WINDOW_STATES = 6000;
 
@@ -67,26 +70,37 @@ function refusalsOf(ask: Ask): Refusal[] {
 	return said;
 }
 
-const asRule = ({ good, off, target, bust }: Game): Rule =>
-	({
-		kind: "points",
-		weights: { hit: good, miss: -off },
-		target,
-		...(bust === null ? { floor: 0 } : { bust }),
-	}) as Rule;
+/** A game in the codes of the rung: what can be good earns, everything else costs. */
+function asRule({ good, off, target, bust }: Game, { split = plainSplit }: Pick<Ask, "split">): Rule {
+	const weights = Object.fromEntries([
+		...split.off.map(({ attempt }) => [attempt.result, -off] as const),
+		...split.good.map(({ attempt }) => [attempt.result, good] as const),
+	]);
+	return { kind: "points", weights, target, ...(bust === null ? { floor: 0 } : { bust }) } as Rule;
+}
 
-const GOOD_OR_NOT = [
-	{ good: true, result: "hit" },
-	{ good: false, result: "miss" },
-];
+/** Share of the tries that were not good and whose code can be good as well: a points game takes nothing off for them. */
+function idleShare({ split = plainSplit }: Pick<Ask, "split">): number {
+	const good = new Set(split.good.map(({ attempt }) => attempt.result));
+	return split.off.reduce((sum, { attempt, share }) => sum + (good.has(attempt.result) ? share : 0), 0);
+}
 
 /** The exact worth of a rule by its own machine, if it keeps both risks. */
 function keeps(rule: Rule, ask: Ask): Found | null {
-	const automaton = discover(rule, GOOD_OR_NOT, false, ask.limit);
+	const { good, off } = ask.split ?? plainSplit;
+	// A window, a block, a streak see good and off only.
+	const split = rule.kind === "points" ? { good, off } : plainSplit;
+	const letters = [...split.good, ...split.off];
+	const chances = (rate: number) => [
+		...split.good.map(({ share }) => rate * share),
+		...split.off.map(({ share }) => (1 - rate) * share),
+	];
+	const attempts = letters.map(({ attempt }) => attempt);
+	const automaton = discover(rule, attempts, false, ask.limit);
 	if (!automaton) return null;
-	const low = passOnce(automaton, ask.notReady, ask.limit);
+	const low = passOnce(automaton, chances(ask.notReady), ask.limit);
 	if (low.pass > ask.riskPass) return null;
-	const high = passOnce(automaton, ask.ready, ask.limit);
+	const high = passOnce(automaton, chances(ask.ready), ask.limit);
 	if (high.pass < 1 - ask.riskHold) return null;
 	return {
 		rule,
@@ -106,39 +120,57 @@ interface Candidate {
 }
 
 /**
- * Points games that keep both risks. For weights near the ratio of the evidence, and
- * every bust (and the floor), the least target that keeps the first risk is found by
- * halving: a higher target passes fewer of both, and costs more. Yields after each
- * pair of weights.
+ * Points games that keep both risks: every pair of weights, every bust (and the floor).
+ * For each the least target that keeps the first risk is found by halving: a higher target
+ * passes fewer of both, and costs more. A lower bust lets more pass, so its least target is
+ * never lower than that of the bust before it. Near the limit the best weights are far from
+ * the ratio of the evidence, so none are left out; those nearest to it come first. Yields
+ * after each pair how far it is.
  */
-function* games(ask: Ask, mostGood: number, mostOff: number): Generator<number, Candidate[]> {
+function* games(
+	ask: Ask,
+	mostGood: number,
+	mostOff: number,
+	enough = Number.POSITIVE_INFINITY,
+): Generator<{ done: number; best: Candidate | undefined }, Candidate[]> {
 	const { good: forGood, off: forOff } = evidence(ask);
 	const ratio = -forOff / forGood;
+	const away = ([good, off]: readonly [number, number]) => Math.abs(Math.log(off / good / ratio));
 	const pairs: [number, number][] = [];
 	for (let good = 1; good <= mostGood; good++)
-		for (let off = 1; off <= mostOff; off++)
-			if (gcd(good, off) === 1 && off / good >= ratio * 0.45 && off / good <= ratio * 2.2) pairs.push([good, off]);
+		for (let off = 1; off <= mostOff; off++) if (gcd(good, off) === 1) pairs.push([good, off]);
+	pairs.sort((a, b) => away(a) - away(b));
+	const idle = idleShare(ask);
 	const kept: Candidate[] = [];
 	for (const [done, [good, off]] of pairs.entries()) {
-		const unit = good / forGood;
-		const most = (odds: number) => Math.min(good * ask.limit, Math.ceil(2.2 * Math.log(odds) * unit) + off);
-		const highest = most((1 - ask.riskHold) / ask.riskPass);
-		const deepest = most((1 - ask.riskPass) / ask.riskHold);
+		const highest = good * ask.limit;
+		const deepest = Math.min(off * ask.limit, DEEPEST);
+		const game = (target: number, bust: number): Game => ({
+			...{ good, off, target, bust: bust === 0 ? null : bust },
+			...(idle > 0 ? { idle } : {}),
+		});
+		const fails = (target: number, bust: number) =>
+			walk(game(target, bust), ask.notReady, ask.limit).pass > ask.riskPass;
+		const holds = (target: number, bust: number) => walk(game(target, bust), ask.ready, ask.limit);
+		let least = 1;
 		for (let bust = 0; bust <= deepest; bust++) {
-			const game = (target: number): Game => ({ good, off, target, bust: bust === 0 ? null : bust });
-			const fails = (target: number) => walk(game(target), ask.notReady, ask.limit).pass > ask.riskPass;
-			if (fails(highest)) continue;
-			let [low, high] = [1, highest];
+			// The floor stands by itself: it lets more pass than any bust.
+			let low = bust === 0 ? 1 : least;
+			let high = highest;
+			if (fails(high, bust)) continue;
 			while (low < high) {
 				const middle = (low + high) >> 1;
-				if (fails(middle)) low = middle + 1;
+				if (fails(middle, bust)) low = middle + 1;
 				else high = middle;
 			}
-			const ready = walk(game(low), ask.ready, ask.limit);
+			if (bust > 0) least = low;
+			const ready = holds(low, bust);
 			if (ready.pass < 1 - ask.riskHold) continue;
-			kept.push({ game: game(low), mean: (ready.attempts + walk(game(low), ask.notReady, ask.limit).attempts) / 2 });
+			const notReady = walk(game(low, bust), ask.notReady, ask.limit);
+			kept.push({ game: game(low, bust), mean: (ready.attempts + notReady.attempts) / 2 });
+			if (kept.length >= enough) return kept;
 		}
-		yield (done + 1) / pairs.length;
+		yield { done: (done + 1) / pairs.length, best: kept[0] };
 	}
 	return kept.sort((a, b) => a.mean - b.mean);
 }
@@ -148,6 +180,7 @@ const isRound = (n: number) => n <= 10 || n % 5 === 0;
 
 /** Games with weights to three and round numbers that keep both risks, the cheapest first. */
 function simpleGames(ask: Ask): Candidate[] {
+	const idle = idleShare(ask);
 	const kept: Candidate[] = [];
 	for (let good = 1; good <= SIMPLE_WEIGHT; good++)
 		for (let off = 1; off <= SIMPLE_WEIGHT; off++) {
@@ -156,7 +189,7 @@ function simpleGames(ask: Ask): Candidate[] {
 				if (!isRound(bust)) continue;
 				for (let target = 1; target <= SIMPLE_MOST; target++) {
 					if (!isRound(target)) continue;
-					const game = { good, off, target, bust: bust === 0 ? null : bust };
+					const game = { good, off, target, bust: bust === 0 ? null : bust, ...(idle > 0 ? { idle } : {}) };
 					const low = walk(game, ask.notReady, ask.limit);
 					if (low.pass > ask.riskPass) continue;
 					const high = walk(game, ask.ready, ask.limit);
@@ -188,40 +221,56 @@ function* plainRules({ limit, notReady, riskPass }: Ask): Generator<Rule> {
 		}
 }
 
+/** How far a search is, from 0 to 1, and the best rule it knows of so far. */
+export interface Progress {
+	done: number;
+	first: Found | null;
+}
+
 /**
  * Searches rolling, block, streak and whole-number points games, with and without
  * bust, for those that keep both risks. A generator, so that whoever runs it can show
- * progress and stop: it yields how far it is, from 0 to 1.
+ * progress and stop: it yields how far it is, with the best found so far.
  */
-export function* searchRules(ask: Ask): Generator<number, Outcome<Finding>> {
+export function* searchRules(ask: Ask): Generator<Progress, Outcome<Finding>> {
 	const refusals = refusalsOf(ask);
 	if (refusals.length > 0) return { ok: false, refusals };
+	const exact = (some: readonly Candidate[]) => some.flatMap(({ game }) => keeps(asRule(game, ask), ask) ?? []);
+	const simple = exact(simpleGames(ask).slice(0, 1));
+	let first = simple[0] ?? null;
+	yield { done: 0, first };
 	const search = games(ask, MOST_GOOD, MOST_OFF);
 	let step = search.next();
-	for (; !step.done; step = search.next()) yield step.value * 0.5;
-	const candidates = step.value;
+	for (; !step.done; step = search.next()) {
+		const [known] = first ? [] : exact(step.value.best ? [step.value.best] : []);
+		first ??= known ?? null;
+		yield { done: step.value.done * 0.5, first };
+	}
+	const points = exact(step.value.slice(0, KEEP));
 
 	const plain: Found[] = [];
 	const rules = [...plainRules(ask)];
 	for (const [i, rule] of rules.entries()) {
 		const found = keeps(rule, ask);
 		if (found) plain.push(found);
-		if (i % 20 === 0) yield 0.5 + (0.5 * i) / rules.length;
+		if (i % 20 === 0) yield { done: 0.5 + (0.5 * i) / rules.length, first: points[0] ?? first };
 	}
 	plain.sort((a, b) => a.mean - b.mean);
 
-	const exact = (some: readonly Candidate[]) => some.flatMap(({ game }) => keeps(asRule(game), ask) ?? []);
-	const points = exact(candidates.slice(0, KEEP));
-	const found = [...points, ...plain.slice(0, KEEP)].sort((a, b) => a.mean - b.mean).slice(0, KEEP);
+	// What is simplest may also be the best: nothing is offered beside the best that is cheaper than it.
+	const found = [...points, ...simple, ...plain.slice(0, KEEP)]
+		.filter((one, i, all) => all.findIndex(({ rule }) => JSON.stringify(rule) === JSON.stringify(one.rule)) === i)
+		.sort((a, b) => a.mean - b.mean)
+		.slice(0, KEEP);
 	const best = found[0];
-	if (!best) return refuse(...whyNone(ask));
-	const simple = [...exact(simpleGames(ask).slice(0, 1)), ...plain.slice(0, 1)].sort((a, b) => a.mean - b.mean)[0];
+	if (!best) return yield* whyNone(ask);
+	const simplest = [...simple, ...plain.slice(0, 1)].sort((a, b) => a.mean - b.mean)[0];
 	return {
 		ok: true,
 		value: {
 			found,
-			simplest: simple
-				? { found: simple, price: simple.mean / best.mean, close: simple.mean <= best.mean * SIMPLE_WITHIN }
+			simplest: simplest
+				? { found: simplest, price: simplest.mean / best.mean, close: simplest.mean <= best.mean * SIMPLE_WITHIN }
 				: null,
 			yardstick: wald(ask),
 			remarks: remarksOn(plain, best),
@@ -251,37 +300,57 @@ function remarksOn(plain: readonly Found[], best: Found): string[] {
 	});
 }
 
-const canKeep = (ask: Ask): boolean => {
-	const search = games(ask, SIMPLE_WEIGHT, 9);
+/** Whether any rule keeps both risks: the first that does ends the search. */
+function* canKeep(ask: Ask): Generator<Progress, boolean> {
+	const search = games(ask, MOST_GOOD, MOST_OFF, 1);
 	let step = search.next();
-	while (!step.done) step = search.next();
-	return step.value.length > 0;
-};
+	for (; !step.done; step = search.next()) yield { done: 0.99, first: null };
+	if (step.value.length > 0) return true;
+	for (const rule of plainRules(ask)) {
+		if (keeps(rule, ask)) return true;
+		yield { done: 0.99, first: null };
+	}
+	return false;
+}
+
+/** Beyond this nobody tries in a lesson, and looking further takes too long. */
+const LOOK_TO = 150;
 
 /** Which input is in the way, and the nearest that would do. */
-function whyNone(ask: Ask): [path: string, sentence: string] {
-	if (canKeep({ ...ask, limit: MAX_LIMIT })) {
-		let [low, high] = [ask.limit, MAX_LIMIT];
+function* whyNone(ask: Ask): Generator<Progress, Outcome<Finding>> {
+	// Twice as many until it can be done, then the fewest between: a longer limit never makes it harder.
+	let low = ask.limit;
+	let high = low;
+	let can = false;
+	while (!can && high < LOOK_TO) {
+		low = high;
+		high = Math.min(LOOK_TO, Math.ceil(high * 1.6) + 1);
+		can = yield* canKeep({ ...ask, limit: high });
+	}
+	if (can) {
 		while (high - low > 1) {
 			const middle = (low + high) >> 1;
-			if (canKeep({ ...ask, limit: middle })) high = middle;
+			if (yield* canKeep({ ...ask, limit: middle })) high = middle;
 			else low = middle;
 		}
-		return [
+		return refuse(
 			"limit",
 			`Rep limit is ${ask.limit}, too few to tell ${ask.notReady} from ${ask.ready} at these risks; about ${high} tries would do.`,
-		];
+		);
 	}
+	const idle = idleShare(ask);
 	for (let risk = Math.ceil(Math.max(ask.riskPass, ask.riskHold) * 20 + 1) / 20; risk < 0.5; risk += 0.05)
-		if (canKeep({ ...ask, riskPass: risk, riskHold: risk }))
-			return [
+		if (yield* canKeep({ ...ask, riskPass: risk, riskHold: risk }))
+			return refuse(
 				"riskPass",
 				`The two risks are too small for rates this near; about ${Math.round(risk * 100)} in 100 each would do.`,
-			];
-	return [
+			);
+	return refuse(
 		"ready",
-		`Ready at ${ask.ready} is too near to not ready at ${ask.notReady} to be told apart; take them further apart.`,
-	];
+		`Ready at ${ask.ready} is too near to not ready at ${ask.notReady} to be told apart; take them further apart.${
+			idle > 0 ? " On this rung many tries that are not good cost a points game nothing." : ""
+		}`,
+	);
 }
 
 /** The search run to its end. */

@@ -191,23 +191,27 @@ function powers(base: number, upTo: number): Float64Array {
 }
 
 /**
- * Chance to pass and expected attempts at one rate of good or not, without the
+ * Chance to pass and expected attempts at fixed chances of each letter, without the
  * bookkeeping of {@link countEndings}: for a search that asks once of each rule.
  */
-export function passOnce({ states, next }: Automaton, rate: number, limit: number): { pass: number; attempts: number } {
+export function passOnce(
+	{ states, next, letters }: Automaton,
+	chances: readonly number[],
+	limit: number,
+): { pass: number; attempts: number; bust: number } {
 	let now = new Float64Array(states);
 	let after = new Float64Array(states);
 	now[0] = 1;
-	let [pass, attempts, open] = [0, 0, 1];
+	let [pass, attempts, bust, open] = [0, 0, 0, 1];
 	for (let t = 1; t <= limit; t++) {
 		after.fill(0);
 		let [passed, ended] = [0, 0];
 		for (let s = 0; s < states; s++) {
 			const mass = now[s] as number;
 			if (mass === 0) continue;
-			for (let l = 0; l < 2; l++) {
-				const moved = mass * (l === 0 ? rate : 1 - rate);
-				const to = next[2 * s + l] as number;
+			for (let l = 0; l < letters; l++) {
+				const moved = mass * (chances[l] as number);
+				const to = next[letters * s + l] as number;
 				if (to >= 0) after[to] = (after[to] as number) + moved;
 				else {
 					ended += moved;
@@ -216,9 +220,10 @@ export function passOnce({ states, next }: Automaton, rate: number, limit: numbe
 			}
 		}
 		pass += passed;
+		bust += ended - passed;
 		attempts += t * ended;
 		open -= ended;
 		[now, after] = [after, now];
 	}
-	return { pass, attempts: attempts + limit * Math.max(0, open) };
+	return { pass, bust, attempts: attempts + limit * Math.max(0, open) };
 }

@@ -17,8 +17,11 @@ export function inHundred(p: number): string {
 }
 
 /** The curve at the grid point nearest to a rate. */
-export const at = (curve: Pick<Curve, "rates">, values: readonly number[], rate: number): number =>
-	values[Math.round(rate * (curve.rates.length - 1))] as number;
+export function at(curve: Pick<Curve, "rates">, values: readonly number[], rate: number): number {
+	const place = Math.min(1, Math.max(0, rate)) * (curve.rates.length - 1);
+	const [low, high] = [values[Math.floor(place + 1e-9)] as number, values[Math.ceil(place - 1e-9)] as number];
+	return low + (high - low) * (place - Math.floor(place + 1e-9));
+}
 
 /**
  * What a curve says in words a coach can act on, of the one who is not ready and of

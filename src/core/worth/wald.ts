@@ -1,3 +1,5 @@
+import type { Split } from "./chances";
+
 /** What is asked of a rule: whom it should let through, whom not, and how often it may err. */
 export interface Ask {
 	/** The rate that is not ready. */
@@ -10,6 +12,8 @@ export interface Ask {
 	riskHold: number;
 	/** Tries allowed in a lesson. */
 	limit: number;
+	/** How tries come out on the rung it is for; hit or miss where nothing is said. */
+	split?: Split;
 }
 
 export interface Yardstick {

@@ -11,6 +11,8 @@ export interface Game {
 	target: number;
 	/** null: no bust, floor 0. */
 	bust: number | null;
+	/** Share of the tries that were not good and cost nothing: those that came off with their form off. */
+	idle?: number;
 }
 
 /**
@@ -18,7 +20,7 @@ export interface Game {
  * Only for the search, which looks at thousands of games; what it finds is analysed
  * again by the rule's own machine.
  */
-export function walk({ good, off, target, bust }: Game, rate: number, limit: number): Worth {
+export function walk({ good, off, target, bust, idle = 0 }: Game, rate: number, limit: number): Worth {
 	const lowest = bust === null ? 0 : 1 - bust;
 	const size = target - lowest;
 	let now = new Float64Array(size);
@@ -27,6 +29,7 @@ export function walk({ good, off, target, bust }: Game, rate: number, limit: num
 	let pass = 0;
 	let attempts = 0;
 	let open = 1;
+	const [stays, costs] = [(1 - rate) * idle, (1 - rate) * (1 - idle)];
 	for (let t = 1; t <= limit && open > 1e-15; t++) {
 		after.fill(0);
 		let ended = 0;
@@ -37,10 +40,11 @@ export function walk({ good, off, target, bust }: Game, rate: number, limit: num
 			const up = i + good;
 			if (up >= size) passed += mass * rate;
 			else after[up] = (after[up] as number) + mass * rate;
+			if (stays > 0) after[i] = (after[i] as number) + mass * stays;
 			const down = i - off;
-			if (down >= 0) after[down] = (after[down] as number) + mass * (1 - rate);
-			else if (bust === null) after[0] = (after[0] as number) + mass * (1 - rate);
-			else ended += mass * (1 - rate);
+			if (down >= 0) after[down] = (after[down] as number) + mass * costs;
+			else if (bust === null) after[0] = (after[0] as number) + mass * costs;
+			else ended += mass * costs;
 		}
 		pass += passed;
 		attempts += t * (passed + ended);

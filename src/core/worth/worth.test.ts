@@ -211,7 +211,7 @@ describe("large cases", () => {
 		const merged = merge(found);
 		expect(merged.states).toBeLessThanOrEqual(found.states);
 		for (const rate of [0.3, 0.8])
-			expect(passOnce(merged, rate, 20).pass).toBeCloseTo(passOnce(found, rate, 20).pass, 12);
+			expect(passOnce(merged, [rate, 1 - rate], 20).pass).toBeCloseTo(passOnce(found, [rate, 1 - rate], 20).pass, 12);
 	});
 });
 

@@ -14,6 +14,7 @@ import { readSides } from "@/core/skill/sides";
 import type { Skill } from "@/core/skill/skill";
 import { plural } from "@/core/words/numbers";
 import { inTen } from "@/core/worth/readings";
+import { sharesOf, splitBy, waysOn } from "@/core/worth/ways";
 import { FindRule } from "@/screens/rules/FindRule";
 import { RuleWorth } from "@/screens/rules/RuleWorth";
 import { dayWords, today } from "@/ui/dates";
@@ -50,6 +51,7 @@ export function LadderMargin({
 	const [other, setOther] = useState<{ name: string; rule: Rule } | null>(null);
 	if (!rung) return <p className="mute">Open a rung to see what stands behind its hole.</p>;
 	const { settings } = rung;
+	const ways = waysOn(settings);
 	const watched = skill.positions.filter((position) => settings.watch.includes(position.id));
 	return (
 		<>
@@ -89,12 +91,15 @@ export function LadderMargin({
 				ready={settings.readyRate}
 				past={{ who, tries: pastTries(hole, today(), coach) }}
 				bandLow={coach.band.low}
+				ways={ways}
+				counted={hole?.ways}
 				other={other}
 			/>
 			<FindRule
 				key={`${rung.id} ${settings.readyRate}`}
 				limit={settings.limit}
 				ready={settings.readyRate}
+				split={ways.length > 2 ? splitBy(ways, sharesOf(ways, hole?.ways).shares) : undefined}
 				onLay={setOther}
 				onTake={(rule) => {
 					setOther(null);

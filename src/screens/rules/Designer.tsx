@@ -7,6 +7,7 @@ import { type Scale, scales } from "@/core/ladder/scale";
 import { Rule, ruleSentence } from "@/core/rules";
 import { type Preset, presets } from "@/core/rules/presets";
 import { parse } from "@/core/words/refuse";
+import { sharesOf, splitBy, waysOn } from "@/core/worth/ways";
 import { Bench } from "@/ui/Bench";
 import { LimitField } from "@/ui/LimitField";
 import { Row } from "@/ui/Row";
@@ -77,6 +78,7 @@ export function Designer({ bandLow }: { bandLow: number }) {
 	const [limit, setLimit] = useState(36);
 	const [ready, setReady] = useState(0.85);
 	const [scale, setScale] = useState<Scale>(scales["hit or miss"]);
+	const ways = useMemo(() => waysOn({ gate: "result", scale }), [scale]);
 	const allowed = useSettled(limit);
 	const take = useCallback((next: Rule, outcomes: Scale = scales["hit or miss"]) => {
 		setStart(({ put }) => ({ rule: structuredClone(next), put: put + 1 }));
@@ -93,8 +95,15 @@ export function Designer({ bandLow }: { bandLow: number }) {
 			margin={
 				<>
 					{/* While a number is half typed, what the last rule was worth stays in sight. */}
-					<Worth rule={rule} limit={allowed} ready={ready} bandLow={bandLow} other={over} />
-					<FindRule key={`${ready}`} limit={allowed} ready={ready} onLay={lay} onTake={take} />
+					<Worth rule={rule} limit={allowed} ready={ready} bandLow={bandLow} ways={ways} other={over} />
+					<FindRule
+						key={`${ready} ${scale.length}`}
+						limit={allowed}
+						ready={ready}
+						split={ways.length > 2 ? splitBy(ways, sharesOf(ways).shares) : undefined}
+						onLay={lay}
+						onTake={(found) => take(found, scale)}
+					/>
 				</>
 			}
 		>

@@ -5,7 +5,8 @@ import { memo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import { type Rule, ruleSentence } from "@/core/rules";
 import type { Refusal } from "@/core/words/refuse";
-import type { Finding, Found } from "@/core/worth/find";
+import type { Split } from "@/core/worth/chances";
+import type { Finding, Found, Progress } from "@/core/worth/find";
 import { inHundred } from "@/core/worth/readings";
 import { Refusals } from "@/ui/Refusals";
 import { engine } from "@/workers/client";
@@ -17,11 +18,14 @@ import css from "./rules.module.scss";
 export const FindRule = memo(function FindRule({
 	limit,
 	ready,
+	split,
 	onLay,
 	onTake,
 }: {
 	limit: number;
 	ready: number;
+	/** How tries come out on the rung; hits and misses where nothing is said. */
+	split?: Split | undefined;
 	/** Lays a found rule over today's on the chart; null takes it off again. */
 	onLay: (other: { name: string; rule: Rule } | null) => void;
 	onTake: (rule: Rule) => void;
@@ -29,7 +33,7 @@ export const FindRule = memo(function FindRule({
 	const [ask, setAsk] = useState<Omit<Risks, "ready"> & { ready: number | null }>({
 		...{ notReady: NOT_READY, ready: null, riskPass: 0.1, riskHold: 0.1 },
 	});
-	const [progress, setProgress] = useState<number | null>(null);
+	const [progress, setProgress] = useState<Progress | null>(null);
 	const [finding, setFinding] = useState<Finding | null>(null);
 	const [refused, setRefused] = useState<Refusal[]>([]);
 	const [laid, setLaid] = useState("");
@@ -42,10 +46,10 @@ export const FindRule = memo(function FindRule({
 	const find = async () => {
 		setRefused([]);
 		setFinding(null);
-		setProgress(0);
+		setProgress({ done: 0, first: null });
 		const outcome = await engine().find(
-			{ ...ask, ready: ask.ready ?? ready, limit },
-			proxy((done: number) => setProgress(done)),
+			{ ...ask, ready: ask.ready ?? ready, limit, ...(split ? { split } : {}) },
+			proxy((so: Progress) => setProgress(so)),
 		);
 		setProgress(null);
 		if (outcome.ok) setFinding(outcome.value);
@@ -58,17 +62,24 @@ export const FindRule = memo(function FindRule({
 			<div className={css.ask}>
 				<RiskFields id="find" start={{ ...ask, ready }} onChange={(name, value) => setAsk({ ...ask, [name]: value })} />
 			</div>
-			<p className="hint m-0 mt-1">Within {limit} tries a lesson, by hits and misses.</p>
+			<p className="hint m-0 mt-1">
+				Within {limit} tries a lesson, {split ? "in the outcomes of this rung" : "by hits and misses"}.
+			</p>
 			{progress === null ? (
 				<Button variant="outline-primary" size="sm" className="mt-1" onClick={find}>
 					find
 				</Button>
 			) : (
 				<p className="d-flex gap-2 align-items-center mt-1 mb-0">
-					<progress max={1} value={progress} aria-label="Finding" />
+					<progress max={1} value={progress.done} aria-label="Finding" />
 					<Button variant="outline-primary" size="sm" onClick={() => void engine().stop()}>
 						stop
 					</Button>
+				</p>
+			)}
+			{progress?.first && (
+				<p className="m-0" role="status">
+					So far: <b>{ruleSentence(progress.first.rule)}</b>, about {progress.first.mean.toFixed(0)} tries.
 				</p>
 			)}
 			<Refusals refusals={refused} />

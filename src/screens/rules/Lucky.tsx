@@ -10,6 +10,7 @@ import type { Refusal } from "@/core/words/refuse";
 import { LUCKY } from "@/core/worth/cautions";
 import type { Found } from "@/core/worth/find";
 import { inHundred } from "@/core/worth/readings";
+import { tellsWaysApart } from "@/core/worth/ways";
 import { takeRule } from "@/doors/actions";
 import type { RuledRung } from "@/doors/readRules";
 import { answered } from "@/ui/answered";
@@ -19,7 +20,9 @@ import rows from "@/ui/rows.module.scss";
 import { engine } from "@/workers/client";
 import { NOT_READY } from "./RuleWorth";
 
-const keyOf = ({ rule, limit }: Pick<RuledRung, "rule" | "limit">) => JSON.stringify([rule, limit]);
+/** Rungs with one rule, limit and split are worked out once; only points tell outcomes apart. */
+const splitOf = ({ rule, split }: RuledRung) => (tellsWaysApart(rule) ? split : undefined);
+const keyOf = (one: RuledRung) => JSON.stringify([one.rule, one.limit, splitOf(one)]);
 
 /** Every rung that luck can pass, the luckiest first, each with a better rule one press away. */
 export function Lucky({ rungs }: { rungs: RuledRung[] }) {
@@ -31,7 +34,7 @@ export function Lucky({ rungs }: { rungs: RuledRung[] }) {
 			for (const one of rungs) {
 				const key = keyOf(one);
 				if (found.has(key)) continue;
-				const outcome = await engine().analyseAt(one.rule, NOT_READY, one.limit);
+				const outcome = await engine().analyseAt(one.rule, NOT_READY, one.limit, splitOf(one));
 				if (!current) return;
 				// A rule on several days needs the luck of each of them.
 				found.set(key, outcome.ok ? (outcome.value.onDays?.pass ?? outcome.value.pass) : 0);
@@ -84,7 +87,14 @@ function LuckyRung({ one, pass }: { one: RuledRung; pass: number }) {
 	const find = async () => {
 		setBusy(true);
 		setRefused([]);
-		const ask = { notReady: NOT_READY, ready: one.ready, riskPass: RISK, riskHold: RISK, limit: one.limit };
+		const ask = {
+			notReady: NOT_READY,
+			ready: one.ready,
+			riskPass: RISK,
+			riskHold: RISK,
+			limit: one.limit,
+			...(one.split ? { split: one.split } : {}),
+		};
 		const outcome = await engine().find(ask, null);
 		setBusy(false);
 		if (!outcome.ok) return setRefused(outcome.refusals);

@@ -9,11 +9,14 @@ import { rateSettings } from "@/core/estimate/rate";
 import type { Rule } from "@/core/rules";
 import { plural } from "@/core/words/numbers";
 import { cautions, LUCKY, spreadOf } from "@/core/worth/cautions";
+import type { Split } from "@/core/worth/chances";
 import { at, inHundred, inTen, readings } from "@/core/worth/readings";
+import { sharesOf, splitBy, tellsWaysApart, type Way } from "@/core/worth/ways";
 import { late } from "@/ui/late";
 import css from "@/ui/rows.module.scss";
 import { engine } from "@/workers/client";
 import own from "./rules.module.scss";
+import { reshared, SplitFields } from "./SplitFields";
 import { FORGET, KEEP, useAnswer } from "./useAnswer";
 import { useCurve, useSettled } from "./useCurve";
 
@@ -31,6 +34,7 @@ const RuleCurve = late(
 );
 
 export const NOT_READY = 0.6;
+const NO_WAYS: readonly Way[] = [];
 /** A try with what goes before it: set-up, throw, look. */
 const SECONDS = 6;
 
@@ -44,6 +48,9 @@ interface Props {
 	limit: number;
 	ready: number;
 	past?: Past | null;
+	/** How tries come out on the rung, and how many of each were counted. */
+	ways?: readonly Way[];
+	counted?: Readonly<Record<string, number>> | undefined;
 	/** Lower edge of the coach's working band. */
 	bandLow?: number | undefined;
 	/** Another rule, drawn over this one. */
@@ -57,12 +64,27 @@ export function RuleWorth(props: Props) {
 }
 
 /** What stands there is drawn anew only when what it speaks of has changed. */
-export const Worth = memo(function Worth({ rule, limit, ready, past = null, bandLow, other = null }: Props) {
+export const Worth = memo(function Worth({
+	rule,
+	limit,
+	ready,
+	past = null,
+	bandLow,
+	other = null,
+	ways = NO_WAYS,
+	counted,
+}: Props) {
 	const [seconds, setSeconds] = useState(SECONDS);
-	const said = useCurve(rule, limit, { secondsPerTry: seconds, bandLow });
-	const laid = useCurve(other?.rule ?? null, limit, { secondsPerTry: seconds, bandLow });
+	const stated = sharesOf(ways, counted);
+	const [own_, setShares] = useState<{ of: string; shares: Record<string, number> } | null>(null);
+	const of = ways.map(({ id }) => id).join();
+	const shares = own_?.of === of ? own_.shares : stated.shares;
+	const asks = tellsWaysApart(rule) && ways.length > 2;
+	const split = asks ? splitBy(ways, shares) : undefined;
+	const said = useCurve(rule, limit, { secondsPerTry: seconds, bandLow, split });
+	const laid = useCurve(other?.rule ?? null, limit, { secondsPerTry: seconds, bandLow, split });
 	const here = useEstimate(past, ready);
-	const spread = useSpread(rule, limit, ready);
+	const spread = useSpread(rule, limit, ready, split);
 	if (!said) return <p className="mute m-0">Working out whom it lets through.</p>;
 	if ("refusal" in said) return <p className="mute m-0">{said.refusal}</p>;
 	const { curve } = said;
@@ -87,7 +109,13 @@ export const Worth = memo(function Worth({ rule, limit, ready, past = null, band
 					</p>
 				))}
 			{lucky && <p className="m-0">Asking for it on two days would make luck rarer.</p>}
-			{here && past && (
+			{here?.trend && past && (
+				<p className="m-0" data-testid="trend">
+					<b dir="auto">{past.who}</b> is <b>{here.trend.way} fast</b>: {here.trend.good} of the last {here.trend.of}{" "}
+					good, unlike those before; any one number would be behind.
+				</p>
+			)}
+			{here && !here.trend && past && (
 				<p className="m-0">
 					<b dir="auto">{past.who}</b> is at <b>{inTen(here.mean)} in 10</b> here (between {inTen(here.low)} and{" "}
 					{inTen(here.high)}, four times in five) and passes {inHundred(at(curve, curve.pass, here.mean))}. From{" "}
@@ -97,7 +125,7 @@ export const Worth = memo(function Worth({ rule, limit, ready, past = null, band
 			<RuleCurve
 				own={{ name: "this rule", curve }}
 				other={other && laid && "curve" in laid ? { name: other.name, curve: laid.curve } : null}
-				here={here && past ? { name: past.who, ...here } : null}
+				here={here && !here.trend && past ? { name: past.who, ...here } : null}
 				notReady={NOT_READY}
 				ready={ready}
 			/>
@@ -105,6 +133,14 @@ export const Worth = memo(function Worth({ rule, limit, ready, past = null, band
 				<p className="m-0 mt-1">
 					Of those ready who pass, half have passed within {spread.half} tries, nine in ten within {spread.most}.
 				</p>
+			)}
+			{asks && (
+				<SplitFields
+					ways={ways}
+					shares={shares}
+					from={own_?.of !== of && stated.known ? (past?.who ?? "this student") : null}
+					onShare={(id, share) => setShares({ of, shares: reshared(ways, shares, id, share) })}
+				/>
 			)}
 			<Form.Group controlId="seconds-per-try" className="d-flex align-items-center gap-2 mt-1">
 				<Form.Label className="m-0">Seconds a try</Form.Label>
@@ -141,8 +177,8 @@ const useEstimate = (past: Past | null, ready: number): RateEstimate | null =>
 		return outcome.ok ? outcome.value : null;
 	});
 
-const useSpread = (rule: Rule, limit: number, ready: number): ReturnType<typeof spreadOf> =>
-	useAnswer([rule, limit, ready] as const, KEEP, async ([asked, allowed, rate]) => {
-		const outcome = await engine().analyseAt(asked, rate, allowed);
+const useSpread = (rule: Rule, limit: number, ready: number, split: Split | undefined): ReturnType<typeof spreadOf> =>
+	useAnswer([rule, limit, ready, split ?? null] as const, KEEP, async ([asked, allowed, rate, by]) => {
+		const outcome = await engine().analyseAt(asked, rate, allowed, by ?? undefined);
 		return outcome.ok ? spreadOf(outcome.value.passAt) : null;
 	});

@@ -13,7 +13,8 @@ export const FORGET = "forget";
 export function useAnswer<Q, A>(
 	question: Q | null,
 	meanwhile: typeof KEEP | typeof FORGET,
-	ask: (question: Q) => Promise<A | null>,
+	/** `early` may tell a first answer, before the whole one is there. */
+	ask: (question: Q, early: (answer: A) => void) => Promise<A | null>,
 ): A | null {
 	const [answer, setAnswer] = useState<A | null>(null);
 	const key = question === null ? null : JSON.stringify(question);
@@ -23,9 +24,13 @@ export function useAnswer<Q, A>(
 		let current = true;
 		if (key === null || meanwhile === FORGET) setAnswer(null);
 		if (key !== null)
-			void latest.current(JSON.parse(key) as Q).then((said) => {
-				if (current) setAnswer(said);
-			});
+			void latest
+				.current(JSON.parse(key) as Q, (said) => {
+					if (current) setAnswer(said);
+				})
+				.then((said) => {
+					if (current) setAnswer(said);
+				});
 		return () => {
 			current = false;
 		};

@@ -1,9 +1,13 @@
 "use client";
 
+import { proxy } from "comlink";
 import { useEffect, useState } from "react";
 import { type Rule, usesRule } from "@/core/rules";
 import type { Curve } from "@/core/worth/analyse";
+import type { Split } from "@/core/worth/chances";
+import { tellsWaysApart } from "@/core/worth/ways";
 import { engine } from "@/workers/client";
+import type { CurveSettings } from "@/workers/engine";
 import { KEEP, useAnswer } from "./useAnswer";
 
 /** Only when the typing rests is anything worked out, or drawn. */
@@ -25,19 +29,32 @@ export function useSettled<T>(value: T): T {
 
 export type Said = { curve: Curve } | { refusal: string };
 
-/** A rule's operating curve, worked out off this thread; the last one stays until the next is there. */
+/**
+ * A rule's operating curve, worked out off this thread; the last one stays until the next is
+ * there. Where the whole takes long, what can be had at once comes first.
+ */
 export function useCurve(
 	rule: Rule | null,
 	limit: number,
-	{ secondsPerTry, bandLow }: { secondsPerTry: number; bandLow?: number | undefined },
+	{ secondsPerTry, bandLow, split }: { secondsPerTry: number; bandLow?: number | undefined; split?: Split | undefined },
 ): Said | null {
-	// Only a rule with a clock asks how long a try takes.
-	const settings = {
+	const settings: CurveSettings = {
+		// Only a rule with a clock asks how long a try takes, and only points tell outcomes apart.
 		...(rule && usesRule(rule, "count") ? { secondsPerTry } : {}),
 		...(bandLow === undefined ? {} : { bandLow }),
+		...(rule && split && tellsWaysApart(rule) ? { split } : {}),
 	};
-	return useAnswer(rule && ([rule, limit, settings] as const), KEEP, async ([asked, allowed, set]): Promise<Said> => {
-		const outcome = await engine().curve(asked, allowed, set);
-		return outcome.ok ? { curve: outcome.value } : { refusal: outcome.refusals[0]?.sentence ?? "" };
-	});
+	return useAnswer(
+		rule && ([rule, limit, settings] as const),
+		KEEP,
+		async ([asked, allowed, set], early): Promise<Said> => {
+			const outcome = await engine().curve(
+				asked,
+				allowed,
+				set,
+				proxy((curve: Curve) => early({ curve })),
+			);
+			return outcome.ok ? { curve: outcome.value } : { refusal: outcome.refusals[0]?.sentence ?? "" };
+		},
+	);
 }

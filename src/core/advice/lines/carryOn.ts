@@ -1,12 +1,13 @@
 import { plural } from "@/core/words/numbers";
-import type { Line } from "../line";
+import type { AdviceInput, Line } from "../line";
+import { CALM, calmOn } from "./backToRung";
 
 /** Nothing asks for a decision. */
 export const carryOn: Line = {
 	name: "carry-on",
 	always: true,
 	speak({ input, counted }) {
-		const { verdict, variation } = input;
+		const { verdict } = input;
 		if (verdict.kind === "met")
 			return { title: "Carry on", reason: "The rule is met; you chose to stay.", act: null, evidence: [] };
 		if (verdict.kind === "cannot be met today")
@@ -17,12 +18,22 @@ export const carryOn: Line = {
 				evidence: [],
 			};
 		if (counted.length === 0) return { title: "Carry on", reason: "No tries yet.", act: null, evidence: [] };
-		const { needs } = input.visit.judgements[variation];
 		return {
 			title: "Carry on",
-			reason: needs === null ? "Nothing asks for a word." : `At best, ${needs} more good would do it.`,
+			reason: atBest(input) ?? "Nothing asks for a word.",
 			act: null,
 			evidence: [],
 		};
 	},
 };
+
+/** What the form in hand needs at best; nothing of a form that nothing is judged on. */
+function atBest({ visit, variation }: AdviceInput): string | null {
+	if (variation === "harder") return null;
+	if (variation === "easier" && !visit.placing.easedBy) {
+		const left = CALM - calmOn(visit.entries).length;
+		return left > 0 ? `At best, ${left} more good in a row, and it is back to the rung.` : null;
+	}
+	const { needs } = visit.judgements[variation];
+	return needs === null || needs === 0 ? null : `At best, ${needs} more would do it.`;
+}

@@ -11,8 +11,12 @@ const directionWords = (run: Run): string =>
 const stubborn = ({ runs, settings }: Facts): Run | undefined =>
 	runs.find((run) => run.corrections > 0 && run.since >= settings.correctAfter);
 
-const stillOff = (run: Run): string =>
-	`${run.position.short} still ${directionWords(run)} in ${plural(run.since, "try", "tries")} after the cue.`;
+/** Where tries between were not looked into, the tries are counted among all of them. */
+const inTries = (off: number, span: number): string =>
+	off === span ? plural(off, "try", "tries") : `${off} of ${plural(span, "try", "tries")}`;
+
+const stillOff = (run: Run, { lastWord }: Facts): string =>
+	`${run.position.short} still ${directionWords(run)} in ${inTries(run.since, run.spanSince)} after the ${lastWord === "question" ? "question" : "cue"}.`;
 
 /** A rung may allow one more cue, another one, before it is eased. */
 export const secondCue: Line = {
@@ -20,7 +24,7 @@ export const secondCue: Line = {
 	speak(facts) {
 		const run = stubborn(facts);
 		if (!run || !facts.settings.secondCue || run.corrections > 1 || facts.inDip) return null;
-		return correction(run, `${stillOff(run)} This rung allows a second cue.`, otherCue(facts, run));
+		return correction(run, `${stillOff(run, facts)} This rung allows a second cue.`, otherCue(facts, run));
 	},
 };
 
@@ -30,7 +34,7 @@ export const ease: Line = {
 	speak(facts) {
 		const run = stubborn(facts);
 		if (!run) return null;
-		const about = { reason: stillOff(run), evidence: run.tries.map((t) => t.id), position: run.position.id };
+		const about = { reason: stillOff(run, facts), evidence: run.tries.map((t) => t.id), position: run.position.id };
 		if (facts.inDip)
 			return {
 				...about,
@@ -45,11 +49,15 @@ export const ease: Line = {
 /** A run long enough with no correction in it: correct the earliest in causal order. */
 export const correct: Line = {
 	name: "correct",
+	flickers: true,
 	silentFor: ({ settings }) => settings.correctAfter,
 	speak(facts) {
 		const run = facts.runs.find((r) => r.corrections === 0 && r.tries.length >= facts.settings.correctAfter);
 		if (!run) return null;
-		const told = `${directionWords(run)} in the last ${run.tries.length}, no word on it yet.`;
+		const { length } = run.tries;
+		const where = length === run.span ? `in the last ${length}` : `in ${length} of the last ${run.span}`;
+		const word = facts.spokenOf.has(run.position.id) ? "no word on it since" : "no word on it yet";
+		const told = `${directionWords(run)} ${where}, ${word}.`;
 		return correction(run, told.charAt(0).toUpperCase() + told.slice(1), offered(facts, run.position));
 	},
 };

@@ -1,3 +1,4 @@
+import { usesRule } from "@/core/rules";
 import type { Line } from "../line";
 
 /** The rule went bust: the rung is closed for this lesson. */
@@ -7,7 +8,9 @@ export const notYet: Line = {
 		if (input.verdict.kind !== "not yet") return null;
 		return {
 			title: "Not yet: closed for today",
-			reason: "The score fell to its bust mark. Another day.",
+			reason: usesRule(input.visit.rule, "points")
+				? "The score fell to its bust mark. Another day."
+				: "The rule is lost for today. Another day.",
 			act: { kind: "next" },
 			evidence: counted.map((t) => t.id),
 		};

@@ -1,3 +1,4 @@
+import { formOf } from "@/core/log/lesson";
 import { fewestTries, ruleSentence } from "@/core/rules";
 import { plural } from "@/core/words/numbers";
 import { type Facts, indexOf } from "../facts";
@@ -32,7 +33,7 @@ function evidenceOf(facts: Facts): string[] {
 	const at = counted.findIndex((t) => t.id === input.verdict.metBy);
 	return counted
 		.slice(0, at + 1)
-		.filter((t) => t.variation === "own")
+		.filter((t) => t.variation === formOf(facts.placing))
 		.map((t) => t.id);
 }
 
@@ -44,7 +45,7 @@ function oneUp(facts: Facts): Omit<Advice, "line" | "canSilence"> {
 	const after = tally
 		? `whatever the order of ${tally.good} good in ${tally.tries}`
 		: `after ${plural(evidenceOf(facts).length, "try", "tries")}`;
-	const reason = `Passed: ${ruleSentence(input.visit.rule)}, ${after}.`;
+	const reason = `Passed${placing.easedBy ? " in its eased form" : ""}: ${ruleSentence(input.visit.rule)}, ${after}.`;
 	if (!above)
 		return {
 			title: index < 0 ? "The rule is met" : "Top rung passed: the ladder is done",
