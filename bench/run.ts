@@ -2,6 +2,7 @@ import { between } from "./between";
 import { courtside, memory } from "./courtside";
 import { curves } from "./curves";
 import { files } from "./files";
+import { finder } from "./finder";
 import { positions } from "./positions";
 import { push } from "./push";
 import { rungs } from "./rungs";
@@ -9,10 +10,13 @@ import { scale } from "./scale";
 import { tap } from "./tap";
 import { typing } from "./typing";
 import { weight } from "./weight";
+import { worst } from "./worst";
 
 /** npm run bench [-- NAME ...]: ratios against named baselines, each pair in turns within one run. */
 const benches: Record<string, () => void | Promise<void>> = {
 	curves,
+	worst,
+	finder,
 	tap,
 	courtside,
 	memory,

@@ -60,7 +60,7 @@ test("any rule is built by choice, reads itself out, and is refused where it can
 	await page.getByText("in numbers").click();
 	await expect(page.getByRole("columnheader", { name: "Calm again after a step down" })).toBeVisible();
 	await page.getByRole("button", { name: "take Clean, not merely caught" }).click();
-	await expect(page.getByLabel("rough")).toHaveValue("0");
+	await expect(page.getByRole("group", { name: "points for each outcome" }).getByLabel("rough")).toHaveValue("0");
 	await page.getByRole("link", { name: "What this assumes" }).click();
 	await expect(page.getByRole("heading", { name: "What the numbers of a rule assume" })).toBeVisible();
 	await accessible(page);

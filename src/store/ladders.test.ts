@@ -171,3 +171,9 @@ test("while another program holds the database a write waits, and goes through o
 		expect(await saveCoach(store, freshCoach, { id: "coach", rev: i })).toMatchObject({ ok: true });
 	other.close();
 });
+
+test("a ladder that would be refused today, kept from before, is still read and counted on", async () => {
+	await saveLadder(store, changed(1), await at());
+	expect((await findLadder(store, "ladder"))?.ladder.rungs[1]?.settings.limit).toBe(1);
+	expect(Object.keys((await makePack(store, null)).ladders)).toHaveLength(1);
+});

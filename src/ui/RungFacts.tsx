@@ -3,7 +3,6 @@ import { inTerms } from "@/core/log/terms";
 import type { RungWrap } from "@/core/log/wrap";
 import { ruleSentence } from "@/core/rules";
 import type { CueKind } from "@/core/skill/cue";
-import { plural } from "@/core/words/numbers";
 import css from "./facts.module.scss";
 import { shortIn, TryStrip } from "./Marks";
 import { OwnWords } from "./OwnWords";

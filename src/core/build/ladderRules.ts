@@ -1,4 +1,4 @@
-import { fewestTries, type Rule } from "@/core/rules";
+import { fewestTries, hitOrMiss, type Rule } from "@/core/rules";
 import { type Outcome, refuse } from "@/core/words/refuse";
 import { analyseAt } from "@/core/worth/analyse";
 import { type Finding, searchRules } from "@/core/worth/find";
@@ -28,7 +28,7 @@ export function limitFor(rule: Rule, ready: number): number {
 	const all = passAt.reduce((sum, p) => sum + p, 0);
 	let [passed, tries] = [0, 0];
 	while (tries < passAt.length && passed < THROUGH * all - 1e-12) passed += passAt[tries++] as number;
-	return all > 0 ? Math.max(tries, fewestTries(rule)) : UNDER;
+	return all > 0 ? Math.max(tries, fewestTries(rule, hitOrMiss) ?? 0) : UNDER;
 }
 
 /**

@@ -58,6 +58,15 @@ export function judged(
 	};
 }
 
+/** Ways a try in time can come out on a rung: what a rule is asked when it is to say what it still needs. */
+export const outcomesOn = (
+	settings: Pick<RungSettings, "gate" | "scale" | "decisions">,
+	positions: readonly WatchedPosition[] = [],
+): Judged[] => {
+	const { good, off } = leftOpen(settings, positions);
+	return [...good, ...off].filter(({ late }) => !late);
+};
+
 /**
  * What a good try, and one that was not, may have been where only that was written down:
  * each outcome the gate lets stand for it, with nothing off or with all that costs points,

@@ -3,7 +3,8 @@ import { BodyPart } from "@/core/people/student";
 import { fewestTries, Rule, usesRule } from "@/core/rules";
 import { complainIn } from "@/core/words/complain";
 import { ident, label, text, whole } from "@/core/words/text";
-import { DecisionTable, Scale } from "./scale";
+import { outcomesOn } from "./good";
+import { DecisionTable, Scale, scales } from "./scale";
 import { Sketch } from "./sketch";
 
 export const gates = ["result", "form", "both", "commitment"] as const;
@@ -82,14 +83,23 @@ export const RungSettings = z
 				["decisions"],
 				`"${rung.name}" is passed by right decisions but has no table of them; say what is called, and which answers are right.`,
 			);
-		const fewest = fewestTries(rung.rule);
-		if (rung.limit < fewest)
+		const fewest = fewestOf(rung);
+		if (fewest === null)
+			complain(
+				["rule"],
+				`"${rung.name}" can never be passed: no run of its outcomes (${(rung.scale ?? scales["hit or miss"]).map((one) => one.label).join(", ")}) meets its rule; choose a rule that counts them, or other outcomes.`,
+			);
+		else if (rung.limit < fewest)
 			complain(
 				["limit"],
 				`"${rung.name}" allows ${rung.limit} tries a lesson, but its rule cannot be met in fewer than ${fewest}; make the limit ${fewest} or more.`,
 			);
 	});
 export type RungSettings = z.infer<typeof RungSettings>;
+
+/** Fewest tries the rung can be passed in, by its own outcomes; null where it never can. */
+export const fewestOf = (rung: Pick<RungSettings, "gate" | "scale" | "decisions" | "rule">): number | null =>
+	fewestTries(rung.rule, outcomesOn(rung));
 
 export const rungLabels = {
 	name: "name",

@@ -1,4 +1,4 @@
-import { leftOpen } from "@/core/ladder/good";
+import { leftOpen, outcomesOn } from "@/core/ladder/good";
 import {
 	type Ahead,
 	beginJudging,
@@ -122,11 +122,8 @@ function take(
 /** Ways a try can come out on a rung, worked out once for its settings. */
 const outcomesKnown = new WeakMap<object, readonly Judged[]>();
 
-function outcomesOn({ settings, positions }: Placing): readonly Judged[] {
-	const before = outcomesKnown.get(settings);
-	if (before) return before;
-	const { good, off } = leftOpen(settings, positions);
-	const outcomes = [...good, ...off].filter(({ late }) => !late);
+function outcomesAt({ settings, positions }: Placing): readonly Judged[] {
+	const outcomes = outcomesKnown.get(settings) ?? outcomesOn(settings, positions);
 	outcomesKnown.set(settings, outcomes);
 	return outcomes;
 }
@@ -146,7 +143,7 @@ function read(
 	{ allowed, raisedBy }: Pick<Verdict, "allowed" | "raisedBy">,
 	before?: Visit,
 ): void {
-	const ahead: Ahead = { outcomes: outcomesOn(visit.placing), setOver: isSetOver(visit) };
+	const ahead: Ahead = { outcomes: outcomesAt(visit.placing), setOver: isSetOver(visit) };
 	const left = Math.max(0, allowed - run.used);
 	const judgements = {} as Record<Variation, Judgement>;
 	for (const variation of ["own", "easier", "harder"] as const) {

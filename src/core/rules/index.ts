@@ -20,6 +20,7 @@ import { streak } from "./streak";
 import { within } from "./within";
 
 export type { Judged, Status } from "./kind";
+export { hitOrMiss } from "./needs";
 
 /** Every pass rule there is. A new kind is one file, and its name in this list. */
 const kinds = [
@@ -144,6 +145,9 @@ export const judge = (rule: Rule, attempts: readonly Judged[], left: number, ahe
 /** More than any rule that a form can build asks for. */
 const LONG = 2000;
 
-/** Fewest attempts in which the rule can be met from its start. */
-export const fewestTries = (rule: Rule, outcomes?: readonly Judged[]): number =>
-	fewestMore(rule, machineOf(rule).start(rule), LONG, outcomes ? { outcomes } : {}) ?? LONG;
+/**
+ * Fewest attempts in which the rule can be met from its start by these outcomes, or null
+ * where they can never meet it. What a rung's outcomes are, `outcomesOn` says.
+ */
+export const fewestTries = (rule: Rule, outcomes: readonly Judged[]): number | null =>
+	fewestMore(rule, machineOf(rule).start(rule), LONG, { outcomes });

@@ -3,7 +3,7 @@ import * as z from "zod/mini";
 import { anyRule, plainly } from "@/core/__tests__/rules";
 import { parse } from "@/core/words/refuse";
 import { analyse, bareCurve } from "@/core/worth/analyse";
-import { fewestTries, type Judged, judge, machineOf, Rule, ruleKinds, ruleSentence } from ".";
+import { fewestTries, hitOrMiss, type Judged, judge, machineOf, Rule, ruleKinds, ruleSentence } from ".";
 import { BUST, defineRule, MET } from "./kind";
 import { everyTry } from "./needs";
 import { registry } from "./registry";
@@ -207,7 +207,7 @@ test("a rule that wants a miss answered by a good one is not said to be out of r
 	expect(judge(rule, [], 9).needs).toBe(4);
 	expect(judge(rule, [{ good: false, result: "miss" }], 9).needs).toBe(3);
 	expect(judge(rule, [], 3).needs).toBeNull();
-	expect(fewestTries(rule)).toBe(4);
+	expect(fewestTries(rule, hitOrMiss)).toBe(4);
 	registry.delete("answering");
 });
 
@@ -216,8 +216,9 @@ test.each(ruleKinds.map((kind) => [kind.title, kind] as const))(
 	(_, kind) => {
 		expect(parse(Rule, kind.fresh)).toEqual({ ok: true, value: kind.fresh });
 		expect(ruleSentence(kind.fresh)).toMatch(/\d/);
-		expect(judge(kind.fresh, [], fewestTries(kind.fresh)).needs).toBe(fewestTries(kind.fresh));
-		expect(judge(kind.fresh, [], fewestTries(kind.fresh) - 1).needs).toBeNull();
+		const fewest = fewestTries(kind.fresh, hitOrMiss) as number;
+		expect(judge(kind.fresh, [], fewest).needs).toBe(fewest);
+		expect(judge(kind.fresh, [], fewest - 1).needs).toBeNull();
 		for (const field of kind.fields)
 			if (field.type !== "optional number") expect(kind.fresh).toHaveProperty(field.name);
 	},

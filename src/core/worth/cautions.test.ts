@@ -1,5 +1,4 @@
-import type { Rule } from "@/core/rules";
-import { Rule as RuleSchema } from "@/core/rules";
+import { hitOrMiss, type Rule, Rule as RuleSchema } from "@/core/rules";
 import { presets } from "@/core/rules/presets";
 import { parse } from "@/core/words/refuse";
 import { operatingCurve } from "./analyse";
@@ -9,7 +8,7 @@ import { sharesOf, splitBy, waysOn } from "./ways";
 const said = (rule: Rule, limit: number, notReady = 0.6, ready = 0.85) => {
 	const curve = operatingCurve(rule, limit);
 	if (!curve.ok) throw new Error(curve.refusals[0]?.sentence);
-	return cautions(rule, limit, curve.value, notReady, ready)
+	return cautions(rule, limit, curve.value, { notReady, ready, outcomes: hitOrMiss })
 		.map(({ sentence }) => sentence)
 		.join(" ");
 };

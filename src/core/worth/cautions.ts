@@ -1,4 +1,4 @@
-import { allParts, fewestTries, type Rule } from "@/core/rules";
+import { allParts, fewestTries, type Judged, type Rule } from "@/core/rules";
 import type { Curve } from "./analyse";
 import { at, inHundred, inTen } from "./readings";
 
@@ -13,21 +13,28 @@ export interface Caution {
 }
 
 /** What a rule should be warned of, each with its number; the first is the gravest. */
-export function cautions(rule: Rule, limit: number, curve: Curve, notReady: number, ready: number): Caution[] {
+export function cautions(
+	rule: Rule,
+	limit: number,
+	curve: Curve,
+	{ notReady, ready, outcomes }: { notReady: number; ready: number; outcomes: readonly Judged[] },
+): Caution[] {
 	const said: Caution[] = [];
 	const say = (about: Caution["about"], sentence: string) => said.push({ about, sentence });
 	const low = at(curve, curve.pass, notReady);
 	const high = at(curve, curve.pass, ready);
-	const fewest = fewestTries(rule);
-	if (fewest > limit)
+	const fewest = fewestTries(rule, outcomes);
+	if (fewest === null) say("limit", "It cannot be met by these outcomes: none of them earns what it counts.");
+	else if (fewest > limit)
 		say("limit", `It cannot be met: it takes ${fewest} tries at the least, and ${limit} are allowed in a lesson.`);
+	const possible = fewest !== null && fewest <= limit;
 	const window = Math.max(0, ...allParts(rule).map((part) => ("n" in part && part.kind !== "bouts" ? part.n : 0)));
-	if (window > limit && fewest <= limit)
+	if (window > limit && possible)
 		say("limit", `It looks at ${window} tries, and only ${limit} are allowed: the window never fills.`);
 	if (low > LUCKY) say("luck", `One who is not ready passes ${inHundred(low)}, more than one time in four.`);
 	if (high > TOSS.low && high < TOSS.high)
 		say("ready", `For one who is ready (${inTen(ready)} in 10) it is nearly a coin toss: ${inHundred(high)}.`);
-	else if (high <= TOSS.low && fewest <= limit)
+	else if (high <= TOSS.low && possible)
 		say("ready", `It holds back most who are ready: ${inTen(ready)} in 10 passes ${inHundred(high)}.`);
 	return said;
 }

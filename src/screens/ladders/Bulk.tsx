@@ -5,7 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { type Shared, setAll } from "@/core/ladder/edit";
 import type { Rung } from "@/core/ladder/ladder";
-import { fewestTries, type Rule } from "@/core/rules";
+import { fewestOf } from "@/core/ladder/rung";
 import { plural } from "@/core/words/numbers";
 import { LimitField } from "@/ui/LimitField";
 import { Row } from "@/ui/Row";
@@ -33,12 +33,15 @@ export function Bulk({
 			return setSaid(`Rung ${from + 1} is above rung ${last + 1}; choose a first one at or below the last.`);
 		const after = setAll(rungs, from, last, shared);
 		const bad = after.findIndex(
-			({ settings }, i) => i >= from && i <= last && settings.limit < fewestTries(settings.rule as Rule),
+			({ settings }, i) => i >= from && i <= last && settings.limit < (fewestOf(settings) ?? Number.POSITIVE_INFINITY),
 		);
 		if (bad >= 0) {
-			const { name, rule, limit: within } = (after[bad] as Rung).settings;
+			const { settings } = after[bad] as Rung;
+			const fewest = fewestOf(settings);
 			return setSaid(
-				`Nothing was set: "${name}" would allow ${within} tries a lesson, and its rule cannot be met in fewer than ${fewestTries(rule as Rule)}.`,
+				fewest === null
+					? `Nothing was set: the outcomes of "${settings.name}" can never meet that rule.`
+					: `Nothing was set: "${settings.name}" would allow ${settings.limit} tries a lesson, and its rule cannot be met in fewer than ${fewest}.`,
 			);
 		}
 		onSet((now) => setAll(now, from, last, shared));

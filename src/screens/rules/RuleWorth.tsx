@@ -6,7 +6,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { PastTry, RateEstimate } from "@/core/estimate/rate";
 import { rateSettings } from "@/core/estimate/rate";
-import type { Rule } from "@/core/rules";
+import { hitOrMiss, type Rule } from "@/core/rules";
 import { plural } from "@/core/words/numbers";
 import { cautions, LUCKY, spreadOf } from "@/core/worth/cautions";
 import type { Split } from "@/core/worth/chances";
@@ -100,7 +100,11 @@ export const Worth = memo(function Worth({
 					{sentence}
 				</p>
 			))}
-			{cautions(rule, limit, curve, NOT_READY, ready)
+			{cautions(rule, limit, curve, {
+				notReady: NOT_READY,
+				ready,
+				outcomes: ways.length > 0 ? ways.map(({ attempt }) => attempt) : hitOrMiss,
+			})
 				// The large figure has said it.
 				.filter(({ about }) => about !== "luck")
 				.map(({ sentence }) => (

@@ -1,3 +1,4 @@
+import { outcomesOn } from "@/core/ladder/good";
 import { formOf } from "@/core/log/lesson";
 import { fewestTries, ruleSentence } from "@/core/rules";
 import { plural } from "@/core/words/numbers";
@@ -75,9 +76,12 @@ function backUp(facts: Facts, from: string): Omit<Advice, "line" | "canSilence">
 		evidence,
 	});
 	if (earlier.length > 1) return next(`${name} has been tried twice today already.`);
-	const rule = earlier[0]?.rule;
+	const before = earlier[0];
 	const left = input.leftOn(from);
-	if (rule && left !== null && left < fewestTries(rule))
+	const fewest = before
+		? fewestTries(before.rule, outcomesOn(before.placing.settings, before.placing.positions))
+		: null;
+	if (fewest !== null && left !== null && left < fewest)
 		return next(`Only ${left} of today’s tries are left on ${name}, too few for its rule.`);
 	return {
 		title: `Step back up: ${name}`,

@@ -1,0 +1,107 @@
+import { scales } from "@/core/ladder/scale";
+import { findLadder, saveLadder } from "@/store/ladders";
+import { advice, allSent, answer, expect, good, test, touch } from "./studio";
+
+test.use({ demo: true, viewport: { width: 390, height: 844 } });
+
+test("over-corrected and back: it ends with the next try that has the position on", async ({ page }) => {
+	await page.goto("/students/teodor");
+	await page.getByRole("button", { name: /^lesson: Three-club cascade/ }).click();
+	for (let i = 0; i < 3; i++) await touch(page, "missed height").click();
+	await expect(advice(page)).toHaveAttribute("data-line", "correct");
+	// The last one was short of its range.
+	await page.getByRole("button", { name: /^Last tries/ }).click();
+	await page.getByRole("button", { name: /^3 missed/ }).click();
+	await touch(page, "short of its range").click();
+	await page.keyboard.press("Escape");
+	await answer(page, "follow");
+	await expect(advice(page)).toHaveAttribute("data-line", "let-adjust");
+	// Held, a field names the other direction.
+	const field = page.getByRole("button", { name: "missed height", exact: true });
+	await field.dispatchEvent("pointerdown", { pointerId: 5, button: 0, isPrimary: true, bubbles: true });
+	await page.waitForTimeout(600);
+	const box = await field
+		.or(page.getByRole("button", { name: "beyond height" }))
+		.first()
+		.boundingBox();
+	await page.mouse.move((box?.x ?? 0) + 5, (box?.y ?? 0) + 5);
+	await page
+		.getByRole("button", { name: "beyond height" })
+		.dispatchEvent("pointerup", { pointerId: 5, button: 0, bubbles: true });
+	await expect(advice(page)).toHaveAttribute("data-line", "over-corrected");
+	await good(page).click();
+	await expect(advice(page)).not.toHaveAttribute("data-line", "over-corrected");
+});
+
+test("eased and back to the rung: three good in a row on the easier form lead back, and the rung is passed there", async ({
+	page,
+	studio,
+}) => {
+	await studio.inStore(async (store) => {
+		const found = await findLadder(store, "teodor-clubs");
+		if (!found) throw new Error("no ladder");
+		const rungs = found.ladder.rungs.map((rung) => ({
+			...rung,
+			settings: { ...rung.settings, easier: "two clubs only", rule: { kind: "rolling" as const, k: 3, n: 4 } },
+		}));
+		await saveLadder(store, { ...found.ladder, rungs }, { id: found.id, rev: found.rev });
+	});
+	await page.goto("/students/teodor");
+	await page.getByRole("button", { name: /^lesson: Three-club cascade/ }).click();
+	await touch(page, "more").click();
+	await page.getByRole("button", { name: /^easier/ }).click();
+	await good(page).click();
+	await expect(advice(page)).toContainText("At best, 2 more good in a row, and it is back to the rung.");
+	await good(page).click();
+	await good(page).click();
+	await expect(advice(page)).toHaveAttribute("data-line", "back-to-rung");
+	await expect(advice(page)).toContainText("3 good in a row on the easier form");
+	await answer(page, "follow");
+	await expect(page.getByTestId("count")).toHaveText("0");
+	for (let i = 0; i < 3; i++) await good(page).click();
+	await expect(advice(page)).toHaveAttribute("data-line", "step-up");
+	await allSent(page);
+	await touch(page, "more").click();
+	await page.getByRole("link", { name: "wrap up" }).click();
+	await expect(page.getByText(/3 of 3 good on a variation/)).toBeVisible();
+});
+
+test("a points rule found for a three-outcome rung speaks its scale, and passes as few as it says", async ({
+	page,
+	studio,
+}) => {
+	test.setTimeout(180_000);
+	await page.setViewportSize({ width: 1280, height: 900 });
+	await studio.inStore(async (store) => {
+		const found = await findLadder(store, "teodor-clubs");
+		if (!found) throw new Error("no ladder");
+		const rungs = found.ladder.rungs.map((rung) => ({
+			...rung,
+			settings: { ...rung.settings, gate: "result" as const, scale: scales["clean, rough or miss"], limit: 60 },
+		}));
+		await saveLadder(store, { ...found.ladder, rungs }, { id: found.id, rev: found.rev });
+	});
+	await page.goto("/ladders/teodor-clubs");
+	await page.getByRole("button", { name: "Three clubs, slow", exact: true }).click();
+	const finder = page.getByRole("region", { name: "Find me a rule" });
+	await expect(finder).toContainText("in the outcomes of this rung");
+	await finder.getByRole("button", { name: "find", exact: true }).click();
+	const first = finder.getByRole("listitem").first();
+	await expect(first).toContainText(/clean \+\d.*rough \+\d.*miss −\d|miss −\d.*clean \+\d.*rough \+\d/, {
+		timeout: 60_000,
+	});
+	await expect(first).toContainText(/Not ready passes (10|9|8|7|6) in 100/);
+	await first.getByRole("button", { name: /^take it/ }).click();
+	// The curve of the rung's own margin says the same, by the split it states.
+	await expect(page.getByTestId("worth")).toContainText(/^(10|9|8|7|6) in 100 pass without being ready/, {
+		timeout: 30_000,
+	});
+	await expect(page.getByText("Split as stated here, even where nobody said")).toBeVisible();
+	await expect(page.getByLabel("clean")).toHaveValue("50");
+	await touch(page, "save the ladder").click();
+	await expect
+		.poll(() =>
+			studio.inStore(async (store) => (await findLadder(store, "teodor-clubs"))?.ladder.rungs[2]?.settings.rule),
+		)
+		.toMatchObject({ kind: "points" });
+});

@@ -1,0 +1,31 @@
+import { type Rule, ruleKinds } from "@/core/rules";
+import { parse } from "@/core/words/refuse";
+import { fewestOf, freshRung, RungSettings } from "./rung";
+import { scales } from "./scale";
+
+/** What a rung may be saved with: by its own outcomes, whatever they are called. */
+
+const decisions = [{ situation: "high", right: [{ answer: "duck", reason: "" }] }];
+const on = (rule: Rule, settings: Partial<RungSettings>) => ({ ...freshRung("Rung"), ...settings, rule });
+
+describe.each(Object.entries(scales))("outcomes %s", (_, scale) => {
+	const best = Object.fromEntries(scale.map(({ code, success }) => [code, success ? 2 : -1]));
+	test.each(ruleKinds.map((kind) => [kind.title, kind] as const))("%s", (_, { fresh }) => {
+		const rule = fresh.kind === "points" ? ({ kind: "points", weights: best, target: 4 } as Rule) : fresh;
+		const rung = on(rule, { scale, decisions });
+		const fewest = fewestOf(rung) as number;
+		expect(fewest).toBeGreaterThan(0);
+		if (rule.kind === "points") expect(fewest).toBe(2);
+		expect(parse(RungSettings, { ...rung, limit: fewest }).ok).toBe(true);
+		if (fewest > 1) expect(parse(RungSettings, { ...rung, limit: fewest - 1 }).ok).toBe(false);
+	});
+});
+
+test("a rule that no outcome of the rung can meet is refused in a sentence that names them", () => {
+	const rule: Rule = { kind: "points", weights: { clean: 2, hit: 0, miss: -1 }, target: 4 };
+	const said = parse(RungSettings, on(rule, { limit: 30 }));
+	expect(said.ok ? "" : said.refusals[0]).toMatchObject({
+		path: "rule",
+		sentence: expect.stringContaining('"Rung" can never be passed: no run of its outcomes (hit, miss) meets its rule'),
+	});
+});
