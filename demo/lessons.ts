@@ -89,7 +89,7 @@ interface DemoOptions {
  */
 export function demoLog(
 	today: string,
-	{ seed = 58, atMost = Number.POSITIVE_INFINITY, progress = () => {} }: DemoOptions = {},
+	{ seed = 6, atMost = Number.POSITIVE_INFINITY, progress = () => {} }: DemoOptions = {},
 ): LogEvent[] {
 	const roll = dice(xoroshiro128plus(seed));
 	const phone = new DemoDevice("demo-phone", roll);

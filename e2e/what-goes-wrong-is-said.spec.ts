@@ -146,7 +146,8 @@ test.describe("the server is away while a bench is open", () => {
 			["/ladders/teodor-clubs", "make the mirror ladder, for the left side"],
 		] as const) {
 			await page.goto(path);
-			await page.waitForTimeout(300);
+			// What the page fetches on its own, a worker's program among it, is there.
+			await page.waitForLoadState("networkidle");
 			await studio.kill();
 			await touch(page, press).first().click();
 			await expect(away.first()).toBeVisible();
