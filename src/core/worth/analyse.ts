@@ -266,7 +266,7 @@ const AT_ONCE = 1.2e8;
 /** Rates and runs of a simulation that does. */
 const FIRST_RATES = 21;
 const FIRST_RUNS = 500;
-const FIRST_STEPS = 300_000;
+const FIRST_STEPS = 200_000;
 const FEWEST_RUNS = 60;
 
 /**

@@ -20,13 +20,14 @@ export const BUST = -2;
 
 /** States that may be found before the search gives up, and that may be left after merging. */
 export const MAX_STATES = 50_000;
-const MAX_FOUND = 4 * MAX_STATES;
+const MAX_FOUND = 2.4 * MAX_STATES;
 /** Attempts tried out before it: many letters make each state dear, and whoever waits sees nothing yet. */
-const MAX_STEPS = 1_000_000;
+const MAX_STEPS = 600_000;
 
 /**
  * Walks the rule's own `step` from its start over every attempt until no state is
- * new, or `limit` attempts have been walked (a sum without a floor has no end): what the lesson runs and what is analysed cannot differ. Null when there are
+ * new, or `limit` attempts have been walked (a sum without a floor has no end): what the
+ * lesson runs and what is analysed cannot differ. Null when there are
  * too many states, counted after merging those that no future tells apart.
  */
 export function discover(rule: Rule, attempts: readonly Judged[], sets: boolean, limit: number): Automaton | null {
