@@ -1,6 +1,7 @@
 import type { Locator, Page } from "@playwright/test";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import { scales } from "@/core/ladder/scale";
+import type { Attempt } from "@/core/log/kinds";
 import { type Rule, ruleKinds } from "@/core/rules";
 import { addLadder } from "@/store/ladders";
 import { saveSkill } from "@/store/skills";
@@ -84,7 +85,7 @@ const cases: Record<Rule["kind"], Case> = {
 };
 const LIMIT = 4;
 
-async function fill(studio: Studio): Promise<void> {
+async function fill(studio: Studio, all: Partial<RungSettings> = {}): Promise<void> {
 	await studio.inStore(async (store) => {
 		for (const name of ["Wendel", "Yara"])
 			await saveStudent(
@@ -97,7 +98,7 @@ async function fill(studio: Studio): Promise<void> {
 		for (const [kind, { rule, settings }] of Object.entries(cases)) {
 			await saveSkill(
 				store,
-				{ name: `Skill of ${kind}`, about: "", positions: [position("a"), position("b")] },
+				{ name: `Skill of ${kind}`, about: "", positions: ["a", "b", "c"].map(position) },
 				null,
 				kind,
 			);
@@ -107,7 +108,15 @@ async function fill(studio: Studio): Promise<void> {
 					rungs: [
 						{
 							id: "only",
-							settings: { ...freshRung(`By ${kind}`), gate: "result", watch: [], limit: LIMIT, rule, ...settings },
+							settings: {
+								...freshRung(`By ${kind}`),
+								gate: "result",
+								watch: [],
+								limit: LIMIT,
+								rule,
+								...settings,
+								...all,
+							},
 						},
 					],
 				});
@@ -159,7 +168,7 @@ test("on a small phone every kind’s fields are wide enough and clear of the fo
 }) => {
 	test.setTimeout(240_000);
 	await page.setViewportSize({ width: 360, height: 640 });
-	await fill(studio);
+	await fill(studio, { gate: "commitment", watch: ["a", "b", "c"] });
 	for (const kind of Object.keys(cases)) {
 		await begin(page, "Wendel", kind);
 		expect(small(await targets(page)), kind).toEqual([]);
@@ -171,7 +180,9 @@ test("on a small phone every kind’s fields are wide enough and clear of the fo
 		expect(foot.y - fields.y - fields.height, kind).toBeGreaterThanOrEqual(0);
 		await state.tap();
 		const drawer = await box(page.getByRole("region", { name: "How is the student?" }));
-		expect(Math.abs(fields.y - drawer.y - drawer.height), kind).toBeLessThan(1);
+		const marks = page.getByRole("group", { name: "What was off in it?" });
+		const upTo = (await marks.count()) > 0 ? await box(marks) : fields;
+		expect(Math.abs(upTo.y - drawer.y - drawer.height), kind).toBeLessThan(1);
 		await page.keyboard.press("Escape");
 		await page.setViewportSize({ width: 640, height: 360 });
 		expect(small(await targets(page)), `${kind}, lying`).toEqual([]);
@@ -250,4 +261,54 @@ test("a set counted in the head is entered as three numbers, counts for the limi
 	await expect(page.getByTestId("used")).toHaveText("0");
 	await allSent(page);
 	expect((await studio.events()).filter((event) => event.kind === "tally")).toHaveLength(1);
+});
+
+/** Rungs whose fields or keys say something else than what was off: what logs a try by touch, and by keys. */
+const beside: Partial<Record<Rule["kind"], { touch: string[]; keys: string[] }>> = {
+	length: { touch: ["2", "log length 2"], keys: ["3", "g"] },
+	within: { touch: ["1", "2", "log cm 12"], keys: ["1", "5", "g"] },
+	rating: { touch: ["6"], keys: ["8"] },
+	spread: { touch: ["missed far"], keys: ["1"] },
+	decision: { touch: ["duck"], keys: ["2"] },
+	points: { touch: ["+1 rough"], keys: ["2"] },
+};
+
+test("what was off is kept on every kind of rung: by touch and by key, with its direction, undone, and corrected", async ({
+	page,
+	studio,
+}) => {
+	test.setTimeout(120_000);
+	await fill(studio, { gate: "both", watch: ["a", "b"], limit: 20 });
+	for (const [kind, { touch, keys }] of Object.entries(beside)) {
+		await begin(page, "Wendel", kind);
+		const mark = (name: string) =>
+			page.getByRole("group", { name: "What was off in it?" }).getByRole("button", { name });
+		await mark("off? b").tap();
+		await mark("off b").tap();
+		for (const name of touch) await page.getByRole("button", { name, exact: true }).tap();
+		await expect(mark("off? b")).toBeVisible();
+		await page.keyboard.press("z");
+		await page.keyboard.press("v");
+		for (const key of keys) await page.keyboard.press(key);
+		await expect(page.getByTestId("used"), kind).toHaveText("2");
+		await page.keyboard.press("x");
+		for (const key of keys) await page.keyboard.press(key);
+		await expect(page.getByTestId("used"), kind).toHaveText("3");
+		await page.keyboard.press("u");
+		await expect(page.getByTestId("used"), kind).toHaveText("2");
+		// The second one was off in another position, and beyond it.
+		await page.keyboard.press("t");
+		const tries = page.getByRole("region", { name: "2 tries, the latest first" });
+		await tries.locator("[aria-expanded]").first().tap();
+		await tries.getByRole("button", { name: "b was off" }).tap();
+		await allSent(page);
+	}
+	const bodies = (await studio.events()).flatMap((event) =>
+		event.kind === "attempt" ? [event.body.off] : event.kind === "amend" ? [(event.body.body as Attempt).off] : [],
+	);
+	const short = [{ position: "b", direction: "short" }];
+	const two = [{ position: "a" }, { position: "other" }];
+	expect(bodies).toEqual(
+		Object.keys(beside).flatMap(() => [short, two, [{ position: "b" }], [...two, { position: "b" }]]),
+	);
 });

@@ -1,7 +1,8 @@
 import type { Attempt, WatchedPosition } from "@/core/log/kinds";
 import type { Judged } from "@/core/rules";
 import type { Unsaid } from "@/core/rules/tally";
-import type { Gate, RungSettings } from "./rung";
+import { type Gate, looksAtForm } from "./gate";
+import type { RungSettings } from "./rung";
 import { isRight, type Scale, scales } from "./scale";
 
 /** A code that is not on the scale is a success unless it says it missed. */
@@ -29,6 +30,12 @@ export function isGood(attempt: Attempt, gate: Gate, musts: ReadonlySet<string> 
 	}
 }
 
+/** Whether the gate refuses the attempt whatever came of it: by its form, by a must, or because it was not gone for. */
+const isRefused = ({ off, committed }: Attempt, gate: Gate, musts: ReadonlySet<string>): boolean =>
+	off.some(({ position }) => musts.has(position)) ||
+	(looksAtForm(gate) && off.length > 0) ||
+	(gate === "commitment" && committed !== true);
+
 /** The attempt as the rung's pass rule sees it: judged by gate and musts, with points, deductions, and the answer by the table. */
 export function judged(
 	attempt: Attempt,
@@ -46,6 +53,7 @@ export function judged(
 	return {
 		good: isGood(attempt, settings.gate, musts, scale),
 		result: attempt.result,
+		...(isRefused(attempt, settings.gate, musts) ? { refused: true } : {}),
 		points: find(scale, attempt.result)?.points ?? 0,
 		...(deduction > 0 ? { deduction } : {}),
 		...(attempt.called === undefined ? {} : { called: attempt.called }),

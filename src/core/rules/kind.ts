@@ -6,6 +6,8 @@ export interface Judged {
 	good: boolean;
 	/** Code on the rung's outcome scale. */
 	result: string;
+	/** The gate refuses it whatever came of it: no number of it helps a rule that reads numbers. */
+	refused?: true;
 	/** Points of that outcome on the scale; a points rule may set its own. */
 	points?: number;
 	/** Points taken off for positions that were off. */

@@ -19,7 +19,9 @@ export const length = defineRule<Length, number>({
 	fresh: { kind: "length", length: 20, times: 3 },
 	sentence: ({ length: long, times }) => `a length of ${long}, ${plural(times, "time")}`,
 	start: () => 0,
-	step: ({ length: long, times }, done, attempt) => (done < times && (attempt.length ?? 0) >= long ? done + 1 : done),
+	// A try the gate refuses does not count, however long it was.
+	step: ({ length: long, times }, done, { refused, length: went = 0 }) =>
+		done < times && !refused && went >= long ? done + 1 : done,
 	status: ({ length: long, times }, done) => ({
 		met: done >= times,
 		bust: false,
@@ -27,5 +29,5 @@ export const length = defineRule<Length, number>({
 	}),
 	key: ({ times }, done) => (done >= times ? MET : String(done)),
 	looks: ({ length: long }) => ({ length: [0, long] }),
-	best: ({ length: long }, attempts) => attempts.filter((one) => (one.length ?? 0) >= long),
+	best: ({ length: long }, attempts) => attempts.filter((one) => !one.refused && (one.length ?? 0) >= long),
 });

@@ -38,9 +38,10 @@ export const within = defineRule<Within, State>({
 			: []),
 	],
 	start: () => ({ window: emptyWindow, shown: emptyWindow }),
-	step({ k, n, low, high }, state, { measure }) {
+	step({ k, n, low, high }, state, { measure, refused }) {
 		if (state.window === MET || measure === undefined) return state;
-		const inside = measure >= low && measure <= high;
+		// A try the gate refuses is not inside, wherever it came down.
+		const inside = !refused && measure >= low && measure <= high;
 		return { window: stepWindow(state.window, inside, k, n), shown: shownOf(state.shown, inside, n) };
 	},
 	status: ({ k, n }, { window, shown }) => ({

@@ -6,6 +6,7 @@ import { useKeys } from "@/ui/useKeys";
 import type { Field } from "./fields";
 import type { Inputs, Keypad } from "./inputs";
 import css from "./live.module.scss";
+import { HELD_BACK, type Mark, type Marked, type Marks } from "./marks";
 import { useTouch } from "./useTouch";
 
 /** The fields that never move. Painted on the way down, counted on the way up. */
@@ -60,6 +61,38 @@ export const Fields = memo(function Fields({
 				</div>
 			))}
 			{layout.main.length > 0 && <div className={css.main}>{layout.main.map(draw)}</div>}
+		</fieldset>
+	);
+});
+
+const HOW: Record<Marked, string> = { off: "off", short: "short of", beyond: "beyond" };
+
+/** Above the pad, the targets or the answers: what was off in the try that comes next. */
+export const MarkRow = memo(function MarkRow({
+	all,
+	marks,
+	onTouch,
+}: {
+	all: readonly Mark[];
+	marks: Marks;
+	onTouch: (id: string) => void;
+}) {
+	return (
+		<fieldset className={css.marks} aria-label="What was off in it?">
+			{all.map(({ id, label }) => {
+				const how = marks[id];
+				return (
+					<button
+						key={id}
+						type="button"
+						className={css.mark}
+						aria-pressed={how !== undefined}
+						onClick={() => onTouch(id)}
+					>
+						{id !== HELD_BACK && <small>{how ? HOW[how] : "off?"}</small>} {label}
+					</button>
+				);
+			})}
 		</fieldset>
 	);
 });

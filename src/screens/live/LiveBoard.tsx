@@ -17,10 +17,11 @@ import { LaddersDrawer } from "./drawers/LaddersDrawer";
 import { MoreDrawer } from "./drawers/MoreDrawer";
 import { StateDrawer } from "./drawers/StateDrawer";
 import { TriesDrawer } from "./drawers/TriesDrawer";
-import { Fields } from "./Fields";
+import { Fields, MarkRow } from "./Fields";
 import { answerTouch, type Hand, isTouch, sayCount, useHand } from "./hand";
 import { inputsFor, secondsOf, smallHeight } from "./inputs";
 import css from "./live.module.scss";
+import { type Marks, marked, touched } from "./marks";
 import type { Board } from "./model";
 import { STOPPED_HEIGHT, Stopped } from "./Stopped";
 import { Strip } from "./Strip";
@@ -37,6 +38,8 @@ const HandDrawer = late(() => import("./drawers/HandDrawer").then((module) => mo
 /** The keys a remote sends by itself are those the coach gave it, where she gave it others. */
 const remoteKey = (key: string, { goodKey, offKey }: Hand): string =>
 	key === "PageDown" ? goodKey : key === "PageUp" ? offKey : key;
+
+const NO_MARKS: Marks = {};
 
 /** Gone back into from another ladder: that one is taken in hand, once. */
 function useAskedFor(pack: Pack, take: (ladder: PackLadder) => void, inHand: string | null) {
@@ -76,6 +79,9 @@ export function LiveBoard({
 		() => inputsFor(settings, visit.rule, positions, called, chain),
 		[settings, visit.rule, positions, called, chain],
 	);
+	const [marks, setMarks] = useState<{ set: string; now: Marks }>({ set: set.id, now: {} });
+	const marksNow = marks.set === set.id ? marks.now : NO_MARKS;
+	const touchMark = useStable((id: string) => setMarks({ set: set.id, now: touched(marksNow, id) }));
 	const holds = set.holder === state.device;
 
 	const close = () => setDrawer(null);
@@ -90,10 +96,12 @@ export function LiveBoard({
 	useEffect(() => {
 		lesson.actor = hand.partner ? "partner" : "coach";
 	}, [lesson, hand.partner]);
-	const attempt = useStable((body: Attempt) => {
+	const attempt = useStable((said: Attempt) => {
 		if (!isTouch(performance.now())) return;
 		// Pain closes the fields until it is answered, for keys and remotes as well.
 		if (pain) return;
+		const body = layout.marks ? marked(said, said.noCount ? NO_MARKS : marksNow) : said;
+		if (layout.marks) setMarks({ set: set.id, now: NO_MARKS });
 		answerTouch(body.off.length === 0 && succeeded(body.result, settings.scale));
 		if (set.open) clock?.begin();
 		acts.attempt({
@@ -131,6 +139,7 @@ export function LiveBoard({
 
 	useKeys({
 		...Object.fromEntries(keyed),
+		...Object.fromEntries((layout.marks ?? []).map(({ id, key }) => [key ?? id, () => touchMark(id)])),
 		k: () => clock?.toggle(),
 		"[": () => call(-1),
 		"]": () => call(1),
@@ -174,7 +183,10 @@ export function LiveBoard({
 			{pain ? (
 				<Stopped pain={pain} lesson={lesson.lesson} acts={acts} onNext={chooseLadder} />
 			) : (
-				<Fields layout={layout} onAttempt={attempt} onCall={setCalled} apart={!holds} />
+				<>
+					{layout.marks && <MarkRow all={layout.marks} marks={marksNow} onTouch={touchMark} />}
+					<Fields layout={layout} onAttempt={attempt} onCall={setCalled} apart={!holds} />
+				</>
 			)}
 			<Foot acts={acts} open={drawer} onNoCount={noCount} onToggle={toggle} />
 			{drawer === "tries" && <TriesDrawer board={board} acts={acts} layout={layout} onClose={close} />}

@@ -20,7 +20,7 @@ export interface FieldLayout {
 	main: Field[];
 }
 
-const OTHER = { id: "other", short: "other" };
+export const OTHER = { id: "other", short: "other" };
 
 const row = (
 	id: string,

@@ -3,6 +3,7 @@ import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import { scales } from "@/core/ladder/scale";
 import { judge, type Rule, ruleKinds } from "@/core/rules";
 import { inputsFor, secondsOf } from "./inputs";
+import { HELD_BACK, marked, touched } from "./marks";
 
 const watched = ["a", "b"].map((id) => ({ id, name: id, short: id, fault: "", cues: [] }));
 const settings = (change: Partial<RungSettings> = {}) => ({ ...freshRung("a rung"), ...change });
@@ -46,22 +47,101 @@ test("an answer is judged by what was called, and the call holds until another",
 	expect(answers(null)).toEqual([
 		["duck", true],
 		["jump", false],
+		["something else", false],
 	]);
 	expect(answers("low")).toEqual([
 		["duck", false],
 		["jump", true],
+		["something else", false],
 	]);
 	expect(answers("gone since")).toEqual(answers(null));
 	expect(inputsFor(rung, rule, [], "low").calls).toEqual({ all: ["high", "low"], now: "low" });
 });
 
-test("outcomes stand from worst to best, with fault rows where the form is looked at", () => {
+test("outcomes stand from worst to best with the points of the rule; what was off in them is marked beside", () => {
 	const rung = settings({ scale: scales["clean, rough or miss"], gate: "both" });
-	const { rows, main } = inputsFor(rung, { kind: "points", weights: {}, target: 4 } as Rule, watched, null);
-	expect(main.map((field) => field.attempt.result)).toEqual(["miss", "rough", "clean"]);
-	expect(rows.map((row) => row[0]?.attempt.result)).toEqual(["clean", "miss"]);
+	const rule: Rule = { kind: "points", weights: { clean: 1, rough: 0, miss: -1 }, target: 4 };
+	const { rows, main, marks } = inputsFor(rung, rule, watched, null);
+	expect(main.map((field) => [field.small, field.attempt.result])).toEqual([
+		["−1", "miss"],
+		["0", "rough"],
+		["+1", "clean"],
+	]);
+	expect(rows).toEqual([]);
+	expect(marks?.map(({ label, key }) => [label, key])).toEqual([
+		["a", "z"],
+		["b", "x"],
+		["other", "v"],
+	]);
 	expect(main.at(-1)?.keys).toContain("g");
-	expect(rows[0]?.map((field) => field.keys?.[0])).toEqual(["1", "2", "3"]);
+});
+
+/** Kinds of rungs whose fields say something else than what was off. */
+const says: [string, Rule, Partial<RungSettings>][] = [
+	["a length", { kind: "length", length: 20, times: 1 }, {}],
+	["a measure", { kind: "within", k: 1, n: 1, low: 0, high: 1000 }, { unit: "cm" }],
+	["a rating", { kind: "rating", mean: 0, n: 1 }, {}],
+	["targets", { kind: "spread", each: 1, targets: ["near"] }, {}],
+	["an answer", { kind: "decision", k: 1, n: 1 }, { decisions: table }],
+	["outcomes", { kind: "points", weights: { clean: 1 }, target: 1 }, { scale: scales["clean, rough or miss"] }],
+];
+describe.each(says)("%s", (_, rule, more) => {
+	const of = (gate: RungSettings["gate"]) => {
+		const rung = settings({ ...more, gate });
+		const inputs = inputsFor(rung, rule, watched, null);
+		const { keypad, rows, main } = inputs;
+		const all = keypad ? [keypad.attempt(500)] : [...rows.flat(), ...main].map((field) => field.attempt);
+		const best = all.find((attempt) => judged(attempt, rung, watched, false).good && attempt.result !== "miss");
+		return { ...inputs, rung, best: best as NonNullable<typeof best> };
+	};
+	const marks = { b: "beyond" } as const;
+
+	test("what was off and its direction are kept with it, and the gate sees them", () => {
+		for (const gate of ["both", "form"] as const) {
+			const { rung, best } = of(gate);
+			expect(best.judged).toBe(true);
+			const off = marked(best, marks);
+			expect(off.off).toEqual([{ position: "b", direction: "beyond" }]);
+			expect(judged(off, rung, watched, false).good).toBe(false);
+			const needsForm =
+				rule.kind === "length" || rule.kind === "within" || rule.kind === "spread" || rule.kind === "points";
+			if (needsForm) expect(judge(rule, [judged(off, rung, watched, false)], 9).met).toBe(false);
+			expect(judge(rule, [judged(best, rung, watched, false)], 9).met).toBe(true);
+		}
+		const { rung, best } = of("result");
+		expect([best.judged, judged(marked(best, marks), rung, watched, false).good]).toEqual([false, true]);
+	});
+
+	test("where it had to be gone for, a good one was, unless it is marked as held back", () => {
+		const { rung, best, marks: all } = of("commitment");
+		expect(all?.at(-1)?.label).toBe("held back");
+		expect(judged(best, rung, watched, false).good).toBe(true);
+		expect(judged(marked(best, { [HELD_BACK]: "off" }), rung, watched, false).good).toBe(false);
+	});
+});
+
+test("a miss has a target, and the large low place is never the one that missed", () => {
+	const { rows } = inputsFor(settings(), { kind: "spread", each: 1, targets: ["near", "far"] }, [], null);
+	expect(rows.map((row) => row.map(({ small, label }) => `${small} ${label}`))).toEqual([
+		["missed near", "missed far", "missed none of them"],
+		["good on near", "good on far"],
+	]);
+	expect(rows[0]?.[1]?.attempt).toMatchObject({ result: "miss", called: "far" });
+	for (const { fresh } of ruleKinds)
+		for (const gate of ["result", "form", "both", "commitment"] as const) {
+			const last = inputsFor(settings({ gate, decisions: table }), fresh, watched, null).main.at(-1);
+			expect(last === undefined || last.attempt.result !== "miss").toBe(true);
+		}
+});
+
+test("a mark: off, short of, beyond, and none again", () => {
+	let marks = {};
+	const seen = Array.from({ length: 4 }, () => {
+		marks = touched(marks, "a");
+		return marks;
+	});
+	expect(seen).toEqual([{ a: "off" }, { a: "short" }, { a: "beyond" }, {}]);
+	expect(touched({ [HELD_BACK]: "off" }, HELD_BACK)).toEqual({});
 });
 
 test("a measure carries its unit, a length says whether it was long enough", () => {
@@ -74,8 +154,11 @@ test("a measure carries its unit, a length says whether it was long enough", () 
 
 test("no two fields of one layout answer to one key, and only a count has a clock", () => {
 	for (const { fresh } of ruleKinds) {
-		const { rows, main } = inputsFor(settings({ gate: "both", decisions: table }), fresh, watched, null);
-		const keys = [...rows.flat(), ...main].flatMap((field) => field.keys ?? []);
+		const { rows, main, marks } = inputsFor(settings({ gate: "both", decisions: table }), fresh, watched, null);
+		const keys = [
+			...[...rows.flat(), ...main].flatMap((field) => field.keys ?? []),
+			...(marks ?? []).map(({ key }) => key),
+		];
 		expect(new Set(keys).size).toBe(keys.length);
 		expect(secondsOf(fresh)).toBe(fresh.kind === "count" ? 60 : null);
 	}

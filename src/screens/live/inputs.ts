@@ -1,8 +1,9 @@
-import type { RungSettings } from "@/core/ladder/rung";
+import { looksAtForm, type RungSettings } from "@/core/ladder/rung";
 import { isRight } from "@/core/ladder/scale";
 import type { Attempt, Placing, WatchedPosition } from "@/core/log/kinds";
 import { allParts, type Rule } from "@/core/rules";
-import { type Field, type FieldLayout, fieldsFor, withKeys } from "./fields";
+import { type Field, type FieldLayout, fieldsFor, OTHER, withKeys } from "./fields";
+import { type Mark, marksFor } from "./marks";
 
 /** A number that is tapped in: a length, or a measure in the rung's unit. */
 export interface Keypad {
@@ -17,12 +18,20 @@ export interface Inputs extends FieldLayout {
 	keypad?: Keypad;
 	/** Situations of a decision table: one of them is in hand, and holds until another is called. */
 	calls?: { all: readonly string[]; now: string };
+	/** What was off in it, where no field says so: touched before the field or number, and gone with it. */
+	marks?: readonly Mark[];
 }
 
 /** How high the fields stand on a small screen, in pixels: as `live.module.scss` lays them out there. */
-export function smallHeight({ keypad, calls, rows, main }: Inputs): number {
-	if (keypad) return 270;
-	const heights = [...(calls ? [64] : []), ...rows.map(() => 64), ...(main.length > 0 ? [80] : [])];
+export function smallHeight({ keypad, calls, rows, main, marks }: Inputs): number {
+	// With marks the pad has a row less: five keys across.
+	if (keypad) return marks ? 64 + 6 + 200 : 270;
+	const heights = [
+		...(marks ? [64] : []),
+		...(calls ? [64] : []),
+		...rows.map(() => 64),
+		...(main.length > 0 ? [80] : []),
+	];
 	return heights.reduce((sum, one) => sum + one + 6, -6);
 }
 
@@ -65,7 +74,8 @@ export function inputsFor(
 	if (!chain || chain.length === 0 || inputs.keypad) return inputs;
 	const broke = chain.map(({ id, name }) => field(`broke-${id}`, "broke in", name, { result: "miss", brokeAt: id }));
 	// Two rows are as many as a thumb finds: where there are two, what a miss broke in stands for what was off in it.
-	return { ...inputs, rows: [...inputs.rows.slice(0, 1), broke] };
+	const faults = inputs.rows.some((row) => row.some((one) => one.position));
+	return { ...inputs, rows: [...(faults ? inputs.rows.slice(0, 1) : inputs.rows), broke] };
 }
 
 function ownInputs(
@@ -77,14 +87,40 @@ function ownInputs(
 	const parts = allParts(rule);
 	const part = <K extends Rule["kind"]>(kind: K) =>
 		parts.find((one) => one.kind === kind) as Extract<Rule, { kind: K }> | undefined;
-	if (part("decision") && (settings.decisions ?? []).length > 0) return decisions(settings, called);
+	const beside = (inputs: Inputs) => withMarks(inputs, settings.gate, positions);
+	if (part("decision") && (settings.decisions ?? []).length > 0) return beside(decisions(settings, called));
 	const [length, within, rating] = [part("length"), part("within"), part("rating")];
-	if (length) return { rows: [], main: [], keypad: lengths(length.length) };
-	if (within) return { rows: [], main: [], keypad: measures(within, settings.unit ?? "") };
-	if (rating) return ratings(rating.mean);
-	if (part("spread")) return targets([...new Set(parts.flatMap((one) => (one.kind === "spread" ? one.targets : [])))]);
-	if (settings.scale) return outcomes(settings.scale, settings.gate, positions);
-	return withKeys(fieldsFor(settings.gate, positions));
+	if (length) return beside({ rows: [], main: [], keypad: lengths(length.length) });
+	if (within) return beside({ rows: [], main: [], keypad: measures(within, settings.unit ?? "") });
+	if (rating) return beside(ratings(rating.mean));
+	if (part("spread"))
+		return beside(targets([...new Set(parts.flatMap((one) => (one.kind === "spread" ? one.targets : [])))]));
+	const { scale, gate } = settings;
+	if (!scale) return withKeys(fieldsFor(gate, positions));
+	const earns = (code: string, points: number) => part("points")?.weights[code] ?? points;
+	if (scale.length > 2) return beside({ rows: [], main: outcomes(scale, earns, false) });
+	const plain = faultRows(scale, gate, positions);
+	return { rows: plain, main: outcomes(scale, earns, plain.length > 0).map((one) => under(gate, one)) };
+}
+
+/** What the gate looks at, where a field says nothing of it: the form was looked at, and it was gone for. */
+const under = (gate: Settings["gate"], one: Field): Field => ({ ...one, attempt: underGate(gate, one.attempt) });
+const underGate = (gate: Settings["gate"], attempt: Attempt): Attempt => ({
+	...attempt,
+	judged: looksAtForm(gate),
+	...(gate === "commitment" ? { committed: true } : {}),
+});
+
+function withMarks(inputs: Inputs, gate: Settings["gate"], positions: readonly WatchedPosition[]): Inputs {
+	const marks = marksFor(gate, positions.length > 0 ? [...positions, OTHER] : []);
+	const { rows, main, keypad } = inputs;
+	return {
+		...inputs,
+		rows: rows.map((row) => row.map((one) => under(gate, one))),
+		main: main.map((one) => under(gate, one)),
+		...(keypad ? { keypad: { ...keypad, attempt: (value) => underGate(gate, keypad.attempt(value)) } } : {}),
+		...(marks.length > 0 ? { marks } : {}),
+	};
 }
 
 function decisions({ decisions: table = [] }: Settings, called: string | null): Inputs {
@@ -105,7 +141,8 @@ function decisions({ decisions: table = [] }: Settings, called: string | null): 
 		{ called: now, answer: "something else", result: "miss" },
 		["m", "PageUp"],
 	);
-	return { rows: inRows(numbered(fields), 3), main: [another], calls: { all, now } };
+	// The large place low down is where the good one is looked for, and which answer is good changes with the call.
+	return { rows: inRows([...numbered(fields), another], 3), main: [], calls: { all, now } };
 }
 
 const lengths = (wanted: number): Keypad => ({
@@ -138,42 +175,46 @@ function ratings(mean: number): Inputs {
 	return { rows: inRows(fields, 4), main: [] };
 }
 
+const ACROSS = 4;
+
+/** A miss has a target like a hit: rows of missed above rows of good. */
 function targets(all: readonly string[]): Inputs {
-	const fields = all.map((called) => field(`target-${called}`, "good on", called, { called }));
+	const good = numbered(all.map((called) => field(`target-${called}`, "good on", called, { called })));
+	const missed = all.map((called, i) =>
+		field(`missed-${called}`, "missed", called, { called, result: "miss" }, [..."!@#$%^&*("].slice(i, i + 1)),
+	);
+	const none = field("missed", "missed", "none of them", { result: "miss" }, ["m", "PageUp"]);
+	const [misses, hits] = [inRows(missed, ACROSS), inRows(good, ACROSS)];
 	return {
-		rows: inRows(numbered(fields), 4),
-		main: [field("missed", "", "MISSED", { result: "miss" }, ["m", "PageUp"])],
+		rows: [...misses.slice(0, -1), [...(misses.at(-1) ?? []), none], ...hits],
+		main: [],
 	};
 }
 
-/** One field for each outcome, the best one largest; faults where the gate looks at form. */
-function outcomes(
-	scale: NonNullable<Settings["scale"]>,
-	gate: Settings["gate"],
-	positions: readonly WatchedPosition[],
-): Inputs {
+type OwnScale = NonNullable<Settings["scale"]>;
+
+/** Rows of faults in the two outcomes of a scale. */
+function faultRows(scale: OwnScale, gate: Settings["gate"], positions: readonly WatchedPosition[]): Field[][] {
 	const best = scale.find((one) => one.success) ?? scale[0];
 	const worst = scale.findLast((one) => !one.success) ?? scale.at(-1);
-	const plain = withKeys(fieldsFor(gate, positions));
-	const rows = plain.rows.map((row) =>
+	return withKeys(fieldsFor(gate, positions)).rows.map((row) =>
 		row.map((one) => ({
 			...one,
 			attempt: { ...one.attempt, result: (one.attempt.result === "hit" ? best?.code : worst?.code) ?? "miss" },
 		})),
 	);
-	const judged = plain.main.at(-1)?.attempt.judged ?? false;
+}
+
+const signed = (points: number) => (points > 0 ? `+${points}` : String(points).replace("-", "−"));
+
+/** One field for each outcome, the best one last and largest, with what the rule gives for it. */
+function outcomes(scale: OwnScale, earns: (code: string, points: number) => number, digitsTaken: boolean): Field[] {
 	const worstFirst = [...scale].reverse();
-	return {
-		rows,
-		main: worstFirst.map(({ code, label, points }, i) => ({
-			...field(`outcome-${code}`, points > 0 ? `+${points}` : String(points).replace("-", "−"), label, {
-				result: code,
-				judged,
-			}),
-			keys: [
-				...(i === worstFirst.length - 1 ? ["g", "PageDown"] : i === 0 ? ["m", "PageUp"] : []),
-				...(rows.length === 0 ? [String(worstFirst.length - i)] : []),
-			],
-		})),
-	};
+	return worstFirst.map(({ code, label, points }, i) => ({
+		...field(`outcome-${code}`, signed(earns(code, points)), label, { result: code }),
+		keys: [
+			...(i === worstFirst.length - 1 ? ["g", "PageDown"] : i === 0 ? ["m", "PageUp"] : []),
+			...(digitsTaken ? [] : [String(worstFirst.length - i)]),
+		],
+	}));
 }
