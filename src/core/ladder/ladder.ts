@@ -1,6 +1,7 @@
 import * as z from "zod/mini";
 import { Difficulties } from "@/core/build/difficulty";
 import { Side } from "@/core/people/student";
+import { isJudged } from "@/core/skill/look";
 import type { Skill } from "@/core/skill/skill";
 import { complainIn } from "@/core/words/complain";
 import type { Refusal } from "@/core/words/refuse";
@@ -51,19 +52,31 @@ export const Ladder = z
 	});
 export type Ladder = z.infer<typeof Ladder>;
 
-/** What a ladder asks of its skill: that every watched position is there. */
+/** What a ladder asks of its skill: that every watched position is there, and is looked at where the ladder stands. */
 export function watchRefusals(ladder: Ladder, skill: Skill): Refusal[] {
-	const known = new Set(skill.positions.map((position) => position.id));
-	return ladder.rungs.flatMap(({ settings }, i) =>
-		settings.watch.some((id) => !known.has(id))
+	const known = new Map(skill.positions.map((position) => [position.id, position]));
+	const judged = skill.positions.filter((position) => isJudged(position, ladder));
+	const stage = skill.stages?.find(({ id }) => id === ladder.stage)?.name ?? "its stage";
+	const among = (positions: readonly { short: string }[]) => positions.map(({ short }) => short).join(", ");
+	return ladder.rungs.flatMap(({ settings }, i) => {
+		const path = `rungs.${i}.settings.watch`;
+		if (settings.watch.some((id) => !known.has(id)))
+			return [
+				{
+					path,
+					sentence: `"${settings.name}" watches a key position that "${skill.name}" no longer has; choose among ${among(skill.positions) || "none: add positions first"}.`,
+				},
+			];
+		const early = settings.watch.flatMap((id) => known.get(id) ?? []).filter((one) => !judged.includes(one));
+		return early.length > 0
 			? [
 					{
-						path: `rungs.${i}.settings.watch`,
-						sentence: `"${settings.name}" watches a key position that "${skill.name}" no longer has; choose among ${skill.positions.map((p) => p.short).join(", ") || "none: add positions first"}.`,
+						path,
+						sentence: `"${settings.name}" watches ${among(early)}, not judged yet at ${stage}; choose among ${among(judged) || "none: say in the skill what holds at this stage"}.`,
 					},
 				]
-			: [],
-	);
+			: [];
+	});
 }
 
 /**

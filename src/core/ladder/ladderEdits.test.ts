@@ -1,7 +1,10 @@
 import fc from "fast-check";
+import { placeOn } from "@/core/pack/pack";
+import { packLadder } from "@/core/pack/packLadder";
+import type { KeyPosition } from "@/core/skill/skill";
 import { ladderDifferences } from "./differ";
 import { duplicate, mergeDown, setAll, split } from "./edit";
-import type { Ladder, Rung } from "./ladder";
+import { type Ladder, type Rung, watchRefusals } from "./ladder";
 import { careful, limitsOf } from "./limits";
 import { foldRail } from "./rail";
 import { freshRung } from "./rung";
@@ -172,4 +175,38 @@ describe("a sketch", () => {
 		const read = Sketch.safeParse({ ...sketch, lines: [{ from: "dot", to: "gone" }] });
 		expect(read.error?.issues[0]?.message).toContain("Distance 1 of the sketch leads nowhere");
 	});
+});
+
+test("a position not judged yet at the ladder’s stage is refused by name, and is no field in a lesson", () => {
+	const position = (id: string, stages?: KeyPosition["stages"]): KeyPosition => ({
+		...{ id, name: id, short: id, tell: "", cues: [], fault: "", origin: null },
+		...(stages ? { stages } : {}),
+	});
+	const skill = {
+		...{ name: "Toss", about: "", stages: [{ id: "first", name: "first months" }] },
+		positions: [position("grip", { first: { words: "loose" } }), position("height")],
+	};
+	const watching = (watch: string[]): Ladder => ({
+		...{ side: "none", policy: "mastery", start: null, stage: "first" },
+		rungs: [{ id: "r", settings: { ...freshRung("Low"), watch } }],
+	});
+	expect(watchRefusals(watching(["grip"]), skill)).toEqual([]);
+	expect(watchRefusals(watching(["grip", "height"]), skill)).toEqual([
+		{
+			path: "rungs.0.settings.watch",
+			sentence: '"Low" watches height, not judged yet at first months; choose among grip.',
+		},
+	]);
+	expect(watchRefusals({ ...watching(["height"]), stage: undefined }, skill)).toEqual([]);
+	const stored = watching(["grip", "height"]);
+	const packed = packLadder(
+		{ id: "l", student: "s", ladder: stored, followed: skill },
+		foldRail("l", stored, null),
+		null,
+		{
+			student: { name: "Ida", strongSide: "left", protectedParts: [] },
+			skills: new Map(),
+		},
+	);
+	expect(placeOn(packed, "r").positions.map(({ id }) => id)).toEqual(["grip"]);
 });

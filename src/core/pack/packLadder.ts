@@ -3,7 +3,7 @@ import type { LastTime } from "@/core/ladder/lastTime";
 import { limitsOf } from "@/core/ladder/limits";
 import type { Rail } from "@/core/ladder/rail";
 import type { Student } from "@/core/people/student";
-import { lookOf, picturesOf } from "@/core/skill/look";
+import { isJudged, lookOf, picturesOf } from "@/core/skill/look";
 import { readSides } from "@/core/skill/sides";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
 import type { PackLadder, PackPosition } from "./pack";
@@ -47,7 +47,10 @@ export function packLadder(
 	const chain = (row.followed.chain ?? []).map((id) => ({ id, name: around.skills.get(id) ?? "a skill that is gone" }));
 	return {
 		...{ id: row.id, student: row.student, skill: row.followed.name },
-		positions: row.followed.positions.map((position) => packPosition(position, row.ladder, around.student.strongSide)),
+		// What nobody judges yet at this stage is no field, and nothing that is off.
+		positions: row.followed.positions
+			.filter((position) => isJudged(position, row.ladder))
+			.map((position) => packPosition(position, row.ladder, around.student.strongSide)),
 		...(chain.length > 0 ? { chain } : {}),
 		...(limits.length > 0 ? { limits } : {}),
 		...(around.bandLow === undefined ? {} : { bandLow: around.bandLow }),

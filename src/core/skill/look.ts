@@ -11,6 +11,10 @@ export interface Follows {
 /** At a stage that says nothing of a position nobody judges it yet. */
 export const NOT_JUDGED = "not judged yet";
 
+/** Whether a position is looked at on a ladder that follows this stage, or none. */
+export const isJudged = ({ stages }: Pick<KeyPosition, "stages">, { stage }: Follows): boolean =>
+	stage === undefined || stages?.[stage] !== undefined;
+
 const directionWords: Record<Fault["direction"], string> = { short: "short of it", beyond: "beyond it" };
 
 /**
@@ -23,7 +27,7 @@ export function lookOf(position: KeyPosition, { stage, school }: Follows, sides:
 	const way = school ? position.ways?.[school] : undefined;
 	const tolerance = toleranceWords(at?.tolerance ?? position.tolerance);
 	return [
-		stage && !at ? NOT_JUDGED : "",
+		isJudged(position, { stage }) ? "" : NOT_JUDGED,
 		position.tell,
 		...senses.map((sense) => (position.tells?.[sense] ? `${senseWords[sense]}: ${position.tells[sense]}` : "")),
 		tolerance && `within ${tolerance}`,
