@@ -4,7 +4,7 @@ import { revalidatePath } from "next/cache";
 import { v7 as uuid } from "uuid";
 import * as z from "zod/mini";
 import { Coach, coachLabels } from "@/core/coach/coach";
-import { Ladder } from "@/core/ladder/ladder";
+import { LadderToSave } from "@/core/ladder/ladder";
 import { rungLabels } from "@/core/ladder/rung";
 import { mirrorLadder } from "@/core/ladder/twin";
 import { Student, studentLabels } from "@/core/people/student";
@@ -103,7 +103,7 @@ const ladderLabels = { ...rungLabels, start: "starting rung", settings: "setting
 export async function keepLadder(body: unknown, at: unknown, owner: unknown): Promise<Outcome<Saved>> {
 	const who = parse(z.object({ student: ident, skill: ident }), owner, { student: "student", skill: "skill" });
 	if (!who.ok) return who;
-	return through(Ladder, ladderLabels, body, at, async (ladder, place) =>
+	return through(LadderToSave, ladderLabels, body, at, async (ladder, place) =>
 		place
 			? saveLadder(await store(), ladder, place)
 			: addLadder(await store(), who.value.student, who.value.skill, ladder),
@@ -122,7 +122,9 @@ export async function makeMirror(id: unknown): Promise<Outcome<Saved>> {
 	if (there) return { ok: true, value: { id: there.id, rev: there.rev } };
 	const made = mirrorLadder(row.ladder, row.id, uuid);
 	if (!made) return refuse("side", "This ladder has no side, so there is no other; choose left or right first.");
-	return through(Ladder, ladderLabels, made, null, async (ladder) => addLadder(open, row.student, row.skill, ladder));
+	return through(LadderToSave, ladderLabels, made, null, async (ladder) =>
+		addLadder(open, row.student, row.skill, ladder),
+	);
 }
 
 /** What holds for the whole studio. */
@@ -145,7 +147,7 @@ export async function takeRule(rung: unknown, rule: unknown, at: unknown): Promi
 			one.id === named.value ? { ...one, settings: { ...one.settings, rule: taken } } : one,
 		);
 		// Another rule may not fit the rung's other settings: the whole ladder is read again.
-		const fits = parse(Ladder, { ...row.ladder, rungs }, ladderLabels);
+		const fits = parse(LadderToSave, { ...row.ladder, rungs }, ladderLabels);
 		return fits.ok ? saveLadder(open, fits.value, place) : fits;
 	});
 }

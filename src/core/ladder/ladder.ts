@@ -7,7 +7,7 @@ import { complainIn } from "@/core/words/complain";
 import type { Refusal } from "@/core/words/refuse";
 import { ident } from "@/core/words/text";
 import { Policy } from "./policy";
-import { freshRung, Rung, type RungSettings } from "./rung";
+import { freshRung, passRefusal, Rung, type RungSettings } from "./rung";
 
 export { Policy, policies, policyWords } from "./policy";
 export { Rung } from "./rung";
@@ -51,6 +51,15 @@ export const Ladder = z
 			complain(["start"], "The starting rung is not on this ladder; choose one that is.");
 	});
 export type Ladder = z.infer<typeof Ladder>;
+
+/** A ladder that is to be saved: each of its rungs can be passed. One in the record or in a file is read as it is. */
+export const LadderToSave = Ladder.check((ctx) => {
+	const complain = complainIn(ctx);
+	ctx.value.rungs.forEach(({ settings }, i) => {
+		const refusal = passRefusal(settings);
+		if (refusal) complain(["rungs", i, "settings", refusal.path], refusal.sentence);
+	});
+});
 
 /** What a ladder asks of its skill: that every watched position is there, and is looked at where the ladder stands. */
 export function watchRefusals(ladder: Ladder, skill: Skill): Refusal[] {

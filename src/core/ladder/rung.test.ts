@@ -1,5 +1,6 @@
 import { type Rule, ruleKinds } from "@/core/rules";
 import { parse } from "@/core/words/refuse";
+import { LadderToSave } from "./ladder";
 import { fewestOf, freshRung, RungSettings } from "./rung";
 import { scales } from "./scale";
 
@@ -7,6 +8,8 @@ import { scales } from "./scale";
 
 const decisions = [{ situation: "high", right: [{ answer: "duck", reason: "" }] }];
 const on = (rule: Rule, settings: Partial<RungSettings>) => ({ ...freshRung("Rung"), ...settings, rule });
+const saved = (settings: RungSettings) =>
+	parse(LadderToSave, { side: "none", policy: "mastery", start: null, rungs: [{ id: "r", settings }] });
 
 describe.each(Object.entries(scales))("outcomes %s", (_, scale) => {
 	const best = Object.fromEntries(scale.map(({ code, success }) => [code, success ? 2 : -1]));
@@ -16,16 +19,18 @@ describe.each(Object.entries(scales))("outcomes %s", (_, scale) => {
 		const fewest = fewestOf(rung) as number;
 		expect(fewest).toBeGreaterThan(0);
 		if (rule.kind === "points") expect(fewest).toBe(2);
-		expect(parse(RungSettings, { ...rung, limit: fewest }).ok).toBe(true);
-		if (fewest > 1) expect(parse(RungSettings, { ...rung, limit: fewest - 1 }).ok).toBe(false);
+		expect(saved({ ...rung, limit: fewest }).ok).toBe(true);
+		if (fewest > 1) expect(saved({ ...rung, limit: fewest - 1 }).ok).toBe(false);
+		// What was run under it was run: an event that carries it is read.
+		expect(parse(RungSettings, { ...rung, limit: 1 }).ok).toBe(true);
 	});
 });
 
 test("a rule that no outcome of the rung can meet is refused in a sentence that names them", () => {
 	const rule: Rule = { kind: "points", weights: { clean: 2, hit: 0, miss: -1 }, target: 4 };
-	const said = parse(RungSettings, on(rule, { limit: 30 }));
+	const said = saved(on(rule, { limit: 30 }));
 	expect(said.ok ? "" : said.refusals[0]).toMatchObject({
-		path: "rule",
+		path: "rungs.0.settings.rule",
 		sentence: expect.stringContaining('"Rung" can never be passed: no run of its outcomes (hit, miss) meets its rule'),
 	});
 });

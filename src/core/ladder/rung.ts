@@ -2,6 +2,7 @@ import * as z from "zod/mini";
 import { BodyPart } from "@/core/people/student";
 import { fewestTries, Rule, usesRule } from "@/core/rules";
 import { complainIn } from "@/core/words/complain";
+import type { Refusal } from "@/core/words/refuse";
 import { ident, label, text, whole } from "@/core/words/text";
 import { Gate, looksAtForm } from "./gate";
 import { outcomesOn } from "./good";
@@ -71,23 +72,31 @@ export const RungSettings = z
 				["decisions"],
 				`"${rung.name}" is passed by right decisions but has no table of them; say what is called, and which answers are right.`,
 			);
-		const fewest = fewestOf(rung);
-		if (fewest === null)
-			complain(
-				["rule"],
-				`"${rung.name}" can never be passed: no run of its outcomes (${(rung.scale ?? scales["hit or miss"]).map((one) => one.label).join(", ")}) meets its rule; choose a rule that counts them, or other outcomes.`,
-			);
-		else if (rung.limit < fewest)
-			complain(
-				["limit"],
-				`"${rung.name}" allows ${rung.limit} tries a lesson, but its rule cannot be met in fewer than ${fewest}; make the limit ${fewest} or more.`,
-			);
 	});
 export type RungSettings = z.infer<typeof RungSettings>;
 
 /** Fewest tries the rung can be passed in, by its own outcomes; null where it never can. */
 export const fewestOf = (rung: Pick<RungSettings, "gate" | "scale" | "decisions" | "rule">): number | null =>
 	fewestTries(rung.rule, outcomesOn(rung));
+
+/**
+ * Why the rung cannot be passed as it stands, with the field that is to change. It is asked
+ * of what is to be saved, and not of the record: what was run under settings like these was run.
+ */
+export function passRefusal(rung: RungSettings): Refusal | null {
+	const fewest = fewestOf(rung);
+	if (fewest === null)
+		return {
+			path: "rule",
+			sentence: `"${rung.name}" can never be passed: no run of its outcomes (${(rung.scale ?? scales["hit or miss"]).map((one) => one.label).join(", ")}) meets its rule; choose a rule that counts them, or other outcomes.`,
+		};
+	return rung.limit < fewest
+		? {
+				path: "limit",
+				sentence: `"${rung.name}" allows ${rung.limit} tries a lesson, but its rule cannot be met in fewer than ${fewest}; make the limit ${fewest} or more.`,
+			}
+		: null;
+}
 
 export const rungLabels = {
 	name: "name",

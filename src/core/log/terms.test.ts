@@ -1,3 +1,4 @@
+import { scales } from "@/core/ladder/scale";
 import type { Rule } from "@/core/rules";
 import type { TryView, Visit } from "./lesson";
 import { inTerms } from "./terms";
@@ -27,15 +28,25 @@ test("each kind is told in its own terms", () => {
 	expect(of({ kind: "within", k: 2, n: 3, low: 10, high: 20 }, measured)).toEqual([
 		"2 of 3 inside 10 to 20 cm, from 9 to 14",
 	]);
+	const refused = tried({ measure: 12, refused: true }, { measure: { value: 12, unit: "cm" } });
+	expect(of({ kind: "within", k: 2, n: 3, low: 10, high: 20 }, [...measured, refused])).toEqual([
+		"2 of 4 inside 10 to 20 cm, from 9 to 14",
+	]);
 	expect(of({ kind: "decision", k: 2, n: 3 }, [tried({ right: true }), tried({ right: false }), tried({})])).toEqual([
 		"1 of 2 answers right",
 	]);
+	const chose = (called: string, right: boolean) => tried({ called, right });
+	expect(of({ kind: "decision", k: 2, n: 3 }, [chose("low", true), chose("high", true), chose("low", false)])).toEqual([
+		"2 of 3 answers right: low 1 of 2, high 1 of 1",
+	]);
 	expect(
-		of({ kind: "spread", each: 1, targets: ["near", "far"] }, [
+		of({ kind: "spread", each: 1, targets: ["near", "far", "wall"] }, [
 			tried({ called: "near" }),
+			tried({ called: "near", good: false }),
 			tried({ called: "far", good: false }),
+			tried({ result: "miss", good: false }),
 		]),
-	).toEqual(["near 1, far 0"]);
+	).toEqual(["near 1 of 2, far 0 of 1, wall none, 1 at no target"]);
 	const sets = [tried({}), tried({}, {}, "two"), tried({}, {}, "two"), tried({ late: true }, {}, "two")];
 	expect(of({ kind: "count", c: 3, seconds: 60 }, sets)).toEqual(["best set 2 in 60 seconds"]);
 	expect(
@@ -46,6 +57,13 @@ test("each kind is told in its own terms", () => {
 		}),
 	).toEqual(["3 of 7 points"]);
 });
+test("each outcome of an own scale is counted", () => {
+	const scale = scales["clean, rough or miss"];
+	const tries = ["clean", "rough", "rough"].map((result) => tried({ result }, { result }));
+	const visits = [{ rule: { kind: "rolling", k: 2, n: 3 }, tries, placing: { settings: { scale } } }];
+	expect(inTerms({ visits } as unknown as RungWrap)).toEqual(["clean 1, rough 2, miss 0"]);
+});
+
 test("good and off alone need no more words, and neither does a rung without tries", () => {
 	expect(of({ kind: "rolling", k: 2, n: 3 }, [tried({})])).toEqual([]);
 	expect(of({ kind: "rating", mean: 7, n: 3 }, [])).toEqual([]);

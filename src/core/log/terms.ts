@@ -18,15 +18,35 @@ export function inTerms({ visits }: RungWrap): string[] {
 		visit.tries.filter((t) => t.counted && t.variation === formOf(visit.placing)),
 	);
 	if (tries.length === 0) return [];
-	return allParts(rule).flatMap((part) => phrase(part, tries) ?? (part === rule ? sumOf(visits) : []));
+	const scale = visits.at(-1)?.placing.settings?.scale ?? [];
+	return [
+		...allParts(rule).flatMap((part) => phrase(part, tries) ?? (part === rule ? sumOf(visits) : [])),
+		// Of two outcomes the number of good tries says the other.
+		...(scale.length > 2
+			? [
+					scale
+						.map(({ code, label }) => `${label} ${tries.filter(({ body }) => body.result === code).length}`)
+						.join(", "),
+				]
+			: []),
+	];
 }
+
+/** "near 3 of 5": of all tries at each, in the order given; none where nothing was tried there. */
+const ofEach = (all: readonly string[], tries: readonly TryView[], hit: (one: TryView) => boolean): string =>
+	all
+		.map((name) => [name, tries.filter(({ as }) => (as.called ?? as.result) === name)] as const)
+		.map(([name, there]) =>
+			there.length === 0 ? `${name} none` : `${name} ${there.filter(hit).length} of ${there.length}`,
+		)
+		.join(", ");
 
 function phrase(part: Rule, tries: readonly TryView[]): string[] | null {
 	switch (part.kind) {
 		case "length": {
 			const lengths = tries.flatMap(({ as }) => as.length ?? []);
 			if (lengths.length === 0) return [];
-			const long = lengths.filter((length) => length >= part.length).length;
+			const long = tries.filter(({ as }) => !as.refused && (as.length ?? 0) >= part.length).length;
 			return [`longest ${Math.max(...lengths)}, ${plural(long, "time")} at ${part.length} or more`];
 		}
 		case "rating": {
@@ -36,7 +56,10 @@ function phrase(part: Rule, tries: readonly TryView[]): string[] | null {
 		case "within": {
 			const measured = tries.flatMap(({ body }) => body.measure ?? []);
 			if (measured.length === 0) return [];
-			const inside = measured.filter(({ value }) => value >= part.low && value <= part.high).length;
+			const inside = tries.filter(
+				({ as: { measure, refused } }) =>
+					measure !== undefined && !refused && measure >= part.low && measure <= part.high,
+			).length;
 			const values = measured.map(({ value }) => value);
 			const unit = measured[0]?.unit ?? "";
 			return [
@@ -45,16 +68,15 @@ function phrase(part: Rule, tries: readonly TryView[]): string[] | null {
 		}
 		case "decision": {
 			const answers = tries.flatMap(({ as }) => as.right ?? []);
-			return answers.length === 0 ? [] : [`${answers.filter(Boolean).length} of ${answers.length} answers right`];
+			if (answers.length === 0) return [];
+			const called = [...new Set(tries.flatMap(({ as }) => as.called ?? []))];
+			const each = called.length > 1 ? `: ${ofEach(called, tries, ({ as }) => as.right === true)}` : "";
+			return [`${answers.filter(Boolean).length} of ${answers.length} answers right${each}`];
 		}
-		case "spread":
-			return [
-				part.targets
-					.map(
-						(target) => `${target} ${tries.filter(({ as }) => as.good && (as.called ?? as.result) === target).length}`,
-					)
-					.join(", "),
-			];
+		case "spread": {
+			const nowhere = tries.filter(({ as }) => !part.targets.includes(as.called ?? as.result)).length;
+			return [`${ofEach(part.targets, tries, ({ as }) => as.good)}${nowhere > 0 ? `, ${nowhere} at no target` : ""}`];
+		}
 		case "count": {
 			const sets = new Map<string, number>();
 			for (const { set, as } of tries) if (as.good && !as.late) sets.set(set, (sets.get(set) ?? 0) + 1);

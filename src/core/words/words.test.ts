@@ -1,6 +1,6 @@
 import { ladderWith, Phone, positions, settingsWith } from "@/core/__tests__/phone";
 import { chanceAtLeast } from "@/core/estimate/chanceAtLeast";
-import { Ladder, threeRungs, watchRefusals } from "@/core/ladder/ladder";
+import { Ladder, LadderToSave, threeRungs, watchRefusals } from "@/core/ladder/ladder";
 import { freshRung, RungSettings, rungLabels } from "@/core/ladder/rung";
 import { parseEvent, sealEvent } from "@/core/log/event";
 import { Student, sideWords, studentLabels } from "@/core/people/student";
@@ -15,10 +15,6 @@ const said = (outcome: ReturnType<typeof parse>) => (outcome.ok ? [] : outcome.r
 
 describe("a rung", () => {
 	test.each([
-		[
-			{ limit: 8 },
-			'"Middle" allows 8 tries a lesson, but its rule cannot be met in fewer than 9; make the limit 9 or more.',
-		],
 		[
 			{ rule: { kind: "rolling" as const, k: 13, n: 12 } },
 			"Good tries wanted is 13, more than the last 12 that are looked at; at most 12 is possible.",
@@ -38,6 +34,12 @@ describe("a rung", () => {
 		[{ gate: "luck" as never }, 'What makes a try good is "luck"; choose one of result, form, both, commitment.'],
 	])("is refused for %j", (change, sentence) => {
 		expect(said(parse(RungSettings, { ...settingsWith(), ...change }, rungLabels))).toContain(sentence);
+	});
+	test("is not saved with fewer tries than its rule needs", () => {
+		const rungs = [{ id: "r", settings: { ...settingsWith(), limit: 8 } }];
+		expect(said(parse(LadderToSave, { side: "none", policy: "mastery", start: null, rungs }))).toContain(
+			'"Middle" allows 8 tries a lesson, but its rule cannot be met in fewer than 9; make the limit 9 or more.',
+		);
 	});
 	test("may watch nothing where only the result counts", () =>
 		expect(parse(RungSettings, freshRung("Plain"))).toMatchObject({ ok: true }));

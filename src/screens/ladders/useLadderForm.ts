@@ -3,7 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { type UseFormReturn, useForm } from "react-hook-form";
-import { Ladder, type Rung } from "@/core/ladder/ladder";
+import { type Ladder, LadderToSave, type Rung } from "@/core/ladder/ladder";
 import { rungLabels } from "@/core/ladder/rung";
 import { begin, change, type History, redo, undo } from "@/core/words/history";
 import type { Refusal } from "@/core/words/refuse";
@@ -27,7 +27,7 @@ export function useLadderForm(
 	const [refused, setRefused] = useState<Refusal[]>([]);
 	const form = useForm<Ladder, unknown, Ladder>({
 		defaultValues: ladder,
-		resolver: sentenceResolver(Ladder, { ...rungLabels, settings: "settings" }),
+		resolver: sentenceResolver(LadderToSave, { ...rungLabels, settings: "settings" }),
 	});
 	const { restored, forget } = useDraft(
 		`ladder ${at?.id ?? `new ${owner.student} ${owner.skill}`}`,

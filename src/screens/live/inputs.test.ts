@@ -123,7 +123,7 @@ describe.each(says)("%s", (_, rule, more) => {
 test("a miss has a target, and the large low place is never the one that missed", () => {
 	const { rows } = inputsFor(settings(), { kind: "spread", each: 1, targets: ["near", "far"] }, [], null);
 	expect(rows.map((row) => row.map(({ small, label }) => `${small} ${label}`))).toEqual([
-		["missed near", "missed far", "missed none of them"],
+		["missed near", "missed far", "missed no target"],
 		["good on near", "good on far"],
 	]);
 	expect(rows[0]?.[1]?.attempt).toMatchObject({ result: "miss", called: "far" });

@@ -183,7 +183,7 @@ function targets(all: readonly string[]): Inputs {
 	const missed = all.map((called, i) =>
 		field(`missed-${called}`, "missed", called, { called, result: "miss" }, [..."!@#$%^&*("].slice(i, i + 1)),
 	);
-	const none = field("missed", "missed", "none of them", { result: "miss" }, ["m", "PageUp"]);
+	const none = field("missed", "missed", "no target", { result: "miss" }, ["m", "PageUp"]);
 	const [misses, hits] = [inRows(missed, ACROSS), inRows(good, ACROSS)];
 	return {
 		rows: [...misses.slice(0, -1), [...(misses.at(-1) ?? []), none], ...hits],
