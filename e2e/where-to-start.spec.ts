@@ -42,6 +42,13 @@ test("a few tries on two or three rungs find a start in the middle; rungs below 
 	await expect(
 		page.getByRole("heading", { name: "Lesson: Isolde Brankovar, Three clubs, walking a line" }),
 	).toBeAttached();
+	// Who stands where is at hand in the lesson too.
+	await touch(page, "more").click();
+	await page.getByRole("button", { name: /^set-up/ }).click();
+	await expect(
+		page.getByRole("img", { name: /^Set-up from above: .*chalk mark \(mark on the ground\)/ }),
+	).toBeVisible();
+	await page.keyboard.press("Escape");
 
 	const written = (await studio.events()).slice(before);
 	const moved = written.flatMap((event) => (event.kind === "peg.moved" ? [event.body] : []));

@@ -38,7 +38,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 	const around = (row: { student: string }) => {
 		const student = people.get(row.student);
 		if (!student) throw new Error("a ladder was read whose student was not");
-		return { student, skills, bandLow: coach.band.low };
+		return { student, skills, bandLow: coach.band.low, unit: coach.unit };
 	};
 	return {
 		studio,

@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import type { LengthUnit } from "@/core/coach/coach";
 import { BAND_LOW } from "@/core/estimate/tooHard";
 import { Policy } from "@/core/ladder/policy";
 import { freshRung, Rung, type RungSettings } from "@/core/ladder/rung";
@@ -43,6 +44,8 @@ const PackLadder = z.object({
 	positions: z.array(PackPosition),
 	/** Lower edge of the coach's working band. */
 	bandLow: z.optional(z.number()),
+	/** The coach's unit of distances; metres where nothing is said. */
+	unit: z.optional(z.enum(["m", "ft"] satisfies LengthUnit[])),
 	chain: Placing.shape.chain,
 	rungs: z.array(Rung),
 	/** Before the lessons still to come. */

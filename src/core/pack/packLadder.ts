@@ -1,3 +1,4 @@
+import type { LengthUnit } from "@/core/coach/coach";
 import type { Ladder } from "@/core/ladder/ladder";
 import type { LastTime } from "@/core/ladder/lastTime";
 import { limitsOf } from "@/core/ladder/limits";
@@ -15,6 +16,8 @@ export interface Around {
 	student: Pick<Student, "name" | "strongSide" | "protectedParts" | "lacks">;
 	/** Lower edge of the coach's working band, where it is not the usual one. */
 	bandLow?: number | undefined;
+	/** Distances of a set-up are told in it. */
+	unit?: LengthUnit;
 	/** Names of skills by their ids. */
 	skills: ReadonlyMap<string, string>;
 }
@@ -54,6 +57,7 @@ export function packLadder(
 		...(chain.length > 0 ? { chain } : {}),
 		...(limits.length > 0 ? { limits } : {}),
 		...(around.bandLow === undefined ? {} : { bandLow: around.bandLow }),
+		...(around.unit === undefined ? {} : { unit: around.unit }),
 		strong: around.student.strongSide,
 		...{ side, policy, rungs, peg: rail.peg },
 		holes: rail.holes.map((hole) => ({

@@ -2,18 +2,22 @@
 
 import Link from "next/link";
 import { useState } from "react";
+import type { Sketch } from "@/core/ladder/sketch";
 import { limitWords, readOn } from "@/core/pack/pack";
 import { bodyParts } from "@/core/people/student";
 import { plural } from "@/core/words/numbers";
 import { cutText } from "@/core/words/text";
+import { late } from "@/ui/late";
 import type { DrawerName } from "../LiveBoard";
 import css from "../live.module.scss";
 import type { Board } from "../model";
 import type { Acts } from "../useActs";
-import { Choice, Choices, Drawer } from "./Drawer";
+import { Choice, Choices, Drawer, NotFetched } from "./Drawer";
 import { TallyDrawer } from "./TallyDrawer";
 
 const STEP = 6;
+/** Looked at now and then: fetched when it is first opened. */
+const SetUpDrawer = late(() => import("./SetUpDrawer").then((module) => module.SetUpDrawer), NotFetched);
 
 /** Limit, variation, set, park, pain, and the way to the wrap-up. */
 export function MoreDrawer({
@@ -31,7 +35,7 @@ export function MoreDrawer({
 	onOpen: (name: DrawerName) => void;
 	onClose: () => void;
 }) {
-	const [part, setPart] = useState<"park" | "pain" | "tally" | null>(null);
+	const [part, setPart] = useState<"park" | "pain" | "tally" | "setup" | null>(null);
 	const { set, visit } = board;
 	const { settings } = set.placing;
 	const done = (act: () => void) => () => {
@@ -53,6 +57,14 @@ export function MoreDrawer({
 					))}
 				</Choices>
 			</Drawer>
+		);
+	if (part === "setup" && settings.sketch)
+		return (
+			<SetUpDrawer
+				sketch={settings.sketch as Sketch}
+				sees={{ side: set.placing.side, strong: board.ladder?.strong ?? "right", unit: board.ladder?.unit ?? "m" }}
+				onClose={onClose}
+			/>
 		);
 	if (part === "tally") return <TallyDrawer acts={acts} onClose={onClose} />;
 	if (part === "park") return <Park board={board} acts={acts} onClose={onClose} />;
@@ -99,6 +111,11 @@ export function MoreDrawer({
 				<Choice onClick={() => setPart("tally")} small="a set as numbers">
 					tally
 				</Choice>
+				{(settings.sketch?.items.length ?? 0) > 0 && (
+					<Choice onClick={() => setPart("setup")} small="who stands where">
+						set-up
+					</Choice>
+				)}
 				<Choice onClick={() => setPart("park")} small="noticed, not said">
 					park
 				</Choice>
