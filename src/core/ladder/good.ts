@@ -15,20 +15,8 @@ export const succeeded = (result: string, scale: Scale = scales["hit or miss"]):
  * a try does not count as good at all, under every gate; something else being off
  * (`other`) counts as off under `form` and `both`.
  */
-export function isGood(attempt: Attempt, gate: Gate, musts: ReadonlySet<string> = new Set(), scale?: Scale): boolean {
-	if (attempt.off.some((off) => musts.has(off.position))) return false;
-	const inForm = attempt.off.length === 0;
-	switch (gate) {
-		case "result":
-			return succeeded(attempt.result, scale);
-		case "form":
-			return inForm;
-		case "both":
-			return succeeded(attempt.result, scale) && inForm;
-		case "commitment":
-			return attempt.committed === true;
-	}
-}
+export const isGood = (attempt: Attempt, gate: Gate, musts: ReadonlySet<string> = new Set(), scale?: Scale): boolean =>
+	!isRefused(attempt, gate, musts) && (gate === "result" || gate === "both" ? succeeded(attempt.result, scale) : true);
 
 /** Whether the gate refuses the attempt whatever came of it: by its form, by a must, or because it was not gone for. */
 const isRefused = ({ off, committed }: Attempt, gate: Gate, musts: ReadonlySet<string>): boolean =>
