@@ -74,7 +74,7 @@ const cases: Record<Rule["kind"], Case> = {
 				{ situation: "low", right: [{ answer: "jump", reason: "" }] },
 			],
 		},
-		met: ["duck", "called low", "jump"],
+		met: ["came off duck", "called low", "came off jump"],
 		miss: ["2"],
 		says: /right, of 3, last 3 · needs 2/,
 	},
@@ -269,7 +269,7 @@ const beside: Partial<Record<Rule["kind"], { touch: string[]; keys: string[] }>>
 	within: { touch: ["1", "2", "log cm 12"], keys: ["1", "5", "g"] },
 	rating: { touch: ["6"], keys: ["8"] },
 	spread: { touch: ["missed far"], keys: ["1"] },
-	decision: { touch: ["duck"], keys: ["2"] },
+	decision: { touch: ["came off duck"], keys: ["2"] },
 	points: { touch: ["+1 rough"], keys: ["2"] },
 };
 

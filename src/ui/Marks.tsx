@@ -7,7 +7,12 @@ export function numberOf({ body }: TryView): string | null {
 	if (body.rating !== undefined) return String(body.rating);
 	if (body.length !== undefined) return String(body.length);
 	if (body.measure) return String(body.measure.value);
-	return body.answer ?? body.called ?? (["hit", "miss"].includes(body.result) ? null : body.result);
+	return (
+		body.answer ??
+		(body.chose && `${body.chose} choice`) ??
+		body.called ??
+		(["hit", "miss"].includes(body.result) ? null : body.result)
+	);
 }
 
 /** Short names of what these placings watch, and of the skills of their chains. */
@@ -29,12 +34,19 @@ export function tryWords(t: TryView, short: (position: string) => string): strin
 			`${short(o.position)}${o.direction ? `, ${o.direction === "short" ? "short of" : "beyond"} its range` : ""} off`,
 	);
 	const said = numberOf(t);
-	const what = [...(said ? [said] : []), t.good ? "good" : t.body.result === "miss" ? "missed" : "off", ...off];
+	const what = [...(said ? [said] : []), ...outcomeWords(t), ...off];
+	if (t.body.cameOff !== undefined) what.push(t.body.cameOff ? "came off" : "did not come off");
 	if (t.body.brokeAt) what.push(`broke in ${short(t.body.brokeAt)}`);
 	if (t.body.beforeCheck) what.push("before the checklist");
 	if (t.apart) what.push("counted by another device");
 	if (t.byPartner) what.push("logged by a partner");
 	return what.join(", ");
+}
+
+/** Of a choice whether it was right, and what the gate says where that is something else; else good, missed or off. */
+function outcomeWords({ good, body, as: { right } }: TryView): string[] {
+	if (right === undefined) return [good ? "good" : body.result === "miss" ? "missed" : "off"];
+	return [...(body.chose ? [] : [right ? "right" : "wrong"]), ...(right && !good ? ["not good"] : [])];
 }
 
 const SIZE = 14;
@@ -46,6 +58,8 @@ export const markAt = (place: number): number => place * FROM_MARK_TO_MARK;
 const isFaint = (t: TryView): boolean => t.over || t.apart || t.variation !== "own";
 const shapeOf = (t: TryView): "none" | "good" | "off" => (t.body.noCount ? "none" : t.good ? "good" : "off");
 
+/** Under the mark of a choice that did not come off. */
+const notOff = (x: number) => `M${x + 1} 17h12`;
 const drawn: Record<ReturnType<typeof shapeOf>, (x: number) => string> = {
 	good: (x) => `M${x} 7a7 7 0 1 0 14 0a7 7 0 1 0-14 0`,
 	off: (x) => `M${x + 1} 7a6 6 0 1 0 12 0a6 6 0 1 0-12 0`,
@@ -62,6 +76,8 @@ export function MarkRow({ tries }: { tries: readonly TryView[] }) {
 		const shape = shapeOf(t);
 		const look = `${css[`${shape}Drawn`]} ${isFaint(t) ? css.faintDrawn : ""}`;
 		paths.set(look, (paths.get(look) ?? "") + drawn[shape](markAt(place)));
+		if (t.body.cameOff === false && css.noneDrawn)
+			paths.set(css.noneDrawn, (paths.get(css.noneDrawn) ?? "") + notOff(markAt(place)));
 	}
 	const width = markAt(tries.length - 1) + SIZE;
 	return (
@@ -75,7 +91,7 @@ export function MarkRow({ tries }: { tries: readonly TryView[] }) {
 
 /** Good is a filled disc, off an open ring, no count a dash. Without `short`, where words stand beside it, readers pass it by. */
 export function TryMark({ t, short }: { t: TryView; short?: (position: string) => string }) {
-	const look = `${css.mark} ${css[shapeOf(t)]} ${isFaint(t) ? css.faint : ""}`;
+	const look = `${css.mark} ${css[shapeOf(t)]} ${isFaint(t) ? css.faint : ""} ${t.body.cameOff === false ? css.missed : ""}`;
 	if (!short) return <i className={look} aria-hidden="true" />;
 	const words = tryWords(t, short);
 	return <i className={look} role="img" aria-label={words} title={words} />;

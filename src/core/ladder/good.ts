@@ -37,7 +37,10 @@ export function judged(
 		(sum, off) => sum + (positions.find((p) => p.id === off.position)?.deduction ?? 0),
 		0,
 	);
-	const right = isRight(settings.decisions ?? [], attempt.called, attempt.answer);
+	const right =
+		attempt.chose === undefined
+			? isRight(settings.decisions ?? [], attempt.called, attempt.answer)
+			: attempt.chose === "right";
 	return {
 		good: isGood(attempt, settings.gate, musts, scale),
 		result: attempt.result,
@@ -56,7 +59,7 @@ export function judged(
 
 /** Ways a try in time can come out on a rung: what a rule is asked when it is to say what it still needs. */
 export const outcomesOn = (
-	settings: Pick<RungSettings, "gate" | "scale" | "decisions">,
+	settings: Pick<RungSettings, "gate" | "scale" | "decisions" | "freeChoice">,
 	positions: readonly WatchedPosition[] = [],
 ): Judged[] => {
 	const { good, off } = leftOpen(settings, positions);
@@ -69,7 +72,7 @@ export const outcomesOn = (
  * in time or late, on a target or on none.
  */
 export function leftOpen(
-	{ gate, scale: own, decisions }: Pick<RungSettings, "gate" | "scale" | "decisions">,
+	{ gate, scale: own, decisions, freeChoice }: Pick<RungSettings, "gate" | "scale" | "decisions" | "freeChoice">,
 	positions: readonly WatchedPosition[],
 ): Unsaid {
 	const scale = own ?? scales["hit or miss"];
@@ -85,7 +88,7 @@ export function leftOpen(
 				const faulty = mayFault && (!good || gate === "result" || gate === "commitment");
 				return [plain, { ...plain, late: true }, ...(faulty ? [{ ...plain, deduction }] : [])];
 			});
-	const right = (decisions ?? []).length > 0 ? [{ right: true }, { right: false }] : [{}];
+	const right = freeChoice || (decisions ?? []).length > 0 ? [{ right: true }, { right: false }] : [{}];
 	const all = (good: boolean) => letters(good).flatMap((one) => right.map((said) => ({ ...one, ...said })));
 	return { good: all(true), off: all(false) };
 }

@@ -33,6 +33,12 @@ export const RungSettings = z
 		/** Hit or miss when left out. */
 		scale: z.optional(Scale),
 		decisions: z.optional(DecisionTable),
+		/** Nothing is called: the student chooses, and the coach says whether the choice was right. */
+		freeChoice: z.optional(z.boolean()),
+		/** Of a decision only the choice is asked for, not whether it came off. */
+		choiceOnly: z.optional(z.boolean()),
+		/** Targets are called in turn, so many tries at each; left out, they are aimed at as they come. */
+		callInTurn: z.optional(whole(1, 20)),
 		/** Of a measure. */
 		unit: z.optional(label(16)),
 		correctAfter: whole(1, 20),
@@ -67,17 +73,18 @@ export const RungSettings = z
 				["watch"],
 				`"${rung.name}" asks for good form but watches nothing; choose 1 to ${MAX_WATCHED} key positions, or let the result decide.`,
 			);
-		if (usesRule(rung.rule, "decision") && (rung.decisions ?? []).length === 0)
+		if (usesRule(rung.rule, "decision") && !rung.freeChoice && (rung.decisions ?? []).length === 0)
 			complain(
 				["decisions"],
-				`"${rung.name}" is passed by right decisions but has no table of them; say what is called, and which answers are right.`,
+				`"${rung.name}" is passed by right decisions but has no table of them; say what is called, and which answers are right, or let the student choose freely.`,
 			);
 	});
 export type RungSettings = z.infer<typeof RungSettings>;
 
 /** Fewest tries the rung can be passed in, by its own outcomes; null where it never can. */
-export const fewestOf = (rung: Pick<RungSettings, "gate" | "scale" | "decisions" | "rule">): number | null =>
-	fewestTries(rung.rule, outcomesOn(rung));
+export const fewestOf = (
+	rung: Pick<RungSettings, "gate" | "scale" | "decisions" | "freeChoice" | "rule">,
+): number | null => fewestTries(rung.rule, outcomesOn(rung));
 
 /**
  * Why the rung cannot be passed as it stands, with the field that is to change. It is asked
@@ -121,6 +128,10 @@ export const rungLabels = {
 	situation: "what is called",
 	right: "right answers",
 	unit: "unit",
+	callInTurn: "tries at each target",
+	scale: "outcomes",
+	label: "name of the outcome",
+	points: "points of the outcome",
 	correctAfter: "correct after",
 	adjust: "tries to adjust",
 	easier: "easier variation",

@@ -10,8 +10,10 @@ export const OutcomeDef = z.object({
 	success: z.boolean(),
 });
 
+export const MOST_OUTCOMES = 12;
+
 /** A rung's outcome scale. */
-export const Scale = z.array(OutcomeDef).check(z.minLength(2), z.maxLength(12), (ctx) => {
+export const Scale = z.array(OutcomeDef).check(z.minLength(2), z.maxLength(MOST_OUTCOMES), (ctx) => {
 	const codes = ctx.value.map((outcome) => outcome.code);
 	const complain = complainIn(ctx);
 	if (new Set(codes).size < codes.length) complain([], "Outcomes name one code twice; give each its own.");
@@ -19,6 +21,21 @@ export const Scale = z.array(OutcomeDef).check(z.minLength(2), z.maxLength(12), 
 		complain([], "Outcomes have no success among them; mark one at least.");
 });
 export type Scale = z.infer<typeof Scale>;
+
+/** What an outcome of that name is kept as: readable where the name allows it, and no other one's. */
+export function codeFor(label: string, taken: readonly string[]): string {
+	const plain =
+		label
+			.normalize("NFKD")
+			.toLowerCase()
+			.replace(/[^a-z0-9]+/g, "-")
+			.replace(/^-|-$/g, "")
+			.slice(0, 20) || "own";
+	for (let n = 1; ; n++) {
+		const code = n === 1 && plain !== "own" ? plain : `${plain}-${n}`;
+		if (!taken.includes(code)) return code;
+	}
+}
 
 const outcome = (code: string, points: number, success: boolean) => ({ code, label: code, points, success });
 

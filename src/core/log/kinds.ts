@@ -34,6 +34,10 @@ export const Attempt = z.object({
 	variation: z.optional(Variation),
 	called: z.optional(label(40)),
 	answer: z.optional(label(40)),
+	/** The choice as the coach judged it, where the student chose freely and nothing was called. */
+	chose: z.optional(z.enum(["right", "wrong"])),
+	/** Whether it came off, where the choice is a fact of its own. Left out: nobody looked. */
+	cameOff: z.optional(z.boolean()),
 	measure: z.optional(z.object({ value: z.number(), unit: label(16) })),
 	effort: z.optional(whole(0, 10)),
 	rating: z.optional(whole(0, 10)),

@@ -33,11 +33,11 @@ test("each kind is told in its own terms", () => {
 		"2 of 4 inside 10 to 20 cm, from 9 to 14",
 	]);
 	expect(of({ kind: "decision", k: 2, n: 3 }, [tried({ right: true }), tried({ right: false }), tried({})])).toEqual([
-		"1 of 2 answers right",
+		"1 of 2 choices right",
 	]);
 	const chose = (called: string, right: boolean) => tried({ called, right });
 	expect(of({ kind: "decision", k: 2, n: 3 }, [chose("low", true), chose("high", true), chose("low", false)])).toEqual([
-		"2 of 3 answers right: low 1 of 2, high 1 of 1",
+		"2 of 3 choices right: low 1 of 2, high 1 of 1",
 	]);
 	expect(
 		of({ kind: "spread", each: 1, targets: ["near", "far", "wall"] }, [
@@ -56,6 +56,27 @@ test("each kind is told in its own terms", () => {
 			words: "points",
 		}),
 	).toEqual(["3 of 7 points"]);
+});
+test("of choices: right, came off, and the four together, of tries where both were seen; and what was held back", () => {
+	const chose = (called: string, right: boolean, cameOff?: boolean, committed?: boolean) =>
+		tried(
+			{ called, right },
+			{ ...(cameOff === undefined ? {} : { cameOff }), ...(committed === undefined ? {} : { committed }) },
+		);
+	expect(
+		of({ kind: "decision", k: 2, n: 3 }, [
+			chose("low", true, true),
+			chose("low", true, false),
+			chose("high", false, true),
+			chose("high", false, false, false),
+			chose("high", true),
+		]),
+	).toEqual([
+		"3 of 5 choices right: low 2 of 2, high 1 of 3",
+		"2 of 4 came off",
+		"right and came off 1, right and missed 1, wrong and came off 1, wrong and missed 1",
+		"1 held back",
+	]);
 });
 test("each outcome of an own scale is counted", () => {
 	const scale = scales["clean, rough or miss"];

@@ -66,13 +66,8 @@ function phrase(part: Rule, tries: readonly TryView[]): string[] | null {
 				`${inside} of ${measured.length} inside ${part.low} to ${part.high} ${unit}, from ${short(Math.min(...values))} to ${short(Math.max(...values))}`,
 			];
 		}
-		case "decision": {
-			const answers = tries.flatMap(({ as }) => as.right ?? []);
-			if (answers.length === 0) return [];
-			const called = [...new Set(tries.flatMap(({ as }) => as.called ?? []))];
-			const each = called.length > 1 ? `: ${ofEach(called, tries, ({ as }) => as.right === true)}` : "";
-			return [`${answers.filter(Boolean).length} of ${answers.length} answers right${each}`];
-		}
+		case "decision":
+			return choices(tries);
 		case "spread": {
 			const nowhere = tries.filter(({ as }) => !part.targets.includes(as.called ?? as.result)).length;
 			return [`${ofEach(part.targets, tries, ({ as }) => as.good)}${nowhere > 0 ? `, ${nowhere} at no target` : ""}`];
@@ -85,6 +80,48 @@ function phrase(part: Rule, tries: readonly TryView[]): string[] | null {
 		default:
 			return null;
 	}
+}
+
+/** Right choices, by situation; what came off, and the four together; and what was held back. */
+function choices(tries: readonly TryView[]): string[] {
+	const answered = tries.filter(({ as }) => as.right !== undefined);
+	if (answered.length === 0) return [];
+	const right = ({ as }: TryView) => as.right === true;
+	const called = [...new Set(answered.flatMap(({ as }) => as.called ?? []))];
+	const each = called.length > 1 ? `: ${ofEach(called, answered, right)}` : "";
+	const heldBack = answered.filter(({ body }) => body.committed === false).length;
+	const both = twoByTwo(answered);
+	return [
+		`${answered.filter(right).length} of ${plural(answered.length, "choice")} right${each}`,
+		...(both
+			? [
+					`${both.rightCameOff + both.wrongCameOff} of ${both.of} came off`,
+					`right and came off ${both.rightCameOff}, right and missed ${both.rightMissed}, wrong and came off ${both.wrongCameOff}, wrong and missed ${both.wrongMissed}`,
+				]
+			: []),
+		...(heldBack > 0 ? [`${heldBack} held back`] : []),
+	];
+}
+
+/** Choices and results together, of tries where both were seen; null where none was. */
+export function twoByTwo(tries: readonly TryView[]): TwoByTwo | null {
+	const seen = tries.filter(({ as, body }) => as.right !== undefined && body.cameOff !== undefined);
+	if (seen.length === 0) return null;
+	const count = (right: boolean, cameOff: boolean) =>
+		seen.filter(({ as, body }) => as.right === right && body.cameOff === cameOff).length;
+	return {
+		of: seen.length,
+		...{ rightCameOff: count(true, true), rightMissed: count(true, false) },
+		...{ wrongCameOff: count(false, true), wrongMissed: count(false, false) },
+	};
+}
+export interface TwoByTwo {
+	/** Tries of which both is known. */
+	of: number;
+	rightCameOff: number;
+	rightMissed: number;
+	wrongCameOff: number;
+	wrongMissed: number;
 }
 
 /** Points and bouts add up in their own order: where the last visit's sum stood. */

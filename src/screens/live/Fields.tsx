@@ -6,7 +6,7 @@ import { useKeys } from "@/ui/useKeys";
 import type { Field } from "./fields";
 import type { Inputs, Keypad } from "./inputs";
 import css from "./live.module.scss";
-import { HELD_BACK, type Mark, type Marked, type Marks } from "./marks";
+import { isPlain, type Mark, type Marked, type Marks } from "./marks";
 import { useTouch } from "./useTouch";
 
 /** The fields that never move. Painted on the way down, counted on the way up. */
@@ -15,8 +15,11 @@ export const Fields = memo(function Fields({
 	onAttempt,
 	onCall,
 	apart = false,
+	counts = {},
 }: {
 	layout: Inputs;
+	/** What was good of all at each target, by its name. */
+	counts?: Readonly<Record<string, string>>;
 	onAttempt: (attempt: Attempt) => void;
 	onCall?: (situation: string) => void;
 	/** Another device counts: what is tapped is kept apart, and the fields look like it. */
@@ -36,6 +39,9 @@ export const Fields = memo(function Fields({
 		>
 			{apart && field.id === good && <small>kept apart</small>}{" "}
 			{field.small && <small>{held.includes(field.id) ? "beyond" : field.small}</small>} {field.label}
+			{field.attempt.result !== "miss" && !layout.calls && field.attempt.called && counts[field.attempt.called] && (
+				<small>{counts[field.attempt.called]}</small>
+			)}
 		</button>
 	);
 	return (
@@ -51,6 +57,7 @@ export const Fields = memo(function Fields({
 							onClick={() => onCall?.(situation)}
 						>
 							<small>called</small> {situation}
+							{counts[situation] && <small>{counts[situation]}</small>}
 						</button>
 					))}
 				</div>
@@ -89,7 +96,7 @@ export const MarkRow = memo(function MarkRow({
 						aria-pressed={how !== undefined}
 						onClick={() => onTouch(id)}
 					>
-						{id !== HELD_BACK && <small>{how ? HOW[how] : "off?"}</small>} {label}
+						{!isPlain(id) && <small>{how ? HOW[how] : "off?"}</small>} {label}
 					</button>
 				);
 			})}

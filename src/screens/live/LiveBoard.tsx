@@ -1,6 +1,7 @@
 "use client";
 
 import { type CSSProperties, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { nextCalled } from "@/core/ladder/called";
 import { succeeded } from "@/core/ladder/good";
 import type { Attempt } from "@/core/log/kinds";
 import { type Pack, type PackLadder, readOn } from "@/core/pack/pack";
@@ -19,7 +20,7 @@ import { StateDrawer } from "./drawers/StateDrawer";
 import { TriesDrawer } from "./drawers/TriesDrawer";
 import { Fields, MarkRow } from "./Fields";
 import { answerTouch, type Hand, isTouch, sayCount, useHand } from "./hand";
-import { inputsFor, secondsOf, smallHeight } from "./inputs";
+import { countsAt, inputsFor, secondsOf, smallHeight, targetsOf } from "./inputs";
 import css from "./live.module.scss";
 import { type Marks, marked, touched } from "./marks";
 import type { Board } from "./model";
@@ -58,6 +59,32 @@ function useAskedFor(pack: Pack, take: (ladder: PackLadder) => void, inHand: str
 	}, [asked, pack, take, inHand]);
 }
 
+const NO_COUNTS = {};
+
+/** What is called: by hand, until targets that are called in turn go on by themselves; and how each target stands. */
+function useCalled({ visit, set }: Board) {
+	const { settings } = set.placing;
+	const [byHand, setByHand] = useState<{ called: string; at: number } | null>(null);
+	const aimedAt = useMemo(() => targetsOf(visit.rule), [visit.rule]);
+	const { tries } = visit;
+	const inTurn = settings.callInTurn && aimedAt.length > 0;
+	const called =
+		byHand && (!inTurn || byHand.at === tries.length)
+			? byHand.called
+			: inTurn
+				? nextCalled(
+						aimedAt,
+						settings.callInTurn as number,
+						tries.filter(({ counted }) => counted).map(({ body }) => body.called),
+					)
+				: null;
+	return {
+		called,
+		setCalled: useStable((to: string) => setByHand({ called: to, at: tries.length })),
+		counts: useMemo(() => (aimedAt.length > 0 ? countsAt(tries) : NO_COUNTS), [aimedAt, tries]),
+	};
+}
+
 /** The live lesson, zone by zone. */
 export function LiveBoard({
 	lesson,
@@ -74,7 +101,7 @@ export function LiveBoard({
 	const [drawer, setDrawer] = useState<DrawerName | null>(null);
 	const { set, visit, advice, pain } = board;
 	const { settings, positions, chain } = set.placing;
-	const [called, setCalled] = useState<string | null>(null);
+	const { called, setCalled, counts } = useCalled(board);
 	const layout = useMemo(
 		() => inputsFor(settings, visit.rule, positions, called, chain),
 		[settings, visit.rule, positions, called, chain],
@@ -185,7 +212,7 @@ export function LiveBoard({
 			) : (
 				<>
 					{layout.marks && <MarkRow all={layout.marks} marks={marksNow} onTouch={touchMark} />}
-					<Fields layout={layout} onAttempt={attempt} onCall={setCalled} apart={!holds} />
+					<Fields layout={layout} onAttempt={attempt} onCall={setCalled} apart={!holds} counts={counts} />
 				</>
 			)}
 			<Foot acts={acts} open={drawer} onNoCount={noCount} onToggle={toggle} />

@@ -37,6 +37,13 @@ function faultLabels(entries: readonly Entry[], short: Board["short"]): Map<stri
 	return labels;
 }
 
+/** As many letters of each answer as tell it from the others, where that fits under a mark. */
+function lettersOf(entries: readonly Entry[]): (answer: string) => string {
+	const answers = [...new Set(entries.flatMap(({ try: t }) => t?.body.answer ?? []))];
+	const letters = [1, 2, SHORT].find((n) => new Set(answers.map((one) => one.slice(0, n))).size === answers.length);
+	return (answer) => answer.slice(0, letters ?? SHORT);
+}
+
 /** Tries that follow each other are one run; cues and tallies stand between. */
 function runsOf(entries: readonly Entry[]): (Entry & { run: TryView[] })[] {
 	const runs: (Entry & { run: TryView[] })[] = [];
@@ -61,8 +68,9 @@ export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {
 	const last = shown.at(-1)?.event.id;
 	// A label may not hang over the edge.
 	const edge = new Set(shown.slice(-2).map(({ event }) => event.id));
+	const letters = lettersOf(shown);
 	const label = (t: TryView): string | null => {
-		const said = labels.get(t.id) ?? numberOf(t);
+		const said = labels.get(t.id) ?? (t.body.answer && t.id !== last ? letters(t.body.answer) : numberOf(t));
 		return said && !labels.has(t.id) && said.length > SHORT && t.id !== last ? null : said;
 	};
 	return (

@@ -1,9 +1,10 @@
 import { judged } from "@/core/ladder/good";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import { scales } from "@/core/ladder/scale";
+import type { TryView } from "@/core/log/lesson";
 import { judge, type Rule, ruleKinds } from "@/core/rules";
-import { inputsFor, secondsOf } from "./inputs";
-import { HELD_BACK, marked, touched } from "./marks";
+import { countsAt, inputsFor, secondsOf } from "./inputs";
+import { HELD_BACK, MISSED, marked, touched } from "./marks";
 
 const watched = ["a", "b"].map((id) => ({ id, name: id, short: id, fault: "", cues: [] }));
 const settings = (change: Partial<RungSettings> = {}) => ({ ...freshRung("a rung"), ...change });
@@ -40,22 +41,53 @@ test.each(ruleKinds.map(({ kind, fresh }) => [kind, fresh] as const))(
 test("an answer is judged by what was called, and the call holds until another", () => {
 	const rule: Rule = { kind: "decision", k: 1, n: 1 };
 	const rung = settings({ decisions: table });
-	const answers = (called: string | null) =>
-		inputsFor(rung, rule, [], called)
-			.rows.flat()
-			.map(({ label, attempt }) => [label, judged(attempt, rung, [], false).right]);
-	expect(answers(null)).toEqual([
-		["duck", true],
-		["jump", false],
-		["something else", false],
-	]);
-	expect(answers("low")).toEqual([
-		["duck", false],
-		["jump", true],
-		["something else", false],
-	]);
+	const answers = (called: string | null, change: Partial<RungSettings> = {}) =>
+		inputsFor({ ...rung, ...change }, rule, [], called).rows.map((row) =>
+			row.map(({ small, label, attempt }) => [small, label, judged(attempt, rung, [], false).right, attempt.cameOff]),
+		);
+	const row = (small: string, cameOff: boolean | undefined, high: boolean) => [
+		[small, "duck", high, cameOff],
+		[small, "jump", !high, cameOff],
+		[small, "something else", false, cameOff],
+	];
+	expect(answers(null)).toEqual([row("missed", false, true), row("came off", true, true)]);
+	expect(answers("low")).toEqual([row("missed", false, false), row("came off", true, false)]);
+	expect(answers("low", { choiceOnly: true })).toEqual([row("", undefined, false)]);
 	expect(answers("gone since")).toEqual(answers(null));
 	expect(inputsFor(rung, rule, [], "low").calls).toEqual({ all: ["high", "low"], now: "low" });
+});
+
+test("many answers have a field each, and that one did not come off is marked before it", () => {
+	const many = "duck jump roll spin turn"
+		.split(" ")
+		.map((answer) => ({ situation: `s-${answer}`, right: [{ answer, reason: "" }] }));
+	const { rows, marks } = inputsFor(settings({ decisions: many }), { kind: "decision", k: 1, n: 1 }, watched, null);
+	expect(rows.map((row) => row.length)).toEqual([4, 2]);
+	expect(marks?.map(({ label, key }) => [label, key])).toContainEqual(["missed", "0"]);
+	const attempt = rows[0]?.[0]?.attempt as NonNullable<(typeof rows)[0][0]>["attempt"];
+	expect(attempt).toMatchObject({ answer: "duck", cameOff: true });
+	const missed = marked(attempt, touched({}, MISSED));
+	expect(missed).toMatchObject({ answer: "duck", cameOff: false, off: [] });
+	expect(touched(touched({}, MISSED), MISSED)).toEqual({});
+});
+
+test("a free choice is judged by the coach, beside what came of it; the good one is low on the right", () => {
+	const rung = settings({ freeChoice: true });
+	const { rows, main, calls } = inputsFor(rung, { kind: "decision", k: 1, n: 1 }, [], null);
+	expect(calls).toBeUndefined();
+	expect(
+		[...rows.flat(), ...main].map(({ attempt }) => [judged(attempt, rung, [], false).right, attempt.cameOff]),
+	).toEqual([
+		[false, false],
+		[true, false],
+		[false, true],
+		[true, true],
+	]);
+	const only = inputsFor({ ...rung, choiceOnly: true }, { kind: "decision", k: 1, n: 1 }, [], null);
+	expect(only.main.map(({ attempt }) => [attempt.chose, attempt.cameOff])).toEqual([
+		["wrong", undefined],
+		["right", undefined],
+	]);
 });
 
 test("outcomes stand from worst to best with the points of the rule; what was off in them is marked beside", () => {
@@ -183,4 +215,33 @@ test("a chain of skills: what a miss broke in stands beside the faults, and take
 		["miss", "y"],
 	]);
 	expect(inputsFor(settings(), { kind: "length", length: 5, times: 1 }, [], null, chain).rows).toEqual([]);
+});
+
+test("targets called in turn: the fields of a plain rung, each try with its target, and how each stands", () => {
+	const rung = settings({ callInTurn: 3, gate: "both" });
+	const rule: Rule = { kind: "spread", each: 1, targets: ["near", "far"] };
+	const { rows, main, calls, marks } = inputsFor(rung, rule, watched, "far");
+	expect(calls).toEqual({ all: ["near", "far"], now: "far" });
+	expect(marks).toBeUndefined();
+	expect(rows.map((row) => row.map(({ label }) => label))).toEqual([
+		["a", "b", "other"],
+		["a", "b", "other"],
+	]);
+	expect([...rows.flat(), ...main].every(({ attempt }) => attempt.called === "far")).toBe(true);
+	expect(main.at(-1)?.label).toBe("GOOD");
+	const at = (called: string | undefined, good: boolean, counted = true) => ({ counted, good, body: { called } });
+	expect(
+		countsAt([at("near", true), at("near", false), at("far", true, false), at(undefined, true)] as TryView[]),
+	).toEqual({ near: "1 of 2" });
+});
+
+test("many outcomes: the best stand in the large row, none is narrower than a quarter", () => {
+	const scale = Array.from({ length: 9 }, (_, i) => ({
+		...{ code: `o${i}`, label: `o${i}`, points: 9 - i, success: i < 5 },
+	}));
+	const { rows, main } = inputsFor(settings({ scale }), { kind: "rolling", k: 1, n: 1 }, [], null);
+	expect([...rows.map((row) => row.length), main.length]).toEqual([4, 4, 1]);
+	expect(main.at(-1)?.attempt.result).toBe("o0");
+	const four = inputsFor(settings({ scale: scale.slice(0, 4) }), { kind: "rolling", k: 1, n: 1 }, [], null);
+	expect([four.rows.length, four.main.length]).toEqual([0, 4]);
 });

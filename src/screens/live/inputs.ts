@@ -1,9 +1,10 @@
 import { looksAtForm, type RungSettings } from "@/core/ladder/rung";
 import { isRight } from "@/core/ladder/scale";
 import type { Attempt, Placing, WatchedPosition } from "@/core/log/kinds";
+import type { TryView } from "@/core/log/lesson";
 import { allParts, type Rule } from "@/core/rules";
 import { type Field, type FieldLayout, fieldsFor, OTHER, withKeys } from "./fields";
-import { type Mark, marksFor } from "./marks";
+import { type Mark, MISSED, marksFor } from "./marks";
 
 /** A number that is tapped in: a length, or a measure in the rung's unit. */
 export interface Keypad {
@@ -16,10 +17,21 @@ export interface Keypad {
 /** What a lesson offers to log a try: fields of one touch, or a keypad; and what was called before it. */
 export interface Inputs extends FieldLayout {
 	keypad?: Keypad;
-	/** Situations of a decision table: one of them is in hand, and holds until another is called. */
+	/** What is called, situations or targets: one is in hand, and holds until another is called, or its turn comes. */
 	calls?: { all: readonly string[]; now: string };
 	/** What was off in it, where no field says so: touched before the field or number, and gone with it. */
 	marks?: readonly Mark[];
+}
+
+/** Good tries of all at what was called, for its field: "2 of 3". Nothing where nothing was tried there. */
+export function countsAt(tries: readonly TryView[]): Record<string, string> {
+	const at: Record<string, { good: number; of: number }> = {};
+	for (const { counted, good, body } of tries)
+		if (counted && body.called !== undefined && body.answer === undefined) {
+			const entry = at[body.called] ?? { good: 0, of: 0 };
+			at[body.called] = { good: entry.good + (good ? 1 : 0), of: entry.of + 1 };
+		}
+	return Object.fromEntries(Object.entries(at).map(([name, { good, of }]) => [name, `${good} of ${of}`]));
 }
 
 /** How high the fields stand on a small screen, in pixels: as `live.module.scss` lays them out there. */
@@ -57,7 +69,10 @@ const field = (id: string, small: string, label: string, attempt: Partial<Attemp
 export const secondsOf = (rule: Rule): number | null =>
 	allParts(rule).flatMap((one) => (one.kind === "count" ? [one.seconds] : []))[0] ?? null;
 
-type Settings = Pick<RungSettings, "gate" | "scale" | "decisions" | "unit">;
+type Settings = Pick<
+	RungSettings,
+	"gate" | "scale" | "decisions" | "freeChoice" | "choiceOnly" | "callInTurn" | "unit"
+>;
 
 /**
  * The inputs that a rung's rule can see. What the rule does not ask for is not asked
@@ -88,17 +103,24 @@ function ownInputs(
 	const part = <K extends Rule["kind"]>(kind: K) =>
 		parts.find((one) => one.kind === kind) as Extract<Rule, { kind: K }> | undefined;
 	const beside = (inputs: Inputs) => withMarks(inputs, settings.gate, positions);
+	if (part("decision") && settings.freeChoice) return beside(freeChoices(settings));
 	if (part("decision") && (settings.decisions ?? []).length > 0) return beside(decisions(settings, called));
 	const [length, within, rating] = [part("length"), part("within"), part("rating")];
 	if (length) return beside({ rows: [], main: [], keypad: lengths(length.length) });
 	if (within) return beside({ rows: [], main: [], keypad: measures(within, settings.unit ?? "") });
 	if (rating) return beside(ratings(rating.mean));
-	if (part("spread"))
-		return beside(targets([...new Set(parts.flatMap((one) => (one.kind === "spread" ? one.targets : [])))]));
 	const { scale, gate } = settings;
+	const aimedAt = targetsOf(rule);
+	if (aimedAt.length > 0 && settings.callInTurn) return inTurn(fieldsFor(gate, positions), aimedAt, called);
+	if (aimedAt.length > 0) return beside(targets(aimedAt));
 	if (!scale) return withKeys(fieldsFor(gate, positions));
 	const earns = (code: string, points: number) => part("points")?.weights[code] ?? points;
-	if (scale.length > 2) return beside({ rows: [], main: outcomes(scale, earns, false) });
+	if (scale.length > 2) {
+		// The best ones stand in the large row, the others above, worst first.
+		const all = outcomes(scale, earns, false);
+		const large = all.length > ACROSS ? ((all.length - 1) % ACROSS) + 1 : all.length;
+		return beside({ rows: inRows(all.slice(0, -large), ACROSS), main: all.slice(-large) });
+	}
 	const plain = faultRows(scale, gate, positions);
 	return { rows: plain, main: outcomes(scale, earns, plain.length > 0).map((one) => under(gate, one)) };
 }
@@ -112,8 +134,14 @@ const underGate = (gate: Settings["gate"], attempt: Attempt): Attempt => ({
 });
 
 function withMarks(inputs: Inputs, gate: Settings["gate"], positions: readonly WatchedPosition[]): Inputs {
-	const marks = marksFor(gate, positions.length > 0 ? [...positions, OTHER] : []);
 	const { rows, main, keypad } = inputs;
+	const marks = [
+		...marksFor(gate, positions.length > 0 ? [...positions, OTHER] : []),
+		// Each answer has one field, which says that it came off: that it did not is marked before it.
+		...(rows.length + main.length > 0 && [...rows.flat(), ...main].every(({ attempt }) => attempt.cameOff === true)
+			? [{ id: MISSED, label: "missed", key: "0" }]
+			: []),
+	];
 	return {
 		...inputs,
 		rows: rows.map((row) => row.map((one) => under(gate, one))),
@@ -123,26 +151,59 @@ function withMarks(inputs: Inputs, gate: Settings["gate"], positions: readonly W
 	};
 }
 
-function decisions({ decisions: table = [] }: Settings, called: string | null): Inputs {
+/** So many answers, and one for something else, have room for a field of their own for each result. */
+const ROOM_FOR_BOTH = 3;
+const SHIFTED = "!@#$%^&*(";
+
+/**
+ * What was chosen, and whether it came off: one touch for both where there is room. Where
+ * there is none, or nobody asks whether it came off, a field an answer.
+ */
+function decisions({ decisions: table = [], choiceOnly = false }: Settings, called: string | null): Inputs {
 	const all = table.map((row) => row.situation);
 	const now = called !== null && all.includes(called) ? called : (all[0] as string);
-	const answers = [...new Set(table.flatMap((row) => row.right.map((one) => one.answer)))];
-	const fields = answers.map((answer) =>
-		field(`answer-${answer}`, "", answer, {
-			called: now,
-			answer,
-			result: isRight(table, now, answer) ? "hit" : "miss",
-		}),
-	);
-	const another = field(
-		"answer-another",
-		"",
-		"something else",
-		{ called: now, answer: "something else", result: "miss" },
-		["m", "PageUp"],
-	);
+	const answers = [...new Set(table.flatMap((row) => row.right.map((one) => one.answer))), ELSE];
+	const chosen = (id: string, small: string, cameOff?: boolean): Field[] =>
+		answers.map((answer, i) => {
+			const result = isRight(table, now, answer) ? "hit" : "miss";
+			const said = { called: now, answer, result, ...(cameOff === undefined ? {} : { cameOff }) };
+			const last = answer === ELSE && cameOff !== false;
+			const digits = [...(cameOff === false ? SHIFTED : "123456789")].slice(i, i + 1);
+			return field(`${id}-${answer}`, small, answer, said, last ? [...digits, "m", "PageUp"] : digits);
+		});
+	const calls = { all, now };
 	// The large place low down is where the good one is looked for, and which answer is good changes with the call.
-	return { rows: inRows([...numbered(fields), another], 3), main: [], calls: { all, now } };
+	if (choiceOnly) return { rows: inRows(chosen("answer", ""), 3), main: [], calls };
+	if (answers.length <= ROOM_FOR_BOTH + 1)
+		return { rows: [chosen("missed", "missed", false), chosen("answer", "came off", true)], main: [], calls };
+	return { rows: inRows(chosen("answer", "", true), 4), main: [], calls };
+}
+const ELSE = "something else";
+
+/** Nothing was called: whether the choice was right, and whether it came off. */
+function freeChoices({ choiceOnly = false }: Settings): Inputs {
+	const chose = (id: string, small: string, label: string, said: Partial<Attempt>, keys: string[]): Field =>
+		field(id, small, label, { result: said.chose === "right" ? "hit" : "miss", ...said }, keys);
+	if (choiceOnly)
+		return {
+			rows: [],
+			main: [
+				chose("wrong", "choice", "WRONG", { chose: "wrong" }, ["m", "PageUp"]),
+				chose("right", "choice", "RIGHT", { chose: "right" }, ["g", "PageDown"]),
+			],
+		};
+	return {
+		rows: [
+			[
+				chose("wrong-missed", "missed", "wrong choice", { chose: "wrong", cameOff: false }, ["m", "PageUp"]),
+				chose("right-missed", "missed", "right choice", { chose: "right", cameOff: false }, ["2"]),
+			],
+		],
+		main: [
+			chose("wrong-came-off", "came off", "wrong choice", { chose: "wrong", cameOff: true }, ["1"]),
+			chose("right-came-off", "came off", "RIGHT CHOICE", { chose: "right", cameOff: true }, ["g", "PageDown"]),
+		],
+	};
 }
 
 const lengths = (wanted: number): Keypad => ({
@@ -177,11 +238,24 @@ function ratings(mean: number): Inputs {
 
 const ACROSS = 4;
 
+/** Every target that a part of the rule names. */
+export const targetsOf = (rule: Rule): string[] => [
+	...new Set(allParts(rule).flatMap((one) => (one.kind === "spread" ? one.targets : []))),
+];
+
+/** One target is in hand: the fields are those of a plain rung, and each try says where it went. */
+function inTurn(plain: FieldLayout, all: readonly string[], called: string | null): Inputs {
+	const now = called !== null && all.includes(called) ? called : (all[0] as string);
+	const at = (one: Field): Field => ({ ...one, attempt: { ...one.attempt, called: now } });
+	const { rows, main } = withKeys(plain);
+	return { rows: rows.map((row) => row.map(at)), main: main.map(at), calls: { all, now } };
+}
+
 /** A miss has a target like a hit: rows of missed above rows of good. */
 function targets(all: readonly string[]): Inputs {
 	const good = numbered(all.map((called) => field(`target-${called}`, "good on", called, { called })));
 	const missed = all.map((called, i) =>
-		field(`missed-${called}`, "missed", called, { called, result: "miss" }, [..."!@#$%^&*("].slice(i, i + 1)),
+		field(`missed-${called}`, "missed", called, { called, result: "miss" }, [...SHIFTED].slice(i, i + 1)),
 	);
 	const none = field("missed", "missed", "no target", { result: "miss" }, ["m", "PageUp"]);
 	const [misses, hits] = [inRows(missed, ACROSS), inRows(good, ACROSS)];

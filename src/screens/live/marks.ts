@@ -18,6 +18,10 @@ export type Marks = Readonly<Record<string, Marked>>;
 
 /** Not a position: it was not gone for. */
 export const HELD_BACK = "held-back";
+/** Nor this: it did not come off, whatever was chosen. */
+export const MISSED = "missed";
+/** Marked or not; nothing of short or beyond. */
+export const isPlain = (id: string): boolean => id === HELD_BACK || id === MISSED;
 const KEYS = "zxvb";
 
 export function marksFor(gate: Gate, positions: readonly { id: string; short: string }[]): Mark[] {
@@ -29,15 +33,20 @@ const AFTER: Record<Marked, Marked | null> = { off: "short", short: "beyond", be
 
 export function touched(marks: Marks, id: string): Marks {
 	const { [id]: now, ...others } = marks;
-	const next = now === undefined ? "off" : id === HELD_BACK ? null : AFTER[now];
+	const next = now === undefined ? "off" : isPlain(id) ? null : AFTER[now];
 	return next ? { ...others, [id]: next } : others;
 }
 
 /** The try with what was marked of it. */
 export function marked(attempt: Attempt, marks: Marks): Attempt {
-	const { [HELD_BACK]: heldBack, ...faults } = marks;
+	const { [HELD_BACK]: heldBack, [MISSED]: missed, ...faults } = marks;
 	const off = Object.entries(faults).map(([position, how]) =>
 		how === "off" ? { position } : { position, direction: how },
 	);
-	return { ...attempt, off: [...attempt.off, ...off], ...(heldBack ? { committed: false } : {}) };
+	return {
+		...attempt,
+		off: [...attempt.off, ...off],
+		...(heldBack ? { committed: false } : {}),
+		...(missed ? { cameOff: false } : {}),
+	};
 }
