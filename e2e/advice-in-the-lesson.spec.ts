@@ -216,7 +216,7 @@ test("a fixed dose marks ready and ends at its dose; the coach promotes by hand"
 	await tries(page, "missed, form fine", "GOOD");
 	await line(page).toContainText("Dose done: on to the next thing");
 	await answer(page, "follow");
-	await page.getByRole("region", { name: "What next?" }).getByRole("button", { name: /^High/ }).click();
+	await page.getByRole("region", { name: "What next?" }).getByRole("button", { name: "move the peg to High" }).click();
 	await expect(page.getByRole("heading", { name: "Lesson: Wendel, High" })).toBeAttached();
 });
 

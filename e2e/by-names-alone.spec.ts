@@ -55,7 +55,7 @@ test("a whole lesson by the names that a screen reader says, and nothing else", 
 	await press(page, "GOOD");
 	await press(page, "more");
 	await press(page, /^what next/);
-	await press(page, /^Two clubs, cross, both starts/);
+	await press(page, /^move the peg to Two clubs, cross, both starts/);
 	await expect(page.getByRole("heading", { level: 1 })).toHaveText(
 		/^Lesson: Teodor .*, Two clubs, cross, both starts$/,
 	);

@@ -76,7 +76,7 @@ test("two students in turn, chosen among the ladders; a partner counts, marked s
 	await page.getByRole("button", { name: /^a partner counts/ }).click();
 	await page.keyboard.press("Escape");
 	await page.keyboard.press("l");
-	await page.getByRole("button", { name: /^in turn/ }).click();
+	await page.getByRole("button", { name: "in turn", exact: true }).click();
 	await page.getByRole("button", { name: /^Teodor Quillfeather · Three-club cascade/ }).click();
 	await expect(page.getByTestId("turn")).toContainText("Teodor Quillfeather now");
 	for (let i = 0; i < 4; i++) await good(page).click();

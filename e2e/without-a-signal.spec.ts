@@ -103,7 +103,7 @@ test("a quick count and a second lesson on the same ladder begin without a signa
 	await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").tap();
 	await touch(page, "more").tap();
 	await page.getByRole("button", { name: /^what next/ }).tap();
-	await page.getByRole("button", { name: /^Two clubs, cross and stop/ }).tap();
+	await page.getByRole("button", { name: /^move the peg to Two clubs, cross and stop/ }).tap();
 	await good(page).tap();
 	await expect(page.getByTestId("kept")).toContainText("kept ✓");
 	await page.goto("/");

@@ -1,6 +1,7 @@
+import { Fragment } from "react";
 import type { Score } from "@/core/ladder/digest";
 import { inTerms } from "@/core/log/terms";
-import type { RungWrap } from "@/core/log/wrap";
+import { namedForm, type RungWrap, scoreOf, tellsRuns } from "@/core/log/wrap";
 import { ruleSentence } from "@/core/rules";
 import type { CueKind } from "@/core/skill/cue";
 import css from "./facts.module.scss";
@@ -25,42 +26,66 @@ export function RungFacts({
 	onWords?: ((cue: string, words: string, kind: CueKind) => void) | undefined;
 }) {
 	const short = shortIn(...rung.visits.map((visit) => visit.placing));
+	const score = scoreOf(rung);
+	const said = [
+		{
+			key: "form",
+			words: score.of === "variation" ? "good on a variation" : score.of === "warm-up" ? "warm-up tries" : null,
+		},
+		{
+			key: "run",
+			words: !tellsRuns(rung) ? null : rung.longestRun === null ? (
+				"Longest run not known"
+			) : (
+				<>
+					Longest run <b>{rung.longestRun}</b>
+				</>
+			),
+		},
+		{
+			key: "met",
+			words: rung.met && (
+				<>
+					<b>rule met{rung.easedBy && " in the eased form"}</b>:{" "}
+					{ruleSentence(rung.visits[0]?.rule ?? { kind: "streak", r: 1 })}
+				</>
+			),
+		},
+		...inTerms(rung).map((words) => ({ key: words, words })),
+		...Object.entries({
+			variation:
+				score.of === "rung" && rung.variationTries > 0
+					? `${rung.variationGood} of ${rung.variationTries} good on a variation`
+					: null,
+			warmUp: score.of !== "warm-up" && rung.warmUp > 0 ? `${rung.warmUp} in the warm-up` : null,
+			byPartner: rung.byPartner > 0 ? `${rung.byPartner} logged by a partner` : null,
+			beforeCheck: rung.beforeCheck > 0 ? `${rung.beforeCheck} before the checklist` : null,
+			noCount: rung.noCount > 0 ? `${rung.noCount} no count` : null,
+		}).map(([key, words]) => ({ key, words })),
+	].filter(({ words }) => words);
 	return (
 		<section className={css.rung} aria-label={day ? `${rung.name}, ${day}` : rung.name}>
 			<div className={css.head}>
 				<p className={css.good}>
-					{rung.good}
-					<span> of {rung.tries}</span>
+					{score.good ?? score.tries}
+					{score.good !== null && <span> of {score.tries}</span>}
 				</p>
 				<div>
 					<h2 dir="auto">
 						{who && <span>{who} · </span>}
-						{rung.name}
+						{namedForm(rung)}
 					</h2>
 					<p className="m-0">
-						{rung.longestRun === null ? (
-							"Longest run not known"
-						) : (
-							<>
-								Longest run <b>{rung.longestRun}</b>
-							</>
-						)}
-						{rung.met && (
-							<>
-								{" "}
-								· <b>rule met</b>: {ruleSentence(rung.visits[0]?.rule ?? { kind: "streak", r: 1 })}
-							</>
-						)}
-						{inTerms(rung).map((said) => ` · ${said}`)}
-						{rung.easedBy && " · in its eased form"}
-						{rung.variationTries > 0 && ` · ${rung.variationGood} of ${rung.variationTries} good on a variation`}
-						{rung.byPartner > 0 && ` · ${rung.byPartner} logged by a partner`}
-						{rung.beforeCheck > 0 && ` · ${rung.beforeCheck} before the checklist`}
-						{rung.noCount > 0 && ` · ${rung.noCount} no count`}
+						{said.map((one, i) => (
+							<Fragment key={one.key}>
+								{i > 0 && " · "}
+								{one.words}
+							</Fragment>
+						))}
 					</p>
 				</div>
 			</div>
-			{before?.first && (
+			{before?.first && score.of === "rung" && (
 				<p className="m-0 mute" data-testid="then-and-now">
 					First {firstAndBest(before.first, before.best)}; now{" "}
 					<b>

@@ -1,4 +1,6 @@
 import type { Score } from "@/core/ladder/digest";
+import type { RungDigest } from "@/core/log/digest";
+import { plural } from "@/core/words/numbers";
 import { dayWords } from "./dates";
 
 const score = ({ good, tries, day }: Score) => `${good} of ${tries} on ${dayWords(day)}`;
@@ -6,3 +8,11 @@ const score = ({ good, tries, day }: Score) => `${good} of ${tries} on ${dayWord
 /** The first day on a rung, and the best where that is another one. */
 export const firstAndBest = (first: Score, best: Score | null | undefined): string =>
 	best && best.day !== first.day ? `${score(first)}, best ${score(best)}` : score(first);
+
+/** A rung's score in a lesson; where the rung itself was not tried, of what was. */
+export const scoreWords = ({ good, tries, instead }: Pick<RungDigest, "good" | "tries" | "instead">): string =>
+	!instead
+		? `${good} of ${tries}`
+		: instead.good === null
+			? `${plural(instead.tries, "warm-up try", "warm-up tries")}`
+			: `${instead.good} of ${instead.tries} on a variation`;

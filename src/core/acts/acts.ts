@@ -1,16 +1,17 @@
 import { type Advice, ENGINE } from "@/core/advice";
 import type { Draft } from "@/core/log/event";
-import type { Attempt, Basis, Body, Placing, Variation } from "@/core/log/kinds";
+import type { Attempt, Basis, Body, Elsewhere, Placing, Round, Variation } from "@/core/log/kinds";
 import { type LessonView, partnerOf, type SetView } from "@/core/log/lesson";
 import { type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
 import { cutText } from "@/core/words/text";
+import { pegIn } from "./peg";
 
 /**
  * What a coach does in a lesson, as the events it is written in. One act is one list:
  * stored together, taken back together.
  */
 
-type NewId = () => string;
+export type NewId = () => string;
 export type Written = Draft[];
 
 /** All that says which set is meant. */
@@ -26,17 +27,42 @@ const place = ({ id, placing }: Placed) => ({
 
 export const basisOf = (lesson: LessonView): Basis => ({ engine: ENGINE, seen: lesson.seen });
 
+/** How a set is worked besides: in turn with another, with the peg elsewhere, as a stop of a round. */
+export interface Way {
+	inTurnWith?: string | undefined;
+	turn?: number;
+	joint?: boolean;
+	elsewhere?: Elsewhere | undefined;
+	round?: Round | undefined;
+}
+
 /** A set's id is the id of the event that opens it. */
 export function openSet(
 	newId: NewId,
 	placing: Placing,
 	variation: Variation = "own",
-	inTurnWith: string | null = null,
+	{ inTurnWith, turn = 1, joint = false, elsewhere, round }: Way = {},
 ): Written[number] {
 	const id = newId();
-	const body = { placing, variation, ...(inTurnWith ? { inTurnWith } : {}) };
+	const body = {
+		...{ placing, variation },
+		...(inTurnWith ? { inTurnWith } : {}),
+		...(inTurnWith && turn > 1 ? { turn } : {}),
+		...(inTurnWith && joint ? { joint } : {}),
+		...(elsewhere ? { elsewhere } : {}),
+		...(round ? { round } : {}),
+	};
 	return { ...place({ id, placing }), id, kind: "set.opened", body };
 }
+
+/** A set that goes on where this one stood: as long a turn, as far from the peg, at the same stop. */
+const asBefore = (
+	{ turn, joint, elsewhere, round }: SetView,
+	inTurnWith: string | null | undefined = undefined,
+): Way => ({
+	...{ turn, joint, inTurnWith: inTurnWith ?? undefined },
+	...{ elsewhere: elsewhere ?? undefined, round: round ?? undefined },
+});
 
 export const closeSet = (set: Placed, reason: Body<"set.closed">["reason"]): Written[number] => ({
 	...place(set),
@@ -53,10 +79,18 @@ export const closeBoth = (lesson: LessonView, set: SetView, reason: Body<"set.cl
 	...closeIfOpen(set, reason),
 ];
 
+/** A break of so many minutes, both sets' where two take turns, and what to come back with. */
+export const takeBreak = (lesson: LessonView, set: SetView, minutes: number, comeBackWith: Variation): Written =>
+	[partnerOf(lesson, set), set].flatMap((one) =>
+		one?.open ? [{ ...place(one), kind: "set.closed", body: { reason: "pause", minutes, comeBackWith } }] : [],
+	);
+
+const afterRest = ({ rest, variation }: SetView): Variation => rest?.comeBackWith ?? variation;
+
 /** The next set after a rest, and the one it took turns with as well; the set in hand is the last of them. */
 export function openAgain(newId: NewId, set: SetView, resting: SetView | null): Written {
-	const other = resting && openSet(newId, resting.placing, resting.variation);
-	return [...(other ? [other] : []), openSet(newId, set.placing, set.variation, other?.id)];
+	const other = resting && openSet(newId, resting.placing, afterRest(resting), asBefore(resting));
+	return [...(other ? [other] : []), openSet(newId, set.placing, afterRest(set), asBefore(set, other?.id))];
 }
 
 /** What is counted after a rest starts the next set by itself. */
@@ -140,7 +174,24 @@ export const switchTo = (
 	placing: Placing,
 	variation: Variation = "own",
 	beside: SetView | null = null,
-): Written => [...closeIfOpen(from, "moved on"), openSet(newId, placing, variation, beside?.id)];
+	way: Way = {},
+): Written => [...closeIfOpen(from, "moved on"), openSet(newId, placing, variation, { ...besides(beside), ...way })];
+
+/** Whoever takes turns goes on as long a turn, or together. */
+const besides = (beside: SetView | null): Way =>
+	beside ? { inTurnWith: beside.id, turn: beside.turn, joint: beside.joint } : {};
+
+/** The rung in hand under settings of its own from here on: a new set of the same visit, where rule and gate stay. */
+export const runUnder = (newId: NewId, lesson: LessonView, set: SetView, placing: Placing): Written => [
+	...closeIfOpen(set, "moved on"),
+	openSet(newId, placing, set.variation, asBefore(set, partnerOf(lesson, set)?.id)),
+];
+
+/** The same rung in another form: an easing on a stop of a round is still that stop. */
+export const inForm = (newId: NewId, lesson: LessonView, set: SetView, to: Variation): Written => [
+	...closeIfOpen(set, "moved on"),
+	openSet(newId, set.placing, to, asBefore(set, partnerOf(lesson, set)?.id)),
+];
 
 /** Moves the peg and opens a set on the new rung. */
 export function movePeg(
@@ -168,7 +219,7 @@ export function movePeg(
 				basis: basisOf(lesson),
 			},
 		},
-		openSet(newId, placing, variationOn(ladder, placing.rung), beside?.id),
+		openSet(newId, placing, variationOn(ladder, placing.rung), besides(beside)),
 	];
 }
 
@@ -214,7 +265,12 @@ export function follow(
 				}),
 			];
 		case "variation":
-			return [followed, ...switchTo(newId, set, set.placing, act.to, partnerOf(lesson, set))];
+			return [followed, ...inForm(newId, lesson, set, act.to)];
+		case "peg": {
+			if (!ladder) return [followed];
+			const peg = pegIn(lesson, ladder);
+			return [followed, ...switchTo(newId, set, placeOn(ladder, peg), variationOn(ladder, peg))];
+		}
 		case "pause":
 			return [followed, ...closeBoth(lesson, set, "pause")];
 		case "care":

@@ -15,6 +15,7 @@ import { pause } from "./lines/pause";
 import { stepUp } from "./lines/stepUp";
 import { stop } from "./lines/stop";
 import { tooHard } from "./lines/tooHard";
+import { warmUp } from "./lines/warmUp";
 
 export type { Advice, Later } from "./line";
 
@@ -38,17 +39,32 @@ export const lines: readonly Line[] = [
 	carryOn,
 ];
 
+/** A warm-up is judged by nothing: only what keeps people safe speaks on it. */
+const warmUpLines: readonly Line[] = [stop, care, pause, warmUp];
+
 type Said = Omit<Advice, "line" | "canSilence">;
 
 /** The first line that speaks and is not silenced. */
 function firstOf(facts: Facts): { line: Line; said: Said } {
-	for (const line of lines) {
+	const speaking = facts.input.visit.elsewhere === "warm-up" ? warmUpLines : lines;
+	for (const line of speaking) {
 		const since = facts.overruled.get(line.name);
 		const silent = !line.always && since !== undefined && since < (line.silentFor?.(facts) ?? Infinity);
 		const said = silent ? null : line.speak(facts);
-		if (said) return { line, said };
+		if (said) return { line, said: staying(facts, said) };
 	}
 	throw new Error("advise: the last line always speaks");
+}
+
+/** Worked with the peg elsewhere: nothing here moves it, and the way leads back to it. */
+function staying({ input }: Facts, said: Said): Said {
+	if (!input.visit.elsewhere || said.act?.kind !== "move") return said;
+	const met = said.act.reason !== "stepped down";
+	return {
+		...said,
+		title: met ? "The rule is met here; back to the peg" : "Enough of it here; back to the peg",
+		act: { kind: "peg" },
+	};
 }
 
 /** What the rules suggest after the latest attempt, and why. Pure: the same visit gives the same advice. */

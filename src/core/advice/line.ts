@@ -9,6 +9,8 @@ export type Act =
 	| { kind: "cue"; position: string; direction?: Direction; cue: Cue | null }
 	| { kind: "variation"; to: Variation }
 	| { kind: "pause" }
+	/** Back to where the peg stands. */
+	| { kind: "peg" }
 	/** Opens the lesson's ladders: what comes next is the coach's to choose. */
 	| { kind: "next" }
 	| { kind: "care" };

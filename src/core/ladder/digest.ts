@@ -57,7 +57,7 @@ export interface LadderDigest {
 }
 
 /** A rule was met, and the peg has not moved since: for the coach to decide. */
-export interface UnclaimedPass extends Omit<PassDigest, "answer"> {
+export interface UnclaimedPass extends Omit<PassDigest, "answer" | "elsewhere"> {
 	rung: string;
 	lesson: string;
 	day: string;
@@ -93,7 +93,11 @@ export function digestLadder(ladder: string, lessons: readonly LessonDigest[], t
 			lessons: all.length,
 			ways: addedUp(all.map((day) => day.ways)),
 			metDays: [...new Set(days.filter((day) => day.met).map((day) => day.day))],
-			recent: days.slice(-RECENT).map(({ tried: _, ways: __, ...day }) => day),
+			// Done in another form only, or as a warm-up: no score of the rung.
+			recent: days
+				.filter(({ tries }) => tries > 0)
+				.slice(-RECENT)
+				.map(({ tried: _, ways: __, ...day }) => day),
 			first: scoreOf(days.find((day) => day.tries > 0)),
 			best: bestOf(days),
 		};
@@ -120,10 +124,12 @@ function unclaimed(
 		.flatMap(({ lesson, day, rungs }) =>
 			rungs.flatMap(({ rung, pass, ladder: on }) => (on === ladder && pass ? [{ ...pass, rung, lesson, day }] : [])),
 		)
+		// Met where the peg does not stand, it asks for nothing.
+		.filter(({ rung, elsewhere }) => (lastMove ? rung === lastMove.to : !elsewhere))
 		.sort(byOrder)
 		.at(-1);
 	if (!last || (lastMove && byOrder(last, lastMove) < 0)) return null;
-	const { answer, ...pass } = last;
+	const { answer, elsewhere: _, ...pass } = last;
 	if (answer === null) return pass;
 	const worked = byDay(lessons).filter(({ rungs }) => rungs.some((rung) => rung.ladder === ladder));
 	return answer === "later" && worked.at(-1)?.lesson !== pass.lesson ? pass : null;

@@ -2,7 +2,7 @@ import { wayOf } from "@/core/worth/ways";
 import { dayOf, formOf, inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./lesson";
 import { markOf, readMark } from "./marks";
 import type { Placed } from "./order";
-import { wrapUp } from "./wrap";
+import { scoreOf, tellsRuns, wrapUp } from "./wrap";
 
 /**
  * A lesson in the numbers that other pages need of it: small, plain JSON, worked out
@@ -16,6 +16,8 @@ export interface PassDigest extends Placed {
 	metBy: string;
 	/** What the coach said to it; null where nothing was said. */
 	answer: "stay" | "later" | null;
+	/** It was worked with the peg left where it was. */
+	elsewhere?: true;
 	/** What of each device had been seen of the lesson: what a decision made now rests on. */
 	seen: Record<string, number>;
 }
@@ -37,6 +39,8 @@ export interface RungDigest {
 	ways?: Record<string, number>;
 	/** Where the rule was met, and what was said to it, if it was and the peg was not moved after it in this lesson. */
 	pass?: PassDigest;
+	/** What was done where the rung itself was not tried. */
+	instead?: { good: number | null; tries: number; of: "variation" | "warm-up" };
 	/** Its own rule was met; re-earning a lower rung by its short rule passes nothing. */
 	met: boolean;
 }
@@ -95,10 +99,11 @@ export interface LessonDigest {
 	last: LastVisit[];
 }
 
-const own = (visit: Visit) => inOrder(visit).filter((item) => item.counted && item.variation === formOf(visit.placing));
+const own = (visit: Visit) => anyForm(visit).filter((item) => item.variation === formOf(visit.placing));
+const anyForm = (visit: Visit) => inOrder(visit).filter((item) => item.counted);
 
 /** Tries in order; those of a tally, whose order nobody kept, are spread evenly. */
-function marksOf(visit: Visit): string {
+function marksOf(visit: Visit, of: typeof own = own): string {
 	const marks = (item: TryView | TallyView): string => {
 		if (!("tries" in item)) return markOf(item.good, item.byPartner);
 		const { tries, good, byPartner } = item;
@@ -106,7 +111,7 @@ function marksOf(visit: Visit): string {
 			markOf(Math.floor(((i + 1) * good) / tries) > Math.floor((i * good) / tries), byPartner),
 		).join("");
 	};
-	return own(visit).map(marks).join("");
+	return of(visit).map(marks).join("");
 }
 
 export function digestLesson(lesson: string, view: LessonView): LessonDigest {
@@ -138,9 +143,12 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 		attempts: view.visits.flatMap(inOrder).reduce((sum, item) => sum + triesIn(item), 0),
 		rungs: wrapUp(view)
 			.filter((rung) => rung.visits.some((visit) => inOrder(visit).length > 0))
-			.map(({ student, ladder, rung, name, tries, good, variationTries, longestRun, met, visits }) => ({
-				...{ student, ladder, rung, name, tries, good, tried: tries + variationTries, longestRun, met },
-				marks: visits.map(marksOf).join(""),
+			.map((wrap) => ({ wrap, score: scoreOf(wrap), ...wrap }))
+			.map(({ wrap, score, student, ladder, rung, name, tries, good, variationTries, longestRun, met, visits }) => ({
+				...{ student, ladder, rung, name, tries, good, tried: tries + variationTries, met },
+				longestRun: tellsRuns(wrap) ? longestRun : null,
+				...(score.of === "rung" ? {} : { instead: { ...score, of: score.of } }),
+				marks: visits.map((visit) => marksOf(visit)).join(""),
 				...passOf(view, visits),
 				ways: waysIn(visits),
 			})),
@@ -188,24 +196,28 @@ function passOf(view: LessonView, visits: readonly Visit[]): { pass?: PassDigest
 				: [],
 	);
 	const { lamport, device, dseq } = met;
-	return { pass: { metBy, answer: answers.at(-1) ?? null, seen: view.seen, lamport, device, dseq } };
+	const elsewhere = visit.elsewhere ? { elsewhere: true as const } : {};
+	return { pass: { metBy, answer: answers.at(-1) ?? null, ...elsewhere, seen: view.seen, lamport, device, dseq } };
 }
 
 function lastVisits(view: LessonView): LastVisit[] {
-	const worked = view.visits.filter((visit) => visit.ladder && inOrder(visit).length > 0);
+	const worked = view.visits.filter((visit) => visit.ladder && inOrder(visit).some(({ counted }) => counted));
 	return [...new Set(worked.map((visit) => visit.ladder as string))].map((ladder) => {
 		const visits = worked.filter((visit) => visit.ladder === ladder);
-		const visit = visits.at(-1) as Visit;
+		// What was worked at the peg is gone on with, not what was done beside it.
+		const visit = (visits.findLast(({ elsewhere }) => !elsewhere) ?? visits.at(-1)) as Visit;
 		const cue = visits
 			.flatMap((v) => v.entries)
 			.flatMap(({ event }) =>
 				event.kind === "feedback" && event.body.type !== "confirmation" && event.body.cue ? [event.body.cue.text] : [],
 			)
 			.at(-1);
-		const marks = [...marksOf(visit)];
+		const own = [...marksOf(visit)];
+		// Worked on a variation only: its tries, not none.
+		const marks = own.length > 0 ? own : [...marksOf(visit, anyForm)];
 		return {
 			ladder,
-			rung: visit.placing.settings.name,
+			rung: own.length > 0 ? visit.placing.settings.name : `${visit.placing.settings.name}, on a variation`,
 			good: marks.filter((mark) => readMark(mark).good).length,
 			tries: marks.length,
 			cue: cue ?? null,

@@ -104,6 +104,20 @@ export const Basis = z.object({
 });
 export type Basis = z.infer<typeof Basis>;
 
+/** Work on a rung with the peg left where it is: judged like any other, or only a warm-up. */
+export const elsewheres = ["here today", "warm-up"] as const;
+export type Elsewhere = (typeof elsewheres)[number];
+
+/** Several rungs one after the other, so many tries or good ones at each; the next opens by itself, and after the last the peg. */
+export const Round = z.object({
+	stops: z.array(z.object({ ladder: ident, rung: ident })).check(z.minLength(1), z.maxLength(12)),
+	/** The stop of this set, from 0. */
+	at: whole(0, 11),
+	each: whole(1, 50),
+	of: z.enum(["tries", "good"]),
+});
+export type Round = z.infer<typeof Round>;
+
 export const stateMarks = ["rushed", "tense", "tired", "distracted", "sore"] as const;
 export const causeMarks = ["tried", "ruled out", "open"] as const;
 export const moveReasons = ["passed", "stepped down", "stepped back up", "tested out", "by hand"] as const;
@@ -135,10 +149,21 @@ export const bodies = {
 	"set.opened": z.object({
 		placing: Placing,
 		variation: Variation,
-		/** An open set that goes on beside this one: they take turns, try by try. */
+		/** An open set that goes on beside this one: they take turns, or are worked together. */
 		inTurnWith: z.optional(ident),
+		/** Counted tries before it is the other's turn; one where nothing is said. */
+		turn: z.optional(whole(1, 50)),
+		/** Each try is both sets' try: done together. */
+		joint: z.optional(z.boolean()),
+		elsewhere: z.optional(z.enum(elsewheres)),
+		round: z.optional(Round),
 	}),
-	"set.closed": z.object({ reason: z.enum(["rest", "pause", "moved on", "pain", "lesson over"]) }),
+	"set.closed": z.object({
+		reason: z.enum(["rest", "pause", "moved on", "pain", "lesson over"]),
+		/** A break of so many minutes, and the form to come back with. */
+		minutes: z.optional(whole(1, 60)),
+		comeBackWith: z.optional(Variation),
+	}),
 	"set.assigned": z.object({ set: ident, placing: Placing }),
 	"set.takenOver": z.object({ set: ident }),
 	/** The coach counts another device's attempts in after all. */

@@ -2,7 +2,7 @@ import { judged } from "@/core/ladder/good";
 import type { Judged, Judgement, Rule } from "@/core/rules";
 import type { Tally } from "@/core/rules/tally";
 import type { EventOf, LogEvent } from "./event";
-import type { Attempt, Body, Placing, Variation } from "./kinds";
+import type { Attempt, Body, Elsewhere, Placing, Round, Variation } from "./kinds";
 import { byOrder, type Placed } from "./order";
 import { type LiveEvent, resolve } from "./resolve";
 import { judgeAnother, judgedAs, judgeVisits, unjudged } from "./verdict";
@@ -21,6 +21,8 @@ export interface TryView {
 	counted: boolean;
 	/** Logged by a partner, not by the coach. */
 	byPartner: boolean;
+	/** Made as a warm-up: logged, and load, but judged by nothing. */
+	warmUp: boolean;
 	/** Made by a device that did not hold the set, and not joined: shown apart. */
 	apart: boolean;
 	/** Past the limit: kept, and judged if the limit is raised. */
@@ -71,6 +73,8 @@ export interface Visit {
 	rung: string;
 	/** What the last set of the visit was opened with. */
 	placing: Placing;
+	/** The peg was left where it is. */
+	elsewhere: Elsewhere | null;
 	/** The rule in force: the rung's own, or the short one of a rung stepped down to. */
 	rule: Rule;
 	sets: string[];
@@ -88,8 +92,18 @@ export interface SetView {
 	open: boolean;
 	/** Why it was closed; null while it is open. */
 	closedFor: Body<"set.closed">["reason"] | null;
-	/** The set it takes turns with, try by try, while both are open. */
+	/** After a break: how long it was to be, and the form to come back with. */
+	rest: { minutes: number | null; comeBackWith: Variation | null } | null;
+	/** The set it takes turns with while both are open. */
 	inTurnWith: string | null;
+	/** Counted tries before it is the other's turn. */
+	turn: number;
+	/** Each try is both sets' try. */
+	joint: boolean;
+	/** Work with the peg left where it is. */
+	elsewhere: Elsewhere | null;
+	/** One of several rungs worked one after the other. */
+	round: Round | null;
 	/** The device that counts; others watch. */
 	holder: string;
 	visit: string;
@@ -123,7 +137,8 @@ export const formOf = ({ easedBy }: Pick<Placing, "easedBy">): Variation => (eas
 
 export const rungKey = (placing: Placing): string => `${placing.ladder ?? "-"}/${placing.rung}`;
 
-const visitKey = (placing: Placing, moves: number): string => `${rungKey(placing)}/${moves}/${terms(placing)}`;
+const visitKey = ({ placing, elsewhere }: Pick<SetView, "placing" | "elsewhere">, moves: number): string =>
+	`${rungKey(placing)}/${moves}/${terms(placing)}${elsewhere ? `/${elsewhere}` : ""}`;
 
 /**
  * One lesson as it stands, from its events in any order. The same function runs on
@@ -155,10 +170,10 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 	const visitOf = (set: SetView): Visit => {
 		const { placing } = set;
 		const moves = placing.ladder ? (movesOf.get(placing.ladder) ?? 0) : 0;
-		const key = visitKey(placing, moves);
+		const key = visitKey(set, moves);
 		let visit = visits.get(key);
 		if (!visit) {
-			visit = newVisit(key, placing);
+			visit = newVisit(key, set);
 			visits.set(key, visit);
 			view.visits.push(visit);
 		}
@@ -188,7 +203,12 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 					variation: event.body.variation,
 					open: true,
 					closedFor: null,
+					rest: null,
 					inTurnWith: null,
+					turn: event.body.turn ?? 1,
+					joint: event.body.joint ?? false,
+					elsewhere: event.body.elsewhere ?? null,
+					round: event.body.round ?? null,
 					holder: event.device,
 					visit: "",
 				};
@@ -196,6 +216,8 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 				if (other?.open) {
 					set.inTurnWith = other.id;
 					other.inTurnWith = set.id;
+					// Both turns are as long, whichever of them was opened first.
+					Object.assign(other, { turn: set.turn, joint: set.joint });
 				}
 				sets.set(set.id, set);
 				view.sets.push(set);
@@ -227,6 +249,8 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 		if (event.kind === "set.closed") {
 			set.open = false;
 			set.closedFor = event.body.reason;
+			const { minutes = null, comeBackWith = null } = event.body;
+			set.rest = minutes || comeBackWith ? { minutes, comeBackWith } : null;
 			if (view.current === set) view.current = lastOpen(view.sets) ?? set;
 		}
 		// Only an attempt starts a visit anew after a peg move: what closes a set belongs to the old one.
@@ -242,7 +266,7 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 				...event.body,
 				...{ id: event.id, set: set.id, variation: set.variation, after: visit.tries.length },
 				...{ device: event.device, byPartner: event.actor === "partner", over: false },
-				...{ counted: event.device === set.holder, apart: event.device !== set.holder },
+				...{ counted: event.device === set.holder && set.elsewhere !== "warm-up", apart: event.device !== set.holder },
 			});
 	}
 
@@ -250,7 +274,7 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 		for (const item of inOrder(visit))
 			if (item.apart && joined.has(`${item.set}/${item.device}`)) {
 				item.apart = false;
-				item.counted = "tries" in item || !item.body.noCount;
+				item.counted = visit.elsewhere !== "warm-up" && ("tries" in item || !item.body.noCount);
 			}
 	judgeVisits(view.visits, raised);
 	return view;
@@ -280,12 +304,12 @@ export function grow(view: LessonView, event: LogEvent): LessonView | null {
 	if (tried) {
 		// A peg move or another device in between: the visit, or what is counted, is another matter.
 		const moves = view.moves.filter((move) => set.placing.ladder && move.ladder === set.placing.ladder).length;
-		if (tried.apart || visitKey(set.placing, moves) !== before.key) return null;
+		if (tried.apart || visitKey(set, moves) !== before.key) return null;
 		visit.tries = [...before.tries, tried];
 		if (!judgeAnother(view.visits, at, visit, tried)) return null;
-		grown.current = afterTurn(view, set, tried);
 	} else judgedAs(before, visit);
 	grown.visits = view.visits.with(at, visit);
+	if (tried) grown.current = afterTurn(grown, set, tried);
 	return grown;
 }
 
@@ -325,9 +349,22 @@ export const partnerOf = ({ sets }: Pick<LessonView, "sets">, set: SetView): Set
 	return set.open && other?.open ? other : null;
 };
 
-/** The set in hand after a try: the other one's turn, where two take turns. What did not count is tried again. */
-const afterTurn = (view: LessonView, set: SetView, { counted, inserted }: TryView): SetView | null =>
-	view.current === set && counted && !inserted ? (partnerOf(view, set) ?? set) : view.current;
+/**
+ * The set in hand after a try: the other one's, where two take turns and this one's turn is
+ * done. What did not count is tried again.
+ */
+function afterTurn(view: LessonView, set: SetView, tried: TryView): SetView | null {
+	if (view.current !== set || tried.inserted || tried.body.noCount || tried.apart) return view.current;
+	const partner = partnerOf(view, set);
+	if (!partner || set.joint) return set;
+	return set.turn > 1 && triesOf(view, set) % set.turn > 0 ? set : partner;
+}
+
+/** Tries of a set that were meant to count, a warm-up's as well. */
+export const triesOf = ({ visits }: Pick<LessonView, "visits">, set: SetView): number =>
+	(visitOfSet({ visits }, set)?.tries ?? []).filter(
+		(one) => one.set === set.id && !one.body.noCount && !one.apart && !one.inserted,
+	).length;
 
 const lastOpen = (sets: readonly SetView[]): SetView | undefined => sets.findLast((set) => set.open);
 
@@ -338,7 +375,7 @@ function assignedPlacings(events: readonly LiveEvent[]): Map<string, Placing> {
 	return placings;
 }
 
-function newVisit(key: string, placing: Placing): Visit {
+function newVisit(key: string, { placing, elsewhere }: SetView): Visit {
 	const rule = placing.reEarn?.rule ?? placing.settings.rule;
 	return {
 		key,
@@ -346,6 +383,7 @@ function newVisit(key: string, placing: Placing): Visit {
 		ladder: placing.ladder,
 		rung: placing.rung,
 		placing,
+		elsewhere,
 		rule,
 		sets: [],
 		entries: [],
@@ -357,6 +395,7 @@ function newVisit(key: string, placing: Placing): Visit {
 
 function viewTry(event: LiveEvent & { kind: "attempt" }, set: SetView): TryView {
 	const apart = event.device !== set.holder;
+	const warmUp = set.elsewhere === "warm-up";
 	const as = judged(event.body, set.placing.settings, set.placing.positions, false);
 	return {
 		id: event.id,
@@ -366,8 +405,9 @@ function viewTry(event: LiveEvent & { kind: "attempt" }, set: SetView): TryView 
 		variation: event.body.variation ?? set.variation,
 		good: as.good,
 		as,
-		counted: !event.body.noCount && !apart,
+		counted: !event.body.noCount && !apart && !warmUp,
 		byPartner: event.actor === "partner",
+		warmUp,
 		apart,
 		over: false,
 		amended: event.amendedBy !== undefined,

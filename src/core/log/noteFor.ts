@@ -1,6 +1,6 @@
 import { plural } from "@/core/words/numbers";
 import { inTerms } from "./terms";
-import type { RungWrap } from "./wrap";
+import { namedForm, type RungWrap, scoreOf, tellsRuns } from "./wrap";
 
 /**
  * A note a student can read: what was done, in numbers, and what was said. No
@@ -15,14 +15,19 @@ export function noteFor(
 ): string {
 	const lines = [`${name}, lesson of ${day}`, ""];
 	for (const rung of rungs) {
-		const passed = rung.met ? " Passed." : "";
-		lines.push(
-			`${rung.name}: ${rung.good} of ${plural(rung.tries, "try", "tries")} good${rung.longestRun === null ? "" : `, longest run ${rung.longestRun}`}.${inTerms(
-				rung,
-			)
-				.map((said) => ` ${said}.`)
-				.join("")}${passed}`,
-		);
+		const { good, tries, of } = scoreOf(rung);
+		const passed = rung.met ? (rung.easedBy ? " Passed in the eased form." : " Passed.") : "";
+		const score =
+			good === null
+				? `${plural(tries, "try", "tries")} to warm up`
+				: `${good} of ${plural(tries, "try", "tries")} good${of === "variation" ? ", on a variation" : ""}`;
+		const run = tellsRuns(rung) && rung.longestRun !== null ? `, longest run ${rung.longestRun}` : "";
+		const beside =
+			of === "rung" && rung.variationTries > 0
+				? ` On a variation, ${rung.variationGood} of ${rung.variationTries} good.`
+				: "";
+		const terms = inTerms(rung).map((said) => ` ${said}.`);
+		lines.push(`${namedForm(rung)}: ${score}${run}.${terms.join("")}${beside}${passed}`);
 		const cues = [
 			...new Set(rung.cues.filter((cue) => cue.type === "correction" && cue.kind).map((cue) => `“${cue.words}”`)),
 		];

@@ -10,7 +10,7 @@ const left = { ...ladderWith({ rule }), id: "left", side: "left" as const };
 /** Two sides of one skill, try by try; the left one begins. */
 function inTurn(): Phone {
 	const phone = new Phone().begin(right);
-	phone.write([openSet(phone.newId, placeOn(left, "r2"), "own", phone.set().id)]);
+	phone.write([openSet(phone.newId, placeOn(left, "r2"), "own", { inTurnWith: phone.set().id })]);
 	return phone;
 }
 const sides = (phone: Phone) => phone.view().visits.map(({ ladder, tries }) => `${ladder} ${tries.length}`);
@@ -103,4 +103,34 @@ test("it grows into what the fold makes of it", () => {
 		expect(next).toEqual(whole);
 		view = whole;
 	});
+});
+
+test("turns of several tries: the turn passes after so many that count, and a rest keeps its length", () => {
+	const phone = new Phone().begin(right);
+	phone.write([openSet(phone.newId, placeOn(left, "r2"), "own", { inTurnWith: phone.set().id, turn: 3 })]);
+	const row = (marks: string) => [...marks].map((mark) => now(phone.row(mark)));
+	expect(row("gnmm")).toEqual(["left", "left", "left", "right"]);
+	expect(row("gm")).toEqual(["right", "right"]);
+	phone.undo();
+	expect(row("mmg")).toEqual(["right", "left", "left"]);
+	phone.write(closeBoth(phone.view(), phone.set(), "rest"));
+	const set = phone.set();
+	for (const act of attemptIn(
+		phone.newId,
+		set,
+		{ result: "hit", off: [], judged: true },
+		restingWith(phone.view(), set),
+	))
+		phone.write(act);
+	expect(phone.set()).toMatchObject({ turn: 3 });
+	expect(now(phone)).toBe("left");
+	expect(grow(foldLesson(phone.events.slice(0, -1)), phone.events.at(-1) as never)?.current?.id).toBe(phone.set().id);
+});
+
+test("together: the turn stays, and both sets know it", () => {
+	const phone = new Phone().begin(right);
+	phone.write([openSet(phone.newId, placeOn(left, "r2"), "own", { inTurnWith: phone.set().id, joint: true })]);
+	phone.row("gg");
+	expect(now(phone)).toBe("left");
+	expect(phone.view().sets.map(({ joint }) => joint)).toEqual([true, true]);
 });

@@ -1,5 +1,15 @@
+import { allParts } from "@/core/rules";
 import type { Direction } from "./kinds";
-import { countedIn, formOf, inOrder, type LessonView, type TallyView, type TryView, type Visit } from "./lesson";
+import {
+	countedIn,
+	formOf,
+	inOrder,
+	type LessonView,
+	type TallyView,
+	type TryView,
+	triesIn,
+	type Visit,
+} from "./lesson";
 
 /** A cue with what followed it, as a fact: not a claim that it worked. */
 export interface CueGiven {
@@ -32,6 +42,8 @@ export interface RungWrap {
 	/** Null where a tally does not say it. */
 	longestRun: number | null;
 	noCount: number;
+	/** Tries made as a warm-up: load, and nothing else. */
+	warmUp: number;
 	/** Tries that were made before the rung's checklist was confirmed for the day. */
 	beforeCheck: number;
 	/** Counted tries that a partner logged. */
@@ -46,6 +58,27 @@ export interface RungWrap {
 	cues: CueGiven[];
 	visits: Visit[];
 }
+
+/** The number that stands first, and of what it is: of the rung itself, where that was worked, else of what was. */
+export function scoreOf(rung: RungWrap): { good: number | null; tries: number; of: "rung" | "variation" | "warm-up" } {
+	if (rung.tries > 0 || rung.variationTries + rung.warmUp === 0)
+		return { good: rung.good, tries: rung.tries, of: "rung" };
+	return rung.variationTries > 0
+		? { good: rung.variationGood, tries: rung.variationTries, of: "variation" }
+		: { good: null, tries: rung.warmUp, of: "warm-up" };
+}
+
+/** The rung's name and, where a limit eases it, the form in which it is this student's. */
+export function namedForm({ name, easedBy, visits }: RungWrap): string {
+	if (!easedBy) return name;
+	const easier = visits.at(-1)?.placing.settings.easier;
+	return `${name}, ${easier ? `eased: ${easier}` : "in its eased form"}`;
+}
+
+const runs = new Set(["streak", "rolling", "block"]);
+/** Whether a run of good ones says something under the rung's rule. */
+export const tellsRuns = ({ visits, tries }: RungWrap): boolean =>
+	tries > 0 && allParts(visits.at(-1)?.rule ?? { kind: "streak", r: 1 }).some(({ kind }) => runs.has(kind));
 
 const FOLLOWED_BY = 6;
 
@@ -77,6 +110,10 @@ function wrapRung(visits: Visit[]): RungWrap {
 		good: tallies.reduce((sum, { good }) => sum + good, own.filter((t) => t.good).length),
 		longestRun: longestOf(own, tallies),
 		noCount: visits.flatMap((visit) => visit.tries).filter((t) => t.body.noCount).length,
+		warmUp: visits
+			.filter(({ elsewhere }) => elsewhere === "warm-up")
+			.flatMap(inOrder)
+			.reduce((sum, item) => sum + triesIn(item), 0),
 		beforeCheck: visits.flatMap((visit) => visit.tries).filter((t) => t.body.beforeCheck).length,
 		byPartner: countedIn(visits.flatMap(inOrder).filter((item) => item.byPartner)),
 		variationTries: countedIn(visits.flatMap(inOrder)) - tries,

@@ -121,13 +121,7 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 		rungVersion: seal(settings),
 		settings,
 		// The skill's own order is the causal one: a fault can only come from an earlier position.
-		positions: ladder.positions
-			.filter((position) => settings.watch.includes(position.id))
-			.map(({ id, name, short, fault, cues, must, deduction }) => ({
-				...{ id, name, short, fault, cues },
-				...(must || settings.musts?.includes(id) ? { must: true } : {}),
-				...(deduction === undefined ? {} : { deduction }),
-			})),
+		positions: watchedOn(ladder, settings),
 		side: ladder.side,
 		policy: ladder.policy,
 		// What is taken out for this student is never the next rung up or down.
@@ -148,6 +142,38 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 		reEarn: reEarnFrom ? { from: reEarnFrom, rule: RE_EARN } : null,
 		...(ladder.chain ? { chain: ladder.chain } : {}),
 	};
+}
+
+/** The watched positions, as they are kept with a set. */
+const watchedOn = (ladder: PackLadder, { watch, musts }: RungSettings): WatchedPosition[] =>
+	ladder.positions
+		.filter((position) => watch.includes(position.id))
+		.map(({ id, name, short, fault, cues, must, deduction }) => ({
+			...{ id, name, short, fault, cues },
+			...(must || musts?.includes(id) ? { must: true } : {}),
+			...(deduction === undefined ? {} : { deduction }),
+		}));
+
+/** A placing with something of its settings changed here and now: the rung itself stays as it is. */
+export function changedHere(placing: Placing, ladder: PackLadder | null, change: Partial<RungSettings>): Placing {
+	const settings = { ...placing.settings, ...change };
+	return {
+		...placing,
+		settings,
+		rungVersion: seal(settings),
+		...(ladder && change.watch ? { positions: watchedOn(ladder, settings) } : {}),
+	};
+}
+
+/** A drill thought of just now, on no ladder yet: it is run like the rung in hand, by the result, and put in order later. */
+export function improvised(id: string, name: string, placing: Placing): Placing {
+	const { watch, triesPerSet, notches, loads, neverAlone, care } = placing.settings;
+	const settings: RungSettings = {
+		...freshRung(name),
+		...{ watch, triesPerSet, notches, loads, neverAlone, care },
+	};
+	const { daysMet: _, easedBy: __, ...rest } = placing;
+	return { ...rest, rung: id, settings, rungVersion: seal(settings), triedBefore: 0, reEarn: null };
 }
 
 /** A count begun before anybody said for whom: by the result, with plenty of room. */

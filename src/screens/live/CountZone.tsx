@@ -37,7 +37,7 @@ const restFrom = (view: LessonView, set: string): string | null =>
 	view.events.findLast((event) => event.kind === "set.closed" && event.set === set)?.at ?? null;
 
 /** How long the rest has been: for the eye only. */
-function Resting({ since }: { since: string | null }) {
+function Resting({ since, minutes }: { since: string | null; minutes: number | null }) {
 	const [time, setTime] = useState(() => Date.now());
 	useEffect(() => {
 		const timer = setInterval(() => setTime(Date.now()), 1000);
@@ -49,7 +49,7 @@ function Resting({ since }: { since: string | null }) {
 	return (
 		<div>
 			<b data-testid="rest">{clockFace(seconds)}</b>
-			rest
+			{minutes === null ? "rest" : `of ${minutes}:00`}
 		</div>
 	);
 }
@@ -103,6 +103,9 @@ function Trouble({ lesson }: { lesson: LessonOnDevice }) {
 	);
 }
 
+const turnWords = ({ now, next, at }: NonNullable<Board["turns"]>): string =>
+	at === "together" ? `${now} and ${next} together` : `${now} now${at && `, ${at}`}`;
+
 /** The number the coach acts on, what it means, and what is left of tries and time. */
 export function CountZone({
 	lesson,
@@ -146,7 +149,8 @@ export function CountZone({
 			</div>
 			<div className={`${css.middle} ${setClock ? css.withClock : ""}`}>
 				<div className={css.drill} dir="auto">
-					{board.turns && <b data-testid="turn">{board.turns.now} now · </b>}
+					{board.turns && <b data-testid="turn">{turnWords(board.turns)} · </b>}
+					{set.elsewhere && <b>{board.round ? board.round.words : set.elsewhere} · </b>}
 					{readOn(board.ladder, variationWords(set.placing, set.variation))}
 				</div>
 				{opening && <Opening pack={pack} board={board} />}
@@ -167,7 +171,11 @@ export function CountZone({
 					</div>
 				)}
 				<div className={css.meaning} title={ruleSentence(visit.rule)}>
-					{met ? (
+					{board.round ? (
+						<span>next: {readOn(board.ladder, board.round.next)}</span>
+					) : set.elsewhere === "warm-up" ? (
+						<span>tries, not judged</span>
+					) : met ? (
 						<b>rule met</b>
 					) : (
 						<>
@@ -191,7 +199,7 @@ export function CountZone({
 						{clock.words}
 					</div>
 				)}
-				{!set.open && <Resting since={restFrom(view, set.id)} />}
+				{!set.open && <Resting since={restFrom(view, set.id)} minutes={set.rest?.minutes ?? null} />}
 				<div>
 					<div className={css.inSet}>
 						{`set ${board.setNumber} · ${board.triesInSet} of ${set.placing.settings.triesPerSet}`}

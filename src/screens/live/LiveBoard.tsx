@@ -14,7 +14,6 @@ import { CountZone } from "./CountZone";
 import { CueDrawer } from "./drawers/CueDrawer";
 import { NotFetched } from "./drawers/Drawer";
 import { EvidenceDrawer } from "./drawers/EvidenceDrawer";
-import { LaddersDrawer } from "./drawers/LaddersDrawer";
 import { MoreDrawer } from "./drawers/MoreDrawer";
 import { StateDrawer } from "./drawers/StateDrawer";
 import { TriesDrawer } from "./drawers/TriesDrawer";
@@ -34,6 +33,7 @@ import { beginClock, useSetClock } from "./useSetClock";
 export type DrawerName = "tries" | "evidence" | "cue" | "state" | "more" | "ladders" | "hand";
 
 /** Not needed to count: it is fetched when it is first opened, and where that fails nothing else does. */
+const LaddersDrawer = late(() => import("./drawers/LaddersDrawer").then((module) => module.LaddersDrawer), NotFetched);
 const HandDrawer = late(() => import("./drawers/HandDrawer").then((module) => module.HandDrawer), NotFetched);
 
 /** The keys a remote sends by itself are those the coach gave it, where she gave it others. */

@@ -49,7 +49,7 @@ export function Top({
 				);
 			})}
 			<button type="button" onClick={onChoose} aria-expanded={choosing}>
-				<b>{board.ladder ? `Rung ${rungNumber}` : "For whom?"}</b>
+				<b>{!board.ladder ? "For whom?" : rungNumber > 0 ? `Rung ${rungNumber}` : "New drill"}</b>
 				<span>
 					{board.ladder ? `${board.ladder.skill}${placing.side === "none" ? "" : `, ${placing.side}`}` : "say it later"}
 				</span>

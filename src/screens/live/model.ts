@@ -1,3 +1,4 @@
+import { pegIn } from "@/core/acts/peg";
 import { type Advice, adviseOn } from "@/core/advice";
 import type { HoleState } from "@/core/ladder/rail";
 import {
@@ -8,6 +9,7 @@ import {
 	partnerOf,
 	type SetView,
 	triesIn,
+	triesOf,
 	type Visit,
 	visitOfSet,
 } from "@/core/log/lesson";
@@ -27,8 +29,10 @@ export interface Board {
 	rail: { holes: { rung: string; name: string; state: HoleState }[]; pegIndex: number } | null;
 	/** The ladders worked on in this lesson, the one in hand included; a side where the name alone would not tell them apart. */
 	tabs: { key: string; ladder: string | null; name: string; side: string; tries: number }[];
-	/** Whose turn is next, and where they stand, where two take turns try by try. */
-	turns: { ladder: string | null; next: string; stands: string; now: string } | null;
+	/** Whose turn is next, and where they stand, where two take turns; how far this turn is. */
+	turns: { ladder: string | null; next: string; stands: string; now: string; at: string } | null;
+	/** Where this rung stands among several worked one after the other. */
+	round: { words: string; next: string } | null;
 	/** Pain on this rung that nobody has answered: until then nothing is counted here. */
 	pain: { id: string; part: string } | null;
 	/** The same student's ladder to the same skill on the other side. */
@@ -65,7 +69,11 @@ function workOut(view: LessonView, pack: Pack): Board | null {
 		ladder,
 		studentName: nameOf(set.placing.student),
 		setNumber: visit.sets.indexOf(set.id) + 1,
-		triesInSet: countedIn(inOrder(visit).filter((item) => item.set === set.id)),
+		triesInSet:
+			visit.elsewhere === "warm-up"
+				? triesOf(view, set)
+				: countedIn(inOrder(visit).filter((item) => item.set === set.id)),
+		round: roundOf(visit, set, ladderOf),
 		rail: ladder && railNow(view, ladder),
 		tabs: tabsOf(view, nameOf, ladderOf),
 		turns: turnsOf(view, set, nameOf),
@@ -91,15 +99,31 @@ export function countOf(view: LessonView): { value: number; used: number } {
 	const { current } = view;
 	const visit = visitOfSet(view, current);
 	return current && visit
-		? { value: visit.judgements[current.variation].progress.value, used: visit.verdict.used }
+		? {
+				value:
+					visit.elsewhere === "warm-up" ? triesOf(view, current) : visit.judgements[current.variation].progress.value,
+				used: visit.verdict.used,
+			}
 		: { value: 0, used: 0 };
 }
 
-/** The peg where this lesson's moves put it, and what this lesson added to the holes. */
-export function pegIn(view: LessonView, ladder: PackLadder): string {
-	return view.moves.findLast((move) => move.ladder === ladder.id)?.body.to ?? ladder.peg;
+function roundOf(
+	visit: Visit,
+	{ id, round, placing }: SetView,
+	ladderOf: (id: string | null) => PackLadder | null,
+): Board["round"] {
+	if (!round) return null;
+	const tries = visit.tries.filter((one) => one.set === id && !one.body.noCount);
+	const done = round.of === "tries" ? tries.length : tries.filter(({ good }) => good).length;
+	const next = round.stops[round.at + 1];
+	const rung = ladderOf(next?.ladder ?? placing.ladder)?.rungs.find((one) => one.id === next?.rung);
+	return {
+		words: `${done} of ${round.each}${round.of === "good" ? " good" : ""}`,
+		next: rung ? rung.settings.name : "back to the peg",
+	};
 }
 
+/** The peg, and what this lesson added to the holes. */
 function railNow(view: LessonView, ladder: PackLadder): Board["rail"] {
 	const peg = pegIn(view, ladder);
 	return {
@@ -134,6 +158,7 @@ function turnsOf(view: LessonView, set: SetView, nameOf: (student: string | null
 	const { value, target } = visit.judgements[other.variation].progress;
 	return {
 		...{ ladder: other.placing.ladder, next: called(other), now: called(set) },
+		at: set.joint ? "together" : set.turn > 1 ? `${triesOf(view, set) % set.turn} of ${set.turn}` : "",
 		stands: visit.judgements[other.variation].met ? "rule met" : `${value} of ${target}`,
 	};
 }

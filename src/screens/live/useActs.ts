@@ -3,12 +3,15 @@
 import { useMemo, useRef, useState } from "react";
 import { v7 as uuid } from "uuid";
 import * as acts from "@/core/acts/acts";
+import { pegIn } from "@/core/acts/peg";
+import { afterStop } from "@/core/acts/round";
 import type { Advice } from "@/core/advice";
-import type { Attempt, Body, Placing, Variation } from "@/core/log/kinds";
+import { MAX_WATCHED } from "@/core/ladder/rung";
+import type { Attempt, Body, Elsewhere, Placing, Round, Variation } from "@/core/log/kinds";
 import { type LessonView, partnerOf, type TryView } from "@/core/log/lesson";
-import { type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
+import { changedHere, improvised, type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
 import type { LessonOnDevice } from "@/device/lesson";
-import { type Board, boardOf, pegIn } from "./model";
+import { type Board, boardOf } from "./model";
 
 const undoWords: Record<string, string> = {
 	attempt: "try",
@@ -32,11 +35,14 @@ const undoWords: Record<string, string> = {
 
 /** The placing a ladder is gone on with: as it waits, or on its peg. */
 function waitingOn(view: LessonView, ladder: PackLadder): [Placing, Variation] {
-	const waiting = view.sets.findLast((set) => set.placing.ladder === ladder.id);
+	const waiting = view.sets.findLast((set) => set.placing.ladder === ladder.id && set.elsewhere === null);
 	const peg = pegIn(view, ladder);
 	if (waiting && waiting.placing.rung === peg) return [waiting.placing, waiting.variation];
 	return [placeOn(ladder, peg), variationOn(ladder, peg)];
 }
+
+/** Of a try of two together, what holds for the other as well: what came of it, and not whose fault it was. */
+const forTheOther = (attempt: Attempt): Attempt => ({ ...attempt, off: [], judged: false });
 
 const lastTry = ({ set, visit }: Pick<Board, "set" | "visit">) => {
 	const last = visit.tries.at(-1);
@@ -68,7 +74,15 @@ export function useActs(lesson: LessonOnDevice) {
 		return {
 			attempt(attempt: Attempt) {
 				const { set } = now();
-				for (const act of acts.attemptIn(uuid, set, attempt, acts.restingWith(view(), set))) write(act);
+				const before = view();
+				const other = set.joint ? partnerOf(before, set) : null;
+				const written = acts.attemptIn(uuid, set, attempt, acts.restingWith(before, set));
+				// What the try brings with it is one act with it: undo takes back both.
+				const along = [
+					...(other ? (acts.attemptIn(uuid, other, forTheOther(attempt))[0] ?? []) : []),
+					...afterStop(uuid, before, set, attempt, lesson.snapshot().pack?.ladders ?? []),
+				];
+				for (const [i, act] of written.entries()) write(i === written.length - 1 ? [...act, ...along] : act);
 			},
 			tally(body: Body<"tally">) {
 				const { set } = now();
@@ -136,7 +150,7 @@ export function useActs(lesson: LessonOnDevice) {
 			variation(to: Variation) {
 				const { set } = now();
 				if (set.variation === to) return;
-				write(acts.switchTo(uuid, set, set.placing, to, partnerOf(view(), set)));
+				write(acts.inForm(uuid, view(), set, to));
 			},
 			/** Another ladder, or back to one: its visit goes on as it was. The turn of one that takes turns is only passed. */
 			ladder(ladder: PackLadder) {
@@ -146,14 +160,52 @@ export function useActs(lesson: LessonOnDevice) {
 				if (partner?.placing.ladder === ladder.id) write(acts.switchTo(uuid, partner, placing, variation, set));
 				else write([...acts.closeBoth(view(), set, "moved on"), ...acts.switchTo(uuid, null, placing, variation)]);
 			},
-			/** This ladder and another one in turn, try by try; the other begins. */
-			takeTurns(ladder: PackLadder) {
+			/** Another rung, or a round of several, with the peg left where it is. */
+			workHere(ladder: PackLadder, rung: string, elsewhere: Elsewhere, round?: Round) {
+				const { set } = now();
+				write([
+					...acts.closeBoth(view(), set, "moved on"),
+					acts.openSet(uuid, placeOn(ladder, rung), variationOn(ladder, rung), { elsewhere, round }),
+				]);
+			},
+			/** A drill thought of just now; the peg stays. */
+			improvise(name: string) {
+				const { set } = now();
+				write([
+					...acts.closeBoth(view(), set, "moved on"),
+					acts.openSet(uuid, improvised(uuid(), name, set.placing), "own", { elsewhere: "here today" }),
+				]);
+			},
+			backToPeg() {
+				const { set, ladder } = now();
+				if (!ladder) return;
+				const [placing, variation] = waitingOn(view(), ladder);
+				write([...acts.closeBoth(view(), set, "moved on"), acts.openSet(uuid, placing, variation)]);
+			},
+			/** Another position is watched, or one no longer: a new set under settings of its own. */
+			watch(position: string) {
+				const { set, ladder } = now();
+				const { watch } = set.placing.settings;
+				const others = watch.filter((one) => one !== position);
+				const next = others.length < watch.length ? others : [...watch.slice(0, MAX_WATCHED - 1), position];
+				write(acts.runUnder(uuid, view(), set, changedHere(set.placing, ladder, { watch: next })));
+			},
+			/** So many tries to a set from now on. */
+			setOf(tries: number) {
+				const { set, ladder } = now();
+				write(acts.runUnder(uuid, view(), set, changedHere(set.placing, ladder, { triesPerSet: tries })));
+			},
+			takeBreak(minutes: number, comeBackWith: Variation) {
+				write(acts.takeBreak(view(), now().set, minutes, comeBackWith));
+			},
+			/** This ladder and another one in turn, so many tries each, or every try together; the other begins. */
+			takeTurns(ladder: PackLadder, turn = 1, joint = false) {
 				const { set } = now();
 				const [placing, variation] = waitingOn(view(), ladder);
 				const here = set.open ? null : acts.openSet(uuid, set.placing, set.variation);
 				write([
 					...(here ? [here] : acts.closePartner(view(), set)),
-					acts.openSet(uuid, placing, variation, here?.id ?? set.id),
+					acts.openSet(uuid, placing, variation, { inTurnWith: here?.id ?? set.id, turn, joint }),
 				]);
 			},
 			/** Only the one in hand goes on. */
@@ -170,10 +222,10 @@ export function useActs(lesson: LessonOnDevice) {
 			},
 			moveTo(rung: string) {
 				const { set, ladder } = now();
-				if (!ladder || rung === set.placing.rung) return;
-				write(
-					acts.movePeg(uuid, view(), set, ladder, rung, { from: set.placing.rung, reason: "by hand", evidence: [] }),
-				);
+				if (!ladder) return;
+				const from = pegIn(view(), ladder);
+				if (rung === from) return;
+				write(acts.movePeg(uuid, view(), set, ladder, rung, { from, reason: "by hand", evidence: [] }));
 			},
 			follow(advice: Advice) {
 				const { set, ladder } = now();

@@ -13,6 +13,7 @@ import { dayWords, fromToday } from "@/ui/dates";
 import { Parked, Promises } from "@/ui/KeepList";
 import { PegWay } from "@/ui/PegWay";
 import { Rail } from "@/ui/Rail";
+import { scoreWords } from "@/ui/scores";
 import { useKeys } from "@/ui/useKeys";
 import { Workbook } from "@/ui/Workbook";
 import { StudentForm } from "./StudentForm";
@@ -143,9 +144,7 @@ function LessonTable({ lessons }: Pick<StudentPageProps, "lessons">) {
 						<tr key={`${lesson.id}${rung.rung}`}>
 							<td>{i === 0 && <Link href={`/lessons/${lesson.id}`}>{dayWords(lesson.day)}</Link>}</td>
 							<td dir="auto">{rung.name}</td>
-							<td>
-								<b>{rung.good}</b> of {rung.tries}
-							</td>
+							<td>{scoreWords(rung)}</td>
 							<td>{rung.longestRun}</td>
 							<td>{rung.met ? "met" : ""}</td>
 						</tr>

@@ -1,11 +1,11 @@
 "use client";
 
 import { useMemo, useState } from "react";
+import { pegIn } from "@/core/acts/peg";
 import { digestLesson } from "@/core/log/digest";
 import type { LessonView } from "@/core/log/lesson";
 import { isOut, type Pack, readOn } from "@/core/pack/pack";
 import type { LessonOnDevice } from "@/device/lesson";
-import { pegIn } from "@/screens/live/model";
 import css from "@/ui/facts.module.scss";
 import { PassQuestion } from "@/ui/PassQuestion";
 

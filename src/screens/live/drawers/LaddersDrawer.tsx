@@ -2,12 +2,13 @@
 
 import { useState } from "react";
 import type { LessonView } from "@/core/log/lesson";
-import { limitWords, type Pack, type PackLadder, readOn } from "@/core/pack/pack";
+import { type Pack, type PackLadder, readOn } from "@/core/pack/pack";
 import { firstAndBest } from "@/ui/scores";
 import type { Board } from "../model";
-import { pegIn } from "../model";
 import type { Acts } from "../useActs";
 import { Choice, Drawer } from "./Drawer";
+import { NextRungs } from "./NextRungs";
+import { OtherLadders } from "./OtherLadders";
 
 interface Props {
 	view: LessonView;
@@ -33,11 +34,6 @@ function Next({
 	ladders,
 	here,
 }: Props & { ladders: readonly PackLadder[]; here: PackLadder }) {
-	const name = (ladder: PackLadder) => pack.students.find((s) => s.id === ladder.student)?.student.name ?? "";
-	const others = ladders
-		.filter((ladder) => ladder.id !== here.id)
-		.sort((a, b) => Number(b.student === here.student) - Number(a.student === here.student));
-	const [inTurn, setInTurn] = useState(false);
 	const { first, best } = here.holes.find((hole) => hole.rung === board.set.placing.rung) ?? {};
 	const done = (act: () => void) => () => {
 		act();
@@ -59,43 +55,8 @@ function Next({
 				</p>
 			)}
 			<Facts pack={pack} student={here.student} />
-			<h2>Another ladder</h2>
-			{others.length > 0 && (
-				<Choice
-					aria-pressed={inTurn}
-					small="the one chosen and this one, try by try"
-					onClick={() => setInTurn(!inTurn)}
-				>
-					in turn
-				</Choice>
-			)}
-			{others.length === 0 && <p className="m-0">There is no other ladder yet.</p>}
-			{others.map((ladder) => {
-				const peg = ladder.rungs.find((rung) => rung.id === pegIn(view, ladder));
-				return (
-					<Choice
-						key={ladder.id}
-						small={peg && readOn(ladder, peg.settings.name)}
-						onClick={done(() => (inTurn ? acts.takeTurns(ladder) : acts.ladder(ladder)))}
-					>
-						<span dir="auto">
-							{name(ladder)} · {ladder.skill}
-							{ladder.side === "none" ? "" : `, ${ladder.side}`}
-						</span>
-					</Choice>
-				);
-			})}
-			<h2>Move the peg by hand</h2>
-			{[...here.rungs].reverse().map((rung) => (
-				<Choice
-					key={rung.id}
-					aria-pressed={rung.id === board.set.placing.rung}
-					small={`rung ${here.rungs.indexOf(rung) + 1}${limitWords(here, rung.id) ? `. ${limitWords(here, rung.id)}` : ""}`}
-					onClick={done(() => acts.moveTo(rung.id))}
-				>
-					<span dir="auto">{readOn(here, rung.settings.name)}</span>
-				</Choice>
-			))}
+			<NextRungs view={view} board={board} ladder={here} acts={acts} done={done} />
+			<OtherLadders view={view} board={board} pack={pack} here={here} acts={acts} done={done} ladders={ladders} />
 		</Drawer>
 	);
 }

@@ -6,7 +6,6 @@ import type { Sketch } from "@/core/ladder/sketch";
 import { limitWords, readOn } from "@/core/pack/pack";
 import { bodyParts } from "@/core/people/student";
 import { plural } from "@/core/words/numbers";
-import { cutText } from "@/core/words/text";
 import { late } from "@/ui/late";
 import type { DrawerName } from "../LiveBoard";
 import css from "../live.module.scss";
@@ -18,6 +17,9 @@ import { TallyDrawer } from "./TallyDrawer";
 const STEP = 6;
 /** Looked at now and then: fetched when it is first opened. */
 const SetUpDrawer = late(() => import("./SetUpDrawer").then((module) => module.SetUpDrawer), NotFetched);
+const ParkDrawer = late(() => import("./ParkDrawer").then((module) => module.ParkDrawer), NotFetched);
+const WatchDrawer = late(() => import("./WatchDrawer").then((module) => module.WatchDrawer), NotFetched);
+const BreakDrawer = late(() => import("./BreakDrawer").then((module) => module.BreakDrawer), NotFetched);
 
 /** Limit, variation, set, park, pain, and the way to the wrap-up. */
 export function MoreDrawer({
@@ -35,7 +37,7 @@ export function MoreDrawer({
 	onOpen: (name: DrawerName) => void;
 	onClose: () => void;
 }) {
-	const [part, setPart] = useState<"park" | "pain" | "tally" | "setup" | null>(null);
+	const [part, setPart] = useState<"park" | "pain" | "tally" | "setup" | "watch" | "break" | null>(null);
 	const { set, visit } = board;
 	const { settings } = set.placing;
 	const done = (act: () => void) => () => {
@@ -67,7 +69,9 @@ export function MoreDrawer({
 			/>
 		);
 	if (part === "tally") return <TallyDrawer acts={acts} onClose={onClose} />;
-	if (part === "park") return <Park board={board} acts={acts} onClose={onClose} />;
+	if (part === "park") return <ParkDrawer board={board} acts={acts} onClose={onClose} />;
+	if (part === "watch") return <WatchDrawer board={board} acts={acts} onClose={onClose} />;
+	if (part === "break") return <BreakDrawer board={board} acts={acts} onClose={onClose} />;
 	const limited = board.ladder && limitWords(board.ladder, set.placing.rung);
 	return (
 		<Drawer title="More" onClose={onClose}>
@@ -92,6 +96,19 @@ export function MoreDrawer({
 				) : (
 					<Choice onClick={done(acts.nextSet)} small="or just count on">
 						next set
+					</Choice>
+				)}
+				{set.open && (
+					<Choice onClick={() => setPart("break")} small="with minutes">
+						a break
+					</Choice>
+				)}
+				{board.ladder && board.ladder.positions.length > 0 && (
+					<Choice
+						onClick={() => setPart("watch")}
+						small={set.placing.positions.map(({ short }) => short).join(", ") || "nothing yet"}
+					>
+						watch
 					</Choice>
 				)}
 				{board.turns ? (
@@ -165,47 +182,6 @@ export function MoreDrawer({
 			<Link className={css.choice} href={`/wrap?lesson=${lesson}`}>
 				wrap up
 			</Link>
-		</Drawer>
-	);
-}
-
-function Park({ board, acts, onClose }: { board: Board; acts: Acts; onClose: () => void }) {
-	const [text, setText] = useState("");
-	const park = (words: string) => {
-		if (words.trim()) acts.park(cutText(words.trim(), 1000));
-		onClose();
-	};
-	return (
-		<Drawer title="Park what was noticed" onClose={onClose}>
-			<Choices>
-				{board.set.placing.positions.map((position) => (
-					<Choice key={position.id} onClick={() => park(`Look at ${position.name}: ${position.fault || "off"}`)}>
-						{position.short}
-					</Choice>
-				))}
-				<Choice onClick={() => park("Kit: have a look at it")}>kit</Choice>
-				<Choice onClick={() => park("Talk about confidence")}>confidence</Choice>
-			</Choices>
-			<form
-				className="d-flex gap-2"
-				onSubmit={(event) => {
-					event.preventDefault();
-					park(text);
-				}}
-			>
-				<input
-					className="form-control"
-					aria-label="In your own words"
-					placeholder="in your own words"
-					maxLength={1000}
-					value={text}
-					onChange={(event) => setText(event.target.value)}
-					dir="auto"
-				/>
-				<button type="submit" className={css.choice}>
-					park
-				</button>
-			</form>
 		</Drawer>
 	);
 }

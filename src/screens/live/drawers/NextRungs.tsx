@@ -1,0 +1,147 @@
+"use client";
+
+import { useState } from "react";
+import { pegIn } from "@/core/acts/peg";
+import { circuitOn, quickUp } from "@/core/acts/round";
+import type { Rung } from "@/core/ladder/rung";
+import type { Elsewhere } from "@/core/log/kinds";
+import type { LessonView } from "@/core/log/lesson";
+import { isOut, limitWords, type PackLadder, readOn } from "@/core/pack/pack";
+import css from "../live.module.scss";
+import type { Board } from "../model";
+import type { Acts } from "../useActs";
+import { Choice, Choices } from "./Drawer";
+
+/** What is done with a press that closes the drawer as well. */
+export type Done = (act: () => void) => () => void;
+
+/** This ladder: the next rung up and down first, then ways of working with the peg where it is, then every rung. */
+export function NextRungs({
+	view,
+	board,
+	ladder,
+	acts,
+	done,
+}: {
+	view: LessonView;
+	board: Board;
+	ladder: PackLadder;
+	acts: Acts;
+	done: Done;
+}) {
+	const { set } = board;
+	const [how, setHow] = useState<Elsewhere>(set.elsewhere ?? "here today");
+	const [name, setName] = useState<string | null>(null);
+	const peg = pegIn(view, ladder);
+	const open = ladder.rungs.filter(({ id }) => !isOut(ladder, id));
+	const at = open.findIndex(({ id }) => id === peg);
+	const next = [open[at + 1], open[at - 1]].flatMap((rung) => rung ?? []);
+	const nameOf = (rung: string | undefined) => ladder.rungs.find(({ id }) => id === rung)?.settings.name;
+	const numberOf = (rung: string) => ladder.rungs.findIndex(({ id }) => id === rung) + 1;
+	const quick = quickUp(view, ladder);
+	const circuit = circuitOn(view, ladder);
+	const lastRung = ladder.rungs.find(({ settings }) => settings.name === ladder.last?.rung);
+	const bottom = open[0];
+	const row = (rung: Rung) => {
+		const limited = limitWords(ladder, rung.id);
+		const inHand = rung.id === set.placing.rung;
+		const words = readOn(ladder, rung.settings.name);
+		return (
+			<div key={rung.id} className={css.rungRow}>
+				<Choice
+					aria-pressed={inHand}
+					small={`rung ${numberOf(rung.id)}${rung.id === peg ? ", the peg" : how === "warm-up" ? " · as a warm-up" : " · here today, the peg stays"}${limited ? `. ${limited}` : ""}`}
+					onClick={done(() => (rung.id === peg ? acts.backToPeg() : acts.workHere(ladder, rung.id, how)))}
+				>
+					<span dir="auto">{words}</span>
+				</Choice>
+				<Choice disabled={rung.id === peg} onClick={done(() => acts.moveTo(rung.id))}>
+					move the peg<span className="visually-hidden"> to {words}</span>
+				</Choice>
+			</div>
+		);
+	};
+	if (name !== null)
+		return (
+			<form
+				className="d-flex gap-2"
+				onSubmit={(event) => {
+					event.preventDefault();
+					if (name.trim()) done(() => acts.improvise(name.trim()))();
+				}}
+			>
+				<input
+					className="form-control"
+					aria-label="What is it called?"
+					placeholder="one word will do"
+					maxLength={80}
+					value={name}
+					// biome-ignore lint/a11y/noAutofocus: it was asked for with the press that opened it
+					autoFocus
+					onChange={(event) => setName(event.target.value)}
+					dir="auto"
+				/>
+				<button type="submit" className={css.choice}>
+					start it
+				</button>
+			</form>
+		);
+	return (
+		<>
+			{set.elsewhere && (
+				<Choice small={`rung ${numberOf(peg)}, ${readOn(ladder, nameOf(peg) ?? "")}`} onClick={done(acts.backToPeg)}>
+					back to the peg
+				</Choice>
+			)}
+			<h2>The next rung</h2>
+			{next.map(row)}
+			<h2>Here, and the peg stays</h2>
+			<Choices>
+				{bottom && (
+					<Choice small="from the bottom; not judged" onClick={done(() => acts.workHere(ladder, bottom.id, "warm-up"))}>
+						warm-up
+					</Choice>
+				)}
+				{quick && (
+					<Choice
+						small={`${quick.each} good each, then the peg`}
+						onClick={done(() => acts.workHere(ladder, quick.stops[0]?.rung ?? peg, "here today", quick))}
+					>
+						quickly up
+					</Choice>
+				)}
+				{circuit.stops.length > 1 && (
+					<Choice
+						small={`${circuit.stops.length} drills, ${circuit.each} tries each`}
+						onClick={done(() => acts.workHere(ladder, circuit.stops[0]?.rung ?? peg, "here today", circuit))}
+					>
+						circuit
+					</Choice>
+				)}
+				{lastRung && lastRung.id !== peg && (
+					<Choice
+						small={readOn(ladder, lastRung.settings.name)}
+						onClick={done(() => acts.workHere(ladder, lastRung.id, "here today"))}
+					>
+						last lesson’s work
+					</Choice>
+				)}
+				<Choice small="thought of just now" onClick={() => setName("")}>
+					a new drill
+				</Choice>
+			</Choices>
+			<h2>Other rungs</h2>
+			<Choice
+				aria-pressed={how === "warm-up"}
+				small="logged, not judged"
+				onClick={() => setHow(how === "warm-up" ? "here today" : "warm-up")}
+			>
+				as a warm-up
+			</Choice>
+			{ladder.rungs
+				.filter((rung) => !next.includes(rung))
+				.reverse()
+				.map(row)}
+		</>
+	);
+}

@@ -1,0 +1,88 @@
+"use client";
+
+import { useState } from "react";
+import { pegIn } from "@/core/acts/peg";
+import type { LessonView } from "@/core/log/lesson";
+import { type Pack, type PackLadder, readOn } from "@/core/pack/pack";
+import css from "../live.module.scss";
+import type { Board } from "../model";
+import type { Acts } from "../useActs";
+import { Choice } from "./Drawer";
+import type { Done } from "./NextRungs";
+
+/** With so many ladders beside, one is looked for by its name. */
+const MANY = 6;
+const ways = [
+	{ words: "then", turn: 0, joint: false },
+	{ words: "in turn", turn: 1, joint: false },
+	{ words: "in turn by 3", turn: 3, joint: false },
+	{ words: "in turn by 5", turn: 5, joint: false },
+	{ words: "together", turn: 1, joint: true },
+] as const;
+
+/** The student's other ladders, then those of the others; after this one, or in turn with it. */
+export function OtherLadders({
+	view,
+	board,
+	pack,
+	here,
+	acts,
+	done,
+	ladders,
+}: {
+	view: LessonView;
+	board: Board;
+	pack: Pack;
+	here: PackLadder;
+	acts: Acts;
+	done: Done;
+	ladders: readonly PackLadder[];
+}) {
+	const [way, setWay] = useState<(typeof ways)[number]>(ways[0]);
+	const [sought, setSought] = useState("");
+	const name = (ladder: PackLadder) => pack.students.find((s) => s.id === ladder.student)?.student.name ?? "";
+	const words = (ladder: PackLadder) =>
+		`${name(ladder)} · ${ladder.skill}${ladder.side === "none" ? "" : `, ${ladder.side}`}`;
+	const others = ladders
+		.filter((ladder) => ladder.id !== here.id)
+		.sort((a, b) => Number(b.student === here.student) - Number(a.student === here.student));
+	const shown = others.filter((ladder) => words(ladder).toLowerCase().includes(sought.trim().toLowerCase()));
+	return (
+		<>
+			<h2>Another ladder</h2>
+			{others.length === 0 && <p className="m-0">There is no other ladder yet.</p>}
+			{others.length > 0 && board.ladder && (
+				<div className={`${css.choices} ${css.four}`}>
+					{ways.map((one) => (
+						<Choice key={one.words} aria-pressed={one === way} onClick={() => setWay(one)}>
+							{one.words}
+						</Choice>
+					))}
+				</div>
+			)}
+			{others.length > MANY && (
+				<input
+					className="form-control"
+					type="search"
+					aria-label="Look for a ladder"
+					placeholder="a name or a skill"
+					value={sought}
+					onChange={(event) => setSought(event.target.value)}
+					dir="auto"
+				/>
+			)}
+			{shown.map((ladder) => {
+				const peg = ladder.rungs.find((rung) => rung.id === pegIn(view, ladder));
+				return (
+					<Choice
+						key={ladder.id}
+						small={peg && readOn(ladder, peg.settings.name)}
+						onClick={done(() => (way.turn > 0 ? acts.takeTurns(ladder, way.turn, way.joint) : acts.ladder(ladder)))}
+					>
+						<span dir="auto">{words(ladder)}</span>
+					</Choice>
+				);
+			})}
+		</>
+	);
+}

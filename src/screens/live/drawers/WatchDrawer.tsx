@@ -1,0 +1,49 @@
+"use client";
+
+import { looksAtForm, MAX_WATCHED } from "@/core/ladder/rung";
+import type { Board } from "../model";
+import type { Acts } from "../useActs";
+import { Choice, Choices, Drawer } from "./Drawer";
+
+/** Any position of the skill in or out of what is watched; the count goes on, and the rung stays as it is. */
+export function WatchDrawer({ board, acts, onClose }: { board: Board; acts: Acts; onClose: () => void }) {
+	const { settings, positions } = board.set.placing;
+	const watched = new Set(positions.map(({ id }) => id));
+	const full = watched.size >= MAX_WATCHED;
+	const lastOne = looksAtForm(settings.gate) && watched.size === 1;
+	return (
+		<Drawer title="Watch" onClose={onClose}>
+			<p className="m-0">
+				{full
+					? `Three are watched: another one takes the place of ${positions.at(-1)?.short}.`
+					: "From the next try on; the rung itself stays as it is."}
+			</p>
+			<Choices>
+				{board.ladder?.positions.map(({ id, short, name }) => (
+					<Choice
+						key={id}
+						aria-pressed={watched.has(id)}
+						small={watched.has(id) ? (lastOne ? "good form needs one" : "watched") : name}
+						disabled={lastOne && watched.has(id)}
+						onClick={() => acts.watch(id)}
+					>
+						{short}
+					</Choice>
+				))}
+			</Choices>
+			<h2>Tries to a set</h2>
+			<Choices>
+				{[-3, 3].map((by) => (
+					<Choice
+						key={by}
+						disabled={settings.triesPerSet + by < 1 || settings.triesPerSet + by > 200}
+						small={`${settings.triesPerSet + by} then`}
+						onClick={() => acts.setOf(settings.triesPerSet + by)}
+					>
+						{by < 0 ? "three fewer" : "three more"}
+					</Choice>
+				))}
+			</Choices>
+		</Drawer>
+	);
+}
