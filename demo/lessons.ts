@@ -208,6 +208,7 @@ function promote(phone: DemoDevice, ladder: PackLadder, view: Work["view"], writ
 	write(acts.movePeg(phone.newId, now, now.current, ladder, above.id, move));
 }
 
+const waitsThrough = new Set(["too-easy", "same-miss"]);
 const LOOK_BACK = 12;
 
 interface Work {
@@ -237,7 +238,9 @@ function workOn({ phone, body, ladder, on, tries: planned, view, write }: Work):
 			write(acts.inSet(set, "state", { mark: roll() < 0.6 ? "tired" : roll() < 0.7 ? "rushed" : "tense" }));
 			now = view();
 		}
-		const advice = adviseOn(now, set);
+		const said = adviseOn(now, set);
+		// Whoever finds it easy, or misses the same again, is left to it: this coach waits for the rule.
+		const advice = waitsThrough.has(said.line) ? { ...said, act: null } : said;
 		if (advice.act?.kind === "next") {
 			if (roll() < 0.1 && n < tries - 12) write(acts.inSet(set, "limit.changed", { rung: set.placing.rung, by: 6 }));
 			else {

@@ -9,7 +9,7 @@ import type { Store } from "./db";
 import { railedLadders } from "./ladders";
 import { openLessons } from "./lessons";
 import { catchUp, digestsFor } from "./projection";
-import { openParked, openPromises } from "./said";
+import { causeMarks, openParked, openPromises } from "./said";
 import * as t from "./schema";
 import { skillNames } from "./skills";
 import { listStudents } from "./students";
@@ -35,10 +35,18 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 	]);
 	const ladders = rows.filter((row) => !row.archived);
 	const people = new Map(students.map(({ id, student }) => [id, student]));
-	const around = (row: { student: string }) => {
+	const skillIds = [...new Set(ladders.map(({ skill }) => skill))];
+	const found = new Map(
+		await Promise.all(skillIds.map(async (skill) => [skill, await causeMarks(store, skill)] as const)),
+	);
+	const around = (row: { student: string; skill: string }) => {
 		const student = people.get(row.student);
 		if (!student) throw new Error("a ladder was read whose student was not");
-		return { student, skills, bandLow: coach.band.low, unit: coach.unit };
+		const causes = found.get(row.skill)?.get(row.student);
+		return {
+			...{ student, skills, bandLow: coach.band.low, bandHigh: coach.band.high, unit: coach.unit },
+			...(causes ? { causes } : {}),
+		};
 	};
 	return {
 		studio,

@@ -1,4 +1,4 @@
-import type { Placing } from "@/core/log/kinds";
+import { lookedFor, type Placing } from "@/core/log/kinds";
 import type { Entry, TryView } from "@/core/log/lesson";
 import css from "./marks.module.scss";
 
@@ -18,9 +18,9 @@ export function numberOf({ body }: TryView): string | null {
 /** Short names of what these placings watch, and of the skills of their chains. */
 export function shortIn(...placings: readonly Placing[]): (id: string) => string {
 	const names = new Map(
-		placings.flatMap(({ positions, chain = [] }) => [
-			...positions.map(({ id, short }) => [id, short] as const),
-			...chain.map(({ id, name }) => [id, name] as const),
+		placings.flatMap((placing) => [
+			...lookedFor(placing).map(({ id, short }) => [id, short] as const),
+			...(placing.chain ?? []).map(({ id, name }) => [id, name] as const),
 		]),
 	);
 	return (id) => names.get(id) ?? "other";
@@ -37,6 +37,8 @@ export function tryWords(t: TryView, short: (position: string) => string): strin
 	const what = [...(said ? [said] : []), ...outcomeWords(t), ...off];
 	if (t.body.cameOff !== undefined) what.push(t.body.cameOff ? "came off" : "did not come off");
 	if (t.body.brokeAt) what.push(`broke in ${short(t.body.brokeAt)}`);
+	if (t.body.why) what.push(`because of ${t.body.why === "earlier skill" ? "an earlier skill" : `the ${t.body.why}`}`);
+	if (t.body.label) what.push(t.body.label);
 	if (t.body.beforeCheck) what.push("before the checklist");
 	if (t.apart) what.push("counted by another device");
 	if (t.byPartner) what.push("logged by a partner");

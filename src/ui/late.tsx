@@ -9,9 +9,9 @@ import { type ComponentType, useEffect, useState } from "react";
 export function late<P extends object>(
 	load: () => Promise<ComponentType<P>>,
 	Failed: ComponentType<P & { onAgain: () => void }>,
-): ComponentType<P> {
+): LateComponent<P> {
 	let fetched: ComponentType<P> | null = null;
-	return function Late(props: P) {
+	function Late(props: P) {
 		const [Shown, setShown] = useState<ComponentType<P> | null>(() => fetched);
 		const [failed, setFailed] = useState(false);
 		useEffect(() => {
@@ -30,5 +30,30 @@ export function late<P extends object>(
 		}, [Shown, failed]);
 		if (Shown) return <Shown {...props} />;
 		return failed ? <Failed {...props} onAgain={() => setFailed(false)} /> : null;
+	}
+	return Object.assign(Late, {
+		preload: () =>
+			load().then(
+				(component) => {
+					fetched = component;
+				},
+				// It is asked for again when it is opened.
+				() => {},
+			),
+	});
+}
+
+type LateComponent<P> = ComponentType<P> & { preload: () => Promise<void> };
+
+/** Fetches these one after the other when nothing else is to do, so that they are there when they are opened. */
+export function preloadLate(all: readonly { preload: () => Promise<void> }[]): () => void {
+	let stopped = false;
+	const idle = window.requestIdleCallback ?? ((act: () => void) => setTimeout(act, 200));
+	const next = (at: number) => {
+		if (!stopped && at < all.length) void all[at]?.preload().then(() => idle(() => next(at + 1)));
+	};
+	idle(() => next(0));
+	return () => {
+		stopped = true;
 	};
 }

@@ -200,7 +200,13 @@ export function movePeg(
 	set: SetView | null,
 	ladder: PackLadder,
 	to: string,
-	move: { from: string; reason: Body<"peg.moved">["reason"]; evidence: readonly string[]; reEarnFrom?: string },
+	move: {
+		from: string;
+		reason: Body<"peg.moved">["reason"];
+		evidence: readonly string[];
+		reEarnFrom?: string;
+		yes?: Body<"peg.moved">["yes"];
+	},
 ): Written {
 	const placing = placeOn(ladder, to, move.reEarnFrom ?? null);
 	// Whoever takes turns with it goes on doing so.
@@ -215,6 +221,7 @@ export function movePeg(
 				from: move.from,
 				to: placing.rung,
 				reason: move.reason,
+				...(move.yes ? { yes: move.yes } : {}),
 				evidence: move.evidence.slice(-500),
 				basis: basisOf(lesson),
 			},
@@ -251,6 +258,7 @@ export function follow(
 					reason: act.reason,
 					evidence: advice.evidence,
 					...(down ? { reEarnFrom: set.placing.rung } : {}),
+					...(act.yes ? { yes: act.yes } : {}),
 				}),
 			];
 		}

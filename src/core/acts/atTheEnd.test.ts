@@ -1,7 +1,7 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { digestLesson } from "@/core/log/digest";
 import { wrapUp } from "@/core/log/wrap";
-import { answer, answersIn, finishHeld, ownWords, remarkOn } from "./atTheEnd";
+import { answer, answersIn, askedFor, askedIn, feltBetter, feltIn, finishHeld, ownWords, remarkOn } from "./atTheEnd";
 
 const begun = () => new Phone().begin(ladderWith()).row("gg1cg");
 const say = (phone: Phone, words: string) => phone.write(answer(phone.view(), "student", "Which felt better?", words));
@@ -60,4 +60,21 @@ test("what is to be practised is told at the next lesson", () => {
 		},
 	]);
 	expect(digestLesson("lesson", phone.view()).last[0]?.practise).toBe("Low, ten a day");
+});
+
+test("named or told, and which felt better: one answer each, changed in its place, taken back by the same press", () => {
+	const phone = begun();
+	const first = { id: "p1", name: "First" };
+	const ask = (how: "named it" | "told") => phone.write(askedFor(phone.view(), "student", first, how));
+	ask("told");
+	ask("named it");
+	expect([...askedIn(phone.view(), "student").values()]).toEqual([{ position: "p1", name: "First", how: "named it" }]);
+	ask("named it");
+	expect(askedIn(phone.view(), "student").size).toBe(0);
+	const feel = (rung: string, label: string) => phone.write(feltBetter(phone.view(), "student", rung, label));
+	feel("r1", "old");
+	feel("r1", "new");
+	feel("r2", "old");
+	expect(Object.fromEntries(feltIn(phone.view(), "student"))).toEqual({ r1: "new", r2: "old" });
+	expect(feltIn(phone.view(), "somebody else").size).toBe(0);
 });

@@ -59,3 +59,50 @@ export function ownWords(view: LessonView, feedback: string, cue: Cue): Written 
 	const { set, student, ladder, rung } = said;
 	return [{ kind: "amend", set, student, ladder, rung, body: { target: said.id, body: { ...said.body, cue } } }];
 }
+
+type Pressed = "position.asked" | "felt.better";
+
+/** What is answered with a press: another press on the same takes it back, one on another changes it. */
+function press<K extends Pressed>(
+	view: LessonView,
+	student: string | null,
+	kind: K,
+	body: Body<K>,
+	about: (body: Body<K>) => string,
+): Written {
+	const known = view.events.findLast(
+		(event) => event.kind === kind && event.student === student && about(event.body as Body<K>) === about(body),
+	);
+	if (!known) return [{ kind, student, body }] as unknown as Written;
+	return JSON.stringify(known.body) === JSON.stringify(body)
+		? takeBack([known.id])
+		: [{ kind: "amend", student, body: { target: known.id, body } }];
+}
+
+/** A key position was asked for: the student named it, or was told. */
+export const askedFor = (
+	view: LessonView,
+	student: string | null,
+	{ id, name }: { id: string; name: string },
+	how: Body<"position.asked">["how"],
+): Written => press(view, student, "position.asked", { position: id, name, how }, ({ position }) => position);
+
+/** Which of the labels of a rung felt better. */
+export const feltBetter = (view: LessonView, student: string | null, rung: string, label: string): Written =>
+	press(view, student, "felt.better", { rung, label }, (body) => body.rung);
+
+/** What was said of each position that was asked for, by its id. */
+export const askedIn = (view: LessonView, student: string | null): Map<string, Body<"position.asked">> =>
+	new Map(
+		view.events.flatMap((event) =>
+			event.kind === "position.asked" && event.student === student ? [[event.body.position, event.body]] : [],
+		),
+	);
+
+/** The label that felt better, by the rung. */
+export const feltIn = (view: LessonView, student: string | null): Map<string, string> =>
+	new Map(
+		view.events.flatMap((event) =>
+			event.kind === "felt.better" && event.student === student ? [[event.body.rung, event.body.label]] : [],
+		),
+	);

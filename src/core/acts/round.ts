@@ -1,5 +1,5 @@
 import { judged } from "@/core/ladder/good";
-import type { Attempt, Round } from "@/core/log/kinds";
+import { type Attempt, lookedFor, type Round } from "@/core/log/kinds";
 import { type LessonView, type SetView, visitOfSet } from "@/core/log/lesson";
 import { isOut, type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
 import { type NewId, switchTo, type Way, type Written } from "./acts";
@@ -22,7 +22,7 @@ export function afterStop(
 ): Written {
 	const { round, placing } = set;
 	if (!round || attempt.noCount || !set.open) return [];
-	const isGood = judged(attempt, placing.settings, placing.positions, false).good;
+	const isGood = judged(attempt, placing.settings, lookedFor(placing), false).good;
 	const before = (visitOfSet(lesson, set)?.tries ?? []).filter((one) => one.set === set.id && !one.body.noCount);
 	const done = round.of === "tries" ? before.length + 1 : before.filter(({ good }) => good).length + (isGood ? 1 : 0);
 	if (done < round.each || (round.of === "good" && !isGood)) return [];

@@ -1,6 +1,6 @@
 import { succeeded } from "@/core/ladder/good";
 import type { RungSettings } from "@/core/ladder/rung";
-import type { Direction, Placing, WatchedPosition } from "@/core/log/kinds";
+import { type Direction, lookedFor, type Placing, type WatchedPosition } from "@/core/log/kinds";
 import { countedIn, type Entry, inOrder, type TallyView, type TryView } from "@/core/log/lesson";
 import type { Act, AdviceInput } from "./line";
 
@@ -72,7 +72,9 @@ export function gatherFacts(input: AdviceInput): Facts {
 		freshTallies: visit.tallies.filter(
 			(tally) => tally.counted && freshEntries.some((entry) => entry.event.id === tally.id),
 		),
-		runs: placing.positions.map((position) => runOf(position, freshEntries)).filter((run) => run.tries.length > 0),
+		runs: lookedFor(placing)
+			.map((position) => runOf(position, freshEntries))
+			.filter((run) => run.tries.length > 0),
 		sinceCorrection: lastCorrection < 0 ? null : triesIn(entries.slice(lastCorrection + 1)).length,
 		lastWord: wordIn(entries[lastCorrection]),
 		spokenOf: new Set(

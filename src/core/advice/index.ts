@@ -12,8 +12,10 @@ import { limit } from "./lines/limit";
 import { notYet } from "./lines/notYet";
 import { overCorrected } from "./lines/overCorrected";
 import { pause } from "./lines/pause";
+import { sameMiss } from "./lines/sameMiss";
 import { stepUp } from "./lines/stepUp";
 import { stop } from "./lines/stop";
+import { tooEasy } from "./lines/tooEasy";
 import { tooHard } from "./lines/tooHard";
 import { warmUp } from "./lines/warmUp";
 
@@ -35,7 +37,9 @@ export const lines: readonly Line[] = [
 	secondCue,
 	ease,
 	correct,
+	sameMiss,
 	tooHard,
+	tooEasy,
 	carryOn,
 ];
 

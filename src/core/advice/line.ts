@@ -1,3 +1,4 @@
+import type { YesOf } from "@/core/ladder/rung";
 import type { Direction, Variation } from "@/core/log/kinds";
 import type { Verdict, Visit } from "@/core/log/lesson";
 import type { Cue } from "@/core/skill/cue";
@@ -5,8 +6,15 @@ import type { Facts } from "./facts";
 
 /** What *follow* does. A line without an act has no button. */
 export type Act =
-	| { kind: "move"; to: string; reason: "passed" | "stepped down" | "stepped back up" }
-	| { kind: "cue"; position: string; direction?: Direction; cue: Cue | null }
+	| {
+			kind: "move";
+			to: string;
+			reason: "passed" | "stepped down" | "stepped back up";
+			/** Whose yes the rung asks for besides its rule. */
+			yes?: YesOf;
+	  }
+	/** Of no position: about what was chosen or aimed at. */
+	| { kind: "cue"; position: string | null; direction?: Direction; cue: Cue | null }
 	| { kind: "variation"; to: Variation }
 	| { kind: "pause" }
 	/** Back to where the peg stands. */

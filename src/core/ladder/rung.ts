@@ -13,6 +13,9 @@ export { Gate, gates, gateWords, looksAtForm } from "./gate";
 
 export const MAX_WATCHED = 3;
 
+export const yesOf = ["student", "coach", "both"] as const;
+export type YesOf = (typeof yesOf)[number];
+
 /**
  * The settings of a rung: what a set is run under, and what a rung version is the
  * hash of.
@@ -39,6 +42,8 @@ export const RungSettings = z
 		choiceOnly: z.optional(z.boolean()),
 		/** Targets are called in turn, so many tries at each; left out, they are aimed at as they come. */
 		callInTurn: z.optional(whole(1, 20)),
+		/** Whose yes a pass wants besides the rule: the student's comfort, the coach's eye. */
+		yes: z.optional(z.enum(yesOf)),
 		/** Of a measure. */
 		unit: z.optional(label(16)),
 		correctAfter: whole(1, 20),
@@ -129,6 +134,7 @@ export const rungLabels = {
 	right: "right answers",
 	unit: "unit",
 	callInTurn: "tries at each target",
+	yes: "whose yes is asked for",
 	scale: "outcomes",
 	label: "name of the outcome",
 	points: "points of the outcome",

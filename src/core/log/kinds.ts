@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import { Policy } from "@/core/ladder/policy";
-import { RungSettings } from "@/core/ladder/rung";
+import { RungSettings, yesOf } from "@/core/ladder/rung";
 import { BodyPart, Side } from "@/core/people/student";
 import { Rule } from "@/core/rules";
 import { tallyRefusal } from "@/core/rules/tally";
@@ -19,6 +19,9 @@ export type Variation = z.infer<typeof Variation>;
 
 /** A position that was off; `other` is something that is not watched. */
 export const Off = z.object({ position: ident, direction: z.optional(Direction) });
+
+export const whys = ["state", "kit", "earlier skill"] as const;
+export type Why = (typeof whys)[number];
 
 export const Attempt = z.object({
 	/** Code on the rung's outcome scale. */
@@ -48,6 +51,10 @@ export const Attempt = z.object({
 	beforeCheck: z.optional(z.boolean()),
 	/** Made after a timed set's clock had run out. */
 	late: z.optional(z.boolean()),
+	/** What a miss came from, as the coach says: not from a watched position. */
+	why: z.optional(z.enum(whys)),
+	/** Which grip, which object, old or new: what holds until another is said. */
+	label: z.optional(label(40)),
 	/** In a chain of skills tried in one go: the one it broke in. */
 	brokeAt: z.optional(ident),
 });
@@ -77,6 +84,8 @@ export const Placing = z.object({
 	settings: RungSettings,
 	/** In causal order: earlier in the skill first. */
 	positions: z.array(WatchedPosition).check(z.maxLength(3)),
+	/** Positions that are not watched, and without which no try is good all the same. */
+	musts: z.optional(z.array(WatchedPosition).check(z.maxLength(12))),
 	side: Side,
 	policy: Policy,
 	/** The ladder's rungs, lowest first, with the tempo notch where one is set. */
@@ -89,12 +98,18 @@ export const Placing = z.object({
 	easedBy: z.optional(label(200)),
 	/** Lower edge of the working band: under it a rung is too hard. */
 	bandLow: z.number().check(z.gte(0.05), z.lte(0.95)),
+	/** And its upper edge: over it a rung is too easy. */
+	bandHigh: z.optional(z.number().check(z.gte(0.1), z.lte(0.99))),
 	/** A rung stepped down to is re-earned by this short rule, then it is back to `from`. */
 	reEarn: z.nullable(z.object({ from: ident, rule: Rule })),
 	/** The skills tried one after the other in one go. */
 	chain: z.optional(z.array(z.object({ id: ident, name: label(80) })).check(z.maxLength(12))),
 });
 export type Placing = z.infer<typeof Placing>;
+
+/** What can be touched as off: the watched positions, and the musts beside them. */
+export const lookedFor = ({ positions, musts }: Pick<Placing, "positions" | "musts">): WatchedPosition[] =>
+	musts && musts.length > 0 ? [...positions, ...musts] : positions;
 
 /** What was seen when something was decided: enough to work the advice out again. */
 export const Basis = z.object({
@@ -190,6 +205,8 @@ export const bodies = {
 		from: z.nullable(ident),
 		to: ident,
 		reason: z.enum(moveReasons),
+		/** Whose yes was asked for, and given. */
+		yes: z.optional(z.enum(yesOf)),
 		/** The attempts it rests on. */
 		evidence: z.array(ident).check(z.maxLength(500)),
 		basis: Basis,
@@ -207,6 +224,10 @@ export const bodies = {
 	note: z.object({ text: label(4000) }),
 	/** A question put to the student, and what they said. */
 	answered: z.object({ question: label(200), answer: text(1000) }),
+	/** A key position the student was asked for: they named it, or were told. */
+	"position.asked": z.object({ position: ident, name: label(80), how: z.enum(["named it", "told"]) }),
+	/** Of two labels, the one that felt better to the student. */
+	"felt.better": z.object({ rung: ident, label: label(40) }),
 	/** What was seen in a finish that was held, at one key position. */
 	"finish.held": z.object({ position: ident, name: label(80), remark: text(400) }),
 	/** What was found of one candidate cause of a fault, for this student; the latest word holds. */

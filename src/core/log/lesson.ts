@@ -2,7 +2,7 @@ import { judged } from "@/core/ladder/good";
 import type { Judged, Judgement, Rule } from "@/core/rules";
 import type { Tally } from "@/core/rules/tally";
 import type { EventOf, LogEvent } from "./event";
-import type { Attempt, Body, Elsewhere, Placing, Round, Variation } from "./kinds";
+import { type Attempt, type Body, type Elsewhere, lookedFor, type Placing, type Round, type Variation } from "./kinds";
 import { byOrder, type Placed } from "./order";
 import { type LiveEvent, resolve } from "./resolve";
 import { judgeAnother, judgedAs, judgeVisits, unjudged } from "./verdict";
@@ -396,7 +396,7 @@ function newVisit(key: string, { placing, elsewhere }: SetView): Visit {
 function viewTry(event: LiveEvent & { kind: "attempt" }, set: SetView): TryView {
 	const apart = event.device !== set.holder;
 	const warmUp = set.elsewhere === "warm-up";
-	const as = judged(event.body, set.placing.settings, set.placing.positions, false);
+	const as = judged(event.body, set.placing.settings, lookedFor(set.placing), false);
 	return {
 		id: event.id,
 		body: event.body,

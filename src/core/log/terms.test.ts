@@ -102,3 +102,24 @@ test("a rule of parts says each part's", () => {
 		"longest 4, 0 times at 5 or more",
 	]);
 });
+
+test("labels are compared, in the order in which they came up; tries without one say nothing of them", () => {
+	const labelled = (label: string, good: boolean) => tried({ good }, { label });
+	const all = [labelled("red", true), labelled("blue", false), tried({}), labelled("red", false)].map((one) => ({
+		...one,
+		good: one.as.good,
+	}));
+	expect(of({ kind: "streak", r: 3 }, all)).toEqual(["red 1 of 2, blue 0 of 1"]);
+});
+
+test("bouts: who won which, and how often the first try was good; one that was cut short by a rest is none", () => {
+	const row = (marks: string, set: string) => [...marks].map((mark) => ({ ...tried({}, {}, set), good: mark === "g" }));
+	expect(
+		of({ kind: "bouts", a: 3, b: 2, k: 2, n: 3 }, [
+			...row("ggmg", "one"),
+			...row("mm", "one"),
+			...row("gg", "one"),
+			...row("mggg", "two"),
+		]),
+	).toEqual(["won 2 of 3 bouts: 3 : 1 won, 0 : 2 lost, 3 : 1 won", "first try good in 1 of 3"]);
+});

@@ -1,4 +1,5 @@
 import { allParts, type Rule } from "@/core/rules";
+import type { Bouts } from "@/core/rules/bouts";
 import { plural } from "@/core/words/numbers";
 import { formOf, type TryView } from "./lesson";
 import type { RungWrap } from "./wrap";
@@ -19,6 +20,7 @@ export function inTerms({ visits }: RungWrap): string[] {
 	);
 	if (tries.length === 0) return [];
 	const scale = visits.at(-1)?.placing.settings?.scale ?? [];
+	const labels = byLabel(visits).map(({ label, good, of }) => `${label} ${good} of ${of}`);
 	return [
 		...allParts(rule).flatMap((part) => phrase(part, tries) ?? (part === rule ? sumOf(visits) : [])),
 		// Of two outcomes the number of good tries says the other.
@@ -29,7 +31,19 @@ export function inTerms({ visits }: RungWrap): string[] {
 						.join(", "),
 				]
 			: []),
+		...(labels.length > 0 ? [labels.join(", ")] : []),
 	];
+}
+
+/** Good of all counted tries under each label, in the order in which they came up. */
+export function byLabel(visits: RungWrap["visits"]): { label: string; good: number; of: number }[] {
+	const labels = new Map<string, { label: string; good: number; of: number }>();
+	for (const { counted, good, body } of visits.flatMap((visit) => visit.tries)) {
+		if (!counted || !body.label) continue;
+		const entry = labels.get(body.label) ?? { label: body.label, good: 0, of: 0 };
+		labels.set(body.label, { ...entry, good: entry.good + (good ? 1 : 0), of: entry.of + 1 });
+	}
+	return [...labels.values()];
 }
 
 /** "near 3 of 5": of all tries at each, in the order given; none where nothing was tried there. */
@@ -72,6 +86,8 @@ function phrase(part: Rule, tries: readonly TryView[]): string[] | null {
 			const nowhere = tries.filter(({ as }) => !part.targets.includes(as.called ?? as.result)).length;
 			return [`${ofEach(part.targets, tries, ({ as }) => as.good)}${nowhere > 0 ? `, ${nowhere} at no target` : ""}`];
 		}
+		case "bouts":
+			return boutWords(part, tries);
 		case "count": {
 			const sets = new Map<string, number>();
 			for (const { set, as } of tries) if (as.good && !as.late) sets.set(set, (sets.get(set) ?? 0) + 1);
@@ -124,10 +140,44 @@ export interface TwoByTwo {
 	wrongMissed: number;
 }
 
-/** Points and bouts add up in their own order: where the last visit's sum stood. */
+/** Points add up in their own order: where the last visit's sum stood. */
 function sumOf(visits: RungWrap["visits"]): string[] {
 	const last = visits.at(-1);
-	if (last?.rule.kind !== "points" && last?.rule.kind !== "bouts") return [];
+	if (last?.rule.kind !== "points") return [];
 	const { value, target, words } = last.judgements[formOf(last.placing)].progress;
 	return [`${value} of ${target} ${words}`];
+}
+
+interface Bout {
+	good: number;
+	off: number;
+	won: boolean;
+	firstGood: boolean;
+}
+
+/** Bouts that were played out, in order, each set for itself: an unfinished one ends with its set. */
+export function boutsIn({ a, b }: Pick<Bouts, "a" | "b">, tries: readonly TryView[]): Bout[] {
+	const bouts: Bout[] = [];
+	let open: Bout | null = null;
+	let set: string | null = null;
+	for (const { good, set: now } of tries) {
+		if (!open || set !== now) open = { good: 0, off: 0, won: false, firstGood: good };
+		set = now;
+		open[good ? "good" : "off"] += 1;
+		if (open.good < a && open.off < b) continue;
+		bouts.push({ ...open, won: open.good >= a });
+		open = null;
+	}
+	return bouts;
+}
+
+/** Who won which, and how often the first try of one was good. */
+function boutWords(rule: Bouts, tries: readonly TryView[]): string[] {
+	const all = boutsIn(rule, tries);
+	if (all.length === 0) return [];
+	const score = ({ good, off, won }: Bout) => `${good} : ${off} ${won ? "won" : "lost"}`;
+	return [
+		`won ${all.filter(({ won }) => won).length} of ${plural(all.length, "bout")}: ${all.map(score).join(", ")}`,
+		`first try good in ${all.filter(({ firstGood }) => firstGood).length} of ${all.length}`,
+	];
 }

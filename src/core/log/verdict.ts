@@ -10,7 +10,7 @@ import {
 	type Rule,
 } from "@/core/rules";
 import { type Tally, tallyProves } from "@/core/rules/tally";
-import type { Placing, Variation } from "./kinds";
+import { lookedFor, type Placing, type Variation } from "./kinds";
 import { formOf, inOrder, rungKey, type TallyView, type TryView, triesIn, type Verdict, type Visit } from "./lesson";
 
 /** Where the rule stands on one form of a rung. A tally starts its machine anew: nobody knows its order. */
@@ -122,8 +122,9 @@ function take(
 /** Ways a try can come out on a rung, worked out once for its settings. */
 const outcomesKnown = new WeakMap<object, readonly Judged[]>();
 
-function outcomesAt({ settings, positions }: Placing): readonly Judged[] {
-	const outcomes = outcomesKnown.get(settings) ?? outcomesOn(settings, positions);
+function outcomesAt(placing: Placing): readonly Judged[] {
+	const { settings } = placing;
+	const outcomes = outcomesKnown.get(settings) ?? outcomesOn(settings, lookedFor(placing));
 	outcomesKnown.set(settings, outcomes);
 	return outcomes;
 }
@@ -185,11 +186,12 @@ const lessLeft = (said: Judgement, left: number): Judgement =>
 /** Every order of a tally is walked once, however often the lesson is folded. */
 const proofs = new WeakMap<Rule, Map<string, boolean>>();
 
-function proves(rule: Rule, { tries, good, longest }: Tally, { settings, positions }: Placing): boolean {
+function proves(rule: Rule, { tries, good, longest }: Tally, placing: Placing): boolean {
 	const known = proofs.get(rule) ?? new Map<string, boolean>();
 	proofs.set(rule, known);
 	const key = `${tries}/${good}/${longest}`;
-	const said = known.get(key) ?? tallyProves(rule, { tries, good, longest }, leftOpen(settings, positions));
+	const said =
+		known.get(key) ?? tallyProves(rule, { tries, good, longest }, leftOpen(placing.settings, lookedFor(placing)));
 	known.set(key, said);
 	return said;
 }

@@ -1,5 +1,5 @@
 import { allParts } from "@/core/rules";
-import type { Direction } from "./kinds";
+import { type Direction, lookedFor } from "./kinds";
 import {
 	countedIn,
 	formOf,
@@ -145,7 +145,7 @@ export function longestRun(tries: readonly TryView[]): number {
 }
 
 function faults(visits: readonly Visit[], tries: readonly TryView[]): FaultCount[] {
-	const shorts = new Map(visits.flatMap((v) => v.placing.positions.map((p) => [p.id, p.short] as const)));
+	const shorts = new Map(visits.flatMap((v) => lookedFor(v.placing).map((p) => [p.id, p.short] as const)));
 	const counts = new Map<string, FaultCount>();
 	for (const { body } of tries)
 		for (const { position, direction } of body.off) {
@@ -171,7 +171,7 @@ function cuesGiven(visit: Visit): CueGiven[] {
 			.flatMap((entry) => (entry.try?.counted ? [entry.try] : []))
 			.slice(0, FOLLOWED_BY);
 		const on = after.filter((t) => (position ? t.body.off.every((off) => off.position !== position) : t.good)).length;
-		const short = visit.placing.positions.find((p) => p.id === position)?.short;
+		const short = lookedFor(visit.placing).find((p) => p.id === position)?.short;
 		return [
 			{
 				id: event.id,

@@ -1,9 +1,9 @@
 import * as z from "zod/mini";
 import type { LengthUnit } from "@/core/coach/coach";
-import { BAND_LOW } from "@/core/estimate/tooHard";
+import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
 import { Policy } from "@/core/ladder/policy";
 import { freshRung, Rung, type RungSettings } from "@/core/ladder/rung";
-import { Placing, type Variation, WatchedPosition } from "@/core/log/kinds";
+import { causeMarks, Placing, type Variation, WatchedPosition } from "@/core/log/kinds";
 import { Side, Student } from "@/core/people/student";
 import { readSides } from "@/core/skill/sides";
 import { seal } from "@/core/words/seal";
@@ -28,6 +28,10 @@ const PackPosition = z.object({
 	...WatchedPosition.shape,
 	look: z.optional(z.array(z.string())),
 	pictures: z.optional(z.array(Shown)),
+	/** Where its faults may come from, with a drill that would show it and how the student can tell alone. */
+	causes: z.optional(
+		z.array(z.object({ id: ident, words: z.string(), who: z.string(), drill: z.string(), check: z.string() })),
+	),
 });
 export type PackPosition = z.infer<typeof PackPosition>;
 
@@ -37,6 +41,12 @@ const PackLadder = z.object({
 	id: ident,
 	student: ident,
 	skill: z.string(),
+	/** The skill's id: what is said of its causes is kept by it. */
+	skillId: z.optional(ident),
+	/** What was found of candidate causes for this student, by the cause. */
+	causes: z.optional(z.record(ident, z.enum(causeMarks))),
+	/** What sets the skill off. */
+	trigger: z.optional(z.string()),
 	side: Side,
 	/** The student's strong side, for reading out what the rungs say. */
 	strong: z.optional(z.enum(["left", "right"])),
@@ -44,6 +54,7 @@ const PackLadder = z.object({
 	positions: z.array(PackPosition),
 	/** Lower edge of the coach's working band. */
 	bandLow: z.optional(z.number()),
+	bandHigh: z.optional(z.number()),
 	/** The coach's unit of distances; metres where nothing is said. */
 	unit: z.optional(z.enum(["m", "ft"] satisfies LengthUnit[])),
 	chain: Placing.shape.chain,
@@ -122,6 +133,7 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 		settings,
 		// The skill's own order is the causal one: a fault can only come from an earlier position.
 		positions: watchedOn(ladder, settings),
+		...mustsBeside(ladder, settings),
 		side: ladder.side,
 		policy: ladder.policy,
 		// What is taken out for this student is never the next rung up or down.
@@ -139,6 +151,7 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 		// Only a rule on several days asks for them, and only for as many as it can count.
 		...(settings.rule.kind === "days" ? { daysMet: hole?.metDays.slice(-60) ?? [] } : {}),
 		bandLow: ladder.bandLow ?? BAND_LOW,
+		bandHigh: ladder.bandHigh ?? BAND_HIGH,
 		reEarn: reEarnFrom ? { from: reEarnFrom, rule: RE_EARN } : null,
 		...(ladder.chain ? { chain: ladder.chain } : {}),
 	};
@@ -154,15 +167,23 @@ const watchedOn = (ladder: PackLadder, { watch, musts }: RungSettings): WatchedP
 			...(deduction === undefined ? {} : { deduction }),
 		}));
 
+/** Musts of the skill that the rung does not watch: they can be logged all the same. */
+function mustsBeside(ladder: PackLadder, settings: RungSettings): Pick<Placing, "musts"> {
+	const musts = ladder.positions.filter(({ id, must }) => must && !settings.watch.includes(id)).map(({ id }) => id);
+	return musts.length > 0 ? { musts: watchedOn(ladder, { ...settings, watch: musts }).slice(0, 12) } : {};
+}
+
 /** A placing with something of its settings changed here and now: the rung itself stays as it is. */
 export function changedHere(placing: Placing, ladder: PackLadder | null, change: Partial<RungSettings>): Placing {
 	const settings = { ...placing.settings, ...change };
-	return {
-		...placing,
-		settings,
-		rungVersion: seal(settings),
-		...(ladder && change.watch ? { positions: watchedOn(ladder, settings) } : {}),
-	};
+	const { musts, ...rest } = placing;
+	const looked =
+		ladder && change.watch
+			? { positions: watchedOn(ladder, settings), ...mustsBeside(ladder, settings) }
+			: musts
+				? { musts }
+				: {};
+	return { ...rest, settings, rungVersion: seal(settings), ...looked };
 }
 
 /** A drill thought of just now, on no ladder yet: it is run like the rung in hand, by the result, and put in order later. */
@@ -195,7 +216,7 @@ export function placeQuick(): Placing {
 		policy: "mastery",
 		order: [],
 		triedBefore: 0,
-		bandLow: BAND_LOW,
+		...{ bandLow: BAND_LOW, bandHigh: BAND_HIGH },
 		reEarn: null,
 	};
 }

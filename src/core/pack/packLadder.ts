@@ -16,18 +16,34 @@ export interface Around {
 	student: Pick<Student, "name" | "strongSide" | "protectedParts" | "lacks">;
 	/** Lower edge of the coach's working band, where it is not the usual one. */
 	bandLow?: number | undefined;
+	/** And its upper edge. */
+	bandHigh?: number | undefined;
+	/** What was found of candidate causes for this student. */
+	causes?: PackLadder["causes"];
 	/** Distances of a set-up are told in it. */
 	unit?: LengthUnit;
 	/** Names of skills by their ids. */
 	skills: ReadonlyMap<string, string>;
 }
 
-function packPosition(position: KeyPosition, ladder: Ladder, strong: "left" | "right"): PackPosition {
+function packPosition(
+	position: KeyPosition,
+	ladder: Ladder,
+	strong: "left" | "right",
+	nameOf: (position: string | null) => string,
+): PackPosition {
 	const sides = { side: ladder.side, strong };
 	const { id, short, must, deduction } = position;
 	const pictures = picturesOf(position).map(({ picture, shows }) => ({
 		...{ hash: picture.hash, clip: picture.clip, shows: readSides(shows, sides) },
 	}));
+	const causes = (position.faults ?? []).flatMap((fault) =>
+		fault.causes.map((cause) => ({
+			id: cause.id,
+			words: readSides(cause.words || nameOf(cause.position) || cause.kind, sides),
+			...{ who: cause.who, drill: readSides(cause.drill, sides), check: readSides(cause.check, sides) },
+		})),
+	);
 	return {
 		...{ id, short, name: readSides(position.name, sides), fault: readSides(position.fault, sides) },
 		cues: position.cues.map((cue) => ({ ...cue, text: readSides(cue.text, sides) })),
@@ -35,12 +51,13 @@ function packPosition(position: KeyPosition, ladder: Ladder, strong: "left" | "r
 		...(deduction === undefined ? {} : { deduction }),
 		look: lookOf(position, ladder, sides),
 		...(pictures.length > 0 ? { pictures } : {}),
+		...(causes.length > 0 ? { causes } : {}),
 	};
 }
 
 /** A ladder as a device needs it, from the document, its skill and its rail. */
 export function packLadder(
-	row: { id: string; student: string; ladder: Ladder; followed: Skill },
+	row: { id: string; student: string; skill?: string; ladder: Ladder; followed: Skill },
 	rail: Rail,
 	last: LastTime | null,
 	around: Around,
@@ -48,15 +65,22 @@ export function packLadder(
 	const { side, policy, rungs } = row.ladder;
 	const limits = limitsOf(rungs, around.student);
 	const chain = (row.followed.chain ?? []).map((id) => ({ id, name: around.skills.get(id) ?? "a skill that is gone" }));
+	const nameOf = (id: string | null) => row.followed.positions.find((one) => one.id === id)?.name ?? "";
 	return {
 		...{ id: row.id, student: row.student, skill: row.followed.name },
+		...(row.skill ? { skillId: row.skill } : {}),
+		...(around.causes ? { causes: around.causes } : {}),
+		...(row.followed.trigger
+			? { trigger: readSides(row.followed.trigger, { side, strong: around.student.strongSide }) }
+			: {}),
 		// What nobody judges yet at this stage is no field, and nothing that is off.
 		positions: row.followed.positions
 			.filter((position) => isJudged(position, row.ladder))
-			.map((position) => packPosition(position, row.ladder, around.student.strongSide)),
+			.map((position) => packPosition(position, row.ladder, around.student.strongSide, nameOf)),
 		...(chain.length > 0 ? { chain } : {}),
 		...(limits.length > 0 ? { limits } : {}),
 		...(around.bandLow === undefined ? {} : { bandLow: around.bandLow }),
+		...(around.bandHigh === undefined ? {} : { bandHigh: around.bandHigh }),
 		...(around.unit === undefined ? {} : { unit: around.unit }),
 		strong: around.student.strongSide,
 		...{ side, policy, rungs, peg: rail.peg },

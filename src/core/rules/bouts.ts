@@ -52,7 +52,8 @@ export const bouts = defineRule<Bouts, State>({
 		progress: {
 			value: ones(shown),
 			target: k,
-			words: `won of ${shown.length < n ? plural(shown.length, "bout") : `the last ${plural(n, "bout")}`}; this one ${good} : ${off}, won at ${a}, lost at ${b}`,
+			large: `${good} : ${off}`,
+			words: `first to ${a} before ${b} off; won ${ones(shown)} of ${shown.length < n ? plural(shown.length, "bout") : `the last ${plural(n, "bout")}`}`,
 		},
 	}),
 	key: (_, { good, off, won }) => (won === MET ? MET : `${good},${off},${won}`),

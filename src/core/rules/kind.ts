@@ -33,7 +33,13 @@ export interface Status {
 	/** The rule is lost for this lesson; only a later lesson can meet it. */
 	bust: boolean;
 	/** The number the coach acts on, what it is out of, and in which words. */
-	progress: { value: number; target: number; words: string };
+	progress: {
+		value: number;
+		target: number;
+		words: string;
+		/** What stands large in place of the number: "3 : 2" of the bout in hand. */
+		large?: string;
+	};
 }
 
 /**

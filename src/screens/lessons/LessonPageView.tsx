@@ -25,7 +25,13 @@ export function LessonPageView({ id, view, names, studio, today }: LessonPage) {
 			? [[event.body.question, event.body.answer]]
 			: event.kind === "finish.held"
 				? [[event.body.name, event.body.remark]]
-				: [],
+				: event.kind === "position.asked"
+					? [[event.body.name, event.body.how === "told" ? "told" : "named by themselves"]]
+					: event.kind === "felt.better"
+						? [["Felt better:", event.body.label]]
+						: event.kind === "cause.marked"
+							? [["A cause was looked into:", event.body.mark]]
+							: [],
 	);
 	const { practise = [], notes: each = [], note = "" } = view.closed?.body ?? {};
 	const notes: { student: string | null; text: string }[] = note ? [{ student: null, text: note }, ...each] : each;

@@ -58,7 +58,7 @@ const clockFace = (seconds: number): string => `${Math.floor(seconds / 60)}:${St
 
 /** The number the coach acts on: on the screen before anything else that a touch changes. */
 function TheCount({ lesson, className, words }: { lesson: LessonOnDevice; className: string; words: string }) {
-	const count = useTold<HTMLOutputElement>(lesson, (on) => setText(on, String(countOf(lesson.snapshot().view).value)));
+	const count = useTold<HTMLOutputElement>(lesson, (on) => setText(on, countOf(lesson.snapshot().view).value));
 	return (
 		<div className={css.numberRoom}>
 			<output ref={count} className={className} aria-label={words} data-testid="count" />
@@ -110,6 +110,7 @@ const turnWords = ({ now, next, at }: NonNullable<Board["turns"]>): string =>
 export function CountZone({
 	lesson,
 	board,
+	label,
 	pack,
 	view,
 	takenBack,
@@ -118,6 +119,8 @@ export function CountZone({
 }: {
 	lesson: LessonOnDevice;
 	board: Board;
+	/** What holds for every try until it is changed. */
+	label: string;
 	pack: Pack;
 	view: LessonView;
 	takenBack: { words: string; by: string } | null;
@@ -151,12 +154,15 @@ export function CountZone({
 				<div className={css.drill} dir="auto">
 					{board.turns && <b data-testid="turn">{turnWords(board.turns)} · </b>}
 					{set.elsewhere && <b>{board.round ? board.round.words : set.elsewhere} · </b>}
+					{label && <b data-testid="label">{label} · </b>}
 					{readOn(board.ladder, variationWords(set.placing, set.variation))}
 				</div>
 				{opening && <Opening pack={pack} board={board} />}
 				<TheCount
 					lesson={lesson}
-					className={opening ? "visually-hidden" : (css.number ?? "")}
+					className={
+						opening ? "visually-hidden" : `${css.number} ${judgement.progress.large && !met ? css.longer : ""}`
+					}
 					words={`${judgement.progress.value} ${words}, needs ${target}`}
 				/>
 				{setClock && (

@@ -6,17 +6,13 @@ import { succeeded } from "@/core/ladder/good";
 import type { Attempt } from "@/core/log/kinds";
 import { type Pack, type PackLadder, readOn } from "@/core/pack/pack";
 import type { LessonOnDevice, LessonState } from "@/device/lesson";
-import { late } from "@/ui/late";
+import { late, preloadLate } from "@/ui/late";
 import { useKeys } from "@/ui/useKeys";
 import { useStable } from "@/ui/useStable";
 import { AdviceZone, WatchingZone } from "./AdviceZone";
 import { CountZone } from "./CountZone";
-import { CueDrawer } from "./drawers/CueDrawer";
+import { marksOf } from "./drawers/causeMarks";
 import { NotFetched } from "./drawers/Drawer";
-import { EvidenceDrawer } from "./drawers/EvidenceDrawer";
-import { MoreDrawer } from "./drawers/MoreDrawer";
-import { StateDrawer } from "./drawers/StateDrawer";
-import { TriesDrawer } from "./drawers/TriesDrawer";
 import { Fields, MarkRow } from "./Fields";
 import { answerTouch, type Hand, isTouch, sayCount, useHand } from "./hand";
 import { countsAt, inputsFor, secondsOf, smallHeight, targetsOf } from "./inputs";
@@ -30,11 +26,30 @@ import { useActs } from "./useActs";
 import { useAwake } from "./useAwake";
 import { beginClock, useSetClock } from "./useSetClock";
 
-export type DrawerName = "tries" | "evidence" | "cue" | "state" | "more" | "ladders" | "hand";
+export type DrawerName = "tries" | "evidence" | "cue" | "state" | "more" | "ladders" | "hand" | "label";
 
-/** Not needed to count: it is fetched when it is first opened, and where that fails nothing else does. */
-const LaddersDrawer = late(() => import("./drawers/LaddersDrawer").then((module) => module.LaddersDrawer), NotFetched);
+/** Not needed to count: fetched once the board stands, or when first opened; where that fails nothing else does. */
+const CueDrawer = late(() => import("./drawers/CueDrawer").then((module) => module.CueDrawer), NotFetched);
+const EvidenceDrawer = late(
+	() => import("./drawers/EvidenceDrawer").then((module) => module.EvidenceDrawer),
+	NotFetched,
+);
 const HandDrawer = late(() => import("./drawers/HandDrawer").then((module) => module.HandDrawer), NotFetched);
+const LabelDrawer = late(() => import("./drawers/LabelDrawer").then((module) => module.LabelDrawer), NotFetched);
+const LaddersDrawer = late(() => import("./drawers/LaddersDrawer").then((module) => module.LaddersDrawer), NotFetched);
+const MoreDrawer = late(() => import("./drawers/MoreDrawer").then((module) => module.MoreDrawer), NotFetched);
+const StateDrawer = late(() => import("./drawers/StateDrawer").then((module) => module.StateDrawer), NotFetched);
+const TriesDrawer = late(() => import("./drawers/TriesDrawer").then((module) => module.TriesDrawer), NotFetched);
+const drawers = [
+	CueDrawer,
+	EvidenceDrawer,
+	HandDrawer,
+	LabelDrawer,
+	LaddersDrawer,
+	MoreDrawer,
+	StateDrawer,
+	TriesDrawer,
+];
 
 /** The keys a remote sends by itself are those the coach gave it, where she gave it others. */
 const remoteKey = (key: string, { goodKey, offKey }: Hand): string =>
@@ -57,6 +72,15 @@ function useAskedFor(pack: Pack, take: (ladder: PackLadder) => void, inHand: str
 		query.delete("on");
 		window.history.replaceState(window.history.state, "", `${pathname}?${query}`);
 	}, [asked, pack, take, inHand]);
+}
+
+/** The label in hand: as it was said, else as on the last try of the visit. */
+function useLabel({ visit }: Board) {
+	const [said, setSaid] = useState<{ visit: string; label: string } | null>(null);
+	return {
+		label: said?.visit === visit.key ? said.label : (visit.tries.at(-1)?.body.label ?? ""),
+		setLabel: useStable((label: string) => setSaid({ visit: visit.key, label })),
+	};
 }
 
 const NO_COUNTS = {};
@@ -100,16 +124,19 @@ export function LiveBoard({
 	const { acts, takenBack } = useActs(lesson);
 	const [drawer, setDrawer] = useState<DrawerName | null>(null);
 	const { set, visit, advice, pain } = board;
-	const { settings, positions, chain } = set.placing;
+	const { settings, positions, chain, musts } = set.placing;
 	const { called, setCalled, counts } = useCalled(board);
 	const layout = useMemo(
-		() => inputsFor(settings, visit.rule, positions, called, chain),
-		[settings, visit.rule, positions, called, chain],
+		() => inputsFor(settings, visit.rule, positions, called, { chain, musts }),
+		[settings, visit.rule, positions, called, chain, musts],
 	);
 	const [marks, setMarks] = useState<{ set: string; now: Marks }>({ set: set.id, now: {} });
 	const marksNow = marks.set === set.id ? marks.now : NO_MARKS;
 	const touchMark = useStable((id: string) => setMarks({ set: set.id, now: touched(marksNow, id) }));
 	const holds = set.holder === state.device;
+	const { label, setLabel } = useLabel(board);
+	const causes = useMemo(() => marksOf(state.view, board.ladder), [state.view, board.ladder]);
+	useEffect(() => preloadLate(drawers), []);
 
 	const close = () => setDrawer(null);
 	const toggle = useCallback((name: DrawerName) => setDrawer((now) => (now === name ? null : name)), []);
@@ -133,6 +160,7 @@ export function LiveBoard({
 		if (set.open) clock?.begin();
 		acts.attempt({
 			...body,
+			...(label ? { label } : {}),
 			...(set.open && clock?.out ? { late: true } : {}),
 			...(advice.line === "care" ? { beforeCheck: true } : {}),
 		});
@@ -142,13 +170,13 @@ export function LiveBoard({
 		close();
 	});
 	// The count is said once it is on the screen, and not when the lesson is opened.
-	const { value, words } = visit.judgements[set.variation].progress;
+	const { value, words, large = String(value) } = visit.judgements[set.variation].progress;
 	const counted = visit.tries.length;
 	const saidAt = useRef(counted);
 	useLayoutEffect(() => {
-		if (saidAt.current < counted) sayCount(`${value} ${words}`);
+		if (saidAt.current < counted) sayCount(`${large} ${words}`);
 		saidAt.current = counted;
-	}, [counted, value, words]);
+	}, [counted, large, words]);
 	const followAdvice = useStable(() => {
 		if (!advice.act) return;
 		acts.follow(advice);
@@ -195,6 +223,7 @@ export function LiveBoard({
 			<CountZone
 				lesson={lesson}
 				board={board}
+				label={label}
 				pack={pack}
 				view={state.view}
 				takenBack={takenBack}
@@ -217,7 +246,7 @@ export function LiveBoard({
 			)}
 			<Foot acts={acts} open={drawer} onNoCount={noCount} onToggle={toggle} />
 			{drawer === "tries" && <TriesDrawer board={board} acts={acts} layout={layout} onClose={close} />}
-			{drawer === "evidence" && <EvidenceDrawer board={board} onClose={close} />}
+			{drawer === "evidence" && <EvidenceDrawer board={board} acts={acts} marks={causes} onClose={close} />}
 			{drawer === "cue" && (
 				<CueDrawer
 					visit={board.tried.visit}
@@ -226,6 +255,7 @@ export function LiveBoard({
 					acts={acts}
 					adjusting={advice.line === "let-adjust"}
 					advised={advice.position}
+					marks={causes}
 					onClose={close}
 				/>
 			)}
@@ -233,6 +263,7 @@ export function LiveBoard({
 			{drawer === "more" && (
 				<MoreDrawer lesson={lesson.lesson} board={board} acts={acts} holds={holds} onOpen={setDrawer} onClose={close} />
 			)}
+			{drawer === "label" && <LabelDrawer board={board} label={label} onLabel={setLabel} onClose={close} />}
 			{drawer === "hand" && <HandDrawer onClose={close} />}
 			{drawer === "ladders" && (
 				<LaddersDrawer view={state.view} board={board} pack={pack} acts={acts} onClose={close} />

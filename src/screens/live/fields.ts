@@ -48,7 +48,7 @@ export function withKeys({ rows, main: below }: FieldLayout): FieldLayout {
 	const missed = below.length > 1 ? below[0] : rows[0]?.at(-1);
 	const keysOf = (field: Field): string[] => [
 		...rows.flatMap((one, i) =>
-			one.flatMap((other, n) => (other === field ? ((["1234", "!@#$"][i] ?? "")[n] ?? []) : [])),
+			one.flatMap((other, n) => (other === field ? ((["12345", "!@#$%"][i] ?? "")[n] ?? []) : [])),
 		),
 		...(field === below.at(-1) ? ["g", "PageDown"] : []),
 		...(field === missed ? ["m", "PageUp"] : []),
@@ -57,16 +57,24 @@ export function withKeys({ rows, main: below }: FieldLayout): FieldLayout {
 	return { rows: rows.map((one) => one.map(keyed)), main: below.map(keyed) };
 }
 
+/** So many fields of a row are wide enough for a thumb. */
+export const ROOM = 5;
+
 /**
  * The fields a gate asks for. Under `both` each result has a row of faults; under
  * `form` nobody asks whether it came off, under `result` only misses are looked into,
- * and the musts: without them a hit is none.
+ * and the musts: without them a hit is none. Musts that are not watched stand beside those that are.
  * A touch on a fault row says that the others were fine only where form is judged.
  */
-export function fieldsFor(gate: Gate, positions: readonly WatchedPosition[]): FieldLayout {
+export function fieldsFor(
+	gate: Gate,
+	positions: readonly WatchedPosition[],
+	unwatched: readonly WatchedPosition[] = [],
+): FieldLayout {
 	const judged = looksAtForm(gate);
-	const faults = [...positions, OTHER];
-	const musts = positions.filter((position) => position.must);
+	const beside = unwatched.slice(0, ROOM - positions.length - 1);
+	const faults = [...positions, ...beside, OTHER];
+	const musts = [...positions.filter((position) => position.must), ...beside];
 	const watched = positions.length > 0;
 	switch (gate) {
 		case "both":

@@ -202,19 +202,19 @@ test("a chain of skills: what a miss broke in stands beside the faults, and take
 		{ id: "y", name: "Clubs" },
 	];
 	const rows = (gate: RungSettings["gate"], rule: Rule) =>
-		inputsFor(settings({ gate }), rule, watched, null, chain).rows.map((row) =>
+		inputsFor(settings({ gate }), rule, watched, null, { chain }).rows.map((row) =>
 			row.map((one) => `${one.small} ${one.label}`),
 		);
 	const streak: Rule = { kind: "streak", r: 3 };
 	const broke = ["broke in Balls", "broke in Clubs"];
 	expect(rows("result", streak)).toEqual([["missed a", "missed b", "missed other"], broke]);
 	expect(rows("both", streak)).toEqual([["good, but a", "good, but b", "good, but other"], broke]);
-	const attempts = inputsFor(settings(), streak, watched, null, chain).rows[1]?.map((one) => one.attempt);
+	const attempts = inputsFor(settings(), streak, watched, null, { chain }).rows[1]?.map((one) => one.attempt);
 	expect(attempts?.map(({ result, brokeAt }) => [result, brokeAt])).toEqual([
 		["miss", "x"],
 		["miss", "y"],
 	]);
-	expect(inputsFor(settings(), { kind: "length", length: 5, times: 1 }, [], null, chain).rows).toEqual([]);
+	expect(inputsFor(settings(), { kind: "length", length: 5, times: 1 }, [], null, { chain }).rows).toEqual([]);
 });
 
 test("targets called in turn: the fields of a plain rung, each try with its target, and how each stands", () => {

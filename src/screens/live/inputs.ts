@@ -3,7 +3,7 @@ import { isRight } from "@/core/ladder/scale";
 import type { Attempt, Placing, WatchedPosition } from "@/core/log/kinds";
 import type { TryView } from "@/core/log/lesson";
 import { allParts, type Rule } from "@/core/rules";
-import { type Field, type FieldLayout, fieldsFor, OTHER, withKeys } from "./fields";
+import { type Field, type FieldLayout, fieldsFor, OTHER, ROOM, withKeys } from "./fields";
 import { type Mark, MISSED, marksFor } from "./marks";
 
 /** A number that is tapped in: a length, or a measure in the rung's unit. */
@@ -74,6 +74,12 @@ type Settings = Pick<
 	"gate" | "scale" | "decisions" | "freeChoice" | "choiceOnly" | "callInTurn" | "unit"
 >;
 
+/** What can be touched as off: what is watched, and the musts beside it. */
+interface Seen {
+	positions: readonly WatchedPosition[];
+	musts: readonly WatchedPosition[];
+}
+
 /**
  * The inputs that a rung's rule can see. What the rule does not ask for is not asked
  * of the coach; the result goes along where the number says it.
@@ -83,9 +89,9 @@ export function inputsFor(
 	rule: Rule,
 	positions: readonly WatchedPosition[],
 	called: string | null,
-	chain: Placing["chain"] = undefined,
+	{ chain, musts = [] }: Pick<Placing, "chain" | "musts"> = {},
 ): Inputs {
-	const inputs = ownInputs(settings, rule, positions, called);
+	const inputs = ownInputs(settings, rule, { positions, musts }, called);
 	if (!chain || chain.length === 0 || inputs.keypad) return inputs;
 	const broke = chain.map(({ id, name }) => field(`broke-${id}`, "broke in", name, { result: "miss", brokeAt: id }));
 	// Two rows are as many as a thumb finds: where there are two, what a miss broke in stands for what was off in it.
@@ -93,16 +99,12 @@ export function inputsFor(
 	return { ...inputs, rows: [...(faults ? inputs.rows.slice(0, 1) : inputs.rows), broke] };
 }
 
-function ownInputs(
-	settings: Settings,
-	rule: Rule,
-	positions: readonly WatchedPosition[],
-	called: string | null,
-): Inputs {
+function ownInputs(settings: Settings, rule: Rule, seen: Seen, called: string | null): Inputs {
 	const parts = allParts(rule);
 	const part = <K extends Rule["kind"]>(kind: K) =>
 		parts.find((one) => one.kind === kind) as Extract<Rule, { kind: K }> | undefined;
-	const beside = (inputs: Inputs) => withMarks(inputs, settings.gate, positions);
+	const beside = (inputs: Inputs) => withMarks(inputs, settings.gate, seen);
+	const plain = (gate: Settings["gate"]) => fieldsFor(gate, seen.positions, seen.musts);
 	if (part("decision") && settings.freeChoice) return beside(freeChoices(settings));
 	if (part("decision") && (settings.decisions ?? []).length > 0) return beside(decisions(settings, called));
 	const [length, within, rating] = [part("length"), part("within"), part("rating")];
@@ -111,9 +113,9 @@ function ownInputs(
 	if (rating) return beside(ratings(rating.mean));
 	const { scale, gate } = settings;
 	const aimedAt = targetsOf(rule);
-	if (aimedAt.length > 0 && settings.callInTurn) return inTurn(fieldsFor(gate, positions), aimedAt, called);
+	if (aimedAt.length > 0 && settings.callInTurn) return inTurn(plain(gate), aimedAt, called);
 	if (aimedAt.length > 0) return beside(targets(aimedAt));
-	if (!scale) return withKeys(fieldsFor(gate, positions));
+	if (!scale) return withKeys(plain(gate));
 	const earns = (code: string, points: number) => part("points")?.weights[code] ?? points;
 	if (scale.length > 2) {
 		// The best ones stand in the large row, the others above, worst first.
@@ -121,8 +123,8 @@ function ownInputs(
 		const large = all.length > ACROSS ? ((all.length - 1) % ACROSS) + 1 : all.length;
 		return beside({ rows: inRows(all.slice(0, -large), ACROSS), main: all.slice(-large) });
 	}
-	const plain = faultRows(scale, gate, positions);
-	return { rows: plain, main: outcomes(scale, earns, plain.length > 0).map((one) => under(gate, one)) };
+	const rows = faultRows(scale, plain(gate));
+	return { rows, main: outcomes(scale, earns, rows.length > 0).map((one) => under(gate, one)) };
 }
 
 /** What the gate looks at, where a field says nothing of it: the form was looked at, and it was gone for. */
@@ -133,10 +135,11 @@ const underGate = (gate: Settings["gate"], attempt: Attempt): Attempt => ({
 	...(gate === "commitment" ? { committed: true } : {}),
 });
 
-function withMarks(inputs: Inputs, gate: Settings["gate"], positions: readonly WatchedPosition[]): Inputs {
+function withMarks(inputs: Inputs, gate: Settings["gate"], { positions, musts }: Seen): Inputs {
+	const faults = [...positions, ...musts.slice(0, ROOM - positions.length - 1)];
 	const { rows, main, keypad } = inputs;
 	const marks = [
-		...marksFor(gate, positions.length > 0 ? [...positions, OTHER] : []),
+		...marksFor(gate, faults.length > 0 ? [...faults, OTHER] : []),
 		// Each answer has one field, which says that it came off: that it did not is marked before it.
 		...(rows.length + main.length > 0 && [...rows.flat(), ...main].every(({ attempt }) => attempt.cameOff === true)
 			? [{ id: MISSED, label: "missed", key: "0" }]
@@ -268,10 +271,10 @@ function targets(all: readonly string[]): Inputs {
 type OwnScale = NonNullable<Settings["scale"]>;
 
 /** Rows of faults in the two outcomes of a scale. */
-function faultRows(scale: OwnScale, gate: Settings["gate"], positions: readonly WatchedPosition[]): Field[][] {
+function faultRows(scale: OwnScale, plain: FieldLayout): Field[][] {
 	const best = scale.find((one) => one.success) ?? scale[0];
 	const worst = scale.findLast((one) => !one.success) ?? scale.at(-1);
-	return withKeys(fieldsFor(gate, positions)).rows.map((row) =>
+	return withKeys(plain).rows.map((row) =>
 		row.map((one) => ({
 			...one,
 			attempt: { ...one.attempt, result: (one.attempt.result === "hit" ? best?.code : worst?.code) ?? "miss" },

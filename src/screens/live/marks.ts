@@ -22,7 +22,7 @@ export const HELD_BACK = "held-back";
 export const MISSED = "missed";
 /** Marked or not; nothing of short or beyond. */
 export const isPlain = (id: string): boolean => id === HELD_BACK || id === MISSED;
-const KEYS = "zxvb";
+const KEYS = "zxvbw";
 
 export function marksFor(gate: Gate, positions: readonly { id: string; short: string }[]): Mark[] {
 	const faults = positions.map(({ id, short }, i) => ({ id, label: short, ...(KEYS[i] ? { key: KEYS[i] } : {}) }));

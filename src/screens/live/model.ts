@@ -1,6 +1,7 @@
 import { pegIn } from "@/core/acts/peg";
 import { type Advice, adviseOn } from "@/core/advice";
 import type { HoleState } from "@/core/ladder/rail";
+import type { Variation } from "@/core/log/kinds";
 import {
 	countedIn,
 	inOrder,
@@ -95,16 +96,21 @@ function workOut(view: LessonView, pack: Pack): Board | null {
 }
 
 /** The numbers a touch changes. */
-export function countOf(view: LessonView): { value: number; used: number } {
+export function countOf(view: LessonView): { value: string; used: number } {
 	const { current } = view;
 	const visit = visitOfSet(view, current);
 	return current && visit
 		? {
-				value:
-					visit.elsewhere === "warm-up" ? triesOf(view, current) : visit.judgements[current.variation].progress.value,
+				value: visit.elsewhere === "warm-up" ? String(triesOf(view, current)) : largeOf(visit, current.variation),
 				used: visit.verdict.used,
 			}
-		: { value: 0, used: 0 };
+		: { value: "0", used: 0 };
+}
+
+/** The number the coach acts on; of a bout, how it stands. */
+function largeOf({ judgements }: Visit, variation: Variation): string {
+	const { met, progress } = judgements[variation];
+	return met ? String(progress.value) : (progress.large ?? String(progress.value));
 }
 
 function roundOf(

@@ -7,7 +7,7 @@ import { pegIn } from "@/core/acts/peg";
 import { afterStop } from "@/core/acts/round";
 import type { Advice } from "@/core/advice";
 import { MAX_WATCHED } from "@/core/ladder/rung";
-import type { Attempt, Body, Elsewhere, Placing, Round, Variation } from "@/core/log/kinds";
+import type { Attempt, Body, Elsewhere, Placing, Round, Variation, Why } from "@/core/log/kinds";
 import { type LessonView, partnerOf, type TryView } from "@/core/log/lesson";
 import { changedHere, improvised, type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
 import type { LessonOnDevice } from "@/device/lesson";
@@ -31,6 +31,7 @@ const undoWords: Record<string, string> = {
 	"set.assigned": "assignment",
 	"set.takenOver": "take-over",
 	"set.opened": "change of set",
+	"cause.marked": "mark of a cause",
 };
 
 /** The placing a ladder is gone on with: as it waits, or on its peg. */
@@ -111,6 +112,24 @@ export function useActs(lesson: LessonOnDevice) {
 			/** The last try of the set in hand, if there is one to be marked. */
 			canName(): boolean {
 				return lastTry(now().tried) !== null;
+			},
+			/** The last try, if it was not good. */
+			lastTry(): Attempt | null {
+				const last = now().tried.visit.tries.at(-1);
+				return last && !last.good && !last.body.noCount ? last.body : null;
+			},
+			/** What the last try came from, besides what was off in it. */
+			because(why: Why | null) {
+				const last = now().tried.visit.tries.at(-1);
+				if (!last) return;
+				const { why: _, ...body } = last.body;
+				write(acts.amendAttempt(setOf(last), last.id, why ? { ...body, why } : body));
+			},
+			/** What was found of a candidate cause, for this student. */
+			cause(cause: string, mark: Body<"cause.marked">["mark"]) {
+				const { ladder } = now();
+				if (!ladder?.skillId) return;
+				write([{ kind: "cause.marked", student: ladder.student, body: { skill: ladder.skillId, cause, mark } }]);
 			},
 			/** The student said what it was before the coach did: a mark on the last try. */
 			namedFirst() {

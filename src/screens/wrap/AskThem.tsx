@@ -5,11 +5,13 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { answer, answersIn, finishHeld, remarkOn } from "@/core/acts/atTheEnd";
 import type { LessonView } from "@/core/log/lesson";
+import type { Pack } from "@/core/pack/pack";
 import { cutText } from "@/core/words/text";
 import type { LessonOnDevice } from "@/device/lesson";
 import css from "@/ui/facts.module.scss";
 import { useKept } from "@/ui/useKept";
 import { KeptText } from "./KeptText";
+import { NamedOrTold } from "./NamedOrTold";
 
 interface Props {
 	lesson: LessonOnDevice;
@@ -28,7 +30,7 @@ const questions = [
 ];
 
 /** What the student says of it, kept word for word. */
-export function AskThem({ lesson, view, student, name, named, wish }: Props) {
+export function AskThem({ lesson, view, pack, student, name, named, wish }: Props & { pack: Pack }) {
 	const [own, setOwn] = useState("");
 	const answers = answersIn(view, student);
 	const asked = [
@@ -56,8 +58,9 @@ export function AskThem({ lesson, view, student, name, named, wish }: Props) {
 					}}
 				/>
 			))}
+			<NamedOrTold lesson={lesson} view={view} pack={pack} student={student} />
 			<Form
-				className="d-flex gap-2"
+				className="d-flex gap-2 mt-2"
 				onSubmit={(event) => {
 					event.preventDefault();
 					const question = own.trim();

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useMemo, useState } from "react";
+import { Fragment, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { closeSet } from "@/core/acts/acts";
@@ -22,6 +22,8 @@ import { Row } from "@/ui/Row";
 import { RungFacts } from "@/ui/RungFacts";
 import { useKept } from "@/ui/useKept";
 import { AskThem, HoldTheFinish } from "./AskThem";
+import { FeltBetter } from "./FeltBetter";
+import { KeepForLadder } from "./KeepForLadder";
 import { Practise, type Practised } from "./Practise";
 import { Unclaimed } from "./Unclaimed";
 import { WrapMargin } from "./WrapMargin";
@@ -130,22 +132,25 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 			)}
 			{rungs.length === 0 && <p>Nothing was counted.</p>}
 			{rungs.map((rung) => (
-				<RungFacts
-					key={`${rung.student}${rung.ladder}${rung.rung}`}
-					rung={rung}
-					who={students.length > 1 ? nameOf(rung.student) : undefined}
-					onWords={(cue, text, kind) => lesson.write(ownWords(lesson.snapshot().view, cue, { text, kind }))}
-					before={pack.ladders.find(({ id }) => id === rung.ladder)?.holes.find((hole) => hole.rung === rung.rung)}
-				/>
+				<Fragment key={`${rung.student}${rung.ladder}${rung.rung}`}>
+					<RungFacts
+						rung={rung}
+						who={students.length > 1 ? nameOf(rung.student) : undefined}
+						onWords={(cue, text, kind) => lesson.write(ownWords(lesson.snapshot().view, cue, { text, kind }))}
+						before={pack.ladders.find(({ id }) => id === rung.ladder)?.holes.find((hole) => hole.rung === rung.rung)}
+					/>
+					<FeltBetter lesson={lesson} view={view} rung={rung} />
+				</Fragment>
 			))}
 			<PegMoves view={view} nameOf={students.length > 1 ? nameOf : undefined} />
+			<KeepForLadder view={view} pack={pack} />
 			<Unclaimed lesson={lesson} view={view} pack={pack} nameOf={nameOf} named={students.length > 1} />
 			{students.map((student) => {
 				const of = { lesson, view, student, name: nameOf(student) ?? "", named: students.length > 1 };
 				return (
 					<div key={student}>
 						<HoldTheFinish {...of} />
-						<AskThem {...of} wish={view.opened?.student === student ? view.opened.body.wish : ""} />
+						<AskThem {...of} pack={pack} wish={view.opened?.student === student ? view.opened.body.wish : ""} />
 					</div>
 				);
 			})}

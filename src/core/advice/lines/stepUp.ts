@@ -38,6 +38,13 @@ function evidenceOf(facts: Facts): string[] {
 		.map((t) => t.id);
 }
 
+/** The rung wants a yes besides its rule: of comfort, of the eye, or both. */
+const asked = {
+	student: "Ask them: ready for",
+	coach: "Do you say they are ready for",
+	both: "Ask them, and yourself: ready for",
+} as const;
+
 function oneUp(facts: Facts): Omit<Advice, "line" | "canSilence"> {
 	const { placing, input } = facts;
 	const index = indexOf(facts);
@@ -54,10 +61,11 @@ function oneUp(facts: Facts): Omit<Advice, "line" | "canSilence"> {
 			act: index < 0 ? null : { kind: "next" },
 			evidence: evidenceOf(facts),
 		};
+	const { yes } = facts.settings;
 	return {
-		title: `Step up: ${above.name}`,
-		reason: `${reason} Up there a dip is to be expected.`,
-		act: { kind: "move", to: above.id, reason: "passed" },
+		title: yes ? `${asked[yes]} ${above.name}?` : `Step up: ${above.name}`,
+		reason: yes ? `${reason} Follow on a yes.` : `${reason} Up there a dip is to be expected.`,
+		act: { kind: "move", to: above.id, reason: "passed", ...(yes ? { yes } : {}) },
 		evidence: evidenceOf(facts),
 	};
 }

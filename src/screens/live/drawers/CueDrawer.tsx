@@ -1,13 +1,16 @@
 "use client";
 
 import { useState } from "react";
+import { lookedFor, whys } from "@/core/log/kinds";
 import type { Visit } from "@/core/log/lesson";
 import type { PackLadder } from "@/core/pack/pack";
-import { firstCue } from "@/core/skill/cue";
+import { type Cue, firstCue } from "@/core/skill/cue";
 import { plural } from "@/core/words/numbers";
 import { Shown } from "@/ui/Shown";
 import css from "../live.module.scss";
 import type { Acts } from "../useActs";
+import { Causes } from "./Causes";
+import type { CauseMarks } from "./causeMarks";
 import { Choice, Choices, Drawer } from "./Drawer";
 
 /** Cues for the watched positions, the one the advice would offer first; questions and confirmations apart. */
@@ -18,6 +21,7 @@ export function CueDrawer({
 	acts,
 	adjusting,
 	advised,
+	marks,
 	onClose,
 }: {
 	visit: Visit;
@@ -30,6 +34,8 @@ export function CueDrawer({
 	/** Where how to look for a position is written down. */
 	ladder: PackLadder | null;
 	acts: Acts;
+	/** What was found of candidate causes, in this lesson as well. */
+	marks: CauseMarks;
 	onClose: () => void;
 }) {
 	const given = (words: string) =>
@@ -40,14 +46,34 @@ export function CueDrawer({
 	};
 	const remark = tooMuch(visit, adjusting);
 	// What the advice is about comes first; the others in their causal order.
-	const { positions: watched } = visit.placing;
+	const watched = lookedFor(visit.placing);
 	const positions = watched.toSorted((a, b) => Number(b.id === advised) - Number(a.id === advised));
+	const last = acts.lastTry();
 	return (
 		<Drawer title={about ? `What was said · ${about}` : "What was said"} onClose={onClose}>
 			{remark && (
 				<p className="m-0 asks" role="status">
 					{remark}
 				</p>
+			)}
+			{last && (
+				<section aria-label="Why was the last one off?">
+					<h2>Why was the last one off?</h2>
+					<div className={`${css.choices} ${css.four}`}>
+						{whys.map((why) => (
+							<Choice
+								key={why}
+								aria-pressed={last.why === why}
+								onClick={() => {
+									acts.because(last.why === why ? null : why);
+									onClose();
+								}}
+							>
+								{why}
+							</Choice>
+						))}
+					</div>
+				</section>
 			)}
 			{positions.map((position) => {
 				const first = firstCue(position.cues);
@@ -74,7 +100,9 @@ export function CueDrawer({
 							<Choice onClick={() => say({ type: "confirmation", position: position.id, cue: null })}>
 								“that was it”
 							</Choice>
+							<Choice onClick={() => say({ type: "correction", position: position.id, cue: SHOWN })}>shown</Choice>
 						</Look>
+						<Causes position={position.id} ladder={ladder} marks={marks} acts={acts} />
 					</section>
 				);
 			})}
@@ -82,6 +110,7 @@ export function CueDrawer({
 				<Choice onClick={() => say({ type: "correction", position: null, cue: null })}>something else</Choice>
 				<Choice onClick={() => say({ type: "question", position: null, cue: null })}>asked: what did you feel?</Choice>
 				<Choice onClick={() => say({ type: "confirmation", position: null, cue: null })}>well done</Choice>
+				<Choice onClick={() => say({ type: "correction", position: null, cue: SHOWN })}>all of it shown</Choice>
 				<Choice
 					small="a mark on the last try"
 					disabled={!acts.canName()}
@@ -96,6 +125,9 @@ export function CueDrawer({
 		</Drawer>
 	);
 }
+
+/** What a demonstration is kept as. */
+const SHOWN: Cue = { text: "shown", kind: "demonstration" };
 
 const MOST_CORRECTIONS = 2;
 

@@ -2,10 +2,23 @@ import { ruleSentence } from "@/core/rules";
 import { TryMark, tryWords } from "@/ui/Marks";
 import css from "../live.module.scss";
 import type { Board } from "../model";
+import type { Acts } from "../useActs";
+import { Causes } from "./Causes";
+import type { CauseMarks } from "./causeMarks";
 import { Drawer } from "./Drawer";
 
 /** Why the advice says so: its sentence, the rule, and the attempts it rests on. */
-export function EvidenceDrawer({ board, onClose }: { board: Board; onClose: () => void }) {
+export function EvidenceDrawer({
+	board,
+	acts,
+	marks,
+	onClose,
+}: {
+	board: Board;
+	acts: Acts;
+	marks: CauseMarks;
+	onClose: () => void;
+}) {
 	const { advice, visit, short } = board;
 	const resting = visit.tries.filter((t) => advice.evidence.includes(t.id));
 	return (
@@ -14,6 +27,7 @@ export function EvidenceDrawer({ board, onClose }: { board: Board; onClose: () =
 			<p className="m-0 mute">
 				Rule: {ruleSentence(visit.rule)}, at most {visit.verdict.allowed} tries a lesson.
 			</p>
+			{advice.position && <Causes position={advice.position} ladder={board.ladder} marks={marks} acts={acts} />}
 			{resting.length === 0 && <p className="m-0">No single try stands behind this.</p>}
 			{resting.map((t) => (
 				<div key={t.id} className={css.tryRow}>

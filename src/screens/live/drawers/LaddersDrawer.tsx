@@ -41,6 +41,9 @@ function Next({
 	};
 	return (
 		<Drawer title="What next?" onClose={onClose}>
+			<NextRungs view={view} board={board} ladder={here} acts={acts} done={done} />
+			<OtherLadders view={view} board={board} pack={pack} here={here} acts={acts} done={done} ladders={ladders} />
+			<h2>To have in mind</h2>
 			{here.last && (
 				<p className="m-0 mute">
 					Last time: {here.last.rung}, {here.last.good} of {here.last.tries} good
@@ -55,8 +58,6 @@ function Next({
 				</p>
 			)}
 			<Facts pack={pack} student={here.student} />
-			<NextRungs view={view} board={board} ladder={here} acts={acts} done={done} />
-			<OtherLadders view={view} board={board} pack={pack} here={here} acts={acts} done={done} ladders={ladders} />
 		</Drawer>
 	);
 }

@@ -76,6 +76,11 @@ export function MoreDrawer({
 	return (
 		<Drawer title="More" onClose={onClose}>
 			{limited && <p className="m-0 asks">{limited}</p>}
+			{board.ladder?.trigger && (
+				<p className="m-0" dir="auto">
+					Set off: {board.ladder.trigger}
+				</p>
+			)}
 			{settings.neverAlone && <p className="m-0">Never practised alone.</p>}
 			{settings.drill && (
 				<p className="m-0" dir="auto">
@@ -133,6 +138,9 @@ export function MoreDrawer({
 						set-up
 					</Choice>
 				)}
+				<Choice onClick={() => onOpen("label")} small="which grip, old or new">
+					label
+				</Choice>
 				<Choice onClick={() => setPart("park")} small="noticed, not said">
 					park
 				</Choice>

@@ -4,10 +4,9 @@ import { useState } from "react";
 import { pegIn } from "@/core/acts/peg";
 import type { LessonView } from "@/core/log/lesson";
 import { type Pack, type PackLadder, readOn } from "@/core/pack/pack";
-import css from "../live.module.scss";
 import type { Board } from "../model";
 import type { Acts } from "../useActs";
-import { Choice } from "./Drawer";
+import { Choice, Choices } from "./Drawer";
 import type { Done } from "./NextRungs";
 
 /** With so many ladders beside, one is looked for by its name. */
@@ -52,13 +51,13 @@ export function OtherLadders({
 			<h2>Another ladder</h2>
 			{others.length === 0 && <p className="m-0">There is no other ladder yet.</p>}
 			{others.length > 0 && board.ladder && (
-				<div className={`${css.choices} ${css.four}`}>
+				<Choices>
 					{ways.map((one) => (
 						<Choice key={one.words} aria-pressed={one === way} onClick={() => setWay(one)}>
 							{one.words}
 						</Choice>
 					))}
-				</div>
+				</Choices>
 			)}
 			{others.length > MANY && (
 				<input

@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import { corrected } from "@/core/acts/acts";
+import { lookedFor } from "@/core/log/kinds";
 import type { TryView } from "@/core/log/lesson";
 import { plural } from "@/core/words/numbers";
 import { TryMark, tryWords } from "@/ui/Marks";
@@ -94,7 +95,7 @@ function TryEditor({
 				</Choice>
 			))}
 			{layout.rows.every((row) => row.every((field) => !field.position)) &&
-				board.visit.placing.positions.map(({ id, short }) => {
+				lookedFor(board.visit.placing).map(({ id, short }) => {
 					const off = t.body.off.some((one) => one.position === id);
 					return (
 						<Choice

@@ -1,0 +1,139 @@
+import { ladderWith, Phone } from "@/core/__tests__/phone";
+import { inSet } from "@/core/acts/acts";
+import type { RungSettings } from "@/core/ladder/rung";
+import type { Attempt } from "@/core/log/kinds";
+import { placeOn } from "@/core/pack/pack";
+
+/** What is said of misses that are alike, of work that is too easy, and of a pass that wants a yes. */
+
+const hit: Attempt = { result: "hit", off: [], judged: false };
+const miss: Attempt = { ...hit, result: "miss" };
+const decisions = ["high", "low"].map((situation, i) => ({
+	situation,
+	right: [{ answer: i === 0 ? "duck" : "jump", reason: "" }],
+}));
+const onRung = (change: Partial<RungSettings>, chain: { id: string; name: string }[] = []) => {
+	const ladder = ladderWith({ gate: "result", limit: 60, rule: { kind: "streak", r: 20 }, ...change });
+	return new Phone().beginAt({ ...placeOn(ladder, ladder.peg), ...(chain.length > 0 ? { chain } : {}) });
+};
+const said = (phone: Phone, ...attempts: Attempt[]) => {
+	for (const one of attempts) phone.attempt(one);
+	return phone.advice();
+};
+const speak = (phone: Phone) =>
+	phone.write(inSet(phone.set(), "feedback", { type: "correction", position: null, cue: null }));
+
+describe("the same miss over and over", () => {
+	const chose = (called: string, answer: string): Attempt => ({
+		...hit,
+		called,
+		answer,
+		result: (called === "high") === (answer === "duck") ? "hit" : "miss",
+	});
+	const decision = { rule: { kind: "decision", k: 20, n: 20 }, decisions } as const;
+
+	test("three equal wrong choices for one call, whatever was called between", () => {
+		const phone = onRung(decision as unknown as Partial<RungSettings>);
+		expect(
+			said(phone, chose("high", "jump"), chose("low", "jump"), chose("high", "jump"), chose("high", "jump")),
+		).toMatchObject({
+			line: "same-miss",
+			title: "Correct the choice: jump",
+			reason: "“high” answered with jump 3 times running, no word on it yet.",
+			act: { kind: "cue", position: null },
+		});
+		expect(phone.advice().evidence).toHaveLength(3);
+		speak(phone);
+		expect(phone.advice().line).not.toBe("same-miss");
+	});
+
+	test("different wrong choices, and a right one between, are no such run", () => {
+		const two = onRung(decision as unknown as Partial<RungSettings>);
+		expect(said(two, chose("high", "jump"), chose("high", "roll"), chose("high", "jump")).line).not.toBe("same-miss");
+		const right = onRung(decision as unknown as Partial<RungSettings>);
+		expect(
+			said(right, chose("high", "jump"), chose("high", "jump"), chose("high", "duck"), chose("high", "jump")).line,
+		).not.toBe("same-miss");
+	});
+
+	test("wrong choices where nothing was called", () => {
+		const phone = onRung({ freeChoice: true, rule: { kind: "decision", k: 9, n: 9 } });
+		const wrong: Attempt = { ...miss, chose: "wrong", cameOff: true };
+		expect(said(phone, wrong, wrong, wrong)).toMatchObject({
+			title: "Correct the choice",
+			reason: "The wrong choice 3 times running, no word on it yet.",
+		});
+	});
+
+	test("misses on one target", () => {
+		const phone = onRung({ rule: { kind: "spread", each: 9, targets: ["near", "wall"] } });
+		const at = (called: string, body: Attempt): Attempt => ({ ...body, called });
+		expect(said(phone, at("wall", miss), at("near", miss), at("wall", miss)).line).not.toBe("same-miss");
+		expect(said(phone, at("near", hit), at("wall", miss))).toMatchObject({
+			title: "Correct: wall missed",
+			reason: "wall missed 3 times running, no word on it yet.",
+		});
+		expect(said(phone, at("wall", hit)).line).not.toBe("same-miss");
+	});
+
+	test("breaks in one link lead to the ladders", () => {
+		const chain = [
+			{ id: "turn", name: "Half turn" },
+			{ id: "throw", name: "High throw" },
+		];
+		const broke = (brokeAt: string): Attempt => ({ ...miss, brokeAt });
+		const phone = onRung({}, chain);
+		expect(said(phone, broke("turn"), broke("throw"), broke("throw")).line).not.toBe("same-miss");
+		expect(said(phone, broke("throw"))).toMatchObject({ title: "It breaks in High throw", act: { kind: "next" } });
+	});
+
+	test("otherwise keeps it still for as many tries as it took", () => {
+		const phone = onRung({ freeChoice: true, rule: { kind: "decision", k: 9, n: 9 } });
+		const wrong: Attempt = { ...miss, chose: "wrong" };
+		said(phone, wrong, wrong, wrong);
+		phone.otherwise();
+		expect(said(phone, wrong, wrong).line).not.toBe("same-miss");
+		expect(said(phone, wrong)).toMatchObject({ line: "same-miss", reason: expect.stringContaining("6 times running") });
+	});
+});
+
+describe("too easy", () => {
+	test("eight tries over the band: the harder form, where there is one", () => {
+		const phone = onRung({ harder: "eyes shut" });
+		expect(said(phone, ...Array<Attempt>(7).fill(hit)).line).toBe("carry-on");
+		expect(said(phone, hit)).toMatchObject({
+			line: "too-easy",
+			title: "Too easy. Harder: eyes shut",
+			reason: "8 of the last 8 good, over the band of 6 to 8.5 in 10.",
+			act: { kind: "variation", to: "harder" },
+		});
+	});
+	test("no harder form, or that is too easy as well: a test-out", () => {
+		const phone = onRung({ harder: "" });
+		expect(said(phone, ...Array<Attempt>(8).fill(hit))).toMatchObject({
+			title: "Too easy. Test out on a rung further up",
+			act: { kind: "next" },
+		});
+	});
+	test("within the band, and where the pass is one or two tries away, it keeps still", () => {
+		const within = onRung({});
+		expect(said(within, miss, ...Array<Attempt>(5).fill(hit), miss, hit).line).not.toBe("too-easy");
+		const nearly = onRung({ rule: { kind: "rolling", k: 9, n: 12 } });
+		expect(said(nearly, ...Array<Attempt>(8).fill(hit)).line).toBe("carry-on");
+	});
+	test("otherwise silences it for the visit", () => {
+		const phone = onRung({});
+		said(phone, ...Array<Attempt>(8).fill(hit));
+		phone.otherwise();
+		expect(said(phone, ...Array<Attempt>(4).fill(hit)).line).toBe("carry-on");
+	});
+});
+
+test("a rung that asks for a yes says whose, and the move keeps it", () => {
+	const ladder = ladderWith({ gate: "result", rule: { kind: "streak", r: 2 }, yes: "student" });
+	const phone = new Phone().begin(ladder);
+	phone.row("gg");
+	expect(phone.advice()).toMatchObject({ title: "Ask them: ready for High?", act: { kind: "move", yes: "student" } });
+	phone.follow(ladder);
+	expect(phone.view().moves[0]?.body).toMatchObject({ to: "r3", reason: "passed", yes: "student" });
+});

@@ -1,0 +1,87 @@
+"use client";
+
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import { pegIn } from "@/core/acts/peg";
+import type { LessonView, Visit } from "@/core/log/lesson";
+import { type Pack, type PackLadder, readOn } from "@/core/pack/pack";
+import { list } from "@/core/words/numbers";
+import { keepRung, keepWatched } from "@/doors/fromLesson";
+import { answered } from "@/ui/answered";
+import css from "@/ui/facts.module.scss";
+
+interface Kept {
+	key: string;
+	words: string;
+	button: string;
+	done: string;
+	keep: () => ReturnType<typeof keepWatched>;
+}
+
+/** What was made up in the lesson and is on no ladder yet: other positions watched, a drill thought of just then. */
+export function KeepForLadder({ view, pack }: { view: LessonView; pack: Pack }) {
+	const [said, setSaid] = useState<Record<string, string>>({});
+	const latest = new Map(
+		view.visits
+			.filter(({ ladder, tries }) => ladder && tries.length > 0)
+			.map((visit) => [`${visit.ladder}/${visit.rung}`, visit] as const),
+	);
+	const all = [...latest.values()].flatMap((visit) => {
+		const ladder = pack.ladders.find(({ id }) => id === visit.ladder);
+		const one = ladder && offered(view, visit, ladder);
+		return one ? [one] : [];
+	});
+	if (all.length === 0) return null;
+	return (
+		<section className={css.rung} aria-label="Made up today">
+			<h2>Made up today</h2>
+			{all.map(({ key, words, button, done, keep }) => (
+				<p key={key} className="mb-1" dir="auto">
+					{words}{" "}
+					{said[key] === done ? (
+						<span role="status">{done}</span>
+					) : (
+						<>
+							<Button
+								variant="outline-primary"
+								size="sm"
+								onClick={async () => {
+									const outcome = await answered(keep());
+									const words = outcome.ok ? done : (outcome.refusals[0]?.sentence ?? "It was not kept.");
+									setSaid((before) => ({ ...before, [key]: words }));
+								}}
+							>
+								{button}
+							</Button>{" "}
+							{said[key] && <span role="alert">{said[key]}</span>}
+						</>
+					)}
+				</p>
+			))}
+		</section>
+	);
+}
+
+function offered(view: LessonView, visit: Visit, ladder: PackLadder): Kept | null {
+	const { settings, positions } = visit.placing;
+	const rung = ladder.rungs.find(({ id }) => id === visit.rung);
+	const key = `${ladder.id}/${visit.rung}`;
+	if (!rung)
+		return {
+			key,
+			words: `“${settings.name}” is on no ladder yet.`,
+			button: "put it under the peg",
+			done: "It is on the ladder.",
+			keep: () => keepRung(ladder.id, { id: visit.rung, settings }, pegIn(view, ladder)),
+		};
+	const same = [...settings.watch].sort().join() === [...rung.settings.watch].sort().join();
+	return same
+		? null
+		: {
+				key,
+				words: `On ${readOn(ladder, settings.name)} you watched ${list(positions.map(({ short }) => short)) || "nothing"}.`,
+				button: "watch that on the ladder from now on",
+				done: "The ladder watches it from now on.",
+				keep: () => keepWatched(ladder.id, visit.rung, settings.watch),
+			};
+}

@@ -1,0 +1,66 @@
+"use client";
+
+import Button from "react-bootstrap/Button";
+import { askedFor, askedIn } from "@/core/acts/atTheEnd";
+import type { LessonView } from "@/core/log/lesson";
+import type { Pack } from "@/core/pack/pack";
+import type { LessonOnDevice } from "@/device/lesson";
+import css from "@/ui/facts.module.scss";
+
+/** Asked through the key positions of what was worked on: each was named by the student, or told. */
+export function NamedOrTold({
+	lesson,
+	view,
+	pack,
+	student,
+}: {
+	lesson: LessonOnDevice;
+	view: LessonView;
+	pack: Pack;
+	student: string;
+}) {
+	const worked = new Set(view.visits.filter((visit) => visit.student === student).map(({ ladder }) => ladder));
+	const positions = [
+		...new Map(
+			pack.ladders
+				.filter(({ id }) => worked.has(id))
+				.flatMap((ladder) => ladder.positions)
+				.map((position) => [position.id, position] as const),
+		).values(),
+	];
+	if (positions.length === 0) return null;
+	const said = askedIn(view, student);
+	const named = [...said.values()].filter(({ how }) => how === "named it").length;
+	return (
+		<fieldset className="mt-2">
+			<legend className="form-label m-0">
+				Through the key positions{said.size > 0 && `: ${named} of ${said.size} named by themselves`}
+			</legend>
+			<table className={css.compared}>
+				<tbody>
+					{positions.map(({ id, name }) => (
+						<tr key={id}>
+							<th scope="row" dir="auto">
+								{name}
+							</th>
+							{(["named it", "told"] as const).map((how) => (
+								<td key={how}>
+									<Button
+										variant="outline-primary"
+										size="sm"
+										aria-pressed={said.get(id)?.how === how}
+										active={said.get(id)?.how === how}
+										onClick={() => lesson.write(askedFor(lesson.snapshot().view, student, { id, name }, how))}
+									>
+										{how}
+										<span className="visually-hidden">: {name}</span>
+									</Button>
+								</td>
+							))}
+						</tr>
+					))}
+				</tbody>
+			</table>
+		</fieldset>
+	);
+}
