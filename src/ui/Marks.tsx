@@ -31,7 +31,7 @@ export function tryWords(t: TryView, short: (position: string) => string): strin
 	if (t.body.noCount) return "no count";
 	const off = t.body.off.map(
 		(o) =>
-			`${short(o.position)}${o.direction ? `, ${o.direction === "short" ? "short of" : "beyond"} its range` : ""} off`,
+			`${o.name ?? short(o.position)}${o.direction ? `, ${o.direction === "short" ? "short of" : "beyond"} its range` : ""} off`,
 	);
 	const said = numberOf(t);
 	const what = [...(said ? [said] : []), ...outcomeWords(t), ...off];

@@ -30,7 +30,14 @@ export function RungFacts({
 	const said = [
 		{
 			key: "form",
-			words: score.of === "variation" ? "good on a variation" : score.of === "warm-up" ? "warm-up tries" : null,
+			words:
+				score.of === "variation"
+					? "good on a variation"
+					: score.of === "warm-up"
+						? "warm-up tries"
+						: score.of === "stretch"
+							? "taken, in play"
+							: null,
 		},
 		{
 			key: "run",

@@ -34,6 +34,7 @@ export interface Way {
 	joint?: boolean;
 	elsewhere?: Elsewhere | undefined;
 	round?: Round | undefined;
+	stretch?: boolean;
 }
 
 /** A set's id is the id of the event that opens it. */
@@ -41,7 +42,7 @@ export function openSet(
 	newId: NewId,
 	placing: Placing,
 	variation: Variation = "own",
-	{ inTurnWith, turn = 1, joint = false, elsewhere, round }: Way = {},
+	{ inTurnWith, turn = 1, joint = false, elsewhere, round, stretch = false }: Way = {},
 ): Written[number] {
 	const id = newId();
 	const body = {
@@ -51,6 +52,7 @@ export function openSet(
 		...(inTurnWith && joint ? { joint } : {}),
 		...(elsewhere ? { elsewhere } : {}),
 		...(round ? { round } : {}),
+		...(stretch ? { stretch } : {}),
 	};
 	return { ...place({ id, placing }), id, kind: "set.opened", body };
 }
@@ -155,11 +157,9 @@ export const amendAttempt = (set: SetView, target: string, body: Attempt): Writt
 ];
 
 /** Anything that happens between two attempts and belongs to the set in hand. */
-export function inSet<K extends "feedback" | "state" | "pain" | "pain.answered" | "care.confirmed" | "limit.changed">(
-	set: SetView,
-	kind: K,
-	body: Body<K>,
-): Written {
+export function inSet<
+	K extends "feedback" | "state" | "pain" | "pain.answered" | "care.confirmed" | "limit.changed" | "seen",
+>(set: SetView, kind: K, body: Body<K>): Written {
 	return [{ ...place(set), kind, body } as Written[number]];
 }
 

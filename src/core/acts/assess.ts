@@ -21,13 +21,13 @@ export const probeEvidence = (view: LessonView, ladder: PackLadder): string[] =>
 		.filter((visit) => visit.ladder === ladder.id)
 		.flatMap((visit) => visit.tries.filter((one) => one.counted).map((one) => one.id));
 
-/** A try judged in one word, whatever the rung's gate: good, or not. */
-export function plainly({ gate, scale }: Pick<RungSettings, "gate" | "scale">, good: boolean): Attempt {
+/** A try judged in one word, whatever the rung's gate: good, or not; and what was off in it, where that was seen. */
+export function plainly({ gate, scale }: Pick<RungSettings, "gate" | "scale">, good: boolean, off?: string): Attempt {
 	const outcomes = scale ?? scales["hit or miss"];
 	const code = outcomes.find(({ success }) => success === good)?.code ?? (good ? "hit" : "miss");
 	return {
 		result: code,
-		off: !good && looksAtForm(gate) ? [{ position: "other" }] : [],
+		off: off ? [{ position: off }] : !good && looksAtForm(gate) ? [{ position: "other" }] : [],
 		judged: false,
 		...(gate === "commitment" ? { committed: good } : {}),
 	};

@@ -52,6 +52,7 @@ export function judged(
 		...(attempt.rating === undefined ? {} : { rating: attempt.rating }),
 		...(attempt.length === undefined ? {} : { length: attempt.length }),
 		...(attempt.measure === undefined ? {} : { measure: attempt.measure.value }),
+		...(attempt.effort === undefined ? {} : { effort: attempt.effort }),
 		...(attempt.late ? { late: true } : {}),
 		...(newSet ? { newSet: true } : {}),
 	};

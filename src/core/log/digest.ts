@@ -40,7 +40,7 @@ export interface RungDigest {
 	/** Where the rule was met, and what was said to it, if it was and the peg was not moved after it in this lesson. */
 	pass?: PassDigest;
 	/** What was done where the rung itself was not tried. */
-	instead?: { good: number | null; tries: number; of: "variation" | "warm-up" };
+	instead?: { good: number | null; tries: number; of: "variation" | "warm-up" | "stretch" };
 	/** Its own rule was met; re-earning a lower rung by its short rule passes nothing. */
 	met: boolean;
 }

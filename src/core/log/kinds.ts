@@ -18,7 +18,12 @@ export const Variation = z.enum(variations);
 export type Variation = z.infer<typeof Variation>;
 
 /** A position that was off; `other` is something that is not watched. */
-export const Off = z.object({ position: ident, direction: z.optional(Direction) });
+export const Off = z.object({
+	position: ident,
+	direction: z.optional(Direction),
+	/** What it is called, where it was named afterwards and is not watched. */
+	name: z.optional(label(20)),
+});
 
 export const whys = ["state", "kit", "earlier skill"] as const;
 export type Why = (typeof whys)[number];
@@ -172,6 +177,8 @@ export const bodies = {
 		joint: z.optional(z.boolean()),
 		elsewhere: z.optional(z.enum(elsewheres)),
 		round: z.optional(Round),
+		/** Work without separate tries: a rally, a run, free play. What is seen in it is touched as it comes. */
+		stretch: z.optional(z.boolean()),
 	}),
 	"set.closed": z.object({
 		reason: z.enum(["rest", "pause", "moved on", "pain", "lesson over"]),
@@ -185,6 +192,12 @@ export const bodies = {
 	"set.joined": z.object({ set: ident, device: ident }),
 	"limit.changed": z.object({ rung: ident, by: whole(-500, 500) }),
 	attempt: Attempt,
+	/** In a stretch: the situation came and was let go, or was taken; or something was off. */
+	seen: z.object({
+		what: z.enum(["came", "taken", "off"]),
+		position: z.optional(ident),
+		direction: z.optional(Direction),
+	}),
 	/** A finished set as numbers, where nobody kept the order. */
 	tally: z.object({ tries: whole(1, 500), good: whole(0, 500), longest: z.optional(whole(0, 500)) }).check((ctx) => {
 		const wrong = tallyRefusal(ctx.value);

@@ -1,5 +1,5 @@
 import { digestsOver, ladderWith, Phone, railOver } from "@/core/__tests__/phone";
-import { attemptIn, inSet, movePeg, openSet, switchTo } from "@/core/acts/acts";
+import { amendAttempt, attemptIn, inSet, movePeg, openSet, switchTo } from "@/core/acts/acts";
 import type { Ladder } from "@/core/ladder/ladder";
 import { placeOn, placeQuick } from "@/core/pack/pack";
 import { foldKeeping } from "./keeping";
@@ -198,4 +198,26 @@ test("promises and parked notes stay in sight until they are dealt with", () => 
 	expect(open(foldKeeping(phone.events).parked)).toEqual([]);
 	phone.write([{ kind: "void", body: { targets: [un ?? ""] } }]);
 	expect(open(foldKeeping(phone.events).parked)).toEqual(["chin"]);
+});
+
+test("what was logged as other and named afterwards is told by its name", () => {
+	const phone = new Phone().begin(ladderWith({ gate: "result" }));
+	const id = phone.attempt({ result: "miss", off: [{ position: "other" }], judged: false });
+	phone.write(
+		amendAttempt(phone.set(), id, { result: "miss", off: [{ position: "made-up", name: "chin" }], judged: false }),
+	);
+	expect(wrapUp(phone.view())[0]?.faults).toMatchObject([{ position: "made-up", short: "chin", times: 1 }]);
+});
+
+test("a must that is not watched can be logged, and without it no try is good", () => {
+	const ladder = ladderWith({ gate: "result", watch: ["p1"] });
+	const must = { ...ladder, positions: ladder.positions.map((one) => ({ ...one, must: one.id === "p3" })) };
+	const placing = placeOn(must, "r2");
+	expect(placing.positions.map(({ id }) => id)).toEqual(["p1"]);
+	expect(placing.musts?.map(({ id }) => id)).toEqual(["p3"]);
+	const phone = new Phone().beginAt(placing);
+	phone.attempt({ result: "hit", off: [{ position: "p3" }], judged: false });
+	phone.attempt({ result: "hit", off: [{ position: "p2" }], judged: false });
+	expect(phone.visit().tries.map(({ good }) => good)).toEqual([false, true]);
+	expect(wrapUp(phone.view())[0]?.faults.map(({ short }) => short)).toEqual(["third", "other"]);
 });

@@ -104,6 +104,8 @@ export interface SetView {
 	elsewhere: Elsewhere | null;
 	/** One of several rungs worked one after the other. */
 	round: Round | null;
+	/** Work without separate tries. */
+	stretch: boolean;
 	/** The device that counts; others watch. */
 	holder: string;
 	visit: string;
@@ -209,6 +211,7 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 					joint: event.body.joint ?? false,
 					elsewhere: event.body.elsewhere ?? null,
 					round: event.body.round ?? null,
+					stretch: event.body.stretch ?? false,
 					holder: event.device,
 					visit: "",
 				};

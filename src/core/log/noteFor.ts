@@ -18,15 +18,17 @@ export function noteFor(
 		const { good, tries, of } = scoreOf(rung);
 		const passed = rung.met ? (rung.easedBy ? " Passed in the eased form." : " Passed.") : "";
 		const score =
-			good === null
-				? `${plural(tries, "try", "tries")} to warm up`
-				: `${good} of ${plural(tries, "try", "tries")} good${of === "variation" ? ", on a variation" : ""}`;
+			of === "stretch"
+				? "no tries of their own"
+				: good === null
+					? `${plural(tries, "try", "tries")} to warm up`
+					: `${good} of ${plural(tries, "try", "tries")} good${of === "variation" ? ", on a variation" : ""}`;
 		const run = tellsRuns(rung) && rung.longestRun !== null ? `, longest run ${rung.longestRun}` : "";
 		const beside =
 			of === "rung" && rung.variationTries > 0
 				? ` On a variation, ${rung.variationGood} of ${rung.variationTries} good.`
 				: "";
-		const terms = inTerms(rung).map((said) => ` ${said}.`);
+		const terms = inTerms(rung).map((said) => ` ${said.charAt(0).toUpperCase()}${said.slice(1)}.`);
 		lines.push(`${namedForm(rung)}: ${score}${run}.${terms.join("")}${beside}${passed}`);
 		const cues = [
 			...new Set(rung.cues.filter((cue) => cue.type === "correction" && cue.kind).map((cue) => `“${cue.words}”`)),

@@ -1,7 +1,9 @@
 import { allParts, type Rule } from "@/core/rules";
 import type { Bouts } from "@/core/rules/bouts";
 import { plural } from "@/core/words/numbers";
+import { lookedFor } from "./kinds";
 import { formOf, type TryView } from "./lesson";
+import type { Stretch } from "./stretch";
 import type { RungWrap } from "./wrap";
 
 const mean = (all: readonly number[]) => all.reduce((sum, n) => sum + n, 0) / all.length;
@@ -12,7 +14,20 @@ const short = (n: number) => String(Number(n.toFixed(1)));
  * lesson on the rung itself: points, lengths, ratings, measures, answers, targets. One
  * phrase each; none for rules that look at good and off alone.
  */
-export function inTerms({ visits }: RungWrap): string[] {
+export function inTerms({ visits, stretch = null }: RungWrap): string[] {
+	return [...inTries(visits), ...(stretch ? stretchWords(stretch, visits) : [])];
+}
+
+function stretchWords({ came, taken, off }: Stretch, visits: RungWrap["visits"]): string[] {
+	const names = new Map(visits.flatMap(({ placing }) => lookedFor(placing).map(({ id, short }) => [id, short])));
+	const faults = Object.entries(off).map(([id, n]) => `${names.get(id) ?? "other"} ${n}`);
+	return [
+		...(came > 0 ? [`in play, taken ${taken} of ${plural(came, "time")} it came`] : []),
+		...(faults.length > 0 ? [`in play, off: ${faults.join(", ")}`] : []),
+	];
+}
+
+function inTries(visits: RungWrap["visits"]): string[] {
 	const rule = visits.at(-1)?.rule;
 	if (!rule) return [];
 	const tries = visits.flatMap((visit) =>
@@ -71,13 +86,19 @@ function phrase(part: Rule, tries: readonly TryView[]): string[] | null {
 			const measured = tries.flatMap(({ body }) => body.measure ?? []);
 			if (measured.length === 0) return [];
 			const inside = tries.filter(
-				({ as: { measure, refused } }) =>
-					measure !== undefined && !refused && measure >= part.low && measure <= part.high,
+				({ as: { measure, refused, effort = 0 } }) =>
+					measure !== undefined &&
+					!refused &&
+					measure >= part.low &&
+					measure <= part.high &&
+					effort <= (part.effort ?? 10),
 			).length;
 			const values = measured.map(({ value }) => value);
 			const unit = measured[0]?.unit ?? "";
+			const efforts = tries.flatMap(({ body }) => body.effort ?? []);
 			return [
 				`${inside} of ${measured.length} inside ${part.low} to ${part.high} ${unit}, from ${short(Math.min(...values))} to ${short(Math.max(...values))}`,
+				...(efforts.length > 0 ? [`effort ${short(mean(efforts))} of ten on average`] : []),
 			];
 		}
 		case "decision":

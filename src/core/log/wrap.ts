@@ -10,6 +10,7 @@ import {
 	triesIn,
 	type Visit,
 } from "./lesson";
+import { type Stretch, stretchIn } from "./stretch";
 
 /** A cue with what followed it, as a fact: not a claim that it worked. */
 export interface CueGiven {
@@ -51,6 +52,8 @@ export interface RungWrap {
 	variationTries: number;
 	/** Good among those. */
 	variationGood: number;
+	/** Work without separate tries: what came, and what was taken. */
+	stretch: Stretch | null;
 	/** Why it was done in its easier form, where that is the rung for this student. */
 	easedBy: string | null;
 	met: boolean;
@@ -60,7 +63,13 @@ export interface RungWrap {
 }
 
 /** The number that stands first, and of what it is: of the rung itself, where that was worked, else of what was. */
-export function scoreOf(rung: RungWrap): { good: number | null; tries: number; of: "rung" | "variation" | "warm-up" } {
+export function scoreOf(rung: RungWrap): {
+	good: number | null;
+	tries: number;
+	of: "rung" | "variation" | "warm-up" | "stretch";
+} {
+	if (rung.tries === 0 && rung.variationTries + rung.warmUp === 0 && rung.stretch)
+		return { good: rung.stretch.taken, tries: rung.stretch.came, of: "stretch" };
 	if (rung.tries > 0 || rung.variationTries + rung.warmUp === 0)
 		return { good: rung.good, tries: rung.tries, of: "rung" };
 	return rung.variationTries > 0
@@ -118,6 +127,7 @@ function wrapRung(visits: Visit[]): RungWrap {
 		byPartner: countedIn(visits.flatMap(inOrder).filter((item) => item.byPartner)),
 		variationTries: countedIn(visits.flatMap(inOrder)) - tries,
 		variationGood: goodIn(visits.flatMap(inOrder).filter((item) => item.counted && item.variation !== form)),
+		stretch: stretchIn(visits.flatMap(({ entries }) => entries)),
 		easedBy: first.placing.easedBy ?? null,
 		met: visits.some((visit) => visit.verdict.kind === "met" && visit.placing.reEarn === null),
 		faults: faults(visits, counted),
@@ -148,10 +158,10 @@ function faults(visits: readonly Visit[], tries: readonly TryView[]): FaultCount
 	const shorts = new Map(visits.flatMap((v) => lookedFor(v.placing).map((p) => [p.id, p.short] as const)));
 	const counts = new Map<string, FaultCount>();
 	for (const { body } of tries)
-		for (const { position, direction } of body.off) {
+		for (const { position, direction, name } of body.off) {
 			const entry = counts.get(position) ?? {
 				position,
-				short: shorts.get(position) ?? "other",
+				short: name ?? shorts.get(position) ?? "other",
 				times: 0,
 				directions: {},
 			};

@@ -21,6 +21,8 @@ export interface Judged {
 	length?: number;
 	/** In the rung's unit. */
 	measure?: number;
+	/** Of ten, as the student says. */
+	effort?: number;
 	/** The first attempt of a set. */
 	newSet?: boolean;
 	/** Made after a timed set's clock had run out. */
@@ -107,6 +109,7 @@ export interface Looks {
 	rating?: readonly number[];
 	length?: readonly number[];
 	measure?: readonly number[];
+	effort?: readonly number[];
 }
 
 type Optional = "refusals" | "looks" | "sets" | "parts" | "best" | "needs";

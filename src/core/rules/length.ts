@@ -1,13 +1,30 @@
 import * as z from "zod/mini";
 import { plural } from "@/core/words/numbers";
 import { whole } from "@/core/words/text";
-import { defineRule, MET } from "./kind";
+import { defineRule, kOverN, MET } from "./kind";
+import { emptyWindow, ones, stepWindow, type Window } from "./window";
 
-const schema = z.object({ kind: z.literal("length"), length: whole(1, 100000), times: whole(1, 60) });
+const schema = z.object({
+	kind: z.literal("length"),
+	length: whole(1, 100000),
+	times: whole(1, 60),
+	/** Among so many runs that follow on each other; null or left out: in any of the visit. */
+	last: z.optional(z.nullable(whole(1, 60))),
+});
 export type Length = z.infer<typeof schema>;
 
-/** That length, reached in any `times` attempts of the visit; they need not follow on each other. */
-export const length = defineRule<Length, number>({
+interface State {
+	/** Runs of that length, of the whole visit. */
+	done: number;
+	/** Those among the last ones, where only these are looked at. */
+	window: Window;
+}
+
+/**
+ * That length, reached in any `times` attempts of the visit, or in so many of the `last` ones.
+ * A try whose length nobody counted is skipped.
+ */
+export const length = defineRule<Length, State>({
 	kind: "length",
 	title: "So long, so many times",
 	needs: "length",
@@ -15,19 +32,34 @@ export const length = defineRule<Length, number>({
 	fields: [
 		{ name: "length", label: "length", type: "number", low: 1, high: 100000 },
 		{ name: "times", label: "times", type: "number", low: 1, high: 60 },
+		{ name: "last", label: "among the last", type: "optional number", low: 1, high: 60 },
 	],
 	fresh: { kind: "length", length: 20, times: 3 },
-	sentence: ({ length: long, times }) => `a length of ${long}, ${plural(times, "time")}`,
-	start: () => 0,
-	// A try the gate refuses does not count, however long it was.
-	step: ({ length: long, times }, done, { refused, length: went = 0 }) =>
-		done < times && !refused && went >= long ? done + 1 : done,
-	status: ({ length: long, times }, done) => ({
-		met: done >= times,
+	sentence: ({ length: long, times, last }) =>
+		last ? `a length of ${long} in ${times} of the last ${last}` : `a length of ${long}, ${plural(times, "time")}`,
+	refusals: ({ times, last }) => (last ? kOverN(times, last, `the last ${last} that are looked at`) : []),
+	start: () => ({ done: 0, window: emptyWindow }),
+	step({ length: long, times, last }, state, { refused, length: went }) {
+		if (went === undefined || isMet(times, last, state)) return state;
+		// A try the gate refuses does not count, however long it was.
+		const reached = !refused && went >= long;
+		return last
+			? { done: 0, window: stepWindow(state.window, reached, times, last) }
+			: { done: state.done + (reached ? 1 : 0), window: emptyWindow };
+	},
+	status: ({ length: long, times, last }, state) => ({
+		met: isMet(times, last, state),
 		bust: false,
-		progress: { value: done, target: times, words: `of length ${long}` },
+		progress: {
+			value: last ? (state.window === MET ? times : ones(state.window)) : state.done,
+			target: times,
+			words: `of length ${long}${last ? `, last ${last}` : ""}`,
+		},
 	}),
-	key: ({ times }, done) => (done >= times ? MET : String(done)),
+	key: ({ times, last }, state) => (isMet(times, last, state) ? MET : last ? state.window : String(state.done)),
 	looks: ({ length: long }) => ({ length: [0, long] }),
 	best: ({ length: long }, attempts) => attempts.filter((one) => !one.refused && (one.length ?? 0) >= long),
 });
+
+const isMet = (times: number, last: number | null | undefined, { done, window }: State): boolean =>
+	last ? window === MET : done >= times;

@@ -55,7 +55,7 @@ const refusalsOfParts = (rules: readonly AnyRule[]): Refusal[] =>
 function looksOfParts(rules: readonly AnyRule[]): Looks {
 	const each = rules.map((rule) => machineOf(rule).looks(rule));
 	const all = <K extends keyof Looks>(name: K) => [...new Set(each.flatMap((one) => (one[name] ?? []) as never[]))];
-	const names = ["called", "right", "rating", "length", "measure"] as const;
+	const names = ["called", "right", "rating", "length", "measure", "effort"] as const;
 	return Object.fromEntries(names.flatMap((name) => (all(name).length > 0 ? [[name, all(name)]] : [])));
 }
 

@@ -4,7 +4,15 @@ import { defineRule, kOverN, MET } from "./kind";
 import { emptyWindow, ones, shownOf, stepWindow, type Window } from "./window";
 
 const bound = z.number().check(z.gte(-1e6), z.lte(1e6));
-const schema = z.object({ kind: z.literal("within"), k: whole(1, 60), n: whole(1, 60), low: bound, high: bound });
+const schema = z.object({
+	kind: z.literal("within"),
+	k: whole(1, 60),
+	n: whole(1, 60),
+	low: bound,
+	high: bound,
+	/** At no more effort than that, of ten; null or left out: effort is not asked for. */
+	effort: z.optional(z.nullable(whole(0, 10))),
+});
 export type Within = z.infer<typeof schema>;
 
 interface State {
@@ -12,7 +20,10 @@ interface State {
 	shown: Window;
 }
 
-/** `k` of the last `n` measures lie inside, ends included. A try without a measure is skipped. */
+/**
+ * `k` of the last `n` measures lie inside, ends included, at no more than so much effort where
+ * that is asked for. A try without a measure, or without an effort that is asked for, is skipped.
+ */
 export const within = defineRule<Within, State>({
 	kind: "within",
 	title: "So many inside a range",
@@ -23,9 +34,11 @@ export const within = defineRule<Within, State>({
 		{ name: "n", label: "of the last", type: "number", low: 1, high: 60 },
 		{ name: "low", label: "from", type: "number", low: -1e6, high: 1e6 },
 		{ name: "high", label: "to", type: "number", low: -1e6, high: 1e6 },
+		{ name: "effort", label: "effort of ten, at most", type: "optional number", low: 0, high: 10 },
 	],
 	fresh: { kind: "within", k: 7, n: 9, low: 0, high: 10 },
-	sentence: ({ k, n, low, high }) => `${k} of the last ${n} measures from ${low} to ${high}`,
+	sentence: ({ k, n, low, high, effort }) =>
+		`${k} of the last ${n} measures from ${low} to ${high}${isAsked(effort) ? `, at an effort of ${effort} or less` : ""}`,
 	refusals: ({ k, n, low, high }) => [
 		...kOverN(k, n, `the last ${n} that are looked at`),
 		...(low > high
@@ -38,10 +51,11 @@ export const within = defineRule<Within, State>({
 			: []),
 	],
 	start: () => ({ window: emptyWindow, shown: emptyWindow }),
-	step({ k, n, low, high }, state, { measure, refused }) {
-		if (state.window === MET || measure === undefined) return state;
+	step({ k, n, low, high, effort: most }, state, { measure, effort, refused }) {
+		if (state.window === MET || measure === undefined || (isAsked(most) && effort === undefined)) return state;
 		// A try the gate refuses is not inside, wherever it came down.
-		const inside = !refused && measure >= low && measure <= high;
+		const easy = !isAsked(most) || (effort as number) <= most;
+		const inside = !refused && easy && measure >= low && measure <= high;
 		return { window: stepWindow(state.window, inside, k, n), shown: shownOf(state.shown, inside, n) };
 	},
 	status: ({ k, n }, { window, shown }) => ({
@@ -50,7 +64,15 @@ export const within = defineRule<Within, State>({
 		progress: { value: ones(shown), target: k, words: `inside, of ${shown.length}, last ${n}` },
 	}),
 	key: (_, { window }) => window,
-	looks: ({ low, high }) => ({ measure: [low, high + 1] }),
-	best: ({ low, high }, attempts) =>
-		attempts.filter(({ measure }) => measure !== undefined && measure >= low && measure <= high),
+	looks: ({ low, high, effort }) => ({
+		measure: [low, high + 1],
+		...(isAsked(effort) ? { effort: [effort, Math.min(10, effort + 1)] } : {}),
+	}),
+	best: ({ low, high, effort: most }, attempts) =>
+		attempts.filter(
+			({ measure, effort }) =>
+				measure !== undefined && measure >= low && measure <= high && (!isAsked(most) || (effort ?? 11) <= most),
+		),
 });
+
+const isAsked = (effort: number | null | undefined): effort is number => effort !== null && effort !== undefined;

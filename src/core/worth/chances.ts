@@ -63,8 +63,8 @@ function goodOrNot(rule: Rule, rate: number, secondsPerTry = SECONDS_PER_TRY, sp
 	const count = find(rule, "count");
 	const length = Math.max(0, ...findAll(rule, "length").map((one) => one.length));
 	const outside = ranges.length === 0 ? {} : { measure: Math.max(...ranges.map((range) => range.high)) + 1 };
-	const asGood = { right: true, rating: 10, length, ...insideMost(ranges) };
-	const asOff = { right: false, rating: 0, length: 0, ...outside };
+	const asGood = { right: true, rating: 10, length, effort: 0, ...insideMost(ranges) };
+	const asOff = { right: false, rating: 0, length: 0, effort: 10, ...outside };
 	const letters: Letter[] = [
 		...split.good.flatMap(({ attempt, share }) =>
 			(targets.length === 0 ? [{}] : targets.map((called) => ({ called }))).map((target, _, all) => ({

@@ -101,6 +101,14 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 					))}
 				</Form.Select>
 			</Row>
+			<Row id={id("yes")} label="A pass wants besides" className={css.third ?? ""}>
+				<Form.Select {...register(`${path}.yes`, { setValueAs: (value: string | undefined) => value || undefined })}>
+					<option value="">nothing</option>
+					<option value="student">the student’s yes</option>
+					<option value="coach">your yes</option>
+					<option value="both">both</option>
+				</Form.Select>
+			</Row>
 			<fieldset className={css.full}>
 				<legend className="form-label m-0">Watch, {MAX_WATCHED} at most</legend>
 				{positions.length === 0 && <span className="mute">The skill has no key positions yet.</span>}

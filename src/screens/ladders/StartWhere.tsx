@@ -136,9 +136,9 @@ function Probes({ page, open, packed }: { page: Props; open: OpenLesson; packed:
 	const tried = probes.some(({ rung }) => rung === index);
 	const next = tried ? nextProbe(rungs, probes, limits, rail.pegIndex) : index;
 	const moved = view.moves.length > 0;
-	const count = (good: boolean) => {
+	const count = (good: boolean, off?: string) => {
 		if (!set || tried) return;
-		for (const act of acts.attemptIn(uuid, set, plainly(set.placing.settings, good))) lesson.write(act);
+		for (const act of acts.attemptIn(uuid, set, plainly(set.placing.settings, good, off))) lesson.write(act);
 	};
 	const undo = () => {
 		const last = acts.lastAct(view, state.device ?? "");
@@ -189,6 +189,16 @@ function Probes({ page, open, packed }: { page: Props; open: OpenLesson; packed:
 							undo
 						</Button>
 					</div>
+					{set.placing.positions.length > 0 && (
+						<fieldset className={own.probing}>
+							<legend className="form-label m-0">Not good, and what was off in it</legend>
+							{set.placing.positions.map(({ id, short }) => (
+								<Button key={id} variant="outline-primary" onClick={() => count(false, id)}>
+									{short}
+								</Button>
+							))}
+						</fieldset>
+					)}
 				</>
 			)}
 		</section>

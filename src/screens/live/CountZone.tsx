@@ -37,7 +37,7 @@ const restFrom = (view: LessonView, set: string): string | null =>
 	view.events.findLast((event) => event.kind === "set.closed" && event.set === set)?.at ?? null;
 
 /** How long the rest has been: for the eye only. */
-function Resting({ since, minutes }: { since: string | null; minutes: number | null }) {
+function Resting({ since, minutes, words = "rest" }: { since: string | null; minutes: number | null; words?: string }) {
 	const [time, setTime] = useState(() => Date.now());
 	useEffect(() => {
 		const timer = setInterval(() => setTime(Date.now()), 1000);
@@ -49,10 +49,13 @@ function Resting({ since, minutes }: { since: string | null; minutes: number | n
 	return (
 		<div>
 			<b data-testid="rest">{clockFace(seconds)}</b>
-			{minutes === null ? "rest" : `of ${minutes}:00`}
+			{minutes === null ? words : `of ${minutes}:00`}
 		</div>
 	);
 }
+
+/** How long the stretch has been: for the eye only. */
+const Running = ({ since }: { since: string | null }) => <Resting since={since} minutes={null} words="in play" />;
 
 const clockFace = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
 
@@ -136,7 +139,7 @@ export function CountZone({
 	const share = (n: number) => `${Math.min(100, (100 * n) / Math.max(1, verdict.allowed))}%`;
 	// Until the first try there is nothing to count: what happened last time stands there instead.
 	const setFull = set.open && board.triesInSet >= set.placing.settings.triesPerSet;
-	const opening = visit.tries.length + visit.tallies.length === 0 && board.ladder !== null;
+	const opening = visit.tries.length + visit.tallies.length === 0 && board.ladder !== null && !board.stretch;
 	return (
 		<section className={css.count} aria-label="Count">
 			<div className={css.rail}>
@@ -161,7 +164,9 @@ export function CountZone({
 				<TheCount
 					lesson={lesson}
 					className={
-						opening ? "visually-hidden" : `${css.number} ${judgement.progress.large && !met ? css.longer : ""}`
+						opening
+							? "visually-hidden"
+							: `${css.number} ${board.stretch || (judgement.progress.large && !met) ? css.longer : ""}`
 					}
 					words={`${judgement.progress.value} ${words}, needs ${target}`}
 				/>
@@ -177,7 +182,9 @@ export function CountZone({
 					</div>
 				)}
 				<div className={css.meaning} title={ruleSentence(visit.rule)}>
-					{board.round ? (
+					{board.stretch ? (
+						<span>taken, of what came</span>
+					) : board.round ? (
 						<span>next: {readOn(board.ladder, board.round.next)}</span>
 					) : set.elsewhere === "warm-up" ? (
 						<span>tries, not judged</span>
@@ -205,6 +212,7 @@ export function CountZone({
 						{clock.words}
 					</div>
 				)}
+				{board.stretch && set.open && <Running since={view.events.find(({ id }) => id === set.id)?.at ?? null} />}
 				{!set.open && <Resting since={restFrom(view, set.id)} minutes={set.rest?.minutes ?? null} />}
 				<div>
 					<div className={css.inSet}>

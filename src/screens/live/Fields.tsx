@@ -117,23 +117,54 @@ function NumberPad({
 	const [typed, setTyped] = useState("");
 	const value = Number(typed);
 	const ready = typed !== "" && Number.isFinite(value) && value <= keypad.most;
-	const log = () => {
+	const [asking, setAsking] = useState(false);
+	const log = (effort?: number) => {
 		if (!ready) return;
-		onAttempt(keypad.attempt(value));
+		if (keypad.effort && effort === undefined) {
+			setAsking(true);
+			return;
+		}
+		onAttempt({ ...keypad.attempt(value), ...(effort === undefined ? {} : { effort }) });
 		setTyped("");
+		setAsking(false);
 	};
-	const type = (key: string) =>
+	const type = (key: string) => {
+		if (asking) {
+			if (key === "back") setAsking(false);
+			else if (key !== ".") log(Number(key));
+			return;
+		}
 		setTyped((before) => {
 			if (key === "back") return before.slice(0, -1);
 			if (key === "." && (before.includes(".") || !keypad.decimals)) return before;
 			return (before + key).slice(0, 8);
 		});
+	};
 	useKeys({
 		...Object.fromEntries([..."0123456789."].map((key) => [key, () => type(key)])),
 		Backspace: () => type("back"),
-		g: log,
-		PageDown: log,
+		g: () => log(asking ? 10 : undefined),
+		PageDown: () => log(asking ? 10 : undefined),
 	});
+	if (asking)
+		return (
+			<fieldset
+				className={`${css.fields} ${css.pad} ${apart ? css.apart : ""}`}
+				aria-label={`${typed}: how hard was it, of ten?`}
+			>
+				{[..."123456789", "back", "0"].map((key) => (
+					<button key={key} type="button" className={css.field} onClick={() => type(key)}>
+						{key !== "back" && <small>effort</small>} {key}
+					</button>
+				))}
+				<button type="button" className={css.field} onClick={() => log(10)}>
+					<small>effort</small> 10
+				</button>
+				<div className={`${css.field} ${css.log}`}>
+					<small>{keypad.label}</small> {typed}
+				</div>
+			</fieldset>
+		);
 	return (
 		<fieldset className={`${css.fields} ${css.pad} ${apart ? css.apart : ""}`} aria-label="What was that one?">
 			{[..."123456789", keypad.decimals ? "." : "", "0", "back"].map((key) =>
@@ -150,7 +181,7 @@ function NumberPad({
 				className={`${css.field} ${css.good} ${css.log}`}
 				disabled={!ready}
 				data-field="log"
-				onClick={log}
+				onClick={() => log()}
 			>
 				<small>
 					{apart ? "kept apart, " : ""}log {keypad.label}

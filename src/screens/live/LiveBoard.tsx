@@ -40,7 +40,16 @@ const LaddersDrawer = late(() => import("./drawers/LaddersDrawer").then((module)
 const MoreDrawer = late(() => import("./drawers/MoreDrawer").then((module) => module.MoreDrawer), NotFetched);
 const StateDrawer = late(() => import("./drawers/StateDrawer").then((module) => module.StateDrawer), NotFetched);
 const TriesDrawer = late(() => import("./drawers/TriesDrawer").then((module) => module.TriesDrawer), NotFetched);
+const StretchFields = late(
+	() => import("./StretchFields").then((module) => module.StretchFields),
+	({ onAgain }: { onAgain: () => void }) => (
+		<button type="button" className={css.field} onClick={onAgain}>
+			fetch these fields again
+		</button>
+	),
+);
 const drawers = [
+	StretchFields,
 	CueDrawer,
 	EvidenceDrawer,
 	HandDrawer,
@@ -153,7 +162,7 @@ export function LiveBoard({
 	const attempt = useStable((said: Attempt) => {
 		if (!isTouch(performance.now())) return;
 		// Pain closes the fields until it is answered, for keys and remotes as well.
-		if (pain) return;
+		if (pain || board.stretch) return;
 		const body = layout.marks ? marked(said, said.noCount ? NO_MARKS : marksNow) : said;
 		if (layout.marks) setMarks({ set: set.id, now: NO_MARKS });
 		answerTouch(body.off.length === 0 && succeeded(body.result, settings.scale));
@@ -238,6 +247,8 @@ export function LiveBoard({
 			)}
 			{pain ? (
 				<Stopped pain={pain} lesson={lesson.lesson} acts={acts} onNext={chooseLadder} />
+			) : board.stretch ? (
+				<StretchFields board={board} acts={acts} />
 			) : (
 				<>
 					{layout.marks && <MarkRow all={layout.marks} marks={marksNow} onTouch={touchMark} />}

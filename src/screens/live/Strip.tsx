@@ -11,23 +11,24 @@ const LETTER_PX = 7;
 
 /** Consecutive attempts with the same fault say so once: "elbow ×3". */
 function faultLabels(entries: readonly Entry[], short: Board["short"]): Map<string, string> {
-	const runs: { position: string; ids: string[] }[] = [];
+	const runs: { position: string; called: string; ids: string[] }[] = [];
 	let open = false;
 	for (const { event, try: t } of entries) {
 		if (!t) continue;
-		const position = t.body.off[0]?.position;
+		const off = t.body.off[0];
+		const position = off?.position;
 		const last = runs.at(-1);
 		if (position && open && last?.position === position) last.ids.push(event.id);
-		else if (position) runs.push({ position, ids: [event.id] });
+		else if (position) runs.push({ position, called: off?.name ?? short(position), ids: [event.id] });
 		open = position !== undefined;
 	}
 	const at = new Map(entries.map(({ event }, i) => [event.id, i]));
 	const labels = new Map<string, string>();
 	let free = Number.POSITIVE_INFINITY;
 	// The latest first: a label that would run into one already there is left out.
-	for (const { position, ids } of runs.reverse()) {
+	for (const { called, ids } of runs.reverse()) {
 		const id = ids[Math.floor((ids.length - 1) / 2)] ?? "";
-		const words = ids.length > 1 ? `${short(position)} ×${ids.length}` : short(position);
+		const words = ids.length > 1 ? `${called} ×${ids.length}` : called;
 		const half = (words.length * LETTER_PX) / MARK_PX / 2;
 		const place = at.get(id) ?? 0;
 		if (place + half > free) continue;

@@ -3,6 +3,7 @@ import { isRight } from "@/core/ladder/scale";
 import type { Attempt, Placing, WatchedPosition } from "@/core/log/kinds";
 import type { TryView } from "@/core/log/lesson";
 import { allParts, type Rule } from "@/core/rules";
+import type { Within } from "@/core/rules/within";
 import { type Field, type FieldLayout, fieldsFor, OTHER, ROOM, withKeys } from "./fields";
 import { type Mark, MISSED, marksFor } from "./marks";
 
@@ -11,6 +12,8 @@ export interface Keypad {
 	label: string;
 	decimals: boolean;
 	most: number;
+	/** How hard it was, of ten, is asked for after the number. */
+	effort?: boolean;
 	attempt: (value: number) => Attempt;
 }
 
@@ -216,10 +219,11 @@ const lengths = (wanted: number): Keypad => ({
 	attempt: (value) => ({ result: value >= wanted ? "hit" : "miss", off: [], judged: false, length: value }),
 });
 
-const measures = ({ low, high }: { low: number; high: number }, unit: string): Keypad => ({
+const measures = ({ low, high, effort }: Omit<Within, "kind" | "k" | "n">, unit: string): Keypad => ({
 	label: unit || "measure",
 	decimals: true,
 	most: 1e6,
+	...(typeof effort === "number" ? { effort: true } : {}),
 	attempt: (value) => ({
 		...{ result: value >= low && value <= high ? "hit" : "miss", off: [], judged: false },
 		measure: { value, unit: unit || "units" },

@@ -1,7 +1,6 @@
 import { pegIn } from "@/core/acts/peg";
 import { type Advice, adviseOn } from "@/core/advice";
 import type { HoleState } from "@/core/ladder/rail";
-import type { Variation } from "@/core/log/kinds";
 import {
 	countedIn,
 	inOrder,
@@ -14,6 +13,7 @@ import {
 	type Visit,
 	visitOfSet,
 } from "@/core/log/lesson";
+import { type Stretch, stretchIn } from "@/core/log/stretch";
 import type { Pack, PackLadder } from "@/core/pack/pack";
 import { shortIn } from "@/ui/Marks";
 
@@ -34,6 +34,8 @@ export interface Board {
 	turns: { ladder: string | null; next: string; stands: string; now: string; at: string } | null;
 	/** Where this rung stands among several worked one after the other. */
 	round: { words: string; next: string } | null;
+	/** What was seen in the stretch in hand. */
+	stretch: Stretch | null;
 	/** Pain on this rung that nobody has answered: until then nothing is counted here. */
 	pain: { id: string; part: string } | null;
 	/** The same student's ladder to the same skill on the other side. */
@@ -74,6 +76,7 @@ function workOut(view: LessonView, pack: Pack): Board | null {
 			visit.elsewhere === "warm-up"
 				? triesOf(view, set)
 				: countedIn(inOrder(visit).filter((item) => item.set === set.id)),
+		stretch: set.stretch ? (stretchIn(visit.entries, set.id) ?? { came: 0, taken: 0, off: {} }) : null,
 		round: roundOf(visit, set, ladderOf),
 		rail: ladder && railNow(view, ladder),
 		tabs: tabsOf(view, nameOf, ladderOf),
@@ -101,14 +104,18 @@ export function countOf(view: LessonView): { value: string; used: number } {
 	const visit = visitOfSet(view, current);
 	return current && visit
 		? {
-				value: visit.elsewhere === "warm-up" ? String(triesOf(view, current)) : largeOf(visit, current.variation),
+				value: visit.elsewhere === "warm-up" ? String(triesOf(view, current)) : largeOf(visit, current),
 				used: visit.verdict.used,
 			}
 		: { value: "0", used: 0 };
 }
 
 /** The number the coach acts on; of a bout, how it stands. */
-function largeOf({ judgements }: Visit, variation: Variation): string {
+function largeOf({ judgements, entries }: Visit, { variation, stretch, id }: SetView): string {
+	if (stretch) {
+		const { taken, came } = stretchIn(entries, id) ?? { taken: 0, came: 0 };
+		return `${taken} / ${came}`;
+	}
 	const { met, progress } = judgements[variation];
 	return met ? String(progress.value) : (progress.large ?? String(progress.value));
 }

@@ -32,6 +32,7 @@ const undoWords: Record<string, string> = {
 	"set.takenOver": "take-over",
 	"set.opened": "change of set",
 	"cause.marked": "mark of a cause",
+	seen: "what was seen",
 };
 
 /** The placing a ladder is gone on with: as it waits, or on its peg. */
@@ -208,6 +209,15 @@ export function useActs(lesson: LessonOnDevice) {
 				const others = watch.filter((one) => one !== position);
 				const next = others.length < watch.length ? others : [...watch.slice(0, MAX_WATCHED - 1), position];
 				write(acts.runUnder(uuid, view(), set, changedHere(set.placing, ladder, { watch: next })));
+			},
+			/** A stretch without separate tries begins on the rung in hand, or ends; the count goes on after it. */
+			stretch() {
+				const { set } = now();
+				const way = { elsewhere: set.elsewhere ?? undefined, stretch: !set.stretch };
+				write([...acts.closeBoth(view(), set, "moved on"), acts.openSet(uuid, set.placing, set.variation, way)]);
+			},
+			seen(body: Body<"seen">) {
+				write(acts.inSet(now().set, "seen", body));
 			},
 			/** So many tries to a set from now on. */
 			setOf(tries: number) {

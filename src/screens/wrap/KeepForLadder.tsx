@@ -1,11 +1,12 @@
 "use client";
 
+import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { pegIn } from "@/core/acts/peg";
 import type { LessonView, Visit } from "@/core/log/lesson";
 import { type Pack, type PackLadder, readOn } from "@/core/pack/pack";
-import { list } from "@/core/words/numbers";
+import { list, plural } from "@/core/words/numbers";
 import { keepRung, keepWatched } from "@/doors/fromLesson";
 import { answered } from "@/ui/answered";
 import css from "@/ui/facts.module.scss";
@@ -31,7 +32,8 @@ export function KeepForLadder({ view, pack }: { view: LessonView; pack: Pack }) 
 		const one = ladder && offered(view, visit, ladder);
 		return one ? [one] : [];
 	});
-	if (all.length === 0) return null;
+	const named = namedToday(view, pack);
+	if (all.length + named.length === 0) return null;
 	return (
 		<section className={css.rung} aria-label="Made up today">
 			<h2>Made up today</h2>
@@ -58,8 +60,29 @@ export function KeepForLadder({ view, pack }: { view: LessonView; pack: Pack }) 
 					)}
 				</p>
 			))}
+			{named.map(({ id, name, times, skill }) => (
+				<p key={id} className="mb-1" dir="auto">
+					“{name}” was off {plural(times, "time")} and is no key position yet.{" "}
+					<Link href={`/skills/${skill}`}>Write it into the skill</Link>
+				</p>
+			))}
 		</section>
 	);
+}
+
+/** What was off under a name given in the lesson, and is written down nowhere. */
+function namedToday(view: LessonView, pack: Pack): { id: string; name: string; times: number; skill: string }[] {
+	const named = new Map<string, { id: string; name: string; times: number; skill: string }>();
+	for (const visit of view.visits) {
+		const ladder = pack.ladders.find(({ id }) => id === visit.ladder);
+		const known = new Set(ladder?.positions.map(({ id }) => id));
+		for (const { position, name } of visit.tries.flatMap(({ body }) => body.off))
+			if (name && ladder?.skillId && !known.has(position)) {
+				const times = (named.get(name)?.times ?? 0) + 1;
+				named.set(name, { id: position, name, times, skill: ladder.skillId });
+			}
+	}
+	return [...named.values()];
 }
 
 function offered(view: LessonView, visit: Visit, ladder: PackLadder): Kept | null {

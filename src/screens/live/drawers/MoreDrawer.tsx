@@ -130,6 +130,9 @@ export function MoreDrawer({
 						</Choice>
 					)
 				)}
+				<Choice onClick={done(acts.stretch)} small={set.stretch ? "tries count again" : "rally, run, free play"}>
+					{set.stretch ? "end the stretch" : "a stretch"}
+				</Choice>
 				<Choice onClick={() => setPart("tally")} small="a set as numbers">
 					tally
 				</Choice>

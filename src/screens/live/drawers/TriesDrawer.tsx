@@ -1,12 +1,13 @@
 "use client";
 
 import { useState } from "react";
+import { v7 as uuid } from "uuid";
 import { corrected } from "@/core/acts/acts";
 import { lookedFor } from "@/core/log/kinds";
 import type { TryView } from "@/core/log/lesson";
 import { plural } from "@/core/words/numbers";
 import { TryMark, tryWords } from "@/ui/Marks";
-import type { FieldLayout } from "../fields";
+import { type FieldLayout, OTHER } from "../fields";
 import css from "../live.module.scss";
 import type { Board } from "../model";
 import type { Acts } from "../useActs";
@@ -113,6 +114,9 @@ function TryEditor({
 						</Choice>
 					);
 				})}
+			{t.body.off.some(({ position }) => position === OTHER.id) && (
+				<NameOther t={t} board={board} acts={acts} onDone={onDone} />
+			)}
 			{t.body.off.flatMap((off) =>
 				(["short", "beyond"] as const).map((direction) => (
 					<Choice
@@ -130,5 +134,52 @@ function TryEditor({
 				)),
 			)}
 		</Choices>
+	);
+}
+
+/** What "other" was: a position of the skill, something that has no name yet, or to be looked at later. */
+function NameOther({ t, board, acts, onDone }: { t: TryView; board: Board; acts: Acts; onDone: () => void }) {
+	const [own, setOwn] = useState("");
+	const here = new Set(lookedFor(board.visit.placing).map(({ id }) => id));
+	const others = (board.ladder?.positions ?? []).filter(({ id }) => !here.has(id));
+	const name = (position: string, called: string) => {
+		const off = t.body.off.map((one) => (one.position === OTHER.id ? { ...one, position, name: called } : one));
+		acts.amend(t, { ...t.body, off });
+		onDone();
+	};
+	return (
+		<>
+			{others.map(({ id, short }) => (
+				<Choice key={id} small="other was" onClick={() => name(id, short)}>
+					{short}
+				</Choice>
+			))}
+			<Choice
+				small="look at it later"
+				onClick={() => {
+					acts.park(`Something else was off on ${board.visit.placing.settings.name}`);
+					onDone();
+				}}
+			>
+				park it
+			</Choice>
+			<form
+				className="d-flex gap-1"
+				onSubmit={(event) => {
+					event.preventDefault();
+					if (own.trim()) name(uuid(), own.trim());
+				}}
+			>
+				<input
+					className="form-control"
+					aria-label="A name for it"
+					placeholder="a new name"
+					maxLength={10}
+					value={own}
+					onChange={(event) => setOwn(event.target.value)}
+					dir="auto"
+				/>
+			</form>
+		</>
 	);
 }

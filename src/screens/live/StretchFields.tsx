@@ -1,0 +1,42 @@
+"use client";
+
+import { lookedFor } from "@/core/log/kinds";
+import { useKeys } from "@/ui/useKeys";
+import { OTHER, ROOM } from "./fields";
+import css from "./live.module.scss";
+import type { Board } from "./model";
+import type { Acts } from "./useActs";
+
+/** In a rally, a run or free play: the situation came, or was taken; and what was off, as it comes. */
+export function StretchFields({ board, acts }: { board: Board; acts: Acts }) {
+	const positions = [...lookedFor(board.set.placing).slice(0, ROOM - 1), OTHER];
+	useKeys({
+		g: () => acts.seen({ what: "taken" }),
+		PageDown: () => acts.seen({ what: "taken" }),
+		m: () => acts.seen({ what: "came" }),
+		PageUp: () => acts.seen({ what: "came" }),
+		...Object.fromEntries(
+			positions.map(({ id }, i) => [String(i + 1), () => acts.seen({ what: "off", position: id })] as const),
+		),
+	});
+	return (
+		<fieldset className={css.fields} aria-label="What was seen?">
+			<div className={css.row}>
+				{positions.map(({ id, short }) => (
+					<button key={id} type="button" className={css.field} onClick={() => acts.seen({ what: "off", position: id })}>
+						<small>off</small> {short}
+						<small>{board.stretch?.off[id] ?? 0}</small>
+					</button>
+				))}
+			</div>
+			<div className={css.main}>
+				<button type="button" className={css.field} onClick={() => acts.seen({ what: "came" })}>
+					<small>it came,</small> not taken
+				</button>
+				<button type="button" className={`${css.field} ${css.good}`} onClick={() => acts.seen({ what: "taken" })}>
+					TAKEN
+				</button>
+			</div>
+		</fieldset>
+	);
+}
