@@ -1,12 +1,28 @@
-import Link from "next/link";
-import { Bench } from "@/ui/Bench";
+import css from "@/ui/frame.module.scss";
+import { places } from "@/ui/places";
 
+/** Plain markup: what stands here is sent along with every page, the lesson's too. */
 export default function NotFound() {
 	return (
-		<Bench>
-			<h1>Not here</h1>
-			<p>What this address names is not in this studio; it may have been put in another, or deleted.</p>
-			<Link href="/">Today</Link>
-		</Bench>
+		<>
+			<header className={css.top}>
+				<span className={css.brand}>Peg Ladder</span>
+				<nav aria-label="Places">
+					{places.map(({ href, name }) => (
+						<a key={href} href={href}>
+							{name}
+						</a>
+					))}
+				</nav>
+			</header>
+			<div className={css.main}>
+				<div className={css.spine} />
+				<main id="work" tabIndex={-1}>
+					<h1>Not here</h1>
+					<p>What this address names is not in this studio; it may have been put in another, or deleted.</p>
+					<a href="/">Today</a>
+				</main>
+			</div>
+		</>
 	);
 }

@@ -2,8 +2,9 @@
 
 import { revalidatePath } from "next/cache";
 import * as z from "zod/mini";
+import { rungLabels } from "@/core/ladder/labels";
 import { type Ladder, LadderToSave } from "@/core/ladder/ladder";
-import { Rung, rungLabels } from "@/core/ladder/rung";
+import { Rung } from "@/core/ladder/rung";
 import { type Outcome, parse, refuse } from "@/core/words/refuse";
 import { ident } from "@/core/words/text";
 import { store } from "@/store/db";

@@ -4,15 +4,7 @@ import Link from "next/link";
 import { usePathname } from "next/navigation";
 import css from "./frame.module.scss";
 import { LightSwitch } from "./LightSwitch";
-
-const places = [
-	{ href: "/", name: "Today" },
-	{ href: "/students", name: "Students" },
-	{ href: "/skills", name: "Skills" },
-	{ href: "/ladders", name: "Ladders" },
-	{ href: "/records", name: "Records" },
-	{ href: "/find", name: "Find" },
-];
+import { places } from "./places";
 
 export function TopLine() {
 	const path = usePathname();

@@ -6,7 +6,8 @@ import { wrapUp } from "@/core/log/wrap";
 import { changedHere, improvised, placeOn } from "@/core/pack/pack";
 import { attemptIn, closeBoth, inForm, openAgain, openSet, runUnder, takeBreak } from "./acts";
 import { pegIn } from "./peg";
-import { afterStop, circuitOn, quickUp } from "./round";
+import { afterStop } from "./round";
+import { circuitOn, quickUp } from "./rounds";
 
 const ladder = ladderWith({ gate: "result", rule: { kind: "streak", r: 3 } });
 const hit = { result: "hit", off: [], judged: false };

@@ -1,6 +1,6 @@
 import fc from "fast-check";
+import { rungLabels } from "@/core/ladder/labels";
 import { Ladder } from "@/core/ladder/ladder";
-import { rungLabels } from "@/core/ladder/rung";
 import { examples } from "@/core/skill/examples";
 import { parse } from "@/core/words/refuse";
 import { buildLadder, chainings, type Draft, extentOf, MOST_RUNGS, type Request } from "./buildLadder";

@@ -1,6 +1,6 @@
 import { canonicalForm } from "@/core/words/seal";
+import { rungLabels } from "./labels";
 import type { RungSettings } from "./rung";
-import { rungLabels } from "./rung";
 
 /** A ladder as a revision holds it: rungs with their settings, lowest first. */
 export type Rungs = readonly { id: string; settings: RungSettings }[];

@@ -1,7 +1,8 @@
 import { ladderWith, Phone, positions, settingsWith } from "@/core/__tests__/phone";
 import { chanceAtLeast } from "@/core/estimate/chanceAtLeast";
+import { rungLabels } from "@/core/ladder/labels";
 import { Ladder, LadderToSave, threeRungs, watchRefusals } from "@/core/ladder/ladder";
-import { freshRung, RungSettings, rungLabels } from "@/core/ladder/rung";
+import { freshRung, RungSettings } from "@/core/ladder/rung";
 import { parseEvent, sealEvent } from "@/core/log/event";
 import { Student, sideWords, studentLabels } from "@/core/people/student";
 import { firstCue } from "@/core/skill/cue";

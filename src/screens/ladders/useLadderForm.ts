@@ -3,8 +3,8 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { type UseFormReturn, useForm } from "react-hook-form";
+import { rungLabels } from "@/core/ladder/labels";
 import { type Ladder, LadderToSave, type Rung } from "@/core/ladder/ladder";
-import { rungLabels } from "@/core/ladder/rung";
 import { begin, change, type History, redo, undo } from "@/core/words/history";
 import type { Refusal } from "@/core/words/refuse";
 import { keepLadder } from "@/doors/actions";

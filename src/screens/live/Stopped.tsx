@@ -1,6 +1,6 @@
 "use client";
 
-import Link from "next/link";
+import { PlainLink } from "@/ui/PlainLink";
 import css from "./live.module.scss";
 import type { Board } from "./model";
 import type { Acts } from "./useActs";
@@ -29,9 +29,9 @@ export function Stopped({
 				<button type="button" className={css.field} onClick={onNext}>
 					<small>leave it be</small> another rung
 				</button>
-				<Link className={css.field} href={`/wrap?lesson=${lesson}`}>
+				<PlainLink className={css.field} href={`/wrap?lesson=${lesson}`}>
 					<small>for today</small> wrap up
-				</Link>
+				</PlainLink>
 			</div>
 			<div className={css.row}>
 				<button type="button" className={css.field} onClick={() => acts.painGone(pain.id)}>

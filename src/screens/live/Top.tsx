@@ -1,9 +1,9 @@
 "use client";
 
-import Link from "next/link";
 import { memo } from "react";
 import type { Pack } from "@/core/pack/pack";
 import { plural } from "@/core/words/numbers";
+import { PlainLink } from "@/ui/PlainLink";
 import type { DrawerName } from "./LiveBoard";
 import css from "./live.module.scss";
 import type { Board } from "./model";
@@ -65,9 +65,9 @@ function tabWords({ ladder, side, name, tries }: Board["tabs"][number], here: bo
 }
 
 const Leave = memo(() => (
-	<Link className={css.leave} href="/" prefetch={false} aria-label="Leave; the lesson waits as it is">
+	<PlainLink className={css.leave} href="/" aria-label="Leave; the lesson waits as it is">
 		←
-	</Link>
+	</PlainLink>
 ));
 
 /** What is done beside counting. */

@@ -1,12 +1,12 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import type { Sketch } from "@/core/ladder/sketch";
 import { limitWords, readOn } from "@/core/pack/pack";
 import { bodyParts } from "@/core/people/student";
 import { plural } from "@/core/words/numbers";
 import { late } from "@/ui/late";
+import { PlainLink } from "@/ui/PlainLink";
 import type { DrawerName } from "../LiveBoard";
 import css from "../live.module.scss";
 import type { Board } from "../model";
@@ -190,9 +190,9 @@ export function MoreDrawer({
 					count in {plural(one.tries, "try", "tries")} of another device
 				</Choice>
 			))}
-			<Link className={css.choice} href={`/wrap?lesson=${lesson}`}>
+			<PlainLink className={css.choice} href={`/wrap?lesson=${lesson}`}>
 				wrap up
-			</Link>
+			</PlainLink>
 		</Drawer>
 	);
 }

@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import { pegIn } from "@/core/acts/peg";
-import { circuitOn, quickUp } from "@/core/acts/round";
+import { circuitOn, quickUp } from "@/core/acts/rounds";
 import type { Rung } from "@/core/ladder/rung";
 import type { Elsewhere } from "@/core/log/kinds";
 import type { LessonView } from "@/core/log/lesson";

@@ -1,0 +1,9 @@
+/** Where one can go from every page. */
+export const places = [
+	{ href: "/", name: "Today" },
+	{ href: "/students", name: "Students" },
+	{ href: "/skills", name: "Skills" },
+	{ href: "/ladders", name: "Ladders" },
+	{ href: "/records", name: "Records" },
+	{ href: "/find", name: "Find" },
+];
