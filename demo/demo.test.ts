@@ -5,10 +5,11 @@ import { foldRail } from "@/core/ladder/rail";
 import { digestLesson } from "@/core/log/digest";
 import { parseEvent } from "@/core/log/event";
 import { foldLesson } from "@/core/log/lesson";
+import { inTerms } from "@/core/log/terms";
 import { wrapUp } from "@/core/log/wrap";
-import { calendar, demoLog, WEEKS } from "./lessons";
+import { calendar, demoLog, TOLD, WEEKS } from "./lessons";
 import { planted } from "./planted";
-import { ladders, skills, students } from "./scenario";
+import { ladders, modelled, skills, students } from "./scenario";
 
 const TODAY = "2026-11-25";
 const log = demoLog(TODAY);
@@ -28,10 +29,11 @@ test("it is as large as it says: people, skills, ladders, weeks and attempts", (
 	expect(students.filter((s) => age(s.student.born) > 12 && age(s.student.born) < 20).length).toBeGreaterThan(1);
 	const parts = students.flatMap((s) => s.student.protectedParts);
 	expect(parts).toEqual(expect.arrayContaining(["ankle", "shoulder"]));
-	expect(Object.keys(skills)).toHaveLength(6);
+	expect(Object.keys(skills)).toHaveLength(7);
 	for (const skill of Object.values(skills))
 		expect([skill.positions.length >= 5, skill.positions.length <= 8]).toEqual([true, true]);
-	expect(ladders).toHaveLength(17);
+	expect(modelled).toHaveLength(17);
+	expect(ladders).toHaveLength(19);
 	for (const { ladder } of ladders) expect([ladder.rungs.length >= 6, ladder.rungs.length <= 12]).toEqual([true, true]);
 	expect(attempts.length).toBeGreaterThanOrEqual(8000);
 	expect(new Set(calendar().map((one) => one.weeksAgo)).size).toBe(WEEKS);
@@ -39,7 +41,9 @@ test("it is as large as it says: people, skills, ladders, weeks and attempts", (
 
 test("the scenario hangs together: every ladder's rungs watch what its skill has", () => {
 	for (const { student, skill, ladder, followed } of ladders) {
-		expect(students.find((s) => s.id === student)?.skills[skill]).toBeDefined();
+		expect(students.some((s) => s.id === student)).toBe(true);
+		if (modelled.some((one) => one.skill === skill))
+			expect(students.find((s) => s.id === student)?.skills[skill]).toBeDefined();
 		expect(watchRefusals(ladder, followed)).toEqual([]);
 	}
 	for (const { skills: gifts } of students)
@@ -67,7 +71,9 @@ test("it is a log like any other: it parses, and its numbers follow on", () => {
 
 test("days are relative to the day it is made, and all lie before it", () => {
 	expect(views.map((view) => view.opened?.localDay)).toEqual(
-		calendar().map(({ daysAgo }) => new Date(Date.parse(TODAY) - daysAgo * 86_400_000).toISOString().slice(0, 10)),
+		[...calendar().map(({ daysAgo }) => daysAgo), TOLD].map((daysAgo) =>
+			new Date(Date.parse(TODAY) - daysAgo * 86_400_000).toISOString().slice(0, 10),
+		),
 	);
 	for (const view of views) {
 		expect((view.opened?.localDay ?? "") < TODAY).toBe(true);
@@ -134,4 +140,32 @@ test("what was planted can be found: the favourite fault leads, comes with its c
 		if (both.length >= 60)
 			expect(both.filter((event) => has(event, plant.cause)).length / both.length).toBeGreaterThan(0.5);
 	}
+});
+
+test("the lesson told by hand holds each thing that a lesson can keep", () => {
+	const told = lessons.find((events) => events.some(({ ladder }) => ladder === "kasimir-calls")) ?? [];
+	const bodies = (kind: string) => told.filter((event) => event.kind === kind).map(({ body }) => body as object);
+	const keys = (kind: string) => new Set(bodies(kind).flatMap((body) => Object.keys(body)));
+	expect([...keys("attempt")]).toEqual(
+		expect.arrayContaining(["called", "answer", "chose", "cameOff", "committed", "measure", "effort", "label", "why"]),
+	);
+	expect([...keys("set.opened")]).toEqual(
+		expect.arrayContaining(["elsewhere", "round", "stretch", "inTurnWith", "turn", "joint"]),
+	);
+	expect([...keys("set.closed")]).toEqual(expect.arrayContaining(["minutes", "comeBackWith"]));
+	for (const kind of ["felt.better", "position.asked", "cause.marked", "seen", "feedback"])
+		expect([kind, bodies(kind).length > 0]).toEqual([kind, true]);
+	const view = foldLesson(told);
+	const wraps = wrapUp(view);
+	const of = (name: string) => inTerms(wraps.find((rung) => rung.name === name && rung.student === "kasimir") as never);
+	expect(of("Called late").join("; ")).toMatch(
+		/choices right: red .*, blue .*, white .*; .* came off; right and came off/,
+	);
+	expect(of("Three lanes in turn")).toEqual(["near 2 of 3, far 1 of 3, wall 1 of 3"]);
+	expect(of("Long pass, no strain").at(-1)).toBe("short club 1 of 2, long club 2 of 2");
+	expect(of("Against the count")[0]).toBe("won 1 of 2 bouts: 3 : 1 won, 1 : 2 lost");
+	expect(of("Called in the square").join("; ")).toContain("in play, taken 3 of 5 times it came");
+	expect(wraps.find(({ name }) => name === "Say it back, no clubs")?.warmUp).toBe(3);
+	expect(view.moves).toEqual([]);
+	expect(view.sets.every(({ open }) => !open)).toBe(true);
 });

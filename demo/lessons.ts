@@ -14,6 +14,7 @@ import { packLadder } from "@/core/pack/packLadder";
 import { dayWords } from "@/ui/dates";
 import { type Body, dice, hear, restFor, tryOnce } from "./model";
 import { type DemoLadder, type DemoStudent, ladders, remarks, skills, students } from "./scenario";
+import { tell, toldLadders } from "./told";
 
 /** A phone that writes a log: the same acts as the live lesson's, with a clock and dice that are given. */
 class DemoDevice {
@@ -117,8 +118,27 @@ export function demoLog(
 		const digest = digestLesson(lesson, view);
 		for (const ladder of on) held.set(ladder, [...(held.get(ladder) ?? []), digest]);
 	});
+	if (atMost >= lessons.length) tellOne(phone, today, held);
 	for (const who of students) keepInMind(phone, who, today);
 	return phone.events;
+}
+
+/** Days ago on which the lesson was held that is told by hand. */
+export const TOLD = 18;
+
+function tellOne(phone: DemoDevice, today: string, held: ReadonlyMap<string, readonly LessonDigest[]>): void {
+	phone.at(Date.parse(today) - TOLD * DAY + 17.5 * 3_600_000);
+	const { newId } = phone;
+	const lesson = newId();
+	const from = phone.events.length;
+	const [one, other] = toldLadders.map(({ id }) => packed(find(id), held)) as [PackLadder, PackLadder];
+	const write = (written: acts.Written) => phone.write(written, lesson);
+	tell(
+		{ newId, lesson, write, view: () => foldLesson(phone.events.slice(from)) },
+		one,
+		other,
+		dayFrom(today, 7 - TOLD),
+	);
 }
 
 const dayFrom = (today: string, days: number) => new Date(Date.parse(today) + days * DAY).toISOString().slice(0, 10);

@@ -8,6 +8,7 @@ import { examples } from "@/core/skill/examples";
 import { Skill } from "@/core/skill/skill";
 import { ident, label, text, whole } from "@/core/words/text";
 import raw from "./scenario.json" with { type: "json" };
+import { calls, toldLadders } from "./told";
 
 /**
  * A private coach of circus skills in Quillhaven, a town that does not exist. Nobody
@@ -94,6 +95,7 @@ export const { older, students, remarks } = scenario;
 export const skills: Record<string, Skill> = {
 	...scenario.skills,
 	...{ balls: examples.threeBalls, unicycle: examples.unicycle },
+	calls,
 };
 
 export interface DemoLadder {
@@ -113,7 +115,8 @@ function skillNamed(among: Record<string, Skill>, id: string): Skill {
 	return skill;
 }
 
-export const ladders: DemoLadder[] = scenario.ladders.map(
+/** The ladders whose lessons the model makes. */
+export const modelled: DemoLadder[] = scenario.ladders.map(
 	({ id, student, skill, side, policy, start, rungs: [from, to], older: behind, twin }) => ({
 		...{ id, student, skill, from },
 		followed: skillNamed(behind ? older : skills, skill),
@@ -136,3 +139,5 @@ export const ladders: DemoLadder[] = scenario.ladders.map(
 		}),
 	}),
 );
+
+export const ladders: DemoLadder[] = [...modelled, ...toldLadders];

@@ -101,7 +101,7 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 					))}
 				</Form.Select>
 			</Row>
-			<Row id={id("yes")} label="A pass wants besides" className={css.third ?? ""}>
+			<Row id={id("yes")} label="A pass also wants" className={css.third ?? ""}>
 				<Form.Select {...register(`${path}.yes`, { setValueAs: (value: string | undefined) => value || undefined })}>
 					<option value="">nothing</option>
 					<option value="student">the student’s yes</option>

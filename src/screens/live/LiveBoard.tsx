@@ -186,6 +186,13 @@ export function LiveBoard({
 		if (saidAt.current < counted) sayCount(`${large} ${words}`);
 		saidAt.current = counted;
 	}, [counted, large, words]);
+	// Whose turn it is now is said when it passes on.
+	const turn = board.turns?.now;
+	const turnSaid = useRef(turn);
+	useEffect(() => {
+		if (turn && turnSaid.current && turnSaid.current !== turn) sayCount(`${turn} now`);
+		turnSaid.current = turn;
+	}, [turn]);
 	const followAdvice = useStable(() => {
 		if (!advice.act) return;
 		acts.follow(advice);

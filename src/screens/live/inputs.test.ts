@@ -245,3 +245,27 @@ test("many outcomes: the best stand in the large row, none is narrower than a qu
 	const four = inputsFor(settings({ scale: scale.slice(0, 4) }), { kind: "rolling", k: 1, n: 1 }, [], null);
 	expect([four.rows.length, four.main.length]).toEqual([0, 4]);
 });
+
+test("where points are counted a position says what it costs; elsewhere only what it is", () => {
+	const costly = [{ ...(watched[0] as (typeof watched)[0]), deduction: 0.5 }];
+	const labels = (rule: Rule) =>
+		inputsFor(settings({ gate: "both" }), rule, costly, null).rows.flatMap((row) => row.map(({ label }) => label));
+	expect(labels({ kind: "points", weights: { hit: 1 }, target: 3 })).toEqual(["a −0.5", "other", "a −0.5", "other"]);
+	expect(labels({ kind: "streak", r: 3 })).toEqual(["a", "other", "a", "other"]);
+});
+
+test("a must that is not watched is a field beside those that are, never more than five in a row", () => {
+	const musts = ["m1", "m2", "m3"].map((id) => ({ id, name: id, short: id, fault: "", cues: [], must: true }));
+	const rows = (gate: RungSettings["gate"], positions: typeof watched) =>
+		inputsFor(settings({ gate }), { kind: "streak", r: 3 }, positions, null, { musts }).rows.map((row) =>
+			row.map(({ label }) => label),
+		);
+	expect(rows("form", watched)).toEqual([["a", "b", "m1", "m2", "other"]]);
+	expect(rows("result", watched)).toEqual([
+		["m1", "m2"],
+		["a", "b", "m1", "m2", "other"],
+	]);
+	expect(rows("result", [])).toEqual([["m1", "m2", "m3"]]);
+	const marks = inputsFor(settings(), { kind: "rating", mean: 7, n: 2 }, watched, null, { musts }).marks;
+	expect(marks?.map(({ label }) => label)).toEqual(["a", "b", "m1", "m2", "other"]);
+});

@@ -83,6 +83,10 @@ interface Seen {
 	musts: readonly WatchedPosition[];
 }
 
+/** Where points are counted, a position says what it costs. */
+const withCost = (position: WatchedPosition): WatchedPosition =>
+	position.deduction ? { ...position, short: `${position.short} −${position.deduction}` } : position;
+
 /**
  * The inputs that a rung's rule can see. What the rule does not ask for is not asked
  * of the coach; the result goes along where the number says it.
@@ -94,7 +98,9 @@ export function inputsFor(
 	called: string | null,
 	{ chain, musts = [] }: Pick<Placing, "chain" | "musts"> = {},
 ): Inputs {
-	const inputs = ownInputs(settings, rule, { positions, musts }, called);
+	const costly = allParts(rule).some(({ kind }) => kind === "points");
+	const seen = { positions: costly ? positions.map(withCost) : positions, musts: costly ? musts.map(withCost) : musts };
+	const inputs = ownInputs(settings, rule, seen, called);
 	if (!chain || chain.length === 0 || inputs.keypad) return inputs;
 	const broke = chain.map(({ id, name }) => field(`broke-${id}`, "broke in", name, { result: "miss", brokeAt: id }));
 	// Two rows are as many as a thumb finds: where there are two, what a miss broke in stands for what was off in it.
