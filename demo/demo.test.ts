@@ -159,7 +159,7 @@ test("the lesson told by hand holds each thing that a lesson can keep", () => {
 	const wraps = wrapUp(view);
 	const of = (name: string) => inTerms(wraps.find((rung) => rung.name === name && rung.student === "kasimir") as never);
 	expect(of("Called late").join("; ")).toMatch(
-		/choices right: red .*, blue .*, white .*; .* came off; right and came off/,
+		/choices right: red .*, blue .*, white .*; .* came off; 1 held back; right and came off/,
 	);
 	expect(of("Three lanes in turn")).toEqual(["near 2 of 3, far 1 of 3, wall 1 of 3"]);
 	expect(of("Long pass, no strain").at(-1)).toBe("short club 1 of 2, long club 2 of 2");

@@ -1,6 +1,6 @@
 import { Fragment } from "react";
 import type { Score } from "@/core/ladder/digest";
-import { inTerms } from "@/core/log/terms";
+import { fourOf, inTermsBesideFour } from "@/core/log/terms";
 import { namedForm, type RungWrap, scoreOf, tellsRuns } from "@/core/log/wrap";
 import { ruleSentence } from "@/core/rules";
 import type { CueKind } from "@/core/skill/cue";
@@ -27,6 +27,7 @@ export function RungFacts({
 }) {
 	const short = shortIn(...rung.visits.map((visit) => visit.placing));
 	const score = scoreOf(rung);
+	const four = fourOf(rung.visits);
 	const said = [
 		{
 			key: "form",
@@ -58,7 +59,7 @@ export function RungFacts({
 				</>
 			),
 		},
-		...inTerms(rung).map((words) => ({ key: words, words })),
+		...inTermsBesideFour(rung).map((words) => ({ key: words, words })),
 		...Object.entries({
 			variation:
 				score.of === "rung" && rung.variationTries > 0
@@ -92,6 +93,31 @@ export function RungFacts({
 					</p>
 				</div>
 			</div>
+			{four && (
+				<table className={css.compared} aria-label="Choices and what came of them">
+					<thead>
+						<tr>
+							<td />
+							<th scope="col">came off</th>
+							<th scope="col">missed</th>
+						</tr>
+					</thead>
+					<tbody>
+						<tr>
+							<th scope="row">right choice</th>
+							<td>
+								<b>{four.rightCameOff}</b>
+							</td>
+							<td>{four.rightMissed}</td>
+						</tr>
+						<tr>
+							<th scope="row">wrong choice</th>
+							<td>{four.wrongCameOff}</td>
+							<td>{four.wrongMissed}</td>
+						</tr>
+					</tbody>
+				</table>
+			)}
 			{before?.first && score.of === "rung" && (
 				<p className="m-0 mute" data-testid="then-and-now">
 					First {firstAndBest(before.first, before.best)}; now{" "}

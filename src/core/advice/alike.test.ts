@@ -1,5 +1,5 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
-import { inSet } from "@/core/acts/acts";
+import { attemptIn, inSet, openSet } from "@/core/acts/acts";
 import type { RungSettings } from "@/core/ladder/rung";
 import type { Attempt } from "@/core/log/kinds";
 import { placeOn } from "@/core/pack/pack";
@@ -136,4 +136,19 @@ test("a rung that asks for a yes says whose, and the move keeps it", () => {
 	expect(phone.advice()).toMatchObject({ title: "Ask them: ready for High?", act: { kind: "move", yes: "student" } });
 	phone.follow(ladder);
 	expect(phone.view().moves[0]?.body).toMatchObject({ to: "r3", reason: "passed", yes: "student" });
+});
+
+test("together, both have to pass where the rung says so", () => {
+	const rule = { kind: "streak", r: 2 } as const;
+	const [left, right] = (["left", "right"] as const).map((side) => ({
+		...ladderWith({ gate: "result", rule, bothPass: true }),
+		...{ id: side, side },
+	})) as [ReturnType<typeof ladderWith>, ReturnType<typeof ladderWith>];
+	const phone = new Phone().begin(left);
+	const first = phone.set();
+	phone.write([openSet(phone.newId, placeOn(right, "r2"), "own", { inTurnWith: first.id, joint: true })]);
+	phone.row("gg");
+	expect(phone.advice()).toMatchObject({ line: "step-up", title: "Passed; the other has not yet", act: null });
+	for (let i = 0; i < 2; i++) for (const act of attemptIn(phone.newId, first, hit)) phone.write(act);
+	expect(phone.advice()).toMatchObject({ line: "step-up", act: { kind: "move" } });
 });

@@ -1,4 +1,4 @@
-import { type LessonView, type SetView, type Visit, visitOfSet } from "@/core/log/lesson";
+import { type LessonView, partnerOf, type SetView, type Visit, visitOfSet } from "@/core/log/lesson";
 import { countDays } from "@/core/rules/days";
 import { ENGINE } from "./engine";
 import { type Facts, factsBefore, gatherFacts } from "./facts";
@@ -122,7 +122,9 @@ function daysDone(lesson: LessonView, { rule, placing, verdict }: Visit): Later[
 /** The advice for the set in hand, from a folded lesson. */
 export function adviseOn(lesson: LessonView, set: SetView, inputs: Later = {}): Advice {
 	const visit = visitOfSet(lesson, set) as Visit;
+	const other = set.joint ? visitOfSet(lesson, partnerOf(lesson, set)) : null;
 	return advise({
+		...(other ? { otherMet: other.verdict.kind === "met" } : {}),
 		visit,
 		verdict: visit.verdict,
 		visits: lesson.visits,

@@ -44,6 +44,8 @@ export const RungSettings = z
 		callInTurn: z.optional(whole(1, 20)),
 		/** Whose yes a pass wants besides the rule: the student's comfort, the coach's eye. */
 		yes: z.optional(z.enum(yesOf)),
+		/** Done together, it is passed when both have passed it. */
+		bothPass: z.optional(z.boolean()),
 		/** Of a measure. */
 		unit: z.optional(label(16)),
 		correctAfter: whole(1, 20),

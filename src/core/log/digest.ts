@@ -1,3 +1,4 @@
+import { isShown } from "@/core/skill/cue";
 import { wayOf } from "@/core/worth/ways";
 import { dayOf, formOf, inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./lesson";
 import { markOf, readMark } from "./marks";
@@ -209,7 +210,9 @@ function lastVisits(view: LessonView): LastVisit[] {
 		const cue = visits
 			.flatMap((v) => v.entries)
 			.flatMap(({ event }) =>
-				event.kind === "feedback" && event.body.type !== "confirmation" && event.body.cue ? [event.body.cue.text] : [],
+				event.kind === "feedback" && event.body.type !== "confirmation" && event.body.cue && !isShown(event.body.cue)
+					? [event.body.cue.text]
+					: [],
 			)
 			.at(-1);
 		const own = [...marksOf(visit)];

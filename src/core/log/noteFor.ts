@@ -1,3 +1,4 @@
+import { SHOWN } from "@/core/skill/cue";
 import { plural } from "@/core/words/numbers";
 import { inTerms } from "./terms";
 import { namedForm, type RungWrap, scoreOf, tellsRuns } from "./wrap";
@@ -29,9 +30,15 @@ export function noteFor(
 				? ` On a variation, ${rung.variationGood} of ${rung.variationTries} good.`
 				: "";
 		const terms = inTerms(rung).map((said) => ` ${said.charAt(0).toUpperCase()}${said.slice(1)}.`);
-		lines.push(`${namedForm(rung)}: ${score}${run}.${terms.join("")}${beside}${passed}`);
+		// Of choices the first of its terms says the score.
+		const plain = rung.visits.at(-1)?.rule.kind === "decision" && of === "rung" ? "" : ` ${score}${run}.`;
+		lines.push(`${namedForm(rung)}:${plain}${terms.join("")}${beside}${passed}`);
 		const cues = [
-			...new Set(rung.cues.filter((cue) => cue.type === "correction" && cue.kind).map((cue) => `“${cue.words}”`)),
+			...new Set(
+				rung.cues
+					.filter((cue) => cue.type === "correction" && cue.kind && cue.words !== SHOWN.text)
+					.map((cue) => `“${cue.words}”`),
+			),
 		];
 		if (cues.length > 0) lines.push(`Remember: ${cues.join(", ")}.`);
 	}

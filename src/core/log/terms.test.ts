@@ -74,8 +74,8 @@ test("of choices: right, came off, and the four together, of tries where both we
 	).toEqual([
 		"3 of 5 choices right: low 2 of 2, high 1 of 3",
 		"2 of 4 came off",
-		"right and came off 1, right and missed 1, wrong and came off 1, wrong and missed 1",
 		"1 held back",
+		"right and came off 1, right and missed 1, wrong and came off 1, wrong and missed 1",
 	]);
 });
 test("each outcome of an own scale is counted", () => {

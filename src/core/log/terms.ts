@@ -15,8 +15,24 @@ const short = (n: number) => String(Number(n.toFixed(1)));
  * phrase each; none for rules that look at good and off alone.
  */
 export function inTerms({ visits, stretch = null }: RungWrap): string[] {
-	return [...inTries(visits), ...(stretch ? stretchWords(stretch, visits) : [])];
+	const four = fourOf(visits);
+	return [...inTries(visits), ...(four ? [fourWords(four)] : []), ...(stretch ? stretchWords(stretch, visits) : [])];
 }
+
+/** The same for where choices and results stand in a table of their own. */
+export const inTermsBesideFour = (rung: RungWrap): string[] => {
+	const four = fourOf(rung.visits);
+	return inTerms(rung).filter((said) => !four || said !== fourWords(four));
+};
+
+/** Right and wrong choices by what came of them, on the rung itself. */
+export const fourOf = (visits: RungWrap["visits"]): TwoByTwo | null => twoByTwo(ownTries(visits));
+
+const fourWords = (four: TwoByTwo): string =>
+	`right and came off ${four.rightCameOff}, right and missed ${four.rightMissed}, wrong and came off ${four.wrongCameOff}, wrong and missed ${four.wrongMissed}`;
+
+const ownTries = (visits: RungWrap["visits"]): TryView[] =>
+	visits.flatMap((visit) => visit.tries.filter((t) => t.counted && t.variation === formOf(visit.placing)));
 
 function stretchWords({ came, taken, off }: Stretch, visits: RungWrap["visits"]): string[] {
 	const names = new Map(visits.flatMap(({ placing }) => lookedFor(placing).map(({ id, short }) => [id, short])));
@@ -30,9 +46,7 @@ function stretchWords({ came, taken, off }: Stretch, visits: RungWrap["visits"])
 function inTries(visits: RungWrap["visits"]): string[] {
 	const rule = visits.at(-1)?.rule;
 	if (!rule) return [];
-	const tries = visits.flatMap((visit) =>
-		visit.tries.filter((t) => t.counted && t.variation === formOf(visit.placing)),
-	);
+	const tries = ownTries(visits);
 	if (tries.length === 0) return [];
 	const scale = visits.at(-1)?.placing.settings?.scale ?? [];
 	const labels = byLabel(visits).map(({ label, good, of }) => `${label} ${good} of ${of}`);
@@ -70,6 +84,11 @@ const ofEach = (all: readonly string[], tries: readonly TryView[], hit: (one: Tr
 		)
 		.join(", ");
 
+const rangeOf = (values: readonly number[]): string => {
+	const [low, high] = [Math.min(...values), Math.max(...values)];
+	return low === high ? `at ${short(low)}` : `from ${short(low)} to ${short(high)}`;
+};
+
 function phrase(part: Rule, tries: readonly TryView[]): string[] | null {
 	switch (part.kind) {
 		case "length": {
@@ -97,7 +116,7 @@ function phrase(part: Rule, tries: readonly TryView[]): string[] | null {
 			const unit = measured[0]?.unit ?? "";
 			const efforts = tries.flatMap(({ body }) => body.effort ?? []);
 			return [
-				`${inside} of ${measured.length} inside ${part.low} to ${part.high} ${unit}, from ${short(Math.min(...values))} to ${short(Math.max(...values))}`,
+				`${inside} of ${measured.length} inside ${part.low} to ${part.high} ${unit}, ${rangeOf(values)}`,
 				...(efforts.length > 0 ? [`effort ${short(mean(efforts))} of ten on average`] : []),
 			];
 		}
@@ -130,18 +149,13 @@ function choices(tries: readonly TryView[]): string[] {
 	const both = twoByTwo(answered);
 	return [
 		`${answered.filter(right).length} of ${plural(answered.length, "choice")} right${each}`,
-		...(both
-			? [
-					`${both.rightCameOff + both.wrongCameOff} of ${both.of} came off`,
-					`right and came off ${both.rightCameOff}, right and missed ${both.rightMissed}, wrong and came off ${both.wrongCameOff}, wrong and missed ${both.wrongMissed}`,
-				]
-			: []),
+		...(both ? [`${both.rightCameOff + both.wrongCameOff} of ${both.of} came off`] : []),
 		...(heldBack > 0 ? [`${heldBack} held back`] : []),
 	];
 }
 
 /** Choices and results together, of tries where both were seen; null where none was. */
-export function twoByTwo(tries: readonly TryView[]): TwoByTwo | null {
+function twoByTwo(tries: readonly TryView[]): TwoByTwo | null {
 	const seen = tries.filter(({ as, body }) => as.right !== undefined && body.cameOff !== undefined);
 	if (seen.length === 0) return null;
 	const count = (right: boolean, cameOff: boolean) =>
@@ -152,7 +166,7 @@ export function twoByTwo(tries: readonly TryView[]): TwoByTwo | null {
 		...{ wrongCameOff: count(false, true), wrongMissed: count(false, false) },
 	};
 }
-export interface TwoByTwo {
+interface TwoByTwo {
 	/** Tries of which both is known. */
 	of: number;
 	rightCameOff: number;

@@ -23,3 +23,7 @@ export type Cue = z.infer<typeof Cue>;
 /** The cue to offer first: one outside of the body if there is one, else the first marked. */
 export const firstCue = (cues: readonly Cue[]): Cue | undefined =>
 	cues.find((cue) => cue.kind === "outside") ?? cues[0];
+
+/** What a demonstration is kept as. Nobody repeats it by its words. */
+export const SHOWN: Cue = { text: "shown", kind: "demonstration" };
+export const isShown = (cue: Cue | null): boolean => cue?.text === SHOWN.text && cue.kind === SHOWN.kind;

@@ -44,7 +44,7 @@ export function OwnOutcomes({ index, scale }: { index: number; scale: Scale }) {
 				<div key={keys.keyAt(i)} className="d-flex flex-wrap gap-2 mb-1 align-items-center">
 					<Form.Control
 						aria-label={`Outcome ${i + 1}`}
-						className="w-auto flex-grow-1"
+						style={{ flex: "1 1 8rem", width: "8rem" }}
 						value={one.label}
 						maxLength={24}
 						dir="auto"
@@ -55,7 +55,7 @@ export function OwnOutcomes({ index, scale }: { index: number; scale: Scale }) {
 						aria-label={`Points of outcome ${i + 1}`}
 						type="number"
 						inputMode="numeric"
-						style={{ width: "5.5rem" }}
+						style={{ flex: "0 0 5rem", width: "5rem" }}
 						value={Number.isFinite(one.points) ? one.points : ""}
 						isInvalid={Boolean(errors?.[i]?.points)}
 						onChange={(event) =>

@@ -174,6 +174,17 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 					{...register(`${path}.secondCue`)}
 				/>
 			</div>
+			<div className={css.third}>
+				<Form.Check
+					id={id("both")}
+					type="checkbox"
+					label="done together, both have to pass"
+					checked={settings.bothPass === true}
+					onChange={(event) =>
+						setValue(`${path}.bothPass`, event.target.checked ? true : (undefined as never), { shouldDirty: true })
+					}
+				/>
+			</div>
 			{words("easier", "Easier variation")}
 			{words("harder", "Harder variation")}
 			<SetUpFields index={index} difficulties={difficulties} unit={unit} />

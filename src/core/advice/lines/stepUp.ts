@@ -21,6 +21,13 @@ export const stepUp: Line = {
 				act: { kind: "next" },
 				evidence: evidenceOf(facts),
 			};
+		if (facts.settings.bothPass && input.otherMet === false)
+			return {
+				title: "Passed; the other has not yet",
+				reason: `${ruleSentence(input.visit.rule)}. On this rung both pass, or neither goes up.`,
+				act: null,
+				evidence: evidenceOf(facts),
+			};
 		return placing.reEarn ? backUp(facts, placing.reEarn.from) : oneUp(facts);
 	},
 };

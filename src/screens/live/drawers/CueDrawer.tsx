@@ -4,7 +4,7 @@ import { useState } from "react";
 import { lookedFor, whys } from "@/core/log/kinds";
 import type { Visit } from "@/core/log/lesson";
 import type { PackLadder } from "@/core/pack/pack";
-import { type Cue, firstCue } from "@/core/skill/cue";
+import { firstCue, SHOWN } from "@/core/skill/cue";
 import { plural } from "@/core/words/numbers";
 import { Shown } from "@/ui/Shown";
 import css from "../live.module.scss";
@@ -125,9 +125,6 @@ export function CueDrawer({
 		</Drawer>
 	);
 }
-
-/** What a demonstration is kept as. */
-const SHOWN: Cue = { text: "shown", kind: "demonstration" };
 
 const MOST_CORRECTIONS = 2;
 
