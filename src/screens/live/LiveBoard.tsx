@@ -144,7 +144,6 @@ export function LiveBoard({
 	const touchMark = useStable((id: string) => setMarks({ set: set.id, now: touched(marksNow, id) }));
 	const holds = set.holder === state.device;
 	const { label, setLabel } = useLabel(board);
-	const causes = useMemo(() => marksOf(state.view, board.ladder), [state.view, board.ladder]);
 	useEffect(() => preloadLate(drawers), []);
 
 	const close = () => setDrawer(null);
@@ -264,7 +263,9 @@ export function LiveBoard({
 			)}
 			<Foot acts={acts} open={drawer} onNoCount={noCount} onToggle={toggle} />
 			{drawer === "tries" && <TriesDrawer board={board} acts={acts} layout={layout} onClose={close} />}
-			{drawer === "evidence" && <EvidenceDrawer board={board} acts={acts} marks={causes} onClose={close} />}
+			{drawer === "evidence" && (
+				<EvidenceDrawer board={board} acts={acts} marks={marksOf(state.view, board.ladder)} onClose={close} />
+			)}
 			{drawer === "cue" && (
 				<CueDrawer
 					visit={board.tried.visit}
@@ -273,7 +274,7 @@ export function LiveBoard({
 					acts={acts}
 					adjusting={advice.line === "let-adjust"}
 					advised={advice.position}
-					marks={causes}
+					marks={marksOf(state.view, board.ladder)}
 					onClose={close}
 				/>
 			)}

@@ -48,7 +48,7 @@ test("an answer is judged by what was called, and the call holds until another",
 	const row = (small: string, cameOff: boolean | undefined, high: boolean) => [
 		[small, "duck", high, cameOff],
 		[small, "jump", !high, cameOff],
-		[small, "something else", false, cameOff],
+		[small, "another", false, cameOff],
 	];
 	expect(answers(null)).toEqual([row("missed", false, true), row("came off", true, true)]);
 	expect(answers("low")).toEqual([row("missed", false, false), row("came off", true, false)]);

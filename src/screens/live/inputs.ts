@@ -181,7 +181,13 @@ function decisions({ decisions: table = [], choiceOnly = false }: Settings, call
 			const said = { called: now, answer, result, ...(cameOff === undefined ? {} : { cameOff }) };
 			const last = answer === ELSE && cameOff !== false;
 			const digits = [...(cameOff === false ? SHIFTED : "123456789")].slice(i, i + 1);
-			return field(`${id}-${answer}`, small, answer, said, last ? [...digits, "m", "PageUp"] : digits);
+			return field(
+				`${id}-${answer}`,
+				small,
+				answer === ELSE ? "another" : answer,
+				said,
+				last ? [...digits, "m", "PageUp"] : digits,
+			);
 		});
 	const calls = { all, now };
 	// The large place low down is where the good one is looked for, and which answer is good changes with the call.

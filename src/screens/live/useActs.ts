@@ -114,10 +114,10 @@ export function useActs(lesson: LessonOnDevice) {
 			canName(): boolean {
 				return lastTry(now().tried) !== null;
 			},
-			/** The last try, if it was not good. */
+			/** The last try, if it was not good, or did not come off. */
 			lastTry(): Attempt | null {
 				const last = now().tried.visit.tries.at(-1);
-				return last && !last.good && !last.body.noCount ? last.body : null;
+				return last && !last.body.noCount && (!last.good || last.body.cameOff === false) ? last.body : null;
 			},
 			/** What the last try came from, besides what was off in it. */
 			because(why: Why | null) {

@@ -48,12 +48,12 @@ export function NamedOrTold({
 									<Button
 										variant="outline-primary"
 										size="sm"
+										aria-label={`${how}: ${name}`}
 										aria-pressed={said.get(id)?.how === how}
 										active={said.get(id)?.how === how}
 										onClick={() => lesson.write(askedFor(lesson.snapshot().view, student, { id, name }, how))}
 									>
 										{how}
-										<span className="visually-hidden">: {name}</span>
 									</Button>
 								</td>
 							))}

@@ -38,18 +38,18 @@ export function Causes({
 						<p className="m-0" dir="auto">
 							<b>{words}</b>
 							{who && ` (${who})`}
-							{drill && `. Test: ${drill}`}
-							{check && `. Alone: ${check}`}
+							{drill && ` · Test: ${drill}`}
+							{check && ` · Alone: ${check}`}
 						</p>
 						<div className={`${css.choices} ${css.four}`}>
 							{(["tried", "ruled out"] as const).map((mark) => (
 								<Choice
 									key={mark}
+									aria-label={`${mark}: ${words}`}
 									aria-pressed={marks[id] === mark}
 									onClick={() => acts.cause(id, marks[id] === mark ? "open" : mark)}
 								>
 									{mark}
-									<span className="visually-hidden">: {words}</span>
 								</Choice>
 							))}
 						</div>
