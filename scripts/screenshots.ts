@@ -91,8 +91,8 @@ try {
 		await page.getByRole("link", { name: "wrap up" }).click();
 		await page.getByRole("region", { name: "What to practise" }).getByRole("checkbox").first().check();
 		await page.getByLabel(/^How much/).fill("ten minutes, three days");
-		await page.getByLabel("All throws peak at one height").fill("left hand a palm higher");
-		await page.getByLabel("All throws peak at one height").blur();
+		await page.getByRole("textbox", { name: "All throws peak at one height" }).fill("left hand a palm higher");
+		await page.getByRole("textbox", { name: "All throws peak at one height" }).blur();
 		await page.evaluate(() => window.scrollTo(0, 0));
 	});
 	await shot("lesson", bench, "/students/teodor", () => page.getByRole("row").nth(1).getByRole("link").click());
@@ -105,9 +105,11 @@ try {
 		await page.getByRole("button", { name: "lay it over" }).nth(1).click();
 		await page.getByText("fewest tries").scrollIntoViewIfNeeded();
 	});
-	await shot("live-count", phone, "/", async () => {
-		await press("lesson: Sunniva Marsh, Three-ball cascade, left");
-		await touch("GOOD", "GOOD", "MISSED", "GOOD", "GOOD", "GOOD");
+	await shot("live-choice", phone, "/students/kasimir", async () => {
+		await press(/^lesson: Passing to a call/);
+		await touch("came off pass", "called blue", "missed pass", "came off self", "called white", "came off hold");
+		await touch("called blue", "off? ears", "came off pass", "came off pass", "came off pass");
+		await page.getByText("Correct the choice").waitFor();
 	});
 	await shot("history", bench, "/students/bram/lessons");
 	await shot("records", bench, "/records");
