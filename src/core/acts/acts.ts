@@ -182,10 +182,24 @@ const besides = (beside: SetView | null): Way =>
 	beside ? { inTurnWith: beside.id, turn: beside.turn, joint: beside.joint } : {};
 
 /** The rung in hand under settings of its own from here on: a new set of the same visit, where rule and gate stay. */
-export const runUnder = (newId: NewId, lesson: LessonView, set: SetView, placing: Placing): Written => [
+export const runUnder = (
+	newId: NewId,
+	lesson: LessonView,
+	set: SetView,
+	placing: Placing,
+	variation: Variation = set.variation,
+): Written => [
 	...closeIfOpen(set, "moved on"),
-	openSet(newId, placing, set.variation, asBefore(set, partnerOf(lesson, set)?.id)),
+	openSet(newId, placing, variation, asBefore(set, partnerOf(lesson, set)?.id)),
 ];
+
+/** For this student and day the easier form is the rung, or is not any more: a visit of its own, judged on that form. */
+export function easeForThem(newId: NewId, lesson: LessonView, set: SetView): Written {
+	const { easedBy, ...placing } = set.placing;
+	return easedBy
+		? runUnder(newId, lesson, set, placing, "own")
+		: runUnder(newId, lesson, set, { ...placing, easedBy: "Eased for today." }, "easier");
+}
 
 /** The same rung in another form: an easing on a stop of a round is still that stop. */
 export const inForm = (newId: NewId, lesson: LessonView, set: SetView, to: Variation): Written => [

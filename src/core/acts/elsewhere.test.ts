@@ -4,7 +4,7 @@ import { foldLesson } from "@/core/log/lesson";
 import { noteFor } from "@/core/log/noteFor";
 import { wrapUp } from "@/core/log/wrap";
 import { changedHere, improvised, placeOn } from "@/core/pack/pack";
-import { attemptIn, closeBoth, inForm, openAgain, openSet, runUnder, takeBreak } from "./acts";
+import { attemptIn, closeBoth, easeForThem, inForm, openAgain, openSet, runUnder, takeBreak } from "./acts";
 import { pegIn } from "./peg";
 import { afterStop } from "./round";
 import { circuitOn, quickUp } from "./rounds";
@@ -152,4 +152,45 @@ test("a drill thought of just now is run like the rung in hand, and the peg stay
 	expect(phone.advice().act).toBeNull();
 	expect(foldLesson(phone.events).moves).toEqual([]);
 	expect(railOf(phone)).toMatchObject({ peg: "r2" });
+});
+
+test("eased for them: the easier form is the rung from then on, judged by itself, and back again", () => {
+	const phone = new Phone().begin(ladder).row("gg");
+	const ease = () => phone.write(easeForThem(phone.newId, phone.view(), phone.set()));
+	ease();
+	expect(phone.set()).toMatchObject({ variation: "easier", placing: { easedBy: "Eased for today." } });
+	expect(phone.visit().tries).toEqual([]);
+	phone.row("ggg");
+	expect(phone.visit().verdict.kind).toBe("met");
+	expect(phone.advice()).toMatchObject({ line: "step-up", reason: expect.stringContaining("in its eased form") });
+	ease();
+	expect(phone.set()).toMatchObject({ variation: "own" });
+	expect(phone.set().placing.easedBy).toBeUndefined();
+	phone.row("g");
+	// The rung's own tries of before go on.
+	expect(phone.visit()).toMatchObject({ verdict: { kind: "met", used: 6 } });
+});
+
+test("the limit counts the whole lesson on a rung, in whatever visits its tries were made", () => {
+	const short = {
+		...ladder,
+		rungs: ladder.rungs.map((rung) => ({ ...rung, settings: { ...rung.settings, limit: 8 } })),
+	};
+	const phone = new Phone().begin(short).row("gmg");
+	const beside = () =>
+		phone.write([
+			...closeBoth(phone.view(), phone.set(), "moved on"),
+			openSet(phone.newId, placeOn(short, "r2"), "own", { elsewhere: "here today" }),
+		]);
+	const back = () =>
+		phone.write([...closeBoth(phone.view(), phone.set(), "moved on"), openSet(phone.newId, placeOn(short, "r2"))]);
+	beside();
+	phone.row("mm");
+	expect(phone.visit().verdict).toMatchObject({ used: 5, left: 3 });
+	back();
+	expect(phone.visit().verdict).toMatchObject({ used: 5, left: 3 });
+	phone.row("mmm");
+	expect(phone.visit().verdict).toMatchObject({ used: 8, left: 0, kind: "limit" });
+	phone.row("g");
+	expect(phone.visit().tries.at(-1)?.over).toBe(true);
 });

@@ -130,7 +130,7 @@ export interface LessonView {
 	top: Placed | null;
 }
 
-/** A visit's rule, gate and scale: a change of any of them starts a new visit. */
+/** A visit's rule, gate and scale, and the form it is judged on: a change of any of them starts a new visit. */
 const terms = (placing: Placing): string =>
 	JSON.stringify([placing.reEarn?.rule ?? placing.settings.rule, placing.settings.gate]);
 
@@ -140,7 +140,7 @@ export const formOf = ({ easedBy }: Pick<Placing, "easedBy">): Variation => (eas
 export const rungKey = (placing: Placing): string => `${placing.ladder ?? "-"}/${placing.rung}`;
 
 const visitKey = ({ placing, elsewhere }: Pick<SetView, "placing" | "elsewhere">, moves: number): string =>
-	`${rungKey(placing)}/${moves}/${terms(placing)}${elsewhere ? `/${elsewhere}` : ""}`;
+	`${rungKey(placing)}/${moves}/${terms(placing)}${elsewhere ? `/${elsewhere}` : ""}${placing.easedBy ? "/eased" : ""}`;
 
 /**
  * One lesson as it stands, from its events in any order. The same function runs on
@@ -279,7 +279,8 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 				item.apart = false;
 				item.counted = visit.elsewhere !== "warm-up" && ("tries" in item || !item.body.noCount);
 			}
-	judgeVisits(view.visits, raised);
+	const places = new Map(events.map(({ id }, place) => [id, place]));
+	judgeVisits(view.visits, raised, (id) => places.get(id) ?? -1);
 	return view;
 }
 

@@ -54,18 +54,49 @@ export function unjudged(rule: Rule): Pick<Visit, "judgements" | "verdict"> {
 	};
 }
 
-/** The limit counts the whole lesson on a rung: a later visit starts with what is left. */
-export function judgeVisits(visits: readonly Visit[], raised: ReadonlyMap<string, number>): void {
-	const used = new Map<string, number>();
+/**
+ * The limit counts the whole lesson on a rung. A later visit starts with what is left, and so
+ * does one that is gone back into after others on the same rung.
+ *
+ * @param placeOf where in the lesson's order a try, a tally or the opening of a set stands.
+ */
+export function judgeVisits(
+	visits: readonly Visit[],
+	raised: ReadonlyMap<string, number>,
+	placeOf: (id: string) => number,
+): void {
+	const byRung = new Map<string, Visit[]>();
 	for (const visit of visits) {
 		const key = rungKey(visit.placing);
-		const raisedBy = raised.get(key) ?? 0;
-		const allowed = Math.max(0, visit.placing.settings.limit + raisedBy);
-		const run = freshRun(visit.rule, used.get(key) ?? 0);
-		for (const item of inOrder(visit)) take(visit, allowed, run, item);
-		used.set(key, run.used);
+		byRung.set(key, [...(byRung.get(key) ?? []), visit]);
+	}
+	for (const [key, group] of byRung) judgeRung(group, raised.get(key) ?? 0, placeOf);
+}
+
+/** All visits to one rung in a lesson, their tries as they came. */
+function judgeRung(visits: readonly Visit[], raisedBy: number, placeOf: (id: string) => number): void {
+	const allowedOn = ({ placing }: Visit) => Math.max(0, placing.settings.limit + raisedBy);
+	const all = visits.flatMap((visit) => inOrder(visit).map((item) => ({ visit, item })));
+	// One visit's tries are in order; those of several may lie between each other.
+	if (visits.length > 1) all.sort((a, b) => placeOf(a.item.id) - placeOf(b.item.id));
+	const runs = new Map(visits.map((visit) => [visit, freshRun(visit.rule, 0)]));
+	const usedAt: { place: number; used: number }[] = [];
+	let used = 0;
+	for (const { visit, item } of all) {
+		const run = runs.get(visit) as Running;
+		run.used = used;
+		take(visit, allowedOn(visit), run, item);
+		used = run.used;
+		if (visits.length > 1) usedAt.push({ place: placeOf(item.id), used });
+	}
+	for (const [visit, run] of runs) {
+		// Opened again after others were tried, it has used what they have.
+		if (visits.length > 1) {
+			const last = Math.max(placeOf(visit.sets.at(-1) ?? ""), placeOf(inOrder(visit).at(-1)?.id ?? ""));
+			run.used = usedAt.findLast(({ place }) => place <= last)?.used ?? 0;
+		}
 		running.set(visit, run);
-		read(visit, run, { allowed, raisedBy });
+		read(visit, run, { allowed: allowedOn(visit), raisedBy });
 	}
 }
 

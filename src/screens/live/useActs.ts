@@ -219,6 +219,10 @@ export function useActs(lesson: LessonOnDevice) {
 			seen(body: Body<"seen">) {
 				write(acts.inSet(now().set, "seen", body));
 			},
+			/** The easier form is the rung for this student today, or the rung is itself again. */
+			easeForThem() {
+				write(acts.easeForThem(uuid, view(), now().set));
+			},
 			/** So many tries to a set from now on. */
 			setOf(tries: number) {
 				const { set, ladder } = now();

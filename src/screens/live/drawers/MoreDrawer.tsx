@@ -168,6 +168,15 @@ export function MoreDrawer({
 				>
 					easier
 				</Choice>
+				{settings.easier && !limited && (
+					<Choice
+						aria-pressed={Boolean(set.placing.easedBy)}
+						onClick={done(acts.easeForThem)}
+						small="the easier form is their rung, and can be passed"
+					>
+						eased for them
+					</Choice>
+				)}
 				<Choice
 					aria-pressed={set.variation === "harder"}
 					onClick={done(() => acts.variation("harder"))}
