@@ -145,7 +145,7 @@ export function tell(
 	const set = () => view().current as SetView;
 	const at = (rung: number) => placeOn(ladder, `${ladder.id}-${rung}`);
 	const go = (rung: number, way: acts.Way = { elsewhere: "here today" }) =>
-		write([...acts.closeBoth(view(), set(), "moved on"), acts.openSet(newId, at(rung), "own", way)]);
+		write(acts.leaveFor(newId, view(), set(), at(rung), "own", way));
 	const log = (...attempts: Attempt[]) => {
 		for (const attempt of attempts) {
 			const before = view();
@@ -229,15 +229,13 @@ export function tell(
 	go(7, { elsewhere: "here today", stretch: true });
 	for (const what of ["came", "taken", "taken", "came", "taken"] as const) write(acts.inSet(set(), "seen", { what }));
 	write(acts.inSet(set(), "seen", { what: "off", position: "ears" }));
-	write([
-		...acts.closeBoth(view(), set(), "moved on"),
-		acts.openSet(newId, improvised(newId(), "Backs to each other", at(7)), "own", { elsewhere: "here today" }),
-	]);
+	write(
+		acts.leaveFor(newId, view(), set(), improvised(newId(), "Backs to each other", at(7)), "own", {
+			elsewhere: "here today",
+		}),
+	);
 	log(hit, miss, hit);
-	write([
-		...acts.closeBoth(view(), set(), "moved on"),
-		acts.openSet(newId, placeOn(others, others.peg), "own", { elsewhere: "here today" }),
-	]);
+	write(acts.leaveFor(newId, view(), set(), placeOn(others, others.peg), "own", { elsewhere: "here today" }));
 	const first = set();
 	write([acts.openSet(newId, at(2), "own", { inTurnWith: first.id, turn: 2 })]);
 	for (let i = 0; i < 8; i++) log(i === 3 ? chose("red", "self", true) : chose("red", "pass", i % 3 > 0));

@@ -58,11 +58,8 @@ export function openSet(
 }
 
 /** A set that goes on where this one stood: as long a turn, as far from the peg, at the same stop. */
-const asBefore = (
-	{ turn, joint, elsewhere, round }: SetView,
-	inTurnWith: string | null | undefined = undefined,
-): Way => ({
-	...{ turn, joint, inTurnWith: inTurnWith ?? undefined },
+const asBefore = ({ turn, joint, elsewhere, round }: SetView, inTurnWith: string | undefined): Way => ({
+	...{ turn, joint, inTurnWith },
 	...{ elsewhere: elsewhere ?? undefined, round: round ?? undefined },
 });
 
@@ -89,9 +86,19 @@ export const takeBreak = (lesson: LessonView, set: SetView, minutes: number, com
 
 const afterRest = ({ rest, variation }: SetView): Variation => rest?.comeBackWith ?? variation;
 
+/** Leaves the set in hand, and the one it takes turns with, for another. */
+export const leaveFor = (
+	newId: NewId,
+	lesson: LessonView,
+	set: SetView,
+	placing: Placing,
+	variation: Variation = "own",
+	way: Way = {},
+): Written => [...closeBoth(lesson, set, "moved on"), openSet(newId, placing, variation, way)];
+
 /** The next set after a rest, and the one it took turns with as well; the set in hand is the last of them. */
 export function openAgain(newId: NewId, set: SetView, resting: SetView | null): Written {
-	const other = resting && openSet(newId, resting.placing, afterRest(resting), asBefore(resting));
+	const other = resting && openSet(newId, resting.placing, afterRest(resting), asBefore(resting, undefined));
 	return [...(other ? [other] : []), openSet(newId, set.placing, afterRest(set), asBefore(set, other?.id))];
 }
 
@@ -202,10 +209,8 @@ export function easeForThem(newId: NewId, lesson: LessonView, set: SetView): Wri
 }
 
 /** The same rung in another form: an easing on a stop of a round is still that stop. */
-export const inForm = (newId: NewId, lesson: LessonView, set: SetView, to: Variation): Written => [
-	...closeIfOpen(set, "moved on"),
-	openSet(newId, set.placing, to, asBefore(set, partnerOf(lesson, set)?.id)),
-];
+export const inForm = (newId: NewId, lesson: LessonView, set: SetView, to: Variation): Written =>
+	runUnder(newId, lesson, set, set.placing, to);
 
 /** Moves the peg and opens a set on the new rung. */
 export function movePeg(

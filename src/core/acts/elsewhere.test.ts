@@ -4,7 +4,7 @@ import { foldLesson } from "@/core/log/lesson";
 import { noteFor } from "@/core/log/noteFor";
 import { wrapUp } from "@/core/log/wrap";
 import { changedHere, improvised, placeOn } from "@/core/pack/pack";
-import { attemptIn, closeBoth, easeForThem, inForm, openAgain, openSet, runUnder, takeBreak } from "./acts";
+import { attemptIn, closeBoth, easeForThem, inForm, leaveFor, openAgain, runUnder, takeBreak, type Way } from "./acts";
 import { pegIn } from "./peg";
 import { afterStop } from "./round";
 import { circuitOn, quickUp } from "./rounds";
@@ -13,11 +13,8 @@ const ladder = ladderWith({ gate: "result", rule: { kind: "streak", r: 3 } });
 const hit = { result: "hit", off: [], judged: false };
 const miss = { ...hit, result: "miss" };
 
-const workHere = (phone: Phone, rung: string, way: Parameters<typeof openSet>[3]) =>
-	phone.write([
-		...closeBoth(phone.view(), phone.set(), "moved on"),
-		openSet(phone.newId, placeOn(ladder, rung), "own", way),
-	]);
+const workHere = (phone: Phone, rung: string, way: Way) =>
+	phone.write(leaveFor(phone.newId, phone.view(), phone.set(), placeOn(ladder, rung), "own", way));
 
 const railOf = (phone: Phone) =>
 	railOver(ladder.id, { side: "left", policy: "mastery", start: "r2", rungs: ladder.rungs }, [phone.view()]);
@@ -143,10 +140,11 @@ test("a break has its minutes, and the form to come back with", () => {
 
 test("a drill thought of just now is run like the rung in hand, and the peg stays", () => {
 	const phone = new Phone().begin(ladder);
-	phone.write([
-		...closeBoth(phone.view(), phone.set(), "moved on"),
-		openSet(phone.newId, improvised("made", "Kneeling", phone.set().placing), "own", { elsewhere: "here today" }),
-	]);
+	phone.write(
+		leaveFor(phone.newId, phone.view(), phone.set(), improvised("made", "Kneeling", phone.set().placing), "own", {
+			elsewhere: "here today",
+		}),
+	);
 	phone.row("ggm");
 	expect(wrapUp(phone.view()).map(({ name, good, tries }) => [name, good, tries])).toEqual([["Kneeling", 2, 3]]);
 	expect(phone.advice().act).toBeNull();
@@ -178,12 +176,10 @@ test("the limit counts the whole lesson on a rung, in whatever visits its tries 
 	};
 	const phone = new Phone().begin(short).row("gmg");
 	const beside = () =>
-		phone.write([
-			...closeBoth(phone.view(), phone.set(), "moved on"),
-			openSet(phone.newId, placeOn(short, "r2"), "own", { elsewhere: "here today" }),
-		]);
-	const back = () =>
-		phone.write([...closeBoth(phone.view(), phone.set(), "moved on"), openSet(phone.newId, placeOn(short, "r2"))]);
+		phone.write(
+			leaveFor(phone.newId, phone.view(), phone.set(), placeOn(short, "r2"), "own", { elsewhere: "here today" }),
+		);
+	const back = () => phone.write(leaveFor(phone.newId, phone.view(), phone.set(), placeOn(short, "r2")));
 	beside();
 	phone.row("mm");
 	expect(phone.visit().verdict).toMatchObject({ used: 5, left: 3 });

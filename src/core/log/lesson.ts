@@ -21,8 +21,6 @@ export interface TryView {
 	counted: boolean;
 	/** Logged by a partner, not by the coach. */
 	byPartner: boolean;
-	/** Made as a warm-up: logged, and load, but judged by nothing. */
-	warmUp: boolean;
 	/** Made by a device that did not hold the set, and not joined: shown apart. */
 	apart: boolean;
 	/** Past the limit: kept, and judged if the limit is raised. */
@@ -399,7 +397,6 @@ function newVisit(key: string, { placing, elsewhere }: SetView): Visit {
 
 function viewTry(event: LiveEvent & { kind: "attempt" }, set: SetView): TryView {
 	const apart = event.device !== set.holder;
-	const warmUp = set.elsewhere === "warm-up";
 	const as = judged(event.body, set.placing.settings, lookedFor(set.placing), false);
 	return {
 		id: event.id,
@@ -409,9 +406,9 @@ function viewTry(event: LiveEvent & { kind: "attempt" }, set: SetView): TryView 
 		variation: event.body.variation ?? set.variation,
 		good: as.good,
 		as,
-		counted: !event.body.noCount && !apart && !warmUp,
+		// A warm-up is logged, and load, and judged by nothing.
+		counted: !event.body.noCount && !apart && set.elsewhere !== "warm-up",
 		byPartner: event.actor === "partner",
-		warmUp,
 		apart,
 		over: false,
 		amended: event.amendedBy !== undefined,

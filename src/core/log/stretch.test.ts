@@ -1,5 +1,5 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
-import { closeBoth, inSet, openSet } from "@/core/acts/acts";
+import { inSet, leaveFor } from "@/core/acts/acts";
 import { placeOn } from "@/core/pack/pack";
 import { noteFor } from "./noteFor";
 import { stretchIn } from "./stretch";
@@ -10,10 +10,7 @@ type Seen = Parameters<typeof inSet<"seen">>[2];
 
 function inPlay(...all: Seen[]): Phone {
 	const phone = new Phone().begin(ladder);
-	phone.write([
-		...closeBoth(phone.view(), phone.set(), "moved on"),
-		openSet(phone.newId, placeOn(ladder, "r2"), "own", { stretch: true }),
-	]);
+	phone.write(leaveFor(phone.newId, phone.view(), phone.set(), placeOn(ladder, "r2"), "own", { stretch: true }));
 	for (const seen of all) phone.write(inSet(phone.set(), "seen", seen));
 	return phone;
 }

@@ -178,29 +178,25 @@ export function useActs(lesson: LessonOnDevice) {
 				const [placing, variation] = waitingOn(view(), ladder);
 				const partner = partnerOf(view(), set);
 				if (partner?.placing.ladder === ladder.id) write(acts.switchTo(uuid, partner, placing, variation, set));
-				else write([...acts.closeBoth(view(), set, "moved on"), ...acts.switchTo(uuid, null, placing, variation)]);
+				else write(acts.leaveFor(uuid, view(), set, placing, variation));
 			},
 			/** Another rung, or a round of several, with the peg left where it is. */
 			workHere(ladder: PackLadder, rung: string, elsewhere: Elsewhere, round?: Round) {
 				const { set } = now();
-				write([
-					...acts.closeBoth(view(), set, "moved on"),
-					acts.openSet(uuid, placeOn(ladder, rung), variationOn(ladder, rung), { elsewhere, round }),
-				]);
+				write(acts.leaveFor(uuid, view(), set, placeOn(ladder, rung), variationOn(ladder, rung), { elsewhere, round }));
 			},
 			/** A drill thought of just now; the peg stays. */
 			improvise(name: string) {
 				const { set } = now();
-				write([
-					...acts.closeBoth(view(), set, "moved on"),
-					acts.openSet(uuid, improvised(uuid(), name, set.placing), "own", { elsewhere: "here today" }),
-				]);
+				write(
+					acts.leaveFor(uuid, view(), set, improvised(uuid(), name, set.placing), "own", { elsewhere: "here today" }),
+				);
 			},
 			backToPeg() {
 				const { set, ladder } = now();
 				if (!ladder) return;
 				const [placing, variation] = waitingOn(view(), ladder);
-				write([...acts.closeBoth(view(), set, "moved on"), acts.openSet(uuid, placing, variation)]);
+				write(acts.leaveFor(uuid, view(), set, placing, variation));
 			},
 			/** Another position is watched, or one no longer: a new set under settings of its own. */
 			watch(position: string) {
@@ -214,7 +210,7 @@ export function useActs(lesson: LessonOnDevice) {
 			stretch() {
 				const { set } = now();
 				const way = { elsewhere: set.elsewhere ?? undefined, stretch: !set.stretch };
-				write([...acts.closeBoth(view(), set, "moved on"), acts.openSet(uuid, set.placing, set.variation, way)]);
+				write(acts.leaveFor(uuid, view(), set, set.placing, set.variation, way));
 			},
 			seen(body: Body<"seen">) {
 				write(acts.inSet(now().set, "seen", body));
@@ -248,10 +244,7 @@ export function useActs(lesson: LessonOnDevice) {
 			quick() {
 				const waiting = view().sets.findLast((s) => s.placing.ladder === null);
 				if (!waiting) return;
-				write([
-					...acts.closeBoth(view(), now().set, "moved on"),
-					...acts.switchTo(uuid, null, waiting.placing, waiting.variation),
-				]);
+				write(acts.leaveFor(uuid, view(), now().set, waiting.placing, waiting.variation));
 			},
 			moveTo(rung: string) {
 				const { set, ladder } = now();
