@@ -18,6 +18,9 @@ test.each<[keyof Attempt, Partial<Attempt>]>([
 	["measure", { measure: { value: 2, unit: "m" } }],
 	["rating", { rating: 8 }],
 	["length", { length: 14 }],
+	["chose", { chose: "wrong" }],
+	["cameOff", { cameOff: false }],
+	["label", { label: "long club" }],
 ])("%s", (name, fact) => {
 	const was: Attempt = { result: "miss", off: [{ position: "p1" }], judged: true, ...fact };
 	expect(corrected(was, said)).toEqual({ ...said, ...fact });
