@@ -5,6 +5,8 @@ export default nextJest({ dir: "./" })({
 	setupFiles: ["<rootDir>/jest.setup.ts"],
 	testMatch: ["**/*.test.ts", "**/*.test.tsx"],
 	roots: ["<rootDir>/src", "<rootDir>/demo"],
+	// Every core: with one left free, two of them are one.
+	maxWorkers: "100%",
 	moduleNameMapper: {
 		// It offers itself to `import` alone, and tests are read as CommonJS.
 		"^canonicalize$": "<rootDir>/node_modules/canonicalize/lib/canonicalize.js",

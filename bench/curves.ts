@@ -1,5 +1,5 @@
+import { bareCurve } from "@/core/analysis/analyse";
 import type { Rule } from "@/core/rules";
-import { bareCurve } from "@/core/worth/analyse";
 import { compare, memoryOf } from "./measure";
 import { type SimulatedRule, simulatedCurve } from "./simulated-curve";
 

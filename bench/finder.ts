@@ -1,27 +1,37 @@
-import { findRules } from "@/core/worth/find";
-import { wald } from "@/core/worth/wald";
-import { walk } from "@/core/worth/walk";
+import { findRules } from "@/core/analysis/find";
+import { wald } from "@/core/analysis/wald";
+import { type Game, walk } from "@/core/analysis/walk";
 
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
 
+interface Risks {
+	notReady: number;
+	ready: number;
+	risk: number;
+	limit: number;
+}
+
+/** Of games that differ in their target only, the mean of the first that keeps both risks: a higher target only costs more. */
+function leastTarget(game: Omit<Game, "target">, { notReady, ready, risk, limit }: Risks): number | null {
+	for (let target = 1; target <= game.good * limit; target++) {
+		const high = walk({ ...game, target }, ready, limit);
+		if (high.pass < 1 - risk) return null;
+		const low = walk({ ...game, target }, notReady, limit);
+		if (low.pass <= risk) return (low.attempts + high.attempts) / 2;
+	}
+	return null;
+}
+
 /** The cheapest points game that keeps both risks, by trying all of them: weights to +5 and -15, every target, every bust to 100. */
-function byForce(notReady: number, ready: number, risk: number, limit: number): number | null {
+function byForce(risks: Risks): number | null {
 	let best: number | null = null;
 	for (let good = 1; good <= 5; good++)
 		for (let off = 1; off <= 15; off++) {
 			if (gcd(good, off) > 1) continue;
-			for (let bust = 0; bust <= 100; bust++)
-				for (let target = 1; target <= good * limit; target++) {
-					const game = { good, off, target, bust: bust === 0 ? null : bust };
-					const high = walk(game, ready, limit);
-					if (high.pass < 1 - risk) break;
-					const low = walk(game, notReady, limit);
-					if (low.pass > risk) continue;
-					const mean = (low.attempts + high.attempts) / 2;
-					if (best === null || mean < best) best = mean;
-					// A higher target only costs more.
-					break;
-				}
+			for (let bust = 0; bust <= 100; bust++) {
+				const mean = leastTarget({ good, off, bust: bust === 0 ? null : bust }, risks);
+				if (mean !== null && (best === null || mean < best)) best = mean;
+			}
 		}
 	return best;
 }
@@ -41,7 +51,7 @@ export function finder(): void {
 			const found = findRules(ask);
 			const ours = performance.now() - from;
 			from = performance.now();
-			const force = byForce(notReady, ready, 0.1, limit);
+			const force = byForce({ notReady, ready, risk: 0.1, limit });
 			const theirs = performance.now() - from;
 			const mean = found.ok ? found.value.found.find(({ rule }) => rule.kind === "points")?.mean : undefined;
 			const said = found.ok ? "" : (found.refusals[0]?.sentence ?? "");

@@ -2,7 +2,7 @@ import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from "node:fs";
 import { dirname } from "node:path";
 import { demoWorkbook } from "@demo/fill";
-import { type Draft, type LogEvent, sealEvent } from "@/core/log/event";
+import { type EventDraft, hashEvent, type LogEvent } from "@/core/log/event";
 import { openStore, type Store } from "@/store/db";
 import { catchUp } from "@/store/projection";
 import * as t from "@/store/schema";
@@ -60,7 +60,7 @@ export async function manyLessons(file: string, size: Size): Promise<Made> {
 	let attempts = 0;
 	for (const [i, { era, lessons }] of eras.entries()) {
 		for (let copy = 0; copy < size.copies; copy++) {
-			const written = lessons.map((text) => sealEvent(retold(text, copy, era, eras.length, book)));
+			const written = lessons.map((text) => hashEvent(retold(text, copy, era, eras.length, book)));
 			await insert(store, written);
 			events += written.length;
 			attempts += written.filter(({ kind }) => kind === "attempt").length;
@@ -166,7 +166,7 @@ function retold(text: string, copy: number, era: number, eras: number, book: Boo
 	return { ...event, lamport: event.lamport + (eras - era) * book.events.length };
 }
 
-const columns: [string, keyof LogEvent | keyof Draft][] = [
+const columns: [string, keyof LogEvent | keyof EventDraft][] = [
 	...(["id", "act", "device", "dseq", "lamport", "at", "tz"] as const).map(
 		(name) => [name, name] as [string, typeof name],
 	),

@@ -2,7 +2,7 @@ import { copyFileSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { v7 as uuid } from "uuid";
-import { envelope, type LogEvent, sealEvent } from "@/core/log/event";
+import { envelope, hashEvent, type LogEvent } from "@/core/log/event";
 import prepareDemo from "../e2e/setup";
 import { demoFile } from "../e2e/studio";
 import { against } from "./measure";
@@ -60,7 +60,7 @@ function phone(device: string): (attempts: number) => LogEvent[] {
 		Array.from({ length: attempts }, () => {
 			dseq += 1;
 			const id = uuid();
-			return sealEvent(
+			return hashEvent(
 				envelope(
 					{
 						...{ id, kind: "attempt", lesson, set, student: "isolde", ladder: "isolde-clubs", rung: "isolde-clubs-5" },

@@ -16,6 +16,7 @@ export interface SimulatedRule {
 	limit: number;
 }
 
+// biome-ignore lint/complexity/noExcessiveCognitiveComplexity: a baseline is one loop without calls, as quick as it can be
 export function simulatedCurve(
 	{ k, n, streak, limit }: SimulatedRule,
 	points: number,

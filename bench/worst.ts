@@ -1,5 +1,5 @@
+import { firstCurve, operatingCurve } from "@/core/analysis/analyse";
 import { type Rule, ruleKinds, ruleSentence } from "@/core/rules";
-import { firstCurve, operatingCurve } from "@/core/worth/analyse";
 
 const parts = (kind: "all" | "any", ...rules: Rule[]): Rule => ({ kind, rules }) as unknown as Rule;
 const LIMIT = 36;

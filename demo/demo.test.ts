@@ -4,10 +4,10 @@ import { watchRefusals } from "@/core/ladder/ladder";
 import { foldRail } from "@/core/ladder/rail";
 import { digestLesson } from "@/core/log/digest";
 import { parseEvent } from "@/core/log/event";
-import { foldLesson } from "@/core/log/lesson";
+import { foldLesson } from "@/core/log/fold";
 import { inTerms } from "@/core/log/terms";
 import { wrapUp } from "@/core/log/wrap";
-import { calendar, demoLog, TOLD, WEEKS } from "./lessons";
+import { calendar, demoLog, SCRIPTED, WEEKS } from "./lessons";
 import { planted } from "./planted";
 import { ladders, modelled, skills, students } from "./scenario";
 
@@ -71,7 +71,7 @@ test("it is a log like any other: it parses, and its numbers follow on", () => {
 
 test("days are relative to the day it is made, and all lie before it", () => {
 	expect(views.map((view) => view.opened?.localDay)).toEqual(
-		[...calendar().map(({ daysAgo }) => daysAgo), TOLD].map((daysAgo) =>
+		[...calendar().map(({ daysAgo }) => daysAgo), SCRIPTED].map((daysAgo) =>
 			new Date(Date.parse(TODAY) - daysAgo * 86_400_000).toISOString().slice(0, 10),
 		),
 	);

@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { freshCoach } from "@/core/coach/coach";
 import { FORMAT, orderOf, type Rows, type Section, VERSION } from "@/core/formats/workbook";
-import { seal } from "@/core/words/seal";
+import { hashOf } from "@/core/hash/hash";
 import { stageWorkbook } from "@/store/bulk/stage";
 import { takeInStaged } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
@@ -19,11 +19,11 @@ export function demoWorkbook(today: string, progress?: (done: number, of: number
 		students: students.map(({ id, student }) => document({ id, student })),
 		gone: [],
 		skillVersions: [...Object.values(skills), ...Object.values(older)].map((skill) => ({
-			hash: seal(skill),
+			hash: hashOf(skill),
 			made,
 			skill,
 		})),
-		skills: Object.entries(skills).map(([id, skill]) => document({ id, version: seal(skill), skill })),
+		skills: Object.entries(skills).map(([id, skill]) => document({ id, version: hashOf(skill), skill })),
 		skillRevisions: Object.entries(skills).flatMap(([id, skill]) =>
 			older[id]
 				? [
@@ -31,7 +31,7 @@ export function demoWorkbook(today: string, progress?: (done: number, of: number
 							id: `${id}-revised`,
 							made,
 							skill: id,
-							version: seal(skill),
+							version: hashOf(skill),
 							remark: "The catch on a slack string has a cue of its own.",
 						},
 					]
@@ -42,18 +42,18 @@ export function demoWorkbook(today: string, progress?: (done: number, of: number
 			...new Map(
 				ladders
 					.flatMap(({ ladder }) => ladder.rungs)
-					.map(({ settings }) => [seal(settings), { hash: seal(settings), made, settings }]),
+					.map(({ settings }) => [hashOf(settings), { hash: hashOf(settings), made, settings }]),
 			).values(),
 		],
-		ladderVersions: ladders.map(({ ladder }) => ({ hash: seal(orderOf(ladder)), made, ladder: orderOf(ladder) })),
+		ladderVersions: ladders.map(({ ladder }) => ({ hash: hashOf(orderOf(ladder)), made, ladder: orderOf(ladder) })),
 		ladders: ladders.map(({ id, student, skill, ladder, followed }) =>
 			document({
-				...{ id, student, skill, ladder, version: seal(orderOf(ladder)) },
-				skillVersion: seal(followed),
+				...{ id, student, skill, ladder, version: hashOf(orderOf(ladder)) },
+				skillVersion: hashOf(followed),
 			}),
 		),
 		ladderRevisions: ladders.map(({ id, ladder }) => ({
-			...{ id: `${id}-built`, made, ladder: id, version: seal(orderOf(ladder)) },
+			...{ id: `${id}-built`, made, ladder: id, version: hashOf(orderOf(ladder)) },
 		})),
 		coach: [{ id: "coach" as const, made, coach: freshCoach }],
 		events: demoLog(today, progress ? { progress } : {}),

@@ -1,20 +1,22 @@
 import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
 import { v7 } from "uuid";
-import * as acts from "@/core/acts/acts";
-import { adviseOn } from "@/core/advice";
+import { type Advice, adviseOn } from "@/core/advice";
+import * as commands from "@/core/commands";
 import { digestLadder } from "@/core/ladder/digest";
 import { foldRail } from "@/core/ladder/rail";
 import { digestLesson, type LessonDigest } from "@/core/log/digest";
-import { envelope, type LogEvent, sealEvent } from "@/core/log/event";
-import { foldLesson, type LessonView } from "@/core/log/lesson";
+import { envelope, hashEvent, type LogEvent } from "@/core/log/event";
+import { foldLesson } from "@/core/log/fold";
+import type { Attempt } from "@/core/log/kinds";
 import { noteFor } from "@/core/log/noteFor";
+import { type LessonView, type SetView, visitOfSet } from "@/core/log/view";
 import { wrapUp } from "@/core/log/wrap";
 import { type PackLadder, placeOn } from "@/core/pack/pack";
 import { packLadder } from "@/core/pack/packLadder";
 import { dayWords } from "@/ui/dates";
-import { type Body, dice, hear, restFor, tryOnce } from "./model";
+import { type Body, dice, hearCue, restFor, tryOnce } from "./model";
 import { type DemoLadder, type DemoStudent, ladders, remarks, skills, students } from "./scenario";
-import { tell, toldLadders } from "./told";
+import { scriptedLadders, scriptLessons } from "./scripted";
 
 /** A phone that writes a log: the same acts as the live lesson's, with a clock and dice that are given. */
 class DemoDevice {
@@ -38,14 +40,14 @@ class DemoDevice {
 		this.time = time;
 	}
 
-	write(written: acts.Written, lesson: string | null): LogEvent[] {
+	write(written: commands.Drafts, lesson: string | null): LogEvent[] {
 		const drafts = written.map((draft) => ({ ...draft, lesson: draft.lesson ?? lesson, id: draft.id ?? this.newId() }));
 		const act = drafts[0]?.id ?? "";
 		const iso = new Date(this.time).toISOString();
 		const from = this.events.length;
 		for (const draft of drafts) {
 			const place = { act, device: this.device, dseq: this.events.length + 1, lamport: this.events.length + 1 };
-			this.events.push(sealEvent(envelope(draft, place, { at: iso, tz: "UTC", localDay: iso.slice(0, 10) })));
+			this.events.push(hashEvent(envelope(draft, place, { at: iso, tz: "UTC", localDay: iso.slice(0, 10) })));
 		}
 		this.time += 9000;
 		return this.events.slice(from);
@@ -124,20 +126,20 @@ export function demoLog(
 }
 
 /** Days ago on which the lesson was held that is told by hand. */
-export const TOLD = 18;
+export const SCRIPTED = 18;
 
 function tellOne(phone: DemoDevice, today: string, held: ReadonlyMap<string, readonly LessonDigest[]>): void {
-	phone.at(Date.parse(today) - TOLD * DAY + 17.5 * 3_600_000);
+	phone.at(Date.parse(today) - SCRIPTED * DAY + 17.5 * 3_600_000);
 	const { newId } = phone;
 	const lesson = newId();
 	const from = phone.events.length;
-	const [one, other] = toldLadders.map(({ id }) => packed(find(id), held)) as [PackLadder, PackLadder];
-	const write = (written: acts.Written) => phone.write(written, lesson);
-	tell(
+	const [one, other] = scriptedLadders.map(({ id }) => packed(find(id), held)) as [PackLadder, PackLadder];
+	const write = (written: commands.Drafts) => phone.write(written, lesson);
+	scriptLessons(
 		{ newId, lesson, write, view: () => foldLesson(phone.events.slice(from)) },
 		one,
 		other,
-		dayFrom(today, 7 - TOLD),
+		dayFrom(today, 7 - SCRIPTED),
 	);
 }
 
@@ -170,13 +172,13 @@ function holdLesson(
 	const lesson = newId();
 	const from = phone.events.length;
 	const view = () => foldLesson(phone.events.slice(from));
-	const write = (written: acts.Written) => phone.write(written, lesson);
+	const write = (written: commands.Drafts) => phone.write(written, lesson);
 	const wish = last ? who.student.wish : roll() < 0.4 ? (oneOf(who.wishes, roll) ?? "") : "";
 	on.forEach((id, i) => {
 		const ladder = packed(find(id), held);
 		const placing = placeOn(ladder, ladder.peg);
-		if (i === 0) write(acts.beginLesson(newId, lesson, { minutes: 45, wish, quick: false }, who.id, placing));
-		else write(acts.switchTo(newId, view().current, placing));
+		if (i === 0) write(commands.beginLesson(newId, lesson, { minutes: 45, wish, quick: false }, who.id, placing));
+		else write(commands.switchTo(newId, view().current, placing));
 		promote(phone, ladder, view, write);
 		workOn({ phone, body, ladder, on: find(id), tries: on.length === 1 ? 58 : 36, view, write });
 	});
@@ -185,7 +187,7 @@ function holdLesson(
 	const done = view();
 	const day = done.opened?.localDay ?? "";
 	write([
-		...done.sets.filter((set) => set.open).map((set) => acts.closeSet(set, "lesson over")),
+		...done.sets.filter((set) => set.open).map((set) => commands.closeSet(set, "lesson over")),
 		{
 			kind: "lesson.closed",
 			student: who.id,
@@ -225,7 +227,7 @@ function promote(phone: DemoDevice, ladder: PackLadder, view: Work["view"], writ
 	if (!above || (ladder.holes[at]?.metDays.length ?? 0) < 3) return;
 	const now = view();
 	const move = { from: ladder.peg, reason: "by hand", evidence: [] } as const;
-	write(acts.movePeg(phone.newId, now, now.current, ladder, above.id, move));
+	write(commands.movePeg(phone.newId, now, now.current, ladder, above.id, move));
 }
 
 const waitsThrough = new Set(["too-easy", "same-miss"]);
@@ -238,55 +240,73 @@ interface Work {
 	on: DemoLadder;
 	tries: number;
 	view: () => LessonView;
-	write: (written: acts.Written) => LogEvent[];
+	write: (written: commands.Drafts) => LogEvent[];
 }
 
-function workOn({ phone, body, ladder, on, tries: planned, view, write }: Work): void {
+/** So many tries, each with what the coach makes of it. */
+function workOn(work: Work): void {
+	const { phone, body, on, view, write } = work;
 	const { roll, newId } = phone;
-	let tries = planned;
+	let tries = work.tries;
 	let lookedBack = false;
 	for (let n = 0; n < tries; n++) {
-		let now = view();
-		if (!now.current) return;
-		const attempt = tryOnce(body, { set: now.current, view: now, skill: on.skill, from: on.from }, roll);
-		for (const written of acts.attemptIn(newId, now.current, attempt)) write(written);
-		now = view();
-		const set = now.current;
+		const before = view();
+		if (!before.current) return;
+		const attempt = tryOnce(body, { set: before.current, view: before, skill: on.skill, from: on.from }, roll);
+		for (const written of commands.attemptIn(newId, before.current, attempt)) write(written);
+		const set = view().current;
 		if (!set) return;
-		const tired = 0.015 + Math.max(0, body.triesToday - body.who.tires) * 0.006;
-		if (roll() < tired) {
-			write(acts.inSet(set, "state", { mark: roll() < 0.6 ? "tired" : roll() < 0.7 ? "rushed" : "tense" }));
-			now = view();
-		}
-		const said = adviseOn(now, set);
-		// Whoever finds it easy, or misses the same again, is left to it: this coach waits for the rule.
-		const advice = waitsThrough.has(said.line) ? { ...said, act: null } : said;
-		if (advice.act?.kind === "next") {
-			if (roll() < 0.1 && n < tries - 12) write(acts.inSet(set, "limit.changed", { rung: set.placing.rung, by: 6 }));
-			else {
-				write(acts.follow(newId, now, set, ladder, advice));
-				const below = ladder.rungs[ladder.rungs.findIndex((rung) => rung.id === set.placing.rung) - 1];
-				if (lookedBack || !below || n > tries - 15) return;
-				// Time is left: a look at whether the rung below is still there.
-				lookedBack = true;
-				write(acts.switchTo(newId, view().current, placeOn(ladder, below.id)));
-				tries = Math.min(tries, n + 1 + LOOK_BACK);
-				continue;
-			}
-		} else if (advice.act) {
-			if (roll() < 0.12 && advice.canSilence) write(acts.overrule(now, set, advice));
-			else {
-				write(acts.follow(newId, now, set, ladder, advice));
-				if (advice.act.kind === "cue" && advice.act.cue)
-					hear(body, advice.act.position ?? "", advice.act.cue.kind, roll);
-			}
-		} else if (attempt.result === "hit" && attempt.off.length === 0 && roll() < 0.03)
-			write(acts.inSet(set, "feedback", { type: "confirmation", position: null, cue: null }));
-		const after = view().current;
-		const inSet = now.visits.find((v) => v.key === set.visit)?.tries.filter((t) => t.set === set.id).length ?? 0;
-		if (after?.open && after.id === set.id && inSet >= set.placing.settings.triesPerSet)
-			write([acts.closeSet(after, "rest")]);
+		if (roll() < 0.015 + Math.max(0, body.triesToday - body.who.tires) * 0.006)
+			write(commands.inSet(set, "state", { mark: roll() < 0.6 ? "tired" : roll() < 0.7 ? "rushed" : "tense" }));
+		const heeded = heed(work, set, attempt, tries - n, lookedBack);
+		if (heeded === "enough") return;
+		if (heeded === "looked back") {
+			lookedBack = true;
+			tries = Math.min(tries, n + 1 + LOOK_BACK);
+		} else endFullSet(work, set);
 	}
+}
+
+/** What the coach does after a try: mostly what is advised, sometimes not. */
+function heed(work: Work, set: SetView, attempt: Attempt, left: number, lookedBack: boolean) {
+	const { phone, body, ladder, view, write } = work;
+	const { roll, newId } = phone;
+	const now = view();
+	const said = adviseOn(now, set);
+	// Whoever finds it easy, or misses the same again, is left to it: this coach waits for the rule.
+	const advice = waitsThrough.has(said.line) ? { ...said, act: null } : said;
+	if (advice.act?.kind === "next") return atTheEnd(work, set, advice, left, lookedBack);
+	if (advice.act) {
+		if (roll() < 0.12 && advice.canSilence) write(commands.overrule(now, set, advice));
+		else {
+			write(commands.follow(newId, now, set, ladder, advice));
+			if (advice.act.kind === "cue" && advice.act.cue)
+				hearCue(body, advice.act.position ?? "", advice.act.cue.kind, roll);
+		}
+	} else if (attempt.result === "hit" && attempt.off.length === 0 && roll() < 0.03)
+		write(commands.inSet(set, "feedback", { type: "confirmation", position: null, cue: null }));
+	return "on";
+}
+
+/** The rung is at its end for today: a few tries more, a look at the rung below where time is left, or enough. */
+function atTheEnd(work: Work, set: SetView, advice: Advice, left: number, lookedBack: boolean) {
+	const { phone, ladder, view, write } = work;
+	if (phone.roll() < 0.1 && left > 12) {
+		write(commands.inSet(set, "limit.changed", { rung: set.placing.rung, by: 6 }));
+		return "on";
+	}
+	write(commands.follow(phone.newId, view(), set, ladder, advice));
+	const below = ladder.rungs[ladder.rungs.findIndex((rung) => rung.id === set.placing.rung) - 1];
+	if (lookedBack || !below || left < 15) return "enough";
+	write(commands.switchTo(phone.newId, view().current, placeOn(ladder, below.id)));
+	return "looked back";
+}
+
+function endFullSet({ view, write }: Work, set: SetView): void {
+	const { current, visits } = view();
+	const inSet = visitOfSet({ visits }, set)?.tries.filter((one) => one.set === set.id).length ?? 0;
+	if (current?.open && current.id === set.id && inSet >= set.placing.settings.triesPerSet)
+		write([commands.closeSet(current, "rest")]);
 }
 
 /** What was promised, made on the days before today. */

@@ -1,7 +1,7 @@
 import type { RandomGenerator } from "pure-rand/types/RandomGenerator";
 import { looksAtForm } from "@/core/ladder/rung";
 import type { Attempt, Placing } from "@/core/log/kinds";
-import type { LessonView, SetView } from "@/core/log/lesson";
+import type { LessonView, SetView } from "@/core/log/view";
 import type { DemoStudent } from "./scenario";
 
 /**
@@ -103,6 +103,6 @@ function faults(body: Body, placing: Placing, skill: string, roll: () => number)
 }
 
 /** Whether a cue on a position took: mostly when it is of a kind this one hears. */
-export function hear(body: Body, position: string, kind: string, roll: () => number): void {
+export function hearCue(body: Body, position: string, kind: string, roll: () => number): void {
 	if (roll() < (body.who.hears.some((heard) => heard === kind) ? 0.85 : 0.25)) body.sinceCue[position] = 0;
 }

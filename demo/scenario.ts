@@ -6,9 +6,9 @@ import { Side, Student } from "@/core/people/student";
 import { CueKind } from "@/core/skill/cue";
 import { examples } from "@/core/skill/examples";
 import { Skill } from "@/core/skill/skill";
-import { ident, label, text, whole } from "@/core/words/text";
+import { ident, label, text, whole } from "@/core/text/fields";
 import raw from "./scenario.json" with { type: "json" };
-import { calls, toldLadders } from "./told";
+import { calls, scriptedLadders } from "./scripted";
 
 /**
  * A private coach of circus skills in Quillhaven, a town that does not exist. Nobody
@@ -140,4 +140,4 @@ export const modelled: DemoLadder[] = scenario.ladders.map(
 	}),
 );
 
-export const ladders: DemoLadder[] = [...modelled, ...toldLadders];
+export const ladders: DemoLadder[] = [...modelled, ...scriptedLadders];

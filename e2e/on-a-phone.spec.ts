@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { sealEvent } from "@/core/log/event";
+import { hashEvent } from "@/core/log/event";
 import { pushEvents } from "@/store/events";
 import { findLadder, saveLadder } from "@/store/ladders";
 import { findSkill, saveSkill } from "@/store/skills";
@@ -87,7 +87,7 @@ async function longWords(studio: Studio): Promise<void> {
 			await saveLadder(store, { ...ladder.ladder, rungs }, { id, rev: ladder.rev });
 		}
 		const kept = (body: object, kind: string, n: number) =>
-			sealEvent({
+			hashEvent({
 				...{ id: `long-${n}`, act: `long-${n}`, device: "long", dseq: n, lamport: 900_000 + n, kind, body },
 				...{ at: "2026-11-20T10:00:00.000Z", tz: "UTC", localDay: "2026-11-20", actor: "coach" },
 				...{ lesson: null, set: null, student: "isolde", ladder: null, rung: null },

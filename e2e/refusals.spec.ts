@@ -1,4 +1,4 @@
-import { sealEvent } from "@/core/log/event";
+import { hashEvent } from "@/core/log/event";
 import { expect, test, touch } from "./studio";
 
 test.use({ demo: true, viewport: { width: 1280, height: 800 }, expected: /status of 4(00|03|09)/ });
@@ -114,7 +114,7 @@ test("events that cannot be taken in are set aside and shown, word for word", as
 		ladder: null,
 		rung: null,
 	};
-	const gone = sealEvent({
+	const gone = hashEvent({
 		...head,
 		id: "e1",
 		dseq: 1,
@@ -122,7 +122,7 @@ test("events that cannot be taken in are set aside and shown, word for word", as
 		student: "nobody",
 		body: { text: "for nobody" },
 	} as never);
-	const once = sealEvent({
+	const once = hashEvent({
 		...head,
 		id: "e2",
 		dseq: 2,
@@ -130,7 +130,7 @@ test("events that cannot be taken in are set aside and shown, word for word", as
 		student: null,
 		body: { text: "first words" },
 	} as never);
-	const twice = sealEvent({ ...once, dseq: 3, body: { text: "second words" } } as never);
+	const twice = hashEvent({ ...once, dseq: 3, body: { text: "second words" } } as never);
 	const push = (events: unknown[]) =>
 		request.post("/api/push", { data: { studio: mark.id, epoch: mark.epoch, device: "stray", events } });
 	const answer = await (await push([gone, once, once, twice, { kind: "?" }])).json();

@@ -1,8 +1,8 @@
 import { parseArgs } from "node:util";
+import { LESSONS, operatingCurve, shiftAt } from "@/core/analysis/analyse";
+import { at, readings } from "@/core/analysis/readings";
+import { parse } from "@/core/refusals/refusals";
 import { Rule, ruleSentence } from "@/core/rules";
-import { parse } from "@/core/words/refuse";
-import { LESSONS, operatingCurve, shiftAt } from "@/core/worth/analyse";
-import { at, readings } from "@/core/worth/readings";
 
 const help = `npm run rule -- '{"kind":"rolling","k":9,"n":12}' [--limit 36] [--not-ready 0.6] [--ready 0.85] [--json]`;
 

@@ -1,5 +1,5 @@
 import type { NextRequest } from "next/server";
-import { stranger } from "@/doors/route";
+import { stranger } from "@/server/route";
 
 /**
  * Before every page and every server action: until a passcode exists only this machine's

@@ -1,5 +1,5 @@
-import { readToday } from "@/doors/readToday";
 import { Today } from "@/screens/today/Today";
+import { readToday } from "@/server/readToday";
 import { today } from "@/ui/dates";
 
 export const dynamic = "force-dynamic";

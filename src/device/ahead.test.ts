@@ -1,7 +1,7 @@
-/** @jest-environment node */
-import { movePeg, takeBack } from "@/core/acts/acts";
-import type { Draft } from "@/core/log/event";
-import { foldLesson } from "@/core/log/lesson";
+import { movePeg } from "@/core/commands/follow";
+import { takeBack } from "@/core/commands/undo";
+import type { EventDraft } from "@/core/log/event";
+import { foldLesson } from "@/core/log/fold";
 import { ladder, withStudio, world } from "./__tests__/world";
 import { keepAhead, packAhead } from "./ahead";
 import { now } from "./now";
@@ -13,19 +13,19 @@ import { push } from "./sync";
 withStudio();
 
 let n = 0;
-const move = (from: string, to: string): Draft & { id: string } => {
+const move = (from: string, to: string): EventDraft & { id: string } => {
 	const [event] = movePeg(() => `move-${n}`, foldLesson([]), null, ladder, to, {
 		from,
 		reason: "by hand",
 		evidence: [],
 	});
 	n += 1;
-	return { ...(event as Draft), id: `moved-${world.opened}-${n}`, lesson: "lesson" };
+	return { ...(event as EventDraft), id: `moved-${world.opened}-${n}`, lesson: "lesson" };
 };
-const back = (id: string): Draft & { id: string } => {
+const back = (id: string): EventDraft & { id: string } => {
 	const [event] = takeBack([id]);
 	n += 1;
-	return { ...(event as Draft), id: `void-${world.opened}-${n}`, lesson: "lesson" };
+	return { ...(event as EventDraft), id: `void-${world.opened}-${n}`, lesson: "lesson" };
 };
 const pegAhead = async () => (await packAhead())?.ladders[0]?.peg;
 const local = () => openLocal(world.studio.id);

@@ -1,5 +1,5 @@
 import type { LogEvent } from "@/core/log/event";
-import { foldLesson } from "@/core/log/lesson";
+import { foldLesson } from "@/core/log/fold";
 import { takenBackIn } from "@/core/log/resolve";
 import type { Pack } from "@/core/pack/pack";
 import { lastStudio, rememberStudio } from "./last";

@@ -1,5 +1,5 @@
 import { v7 as uuid } from "uuid";
-import { beginLesson } from "@/core/acts/acts";
+import { beginLesson } from "@/core/commands/begin";
 import type { Body } from "@/core/log/kinds";
 import { beginsOn, type Pack, placeOn, placeQuick, variationOn } from "@/core/pack/pack";
 import { lessonsHere, packAhead } from "./ahead";

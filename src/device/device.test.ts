@@ -1,6 +1,6 @@
 /** @jest-environment node */
 import { openDB } from "idb";
-import { envelope, sealEvent } from "@/core/log/event";
+import { envelope, hashEvent } from "@/core/log/event";
 import { dropAside, listQuarantine, pushEvents } from "@/store/events";
 import { kept, note, texts, withStudio, world } from "./__tests__/world";
 import { Local } from "./local";
@@ -182,13 +182,13 @@ describe("the outbox", () => {
 			{ act: "far", device: "other", dseq: 1, lamport: Number.MAX_SAFE_INTEGER },
 			now(),
 		);
-		await local.take([sealEvent(far)], "lesson", 1);
+		await local.take([hashEvent(far)], "lesson", 1);
 		const [mine] = await local.append([note("mine")], now());
 		expect(mine?.lamport).toBe(1);
-		expect((await pushEvents(world.store, "other", [sealEvent(far)])).setAside[0]?.reason).toContain(
+		expect((await pushEvents(world.store, "other", [hashEvent(far)])).setAside[0]?.reason).toContain(
 			"nothing that happened",
 		);
-		const leap = sealEvent({ ...far, id: "leap", dseq: 2, lamport: 2 ** 31 });
+		const leap = hashEvent({ ...far, id: "leap", dseq: 2, lamport: 2 ** 31 });
 		expect((await pushEvents(world.store, "other", [leap])).setAside[0]?.reason).toContain("far beyond anything");
 	});
 
@@ -204,7 +204,7 @@ describe("the outbox", () => {
 			},
 		});
 		const place = (dseq: number) => ({ act: "act", device: "phone", dseq, lamport: dseq + 4 });
-		const [a, b] = [sealEvent(envelope(note("a"), place(1), now())), sealEvent(envelope(note("b"), place(2), now()))];
+		const [a, b] = [hashEvent(envelope(note("a"), place(1), now())), hashEvent(envelope(note("b"), place(2), now()))];
 		for (const event of [a, b]) await old.put("events", event);
 		await old.put("outbox", b);
 		for (const [key, value] of Object.entries({ device: "phone", dseq: 2, lamport: 6, acked: 1, epoch: 1 }))

@@ -1,15 +1,15 @@
-/** @jest-environment node */
-import { beginLesson, lastAct, takeBack } from "@/core/acts/acts";
+import { beginLesson } from "@/core/commands/begin";
+import { lastAct, takeBack } from "@/core/commands/undo";
 import { placeOn } from "@/core/pack/pack";
 import { listQuarantine } from "@/store/events";
 import { kept, ladder, withStudio, world } from "./__tests__/world";
 import { lessonsHere } from "./ahead";
-import { LessonKeeper } from "./keeper/keeper";
 import { LessonOnDevice } from "./lesson";
 import { Local } from "./local";
 import { now } from "./now";
+import { evictionNotice, noteProgress } from "./quota";
+import { LessonStorage } from "./storage/lessonStorage";
 import { push } from "./sync";
-import { letGo, noteReached } from "./watch";
 
 withStudio();
 
@@ -34,7 +34,7 @@ describe("a lesson on the device", () => {
 			now(),
 		);
 		await push(local);
-		const open = new LessonOnDevice(lesson, new LessonKeeper(lesson));
+		const open = new LessonOnDevice(lesson, new LessonStorage(lesson));
 		lessons.push(open);
 		await open.start();
 		await until(() => open.snapshot().ready);
@@ -59,7 +59,7 @@ describe("a lesson on the device", () => {
 	test("started, stopped and started again at once, as a development server does, it sends all the same", async () => {
 		const lesson = `again-${world.opened}`;
 		(await begun(lesson)).stop();
-		const open = new LessonOnDevice(lesson, new LessonKeeper(lesson));
+		const open = new LessonOnDevice(lesson, new LessonStorage(lesson));
 		lessons.push(open);
 		const first = open.start();
 		open.stop();
@@ -80,7 +80,7 @@ describe("a lesson on the device", () => {
 		await until(() => open.marks().unkept === 0 && open.marks().trouble !== null);
 		expect(open.marks().trouble).toContain("kept on this device");
 		open.stop();
-		const again = new LessonOnDevice(open.lesson, new LessonKeeper(open.lesson));
+		const again = new LessonOnDevice(open.lesson, new LessonStorage(open.lesson));
 		await again.start();
 		expect(tries(again)).toBe(5);
 		expect(again.snapshot().ready).toBe(true);
@@ -160,10 +160,10 @@ describe("a lesson on the device", () => {
 		await until(() => open.marks().ackedTo === 3);
 		expect(open.marks().room).toBeNull();
 		open.stop();
-		expect(letGo(world.studio.id, open.snapshot().device)).toBeNull();
-		expect(letGo(world.studio.id, "made anew")).toContain("nothing is lost");
-		noteReached(world.studio.id, { device: open.snapshot().device, kept: 9, acked: 7 });
-		expect(letGo(world.studio.id, "made anew")).toContain("the last 2 entries");
+		expect(evictionNotice(world.studio.id, open.snapshot().device)).toBeNull();
+		expect(evictionNotice(world.studio.id, "made anew")).toContain("nothing is lost");
+		noteProgress(world.studio.id, { device: open.snapshot().device, kept: 9, acked: 7 });
+		expect(evictionNotice(world.studio.id, "made anew")).toContain("the last 2 entries");
 	});
 
 	test("little room is said while there is some", async () => {
@@ -177,7 +177,7 @@ describe("a lesson on the device", () => {
 
 	test("two pages of one device: each sees what the other wrote, and their numbers do not clash", async () => {
 		const one = await begun(`l9-${world.opened}`);
-		const two = new LessonOnDevice(one.lesson, new LessonKeeper(one.lesson));
+		const two = new LessonOnDevice(one.lesson, new LessonStorage(one.lesson));
 		lessons.push(two);
 		await two.start();
 		tap(one);
@@ -197,7 +197,7 @@ describe("a lesson on the device", () => {
 	});
 
 	test("a lesson nobody began is missing", async () => {
-		const open = new LessonOnDevice(`never-${world.opened}`, new LessonKeeper(`never-${world.opened}`));
+		const open = new LessonOnDevice(`never-${world.opened}`, new LessonStorage(`never-${world.opened}`));
 		await open.start();
 		await until(() => open.snapshot().missing);
 		open.stop();

@@ -1,13 +1,15 @@
 import { v7 as uuid } from "uuid";
-import { type Actor, type Draft, envelope, type LogEvent, type Now } from "@/core/log/event";
-import { foldLesson, grow, type LessonView } from "@/core/log/lesson";
+import { appendEvent } from "@/core/log/append";
+import { type Actor, type EventDraft, envelope, type LogEvent, type Now } from "@/core/log/event";
+import { foldLesson } from "@/core/log/fold";
 import { byOrder, highestLamport } from "@/core/log/order";
+import type { LessonView } from "@/core/log/view";
 import type { Pack } from "@/core/pack/pack";
-import { OTHER_STUDIO, STORAGE } from "./keeper/failures";
-import type { Keeper } from "./keeper/keeper";
 import { lastStudio, rememberStudio } from "./last";
 import { now } from "./now";
-import { letGo, lookAtRoom, noteReached, shortOfRoom } from "./watch";
+import { evictionNotice, measureQuota, noteProgress, quotaWarning } from "./quota";
+import { OTHER_STUDIO, STORAGE } from "./storage/failures";
+import type { LessonStorageApi } from "./storage/lessonStorage";
 
 /** What the screen shows of a lesson; replaced whole when anything of it changes. */
 export interface LessonState {
@@ -19,7 +21,7 @@ export interface LessonState {
 }
 
 /** How far it is kept. Apart from the lesson: it changes several times a touch, and nothing else does with it. */
-export interface Marks {
+export interface KeepingState {
 	/** Number of the last own event that is on this device's disk. */
 	keptTo: number;
 	/** Number of the last own event the server has. */
@@ -44,8 +46,8 @@ const RETRY_MS = 1500;
 /** Beside the store, for when that is evicted: it need not be the latest. */
 const NOTE_AFTER_MS = 1000;
 
-interface Waiting {
-	drafts: (Draft & { id: string })[];
+interface WaitingWrite {
+	drafts: (EventDraft & { id: string })[];
 	when: Now;
 	actor: Actor;
 	/** As shown before they are on disk: right in all but their final numbers. */
@@ -64,7 +66,7 @@ export class LessonOnDevice {
 	/** The studio whose store is open. */
 	private studio: string | null = null;
 	private events: LogEvent[] = [];
-	private queue: Waiting[] = [];
+	private queue: WaitingWrite[] = [];
 	private draining = false;
 	private syncing: Promise<void> | null = null;
 	private again = false;
@@ -88,12 +90,12 @@ export class LessonOnDevice {
 		device: "",
 		missing: false,
 	};
-	private mark: Marks = { keptTo: 0, ackedTo: 0, unkept: 0, unsent: 0, trouble: null, aside: null, room: null };
+	private mark: KeepingState = { keptTo: 0, ackedTo: 0, unkept: 0, unsent: 0, trouble: null, aside: null, room: null };
 
 	/** @param keeper stores, sends and fetches for it, in a worker or here. */
 	constructor(
 		readonly lesson: string,
-		private readonly keeper: Keeper,
+		private readonly keeper: LessonStorageApi,
 	) {}
 
 	subscribe = (listener: () => void): (() => void) => {
@@ -109,7 +111,7 @@ export class LessonOnDevice {
 		return () => this.first.delete(listener);
 	};
 	snapshot = (): LessonState => this.state;
-	marks = (): Marks => this.mark;
+	marks = (): KeepingState => this.mark;
 
 	/** May be called again after a stop: a page that is put away and brought back goes on. */
 	async start(): Promise<void> {
@@ -122,19 +124,19 @@ export class LessonOnDevice {
 		// Stopped, or started once more, in the meantime: the later one goes on.
 		if (this.stopped || mine !== this.starts) return;
 		if (!this.studio) {
-			this.set({}, { trouble: "No signal, and nothing is stored here yet. Trying again." });
+			this.update({}, { trouble: "No signal, and nothing is stored here yet. Trying again." });
 			this.timer = setTimeout(() => void this.start(), RETRY_MS);
 			return;
 		}
 		void this.keeper.tidy(now().localDay).catch(() => undefined);
 		this.sync();
-		void this.look();
+		void this.watchQuota();
 	}
 
-	private async look(): Promise<void> {
-		const said = shortOfRoom(await lookAtRoom());
-		if (said) this.set({}, { room: said });
-		if (!this.stopped) this.looking = setTimeout(() => void this.look(), LOOK_EVERY_MS);
+	private async watchQuota(): Promise<void> {
+		const said = quotaWarning(await measureQuota());
+		if (said) this.update({}, { room: said });
+		if (!this.stopped) this.looking = setTimeout(() => void this.watchQuota(), LOOK_EVERY_MS);
 	}
 
 	stop(): void {
@@ -142,7 +144,7 @@ export class LessonOnDevice {
 		clearTimeout(this.timer);
 		clearTimeout(this.sending);
 		clearTimeout(this.looking);
-		if (this.noting) this.note();
+		if (this.noting) this.noteProgress();
 	}
 
 	private async openStore(studio: string): Promise<void> {
@@ -152,7 +154,7 @@ export class LessonOnDevice {
 		this.studio = studio;
 		this.events = opened.events;
 		this.top = { dseq: opened.dseq, lamport: opened.lamport };
-		this.set(
+		this.update(
 			{
 				device: opened.device,
 				pack: opened.pack,
@@ -161,7 +163,7 @@ export class LessonOnDevice {
 			},
 			{
 				...{ keptTo: opened.dseq, ackedTo: opened.acked, unsent: opened.waiting },
-				room: letGo(studio, opened.device) ?? this.mark.room,
+				room: evictionNotice(studio, opened.device) ?? this.mark.room,
 			},
 		);
 	}
@@ -171,9 +173,9 @@ export class LessonOnDevice {
 			const pack = await this.keeper.fetchPack();
 			rememberStudio(pack.studio.id);
 			if (this.studio !== pack.studio.id) await this.openStore(pack.studio.id);
-			this.set({ pack });
-			this.show(await this.keeper.welcome(pack, this.top.dseq));
-			this.set({ ready: true, missing: this.events.length === 0 });
+			this.update({ pack });
+			this.merge(await this.keeper.welcome(pack, this.top.dseq));
+			this.update({ ready: true, missing: this.events.length === 0 });
 		} catch {
 			// Without a signal the stored pack serves; the sync loop says so and keeps trying.
 		}
@@ -183,7 +185,7 @@ export class LessonOnDevice {
 	 * Writes one act. It is in `snapshot()` when this returns; the promise resolves when
 	 * it is on disk.
 	 */
-	write(drafts: readonly Draft[]): string[] {
+	write(drafts: readonly EventDraft[]): string[] {
 		const when = now();
 		const withIds = drafts.map((draft) => ({ ...draft, id: draft.id ?? uuid(), lesson: draft.lesson ?? this.lesson }));
 		const act = withIds[0]?.id ?? "";
@@ -194,8 +196,8 @@ export class LessonOnDevice {
 		});
 		this.queue.push({ drafts: withIds, when, actor: this.actor, shown });
 		this.events = [...this.events, ...shown];
-		const grown = shown.reduce<LessonView | null>((view, event) => view && grow(view, event), this.state.view);
-		this.set(
+		const grown = shown.reduce<LessonView | null>((view, event) => view && appendEvent(view, event), this.state.view);
+		this.update(
 			{ view: grown ?? foldLesson(this.events) },
 			{ unkept: this.mark.unkept + shown.length, unsent: this.mark.unsent + shown.length },
 			grown !== null,
@@ -214,7 +216,7 @@ export class LessonOnDevice {
 				this.queue.shift();
 				await this.settle(next.shown, stored);
 			} catch (error) {
-				this.set(
+				this.update(
 					{},
 					{
 						trouble: `Not stored yet: ${error instanceof Error ? error.message.replace(/\.$/, "") : "this device refuses"}. Trying again; do not close this page.`,
@@ -231,17 +233,20 @@ export class LessonOnDevice {
 	private async settle(shown: readonly LogEvent[], stored: readonly LogEvent[]): Promise<void> {
 		const moved = stored.some((event, i) => event.dseq !== shown[i]?.dseq || event.lamport !== shown[i]?.lamport);
 		const last = stored.at(-1);
-		this.set({}, { keptTo: last?.dseq ?? this.mark.keptTo, unkept: this.mark.unkept - stored.length, trouble: null });
+		this.update(
+			{},
+			{ keptTo: last?.dseq ?? this.mark.keptTo, unkept: this.mark.unkept - stored.length, trouble: null },
+		);
 		this.catchUp();
 		if (!moved || !last) return;
 		const final = new Map(stored.map((event) => [event.id, event]));
 		this.events = this.events.map((event) => final.get(event.id) ?? event);
 		this.top = { dseq: Math.max(this.top.dseq, last.dseq), lamport: Math.max(this.top.lamport, last.lamport) };
-		this.set({ view: foldLesson(this.events) });
-		this.show(await this.keeper.events().catch(() => []));
+		this.update({ view: foldLesson(this.events) });
+		this.merge(await this.keeper.events().catch(() => []));
 	}
 
-	private show(events: readonly LogEvent[]): void {
+	private merge(events: readonly LogEvent[]): void {
 		const here = new Set(this.events.map((event) => event.id));
 		const fresh = events.filter((event) => !here.has(event.id));
 		if (fresh.length === 0) return;
@@ -251,7 +256,7 @@ export class LessonOnDevice {
 			// Another page of this device counts on where this one stands.
 			if (device === this.state.device) this.top.dseq = Math.max(this.top.dseq, dseq);
 		}
-		this.set({ view: foldLesson(this.events) });
+		this.update({ view: foldLesson(this.events) });
 	}
 
 	/** Sends and fetches now, and then every so often while the page is open. */
@@ -277,7 +282,7 @@ export class LessonOnDevice {
 		try {
 			if (!this.state.pack) await this.freshPack();
 			const report = await this.keeper.exchange(this.top.dseq);
-			this.set(
+			this.update(
 				{},
 				{
 					ackedTo: report.acked,
@@ -286,23 +291,26 @@ export class LessonOnDevice {
 					aside: report.setAside[0] ?? this.mark.aside,
 				},
 			);
-			this.show(report.news);
-			if (!this.state.ready) this.set({ ready: true, missing: this.events.length === 0 });
+			this.merge(report.news);
+			if (!this.state.ready) this.update({ ready: true, missing: this.events.length === 0 });
 		} catch (error) {
 			const { name, message } = error as Error;
 			if (name === OTHER_STUDIO)
-				this.set({}, { trouble: "The server now holds another studio. This lesson stays on this device." });
+				this.update({}, { trouble: "The server now holds another studio. This lesson stays on this device." });
 			// What cannot be stored is said already, and has to stay said: it is not kept.
 			else if (this.queue.length > 0) return;
 			else if (name === STORAGE)
-				this.set(
+				this.update(
 					{},
 					{
 						trouble: `This device cannot store what the server sends: ${message.replace(/\.$/, "")}. Free some room.`,
 					},
 				);
 			else
-				this.set({}, { trouble: "No answer from the server. Everything is kept on this device and goes out later." });
+				this.update(
+					{},
+					{ trouble: "No answer from the server. Everything is kept on this device and goes out later." },
+				);
 		}
 	}
 
@@ -316,7 +324,7 @@ export class LessonOnDevice {
 	}
 
 	/** Tells the screen, of what has changed only. After a touch the count is told first, the rest once it is painted. */
-	private set(change: Partial<LessonState>, marks: Partial<Marks> = {}, countFirst = false): void {
+	private update(change: Partial<LessonState>, marks: Partial<KeepingState> = {}, countFirst = false): void {
 		const other = <T extends object>(so: T, now: Partial<T>) =>
 			(Object.keys(now) as (keyof T)[]).some((key) => so[key] !== now[key]);
 		const told = [other(this.state, change), other(this.mark, marks)] as const;
@@ -325,22 +333,22 @@ export class LessonOnDevice {
 			const { keptTo, ackedTo } = this.mark;
 			this.mark = { ...this.mark, ...marks };
 			if (this.mark.keptTo !== keptTo || this.mark.ackedTo !== ackedTo)
-				this.noting ??= setTimeout(() => this.note(), NOTE_AFTER_MS);
+				this.noting ??= setTimeout(() => this.noteProgress(), NOTE_AFTER_MS);
 		}
 		if (!told[0] && !told[1]) return;
 		for (const listener of this.first) listener();
 		// What comes in meanwhile waits for the same frame.
 		if (this.behind) return;
-		if (!countFirst || this.first.size === 0) this.tell();
-		else this.tellBehind();
+		if (!countFirst || this.first.size === 0) this.notify();
+		else this.notifyNextFrame();
 	}
 
 	/**
 	 * The rest follows the count by a frame, and comes with the mark of what is kept if that
 	 * is not long in coming: one frame for both. A page out of sight paints none.
 	 */
-	private tellBehind(): void {
-		const behind = { painted: false, latest: setTimeout(() => this.tell(), AT_THE_LATEST_MS) };
+	private notifyNextFrame(): void {
+		const behind = { painted: false, latest: setTimeout(() => this.notify(), AT_THE_LATEST_MS) };
 		this.behind = behind;
 		// Asked for within a frame, it comes once that is painted, and asks for no frame of its own.
 		requestAnimationFrame(() =>
@@ -352,19 +360,19 @@ export class LessonOnDevice {
 	}
 
 	private catchUp(): void {
-		if (this.behind?.painted && this.mark.unkept === 0) this.tell();
+		if (this.behind?.painted && this.mark.unkept === 0) this.notify();
 	}
 
-	private tell(): void {
+	private notify(): void {
 		clearTimeout(this.behind?.latest);
 		this.behind = null;
 		for (const listener of this.listeners) listener();
 	}
 
-	private note(): void {
+	private noteProgress(): void {
 		clearTimeout(this.noting);
 		this.noting = undefined;
 		const [{ device }, { keptTo, ackedTo }] = [this.state, this.mark];
-		if (this.studio) noteReached(this.studio, { device, kept: keptTo, acked: ackedTo });
+		if (this.studio) noteProgress(this.studio, { device, kept: keptTo, acked: ackedTo });
 	}
 }

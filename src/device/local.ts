@@ -1,10 +1,10 @@
 import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from "idb";
 import { v7 as uuid } from "uuid";
 import { isDoubtful } from "@/core/log/days";
-import { type Actor, type Draft, envelope, type LogEvent, type Now, sealEvent } from "@/core/log/event";
+import { type Actor, type EventDraft, envelope, hashEvent, type LogEvent, type Now } from "@/core/log/event";
 import { highestLamport } from "@/core/log/order";
 import type { Pack } from "@/core/pack/pack";
-import { dayAfter } from "@/core/words/text";
+import { dayAfter } from "@/core/text/fields";
 
 /**
  * The device's own store. Each studio has a database of its own here, so that a demo
@@ -77,7 +77,11 @@ export class Local {
 	 * the transaction that stores them, so that no two tabs can give one number twice.
 	 * When the promise resolves, the events are on disk.
 	 */
-	async append(drafts: readonly (Draft & { id: string })[], when: Now, actor: Actor = "coach"): Promise<LogEvent[]> {
+	async append(
+		drafts: readonly (EventDraft & { id: string })[],
+		when: Now,
+		actor: Actor = "coach",
+	): Promise<LogEvent[]> {
 		const tx = this.db.transaction(["meta", "events"], "readwrite", { durability: "strict" });
 		const meta = tx.objectStore("meta");
 		const top = { ...(((await meta.get("top")) as Top | undefined) ?? NOTHING) };
@@ -85,7 +89,7 @@ export class Local {
 		const events = drafts.map((draft) => {
 			top.dseq += 1;
 			top.lamport += 1;
-			return sealEvent(envelope(draft, { act, device: this.device, ...top }, when, actor));
+			return hashEvent(envelope(draft, { act, device: this.device, ...top }, when, actor));
 		});
 		await Promise.all([...events.map((event) => tx.objectStore("events").put(event)), meta.put(top, "top"), tx.done]);
 		return events;

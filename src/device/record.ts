@@ -1,5 +1,5 @@
 import { v7 as uuid } from "uuid";
-import type { Draft } from "@/core/log/event";
+import type { EventDraft } from "@/core/log/event";
 import { rememberStudio } from "./last";
 import { now } from "./now";
 import { openLocal } from "./studio";
@@ -9,7 +9,7 @@ import { push } from "./sync";
  * Writes an act from a bench: into the outbox first, then sent. Resolves when the
  * server has it, or, without a signal, when it is kept here.
  */
-export async function record(studio: string, drafts: readonly Draft[]): Promise<{ sent: boolean }> {
+export async function record(studio: string, drafts: readonly EventDraft[]): Promise<{ sent: boolean }> {
 	rememberStudio(studio);
 	const local = await openLocal(studio);
 	await local.append(

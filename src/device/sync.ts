@@ -55,39 +55,51 @@ export const push = (local: Local): Promise<PushReport> => exchange(local);
  * Sends what waits, and fetches what others wrote in a lesson since last time, in as few
  * questions as it takes. `known` is the last own number this page has seen: what another
  * page of this device wrote in the lesson comes along.
+ *
+ * @throws NoAgreement where the server goes back again and again
  */
 export async function exchange(local: Local, lesson?: string, known = 0): Promise<PushReport> {
 	const report: PushReport = { acked: 0, waiting: 0, setAside: [], news: [] };
-	let asked = lesson === undefined;
-	let back = 0;
-	for (;;) {
+	const asking: Asking = { lesson: lesson ?? null, known };
+	for (let back = 0; back <= SENT_BACK; ) {
 		const out = await local.outgoing(BATCH, lesson);
-		report.acked = out.acked;
-		report.waiting = out.waiting;
-		if (out.events.length === 0) {
-			const news = asked || lesson === undefined ? [] : await newsSince(out, local, lesson, known);
-			if (news !== null) {
-				report.news.push(...news);
-				return report;
-			}
-			// The answer told of a restore: what the server lacks now goes out at once.
-		} else {
-			const wants = lesson === undefined || asked ? undefined : { lesson, after: out.arrival, known };
-			const said = await send(local, out, wants);
-			if (said !== null) {
-				report.setAside.push(...said.setAside.map((one) => one.reason));
-				await local.acknowledged(said.upTo);
-				if (said.news && lesson !== undefined) {
-					report.news.push(...(await takeNews(local, lesson, out.arrival, said.news)));
-					asked = true;
-				}
-				// Every batch that goes forward brings the end nearer; only what goes back could go on for ever.
-				if (said.upTo > out.acked) continue;
-			}
-		}
-		back += 1;
-		if (back > SENT_BACK) throw new NoAgreement();
+		Object.assign(report, { acked: out.acked, waiting: out.waiting });
+		const went =
+			out.events.length === 0
+				? await fetchNews(local, out, asking, report)
+				: await sendBatch(local, out, asking, report);
+		if (went === "done") return report;
+		// Every batch that goes forward brings the end nearer; only what goes back could go on for ever.
+		if (went === "back") back += 1;
 	}
+	throw new NoAgreement();
+}
+
+/** The lesson that news are still wanted of; null when they are here, or were not asked for. */
+interface Asking {
+	lesson: string | null;
+	known: number;
+}
+
+async function fetchNews(local: Local, out: Outgoing, { lesson, known }: Asking, report: PushReport) {
+	const news = lesson === null ? [] : await newsSince(out, local, lesson, known);
+	// The answer told of a restore: what the server lacks now goes out at once.
+	if (news === null) return "back";
+	report.news.push(...news);
+	return "done";
+}
+
+async function sendBatch(local: Local, out: Outgoing, asking: Asking, report: PushReport) {
+	const { lesson, known } = asking;
+	const said = await send(local, out, lesson === null ? undefined : { lesson, after: out.arrival, known });
+	if (said === null) return "back";
+	report.setAside.push(...said.setAside.map((one) => one.reason));
+	await local.acknowledged(said.upTo);
+	if (said.news && lesson !== null) {
+		report.news.push(...(await takeNews(local, lesson, out.arrival, said.news)));
+		asking.lesson = null;
+	}
+	return said.upTo > out.acked ? "on" : "back";
 }
 
 /** Sends one batch; null where the answer was that the server is in another epoch now. */

@@ -1,7 +1,7 @@
 import { randomBytes, scrypt as scryptOf, timingSafeEqual } from "node:crypto";
 import { promisify } from "node:util";
 import { eq } from "drizzle-orm";
-import { type Outcome, refuse } from "@/core/words/refuse";
+import { type Outcome, refuse } from "@/core/refusals/refusals";
 import type { Store } from "./db";
 import * as t from "./schema";
 

@@ -1,6 +1,6 @@
 import { eq } from "drizzle-orm";
 import { Coach, freshCoach } from "@/core/coach/coach";
-import type { Outcome } from "@/core/words/refuse";
+import type { Outcome } from "@/core/refusals/refusals";
 import type { Store } from "./db";
 import { changedElsewhere, type Saved, stamp } from "./documents";
 import * as t from "./schema";

@@ -1,4 +1,4 @@
-import { refuse } from "@/core/words/refuse";
+import { refuse } from "@/core/refusals/refusals";
 
 /** A saved document's identity and the revision to save against next. */
 export interface Saved {

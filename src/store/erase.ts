@@ -1,9 +1,9 @@
 import { and, eq, inArray, like, sql } from "drizzle-orm";
-import { foldLesson } from "@/core/log/lesson";
+import { foldLesson } from "@/core/log/fold";
 import { ERASED, erasedRow } from "./bulk/tables";
 import type { Store } from "./db";
 import { stamp } from "./documents";
-import { asEvent, letGo } from "./events";
+import { asEvent, forgetAside } from "./events";
 import { clearProjectionsOf, refoldLessons } from "./projection";
 import * as t from "./schema";
 
@@ -47,7 +47,7 @@ export async function eraseStudent(store: Store, student: string): Promise<void>
 				})
 				.where(eq(t.event.id, id));
 		}
-		await letGo(tx, like(t.quarantine.raw, `%"${student}"%`));
+		await forgetAside(tx, like(t.quarantine.raw, `%"${student}"%`));
 		const theirs = tx.select({ id: t.ladder.id }).from(t.ladder).where(eq(t.ladder.student, student));
 		await tx.delete(t.ladderRevision).where(inArray(t.ladderRevision.ladder, theirs));
 		const ladders = await tx.delete(t.ladder).where(eq(t.ladder.student, student)).returning({ id: t.ladder.id });

@@ -1,9 +1,9 @@
 import { and, asc, eq, gt, gte, inArray, lte, ne, or, type SQL, sql } from "drizzle-orm";
 import { type LogEvent, outOfBounds, parseEvent } from "@/core/log/event";
 import { TOP_LAMPORT } from "@/core/log/order";
-import { writtenDown } from "@/core/words/json";
-import type { Refusal } from "@/core/words/refuse";
-import { cutText, ident } from "@/core/words/text";
+import type { Refusal } from "@/core/refusals/refusals";
+import { cutText, ident } from "@/core/text/fields";
+import { writeJson } from "@/core/text/json";
 import { ERASED } from "./bulk/tables";
 import type { Store, Tx } from "./db";
 import * as t from "./schema";
@@ -14,12 +14,12 @@ export interface Pushed {
 	setAside: { dseq: number; reason: string }[];
 }
 
-type Row = typeof t.event.$inferSelect;
+type EventRow = typeof t.event.$inferSelect;
 
-export const asEvent = ({ arrival: _, ...row }: Row): LogEvent => row as LogEvent;
+export const asEvent = ({ arrival: _, ...row }: EventRow): LogEvent => row as LogEvent;
 
 /** What a device says of a batch beside the events in it. */
-export interface Held {
+export interface DeviceHoldings {
 	/** The batch holds all that the device still has above this number: what is missing in it cannot come any more. */
 	after?: number | undefined;
 	/** The lowest number the device still holds: the same, as devices told it before. */
@@ -42,54 +42,97 @@ const LET_GO = "let go";
  * already here is fine; one that cannot be taken is set aside with its reason, and
  * neither fails nor holds up the others. Nothing that reached us is dropped.
  */
-export function pushEvents(store: Store, device: string, raw: readonly unknown[], held: Held = {}): Promise<Pushed> {
+export function pushEvents(
+	store: Store,
+	device: string,
+	raw: readonly unknown[],
+	held: DeviceHoldings = {},
+): Promise<Pushed> {
 	return store.write(async (tx) => {
-		let upTo = await lastKnown(tx, device);
-		const known = await knownIds(tx, raw);
-		const absent = await absentOnes(tx, raw);
-		const numbers = numbersOf(raw, upTo, held);
-		const taken = await takenNumbers(tx, device, numbers);
-		const top = await topLamport(store, tx);
-		const rows: LogEvent[] = [];
-		const setAside: { dseq: number; reason: string; raw: unknown }[] = [];
+		const batch = await openBatch(store, tx, device, raw, held);
 		for (const [i, one] of raw.entries()) {
-			const dseq = numbers[i] as number;
-			if (dseq > upTo + 1) {
-				const canCome = (held.after === undefined || held.after > upTo) && dseq !== held.oldest;
-				if (canCome) break;
-				if (held.after !== undefined) setAside.push({ dseq: upTo + 1, reason: lost(upTo + 1, dseq - 1), raw: null });
-			}
-			upTo = Math.max(upTo, dseq);
-			const parsed = parseEvent(one);
-			const reason = parsed.ok
-				? whyNot(parsed.value, { device, dseq, known, absent, taken, top: top.lamport })
-				: sentencesOf(parsed.refusals);
-			if (reason === "here") continue;
-			if (reason || !parsed.ok) setAside.push({ dseq, reason: reason ?? "", raw: one });
-			else {
-				rows.push(parsed.value);
-				known.set(parsed.value.id, parsed.value.hash);
-				taken.set(dseq, parsed.value.id);
-				top.lamport = Math.max(top.lamport, parsed.value.lamport);
-			}
+			const dseq = batch.numbers[i] as number;
+			if (dseq > batch.upTo + 1 && !stepOver(batch, dseq, held)) break;
+			batch.upTo = Math.max(batch.upTo, dseq);
+			takeOne(batch, dseq, one);
 		}
-		for (let i = 0; i < rows.length; i += 200) await tx.insert(t.event).values(rows.slice(i, i + 200));
-		for (const { dseq, reason, raw: one } of setAside) {
-			const words = writtenDown(one);
-			const long = words.length > RAW_CHARS;
-			await tx
-				.insert(t.quarantine)
-				.values({
-					...{ eventId: idOf(one), device, dseq, raw: long ? cutText(words, RAW_CHARS) : words },
-					reason: cutText(
-						long ? `${reason} It is too long to be kept whole: only its beginning is.` : reason,
-						REASON_CHARS,
-					),
-				})
-				.onConflictDoNothing();
-		}
-		return { upTo, setAside: setAside.map(({ dseq, reason }) => ({ dseq, reason })) };
+		for (let i = 0; i < batch.rows.length; i += 200) await tx.insert(t.event).values(batch.rows.slice(i, i + 200));
+		for (const one of batch.setAside) await putAside(tx, device, one);
+		return { upTo: batch.upTo, setAside: batch.setAside.map(({ dseq, reason }) => ({ dseq, reason })) };
 	});
+}
+
+/** A device's events on their way in, and what is known of those that are here. */
+interface Batch extends Omit<Around, "dseq" | "known" | "taken"> {
+	/** The highest number taken in, or stepped over. */
+	upTo: number;
+	/** The number each goes by. */
+	numbers: number[];
+	known: Map<string, string>;
+	taken: Map<number, string>;
+	rows: LogEvent[];
+	setAside: { dseq: number; reason: string; raw: unknown }[];
+}
+
+async function openBatch(
+	store: Store,
+	tx: Tx,
+	device: string,
+	raw: readonly unknown[],
+	held: DeviceHoldings,
+): Promise<Batch> {
+	const upTo = await lastKnown(tx, device);
+	const numbers = numbersOf(raw, upTo, held);
+	return {
+		device,
+		upTo,
+		numbers,
+		known: await knownIds(tx, raw),
+		absent: await absentOnes(tx, raw),
+		taken: await takenNumbers(tx, device, numbers),
+		top: (await topLamport(store, tx)).lamport,
+		rows: [],
+		setAside: [],
+	};
+}
+
+/** Before a gap: whether it can be stepped over, since what is missing will never come. */
+function stepOver({ upTo, setAside }: Batch, dseq: number, { after, oldest }: DeviceHoldings): boolean {
+	const canCome = (after === undefined || after > upTo) && dseq !== oldest;
+	if (canCome) return false;
+	if (after !== undefined) setAside.push({ dseq: upTo + 1, reason: lost(upTo + 1, dseq - 1), raw: null });
+	return true;
+}
+
+function takeOne(batch: Batch, dseq: number, raw: unknown): void {
+	const parsed = parseEvent(raw);
+	const reason = parsed.ok ? whyNot(parsed.value, { ...batch, dseq }) : sentencesOf(parsed.refusals);
+	if (reason === "here") return;
+	if (reason || !parsed.ok) {
+		batch.setAside.push({ dseq, reason: reason ?? "", raw });
+		return;
+	}
+	batch.rows.push(parsed.value);
+	batch.known.set(parsed.value.id, parsed.value.hash);
+	batch.taken.set(dseq, parsed.value.id);
+	batch.top = Math.max(batch.top, parsed.value.lamport);
+}
+
+async function putAside(
+	tx: Tx,
+	device: string,
+	{ dseq, reason, raw }: { dseq: number; reason: string; raw: unknown },
+): Promise<void> {
+	const words = writeJson(raw);
+	const long = words.length > RAW_CHARS;
+	const why = long ? `${reason} It is too long to be kept whole: only its beginning is.` : reason;
+	await tx
+		.insert(t.quarantine)
+		.values({
+			...{ eventId: idOf(raw), device, dseq, raw: long ? cutText(words, RAW_CHARS) : words },
+			reason: cutText(why, REASON_CHARS),
+		})
+		.onConflictDoNothing();
 }
 
 const lost = (from: number, to: number): string =>
@@ -101,7 +144,7 @@ const lost = (from: number, to: number): string =>
  * The number of each event of a batch: its own where that can be, else the one its place
  * gives it.
  */
-function numbersOf(raw: readonly unknown[], upTo: number, held: Held): number[] {
+function numbersOf(raw: readonly unknown[], upTo: number, held: DeviceHoldings): number[] {
 	let before = Math.max(0, held.after ?? upTo);
 	return raw.map((one) => {
 		const own = numberOf(one);
@@ -311,11 +354,11 @@ const parsedOr = (raw: string): unknown => {
  * asked for it again, and what it sends once more under it is not taken for something new.
  */
 export async function dropAside({ write }: Store, n: number): Promise<void> {
-	await write((tx) => letGo(tx, eq(t.quarantine.n, n)));
+	await write((tx) => forgetAside(tx, eq(t.quarantine.n, n)));
 }
 
 /** Words go, numbers stay. */
-export async function letGo(tx: Tx, which: SQL | undefined): Promise<void> {
+export async function forgetAside(tx: Tx, which: SQL | undefined): Promise<void> {
 	const rows = await tx
 		.select({ n: t.quarantine.n, device: t.quarantine.device, dseq: t.quarantine.dseq })
 		.from(t.quarantine)

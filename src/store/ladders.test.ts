@@ -4,7 +4,7 @@ import { join } from "node:path";
 import { ladderWith, Phone, positions } from "@/core/__tests__/phone";
 import { freshCoach } from "@/core/coach/coach";
 import { type Ladder, threeRungs } from "@/core/ladder/ladder";
-import { foldLesson } from "@/core/log/lesson";
+import { foldLesson } from "@/core/log/fold";
 import { beginsOn, placeOn, variationOn } from "@/core/pack/pack";
 import { exportWorkbook } from "./bulk/exportWorkbook";
 import { findCoach, saveCoach } from "./coach";

@@ -1,8 +1,9 @@
 import { and, eq, gt, lt, max, ne, or, sql } from "drizzle-orm";
 import { isDoubtful, SET_CLOCKS_FROM } from "@/core/log/days";
 import type { LessonDigest } from "@/core/log/digest";
-import { foldLesson, type LessonView } from "@/core/log/lesson";
-import { dayAfter } from "@/core/words/text";
+import { foldLesson } from "@/core/log/fold";
+import type { LessonView } from "@/core/log/view";
+import { dayAfter } from "@/core/text/fields";
 import type { Store } from "./db";
 import { eventsAfter } from "./events";
 import * as t from "./schema";

@@ -1,13 +1,13 @@
 import { eq } from "drizzle-orm";
+import { hashOfBytes } from "@/core/hash/hash";
 import type { PictureType } from "@/core/skill/picture";
-import { sealBytes } from "@/core/words/seal";
 import type { Store } from "./db";
 import * as t from "./schema";
 
 /** Keeps a picture's bytes under their seal; the same picture twice is kept once. */
 export async function keepPicture({ write }: Store, bytes: Uint8Array, type: PictureType): Promise<string> {
 	const body = Buffer.from(bytes).toString("base64");
-	const hash = sealBytes(body);
+	const hash = hashOfBytes(body);
 	await write((tx) => tx.insert(t.picture).values({ hash, type, body }).onConflictDoNothing());
 	return hash;
 }

@@ -3,11 +3,11 @@ import { digestLadder } from "@/core/ladder/digest";
 import { isDoubtful, SET_CLOCKS_FROM } from "@/core/log/days";
 import { digestLesson, type LessonDigest } from "@/core/log/digest";
 import type { LogEvent } from "@/core/log/event";
-import { foldKeeping, type SaidKind } from "@/core/log/keeping";
+import { foldLesson } from "@/core/log/fold";
 import type { Kind } from "@/core/log/kinds";
-import { foldLesson } from "@/core/log/lesson";
-import { foldText } from "@/core/words/foldText";
-import { dayAfter } from "@/core/words/text";
+import { foldReminders, type SaidKind } from "@/core/log/reminders";
+import { dayAfter } from "@/core/text/fields";
+import { foldText } from "@/core/text/foldText";
 import { serverDay } from "./days";
 import { store as openedStore, type Store, type Tx } from "./db";
 import { asEvent } from "./events";
@@ -52,10 +52,10 @@ async function bringUp(store: Store, today: string, progress: (done: number, of:
 	for (let from = start; from < head; ) {
 		const to = Math.min(head, from + ARRIVALS);
 		await takeIn(store, today, from, to, (share) => progress(from - start + share * (to - from), head - start));
-		await store.write((tx) => stand(tx, madeFor, to));
+		await store.write((tx) => writeStand(tx, madeFor, to));
 		from = to;
 	}
-	if (!row && start === head) await store.write((tx) => stand(tx, madeFor, head));
+	if (!row && start === head) await store.write((tx) => writeStand(tx, madeFor, head));
 	await dayTurned(store, today, head);
 }
 
@@ -88,7 +88,7 @@ async function dayTurned(store: Store, today: string, head: number): Promise<voi
 	);
 }
 
-const stand = (tx: Tx, madeFor: string, upTo: number) =>
+const writeStand = (tx: Tx, madeFor: string, upTo: number) =>
 	tx
 		.insert(t.projection)
 		.values({ name: "log", madeFor, upTo })
@@ -353,7 +353,7 @@ async function takeSaid(store: Store, between: ReturnType<typeof and>): Promise<
 				.values(links.slice(i, i + 400))
 				.onConflictDoNothing(),
 		);
-	const touched = await reach(
+	const touched = await relatedEvents(
 		store,
 		events.map((event) => event.id),
 		"down",
@@ -370,7 +370,7 @@ async function takeSaid(store: Store, between: ReturnType<typeof and>): Promise<
 
 /** What is said of one root never touches another, so many are folded at once. */
 async function keepSaid(store: Store, roots: readonly string[]): Promise<void> {
-	const about = await reach(store, roots, "up");
+	const about = await relatedEvents(store, roots, "up");
 	const log: LogEvent[] = [];
 	for (let i = 0; i < about.length; i += 400)
 		log.push(
@@ -381,7 +381,7 @@ async function keepSaid(store: Store, roots: readonly string[]): Promise<void> {
 					.where(inArray(t.event.id, about.slice(i, i + 400)))
 			).map(asEvent),
 		);
-	const { promises, parked, notes } = foldKeeping(log);
+	const { promises, parked, notes } = foldReminders(log);
 	const entries = new Map([...promises, ...parked, ...notes].map((entry) => [entry.id, entry]));
 	const rows = log.flatMap((from) => {
 		const one = entries.get(from.id);
@@ -402,7 +402,7 @@ async function keepSaid(store: Store, roots: readonly string[]): Promise<void> {
 }
 
 /** These ids and all that links lead to, towards what is spoken of (down) or towards who speaks (up). */
-async function reach({ db }: Store, ids: readonly string[], way: "down" | "up"): Promise<string[]> {
+async function relatedEvents({ db }: Store, ids: readonly string[], way: "down" | "up"): Promise<string[]> {
 	const [here, there] = way === "down" ? [t.link.source, t.link.target] : [t.link.target, t.link.source];
 	const found = new Set(ids);
 	for (let edge = [...found]; edge.length > 0; ) {

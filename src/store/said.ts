@@ -1,6 +1,6 @@
 import { and, asc, desc, eq, isNull, like, sql } from "drizzle-orm";
-import type { Kept, SaidKind } from "@/core/log/keeping";
 import type { Body, causeMarks as causeMarkWords } from "@/core/log/kinds";
+import type { Reminder, SaidKind } from "@/core/log/reminders";
 import type { Store } from "./db";
 import * as t from "./schema";
 
@@ -10,7 +10,7 @@ const kept = {
 };
 
 /** Promises not kept yet, by their due day: of one student, or all. */
-export async function openPromises({ db }: Store, student?: string, atMost = 200): Promise<Kept[]> {
+export async function openPromises({ db }: Store, student?: string, atMost = 200): Promise<Reminder[]> {
 	return db
 		.select(kept)
 		.from(t.said)
@@ -20,7 +20,7 @@ export async function openPromises({ db }: Store, student?: string, atMost = 200
 }
 
 /** What is parked and still there, newest first. */
-export async function openParked({ db }: Store, student?: string, atMost = 200): Promise<Kept[]> {
+export async function openParked({ db }: Store, student?: string, atMost = 200): Promise<Reminder[]> {
 	return db.select(kept).from(t.said).where(open("parked", student)).orderBy(desc(t.said.lamport)).limit(atMost);
 }
 
@@ -34,7 +34,7 @@ const open = (kind: SaidKind, student?: string) =>
 			: sql`(${t.said.student} is null or ${t.said.student} in (select ${t.student.id} from ${t.student} where ${t.student.archivedAt} is null and ${t.student.deletedAt} is null))`,
 	);
 
-export interface Found {
+export interface SaidHit {
 	id: string;
 	kind: SaidKind;
 	student: string | null;
@@ -44,7 +44,7 @@ export interface Found {
 }
 
 /** Everything said that holds all these words, newest first. `words` are folded already. */
-export async function searchSaid({ db }: Store, words: readonly string[], atMost: number): Promise<Found[]> {
+export async function searchSaid({ db }: Store, words: readonly string[], atMost: number): Promise<SaidHit[]> {
 	const holds = words.map((word) => like(t.said.folded, sql`${`%${word.replace(/[\\%_]/g, "\\$&")}%`} escape '\\'`));
 	return db
 		.select()

@@ -2,7 +2,7 @@ import { sql } from "drizzle-orm";
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import type { LadderDigest } from "@/core/ladder/digest";
 import type { LessonDigest } from "@/core/log/digest";
-import type { SaidKind } from "@/core/log/keeping";
+import type { SaidKind } from "@/core/log/reminders";
 
 /**
  * Three sorts of data: documents (a row each, with a revision number), versions

@@ -1,6 +1,6 @@
 import fc from "fast-check";
+import { setAt } from "@/core/editing/paths";
 import { freshCause, freshFault, freshPosition, type Skill } from "@/core/skill/skill";
-import { put } from "@/core/words/put";
 import { check, emptyStudio, store, take, workbook } from "./__tests__/smallStudio";
 import { homes } from "./bulk/tables";
 import { findLadder, takeNewSkill } from "./ladders";
@@ -93,7 +93,7 @@ describe("a skill in use", () => {
 	});
 	test("a draft that cannot be read is no revision, in a sentence, and stays", async () => {
 		const { skill } = await inForce();
-		const { at, refusals } = await keep("skill", { rev: 1, draft: 0 }, put(skill, ["positions", 0, "short"], ""));
+		const { at, refusals } = await keep("skill", { rev: 1, draft: 0 }, setAt(skill, ["positions", 0, "short"], ""));
 		expect(refusals).toMatchObject([{ path: "positions.0.short" }]);
 		expect(await reviseSkill(store, "skill", at, "")).toMatchObject({ ok: false });
 		expect(await findDraft(store, "skill")).not.toBeNull();
@@ -111,12 +111,12 @@ describe("a skill in use", () => {
 				const now = (await findDraft(store, "skill"))?.typed ?? (await inForce()).skill;
 				const skill = now as Skill;
 				const change: Skill[] = [
-					put(skill, ["about"], words),
-					put(skill, ["positions"], [...skill.positions].reverse()),
+					setAt(skill, ["about"], words),
+					setAt(skill, ["positions"], [...skill.positions].reverse()),
 					{ ...skill, positions: skill.positions.slice(1) },
 					{ ...skill, positions: [...skill.positions, position(`p${skill.positions.length}${words.length}`)] },
-					put(skill, ["positions", 0, "tells", "feel"], words),
-					put(skill, ["stages"], [{ id: "s", name: "first" }]),
+					setAt(skill, ["positions", 0, "tells", "feel"], words),
+					setAt(skill, ["stages"], [{ id: "s", name: "first" }]),
 				];
 				({ at } = await keep("skill", at, change[which]));
 				const made = revise && at.draft > 0 ? await reviseSkill(store, "skill", at, words) : null;
@@ -166,7 +166,7 @@ test("pictures and revisions go out with their skill and come in again, bytes an
 	const hash = await keepPicture(store, Uint8Array.from([1, 2, 3]), "image/webp");
 	await keepPicture(store, Uint8Array.from([4]), "image/webp");
 	const { skill } = await inForce();
-	const shown = put(skill, ["positions", 0, "right"], { hash, clip: false, consent: "nobody to be recognised" });
+	const shown = setAt(skill, ["positions", 0, "right"], { hash, clip: false, consent: "nobody to be recognised" });
 	const { at } = await keep("skill", { rev: 1, draft: 0 }, shown);
 	await reviseSkill(store, "skill", at, "with a picture");
 	const text = await workbook("skill", "skill");

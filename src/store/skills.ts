@@ -1,9 +1,9 @@
 import { and, asc, desc, eq, isNull, ne, sql } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
+import { canonicalForm, hashOf } from "@/core/hash/hash";
+import { type Outcome, parse, type Refusal, refuse } from "@/core/refusals/refusals";
 import { originCircle, skillCircle } from "@/core/skill/origins";
 import { Skill, skillLabels } from "@/core/skill/skill";
-import { type Outcome, parse, type Refusal, refuse } from "@/core/words/refuse";
-import { canonicalForm, seal } from "@/core/words/seal";
 import type { Store, Tx } from "./db";
 import { changedElsewhere, gone, type Saved, stamp } from "./documents";
 import * as t from "./schema";
@@ -101,7 +101,7 @@ export const writingAt = (
 	...{ rev: skill?.rev ?? 0, draft: draft?.n ?? 0 },
 });
 
-export interface Kept {
+export interface KeptSkill {
 	at: WritingAt;
 	/** In force at once, or waiting as a draft: for its refusals, or for a revision. */
 	inForce: boolean;
@@ -119,8 +119,8 @@ export async function keepSkill(
 	typed: unknown,
 	/** What the writer sent before and got no answer to: if that is what stands here, nobody else wrote. */
 	unsure: unknown = null,
-): Promise<Outcome<Kept>> {
-	return write(async (tx): Promise<Outcome<Kept>> => {
+): Promise<Outcome<KeptSkill>> {
+	return write(async (tx): Promise<Outcome<KeptSkill>> => {
 		const now = await standing(tx, id);
 		const { at } = now;
 		if ((at.rev !== seen.rev || at.draft !== seen.draft) && (unsure === null || !(await says(tx, id, unsure))))
@@ -135,7 +135,7 @@ export async function keepSkill(
 			if (now.version) await forget(tx, now.version);
 			return { ok: true, value: { at: { rev: saved.value.rev, draft: 0 }, inForce: true, refusals } };
 		}
-		if (read.ok && now.version && seal(read.value) === now.version) {
+		if (read.ok && now.version && hashOf(read.value) === now.version) {
 			await tx.delete(t.skillDraft).where(eq(t.skillDraft.skill, id));
 			return { ok: true, value: { at: { rev: at.rev, draft: 0 }, inForce: true, refusals: [] } };
 		}

@@ -2,11 +2,11 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { ladderWith, Phone, positions } from "@/core/__tests__/phone";
-import { takeBack } from "@/core/acts/acts";
+import { takeBack } from "@/core/commands/undo";
 import { threeRungs } from "@/core/ladder/ladder";
 import { digestLesson } from "@/core/log/digest";
-import { type LogEvent, sealEvent } from "@/core/log/event";
-import { foldLesson } from "@/core/log/lesson";
+import { hashEvent, type LogEvent } from "@/core/log/event";
+import { foldLesson } from "@/core/log/fold";
 import { openStore, type Store } from "./db";
 import { eventsAfter, listQuarantine, pushEvents } from "./events";
 import { addLadder, findLadder, saveLadder, takeNewSkill } from "./ladders";
@@ -81,7 +81,7 @@ describe("pushing events", () => {
 		const { events } = lesson();
 		await pushEvents(store, "phone", events);
 		const last = events.at(-1) as LogEvent;
-		const other = sealEvent({
+		const other = hashEvent({
 			...last,
 			dseq: last.dseq + 1,
 			body: { result: "miss", off: [], judged: true },
@@ -97,7 +97,7 @@ describe("pushing events", () => {
 	test("one number with two ids is set aside", async () => {
 		const { events } = lesson();
 		await pushEvents(store, "phone", events);
-		const other = sealEvent({ ...(events.at(-1) as LogEvent), id: "another" });
+		const other = hashEvent({ ...(events.at(-1) as LogEvent), id: "another" });
 		expect((await pushEvents(store, "phone", [other])).setAside[0]?.reason).toContain("same number");
 	});
 

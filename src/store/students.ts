@@ -1,7 +1,7 @@
 import { and, asc, eq, isNull, sql } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { Student } from "@/core/people/student";
-import type { Outcome } from "@/core/words/refuse";
+import type { Outcome } from "@/core/refusals/refusals";
 import type { Store } from "./db";
 import { changedElsewhere, gone, type Saved, stamp } from "./documents";
 import * as t from "./schema";

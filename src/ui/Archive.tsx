@@ -3,8 +3,8 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import type { Refusal } from "@/core/words/refuse";
-import { archive } from "@/doors/actions";
+import type { Refusal } from "@/core/refusals/refusals";
+import { archive } from "@/server/actions";
 import { answeredPlainly } from "./answered";
 import { Refusals } from "./Refusals";
 

@@ -4,8 +4,8 @@ import { useRouter } from "next/navigation";
 import { useId, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { Draft } from "@/core/log/event";
-import type { Kept } from "@/core/log/keeping";
+import type { EventDraft } from "@/core/log/event";
+import type { Reminder } from "@/core/log/reminders";
 import { record } from "@/device/record";
 import { dayWords, fromToday, today } from "./dates";
 import css from "./keep.module.scss";
@@ -14,7 +14,7 @@ import { PromiseForm } from "./PromiseForm";
 interface Props {
 	studio: string;
 	student: string | null;
-	entries: readonly Kept[];
+	entries: readonly Reminder[];
 	/** Names beside the lines, where more than one student is on the page. */
 	names?: Readonly<Record<string, string>>;
 }
@@ -24,7 +24,7 @@ function useRecord(studio: string) {
 	const [note, setNote] = useState("");
 	return {
 		note,
-		async write(draft: Draft) {
+		async write(draft: EventDraft) {
 			const { sent } = await record(studio, [draft]);
 			setNote(sent ? "" : "Kept on this device; it goes out when the server answers.");
 			router.refresh();

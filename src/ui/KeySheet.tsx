@@ -1,7 +1,7 @@
 "use client";
 
 import Modal from "react-bootstrap/Modal";
-import { Key, type KeyHint } from "./Keys";
+import { Key, type KeyHint } from "./Key";
 
 export interface KeySheetProps {
 	all: readonly KeyHint[];

@@ -2,21 +2,15 @@
 
 import { type ComponentType, useEffect, useState } from "react";
 import css from "./frame.module.scss";
+import { Key, type KeyHint } from "./Key";
 import type { KeySheetProps } from "./KeySheet";
 import { useKeys } from "./useKeys";
-
-export interface KeyHint {
-	keys: readonly string[];
-	does: string;
-}
 
 const everywhere: readonly KeyHint[] = [
 	{ keys: ["?"], does: "these keys" },
 	{ keys: ["Tab"], does: "next control" },
 	{ keys: ["Esc"], does: "close what is open" },
 ];
-
-export const Key = ({ name }: { name: string }) => <kbd className={css.key}>{name}</kbd>;
 
 /** The line of keys at the foot of a bench, and the whole list on `?`. */
 export function KeyLine({ hints }: { hints: readonly KeyHint[] }) {

@@ -1,6 +1,7 @@
 "use client";
 
 import { useSyncExternalStore } from "react";
+import { keepText } from "@/device/localKeep";
 
 const lights = ["paper", "daylight", "dim"] as const;
 const changed = "peg-ladder-light";
@@ -21,7 +22,7 @@ export function LightSwitch({ className }: { className: string }) {
 			className={className}
 			onClick={() => {
 				document.documentElement.dataset.light = next;
-				window.localStorage.setItem(changed, next);
+				keepText(changed, next);
 				window.dispatchEvent(new Event(changed));
 			}}
 		>

@@ -1,5 +1,5 @@
 import Form from "react-bootstrap/Form";
-import { Row } from "./Row";
+import { FormRow } from "./FormRow";
 
 /** Tries a lesson may take; nothing in it while it is being typed is 0. */
 export function LimitField({
@@ -16,7 +16,7 @@ export function LimitField({
 	onChange: (limit: number) => void;
 }) {
 	return (
-		<Row id={id} label={label} className="">
+		<FormRow id={id} label={label} className="">
 			<Form.Control
 				{...(small ? { size: "sm" as const } : {})}
 				type="number"
@@ -26,6 +26,6 @@ export function LimitField({
 				value={value || ""}
 				onChange={(event) => onChange(Number(event.target.value))}
 			/>
-		</Row>
+		</FormRow>
 	);
 }

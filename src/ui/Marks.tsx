@@ -1,5 +1,5 @@
 import { lookedFor, type Placing } from "@/core/log/kinds";
-import type { Entry, TryView } from "@/core/log/lesson";
+import type { Entry, TryView } from "@/core/log/view";
 import css from "./marks.module.scss";
 
 /** What was measured, rated or answered, where a try carries it. */

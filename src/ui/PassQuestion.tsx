@@ -2,8 +2,8 @@
 
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import type { Written } from "@/core/acts/acts";
-import { answerPass, claimPass, type PassAt } from "@/core/acts/passes";
+import type { Drafts } from "@/core/commands/drafts";
+import { answerPass, claimPass, type PassAt } from "@/core/commands/passes";
 
 /**
  * A rule was met and the peg has not moved: one press for each answer. A met rule moves
@@ -19,10 +19,10 @@ export function PassQuestion({
 	/** Whose pass it is and of what, for those who hear the buttons alone. */
 	about: string;
 	answered?: "stay" | "later" | null;
-	onWrite: (written: Written) => void | Promise<void>;
+	onWrite: (written: Drafts) => void | Promise<void>;
 }) {
 	const [busy, setBusy] = useState(false);
-	const press = (words: string, written: Written, strong = false) => (
+	const press = (words: string, written: Drafts, strong = false) => (
 		<Button
 			size="sm"
 			variant={strong ? "primary" : "outline-primary"}

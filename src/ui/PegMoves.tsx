@@ -1,5 +1,5 @@
-import type { LessonView } from "@/core/log/lesson";
-import { plural } from "@/core/words/numbers";
+import type { LessonView } from "@/core/log/view";
+import { plural } from "@/core/text/lists";
 
 /** The peg's moves in a lesson, with what each one rests on. */
 export function PegMoves({

@@ -1,4 +1,4 @@
-import type { Refusal } from "@/core/words/refuse";
+import type { Refusal } from "@/core/refusals/refusals";
 
 /** What was not taken, and what would be right: at the place of the act. */
 export function Refusals({ refusals }: { refusals: readonly Refusal[] }) {

@@ -28,49 +28,7 @@ export function RungFacts({
 	const short = shortIn(...rung.visits.map((visit) => visit.placing));
 	const score = scoreOf(rung);
 	const four = fourOf(rung.visits);
-	const said = [
-		{
-			key: "form",
-			words:
-				score.of === "variation"
-					? "good on a variation"
-					: score.of === "warm-up"
-						? "warm-up tries"
-						: score.of === "stretch"
-							? "taken, in play"
-							: null,
-		},
-		{
-			key: "run",
-			words: !tellsRuns(rung) ? null : rung.longestRun === null ? (
-				"Longest run not known"
-			) : (
-				<>
-					Longest run <b>{rung.longestRun}</b>
-				</>
-			),
-		},
-		{
-			key: "met",
-			words: rung.met && (
-				<>
-					<b>rule met{rung.easedBy && " in the eased form"}</b>:{" "}
-					{ruleSentence(rung.visits[0]?.rule ?? { kind: "streak", r: 1 })}
-				</>
-			),
-		},
-		...inTermsBesideFour(rung).map((words) => ({ key: words, words })),
-		...Object.entries({
-			variation:
-				score.of === "rung" && rung.variationTries > 0
-					? `${rung.variationGood} of ${rung.variationTries} good on a variation`
-					: null,
-			warmUp: score.of !== "warm-up" && rung.warmUp > 0 ? `${rung.warmUp} in the warm-up` : null,
-			byPartner: rung.byPartner > 0 ? `${rung.byPartner} logged by a partner` : null,
-			beforeCheck: rung.beforeCheck > 0 ? `${rung.beforeCheck} before the checklist` : null,
-			noCount: rung.noCount > 0 ? `${rung.noCount} no count` : null,
-		}).map(([key, words]) => ({ key, words })),
-	].filter(({ words }) => words);
+	const said = saidOf(rung);
 	return (
 		<section className={css.rung} aria-label={day ? `${rung.name}, ${day}` : rung.name}>
 			<div className={css.head}>
@@ -93,31 +51,7 @@ export function RungFacts({
 					</p>
 				</div>
 			</div>
-			{four && (
-				<table className={css.compared} aria-label="Choices and what came of them">
-					<thead>
-						<tr>
-							<td />
-							<th scope="col">came off</th>
-							<th scope="col">missed</th>
-						</tr>
-					</thead>
-					<tbody>
-						<tr>
-							<th scope="row">right choice</th>
-							<td>
-								<b>{four.rightCameOff}</b>
-							</td>
-							<td>{four.rightMissed}</td>
-						</tr>
-						<tr>
-							<th scope="row">wrong choice</th>
-							<td>{four.wrongCameOff}</td>
-							<td>{four.wrongMissed}</td>
-						</tr>
-					</tbody>
-				</table>
-			)}
+			{four && <FourTable four={four} />}
 			{before?.first && score.of === "rung" && (
 				<p className="m-0 mute" data-testid="then-and-now">
 					First {firstAndBest(before.first, before.best)}; now{" "}
@@ -130,38 +64,125 @@ export function RungFacts({
 			{rung.visits.map((visit) => (
 				<TryStrip key={visit.key} entries={visit.entries} short={short} />
 			))}
-			{rung.faults.length > 0 && (
-				<p className="m-0 mt-1">
-					Off:{" "}
-					{rung.faults
-						.map((fault) => {
-							const sides = [
-								fault.directions.short && `${fault.directions.short} short`,
-								fault.directions.beyond && `${fault.directions.beyond} beyond`,
-							].filter(Boolean);
-							return `${fault.short} ${fault.times}${sides.length > 0 ? ` (${sides.join(", ")})` : ""}`;
-						})
-						.join(", ")}
-				</p>
-			)}
-			{rung.cues.length > 0 && (
-				<ul className={css.cues}>
-					{rung.cues.map((cue) => (
-						<li key={cue.id}>
-							<span dir="auto">
-								{cue.type === "correction" ? "Cue" : cue.type === "question" ? "Asked" : "Confirmed"}:{" "}
-								<b>{cue.kind ? `“${cue.words}”` : cue.words}</b>
-							</span>{" "}
-							<span className="mute">
-								{cue.next.of === 0
-									? "nothing followed"
-									: `in the next ${cue.next.of}: ${cue.position ? `${short(cue.position)} on in ${cue.next.on}` : `${cue.next.on} good`}`}
-							</span>
-							{cue.unwritten && onWords && <OwnWords cue={cue} onWords={onWords} />}
-						</li>
-					))}
-				</ul>
-			)}
+			<Faults rung={rung} />
+			<Cues rung={rung} short={short} onWords={onWords} />
 		</section>
+	);
+}
+
+type ScoreOf = ReturnType<typeof scoreOf>;
+
+const formWords: Record<ScoreOf["of"], string | null> = {
+	rung: null,
+	variation: "good on a variation",
+	"warm-up": "warm-up tries",
+	stretch: "taken, in play",
+};
+
+function runWords(rung: RungWrap): React.ReactNode {
+	if (!tellsRuns(rung)) return null;
+	if (rung.longestRun === null) return "Longest run not known";
+	return (
+		<>
+			Longest run <b>{rung.longestRun}</b>
+		</>
+	);
+}
+
+const metWords = (rung: RungWrap): React.ReactNode =>
+	rung.met && (
+		<>
+			<b>rule met{rung.easedBy && " in the eased form"}</b>:{" "}
+			{ruleSentence(rung.visits[0]?.rule ?? { kind: "streak", r: 1 })}
+		</>
+	);
+
+/** How many there were, in words; nothing of none. */
+const some = (n: number | undefined, words: string): string | null => (n ? `${n} ${words}` : null);
+
+const variationWords = ({ variationGood, variationTries }: RungWrap): string | null =>
+	variationTries > 0 ? `${variationGood} of ${variationTries} good on a variation` : null;
+
+/** What is said of a rung in one line, each with a key of its own; what says nothing is left out. */
+function saidOf(rung: RungWrap): { key: string; words: React.ReactNode }[] {
+	const { of } = scoreOf(rung);
+	return [
+		{ key: "form", words: formWords[of] },
+		{ key: "run", words: runWords(rung) },
+		{ key: "met", words: metWords(rung) },
+		...inTermsBesideFour(rung).map((words) => ({ key: words, words })),
+		{ key: "variation", words: of === "rung" ? variationWords(rung) : null },
+		{ key: "warmUp", words: of === "warm-up" ? null : some(rung.warmUp, "in the warm-up") },
+		{ key: "byPartner", words: some(rung.byPartner, "logged by a partner") },
+		{ key: "beforeCheck", words: some(rung.beforeCheck, "before the checklist") },
+		{ key: "noCount", words: some(rung.noCount, "no count") },
+	].filter(({ words }) => words);
+}
+
+const FourTable = ({ four }: { four: NonNullable<ReturnType<typeof fourOf>> }) => (
+	<table className={css.compared} aria-label="Choices and what came of them">
+		<thead>
+			<tr>
+				<td />
+				<th scope="col">came off</th>
+				<th scope="col">missed</th>
+			</tr>
+		</thead>
+		<tbody>
+			<tr>
+				<th scope="row">right choice</th>
+				<td>
+					<b>{four.rightCameOff}</b>
+				</td>
+				<td>{four.rightMissed}</td>
+			</tr>
+			<tr>
+				<th scope="row">wrong choice</th>
+				<td>{four.wrongCameOff}</td>
+				<td>{four.wrongMissed}</td>
+			</tr>
+		</tbody>
+	</table>
+);
+
+/** What was off, how often, and to which side. */
+function Faults({ rung: { faults } }: { rung: RungWrap }) {
+	if (faults.length === 0) return null;
+	const words = faults.map(({ short, times, directions }) => {
+		const sides = [some(directions.short, "short"), some(directions.beyond, "beyond")].filter(Boolean);
+		return `${short} ${times}${sides.length > 0 ? ` (${sides.join(", ")})` : ""}`;
+	});
+	return <p className="m-0 mt-1">Off: {words.join(", ")}</p>;
+}
+
+const cueTypes = { correction: "Cue", question: "Asked", confirmation: "Confirmed" } as const;
+
+/** What was said, and what the next tries were like. */
+function Cues({
+	rung: { cues },
+	short,
+	onWords,
+}: {
+	rung: RungWrap;
+	short: (position: string) => string;
+	onWords: ((cue: string, words: string, kind: CueKind) => void) | undefined;
+}) {
+	if (cues.length === 0) return null;
+	const after = ({ position, next }: RungWrap["cues"][number]) => {
+		if (next.of === 0) return "nothing followed";
+		return `in the next ${next.of}: ${position ? `${short(position)} on in ${next.on}` : `${next.on} good`}`;
+	};
+	return (
+		<ul className={css.cues}>
+			{cues.map((cue) => (
+				<li key={cue.id}>
+					<span dir="auto">
+						{cueTypes[cue.type]}: <b>{cue.kind ? `“${cue.words}”` : cue.words}</b>
+					</span>{" "}
+					<span className="mute">{after(cue)}</span>
+					{cue.unwritten && onWords && <OwnWords cue={cue} onWords={onWords} />}
+				</li>
+			))}
+		</ul>
 	);
 }

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { usePathname } from "next/navigation";
 import css from "./frame.module.scss";
 import { LightSwitch } from "./LightSwitch";
-import { places } from "./places";
+import { sections } from "./places";
 
 export function TopLine() {
 	const path = usePathname();
@@ -12,7 +12,7 @@ export function TopLine() {
 		<header className={css.top}>
 			<span className={css.brand}>Peg Ladder</span>
 			<nav aria-label="Places">
-				{places.map(({ href, name }) => (
+				{sections.map(({ href, name }) => (
 					<Link
 						key={href}
 						href={href}

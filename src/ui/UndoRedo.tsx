@@ -1,6 +1,6 @@
 import Button from "react-bootstrap/Button";
 
-export interface Steps {
+export interface UndoSteps {
 	canUndo: boolean;
 	canRedo: boolean;
 	undo: () => void;
@@ -8,7 +8,7 @@ export interface Steps {
 }
 
 /** Back and forth over a bench's own history; its keys are `useUndoKeys`. */
-export function UndoRedo({ canUndo, canRedo, undo, redo, className }: Steps & { className?: string | undefined }) {
+export function UndoRedo({ canUndo, canRedo, undo, redo, className }: UndoSteps & { className?: string | undefined }) {
 	return (
 		<span className={className}>
 			<Button variant="link" disabled={!canUndo} onClick={undo}>

@@ -1,4 +1,4 @@
-import { type Outcome, refuse } from "@/core/words/refuse";
+import { type Outcome, refuse } from "@/core/refusals/refusals";
 
 const NO_ANSWER = "The server does not answer; nothing was changed. Try again when it does.";
 
@@ -6,9 +6,9 @@ const NO_ANSWER = "The server does not answer; nothing was changed. Try again wh
  * What the server says to an action, or that it says nothing: a request that fails is a
  * sentence where the press was, like every other refusal.
  */
-export const answered = <T>(asked: Promise<Outcome<T>>): Promise<Outcome<T>> =>
+export const orRefusal = <T>(asked: Promise<Outcome<T>>): Promise<Outcome<T>> =>
 	asked.catch(() => refuse("", NO_ANSWER));
 
 /** The same for actions that have nothing to answer but that they are done, or a plain value. */
 export const answeredPlainly = <T>(asked: Promise<T>): Promise<Outcome<T>> =>
-	answered(asked.then((value) => ({ ok: true as const, value })));
+	orRefusal(asked.then((value) => ({ ok: true as const, value })));

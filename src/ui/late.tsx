@@ -12,10 +12,10 @@ export function late<P extends object>(
 ): LateComponent<P> {
 	let fetched: ComponentType<P> | null = null;
 	function Late(props: P) {
-		const [Shown, setShown] = useState<ComponentType<P> | null>(() => fetched);
+		const [Loaded, setShown] = useState<ComponentType<P> | null>(() => fetched);
 		const [failed, setFailed] = useState(false);
 		useEffect(() => {
-			if (Shown || failed) return;
+			if (Loaded || failed) return;
 			let here = true;
 			load().then(
 				(component) => {
@@ -27,8 +27,8 @@ export function late<P extends object>(
 			return () => {
 				here = false;
 			};
-		}, [Shown, failed]);
-		if (Shown) return <Shown {...props} />;
+		}, [Loaded, failed]);
+		if (Loaded) return <Loaded {...props} />;
 		return failed ? <Failed {...props} onAgain={() => setFailed(false)} /> : null;
 	}
 	return Object.assign(Late, {

@@ -1,5 +1,5 @@
 /** Where one can go from every page. */
-export const places = [
+export const sections = [
 	{ href: "/", name: "Today" },
 	{ href: "/students", name: "Students" },
 	{ href: "/skills", name: "Skills" },

@@ -1,6 +1,6 @@
 import type { Score } from "@/core/ladder/digest";
 import type { RungDigest } from "@/core/log/digest";
-import { plural } from "@/core/words/numbers";
+import { plural } from "@/core/text/lists";
 import { dayWords } from "./dates";
 
 const score = ({ good, tries, day }: Score) => `${good} of ${tries} on ${dayWords(day)}`;

@@ -1,6 +1,6 @@
 import type { FieldErrors, FieldValues, Resolver } from "react-hook-form";
 import type * as z from "zod/mini";
-import { parse, type Refusal } from "@/core/words/refuse";
+import { parse, type Refusal } from "@/core/refusals/refusals";
 
 /** Puts refusals where their fields are; those of no field stand under `root`. */
 export function asFieldErrors(refusals: readonly Refusal[]): FieldErrors {

@@ -5,7 +5,7 @@ import { useForm } from "react-hook-form";
 import * as z from "zod/mini";
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { wrapUp } from "@/core/log/wrap";
-import { whole } from "@/core/words/text";
+import { whole } from "@/core/text/fields";
 import { dayWords, fromToday } from "./dates";
 import { LightSwitch, lightScript } from "./LightSwitch";
 import { TryStrip } from "./Marks";

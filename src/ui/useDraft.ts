@@ -2,10 +2,11 @@
 
 import { useEffect, useRef, useState } from "react";
 import type { FieldValues, UseFormReturn } from "react-hook-form";
+import { forgetKept, keepJson, readKeptJson } from "@/device/localKeep";
 
 const REST_MS = 200;
 
-interface Draft<T> {
+interface StoredDraft<T> {
 	rev: number;
 	values: T;
 }
@@ -23,22 +24,17 @@ export function useDraft<T extends FieldValues>(key: string, rev: number, form: 
 	const { reset, subscribe } = form;
 	useEffect(() => {
 		const name = `peg-ladder draft ${key}`;
-		const stored = window.localStorage.getItem(name);
-		if (stored) {
-			try {
-				const draft = JSON.parse(stored) as Draft<T>;
-				reset(draft.values, { keepDefaultValues: true });
-				setRestored(true);
-			} catch {
-				window.localStorage.removeItem(name);
-			}
+		const draft = readKeptJson(name, (value) => value as StoredDraft<T> | null);
+		if (draft?.values) {
+			reset(draft.values, { keepDefaultValues: true });
+			setRestored(true);
 		}
 		// A large form is not written out at each letter: when the typing rests, and before the page goes.
 		let latest: T | null = null;
 		let timer: ReturnType<typeof setTimeout> | undefined;
 		const write = () => {
 			clearTimeout(timer);
-			if (latest) window.localStorage.setItem(name, JSON.stringify({ rev, values: latest } satisfies Draft<T>));
+			if (latest) keepJson(name, { rev, values: latest } satisfies StoredDraft<T>);
 			latest = null;
 		};
 		dropping.current = () => {
@@ -65,7 +61,7 @@ export function useDraft<T extends FieldValues>(key: string, rev: number, form: 
 	}, [key, rev, reset, subscribe]);
 	const forget = () => {
 		dropping.current();
-		window.localStorage.removeItem(`peg-ladder draft ${key}`);
+		forgetKept(`peg-ladder draft ${key}`);
 		setRestored(false);
 	};
 	return { restored, forget };

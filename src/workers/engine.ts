@@ -1,8 +1,4 @@
 import { expose } from "comlink";
-import { searchLadderRules, type TierRule } from "@/core/build/ladderRules";
-import { estimateRate, type PastTry, type RateSettings } from "@/core/estimate/rate";
-import type { Rule } from "@/core/rules";
-import { type Outcome, refuse } from "@/core/words/refuse";
 import {
 	type Analysis,
 	analyse,
@@ -11,10 +7,15 @@ import {
 	checked,
 	firstCurve,
 	operatingCurve,
-} from "@/core/worth/analyse";
-import type { Chances, Split } from "@/core/worth/chances";
-import { type Finding, type Progress, searchRules } from "@/core/worth/find";
-import type { Ask } from "@/core/worth/wald";
+} from "@/core/analysis/analyse";
+import type { Chances, Split } from "@/core/analysis/chances";
+import { searchRules } from "@/core/analysis/find";
+import type { Finding, Progress } from "@/core/analysis/finding";
+import type { Ask } from "@/core/analysis/wald";
+import { searchLadderRules, type TierRule } from "@/core/build/ladderRules";
+import { estimateRate, type PastTry, type RateSettings } from "@/core/estimate/rate";
+import { type Outcome, refuse } from "@/core/refusals/refusals";
+import type { Rule } from "@/core/rules";
 
 /** What takes longer than a frame or two, off the thread that answers fingers. */
 
@@ -24,7 +25,7 @@ let stopped = false;
 const breathe = () => new Promise((resolve) => setTimeout(resolve));
 
 /** Runs a search to its end, or until it is stopped, saying how far it is. */
-async function told<T, P>(
+async function runSearch<T, P>(
 	search: Generator<P, Outcome<T>>,
 	onProgress: ((progress: P) => void) | null,
 ): Promise<Outcome<T>> {
@@ -73,14 +74,14 @@ const engine = {
 	estimate: (past: PastTry[], settings?: RateSettings) => estimateRate(past, settings),
 	/** Searches with progress; takes a breath now and then, so that `stop` is heard. */
 	async find(ask: Ask, onProgress: ((progress: Progress) => void) | null): Promise<Outcome<Finding>> {
-		return told(searchRules(ask), onProgress);
+		return runSearch(searchRules(ask), onProgress);
 	},
 	/** Rules for a ladder's thirds; stopped as a search is. */
 	async ladderRules(
 		ask: Omit<Ask, "limit">,
 		onProgress: ((done: number) => void) | null,
 	): Promise<Outcome<TierRule[]>> {
-		return told(searchLadderRules(ask), onProgress);
+		return runSearch(searchLadderRules(ask), onProgress);
 	},
 	stop() {
 		stopped = true;

@@ -1,5 +1,5 @@
-import { readFind } from "@/doors/readFind";
 import { Find } from "@/screens/find/Find";
+import { readFind } from "@/server/readFind";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Find" };

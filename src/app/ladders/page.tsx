@@ -1,5 +1,5 @@
-import { readLadders } from "@/doors/readLadders";
 import { LadderList } from "@/screens/ladders/LadderList";
+import { readLadders } from "@/server/readLadders";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Ladders" };

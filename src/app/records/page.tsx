@@ -1,5 +1,5 @@
-import { readRecords } from "@/doors/records";
 import { Records } from "@/screens/records/Records";
+import { readRecords } from "@/server/records";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Records" };

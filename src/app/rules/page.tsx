@@ -1,5 +1,5 @@
-import { readBandLow } from "@/doors/readRules";
 import { Designer } from "@/screens/rules/Designer";
+import { readBandLow } from "@/server/readRules";
 
 export const metadata = { title: "Try a rule out" };
 export const dynamic = "force-dynamic";

@@ -1,5 +1,5 @@
-import { readSkills } from "@/doors/readSkills";
 import { SkillList } from "@/screens/skills/SkillList";
+import { readSkills } from "@/server/readSkills";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Skills" };

@@ -1,5 +1,5 @@
-import { readStudents } from "@/doors/readStudents";
 import { StudentList } from "@/screens/students/StudentList";
+import { readStudents } from "@/server/readStudents";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Students" };

@@ -1,14 +1,15 @@
-import * as acts from "@/core/acts/acts";
 import { type Advice, adviseOn } from "@/core/advice";
-import type { Later } from "@/core/advice/line";
+import type { AdviceContext } from "@/core/advice/line";
+import * as commands from "@/core/commands";
 import { digestLadder } from "@/core/ladder/digest";
 import type { Ladder, Policy } from "@/core/ladder/ladder";
 import { foldRail, type Rail } from "@/core/ladder/rail";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import { digestLesson } from "@/core/log/digest";
-import { type Draft, envelope, type LogEvent, sealEvent } from "@/core/log/event";
+import { type EventDraft, envelope, hashEvent, type LogEvent } from "@/core/log/event";
+import { foldLesson } from "@/core/log/fold";
 import type { Attempt, Placing } from "@/core/log/kinds";
-import { foldLesson, type LessonView, type SetView, type Visit } from "@/core/log/lesson";
+import type { LessonView, SetView, Visit } from "@/core/log/view";
 import type { PackLadder } from "@/core/pack/pack";
 import { placeOn } from "@/core/pack/pack";
 import type { KeyPosition } from "@/core/skill/skill";
@@ -82,8 +83,8 @@ export class Phone {
 	};
 
 	/** Writes one act and gives its ids. */
-	write(written: acts.Written): string[] {
-		const drafts = written.map((draft: Draft) => ({
+	write(written: commands.Drafts): string[] {
+		const drafts = written.map((draft: EventDraft) => ({
 			...draft,
 			lesson: draft.lesson ?? this.lesson,
 			id: draft.id ?? this.newId(),
@@ -98,7 +99,7 @@ export class Phone {
 				lamport: this.seenLamport,
 			};
 			this.events.push(
-				sealEvent(envelope(draft, place, { at: "2026-03-01T10:00:00.000Z", tz: "UTC", localDay: "2026-03-01" })),
+				hashEvent(envelope(draft, place, { at: "2026-03-01T10:00:00.000Z", tz: "UTC", localDay: "2026-03-01" })),
 			);
 			return draft.id;
 		});
@@ -127,7 +128,7 @@ export class Phone {
 		const view = this.view();
 		return view.visits.find((v) => v.key === view.current?.visit) as Visit;
 	}
-	advice(later: Later = {}): Advice {
+	advice(later: AdviceContext = {}): Advice {
 		return adviseOn(this.view(), this.set(), later);
 	}
 
@@ -136,13 +137,13 @@ export class Phone {
 	}
 	beginAt(placing: Placing): this {
 		this.write(
-			acts.beginLesson(this.newId, this.lesson, { minutes: 45, wish: "", quick: false }, placing.student, placing),
+			commands.beginLesson(this.newId, this.lesson, { minutes: 45, wish: "", quick: false }, placing.student, placing),
 		);
 		return this;
 	}
 
 	attempt(attempt: Attempt): string {
-		return acts
+		return commands
 			.attemptIn(this.newId, this.set(), attempt)
 			.flatMap((act) => this.write(act))
 			.at(-1) as string;
@@ -156,40 +157,46 @@ export class Phone {
 	 */
 	row(marks: string): this {
 		for (const mark of marks) {
-			const off = (position: string, direction?: "short" | "beyond") =>
-				this.attempt({ result: "miss", off: [{ position, ...(direction ? { direction } : {}) }], judged: true });
-			const say = (type: "correction" | "question" | "confirmation", position: string) =>
-				this.write(acts.inSet(this.set(), "feedback", { type, position, cue: null }));
-			if (mark === "g") this.attempt({ result: "hit", off: [], judged: true });
-			else if (mark === "x") this.attempt({ result: "miss", off: [], judged: false });
-			else if (mark === "m") this.attempt({ result: "miss", off: [], judged: true });
-			else if (mark === "n") this.attempt({ result: "hit", off: [], judged: false, noCount: true });
-			else if ("123".includes(mark)) off(`p${mark}`);
-			else if (mark === "a") off("p1", "short");
-			else if (mark === "A") off("p1", "beyond");
-			else if (mark === "c") say("correction", "p1");
-			else if (mark === "d") say("correction", "p2");
-			else if (mark === "q") say("question", "p1");
-			else if (mark === "k") say("confirmation", "p1");
-			else if (mark === "t") this.write(acts.inSet(this.set(), "state", { mark: "tired" }));
-			else if (mark === "r") this.write(acts.inSet(this.set(), "state", { mark: "rushed" }));
-			else if (mark === "s") this.write(acts.inSet(this.set(), "state", { mark: "distracted" }));
-			else throw new Error(`no such mark: ${mark}`);
+			const does = this.marks[mark];
+			if (!does) throw new Error(`no such mark: ${mark}`);
+			does();
 		}
 		return this;
 	}
+	private readonly marks: Readonly<Record<string, () => unknown>> = {
+		g: () => this.attempt({ result: "hit", off: [], judged: true }),
+		x: () => this.attempt({ result: "miss", off: [], judged: false }),
+		m: () => this.attempt({ result: "miss", off: [], judged: true }),
+		n: () => this.attempt({ result: "hit", off: [], judged: false, noCount: true }),
+		...Object.fromEntries(["1", "2", "3"].map((n) => [n, () => this.missed({ position: `p${n}` })])),
+		a: () => this.missed({ position: "p1", direction: "short" }),
+		A: () => this.missed({ position: "p1", direction: "beyond" }),
+		c: () => this.said("correction", "p1"),
+		d: () => this.said("correction", "p2"),
+		q: () => this.said("question", "p1"),
+		k: () => this.said("confirmation", "p1"),
+		t: () => this.write(commands.inSet(this.set(), "state", { mark: "tired" })),
+		r: () => this.write(commands.inSet(this.set(), "state", { mark: "rushed" })),
+		s: () => this.write(commands.inSet(this.set(), "state", { mark: "distracted" })),
+	};
+	private missed(off: Attempt["off"][number]): string {
+		return this.attempt({ result: "miss", off: [off], judged: true });
+	}
+	private said(type: "correction" | "question" | "confirmation", position: string): unknown {
+		return this.write(commands.inSet(this.set(), "feedback", { type, position, cue: null }));
+	}
 
 	follow(ladder: PackLadder): this {
-		this.write(acts.follow(this.newId, this.view(), this.set(), ladder, this.advice()));
+		this.write(commands.follow(this.newId, this.view(), this.set(), ladder, this.advice()));
 		return this;
 	}
 	otherwise(): this {
-		this.write(acts.overrule(this.view(), this.set(), this.advice()));
+		this.write(commands.overrule(this.view(), this.set(), this.advice()));
 		return this;
 	}
 	undo(): this {
-		const last = acts.lastAct(this.view(), this.device);
-		if (last) this.write(acts.takeBack(last.targets));
+		const last = commands.lastAct(this.view(), this.device);
+		if (last) this.write(commands.takeBack(last.targets));
 		return this;
 	}
 }

@@ -1,6 +1,6 @@
 import fc from "fast-check";
+import { parse } from "@/core/refusals/refusals";
 import { type Judged, Rule } from "@/core/rules";
-import { parse } from "@/core/words/refuse";
 
 /** Test helpers: arbitrary small sound rules, and every rule's own words once more, without a machine. */
 
@@ -52,13 +52,13 @@ export interface End {
 type Of<K extends Rule["kind"]> = Extract<Rule, { kind: K }>;
 
 /** Where a rule ends over a row of attempts, read as plainly as its sentence; null while it is open. */
-export function plainly(rule: Rule, row: readonly Judged[]): End | null {
+export function plainReading(rule: Rule, row: readonly Judged[]): End | null {
 	switch (rule.kind) {
 		case "days":
-			return plainly(rule.rule as Rule, row);
+			return plainReading(rule.rule as Rule, row);
 		case "all":
 		case "any": {
-			const ends = (rule as Of<"all">).rules.map((part) => plainly(part as Rule, row));
+			const ends = (rule as Of<"all">).rules.map((part) => plainReading(part as Rule, row));
 			const met = ends.map((end) => (end?.end === "met" ? end.at : Number.POSITIVE_INFINITY));
 			const bust = ends.map((end) => (end?.end === "bust" ? end.at : Number.POSITIVE_INFINITY));
 			const [metAt, bustAt] =

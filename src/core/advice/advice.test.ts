@@ -1,9 +1,10 @@
 import { ladderWith, Phone, positions } from "@/core/__tests__/phone";
-import { inSet, movePeg } from "@/core/acts/acts";
+import { movePeg } from "@/core/commands/follow";
+import { inSet } from "@/core/commands/sets";
 import type { Policy } from "@/core/ladder/ladder";
 import type { RungSettings } from "@/core/ladder/rung";
 import { adviseOn } from ".";
-import type { Later } from "./line";
+import type { AdviceContext } from "./line";
 
 interface Case {
 	name: string;
@@ -16,7 +17,7 @@ interface Case {
 	change?: Partial<RungSettings>;
 	policy?: Policy;
 	tried?: number;
-	later?: Later;
+	later?: AdviceContext;
 }
 
 const streak = { kind: "streak", r: 3 } as const;
@@ -222,7 +223,7 @@ test("a bust closes the rung for the lesson", () => {
 });
 
 describe("the cue that is offered", () => {
-	const cueAfter = (change: Partial<RungSettings>, marks: string, later: Later = {}) => {
+	const cueAfter = (change: Partial<RungSettings>, marks: string, later: AdviceContext = {}) => {
 		const { act } = new Phone().begin(ladderWith(change)).row(marks).advice(later);
 		return act?.kind === "cue" ? act.cue?.text : undefined;
 	};

@@ -1,5 +1,6 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
-import { attemptIn, inSet, openSet } from "@/core/acts/acts";
+import { inSet, openSet } from "@/core/commands/sets";
+import { attemptIn } from "@/core/commands/tries";
 import type { RungSettings } from "@/core/ladder/rung";
 import type { Attempt } from "@/core/log/kinds";
 import { placeOn } from "@/core/pack/pack";

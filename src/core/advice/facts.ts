@@ -1,7 +1,7 @@
 import { succeeded } from "@/core/ladder/good";
 import type { RungSettings } from "@/core/ladder/rung";
 import { type Direction, lookedFor, type Placing, type WatchedPosition } from "@/core/log/kinds";
-import { countedIn, type Entry, inOrder, type TallyView, type TryView } from "@/core/log/lesson";
+import { countedIn, type Entry, inOrder, type TallyView, type TryView } from "@/core/log/view";
 import type { Act, AdviceInput } from "./line";
 
 /** The latest consecutive counted attempts with one position off in one direction. */
@@ -211,7 +211,7 @@ export function easingAct(facts: Facts): { title: string; act: Act | null } {
 	const below = index > 0 ? placing.order[index - 1] : undefined;
 	if (below)
 		return { title: `A rung down: ${below.name}`, act: { kind: "move", to: below.id, reason: "stepped down" } };
-	const ease = input.later.easeable?.[0];
+	const ease = input.context.easeable?.[0];
 	return ease
 		? { title: `Ease ${ease} by a notch`, act: null }
 		: { title: "Set it aside for today", act: { kind: "next" } };

@@ -1,8 +1,8 @@
-import { type LessonView, partnerOf, type SetView, type Visit, visitOfSet } from "@/core/log/lesson";
+import { type LessonView, partnerOf, type SetView, type Visit, visitOfSet } from "@/core/log/view";
 import { countDays } from "@/core/rules/days";
 import { ENGINE } from "./engine";
 import { type Facts, factsBefore, gatherFacts } from "./facts";
-import type { Advice, AdviceInput, Later, Line } from "./line";
+import type { Advice, AdviceContext, AdviceInput, Line } from "./line";
 import { backToRung } from "./lines/backToRung";
 import { care } from "./lines/care";
 import { carryOn } from "./lines/carryOn";
@@ -19,7 +19,7 @@ import { tooEasy } from "./lines/tooEasy";
 import { tooHard } from "./lines/tooHard";
 import { warmUp } from "./lines/warmUp";
 
-export type { Advice, Later } from "./line";
+export type { Advice, AdviceContext } from "./line";
 
 export { ENGINE };
 
@@ -54,7 +54,7 @@ function firstOf(facts: Facts): { line: Line; said: Said } {
 	for (const line of speaking) {
 		const since = facts.overruled.get(line.name);
 		const silent = !line.always && since !== undefined && since < (line.silentFor?.(facts) ?? Infinity);
-		const said = silent ? null : line.speak(facts);
+		const said = silent ? null : line.propose(facts);
 		if (said) return { line, said: staying(facts, said) };
 	}
 	throw new Error("advise: the last line always speaks");
@@ -113,14 +113,14 @@ function careOpen(lesson: LessonView, visit: Visit): readonly string[] {
 }
 
 /** For a rule on several days: how many are done, today's included once it is met. */
-function daysDone(lesson: LessonView, { rule, placing, verdict }: Visit): Later["days"] {
+function daysDone(lesson: LessonView, { rule, placing, verdict }: Visit): AdviceContext["days"] {
 	const today = lesson.events.at(-1)?.localDay;
 	if (rule.kind !== "days" || verdict.kind !== "met" || !today) return undefined;
 	return { done: countDays([...(placing.daysMet ?? []), today], rule.gap), of: rule.days };
 }
 
 /** The advice for the set in hand, from a folded lesson. */
-export function adviseOn(lesson: LessonView, set: SetView, inputs: Later = {}): Advice {
+export function adviseOn(lesson: LessonView, set: SetView, inputs: AdviceContext = {}): Advice {
 	const visit = visitOfSet(lesson, set) as Visit;
 	const other = set.joint ? visitOfSet(lesson, partnerOf(lesson, set)) : null;
 	return advise({
@@ -133,6 +133,6 @@ export function adviseOn(lesson: LessonView, set: SetView, inputs: Later = {}): 
 			const last = lesson.visits.findLast((v) => v.ladder === visit.ladder && v.rung === rung);
 			return last ? last.verdict.left : null;
 		},
-		later: { careOpen: careOpen(lesson, visit), days: daysDone(lesson, visit), ...inputs },
+		context: { careOpen: careOpen(lesson, visit), days: daysDone(lesson, visit), ...inputs },
 	});
 }

@@ -1,6 +1,6 @@
 import type { YesOf } from "@/core/ladder/rung";
 import type { Direction, Variation } from "@/core/log/kinds";
-import type { Verdict, Visit } from "@/core/log/lesson";
+import type { Verdict, Visit } from "@/core/log/view";
 import type { Cue } from "@/core/skill/cue";
 import type { Facts } from "./facts";
 
@@ -41,7 +41,7 @@ export interface Advice {
 }
 
 /** Inputs that later parts will give; absent, their lines keep still. */
-export interface Later {
+export interface AdviceContext {
 	/** A body part at its limit for the day or the week. */
 	loadReached?: { part: string; words: string };
 	/** Checklist items not confirmed today. */
@@ -65,7 +65,7 @@ export interface AdviceInput {
 	variation: Variation;
 	/** Tries still allowed in this lesson on another rung of this ladder; unlimited if not visited. */
 	leftOn: (rung: string) => number | null;
-	later: Later;
+	context: AdviceContext;
 }
 
 /** One line of the advice: its name, and its words when it speaks. First match wins. */
@@ -77,5 +77,5 @@ export interface Line {
 	flickers?: boolean;
 	/** Silent for only so many attempts after *otherwise*; for the whole visit if absent. */
 	silentFor?: (facts: Facts) => number;
-	speak(facts: Facts): Omit<Advice, "line" | "canSilence"> | null;
+	propose(facts: Facts): Omit<Advice, "line" | "canSilence"> | null;
 }

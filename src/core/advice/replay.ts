@@ -1,5 +1,5 @@
 import type { EventOf, LogEvent } from "@/core/log/event";
-import { foldLesson } from "@/core/log/lesson";
+import { foldLesson } from "@/core/log/fold";
 import { type Advice, adviseOn, ENGINE } from ".";
 
 /**

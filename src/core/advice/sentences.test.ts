@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { ladderWith, Phone } from "@/core/__tests__/phone";
-import { switchTo } from "@/core/acts/acts";
-import type { Visit } from "@/core/log/lesson";
+import { switchTo } from "@/core/commands/sets";
+import type { Visit } from "@/core/log/view";
 import { placeOn } from "@/core/pack/pack";
 import { type Advice, adviseOn } from ".";
 

@@ -1,5 +1,5 @@
 import type { Rung } from "@/core/ladder/ladder";
-import { cutText } from "@/core/words/text";
+import { cutText } from "@/core/text/fields";
 import { climb, type Difficulty } from "./difficulty";
 
 /** A rung that halves a step, and what it does, in words. */

@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { rungLabels } from "@/core/ladder/labels";
 import { Ladder } from "@/core/ladder/ladder";
+import { parse } from "@/core/refusals/refusals";
 import { examples } from "@/core/skill/examples";
-import { parse } from "@/core/words/refuse";
-import { buildLadder, chainings, type Draft, extentOf, MOST_RUNGS, type Request } from "./buildLadder";
+import { buildLadder, chainings, extentOf, type LadderDraft, MOST_RUNGS, type Request } from "./buildLadder";
 import { Difficulty, EXTENT } from "./difficulty";
 import { cut, fewestParts, type Notching } from "./partition";
 import { usualDifficulties } from "./usual";
@@ -89,7 +89,7 @@ const build = (change: Partial<Request> = {}) =>
 		},
 		() => `rung-${++made}`,
 	);
-const drafted = (change: Partial<Request> = {}): Draft => {
+const drafted = (change: Partial<Request> = {}): LadderDraft => {
 	const outcome = build(change);
 	if (!outcome.ok) throw new Error(outcome.refusals[0]?.sentence);
 	return outcome.value;

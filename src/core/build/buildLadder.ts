@@ -1,11 +1,11 @@
 import type { Policy, Rung } from "@/core/ladder/ladder";
 import { freshRung, MAX_WATCHED, type RungSettings } from "@/core/ladder/rung";
 import type { Side } from "@/core/people/student";
+import { type Outcome, type Refusal, refuse } from "@/core/refusals/refusals";
 import { firstCue } from "@/core/skill/cue";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
-import { plural } from "@/core/words/numbers";
-import { type Outcome, type Refusal, refuse } from "@/core/words/refuse";
-import { cutText } from "@/core/words/text";
+import { cutText } from "@/core/text/fields";
+import { plural } from "@/core/text/lists";
 import { type Difficulty, EXTENT, weightless } from "./difficulty";
 import { cut, fewestParts, type Notching } from "./partition";
 
@@ -29,7 +29,7 @@ export interface Request {
 	easeBack: boolean;
 }
 
-export interface Draft {
+export interface LadderDraft {
 	rungs: Rung[];
 	/** Why each rung stands where it does, and how heavy the step to it is; the first is the start. */
 	reasons: { sentence: string; weight: number }[];
@@ -115,7 +115,7 @@ function refusalsOf({ skill, difficulties, ends, chaining, size }: Request): Ref
  * coach's order, cut into steps of which the heaviest is as light as can be. A draft:
  * every name, number and rule in it is the coach's to change.
  */
-export function buildLadder(request: Request, newId: () => string): Outcome<Draft> {
+export function buildLadder(request: Request, newId: () => string): Outcome<LadderDraft> {
 	const wrong = refusalsOf(request);
 	if (wrong.length > 0) return { ok: false, refusals: wrong };
 	const { skill, chaining, size } = request;
@@ -141,7 +141,7 @@ export function buildLadder(request: Request, newId: () => string): Outcome<Draf
 	if (!steps.ok) return steps;
 	const ends = cut(row, steps.value);
 	const rungs: Rung[] = [];
-	const reasons: Draft["reasons"] = [];
+	const reasons: LadderDraft["reasons"] = [];
 	const notches = new Map(used.map((one) => [one.id, endsOf(one).start]));
 	const names = new Map<string, number>();
 	const heaviest = Math.max(...ends.map((end, i) => weightOf(row.slice(ends[i - 1] ?? 0, end))));

@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
-import { complainIn } from "@/core/words/complain";
-import { ident, label } from "@/core/words/text";
+import { complainIn } from "@/core/refusals/complain";
+import { ident, label } from "@/core/text/fields";
 
 /** Id of the difficulty that key positions make: how much of the movement is done. */
 export const EXTENT = "extent";

@@ -1,8 +1,9 @@
+import { analyseAt } from "@/core/analysis/analyse";
+import { searchRules } from "@/core/analysis/find";
+import type { Finding } from "@/core/analysis/finding";
+import type { Ask } from "@/core/analysis/wald";
+import { type Outcome, refuse } from "@/core/refusals/refusals";
 import { fewestTries, hitOrMiss, type Rule } from "@/core/rules";
-import { type Outcome, refuse } from "@/core/words/refuse";
-import { analyseAt } from "@/core/worth/analyse";
-import { type Finding, searchRules } from "@/core/worth/find";
-import type { Ask } from "@/core/worth/wald";
 
 /** A rule for a stretch of a ladder, with its limit a lesson. */
 export interface TierRule {

@@ -30,30 +30,31 @@ export function cut(row: readonly Notching[], parts: number): number[] {
 	for (let i = n - 1; i >= 0; i--)
 		alike[i] = i + 1 < n && row[i + 1]?.difficulty === row[i]?.difficulty ? (alike[i + 1] as number) : i + 1;
 
-	// From the back: the best way to cut what begins at i into k stretches.
-	let after: Way[] = Array.from({ length: n + 1 }, (_, i) => (i === n ? { mixed: 0, squares: 0 } : never));
+	/** The best way to cut what begins at i into k stretches, where `after` is that with one stretch fewer. */
+	const bestFrom = (i: number, k: number, after: readonly PartialCut[]): { cut: PartialCut; end: number } => {
+		let best = { cut: never, end: 0 };
+		// Longer first stretches first: of equals the first one found stays.
+		for (let j = n - k + 1; j > i; j--) {
+			const weight = weigh(i, j);
+			const rest = after[j] as PartialCut;
+			if (weight > lightest + SAME || rest.mixed === Number.POSITIVE_INFINITY) continue;
+			const mixed = rest.mixed + (j > (alike[i] as number) ? 1 : 0);
+			const way = { mixed, squares: rest.squares + weight * weight };
+			if (better(way, best.cut)) best = { cut: way, end: j };
+		}
+		return best;
+	};
+
+	// From the back.
+	let after: PartialCut[] = Array.from({ length: n + 1 }, (_, i) => (i === n ? { mixed: 0, squares: 0 } : never));
 	const ends: Int16Array[] = [];
 	for (let k = 1; k <= parts; k++) {
-		const now: Way[] = new Array(n + 1).fill(never);
+		const now: PartialCut[] = new Array(n + 1).fill(never);
 		const end = new Int16Array(n + 1);
 		for (let i = n - k; i >= 0; i--) {
-			let best = never;
-			// Longer first stretches first: of equals the first one found stays.
-			for (let j = n - k + 1; j > i; j--) {
-				const weight = weigh(i, j);
-				if (weight > lightest + SAME) continue;
-				const rest = after[j] as Way;
-				if (rest.mixed === Number.POSITIVE_INFINITY) continue;
-				const way = {
-					mixed: rest.mixed + (j > (alike[i] as number) ? 1 : 0),
-					squares: rest.squares + weight * weight,
-				};
-				if (better(way, best)) {
-					best = way;
-					end[i] = j;
-				}
-			}
-			now[i] = best;
+			const best = bestFrom(i, k, after);
+			now[i] = best.cut;
+			end[i] = best.end;
 		}
 		after = now;
 		ends.push(end);
@@ -66,12 +67,13 @@ export function cut(row: readonly Notching[], parts: number): number[] {
 	return cuts;
 }
 
-interface Way {
+interface PartialCut {
 	mixed: number;
 	squares: number;
 }
-const never: Way = { mixed: Number.POSITIVE_INFINITY, squares: Number.POSITIVE_INFINITY };
-const better = (a: Way, b: Way) => a.mixed < b.mixed || (a.mixed === b.mixed && a.squares < b.squares - SAME);
+const never: PartialCut = { mixed: Number.POSITIVE_INFINITY, squares: Number.POSITIVE_INFINITY };
+const better = (a: PartialCut, b: PartialCut) =>
+	a.mixed < b.mixed || (a.mixed === b.mixed && a.squares < b.squares - SAME);
 
 const prefix = (row: readonly Notching[]): number[] => {
 	const sums = [0];

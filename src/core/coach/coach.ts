@@ -1,9 +1,9 @@
 import * as z from "zod/mini";
+import { inTen } from "@/core/analysis/readings";
 import { Difficulties, difficultyLabels } from "@/core/build/difficulty";
 import { usualDifficulties } from "@/core/build/usual";
 import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
-import { complainIn } from "@/core/words/complain";
-import { inTen } from "@/core/worth/readings";
+import { complainIn } from "@/core/refusals/complain";
 
 export const coachLabels = {
 	...difficultyLabels,

@@ -1,5 +1,5 @@
-import type { Outcome } from "@/core/words/refuse";
-import { uniform } from "@/core/worth/simulate";
+import { uniform } from "@/core/analysis/simulate";
+import type { Outcome } from "@/core/refusals/refusals";
 import { estimateRate } from "./rate";
 
 const sure = <T>(outcome: Outcome<T>): T => {

@@ -1,5 +1,5 @@
 import { jStat } from "jstat";
-import { type Outcome, refuse } from "@/core/words/refuse";
+import { type Outcome, refuse } from "@/core/refusals/refusals";
 
 /** A counted try on the rung itself, oldest first. */
 export interface PastTry {

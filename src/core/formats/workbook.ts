@@ -1,14 +1,14 @@
 import * as z from "zod/mini";
 import { Coach } from "@/core/coach/coach";
+import { hashOf, hashOfBytes } from "@/core/hash/hash";
 import { Ladder, Policy } from "@/core/ladder/ladder";
 import { RungSettings } from "@/core/ladder/rung";
 import { type LogEvent, outOfBounds, parseEvent } from "@/core/log/event";
 import { Side, Student } from "@/core/people/student";
+import { type Outcome, parse, type Refusal, refuse } from "@/core/refusals/refusals";
 import { PICTURE_CHARS, pictureTypes } from "@/core/skill/picture";
 import { Skill } from "@/core/skill/skill";
-import { type Outcome, parse, type Refusal, refuse } from "@/core/words/refuse";
-import { seal, sealBytes } from "@/core/words/seal";
-import { ident, text, whole } from "@/core/words/text";
+import { ident, text, whole } from "@/core/text/fields";
 
 /**
  * The workbook: one JSON file that holds a studio, or one student, skill or ladder of
@@ -148,23 +148,23 @@ const misfit = (path: string, what: string) =>
 function sealRefusal(section: Section, row: Rows[Exclude<Section, "events">]): ReturnType<typeof refuse> | null {
 	if (section === "skillVersions") {
 		const { hash, skill } = row as Rows["skillVersions"];
-		return seal(skill) === hash ? null : misfit("hash", "the skill it is the seal of");
+		return hashOf(skill) === hash ? null : misfit("hash", "the skill it is the seal of");
 	}
 	if (section === "pictures") {
 		const { hash, body } = row as Rows["pictures"];
-		return sealBytes(body) === hash ? null : misfit("hash", "the picture it is the seal of");
+		return hashOfBytes(body) === hash ? null : misfit("hash", "the picture it is the seal of");
 	}
 	if (section === "rungVersions") {
 		const { hash, settings } = row as Rows["rungVersions"];
-		return seal(settings) === hash ? null : misfit("hash", "the settings it is the seal of");
+		return hashOf(settings) === hash ? null : misfit("hash", "the settings it is the seal of");
 	}
 	if (section === "ladderVersions") {
 		const { hash, ladder } = row as Rows["ladderVersions"];
-		return seal(ladder) === hash ? null : misfit("hash", "the order it is the seal of");
+		return hashOf(ladder) === hash ? null : misfit("hash", "the order it is the seal of");
 	}
 	if (section === "skills") {
 		const { version, skill } = row as Rows["skills"];
-		return seal(skill) === version ? null : misfit("version", "what the skill says");
+		return hashOf(skill) === version ? null : misfit("version", "what the skill says");
 	}
 	if (section === "ladders") {
 		const { version, ladder } = row as Rows["ladders"];
@@ -176,9 +176,9 @@ function sealRefusal(section: Section, row: Rows[Exclude<Section, "events">]): R
 /** Content address of a ladder: of the order of its rungs' versions. */
 export const orderOf = ({ side, policy, start, stage, school, rungs }: Ladder): z.infer<typeof LadderOrder> => ({
 	...{ side, policy, start, ...(stage ? { stage } : {}), ...(school ? { school } : {}) },
-	order: rungs.map(({ id, settings }) => ({ id, version: seal(settings) })),
+	order: rungs.map(({ id, settings }) => ({ id, version: hashOf(settings) })),
 });
-const sealOrder = (ladder: Ladder) => seal(orderOf(ladder));
+const sealOrder = (ladder: Ladder) => hashOf(orderOf(ladder));
 
 /** The JSON Schema of a workbook (draft 2020-12). What only our own checks see is not in it. */
 export const workbookSchema = (): object => ({

@@ -1,9 +1,9 @@
-import { canonicalForm } from "@/core/words/seal";
+import { canonicalForm } from "@/core/hash/hash";
 import { rungLabels } from "./labels";
 import type { RungSettings } from "./rung";
 
 /** A ladder as a revision holds it: rungs with their settings, lowest first. */
-export type Rungs = readonly { id: string; settings: RungSettings }[];
+export type RungsBefore = readonly { id: string; settings: RungSettings }[];
 
 export interface RungDifference {
 	id: string;
@@ -37,7 +37,7 @@ function fieldsOf(before: RungSettings, after: RungSettings): string[] {
 }
 
 /** What two states of a ladder say differently, rung by rung, in the order of the later one; those taken out come last. */
-export function ladderDifferences(before: Rungs, after: Rungs): RungDifference[] {
+export function ladderDifferences(before: RungsBefore, after: RungsBefore): RungDifference[] {
 	const old = new Map(before.map((rung) => [rung.id, rung]));
 	const there = new Set(after.map(({ id }) => id));
 	const order = before.filter(({ id }) => there.has(id)).map(({ id }) => id);

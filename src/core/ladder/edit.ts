@@ -60,12 +60,12 @@ export function mergeDown(rungs: readonly Rung[], at: number): Rung[] {
 }
 
 /** What can be set on many rungs at once. */
-export type Shared = Partial<
+export type SharedSettings = Partial<
 	Pick<RungSettings, "rule" | "limit" | "triesPerSet" | "readyRate" | "correctAfter" | "adjust">
 >;
 
 /** Sets the same on all rungs from one to another, both included. */
-export const setAll = (rungs: readonly Rung[], from: number, to: number, shared: Shared): Rung[] =>
+export const setAll = (rungs: readonly Rung[], from: number, to: number, shared: SharedSettings): Rung[] =>
 	rungs.map((rung, i) =>
 		i < from || i > to ? rung : { ...rung, settings: { ...rung.settings, ...structuredClone(shared) } },
 	);

@@ -1,11 +1,11 @@
 import * as z from "zod/mini";
 import { Difficulties } from "@/core/build/difficulty";
 import { Side } from "@/core/people/student";
+import { complainIn } from "@/core/refusals/complain";
+import type { Refusal } from "@/core/refusals/refusals";
 import { isJudged } from "@/core/skill/look";
 import type { Skill } from "@/core/skill/skill";
-import { complainIn } from "@/core/words/complain";
-import type { Refusal } from "@/core/words/refuse";
-import { ident } from "@/core/words/text";
+import { ident } from "@/core/text/fields";
 import { Policy } from "./policy";
 import { freshRung, passRefusal, Rung, type RungSettings } from "./rung";
 

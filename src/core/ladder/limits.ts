@@ -1,5 +1,5 @@
 import type { Student } from "@/core/people/student";
-import { list } from "@/core/words/numbers";
+import { list } from "@/core/text/lists";
 import type { Rung } from "./ladder";
 
 /** What a rung is not to be done as it stands for, with this student. */

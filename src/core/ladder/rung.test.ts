@@ -1,5 +1,5 @@
+import { parse } from "@/core/refusals/refusals";
 import { type Rule, ruleKinds } from "@/core/rules";
-import { parse } from "@/core/words/refuse";
 import { LadderToSave } from "./ladder";
 import { fewestOf, freshRung, RungSettings } from "./rung";
 import { scales } from "./scale";

@@ -1,9 +1,9 @@
 import * as z from "zod/mini";
 import { BodyPart } from "@/core/people/student";
+import { complainIn } from "@/core/refusals/complain";
+import type { Refusal } from "@/core/refusals/refusals";
 import { fewestTries, Rule, usesRule } from "@/core/rules";
-import { complainIn } from "@/core/words/complain";
-import type { Refusal } from "@/core/words/refuse";
-import { ident, label, text, whole } from "@/core/words/text";
+import { ident, label, text, whole } from "@/core/text/fields";
 import { Gate, looksAtForm } from "./gate";
 import { outcomesOn } from "./good";
 import { DecisionTable, Scale, scales } from "./scale";

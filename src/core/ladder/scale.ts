@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
-import { complainIn } from "@/core/words/complain";
-import { label, text } from "@/core/words/text";
+import { complainIn } from "@/core/refusals/complain";
+import { label, text } from "@/core/text/fields";
 
 /** One way an attempt can come out. */
 export const OutcomeDef = z.object({

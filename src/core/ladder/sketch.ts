@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import { Side } from "@/core/people/student";
-import { complainIn } from "@/core/words/complain";
-import { ident, label, text } from "@/core/words/text";
+import { complainIn } from "@/core/refusals/complain";
+import { ident, label, text } from "@/core/text/fields";
 
 /**
  * A set-up seen from above, in metres: `x` to the right of the middle, `y` away from

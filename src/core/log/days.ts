@@ -1,4 +1,4 @@
-import { dayAfter } from "@/core/words/text";
+import { dayAfter } from "@/core/text/fields";
 
 /** The program is younger than this: an earlier day is that of a clock nobody set. */
 export const SET_CLOCKS_FROM = "2020-01-01";

@@ -1,8 +1,8 @@
+import { wayOf } from "@/core/analysis/ways";
 import { isShown } from "@/core/skill/cue";
-import { wayOf } from "@/core/worth/ways";
-import { dayOf, formOf, inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./lesson";
 import { markOf, readMark } from "./marks";
-import type { Placed } from "./order";
+import type { OrderedEvent } from "./order";
+import { dayOf, formOf, inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./view";
 import { scoreOf, tellsRuns, wrapUp } from "./wrap";
 
 /**
@@ -12,7 +12,7 @@ import { scoreOf, tellsRuns, wrapUp } from "./wrap";
  */
 
 /** A rule that was met, and that nobody claimed by moving the peg. */
-export interface PassDigest extends Placed {
+export interface PassDigest extends OrderedEvent {
 	/** The attempt or tally that met it. */
 	metBy: string;
 	/** What the coach said to it; null where nothing was said. */
@@ -106,7 +106,7 @@ const anyForm = (visit: Visit) => inOrder(visit).filter((item) => item.counted);
 /** Tries in order; those of a tally, whose order nobody kept, are spread evenly. */
 function marksOf(visit: Visit, of: typeof own = own): string {
 	const marks = (item: TryView | TallyView): string => {
-		if (!("tries" in item)) return markOf(item.good, item.byPartner);
+		if (item.kind === "try") return markOf(item.good, item.byPartner);
 		const { tries, good, byPartner } = item;
 		return Array.from({ length: tries }, (_, i) =>
 			markOf(Math.floor(((i + 1) * good) / tries) > Math.floor((i * good) / tries), byPartner),
@@ -172,7 +172,7 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 function waysIn(visits: readonly Visit[]): Record<string, number> {
 	const ways: Record<string, number> = {};
 	for (const item of visits.flatMap(own))
-		if (!("tries" in item)) {
+		if (item.kind === "try") {
 			const way = wayOf(item.good, item.body.result);
 			ways[way] = (ways[way] ?? 0) + 1;
 		}

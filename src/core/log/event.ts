@@ -1,8 +1,8 @@
 import * as z from "zod/mini";
-import { jsonTrouble, mended } from "@/core/words/json";
-import { type Outcome, parse, type Refusal, refuse } from "@/core/words/refuse";
-import { seal } from "@/core/words/seal";
-import { day, dayTrouble, ident, whole } from "@/core/words/text";
+import { hashOf } from "@/core/hash/hash";
+import { type Outcome, parse, type Refusal, refuse } from "@/core/refusals/refusals";
+import { day, dayTrouble, ident, whole } from "@/core/text/fields";
+import { jsonTrouble, wellFormed } from "@/core/text/json";
 import { type Body, bodies, type Kind, kinds } from "./kinds";
 import { TOP_LAMPORT } from "./order";
 
@@ -43,21 +43,21 @@ export type EventOf<K extends Kind> = K extends Kind ? Head & { kind: K; body: B
 export type LogEvent = EventOf<Kind>;
 
 /** What somebody wants written; the device adds who, when and in which order. */
-export type Draft = {
+export type EventDraft = {
 	[K in Kind]: { kind: K; body: Body<K> } & Partial<
 		Pick<Head, "id" | "lesson" | "set" | "student" | "ladder" | "rung">
 	>;
 }[Kind];
 
-export type Unsealed = Omit<LogEvent, "hash">;
+export type UnhashedEvent = Omit<LogEvent, "hash">;
 
 /**
  * The seal covers everything but itself, so that no field can differ under one id. Texts are
  * made well formed first: of half a character no seal can be made.
  */
-export function sealEvent(event: Unsealed): LogEvent {
-	const { hash: _, ...rest } = mended(event as LogEvent);
-	return { ...rest, hash: seal(rest) } as LogEvent;
+export function hashEvent(event: UnhashedEvent): LogEvent {
+	const { hash: _, ...rest } = wellFormed(event as LogEvent);
+	return { ...rest, hash: hashOf(rest) } as LogEvent;
 }
 
 /** The event, or why it cannot be read. Unknown kinds are refused by name. Never throws. */
@@ -75,7 +75,7 @@ export function parseEvent(input: unknown): Outcome<LogEvent> {
 	if (envelope.value.kind === "amend" && (body.value as { body: unknown }).body === undefined)
 		return refuse("body.body", "Body is missing: an amendment carries the whole new body.");
 	const { hash, ...rest } = input as LogEvent;
-	if (seal(rest) !== hash) return refuse("hash", "The event's seal does not fit what it says.");
+	if (hashOf(rest) !== hash) return refuse("hash", "The event's seal does not fit what it says.");
 	// As it was sent, not as it was read: the seal must hold again when it is read back.
 	return { ok: true, value: input as LogEvent };
 }
@@ -123,11 +123,11 @@ export interface Now {
 
 /** The event as it will be kept, but for its seal. */
 export function envelope(
-	draft: Draft & { id: string },
+	draft: EventDraft & { id: string },
 	place: { act: string; device: string; dseq: number; lamport: number },
 	when: Now,
 	actor: Actor = "coach",
-): Unsealed {
+): UnhashedEvent {
 	return {
 		id: draft.id,
 		...place,
@@ -140,5 +140,5 @@ export function envelope(
 		ladder: draft.ladder ?? null,
 		rung: draft.rung ?? null,
 		body: draft.body,
-	} as Unsealed;
+	} as UnhashedEvent;
 }

@@ -2,12 +2,12 @@ import * as z from "zod/mini";
 import { Policy } from "@/core/ladder/policy";
 import { RungSettings, yesOf } from "@/core/ladder/rung";
 import { BodyPart, Side } from "@/core/people/student";
+import { complainIn } from "@/core/refusals/complain";
 import { Rule } from "@/core/rules";
 import { tallyRefusal } from "@/core/rules/tally";
 import { Cue } from "@/core/skill/cue";
 import { Direction } from "@/core/skill/direction";
-import { complainIn } from "@/core/words/complain";
-import { day, ident, label, text, whole } from "@/core/words/text";
+import { day, ident, label, text, whole } from "@/core/text/fields";
 
 /** The body of every kind of event. A later kind of work is a new entry here, not a new truth in a table. */
 
@@ -129,14 +129,14 @@ export const elsewheres = ["here today", "warm-up"] as const;
 export type Elsewhere = (typeof elsewheres)[number];
 
 /** Several rungs one after the other, so many tries or good ones at each; the next opens by itself, and after the last the peg. */
-export const Round = z.object({
+export const RoundPlace = z.object({
 	stops: z.array(z.object({ ladder: ident, rung: ident })).check(z.minLength(1), z.maxLength(12)),
 	/** The stop of this set, from 0. */
 	at: whole(0, 11),
 	each: whole(1, 50),
 	of: z.enum(["tries", "good"]),
 });
-export type Round = z.infer<typeof Round>;
+export type RoundPlace = z.infer<typeof RoundPlace>;
 
 export const stateMarks = ["rushed", "tense", "tired", "distracted", "sore"] as const;
 export const causeMarks = ["tried", "ruled out", "open"] as const;
@@ -176,7 +176,7 @@ export const bodies = {
 		/** Each try is both sets' try: done together. */
 		joint: z.optional(z.boolean()),
 		elsewhere: z.optional(z.enum(elsewheres)),
-		round: z.optional(Round),
+		round: z.optional(RoundPlace),
 		/** Work without separate tries: a rally, a run, free play. What is seen in it is touched as it comes. */
 		stretch: z.optional(z.boolean()),
 	}),

@@ -1,10 +1,11 @@
 import fc from "fast-check";
 import { ladderWith, Phone } from "@/core/__tests__/phone";
-import { amendAttempt, insertAfter, takeBack } from "@/core/acts/acts";
 import { adviseOn } from "@/core/advice";
 import { replay } from "@/core/advice/replay";
+import { amendAttempt, insertAfter } from "@/core/commands/tries";
+import { takeBack } from "@/core/commands/undo";
 import type { LogEvent } from "./event";
-import { foldLesson } from "./lesson";
+import { foldLesson } from "./fold";
 import { byOrder } from "./order";
 import { resolve } from "./resolve";
 
@@ -124,6 +125,19 @@ const doings = fc.array(
 	{ maxLength: 40 },
 );
 
+/** What a coach may do besides counting, to one of the tries there are. */
+const does: Record<string, (phone: Phone, at: number, one: string | undefined) => unknown> = {
+	undo: (phone) => phone.undo(),
+	amend: (phone, at, one) =>
+		one && phone.write(amendAttempt(phone.set(), one, { result: at % 2 ? "hit" : "miss", off: [], judged: true })),
+	insert: (phone, _, one) =>
+		one && phone.write(insertAfter(phone.set(), one, { result: "hit", off: [], judged: true })),
+	void: (phone, at) => phone.write(takeBack([phone.events[at % phone.events.length]?.id ?? "", "unknown"])),
+	over: (phone) => phone.write([{ kind: "set.takenOver", set: phone.set().id, body: { set: phone.set().id } }]),
+	follow: (phone) => phone.follow(ladder),
+	otherwise: (phone) => phone.otherwise(),
+};
+
 function play(steps: readonly { who: number; what: string; at: number }[]): Phone[] {
 	const phones = [new Phone("a").begin(ladder), new Phone("b")];
 	phones[1]?.learn(phones[0]?.events ?? []);
@@ -132,17 +146,8 @@ function play(steps: readonly { who: number; what: string; at: number }[]): Phon
 		const tries = phone.view().visits.flatMap((v) => v.tries);
 		const one = tries[at % Math.max(1, tries.length)]?.id;
 		if ("gm1n".includes(what)) phone.row(what);
-		else if (what === "undo") phone.undo();
-		else if (what === "amend" && one)
-			phone.write(amendAttempt(phone.set(), one, { result: at % 2 ? "hit" : "miss", off: [], judged: true }));
-		else if (what === "insert" && one)
-			phone.write(insertAfter(phone.set(), one, { result: "hit", off: [], judged: true }));
-		else if (what === "void") phone.write(takeBack([phone.events[at % phone.events.length]?.id ?? "", "unknown"]));
-		else if (what === "over")
-			phone.write([{ kind: "set.takenOver", set: phone.set()?.id ?? null, body: { set: phone.set()?.id ?? "none" } }]);
 		else if (what === "learn") phone.learn((phones[1 - who] as Phone).events);
-		else if (what === "follow" && phone.set()) phone.follow(ladder);
-		else if (what === "otherwise" && phone.set()) phone.otherwise();
+		else if (phone.set()) does[what]?.(phone, at, one);
 		if (!phone.set()) break;
 	}
 	return phones;

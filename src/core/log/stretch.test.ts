@@ -1,5 +1,5 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
-import { inSet, leaveFor } from "@/core/acts/acts";
+import { inSet, leaveFor } from "@/core/commands/sets";
 import { placeOn } from "@/core/pack/pack";
 import { noteFor } from "./noteFor";
 import { stretchIn } from "./stretch";

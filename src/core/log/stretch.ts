@@ -1,7 +1,7 @@
-import type { Entry } from "./lesson";
+import type { Entry } from "./view";
 
 /** What was seen in stretches of work without separate tries. */
-export interface Stretch {
+export interface StretchCount {
 	/** How often the situation came; taken or not. */
 	came: number;
 	taken: number;
@@ -10,7 +10,7 @@ export interface Stretch {
 }
 
 /** What these entries say of stretches; of one set, where it is given. Null where there was none. */
-export function stretchIn(entries: readonly Entry[], set?: string): Stretch | null {
+export function stretchIn(entries: readonly Entry[], set?: string): StretchCount | null {
 	const seen = entries.flatMap(({ event }) =>
 		event.kind === "seen" && (set === undefined || event.set === set) ? [event.body] : [],
 	);

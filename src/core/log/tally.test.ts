@@ -1,5 +1,6 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
-import { takeBack, tallyIn } from "@/core/acts/acts";
+import { tallyIn } from "@/core/commands/tries";
+import { takeBack } from "@/core/commands/undo";
 import type { RungSettings } from "@/core/ladder/rung";
 import { digestLesson } from "./digest";
 import { parseEvent } from "./event";

@@ -1,7 +1,7 @@
 import { scales } from "@/core/ladder/scale";
 import type { Rule } from "@/core/rules";
-import type { TryView, Visit } from "./lesson";
 import { inTerms } from "./terms";
+import type { TryView, Visit } from "./view";
 import type { RungWrap } from "./wrap";
 
 const tried = (as: Partial<TryView["as"]>, body: Partial<TryView["body"]> = {}, set = "one") =>

@@ -1,9 +1,9 @@
 import { allParts, type Rule } from "@/core/rules";
 import type { Bouts } from "@/core/rules/bouts";
-import { plural } from "@/core/words/numbers";
+import { plural } from "@/core/text/lists";
 import { lookedFor } from "./kinds";
-import { formOf, type TryView } from "./lesson";
-import type { Stretch } from "./stretch";
+import type { StretchCount } from "./stretch";
+import { formOf, type TryView } from "./view";
 import type { RungWrap } from "./wrap";
 
 const mean = (all: readonly number[]) => all.reduce((sum, n) => sum + n, 0) / all.length;
@@ -34,7 +34,7 @@ const fourWords = (four: TwoByTwo): string =>
 const ownTries = (visits: RungWrap["visits"]): TryView[] =>
 	visits.flatMap((visit) => visit.tries.filter((t) => t.counted && t.variation === formOf(visit.placing)));
 
-function stretchWords({ came, taken, off }: Stretch, visits: RungWrap["visits"]): string[] {
+function stretchWords({ came, taken, off }: StretchCount, visits: RungWrap["visits"]): string[] {
 	const names = new Map(visits.flatMap(({ placing }) => lookedFor(placing).map(({ id, short }) => [id, short])));
 	const faults = Object.entries(off).map(([id, n]) => `${names.get(id) ?? "other"} ${n}`);
 	return [

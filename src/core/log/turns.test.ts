@@ -1,7 +1,10 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
-import { attemptIn, closeBoth, closePartner, follow, openSet, restingWith, tallyIn } from "@/core/acts/acts";
+import { follow } from "@/core/commands/follow";
+import { closeBoth, closePartner, openSet, restingWith } from "@/core/commands/sets";
+import { attemptIn, tallyIn } from "@/core/commands/tries";
 import { placeOn } from "@/core/pack/pack";
-import { foldLesson, grow } from "./lesson";
+import { appendEvent } from "./append";
+import { foldLesson } from "./fold";
 
 const rule = { kind: "streak" as const, r: 3 };
 const right = { ...ladderWith({ rule }), id: "right", side: "right" as const };
@@ -98,7 +101,7 @@ test("it grows into what the fold makes of it", () => {
 	const phone = inTurn().row("gmgngtcg");
 	let view = foldLesson(phone.events.slice(0, 3));
 	phone.events.slice(3).forEach((event, i) => {
-		const next = grow(view, event);
+		const next = appendEvent(view, event);
 		const whole = foldLesson(phone.events.slice(0, i + 4));
 		expect(next).toEqual(whole);
 		view = whole;
@@ -124,7 +127,9 @@ test("turns of several tries: the turn passes after so many that count, and a re
 		phone.write(act);
 	expect(phone.set()).toMatchObject({ turn: 3 });
 	expect(now(phone)).toBe("left");
-	expect(grow(foldLesson(phone.events.slice(0, -1)), phone.events.at(-1) as never)?.current?.id).toBe(phone.set().id);
+	expect(appendEvent(foldLesson(phone.events.slice(0, -1)), phone.events.at(-1) as never)?.current?.id).toBe(
+		phone.set().id,
+	);
 });
 
 test("together: the turn stays, and both sets know it", () => {

@@ -1,5 +1,5 @@
 import { ladderWith, Phone, railOver } from "@/core/__tests__/phone";
-import { answerPass, claimPass } from "@/core/acts/passes";
+import { answerPass, claimPass } from "@/core/commands/passes";
 import { digestLadder } from "@/core/ladder/digest";
 import { foldRail } from "@/core/ladder/rail";
 import { digestLesson } from "./digest";

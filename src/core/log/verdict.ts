@@ -11,7 +11,7 @@ import {
 } from "@/core/rules";
 import { type Tally, tallyProves } from "@/core/rules/tally";
 import { lookedFor, type Placing, type Variation } from "./kinds";
-import { formOf, inOrder, rungKey, type TallyView, type TryView, triesIn, type Verdict, type Visit } from "./lesson";
+import { formOf, inOrder, rungKey, type TallyView, type TryView, triesIn, type Verdict, type Visit } from "./view";
 
 /** Where the rule stands on one form of a rung. A tally starts its machine anew: nobody knows its order. */
 interface Form {
@@ -27,20 +27,20 @@ interface Form {
 }
 
 /** A visit on its way: what one more try needs to know. */
-interface Running {
+interface RunningVerdict {
 	/** Counted tries on the rung in this lesson, earlier visits included. */
 	used: number;
 	forms: Record<Variation, Form>;
 }
 
 /** Kept beside the visits and not in them: no part of the lesson, only a way to go on with it. */
-const running = new WeakMap<Visit, Running>();
+const running = new WeakMap<Visit, RunningVerdict>();
 
 const freshForm = (rule: Rule): Form => ({
 	...{ judging: beginJudging(rule), set: null, metBy: null, settled: null, provedBy: null },
 });
 
-const freshRun = (rule: Rule, used: number): Running => ({
+const freshRun = (rule: Rule, used: number): RunningVerdict => ({
 	used,
 	forms: { own: freshForm(rule), easier: freshForm(rule), harder: freshForm(rule) },
 });
@@ -83,7 +83,7 @@ function judgeRung(visits: readonly Visit[], raisedBy: number, placeOf: (id: str
 	const usedAt: { place: number; used: number }[] = [];
 	let used = 0;
 	for (const { visit, item } of all) {
-		const run = runs.get(visit) as Running;
+		const run = runs.get(visit) as RunningVerdict;
 		run.used = used;
 		take(visit, allowedOn(visit), run, item);
 		used = run.used;
@@ -110,7 +110,7 @@ export function judgeAnother(visits: readonly Visit[], at: number, visit: Visit,
 	const known = running.get(before);
 	const key = rungKey(visit.placing);
 	if (!known || visits.slice(at + 1).some((later) => rungKey(later.placing) === key)) return false;
-	const run: Running = { used: known.used, forms: { ...known.forms } };
+	const run: RunningVerdict = { used: known.used, forms: { ...known.forms } };
 	take(visit, before.verdict.allowed, run, attempt);
 	running.set(visit, run);
 	read(visit, run, before.verdict, before);
@@ -127,7 +127,7 @@ export function judgedAs(before: Visit, visit: Visit): void {
 function take(
 	{ rule, placing }: Pick<Visit, "rule" | "placing">,
 	allowed: number,
-	run: Running,
+	run: RunningVerdict,
 	item: TryView | TallyView,
 ): void {
 	if (!item.counted) return;
@@ -135,7 +135,7 @@ function take(
 	item.over = run.used > allowed;
 	if (item.over) return;
 	const form = run.forms[item.variation];
-	if ("tries" in item) {
+	if (item.kind === "tally") {
 		// Met or lost before the tally, it stays so, whatever the tally says.
 		const decided = form.metBy !== null || judgementOf(rule, form.judging, 0).bust;
 		const settled = form.settled ?? (decided ? form.judging : null);
@@ -171,7 +171,7 @@ const isSetOver = (visit: Visit): boolean => {
 /** Writes down what the rule says of each form, and of the rung. */
 function read(
 	visit: Visit,
-	run: Running,
+	run: RunningVerdict,
 	{ allowed, raisedBy }: Pick<Verdict, "allowed" | "raisedBy">,
 	before?: Visit,
 ): void {

@@ -1,16 +1,7 @@
 import { allParts } from "@/core/rules";
 import { type Direction, lookedFor } from "./kinds";
-import {
-	countedIn,
-	formOf,
-	inOrder,
-	type LessonView,
-	type TallyView,
-	type TryView,
-	triesIn,
-	type Visit,
-} from "./lesson";
-import { type Stretch, stretchIn } from "./stretch";
+import { type StretchCount, stretchIn } from "./stretch";
+import { countedIn, formOf, inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./view";
 
 /** A cue with what followed it, as a fact: not a claim that it worked. */
 export interface CueGiven {
@@ -53,7 +44,7 @@ export interface RungWrap {
 	/** Good among those. */
 	variationGood: number;
 	/** Work without separate tries: what came, and what was taken. */
-	stretch: Stretch | null;
+	stretch: StretchCount | null;
 	/** Why it was done in its easier form, where that is the rung for this student. */
 	easedBy: string | null;
 	met: boolean;
@@ -137,7 +128,7 @@ function wrapRung(visits: Visit[]): RungWrap {
 }
 
 const goodIn = (items: readonly (TryView | TallyView)[]): number =>
-	items.reduce((sum, item) => sum + ("tries" in item ? item.good : item.good ? 1 : 0), 0);
+	items.reduce((sum, item) => sum + (item.kind === "tally" ? item.good : item.good ? 1 : 0), 0);
 
 function longestOf(tries: readonly TryView[], tallies: readonly TallyView[]): number | null {
 	const told = tallies.flatMap(({ longest }) => longest ?? []);

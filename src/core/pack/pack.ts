@@ -1,20 +1,20 @@
 import * as z from "zod/mini";
 import type { LengthUnit } from "@/core/coach/coach";
 import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
+import { hashOf } from "@/core/hash/hash";
 import { Policy } from "@/core/ladder/policy";
 import { freshRung, Rung, type RungSettings } from "@/core/ladder/rung";
 import { causeMarks, Placing, type Variation, WatchedPosition } from "@/core/log/kinds";
 import { Side, Student } from "@/core/people/student";
 import { readSides } from "@/core/skill/sides";
-import { seal } from "@/core/words/seal";
-import { cutText, ident } from "@/core/words/text";
+import { cutText, ident } from "@/core/text/fields";
 
 /** What a device needs to run any lesson without asking again. */
 
 /** A picture or clip by its seal, and what it shows. */
-const Shown = z.object({ hash: z.string(), clip: z.boolean(), shows: z.string() });
+const PackPicture = z.object({ hash: z.string(), clip: z.boolean(), shows: z.string() });
 
-const Kept = z.object({
+const PackReminder = z.object({
 	id: ident,
 	student: z.nullable(ident),
 	text: z.string(),
@@ -27,7 +27,7 @@ const Kept = z.object({
 const PackPosition = z.object({
 	...WatchedPosition.shape,
 	look: z.optional(z.array(z.string())),
-	pictures: z.optional(z.array(Shown)),
+	pictures: z.optional(z.array(PackPicture)),
 	/** Where its faults may come from, with a drill that would show it and how the student can tell alone. */
 	causes: z.optional(
 		z.array(z.object({ id: ident, words: z.string(), who: z.string(), drill: z.string(), check: z.string() })),
@@ -86,8 +86,8 @@ export const Pack = z.object({
 	studio: z.object({ id: z.string(), epoch: z.number(), demo: z.boolean() }),
 	students: z.array(z.object({ id: ident, student: Student })),
 	ladders: z.array(PackLadder),
-	promises: z.array(Kept),
-	parked: z.array(Kept),
+	promises: z.array(PackReminder),
+	parked: z.array(PackReminder),
 	/** Lessons that are open, and for whom: one is gone back into, not begun again. */
 	open: z.optional(z.array(z.object({ lesson: ident, students: z.array(ident), day: z.string() }))),
 });
@@ -129,7 +129,7 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 		student: ladder.student,
 		ladder: ladder.id,
 		rung: found.id,
-		rungVersion: seal(settings),
+		rungVersion: hashOf(settings),
 		settings,
 		// The skill's own order is the causal one: a fault can only come from an earlier position.
 		positions: watchedOn(ladder, settings),
@@ -183,7 +183,7 @@ export function changedHere(placing: Placing, ladder: PackLadder | null, change:
 			: musts
 				? { musts }
 				: {};
-	return { ...rest, settings, rungVersion: seal(settings), ...looked };
+	return { ...rest, settings, rungVersion: hashOf(settings), ...looked };
 }
 
 /** A drill thought of just now, on no ladder yet: it is run like the rung in hand, by the result, and put in order later. */
@@ -194,7 +194,7 @@ export function improvised(id: string, name: string, placing: Placing): Placing 
 		...{ watch, triesPerSet, notches, loads, neverAlone, care },
 	};
 	const { daysMet: _, easedBy: __, ...rest } = placing;
-	return { ...rest, rung: id, settings, rungVersion: seal(settings), triedBefore: 0, reEarn: null };
+	return { ...rest, rung: id, settings, rungVersion: hashOf(settings), triedBefore: 0, reEarn: null };
 }
 
 /** A count begun before anybody said for whom: by the result, with plenty of room. */
@@ -209,7 +209,7 @@ export function placeQuick(): Placing {
 		student: null,
 		ladder: null,
 		rung: "quick",
-		rungVersion: seal(settings),
+		rungVersion: hashOf(settings),
 		settings,
 		positions: [],
 		side: "none",

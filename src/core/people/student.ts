@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { label, text, whole } from "@/core/words/text";
+import { label, text, whole } from "@/core/text/fields";
 
 export const Side = z.enum(["left", "right", "none"]);
 export type Side = z.infer<typeof Side>;

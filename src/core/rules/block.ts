@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { whole } from "@/core/words/text";
+import { whole } from "@/core/text/fields";
 import { defineRule, goodOnes, kOverN } from "./kind";
 
 const schema = z.object({ kind: z.literal("block"), k: whole(1, 60), n: whole(1, 60) });

@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
-import { plural } from "@/core/words/numbers";
-import { whole } from "@/core/words/text";
+import { whole } from "@/core/text/fields";
+import { plural } from "@/core/text/lists";
 import { defineRule, goodOnes, kOverN, MET } from "./kind";
 import { emptyWindow, ones, shownOf, stepWindow, type Window } from "./window";
 

@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { whole } from "@/core/words/text";
+import { whole } from "@/core/text/fields";
 import { defineRule, MET } from "./kind";
 
 const schema = z.object({ kind: z.literal("count"), c: whole(1, 500), seconds: whole(5, 3600) });

@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { complainIn } from "@/core/words/complain";
+import { complainIn } from "@/core/refusals/complain";
 import { all } from "./all";
 import { any } from "./any";
 import { block } from "./block";

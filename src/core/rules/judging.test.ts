@@ -5,7 +5,7 @@ import { type Gate, gates } from "@/core/ladder/rung";
 import { isRight, Scale, scales } from "@/core/ladder/scale";
 import type { Attempt } from "@/core/log/kinds";
 import { placeOn } from "@/core/pack/pack";
-import { parse } from "@/core/words/refuse";
+import { parse } from "@/core/refusals/refusals";
 import { judge, type Rule } from ".";
 import { type Tally, tallyProves, tallyRefusal } from "./tally";
 

@@ -1,5 +1,5 @@
 import type * as z from "zod/mini";
-import type { Refusal } from "@/core/words/refuse";
+import type { Refusal } from "@/core/refusals/refusals";
 
 /** One attempt as a pass rule sees it: already judged by the rung's gate. */
 export interface Judged {
@@ -48,7 +48,7 @@ export interface Status {
  * One setting of a rule as data, so that a form needs no code per rule. `number` is
  * drawn as a stepper; `optional` numbers may be left out; the others have lists.
  */
-export interface Field<R> {
+export interface RuleField<R> {
 	name: keyof R & string;
 	label: string;
 	type: "number" | "optional number" | "weights" | "words" | "rule" | "rules";
@@ -70,7 +70,7 @@ export interface RuleKind<R extends { kind: string }, S> {
 	title: string;
 	needs: Needs;
 	schema: z.ZodMiniType<R>;
-	fields: readonly Field<R>[];
+	fields: readonly RuleField<R>[];
 	/** A fresh rule of this kind, good enough to start with. */
 	fresh: R;
 	sentence(rule: R): string;

@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import type { Refusal } from "@/core/words/refuse";
+import type { Refusal } from "@/core/refusals/refusals";
 import { BUST, type Judged, type Looks, MET, type Status } from "./kind";
 import { type AnyRule, machineOf, registry } from "./registry";
 

@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
-import type { Refusal } from "@/core/words/refuse";
-import { whole } from "@/core/words/text";
+import type { Refusal } from "@/core/refusals/refusals";
+import { whole } from "@/core/text/fields";
 import { defineRule, type Judged } from "./kind";
 
 const code = z.string().check(z.regex(/^[a-z0-9-]{1,24}$/));

@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { whole } from "@/core/words/text";
+import { whole } from "@/core/text/fields";
 import { defineRule, MET } from "./kind";
 
 const schema = z.object({ kind: z.literal("rating"), mean: z.number().check(z.gte(0.1), z.lte(10)), n: whole(1, 30) });

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import * as z from "zod/mini";
-import { anyRule, plainly } from "@/core/__tests__/rules";
-import { parse } from "@/core/words/refuse";
-import { analyse, bareCurve } from "@/core/worth/analyse";
+import { anyRule, plainReading } from "@/core/__tests__/rules";
+import { analyse, bareCurve } from "@/core/analysis/analyse";
+import { parse } from "@/core/refusals/refusals";
 import { fewestTries, hitOrMiss, type Judged, judge, machineOf, Rule, ruleKinds, ruleSentence } from ".";
 import { BUST, defineRule, MET } from "./kind";
 import { everyTry } from "./needs";
@@ -44,7 +44,7 @@ test("every machine agrees with the plain reading of its sentence", () => {
 	fc.assert(
 		fc.property(anyRule, attempts, (rule, row) => {
 			const machine = machineOf(rule);
-			const plain = plainly(rule, row);
+			const plain = plainReading(rule, row);
 			let state = machine.start(rule);
 			let end = "";
 			row.forEach((attempt, i) => {

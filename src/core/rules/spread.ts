@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
-import { list } from "@/core/words/numbers";
-import { whole } from "@/core/words/text";
+import { whole } from "@/core/text/fields";
+import { list } from "@/core/text/lists";
 import { defineRule, MET } from "./kind";
 
 const schema = z.object({

@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { whole } from "@/core/words/text";
+import { whole } from "@/core/text/fields";
 import { defineRule, goodOnes, MET } from "./kind";
 
 const schema = z.object({ kind: z.literal("streak"), r: whole(1, 60) });

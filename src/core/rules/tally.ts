@@ -35,6 +35,30 @@ export interface Unsaid {
 
 const PLAIN: Unsaid = { good: [{ good: true, result: "hit" }], off: [{ good: false, result: "miss" }] };
 
+/** A beginning of an order of the tally's tries. */
+interface Beginning {
+	state: unknown;
+	good: number;
+	run: number;
+	longest: number;
+}
+
+/** One more try at the end; null where no order of the tally begins so any more. */
+function oneMore(
+	{ good, run, longest }: Beginning,
+	isGood: boolean,
+	t: number,
+	tally: Tally,
+): Omit<Beginning, "state"> | null {
+	const after = { good: good + (isGood ? 1 : 0), run: isGood ? run + 1 : 0 };
+	const next = { ...after, longest: Math.max(longest, after.run) };
+	const fits =
+		next.good <= tally.good &&
+		next.longest <= (tally.longest ?? tally.good) &&
+		t + 1 - next.good <= tally.tries - tally.good;
+	return fits ? next : null;
+}
+
 /**
  * Whether the tally proves the rule: every order of tries that has its numbers, whatever
  * each of them may have been besides good or off, would meet it. Looks for one that does
@@ -44,35 +68,24 @@ const PLAIN: Unsaid = { good: [{ good: true, result: "hit" }], off: [{ good: fal
 export function tallyProves(rule: Rule, tally: Tally, unsaid: Unsaid = PLAIN): boolean {
 	if (tallyRefusal(tally) !== null) return false;
 	const machine = machineOf(rule);
-	interface Node {
-		state: unknown;
-		good: number;
-		run: number;
-		longest: number;
-	}
 	const letters = [...unsaid.good, ...unsaid.off];
-	let open = new Map<string, Node>([["", { state: machine.start(rule), good: 0, run: 0, longest: 0 }]]);
+	let open = new Map<string, Beginning>([["", { state: machine.start(rule), good: 0, run: 0, longest: 0 }]]);
 	for (let t = 0; t < tally.tries; t++) {
-		const next = new Map<string, Node>();
-		for (const node of open.values())
+		const next = new Map<string, Beginning>();
+		for (const beginning of open.values())
 			for (const letter of letters) {
-				const { good } = letter;
-				const run = good ? node.run + 1 : 0;
-				const state = machine.step(rule, node.state, letter);
+				const state = machine.step(rule, beginning.state, letter);
 				const key = machine.key(rule, state);
-				const after = { state, good: node.good + (good ? 1 : 0), run, longest: Math.max(node.longest, run) };
-				const tooMany =
-					after.good > tally.good ||
-					after.longest > (tally.longest ?? tally.good) ||
-					t + 1 - after.good > tally.tries - tally.good;
-				if (key === MET || tooMany) continue;
+				const after = key === MET ? null : oneMore(beginning, letter.good, t, tally);
+				if (!after) continue;
 				// Where the longest run is not known, no run says anything.
-				next.set(`${key}/${after.good}${tally.longest === undefined ? "" : `/${run}/${after.longest}`}`, after);
+				const runs = tally.longest === undefined ? "" : `/${after.run}/${after.longest}`;
+				next.set(`${key}/${after.good}${runs}`, { ...after, state });
 			}
 		if (next.size > MOST_STATES) return false;
 		open = next;
 	}
 	return ![...open.values()].some(
-		(node) => node.good === tally.good && (tally.longest === undefined || node.longest === tally.longest),
+		({ good, longest }) => good === tally.good && (tally.longest === undefined || longest === tally.longest),
 	);
 }

@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { whole } from "@/core/words/text";
+import { whole } from "@/core/text/fields";
 import { defineRule, kOverN, MET } from "./kind";
 import { emptyWindow, ones, shownOf, stepWindow, type Window } from "./window";
 

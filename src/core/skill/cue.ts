@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { label } from "@/core/words/text";
+import { label } from "@/core/text/fields";
 
 /** Kinds of cue, in the order in which they are offered: outside of the body first. */
 export const cueKinds = [

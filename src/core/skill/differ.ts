@@ -1,4 +1,4 @@
-import { canonicalForm } from "@/core/words/seal";
+import { canonicalForm } from "@/core/hash/hash";
 import { textsIn } from "./sides";
 import { type KeyPosition, type Skill, skillLabels } from "./skill";
 

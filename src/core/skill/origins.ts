@@ -1,15 +1,15 @@
 import type { Skill } from "./skill";
 
 /** A place where a fault can start or show: a position, or a skill as a whole. */
-export interface Place {
+export interface CirclePlace {
 	skill: string;
 	position: string | null;
 }
 
 /** From where a fault starts to where it shows. */
 export interface Arrow {
-	from: Place;
-	to: Place & { position: string };
+	from: CirclePlace;
+	to: CirclePlace & { position: string };
 	/** Rank among the causes of that fault; the usual origin comes before them all. */
 	rank: number;
 }
@@ -17,7 +17,7 @@ export interface Arrow {
 /** Arrows of one skill: usual origins, and causes that name a position or a skill. Each once, the best rank kept. */
 export function arrowsOf(id: string, { positions }: Skill): Arrow[] {
 	const found = new Map<string, Arrow>();
-	const add = (from: Place, position: string, rank: number) => {
+	const add = (from: CirclePlace, position: string, rank: number) => {
 		const key = `${from.skill}/${from.position}/${position}`;
 		const known = found.get(key);
 		if (!known || known.rank > rank) found.set(key, { from, to: { skill: id, position }, rank });
@@ -37,7 +37,7 @@ export function arrowsOf(id: string, { positions }: Skill): Arrow[] {
 
 type Skills = ReadonlyMap<string, Skill>;
 
-const placeWords = (skills: Skills, { skill, position }: Place): string => {
+const placeWords = (skills: Skills, { skill, position }: CirclePlace): string => {
 	const one = skills.get(skill);
 	const short = one?.positions.find((p) => p.id === position)?.short;
 	return short ? `"${short}" of ${one?.name}` : (one?.name ?? "a skill that is gone");
@@ -48,14 +48,14 @@ const placeWords = (skills: Skills, { skill, position }: Place): string => {
  * every fault starts somewhere. A skill as a whole starts in each of its positions.
  */
 export function originCircle(skills: Skills): string | null {
-	const next = new Map<string, Place[]>();
-	const key = ({ skill, position }: Place) => `${skill}/${position ?? ""}`;
-	const link = (from: Place, to: Place) => next.set(key(from), [...(next.get(key(from)) ?? []), to]);
+	const next = new Map<string, CirclePlace[]>();
+	const key = ({ skill, position }: CirclePlace) => `${skill}/${position ?? ""}`;
+	const link = (from: CirclePlace, to: CirclePlace) => next.set(key(from), [...(next.get(key(from)) ?? []), to]);
 	for (const [id, skill] of skills) {
 		for (const { from, to } of arrowsOf(id, skill)) link(from, to);
 		for (const position of skill.positions) link({ skill: id, position: position.id }, { skill: id, position: null });
 	}
-	const places = [...skills].flatMap(([skill, { positions }]): Place[] => [
+	const places = [...skills].flatMap(([skill, { positions }]): CirclePlace[] => [
 		...positions.map(({ id }) => ({ skill, position: id })),
 		{ skill, position: null },
 	]);

@@ -1,7 +1,7 @@
 import type { KeyPosition } from "./skill";
 
 /** One key position's stretch of the rhythm. */
-export interface Stretch {
+export interface BeatStretch {
 	position: string;
 	short: string;
 	voice: string;
@@ -14,7 +14,7 @@ export interface Stretch {
 }
 
 export interface Rhythm {
-	stretches: Stretch[];
+	stretches: BeatStretch[];
 	beats: number;
 	seconds: number;
 	/** 60 x beats / seconds; null without either. */
@@ -30,7 +30,7 @@ export interface Rhythm {
 export function rhythmOf(positions: readonly KeyPosition[], percent = 100): Rhythm {
 	if (!(percent > 0)) throw new RangeError(`rhythmOf: ${percent} per cent of the speed; more than 0 is needed`);
 	let at = 0;
-	const stretches: Stretch[] = [];
+	const stretches: BeatStretch[] = [];
 	for (const { id, short, beat } of positions) {
 		if (!beat || (beat.beats === 0 && beat.seconds === 0)) continue;
 		const seconds = (beat.seconds * 100) / percent;

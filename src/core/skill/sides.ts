@@ -6,10 +6,10 @@
 
 export const sideTokens = ["this", "across", "strong", "weak"] as const;
 type Token = (typeof sideTokens)[number];
-type Hand = "left" | "right";
+type BodySide = "left" | "right";
 
 const mirrored: Record<Token, Token> = { this: "across", across: "this", strong: "weak", weak: "strong" };
-const opposite = (hand: Hand): Hand => (hand === "left" ? "right" : "left");
+const opposite = (hand: BodySide): BodySide => (hand === "left" ? "right" : "left");
 
 /** Anything in braces without braces inside. */
 const TOKEN = /\{([^{}]*)\}/g;
@@ -27,15 +27,15 @@ export const mirror = (text: string): string =>
 
 export interface Sides {
 	/** The ladder's side. */
-	side: Hand | "none";
+	side: BodySide | "none";
 	/** The student's strong side. */
-	strong: Hand;
+	strong: BodySide;
 }
 
 /** The text with left and right in the places of its tokens; what is no token stays as it stands. */
 export function readSides(text: string, { side, strong }: Sides): string {
 	const here = side === "none" ? strong : side;
-	const hands: Record<Token, Hand> = {
+	const hands: Record<Token, BodySide> = {
 		...{ this: here, across: opposite(here) },
 		...{ strong, weak: opposite(strong) },
 	};
@@ -61,7 +61,7 @@ export const sideMarks = (text: string): SideMark[] => [
 ];
 
 /** Sides of the body written out become tokens, as seen from a ladder on the side `here`. */
-export const withTokens = (text: string, here: Hand): string =>
+export const withTokens = (text: string, here: BodySide): string =>
 	text.replace(WRITTEN, (word) => `{${likeIt(word.toLowerCase() === here ? "this" : "across", word)}}`);
 
 /** Every text inside a plain value, with where it stands; for marking and for reading out. */

@@ -1,5 +1,5 @@
-import { parse } from "@/core/words/refuse";
-import { seal } from "@/core/words/seal";
+import { hashOf } from "@/core/hash/hash";
+import { parse } from "@/core/refusals/refusals";
 import { blankedClip, isClip } from "./clip";
 import { differences, noDifference } from "./differ";
 import { examples } from "./examples";
@@ -55,7 +55,7 @@ describe("what a skill is refused for", () => {
 	test("a skill written before all this is read as it was, with the same seal", () => {
 		const old = skill([position("a", { fault: "too low", cues: [{ text: "up", kind: "outside" }] })]);
 		const read = parse(Skill, old);
-		expect(read.ok && seal(read.value)).toBe(seal(old));
+		expect(read.ok && hashOf(read.value)).toBe(hashOf(old));
 	});
 	test("the examples can be read, and have something of everything", () => {
 		for (const example of Object.values(examples)) {

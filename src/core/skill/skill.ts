@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import { Difficulties, difficultyLabels } from "@/core/build/difficulty";
-import { complainIn } from "@/core/words/complain";
-import { ident, label, text } from "@/core/words/text";
+import { complainIn } from "@/core/refusals/complain";
+import { ident, label, text } from "@/core/text/fields";
 import { Cue } from "./cue";
 import { Direction } from "./direction";
 import { Tolerance, toleranceRefusal } from "./tolerance";

@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { label, text } from "@/core/words/text";
+import { label, text } from "@/core/text/fields";
 
 export const measures = ["angle", "distance", "seconds", "count"] as const;
 

@@ -1,15 +1,15 @@
 import Link from "next/link";
 import Form from "react-bootstrap/Form";
-import { cutText } from "@/core/words/text";
-import type { FindPage } from "@/doors/readFind";
-import { Bench } from "@/ui/Bench";
+import { cutText } from "@/core/text/fields";
+import type { FindPage } from "@/server/readFind";
+import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
 import css from "@/ui/rows.module.scss";
 
 /** A plain form, so that it answers before any script has loaded, and its address can be kept. */
 export function Find({ query, groups }: FindPage) {
 	return (
-		<Bench margin={<p className="mute">Names, kit, wishes, key positions, cues, rungs, and everything noted.</p>}>
+		<BenchPage margin={<p className="mute">Names, kit, wishes, key positions, cues, rungs, and everything noted.</p>}>
 			<h1>Find</h1>
 			<Form action="/find" method="get" role="search" className="d-flex gap-2 mb-3">
 				<Form.Control
@@ -49,6 +49,6 @@ export function Find({ query, groups }: FindPage) {
 					</ul>
 				</section>
 			))}
-		</Bench>
+		</BenchPage>
 	);
 }

@@ -9,19 +9,19 @@ import { buildLadder, type Chaining, chainings, extentOf, type Request } from "@
 import type { Difficulty } from "@/core/build/difficulty";
 import { tierOf } from "@/core/build/ladderRules";
 import { wholeExtent } from "@/core/build/usual";
+import { moveItem } from "@/core/editing/paths";
 import type { Policy, Rung } from "@/core/ladder/ladder";
 import type { Side } from "@/core/people/student";
+import type { Refusal } from "@/core/refusals/refusals";
 import type { Skill } from "@/core/skill/skill";
-import { moved } from "@/core/words/put";
-import type { Refusal } from "@/core/words/refuse";
 import { RiskFields } from "@/screens/rules/RiskFields";
-import { Bench } from "@/ui/Bench";
+import { BenchPage } from "@/ui/BenchPage";
+import { FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
-import { Row } from "@/ui/Row";
 import rows from "@/ui/rows.module.scss";
 import { engine } from "@/workers/client";
 import css from "./ladders.module.scss";
-import { Steps } from "./Steps";
+import { StepList } from "./Steps";
 
 interface Ends {
 	start: number;
@@ -100,27 +100,7 @@ export function BuildLadder({
 		});
 
 	return (
-		<Bench
-			margin={
-				<section aria-label="What comes of it">
-					<h2>What comes of it</h2>
-					{draft.ok ? (
-						<>
-							<p className="mute m-0">
-								Each bar is a step: as long as it is heavy. Two kinds in one row are two difficulties at once.
-							</p>
-							<Steps
-								rungs={draft.value.rungs}
-								difficulties={[...bars, ...difficulties]}
-								reasons={draft.value.reasons.map(({ sentence }) => sentence)}
-							/>
-						</>
-					) : (
-						<Refusals refusals={draft.refusals} />
-					)}
-				</section>
-			}
-		>
+		<BenchPage margin={<WhatComes draft={draft} difficulties={[...bars, ...difficulties]} />}>
 			<div className={rows.head}>
 				<h1 className={rows.title} dir="auto">
 					Build a ladder: {who} · {skill.name}
@@ -129,7 +109,7 @@ export function BuildLadder({
 					back
 				</Button>
 			</div>
-			<Row id="chaining" label="How the key positions are linked" className="mt-2">
+			<FormRow id="chaining" label="How the key positions are linked" className="mt-2">
 				<Form.Select
 					value={chaining ?? ""}
 					onChange={(event) => setChaining(chainings.find((one) => one === event.target.value) ?? null)}
@@ -141,75 +121,9 @@ export function BuildLadder({
 						</option>
 					))}
 				</Form.Select>
-			</Row>
-			<fieldset className="mt-2">
-				<legend className="form-label m-0">What gets harder, raised in this order, from where to where</legend>
-				<ol className={css.difficulties}>
-					{difficulties.map(({ id, name, notches }, i) => {
-						const at = ends[id];
-						return (
-							<li key={id}>
-								<Form.Check
-									id={`use-${id}`}
-									type="checkbox"
-									label={name}
-									checked={at !== undefined}
-									onChange={(event) => change(id, event.target.checked ? { start: 0, goal: notches.length - 1 } : null)}
-								/>
-								{at ? (
-									(["start", "goal"] as const).map((end) => (
-										<Form.Select
-											key={end}
-											size="sm"
-											aria-label={`${name}, ${end}`}
-											value={at[end]}
-											onChange={(event) => change(id, { [end]: Number(event.target.value) })}
-										>
-											{notches.map((notch, n) => (
-												<option key={notch.name} value={n}>
-													{notch.name}
-												</option>
-											))}
-										</Form.Select>
-									))
-								) : (
-									<span className={`${css.range} mute`}>
-										{notches[0]?.name} to {notches.at(-1)?.name}
-									</span>
-								)}
-								<Button variant="link" size="sm" disabled={i === 0} onClick={() => setOrder(moved(order, i, i - 1))}>
-									earlier<span className="visually-hidden"> {name}</span>
-								</Button>
-							</li>
-						);
-					})}
-				</ol>
-			</fieldset>
-			<div className={css.build}>
-				<Row id="by" label="As many rungs as" className="">
-					<Form.Select value={by} onChange={(event) => setBy(event.target.value === "rungs" ? "rungs" : "greatest")}>
-						<option value="rungs">I say</option>
-						<option value="greatest">keep steps small</option>
-					</Form.Select>
-				</Row>
-				<Row id="size" label={by === "rungs" ? "Rungs" : "Greatest step, 1 is one notch"} className="">
-					<Form.Control
-						type="number"
-						inputMode="decimal"
-						step={by === "rungs" ? 1 : 0.5}
-						value={size[by] || ""}
-						onChange={(event) => setSize({ ...size, [by]: Number(event.target.value) })}
-					/>
-				</Row>
-				<Form.Check
-					id="ease-back"
-					type="checkbox"
-					className="mt-4"
-					label="ease another back while one is raised"
-					checked={easeBack}
-					onChange={(event) => setEaseBack(event.target.checked)}
-				/>
-			</div>
+			</FormRow>
+			<DifficultyEnds {...{ difficulties, ends, order }} onOrder={setOrder} onChange={change} />
+			<SizeFields {...{ by, size, easeBack }} onBy={setBy} onSize={setSize} onEaseBack={setEaseBack} />
 			<div className={css.build}>
 				<RiskFields id="build" start={ask} onChange={(name, value) => setAsk({ ...ask, [name]: value })} />
 			</div>
@@ -232,6 +146,134 @@ export function BuildLadder({
 					</>
 				)}
 			</div>
-		</Bench>
+		</BenchPage>
 	);
 }
+
+const WhatComes = ({
+	draft,
+	difficulties,
+}: {
+	draft: ReturnType<typeof buildLadder>;
+	difficulties: readonly Difficulty[];
+}) => (
+	<section aria-label="What comes of it">
+		<h2>What comes of it</h2>
+		{draft.ok ? (
+			<>
+				<p className="mute m-0">
+					Each bar is a step: as long as it is heavy. Two kinds in one row are two difficulties at once.
+				</p>
+				<StepList
+					rungs={draft.value.rungs}
+					difficulties={difficulties}
+					reasons={draft.value.reasons.map(({ sentence }) => sentence)}
+				/>
+			</>
+		) : (
+			<Refusals refusals={draft.refusals} />
+		)}
+	</section>
+);
+
+/** Which difficulties are raised, in what order, from which notch to which. */
+const DifficultyEnds = ({
+	difficulties,
+	ends,
+	order,
+	onOrder,
+	onChange,
+}: {
+	difficulties: readonly Difficulty[];
+	ends: Readonly<Record<string, Ends>>;
+	order: readonly string[];
+	onOrder: (order: string[]) => void;
+	onChange: (id: string, to: Partial<Ends> | null) => void;
+}) => (
+	<fieldset className="mt-2">
+		<legend className="form-label m-0">What gets harder, raised in this order, from where to where</legend>
+		<ol className={css.difficulties}>
+			{difficulties.map(({ id, name, notches }, i) => {
+				const at = ends[id];
+				return (
+					<li key={id}>
+						<Form.Check
+							id={`use-${id}`}
+							type="checkbox"
+							label={name}
+							checked={at !== undefined}
+							onChange={(event) => onChange(id, event.target.checked ? { start: 0, goal: notches.length - 1 } : null)}
+						/>
+						{at ? (
+							(["start", "goal"] as const).map((end) => (
+								<Form.Select
+									key={end}
+									size="sm"
+									aria-label={`${name}, ${end}`}
+									value={at[end]}
+									onChange={(event) => onChange(id, { [end]: Number(event.target.value) })}
+								>
+									{notches.map((notch, n) => (
+										<option key={notch.name} value={n}>
+											{notch.name}
+										</option>
+									))}
+								</Form.Select>
+							))
+						) : (
+							<span className={`${css.range} mute`}>
+								{notches[0]?.name} to {notches.at(-1)?.name}
+							</span>
+						)}
+						<Button variant="link" size="sm" disabled={i === 0} onClick={() => onOrder(moveItem(order, i, i - 1))}>
+							earlier<span className="visually-hidden"> {name}</span>
+						</Button>
+					</li>
+				);
+			})}
+		</ol>
+	</fieldset>
+);
+
+/** How many rungs: as many as are said, or as many as keep the steps small. */
+const SizeFields = ({
+	by,
+	size,
+	easeBack,
+	onBy,
+	onSize,
+	onEaseBack,
+}: {
+	by: "rungs" | "greatest";
+	size: { rungs: number; greatest: number };
+	easeBack: boolean;
+	onBy: (by: "rungs" | "greatest") => void;
+	onSize: (size: { rungs: number; greatest: number }) => void;
+	onEaseBack: (easeBack: boolean) => void;
+}) => (
+	<div className={css.build}>
+		<FormRow id="by" label="As many rungs as" className="">
+			<Form.Select value={by} onChange={(event) => onBy(event.target.value === "rungs" ? "rungs" : "greatest")}>
+				<option value="rungs">I say</option>
+				<option value="greatest">keep steps small</option>
+			</Form.Select>
+		</FormRow>
+		<FormRow id="size" label={by === "rungs" ? "Rungs" : "Greatest step, 1 is one notch"} className="">
+			<Form.Control
+				type="number"
+				inputMode="decimal"
+				step={by === "rungs" ? 1 : 0.5}
+				value={size[by] || ""}
+				onChange={(event) => onSize({ ...size, [by]: Number(event.target.value) })}
+			/>
+		</FormRow>
+		<Form.Check
+			id="ease-back"
+			type="checkbox"
+			className="mt-4"
+			label="ease another back while one is raised"
+			checked={easeBack}
+			onChange={(event) => onEaseBack(event.target.checked)}
+		/>
+	</div>
+);

@@ -3,12 +3,12 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { type Shared, setAll } from "@/core/ladder/edit";
+import { type SharedSettings, setAll } from "@/core/ladder/edit";
 import type { Rung } from "@/core/ladder/ladder";
 import { fewestOf } from "@/core/ladder/rung";
-import { plural } from "@/core/words/numbers";
+import { plural } from "@/core/text/lists";
+import { FormRow } from "@/ui/FormRow";
 import { LimitField } from "@/ui/LimitField";
-import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
 import own from "./ladders.module.scss";
 
@@ -28,7 +28,7 @@ export function Bulk({
 	const [like, setLike] = useState(0);
 	const [said, setSaid] = useState("");
 	const last = Math.min(to ?? rungs.length - 1, rungs.length - 1);
-	const set = (shared: Shared, what: string) => {
+	const set = (shared: SharedSettings, what: string) => {
 		if (from > last)
 			return setSaid(`Rung ${from + 1} is above rung ${last + 1}; choose a first one at or below the last.`);
 		const after = setAll(rungs, from, last, shared);
@@ -49,7 +49,7 @@ export function Bulk({
 	};
 	if (rungs.length < 2) return null;
 	const choose = (id: string, label: string, value: number, onChange: (i: number) => void) => (
-		<Row id={id} label={label} className="">
+		<FormRow id={id} label={label} className="">
 			<Form.Select size="sm" value={value} onChange={(event) => onChange(Number(event.target.value))}>
 				{rungs.map((rung, i) => (
 					<option key={rung.id} value={i}>
@@ -57,7 +57,7 @@ export function Bulk({
 					</option>
 				))}
 			</Form.Select>
-		</Row>
+		</FormRow>
 	);
 	return (
 		<details className={own.aside} onToggle={(event) => setOpen(event.currentTarget.open)}>

@@ -10,13 +10,13 @@ import type { Sketch } from "@/core/ladder/sketch";
 import { sideWords } from "@/core/people/student";
 import { firstCue } from "@/core/skill/cue";
 import { readSides } from "@/core/skill/sides";
-import type { CardPage } from "@/doors/readLadders";
-import { Bench } from "@/ui/Bench";
+import type { CardPage } from "@/server/readLadders";
+import { BenchPage } from "@/ui/BenchPage";
+import { FormRow } from "@/ui/FormRow";
 import { RailCell } from "@/ui/Rail";
-import { Row } from "@/ui/Row";
 import { CardTicks } from "./CardTicks";
 import css from "./card.module.scss";
-import { readRule } from "./LadderBench";
+import { readRule } from "./readRule";
 import { SketchView } from "./SketchView";
 
 const papers = ["A5", "A4"] as const;
@@ -38,7 +38,7 @@ export function Card(card: CardPage) {
 		.reverse();
 	const read = (words: string) => readSides(words, sees);
 	return (
-		<Bench
+		<BenchPage
 			wide
 			margin={
 				<div className="d-print-none">
@@ -53,7 +53,7 @@ export function Card(card: CardPage) {
 		>
 			<style>{`@media print { @page { size: ${paper} portrait; margin: 9mm; } }`}</style>
 			<div className={`${css.choose} d-print-none`}>
-				<Row id="paper" label="Paper" className="">
+				<FormRow id="paper" label="Paper" className="">
 					<Form.Select
 						value={paper}
 						onChange={(event) => setPaper(papers.find((one) => one === event.target.value) ?? "A5")}
@@ -62,13 +62,13 @@ export function Card(card: CardPage) {
 							<option key={one}>{one}</option>
 						))}
 					</Form.Select>
-				</Row>
-				<Row id="which" label="Rungs" className="">
+				</FormRow>
+				<FormRow id="which" label="Rungs" className="">
 					<Form.Select value={all ? "all" : "around"} onChange={(event) => setAll(event.target.value === "all")}>
 						<option value="around">where the peg stands, and two either way</option>
 						<option value="all">all {ladder.rungs.length}</option>
 					</Form.Select>
-				</Row>
+				</FormRow>
 				<Button onClick={() => window.print()}>print, or save as PDF</Button>
 				<Link href={`/ladders/${id}`}>back to the ladder</Link>
 			</div>
@@ -130,6 +130,6 @@ export function Card(card: CardPage) {
 				</ol>
 				<footer>A box a try: a tick for a good one, a dash for another. Stop when it hurts.</footer>
 			</article>
-		</Bench>
+		</BenchPage>
 	);
 }

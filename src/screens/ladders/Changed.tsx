@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { ladderDifferences, type Rungs } from "@/core/ladder/differ";
+import { ladderDifferences, type RungsBefore } from "@/core/ladder/differ";
 import { dayWords } from "@/ui/dates";
 import css from "@/ui/rows.module.scss";
 import own from "./ladders.module.scss";
@@ -13,9 +13,9 @@ export function Changed({
 	lately,
 }: {
 	/** As they stand in the form, saved or not. */
-	rungs: () => Rungs;
-	built: { at: string; rungs: Rungs } | null;
-	lately: { day: string; rungs: Rungs } | null;
+	rungs: () => RungsBefore;
+	built: { at: string; rungs: RungsBefore } | null;
+	lately: { day: string; rungs: RungsBefore } | null;
 }) {
 	const since = [
 		...(lately ? [{ words: `since the last lesson, ${dayWords(lately.day)}`, rungs: lately.rungs }] : []),
@@ -24,7 +24,7 @@ export function Changed({
 	return since.map(({ words, rungs: before }) => <Since key={words} words={words} before={before} now={rungs} />);
 }
 
-function Since({ words, before, now }: { words: string; before: Rungs; now: () => Rungs }) {
+function Since({ words, before, now }: { words: string; before: RungsBefore; now: () => RungsBefore }) {
 	const [says, setSays] = useState<ReturnType<typeof ladderDifferences> | null>(null);
 	return (
 		<details

@@ -5,13 +5,14 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { usualDifficulties } from "@/core/build/usual";
 import { type Coach, lengthUnits } from "@/core/coach/coach";
-import { begin, change, redo, undo } from "@/core/words/history";
-import type { Refusal } from "@/core/words/refuse";
-import { keepCoach } from "@/doors/actions";
-import { answered } from "@/ui/answered";
-import { Bench } from "@/ui/Bench";
+import { change, redo, startHistory, undo } from "@/core/editing/history";
+import type { Refusal } from "@/core/refusals/refusals";
+import { forgetKept, keepJson, readKeptJson } from "@/device/localKeep";
+import { keepCoach } from "@/server/actions";
+import { orRefusal } from "@/ui/answered";
+import { BenchPage } from "@/ui/BenchPage";
+import { FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
-import { Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
 import { UndoRedo } from "@/ui/UndoRedo";
 import { useUndoKeys } from "@/ui/useUndoKeys";
@@ -23,17 +24,17 @@ const unitWords = { m: "metres", ft: "feet" } as const;
 /** What gets harder, for the whole studio, and the unit distances are told in. Ladders that stand keep what they were built on. */
 export function CoachDifficulties({ at: from, coach }: { at: { id: string; rev: number }; coach: Coach }) {
 	const [at, setAt] = useState(from);
-	const [history, setHistory] = useState(() => begin(coach));
+	const [history, setHistory] = useState(() => startHistory(coach));
 	const [refused, setRefused] = useState<Refusal[]>([]);
 	const [saved, setSaved] = useState(false);
 	useEffect(() => {
-		const kept = window.localStorage.getItem(DRAFT);
-		if (kept) setHistory((now) => change(now, JSON.parse(kept) as Coach, "", 0));
+		const kept = readKeptJson(DRAFT, (value) => value as Coach | null);
+		if (kept) setHistory((now) => change(now, kept, "", 0));
 	}, []);
 	const now = history.now;
 	const put = (next: Coach, what: string) => {
 		setSaved(false);
-		window.localStorage.setItem(DRAFT, JSON.stringify(next));
+		keepJson(DRAFT, next);
 		setHistory((was) => change(was, next, what, Date.now()));
 	};
 	const back = () => setHistory(undo);
@@ -41,14 +42,14 @@ export function CoachDifficulties({ at: from, coach }: { at: { id: string; rev: 
 	useUndoKeys(back, again);
 	const save = async () => {
 		setRefused([]);
-		const outcome = await answered(keepCoach(now, at));
+		const outcome = await orRefusal(keepCoach(now, at));
 		if (!outcome.ok) return setRefused(outcome.refusals);
-		window.localStorage.removeItem(DRAFT);
+		forgetKept(DRAFT);
 		setAt(outcome.value);
 		setSaved(true);
 	};
 	return (
-		<Bench
+		<BenchPage
 			keys={[
 				{ keys: ["Ctrl Z"], does: "undo" },
 				{ keys: ["↑", "↓"], does: "on a grip: move the row" },
@@ -116,7 +117,7 @@ export function CoachDifficulties({ at: from, coach }: { at: { id: string; rev: 
 					6.
 				</p>
 			</fieldset>
-			<Row id="unit" label="Distances are told in" className="mt-3">
+			<FormRow id="unit" label="Distances are told in" className="mt-3">
 				<Form.Select
 					style={{ width: "auto" }}
 					value={now.unit}
@@ -130,7 +131,7 @@ export function CoachDifficulties({ at: from, coach }: { at: { id: string; rev: 
 						</option>
 					))}
 				</Form.Select>
-			</Row>
+			</FormRow>
 			<Form.Check
 				id="partners"
 				label="Estimates leave out tries that a partner logged"
@@ -145,6 +146,6 @@ export function CoachDifficulties({ at: from, coach }: { at: { id: string; rev: 
 				</Button>
 				{saved && <span role="status">Saved.</span>}
 			</div>
-		</Bench>
+		</BenchPage>
 	);
 }

@@ -5,8 +5,8 @@ import Form from "react-bootstrap/Form";
 import { useFormContext, useWatch } from "react-hook-form";
 import type { Ladder } from "@/core/ladder/ladder";
 import type { DecisionTable } from "@/core/ladder/scale";
-import { splitWords } from "@/core/words/text";
-import { Complaint } from "@/ui/Row";
+import { splitWords } from "@/core/text/fields";
+import { Complaint } from "@/ui/FormRow";
 import css from "@/ui/rows.module.scss";
 import { useRowKeys } from "@/ui/useRowKeys";
 

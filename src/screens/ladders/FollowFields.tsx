@@ -4,7 +4,7 @@ import Form from "react-bootstrap/Form";
 import { useFormContext } from "react-hook-form";
 import type { Ladder } from "@/core/ladder/ladder";
 import type { Skill } from "@/core/skill/skill";
-import { Row } from "@/ui/Row";
+import { FormRow } from "@/ui/FormRow";
 
 /** Which stage and which school of the skill this ladder follows, where there are any. */
 export function FollowFields({ skill: { stages = [], schools = [] } }: { skill: Skill }) {
@@ -16,7 +16,7 @@ export function FollowFields({ skill: { stages = [], schools = [] } }: { skill: 
 	return all.map(
 		([field, label, choices]) =>
 			choices.length > 0 && (
-				<Row key={field} id={field} label={label} className="">
+				<FormRow key={field} id={field} label={label} className="">
 					<Form.Select {...register(field, { setValueAs: (value: string) => value || undefined })}>
 						<option value="">none</option>
 						{choices.map(({ id, name }) => (
@@ -25,7 +25,7 @@ export function FollowFields({ skill: { stages = [], schools = [] } }: { skill: 
 							</option>
 						))}
 					</Form.Select>
-				</Row>
+				</FormRow>
 			),
 	);
 }

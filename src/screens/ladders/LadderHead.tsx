@@ -9,14 +9,14 @@ import { useFormContext, useWatch } from "react-hook-form";
 import { type Ladder, policies, policyWords } from "@/core/ladder/ladder";
 import type { Twin } from "@/core/ladder/twin";
 import { type Side, type Student, sideWords } from "@/core/people/student";
+import type { Refusal } from "@/core/refusals/refusals";
 import type { Skill } from "@/core/skill/skill";
-import type { Refusal } from "@/core/words/refuse";
-import { makeMirror } from "@/doors/actions";
 import { useSettled } from "@/screens/rules/useCurve";
-import { answered } from "@/ui/answered";
-import { Row } from "@/ui/Row";
+import { makeMirror } from "@/server/actions";
+import { orRefusal } from "@/ui/answered";
+import { FormRow } from "@/ui/FormRow";
 import css from "@/ui/rows.module.scss";
-import { type Steps, UndoRedo } from "@/ui/UndoRedo";
+import { UndoRedo, type UndoSteps } from "@/ui/UndoRedo";
 import { FollowFields } from "./FollowFields";
 import own from "./ladders.module.scss";
 
@@ -28,7 +28,7 @@ export function LadderHead({
 }: {
 	student: Pick<Student, "name" | "strongSide">;
 	skill: Skill;
-	steps: Steps;
+	steps: UndoSteps;
 }) {
 	const form = useFormContext<Ladder>();
 	const side = useWatch({ control: form.control, name: "side" }) as Side;
@@ -42,14 +42,14 @@ export function LadderHead({
 				<UndoRedo className={own.undo} {...steps} />
 			</div>
 			<div className={css.settings}>
-				<Row id="side" label="Side" className="">
+				<FormRow id="side" label="Side" className="">
 					<Form.Select {...form.register("side")}>
 						<option value="left">left</option>
 						<option value="right">right</option>
 						<option value="none">both, or none</option>
 					</Form.Select>
-				</Row>
-				<Row id="policy" label="Policy" className="">
+				</FormRow>
+				<FormRow id="policy" label="Policy" className="">
 					<Form.Select {...form.register("policy")}>
 						{policies.map((policy) => (
 							<option key={policy} value={policy}>
@@ -57,7 +57,7 @@ export function LadderHead({
 							</option>
 						))}
 					</Form.Select>
-				</Row>
+				</FormRow>
 				<StartsAt />
 				<FollowFields skill={skill} />
 			</div>
@@ -72,13 +72,13 @@ function StartsAt() {
 	const start = useWatch({ control: form.control, name: "start" });
 	const names = useSettled(rungs.map(({ id, settings }) => [id, settings.name] as const));
 	return (
-		<Row id="start" label="Starts at" error={form.formState.errors.start as { message?: string }} className="">
+		<FormRow id="start" label="Starts at" error={form.formState.errors.start as { message?: string }} className="">
 			<Options
 				names={names}
 				value={start ?? ""}
 				onChange={(id) => form.setValue("start", id || null, { shouldDirty: true })}
 			/>
-		</Row>
+		</FormRow>
 	);
 }
 
@@ -135,7 +135,7 @@ export function OtherSide({
 		<Button
 			variant="link"
 			onClick={async () => {
-				const made = await answered(makeMirror(id));
+				const made = await orRefusal(makeMirror(id));
 				if (!made.ok) return onRefused(made.refusals);
 				router.push(`/ladders/${made.value.id}`);
 				router.refresh();

@@ -3,10 +3,10 @@
 import Link from "next/link";
 import { useState } from "react";
 import Form from "react-bootstrap/Form";
-import { foldText } from "@/core/words/foldText";
-import { plural } from "@/core/words/numbers";
-import type { LadderLine } from "@/doors/readLadders";
-import { Bench } from "@/ui/Bench";
+import { foldText } from "@/core/text/foldText";
+import { plural } from "@/core/text/lists";
+import type { LadderLine } from "@/server/readLadders";
+import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
 import { Rail } from "@/ui/Rail";
 import css from "@/ui/rows.module.scss";
@@ -48,7 +48,7 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 	);
 	const gaps = here.filter(({ twin }) => twin?.gap && twin.ahead < 0);
 	return (
-		<Bench
+		<BenchPage
 			wide
 			margin={
 				<>
@@ -167,7 +167,7 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 					</ul>
 				</>
 			)}
-		</Bench>
+		</BenchPage>
 	);
 }
 

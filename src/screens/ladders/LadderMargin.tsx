@@ -1,6 +1,8 @@
 "use client";
 
 import { useState } from "react";
+import { inTen } from "@/core/analysis/readings";
+import { sharesOf, splitBy, waysOn } from "@/core/analysis/ways";
 import type { Prediction } from "@/core/build/predict";
 import type { Coach } from "@/core/coach/coach";
 import type { Rung } from "@/core/ladder/ladder";
@@ -12,16 +14,14 @@ import type { Rule } from "@/core/rules";
 import { firstCue } from "@/core/skill/cue";
 import { readSides } from "@/core/skill/sides";
 import type { Skill } from "@/core/skill/skill";
-import { plural } from "@/core/words/numbers";
-import { inTen } from "@/core/worth/readings";
-import { sharesOf, splitBy, waysOn } from "@/core/worth/ways";
+import { plural } from "@/core/text/lists";
 import { FindRule } from "@/screens/rules/FindRule";
 import { RuleWorth } from "@/screens/rules/RuleWorth";
 import { dayWords, today } from "@/ui/dates";
 import { holeWords } from "@/ui/Rail";
 import css from "@/ui/rows.module.scss";
 import { bandWords, pastTries } from "./expected";
-import { readRule } from "./LadderBench";
+import { readRule } from "./readRule";
 import { type Sees, SketchView } from "./SketchView";
 
 /** What stands behind the rung that is open: its rule in words, what is watched, and every day it was worked on. */

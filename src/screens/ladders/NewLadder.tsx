@@ -9,14 +9,14 @@ import { wholeExtent } from "@/core/build/usual";
 import type { Coach } from "@/core/coach/coach";
 import { type Ladder, type Policy, policies, policyWords, threeRungs } from "@/core/ladder/ladder";
 import type { Side, Student } from "@/core/people/student";
+import type { Refusal } from "@/core/refusals/refusals";
 import type { Skill } from "@/core/skill/skill";
-import type { Refusal } from "@/core/words/refuse";
 import { begin } from "@/device/begin";
-import { addSkill, keepLadder } from "@/doors/actions";
-import { answered } from "@/ui/answered";
-import { Bench } from "@/ui/Bench";
+import { addSkill, keepLadder } from "@/server/actions";
+import { orRefusal } from "@/ui/answered";
+import { BenchPage } from "@/ui/BenchPage";
+import { FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
-import { Row } from "@/ui/Row";
 import { BuildLadder } from "./BuildLadder";
 import { LadderBench } from "./LadderBench";
 
@@ -27,14 +27,21 @@ interface Props {
 	student: string | null;
 }
 
+const plainRungs = (
+	<p className="mute">
+		Three plain rungs: with help, alone and easy, the real thing; judged by whether it came off. Everything about them
+		can be changed later, and nothing that was counted is lost by it.
+	</p>
+);
+
 /** For whom, which skill, which side. Then three plain rungs at once, or rung by rung. */
 export function NewLadder({ coach, students, skills, student }: Props) {
 	const router = useRouter();
-	const [who, setWho] = useState(student ?? students[0]?.id ?? "");
-	const [what, setWhat] = useState(skills[0]?.id ?? "");
-	const [name, setName] = useState("");
-	const [side, setSide] = useState<Side>("none");
-	const [policy, setPolicy] = useState<Policy>("mastery");
+	const [choice, setChoice] = useState<Choice>({
+		...{ who: student ?? students[0]?.id ?? "", what: skills[0]?.id ?? "", name: "" },
+		...{ side: "none", policy: "mastery" },
+	});
+	const { who, what, name, side, policy } = choice;
 	const [refused, setRefused] = useState<Refusal[]>([]);
 	const [byHand, setByHand] = useState<{
 		skill: string;
@@ -47,7 +54,7 @@ export function NewLadder({ coach, students, skills, student }: Props) {
 		const known = skills.find((s) => s.id === what);
 		if (known) return { skill: known.id, content: known.skill };
 		const content: Skill = { name: name.trim(), about: "", positions: [] };
-		const made = await answered(addSkill(content.name));
+		const made = await orRefusal(addSkill(content.name));
 		if (made.ok) return { skill: made.value.id, content };
 		setRefused(made.refusals);
 		return null;
@@ -57,7 +64,7 @@ export function NewLadder({ coach, students, skills, student }: Props) {
 		const on = await chosenSkill();
 		if (!on) return;
 		const ladder: Ladder = { side, policy, start: null, rungs: threeRungs([uuid(), uuid(), uuid()], on.content.name) };
-		const made = await answered(keepLadder(ladder, null, { student: who, skill: on.skill }));
+		const made = await orRefusal(keepLadder(ladder, null, { student: who, skill: on.skill }));
 		if (!made.ok) return setRefused(made.refusals);
 		router.push(count ? await begin(made.value.id, { minutes: 45, wish: "" }) : `/ladders/${made.value.id}`);
 		router.refresh();
@@ -101,14 +108,7 @@ export function NewLadder({ coach, students, skills, student }: Props) {
 			/>
 		);
 	return (
-		<Bench
-			margin={
-				<p className="mute">
-					Three plain rungs: with help, alone and easy, the real thing; judged by whether it came off. Everything about
-					them can be changed later, and nothing that was counted is lost by it.
-				</p>
-			}
-		>
+		<BenchPage margin={plainRungs}>
 			<h1 className="mb-3">New ladder</h1>
 			{students.length === 0 ? (
 				<p>
@@ -116,73 +116,108 @@ export function NewLadder({ coach, students, skills, student }: Props) {
 				</p>
 			) : (
 				<Form onSubmit={(event) => event.preventDefault()} style={{ maxWidth: 560 }}>
-					<Row id="who" label="Student">
-						<Form.Select value={who} onChange={(e) => setWho(e.target.value)}>
-							{students.map((s) => (
-								<option key={s.id} value={s.id}>
-									{s.student.name}
-								</option>
-							))}
-						</Form.Select>
-					</Row>
-					<Row id="what" label="Skill">
-						<Form.Select value={what} onChange={(e) => setWhat(e.target.value)}>
-							{skills.map((s) => (
-								<option key={s.id} value={s.id}>
-									{s.skill.name}
-								</option>
-							))}
-							<option value="">a new one</option>
-						</Form.Select>
-					</Row>
-					{what === "" && (
-						<Row id="new-skill" label="Name of the skill">
-							<Form.Control value={name} onChange={(e) => setName(e.target.value)} dir="auto" />
-						</Row>
-					)}
-					<Row id="side" label="Side">
-						<Form.Select value={side} onChange={(e) => setSide(e.target.value as Side)}>
-							<option value="none">both, or none</option>
-							<option value="left">left{chosen?.strongSide === "left" ? ", the strong side" : ""}</option>
-							<option value="right">right{chosen?.strongSide === "right" ? ", the strong side" : ""}</option>
-						</Form.Select>
-					</Row>
-					<Row id="policy" label="Policy">
-						<Form.Select value={policy} onChange={(e) => setPolicy(e.target.value as Policy)}>
-							{policies.map((p) => (
-								<option key={p} value={p}>
-									{p}: {policyWords[p]}
-								</option>
-							))}
-						</Form.Select>
-					</Row>
+					<Choices {...{ choice, students, skills }} onChange={(to) => setChoice({ ...choice, ...to })} />
 					<Refusals refusals={refused} />
-					<div className="d-flex gap-2 flex-wrap mt-3">
-						<Button onClick={() => withThree(true)}>three rungs, and count at once</Button>
-						<Button variant="outline-primary" onClick={() => withThree(false)}>
-							start with three rungs
-						</Button>
-						<Button
-							variant="outline-primary"
-							onClick={async () => {
-								setRefused([]);
-								setBuilding(await chosenSkill());
-							}}
-						>
-							build me a ladder
-						</Button>
-						<Button
-							variant="outline-primary"
-							onClick={async () => {
-								setRefused([]);
-								setByHand(await chosenSkill());
-							}}
-						>
-							build it rung by rung
-						</Button>
-					</div>
+					<Ways
+						onThree={withThree}
+						onBuild={async () => {
+							setRefused([]);
+							setBuilding(await chosenSkill());
+						}}
+						onByHand={async () => {
+							setRefused([]);
+							setByHand(await chosenSkill());
+						}}
+					/>
 				</Form>
 			)}
-		</Bench>
+		</BenchPage>
 	);
 }
+
+interface Choice {
+	who: string;
+	/** The skill; empty for a new one. */
+	what: string;
+	/** Of a new skill. */
+	name: string;
+	side: Side;
+	policy: Policy;
+}
+
+function Choices({
+	choice: { who, what, name, side, policy },
+	students,
+	skills,
+	onChange,
+}: Pick<Props, "students" | "skills"> & { choice: Choice; onChange: (to: Partial<Choice>) => void }) {
+	const chosen = students.find((s) => s.id === who)?.student;
+	return (
+		<>
+			<FormRow id="who" label="Student">
+				<Form.Select value={who} onChange={(e) => onChange({ who: e.target.value })}>
+					{students.map((s) => (
+						<option key={s.id} value={s.id}>
+							{s.student.name}
+						</option>
+					))}
+				</Form.Select>
+			</FormRow>
+			<FormRow id="what" label="Skill">
+				<Form.Select value={what} onChange={(e) => onChange({ what: e.target.value })}>
+					{skills.map((s) => (
+						<option key={s.id} value={s.id}>
+							{s.skill.name}
+						</option>
+					))}
+					<option value="">a new one</option>
+				</Form.Select>
+			</FormRow>
+			{what === "" && (
+				<FormRow id="new-skill" label="Name of the skill">
+					<Form.Control value={name} onChange={(e) => onChange({ name: e.target.value })} dir="auto" />
+				</FormRow>
+			)}
+			<FormRow id="side" label="Side">
+				<Form.Select value={side} onChange={(e) => onChange({ side: e.target.value as Side })}>
+					<option value="none">both, or none</option>
+					<option value="left">left{chosen?.strongSide === "left" ? ", the strong side" : ""}</option>
+					<option value="right">right{chosen?.strongSide === "right" ? ", the strong side" : ""}</option>
+				</Form.Select>
+			</FormRow>
+			<FormRow id="policy" label="Policy">
+				<Form.Select value={policy} onChange={(e) => onChange({ policy: e.target.value as Policy })}>
+					{policies.map((p) => (
+						<option key={p} value={p}>
+							{p}: {policyWords[p]}
+						</option>
+					))}
+				</Form.Select>
+			</FormRow>
+		</>
+	);
+}
+
+/** How the ladder comes to be. */
+const Ways = ({
+	onThree,
+	onBuild,
+	onByHand,
+}: {
+	onThree: (count: boolean) => Promise<void>;
+	onBuild: () => Promise<void>;
+	onByHand: () => Promise<void>;
+}) => (
+	<div className="d-flex gap-2 flex-wrap mt-3">
+		<Button onClick={() => onThree(true)}>three rungs, and count at once</Button>
+		<Button variant="outline-primary" onClick={() => onThree(false)}>
+			start with three rungs
+		</Button>
+		<Button variant="outline-primary" onClick={onBuild}>
+			build me a ladder
+		</Button>
+		<Button variant="outline-primary" onClick={onByHand}>
+			build it rung by rung
+		</Button>
+	</div>
+);

@@ -5,7 +5,7 @@ import { useFormContext, useWatch } from "react-hook-form";
 import type { Ladder } from "@/core/ladder/ladder";
 import { type Scale, scales } from "@/core/ladder/scale";
 import { type Rule, usesRule } from "@/core/rules";
-import { Row } from "@/ui/Row";
+import { FormRow } from "@/ui/FormRow";
 import css from "@/ui/rows.module.scss";
 import { DecisionFields } from "./DecisionFields";
 import { OwnOutcomes } from "./OwnOutcomes";
@@ -32,7 +32,7 @@ export function OutcomeFields({ index }: { index: number }) {
 	const own = nameOf(scale);
 	return (
 		<>
-			<Row
+			<FormRow
 				id={id("scale")}
 				label="A try comes out as"
 				error={errors?.scale as { message?: string }}
@@ -56,19 +56,19 @@ export function OutcomeFields({ index }: { index: number }) {
 					))}
 					<option>{OWN}</option>
 				</Form.Select>
-			</Row>
+			</FormRow>
 			{usesRule(rule, "within") && (
-				<Row id={id("unit")} label="Unit of the measure" error={errors?.unit} className={css.third ?? ""}>
+				<FormRow id={id("unit")} label="Unit of the measure" error={errors?.unit} className={css.third ?? ""}>
 					<Form.Control
 						{...register(`${path}.unit`, { setValueAs: (words: string | undefined) => words?.trim() || undefined })}
 						maxLength={16}
 						placeholder="cm"
 					/>
-				</Row>
+				</FormRow>
 			)}
 			{own === OWN && scale && <OwnOutcomes index={index} scale={scale} />}
 			{usesRule(rule, "spread") && (
-				<Row
+				<FormRow
 					id={id("callInTurn")}
 					label="Tries at each target, in turn"
 					hint="Left empty: they are aimed at as they come."
@@ -84,7 +84,7 @@ export function OutcomeFields({ index }: { index: number }) {
 							setValueAs: (typed: unknown) => (typed === "" || typed === undefined ? undefined : Number(typed)),
 						})}
 					/>
-				</Row>
+				</FormRow>
 			)}
 			{usesRule(rule, "decision") && <DecisionFields index={index} />}
 		</>

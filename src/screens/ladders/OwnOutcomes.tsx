@@ -7,8 +7,8 @@ import type { Ladder } from "@/core/ladder/ladder";
 import { codeFor, MOST_OUTCOMES, type Scale } from "@/core/ladder/scale";
 import type { Rule } from "@/core/rules";
 import { outcomesGone, withoutGone, withRenamed } from "@/core/rules/outcomes";
-import { list } from "@/core/words/numbers";
-import { Complaint } from "@/ui/Row";
+import { list } from "@/core/text/lists";
+import { Complaint } from "@/ui/FormRow";
 import css from "@/ui/rows.module.scss";
 import { useRowKeys } from "@/ui/useRowKeys";
 

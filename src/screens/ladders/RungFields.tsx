@@ -12,10 +12,10 @@ import { type Scale, scales } from "@/core/ladder/scale";
 import type { Rule } from "@/core/rules";
 import type { KeyPosition } from "@/core/skill/skill";
 import { type RuleErrors, RuleForm } from "@/screens/rules/RuleForm";
-import { Complaint, Row } from "@/ui/Row";
+import { Complaint, FormRow } from "@/ui/FormRow";
 import css from "@/ui/rows.module.scss";
-import { readRule } from "./LadderBench";
 import { OutcomeFields } from "./OutcomeFields";
+import { readRule } from "./readRule";
 import { SetUpFields } from "./SetUpFields";
 
 interface Props {
@@ -43,28 +43,26 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 		if (getValues(`${path}.name`) === "") setFocus(`${path}.name`);
 	}, [path, getValues, setFocus]);
 	if (!settings) return null;
-	const watched = positions.filter((position) => settings.watch.includes(position.id));
-	const musts = (settings.musts ?? []).filter((one) => settings.watch.includes(one));
 	const number = (field: "triesPerSet" | "limit" | "correctAfter" | "adjust", label: string) => (
-		<Row id={id(field)} label={label} error={errors?.[field]} className={css.third ?? ""}>
+		<FormRow id={id(field)} label={label} error={errors?.[field]} className={css.third ?? ""}>
 			<Form.Control
 				type="number"
 				inputMode="numeric"
 				{...register(`${path}.${field}`, { valueAsNumber: true })}
 				isInvalid={Boolean(errors?.[field])}
 			/>
-		</Row>
+		</FormRow>
 	);
 	const words = (field: "drill" | "easier" | "harder", label: string, className = css.half) => (
-		<Row id={id(field)} label={label} error={errors?.[field]} className={className ?? ""}>
+		<FormRow id={id(field)} label={label} error={errors?.[field]} className={className ?? ""}>
 			<Form.Control {...register(`${path}.${field}`)} dir="auto" isInvalid={Boolean(errors?.[field])} />
-		</Row>
+		</FormRow>
 	);
 	return (
 		<div className={css.details}>
-			<Row id={id("name")} label="Rung" error={errors?.name} className={css.full ?? ""}>
+			<FormRow id={id("name")} label="Rung" error={errors?.name} className={css.full ?? ""}>
 				<Form.Control {...register(`${path}.name`)} dir="auto" isInvalid={Boolean(errors?.name)} />
-			</Row>
+			</FormRow>
 			{words("drill", "Drill: who stands where, what is done", css.full)}
 			<p className={`${css.full} ${css.sentence} m-0 mt-1`} aria-live="polite">
 				{readRule(settings)}, at most {settings.limit || "?"} tries a lesson
@@ -83,7 +81,7 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 			<OutcomeFields index={index} />
 			{number("limit", "Tries per lesson, at most")}
 			{number("triesPerSet", "Tries per set")}
-			<Row id={id("ready")} label="Ready means" className={css.third ?? ""}>
+			<FormRow id={id("ready")} label="Ready means" className={css.third ?? ""}>
 				<Form.Select {...register(`${path}.readyRate`, { valueAsNumber: true })}>
 					{[0.6, 0.65, 0.7, 0.75, 0.8, 0.85, 0.9, 0.95].map((rate) => (
 						<option key={rate} value={rate}>
@@ -91,8 +89,8 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 						</option>
 					))}
 				</Form.Select>
-			</Row>
-			<Row id={id("gate")} label="A try is good when" className={css.third ?? ""}>
+			</FormRow>
+			<FormRow id={id("gate")} label="A try is good when" className={css.third ?? ""}>
 				<Form.Select {...register(`${path}.gate`)}>
 					{gates.map((gate) => (
 						<option key={gate} value={gate}>
@@ -100,15 +98,57 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 						</option>
 					))}
 				</Form.Select>
-			</Row>
-			<Row id={id("yes")} label="A pass also wants" className={css.third ?? ""}>
+			</FormRow>
+			<FormRow id={id("yes")} label="A pass also wants" className={css.third ?? ""}>
 				<Form.Select {...register(`${path}.yes`, { setValueAs: (value: string | undefined) => value || undefined })}>
 					<option value="">nothing</option>
 					<option value="student">the student’s yes</option>
 					<option value="coach">your yes</option>
 					<option value="both">both</option>
 				</Form.Select>
-			</Row>
+			</FormRow>
+			<WatchFields {...{ index, positions }} />
+			{number("correctAfter", "Correct after so many alike")}
+			{number("adjust", "Tries to adjust after a cue")}
+			<div className={css.third}>
+				<Form.Check
+					id={id("second")}
+					type="checkbox"
+					className="mt-4"
+					label="allow a second, other cue"
+					{...register(`${path}.secondCue`)}
+				/>
+			</div>
+			<div className={css.third}>
+				<Form.Check
+					id={id("both")}
+					type="checkbox"
+					label="done together, both have to pass"
+					checked={settings.bothPass === true}
+					onChange={(event) =>
+						setValue(`${path}.bothPass`, event.target.checked ? true : (undefined as never), { shouldDirty: true })
+					}
+				/>
+			</div>
+			{words("easier", "Easier variation")}
+			{words("harder", "Harder variation")}
+			<SetUpFields index={index} difficulties={difficulties} unit={unit} />
+			<RungButtons {...does} />
+		</div>
+	);
+}
+
+/** What is watched on the rung, and what no good try may lack. */
+function WatchFields({ index, positions }: Pick<Props, "index" | "positions">) {
+	const { control, setValue, formState } = useFormContext<Ladder>();
+	const path = `rungs.${index}.settings` as const;
+	const settings = useWatch({ control, name: path });
+	const errors = formState.errors.rungs?.[index]?.settings;
+	const id = (field: string) => `rung-${index}-${field}`;
+	const watched = positions.filter((position) => settings.watch.includes(position.id));
+	const musts = (settings.musts ?? []).filter((one) => settings.watch.includes(one));
+	return (
+		<>
 			<fieldset className={css.full}>
 				<legend className="form-label m-0">Watch, {MAX_WATCHED} at most</legend>
 				{positions.length === 0 && <span className="mute">The skill has no key positions yet.</span>}
@@ -163,50 +203,29 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 					))}
 				</fieldset>
 			)}
-			{number("correctAfter", "Correct after so many alike")}
-			{number("adjust", "Tries to adjust after a cue")}
-			<div className={css.third}>
-				<Form.Check
-					id={id("second")}
-					type="checkbox"
-					className="mt-4"
-					label="allow a second, other cue"
-					{...register(`${path}.secondCue`)}
-				/>
-			</div>
-			<div className={css.third}>
-				<Form.Check
-					id={id("both")}
-					type="checkbox"
-					label="done together, both have to pass"
-					checked={settings.bothPass === true}
-					onChange={(event) =>
-						setValue(`${path}.bothPass`, event.target.checked ? true : (undefined as never), { shouldDirty: true })
-					}
-				/>
-			</div>
-			{words("easier", "Easier variation")}
-			{words("harder", "Harder variation")}
-			<SetUpFields index={index} difficulties={difficulties} unit={unit} />
-			<div className={css.full}>
-				<Button variant="link" onClick={does.onAbove}>
-					put a rung above this one
-				</Button>
-				<Button variant="link" onClick={does.onCopy}>
-					copy it
-				</Button>
-				<Button variant="link" onClick={does.onSplit}>
-					split it in two
-				</Button>
-				{does.onMerge && (
-					<Button variant="link" onClick={does.onMerge}>
-						make it one with the rung below
-					</Button>
-				)}
-				<Button variant="link" onClick={does.onRemove}>
-					take this rung out
-				</Button>
-			</div>
-		</div>
+		</>
 	);
 }
+
+/** What is done with the rung as a whole. */
+const RungButtons = (does: Omit<Props, "index" | "positions" | "difficulties" | "unit">) => (
+	<div className={css.full}>
+		<Button variant="link" onClick={does.onAbove}>
+			put a rung above this one
+		</Button>
+		<Button variant="link" onClick={does.onCopy}>
+			copy it
+		</Button>
+		<Button variant="link" onClick={does.onSplit}>
+			split it in two
+		</Button>
+		{does.onMerge && (
+			<Button variant="link" onClick={does.onMerge}>
+				make it one with the rung below
+			</Button>
+		)}
+		<Button variant="link" onClick={does.onRemove}>
+			take this rung out
+		</Button>
+	</div>
+);

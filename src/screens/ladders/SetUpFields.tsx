@@ -7,7 +7,7 @@ import type { Difficulty } from "@/core/build/difficulty";
 import type { LengthUnit } from "@/core/coach/coach";
 import type { Ladder } from "@/core/ladder/ladder";
 import { bodyParts } from "@/core/people/student";
-import { Complaint, Row } from "@/ui/Row";
+import { Complaint, FormRow } from "@/ui/FormRow";
 import css from "@/ui/rows.module.scss";
 import own from "./ladders.module.scss";
 import { SketchFields } from "./SketchFields";
@@ -37,7 +37,7 @@ export function SetUpFields({
 				<summary>how hard it is: its notch on each difficulty</summary>
 				<div className={own.build}>
 					{difficulties.map(({ id: difficulty, name, notches: list }) => (
-						<Row key={difficulty} id={id(`notch-${difficulty}`)} label={name} className="">
+						<FormRow key={difficulty} id={id(`notch-${difficulty}`)} label={name} className="">
 							<Form.Select
 								size="sm"
 								value={notches[difficulty] ?? ""}
@@ -58,7 +58,7 @@ export function SetUpFields({
 									</option>
 								))}
 							</Form.Select>
-						</Row>
+						</FormRow>
 					))}
 				</div>
 			</details>
@@ -167,7 +167,7 @@ function Lines({
 	const { getValues, setValue } = useFormContext<Ladder>();
 	const [typed, setTyped] = useState(() => ((getValues(path) as string[] | undefined) ?? []).join("\n"));
 	return (
-		<Row id={id} label={label} error={error} className={css.third ?? ""}>
+		<FormRow id={id} label={label} error={error} className={css.third ?? ""}>
 			<Form.Control
 				as="textarea"
 				rows={rows}
@@ -179,6 +179,6 @@ function Lines({
 					setValue(path, linesOf(event.target.value) as never, { shouldDirty: true });
 				}}
 			/>
-		</Row>
+		</FormRow>
 	);
 }

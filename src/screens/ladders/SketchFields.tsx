@@ -18,7 +18,7 @@ import {
 	sketchKinds,
 	withoutItem,
 } from "@/core/ladder/sketch";
-import { Complaint } from "@/ui/Row";
+import { Complaint } from "@/ui/FormRow";
 import { DistanceLine, kindWords, SketchShape, WIDE } from "./SketchView";
 import css from "./sketch.module.scss";
 
@@ -27,28 +27,45 @@ const pointer = { activationConstraint: { distance: 3 } };
 const GRAIN = 0.1;
 const onGrain = (metres: number) => Math.round(metres / GRAIN) / (1 / GRAIN);
 const within = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
+/** So many things, and so many distances, fit into a sketch. */
+const MOST = 24;
 const shortKind: Record<SketchKind, string> = { person: "person", mark: "mark", object: "object", camera: "camera" };
+
+/** What was refused of a sketch, by thing and by distance. */
+type SketchErrors = { lines?: { message?: string }[]; items?: { name?: { message?: string } }[] } | undefined;
+
+/** A sketch and how it is changed. */
+interface Editing {
+	sketch: Sketch;
+	unit: LengthUnit;
+	errors: SketchErrors;
+	onPut: (next: Sketch) => void;
+	onChange: (id: string, to: Partial<SketchItem>) => void;
+}
+
+const withOneMore = (now: Sketch, kind: SketchKind): Sketch => {
+	const alike = now.items.filter((item) => item.kind === kind).length;
+	const name = alike === 0 ? shortKind[kind] : `${shortKind[kind]} ${alike + 1}`;
+	return { ...now, items: [...now.items, { id: uuid(), kind, name, x: 0, y: onGrain((now.across * DEPTH) / 2) }] };
+};
+
+/** One more distance: on from where the last one ended. */
+function withOneMoreLine(sketch: Sketch): Sketch {
+	const [first, second] = sketch.items as [SketchItem, SketchItem];
+	const last = sketch.lines.at(-1);
+	const from = last?.to ?? first.id;
+	const other = sketch.items.find(({ id }) => id !== from) as SketchItem;
+	return { ...sketch, lines: [...sketch.lines, { from, to: last ? other.id : second.id }] };
+}
 
 /** The set-up of a rung, placed by dragging, by the arrow keys, or by numbers. */
 export function SketchFields({ index, unit }: { index: number; unit: LengthUnit }) {
 	const { control, setValue, getValues, formState } = useFormContext<Ladder>();
 	const path = `rungs.${index}.settings.sketch` as const;
 	const sketch = useWatch({ control, name: path }) as Sketch | undefined;
-	const errors = formState.errors.rungs?.[index]?.settings?.sketch as
-		| { lines?: { message?: string }[]; items?: { name?: { message?: string } }[] }
-		| undefined;
-	const ground = useRef<HTMLDivElement>(null);
-	const sensors = useSensors(useSensor(PointerSensor, pointer));
+	const errors = formState.errors.rungs?.[index]?.settings?.sketch as SketchErrors;
 	const put = (next: Sketch | undefined) => setValue(path, next as never, { shouldDirty: true });
-	const add = (kind: SketchKind) => {
-		const now = sketch ?? freshSketch(getValues("side"));
-		const alike = now.items.filter((item) => item.kind === kind).length;
-		const item: SketchItem = {
-			...{ id: uuid(), kind, name: alike === 0 ? shortKind[kind] : `${shortKind[kind]} ${alike + 1}` },
-			...{ x: 0, y: onGrain((now.across * DEPTH) / 2) },
-		};
-		put({ ...now, items: [...now.items, item] });
-	};
+	const add = (kind: SketchKind) => put(withOneMore(sketch ?? freshSketch(getValues("side")), kind));
 	if (!sketch || sketch.items.length === 0)
 		return (
 			<div className={css.add}>
@@ -60,8 +77,57 @@ export function SketchFields({ index, unit }: { index: number; unit: LengthUnit 
 				))}
 			</div>
 		);
-	const change = (id: string, to: Partial<SketchItem>) =>
+	const onChange = (id: string, to: Partial<SketchItem>) =>
 		put({ ...sketch, items: sketch.items.map((item) => (item.id === id ? { ...item, ...to } : item)) });
+	const editing: Editing = { sketch, unit, errors, onPut: put, onChange };
+	return (
+		<fieldset>
+			<legend className="form-label m-0">
+				Set-up, from above{sketch.side !== "none" && `, drawn for the ${sketch.side} side; the other sees it mirrored`}
+			</legend>
+			<Ground index={index} {...editing} />
+			<ItemTable {...editing} />
+			<DistanceRows {...editing} />
+			<div className={css.add}>
+				{sketchKinds.map((kind) => (
+					<Button key={kind} variant="link" size="sm" disabled={sketch.items.length >= MOST} onClick={() => add(kind)}>
+						add a {shortKind[kind]}
+					</Button>
+				))}
+				{sketch.items.length > 1 && (
+					<Button
+						variant="link"
+						size="sm"
+						disabled={sketch.lines.length >= MOST}
+						onClick={() => put(withOneMoreLine(sketch))}
+					>
+						tell a distance
+					</Button>
+				)}
+				<Form.Label htmlFor={`across-${index}`} className="m-0 ms-auto">
+					width shown, {unit}
+				</Form.Label>
+				<Form.Control
+					id={`across-${index}`}
+					size="sm"
+					style={{ width: 72 }}
+					type="number"
+					inputMode="decimal"
+					value={inUnit(sketch.across, unit)}
+					onChange={(event) => {
+						const metres = toMetres(Number(event.target.value), unit);
+						if (metres >= 1 && metres <= 100) put({ ...sketch, across: metres });
+					}}
+				/>
+			</div>
+		</fieldset>
+	);
+}
+
+/** Everything where it stands, to be dragged; its distances drawn. */
+function Ground({ index, sketch, unit, onChange }: Editing & { index: number }) {
+	const ground = useRef<HTMLDivElement>(null);
+	const sensors = useSensors(useSensor(PointerSensor, pointer));
 	const inside = (x: number, y: number) => ({
 		x: onGrain(within(x, -sketch.across / 2, sketch.across / 2)),
 		y: onGrain(within(y, 0, sketch.across * DEPTH)),
@@ -71,103 +137,118 @@ export function SketchFields({ index, unit }: { index: number; unit: LengthUnit 
 		const width = ground.current?.clientWidth ?? 0;
 		if (!item || width === 0) return;
 		const metre = width / sketch.across;
-		change(item.id, inside(item.x + delta.x / metre, item.y - delta.y / metre));
+		onChange(item.id, inside(item.x + delta.x / metre, item.y - delta.y / metre));
 	};
-	const { each, sum } = distances(sketch);
-	const [first, second] = sketch.items;
 	return (
-		<fieldset>
-			<legend className="form-label m-0">
-				Set-up, from above{sketch.side !== "none" && `, drawn for the ${sketch.side} side; the other sees it mirrored`}
-			</legend>
-			<DndContext id={`sketch-${index}`} sensors={sensors} onDragEnd={drop}>
-				<div ref={ground} className={css.ground} style={{ aspectRatio: `1 / ${DEPTH}` }}>
-					<svg viewBox={`0 0 ${WIDE} ${WIDE * DEPTH}`} aria-hidden="true">
-						{each.map((distance) => (
-							<DistanceLine
-								key={`${distance.from.id}${distance.to.id}`}
-								{...{ distance, across: sketch.across, unit }}
-							/>
-						))}
-					</svg>
-					{sketch.items.map((item) => (
-						<Thing
-							key={item.id}
-							item={item}
-							across={sketch.across}
-							onNudge={(dx, dy) => change(item.id, inside(item.x + dx * GRAIN, item.y + dy * GRAIN))}
-						/>
+		<DndContext id={`sketch-${index}`} sensors={sensors} onDragEnd={drop}>
+			<div ref={ground} className={css.ground} style={{ aspectRatio: `1 / ${DEPTH}` }}>
+				<svg viewBox={`0 0 ${WIDE} ${WIDE * DEPTH}`} aria-hidden="true">
+					{distances(sketch).each.map((distance) => (
+						<DistanceLine key={`${distance.from.id}${distance.to.id}`} {...{ distance, across: sketch.across, unit }} />
 					))}
-				</div>
-			</DndContext>
-			<div className={css.scroll}>
-				<table className={css.items}>
-					<thead>
-						<tr>
-							<th>what</th>
-							<th>right of the middle, {unit}</th>
-							<th>away, {unit}</th>
-							<th>up, {unit}</th>
-							<th>at home instead</th>
-							<td />
-						</tr>
-					</thead>
-					<tbody>
-						{sketch.items.map((item, i) => {
-							const number = (field: "x" | "y" | "height", label: string) => (
-								<Form.Control
-									size="sm"
-									type="number"
-									inputMode="decimal"
-									step={0.1}
-									aria-label={`${item.name}, ${label} in ${unit}`}
-									value={item[field] === undefined ? "" : inUnit(item[field], unit)}
-									onChange={(event) => {
-										const metres = toMetres(Number(event.target.value), unit);
-										if (field === "height")
-											change(item.id, { height: event.target.value === "" ? undefined : within(metres, 0, 30) });
-										else if (event.target.value !== "") change(item.id, { [field]: within(metres, -100, 100) });
-									}}
-								/>
-							);
-							return (
-								<tr key={item.id}>
-									<td>
-										<Form.Control
-											size="sm"
-											aria-label={`Name of ${kindWords[item.kind]} ${i + 1}`}
-											maxLength={40}
-											value={item.name}
-											dir="auto"
-											isInvalid={Boolean(errors?.items?.[i]?.name)}
-											onChange={(event) => change(item.id, { name: event.target.value })}
-										/>
-										<Complaint error={errors?.items?.[i]?.name} />
-									</td>
-									<td>{number("x", "right of the middle")}</td>
-									<td>{number("y", "away")}</td>
-									<td>{number("height", "up")}</td>
-									<td>
-										<Form.Control
-											size="sm"
-											aria-label={`${item.name}, at home instead`}
-											maxLength={80}
-											value={item.home ?? ""}
-											dir="auto"
-											onChange={(event) => change(item.id, { home: event.target.value || undefined })}
-										/>
-									</td>
-									<td>
-										<Button variant="link" size="sm" onClick={() => put(withoutItem(sketch, item.id))}>
-											take out<span className="visually-hidden"> {item.name}</span>
-										</Button>
-									</td>
-								</tr>
-							);
-						})}
-					</tbody>
-				</table>
+				</svg>
+				{sketch.items.map((item) => (
+					<Thing
+						key={item.id}
+						item={item}
+						across={sketch.across}
+						onNudge={(dx, dy) => onChange(item.id, inside(item.x + dx * GRAIN, item.y + dy * GRAIN))}
+					/>
+				))}
 			</div>
+		</DndContext>
+	);
+}
+
+/** Everything by numbers, and what stands in for it at home. */
+const ItemTable = (editing: Editing) => (
+	<div className={css.scroll}>
+		<table className={css.items}>
+			<thead>
+				<tr>
+					<th>what</th>
+					<th>right of the middle, {editing.unit}</th>
+					<th>away, {editing.unit}</th>
+					<th>up, {editing.unit}</th>
+					<th>at home instead</th>
+					<td />
+				</tr>
+			</thead>
+			<tbody>
+				{editing.sketch.items.map((item, i) => (
+					<ItemRow key={item.id} item={item} i={i} {...editing} />
+				))}
+			</tbody>
+		</table>
+	</div>
+);
+
+function ItemRow({
+	item,
+	i,
+	sketch,
+	unit,
+	errors,
+	onChange: change,
+	onPut: put,
+}: Editing & { item: SketchItem; i: number }) {
+	const number = (field: "x" | "y" | "height", label: string) => (
+		<Form.Control
+			size="sm"
+			type="number"
+			inputMode="decimal"
+			step={0.1}
+			aria-label={`${item.name}, ${label} in ${unit}`}
+			value={item[field] === undefined ? "" : inUnit(item[field], unit)}
+			onChange={(event) => {
+				const metres = toMetres(Number(event.target.value), unit);
+				if (field === "height")
+					change(item.id, { height: event.target.value === "" ? undefined : within(metres, 0, 30) });
+				else if (event.target.value !== "") change(item.id, { [field]: within(metres, -100, 100) });
+			}}
+		/>
+	);
+	return (
+		<tr key={item.id}>
+			<td>
+				<Form.Control
+					size="sm"
+					aria-label={`Name of ${kindWords[item.kind]} ${i + 1}`}
+					maxLength={40}
+					value={item.name}
+					dir="auto"
+					isInvalid={Boolean(errors?.items?.[i]?.name)}
+					onChange={(event) => change(item.id, { name: event.target.value })}
+				/>
+				<Complaint error={errors?.items?.[i]?.name} />
+			</td>
+			<td>{number("x", "right of the middle")}</td>
+			<td>{number("y", "away")}</td>
+			<td>{number("height", "up")}</td>
+			<td>
+				<Form.Control
+					size="sm"
+					aria-label={`${item.name}, at home instead`}
+					maxLength={80}
+					value={item.home ?? ""}
+					dir="auto"
+					onChange={(event) => change(item.id, { home: event.target.value || undefined })}
+				/>
+			</td>
+			<td>
+				<Button variant="link" size="sm" onClick={() => put(withoutItem(sketch, item.id))}>
+					take out<span className="visually-hidden"> {item.name}</span>
+				</Button>
+			</td>
+		</tr>
+	);
+}
+
+/** How far it is from one thing to another. */
+function DistanceRows({ sketch, unit, errors, onPut: put }: Editing) {
+	const { each, sum } = distances(sketch);
+	return (
+		<>
 			{sketch.lines.map((line, i) => {
 				const ends = (["from", "to"] as const).map((end) => (
 					<Form.Select
@@ -210,46 +291,7 @@ export function SketchFields({ index, unit }: { index: number; unit: LengthUnit 
 					together <b>{lengthWords(sum, unit)}</b>
 				</p>
 			)}
-			<div className={css.add}>
-				{sketchKinds.map((kind) => (
-					<Button key={kind} variant="link" size="sm" disabled={sketch.items.length >= 24} onClick={() => add(kind)}>
-						add a {shortKind[kind]}
-					</Button>
-				))}
-				{first && second && (
-					<Button
-						variant="link"
-						size="sm"
-						disabled={sketch.lines.length >= 24}
-						onClick={() => {
-							const last = sketch.lines.at(-1);
-							const rest = sketch.items.find(({ id }) => id !== (last?.to ?? first.id)) as SketchItem;
-							put({
-								...sketch,
-								lines: [...sketch.lines, { from: last?.to ?? first.id, to: last ? rest.id : second.id }],
-							});
-						}}
-					>
-						tell a distance
-					</Button>
-				)}
-				<Form.Label htmlFor={`across-${index}`} className="m-0 ms-auto">
-					width shown, {unit}
-				</Form.Label>
-				<Form.Control
-					id={`across-${index}`}
-					size="sm"
-					style={{ width: 72 }}
-					type="number"
-					inputMode="decimal"
-					value={inUnit(sketch.across, unit)}
-					onChange={(event) => {
-						const metres = toMetres(Number(event.target.value), unit);
-						if (metres >= 1 && metres <= 100) put({ ...sketch, across: metres });
-					}}
-				/>
-			</div>
-		</fieldset>
+		</>
 	);
 }
 

@@ -6,9 +6,9 @@ import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
-import * as acts from "@/core/acts/acts";
-import { plainly, probeEvidence, probesIn } from "@/core/acts/assess";
 import { highestStart, nextProbe, PROBE_TRIES, type Probe, proposeStart } from "@/core/build/assess";
+import * as commands from "@/core/commands";
+import { plainAttempt, probeEvidence, probesIn } from "@/core/commands/assess";
 import type { Ladder, Rung } from "@/core/ladder/ladder";
 import { limitsOf } from "@/core/ladder/limits";
 import type { Rail } from "@/core/ladder/rail";
@@ -17,10 +17,10 @@ import { type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
 import type { Student } from "@/core/people/student";
 import { readSides } from "@/core/skill/sides";
 import type { Skill } from "@/core/skill/skill";
-import { plural } from "@/core/words/numbers";
+import { plural } from "@/core/text/lists";
 import { begin } from "@/device/begin";
 import { type OpenLesson, useLesson, useLessonId } from "@/screens/live/useLesson";
-import { Bench } from "@/ui/Bench";
+import { BenchPage } from "@/ui/BenchPage";
 import { Rail as RailView } from "@/ui/Rail";
 import css from "@/ui/rows.module.scss";
 import { useKeys } from "@/ui/useKeys";
@@ -54,7 +54,7 @@ export function StartWhere(page: Props) {
 		setLesson(id);
 	};
 	return (
-		<Bench
+		<BenchPage
 			spine={
 				<RailView
 					holes={rail.holes}
@@ -111,7 +111,7 @@ export function StartWhere(page: Props) {
 					</div>
 				</>
 			)}
-		</Bench>
+		</BenchPage>
 	);
 }
 
@@ -138,11 +138,11 @@ function Probes({ page, open, packed }: { page: Props; open: OpenLesson; packed:
 	const moved = view.moves.length > 0;
 	const count = (good: boolean, off?: string) => {
 		if (!set || tried) return;
-		for (const act of acts.attemptIn(uuid, set, plainly(set.placing.settings, good, off))) lesson.write(act);
+		for (const act of commands.attemptIn(uuid, set, plainAttempt(set.placing.settings, good, off))) lesson.write(act);
 	};
 	const undo = () => {
-		const last = acts.lastAct(view, state.device ?? "");
-		if (last) lesson.write(acts.takeBack(last.targets));
+		const last = commands.lastAct(view, state.device ?? "");
+		if (last) lesson.write(commands.takeBack(last.targets));
 	};
 	useKeys({ g: () => count(true), m: () => count(false), u: undo });
 	if (!set) return <p>Nothing is open here.</p>;
@@ -206,7 +206,7 @@ function Probes({ page, open, packed }: { page: Props; open: OpenLesson; packed:
 
 	function goTo(rungIndex: number) {
 		const to = rungs[rungIndex] as Rung;
-		return acts.switchTo(uuid, set, placeOn(packed, to.id), variationOn(packed, to.id));
+		return commands.switchTo(uuid, set, placeOn(packed, to.id), variationOn(packed, to.id));
 	}
 }
 
@@ -236,7 +236,7 @@ function Proposed({
 		const to = rungs[chosen];
 		if (to && chosen !== from)
 			lesson.write(
-				acts.movePeg(uuid, state.view, state.view.current, packed, to.id, {
+				commands.movePeg(uuid, state.view, state.view.current, packed, to.id, {
 					from: rungs[from]?.id ?? packed.peg,
 					reason: "tested out",
 					evidence: probeEvidence(state.view, packed),

@@ -10,7 +10,7 @@ const UNIT = 26;
 export const GREATEST = 2;
 
 /** The rungs of a ladder, top first, and the step to each as a bar: as long as it is heavy, a piece for each difficulty. */
-export function Steps({
+export function StepList({
 	rungs,
 	difficulties,
 	reasons,

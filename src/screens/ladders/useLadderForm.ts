@@ -3,18 +3,20 @@
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { type UseFormReturn, useForm } from "react-hook-form";
+import { change, type History, redo, startHistory, undo } from "@/core/editing/history";
 import { rungLabels } from "@/core/ladder/labels";
 import { type Ladder, LadderToSave, type Rung } from "@/core/ladder/ladder";
-import { begin, change, type History, redo, undo } from "@/core/words/history";
-import type { Refusal } from "@/core/words/refuse";
-import { keepLadder } from "@/doors/actions";
-import { answered } from "@/ui/answered";
+import type { Refusal } from "@/core/refusals/refusals";
+import { keepLadder } from "@/server/actions";
+import { orRefusal } from "@/ui/answered";
 import { firstBadRow, sentenceResolver } from "@/ui/sentenceResolver";
 import { useDraft } from "@/ui/useDraft";
 
 const REST_MS = 250;
 /** A name that a field of its own has: letters typed into it are one step. */
 const isLeaf = (name: string | undefined): name is string => name !== undefined && /\.\D[^.]*$/.test(name);
+
+export type LadderForm = ReturnType<typeof useLadderForm>;
 
 /** The ladder's form: kept on this device while it is typed, every change undoable, saved whole. */
 export function useLadderForm(
@@ -39,7 +41,7 @@ export function useLadderForm(
 	const save = form.handleSubmit(
 		async (values) => {
 			setRefused([]);
-			const outcome = await answered(keepLadder(values, at, owner));
+			const outcome = await orRefusal(keepLadder(values, at, owner));
 			if (!outcome.ok) return setRefused(outcome.refusals);
 			form.reset(values);
 			forget();
@@ -90,13 +92,13 @@ function useSteps(form: UseFormReturn<Ladder, unknown, Ladder>) {
 	useEffect(() => {
 		// After the draft of this device was brought back, if there is one: that is where undo ends.
 		const started = setTimeout(() => {
-			history.current ??= begin(JSON.stringify(getValues()));
+			history.current ??= startHistory(JSON.stringify(getValues()));
 		});
 		const stop = subscribe({
 			formState: { values: true },
 			callback: ({ name }) => {
 				if (going.current) return;
-				history.current ??= begin(JSON.stringify(form.formState.defaultValues));
+				history.current ??= startHistory(JSON.stringify(form.formState.defaultValues));
 				const last = pending.current;
 				if (!isLeaf(name)) return commit("");
 				if (last?.name !== name) return startLeaf(name);

@@ -1,9 +1,9 @@
 import Link from "next/link";
 import { isDoubtful } from "@/core/log/days";
-import { dayOf } from "@/core/log/lesson";
+import { dayOf } from "@/core/log/view";
 import { wrapUp } from "@/core/log/wrap";
-import type { LessonPage } from "@/doors/readLesson";
-import { Bench } from "@/ui/Bench";
+import type { LessonPage } from "@/server/readLesson";
+import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
 import { PegMoves } from "@/ui/PegMoves";
 import { RungFacts } from "@/ui/RungFacts";
@@ -36,7 +36,7 @@ export function LessonPageView({ id, view, names, studio, today }: LessonPage) {
 	const { practise = [], notes: each = [], note = "" } = view.closed?.body ?? {};
 	const notes: { student: string | null; text: string }[] = note ? [{ student: null, text: note }, ...each] : each;
 	return (
-		<Bench
+		<BenchPage
 			margin={
 				<>
 					{view.closed?.body.remark && (
@@ -115,6 +115,6 @@ export function LessonPageView({ id, view, names, studio, today }: LessonPage) {
 				/>
 			))}
 			<PegMoves view={view} nameOf={students.length > 1 ? (student) => names[student ?? ""] : undefined} />
-		</Bench>
+		</BenchPage>
 	);
 }

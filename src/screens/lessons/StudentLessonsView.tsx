@@ -1,7 +1,7 @@
 import Link from "next/link";
 import { wrapUp } from "@/core/log/wrap";
-import type { StudentLessons } from "@/doors/readStudents";
-import { Bench } from "@/ui/Bench";
+import type { StudentLessons } from "@/server/readStudents";
+import { BenchPage } from "@/ui/BenchPage";
 import { dayWords, fromToday } from "@/ui/dates";
 import { RungFacts } from "@/ui/RungFacts";
 import css from "@/ui/rows.module.scss";
@@ -9,7 +9,7 @@ import css from "@/ui/rows.module.scss";
 /** What happened, lesson by lesson, latest first: every attempt on its strip, every cue with what followed. */
 export function StudentLessonsView({ student, lessons, total, older }: StudentLessons) {
 	return (
-		<Bench
+		<BenchPage
 			margin={
 				<>
 					<p className="mute">
@@ -53,6 +53,6 @@ export function StudentLessonsView({ student, lessons, total, older }: StudentLe
 					</Link>
 				</p>
 			)}
-		</Bench>
+		</BenchPage>
 	);
 }

@@ -1,16 +1,16 @@
 "use client";
 
 import { memo, useEffect, useState, useSyncExternalStore } from "react";
-import type { LessonView } from "@/core/log/lesson";
+import type { LessonView, Verdict } from "@/core/log/view";
 import { type Pack, readOn, variationWords } from "@/core/pack/pack";
 import { ruleSentence } from "@/core/rules";
-import type { LessonOnDevice, Marks } from "@/device/lesson";
+import type { KeepingState, LessonOnDevice } from "@/device/lesson";
 import { Rail } from "@/ui/Rail";
 import css from "./live.module.scss";
 import { type Board, countOf } from "./model";
 import { Opening } from "./Opening";
+import { setText, useDirectPaint } from "./useDirectPaint";
 import type { SetClock } from "./useSetClock";
-import { setText, useTold } from "./useTold";
 
 function useMinute(): number {
 	const [time, setTime] = useState(() => Date.now());
@@ -55,13 +55,13 @@ function Resting({ since, minutes, words = "rest" }: { since: string | null; min
 }
 
 /** How long the stretch has been: for the eye only. */
-const Running = ({ since }: { since: string | null }) => <Resting since={since} minutes={null} words="in play" />;
+const StretchClock = ({ since }: { since: string | null }) => <Resting since={since} minutes={null} words="in play" />;
 
 const clockFace = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
 
 /** The number the coach acts on: on the screen before anything else that a touch changes. */
 function TheCount({ lesson, className, words }: { lesson: LessonOnDevice; className: string; words: string }) {
-	const count = useTold<HTMLOutputElement>(lesson, (on) => setText(on, countOf(lesson.snapshot().view).value));
+	const count = useDirectPaint<HTMLOutputElement>(lesson, (on) => setText(on, countOf(lesson.snapshot().view).value));
 	return (
 		<div className={css.numberRoom}>
 			<output ref={count} className={className} aria-label={words} data-testid="count" />
@@ -70,13 +70,13 @@ function TheCount({ lesson, className, words }: { lesson: LessonOnDevice; classN
 }
 
 function Used({ lesson }: { lesson: LessonOnDevice }) {
-	const used = useTold<HTMLElement>(lesson, (on) => setText(on, String(countOf(lesson.snapshot().view).used)));
+	const used = useDirectPaint<HTMLElement>(lesson, (on) => setText(on, String(countOf(lesson.snapshot().view).used)));
 	return <b ref={used} className={css.used} data-testid="used" />;
 }
 
 /** What is on this device's disk, and what is with the server. */
 function KeptMark({ lesson }: { lesson: LessonOnDevice }) {
-	const kept = useTold<HTMLDivElement>(lesson, (on) => {
+	const kept = useDirectPaint<HTMLDivElement>(lesson, (on) => {
 		const { keptTo, ackedTo, unkept, unsent } = lesson.marks();
 		Object.assign(on.dataset, { keptTo, ackedTo, device: lesson.snapshot().device });
 		const words = [unkept === 0 ? "kept ✓" : `keeping ${unkept}`, unsent === 0 ? "sent ✓" : `${unsent} to send`];
@@ -90,7 +90,7 @@ function KeptMark({ lesson }: { lesson: LessonOnDevice }) {
 }
 
 /** What cannot be stored, sent or taken in, in words. */
-function troubleOf({ aside, trouble, room, unsent }: Marks): string | null {
+function troubleOf({ aside, trouble, room, unsent }: KeepingState): string | null {
 	return aside ? `Set aside by the server, see Records: ${aside}` : trouble && unsent > 0 ? trouble : room;
 }
 
@@ -108,6 +108,98 @@ function Trouble({ lesson }: { lesson: LessonOnDevice }) {
 
 const turnWords = ({ now, next, at }: NonNullable<Board["turns"]>): string =>
 	at === "together" ? `${now} and ${next} together` : `${now} now${at && `, ${at}`}`;
+
+/** What the number means: of what it is counted, and what is needed. */
+function Meaning({ board }: { board: Board }) {
+	const { set, visit, stretch, round, ladder } = board;
+	const { met, progress } = visit.judgements[set.variation];
+	if (stretch) return <span>taken, of what came</span>;
+	if (round) return <span>next: {readOn(ladder, round.next)}</span>;
+	if (set.elsewhere === "warm-up") return <span>tries, not judged</span>;
+	if (met) return <b>rule met</b>;
+	return (
+		<>
+			<span className={css.what}>{progress.words} ·</span>{" "}
+			<span>
+				needs <b>{progress.target}</b>
+			</span>
+		</>
+	);
+}
+
+/** Whose turn it is, where and how it is worked, and the drill as it is done now. */
+function DrillLine({ board, label }: { board: Board; label: string }) {
+	const { set, turns, round, ladder } = board;
+	return (
+		<div className={css.drill} dir="auto">
+			{turns && <b data-testid="turn">{turnWords(turns)} · </b>}
+			{set.elsewhere && <b>{round ? round.words : set.elsewhere} · </b>}
+			{label && <b data-testid="label">{label} · </b>}
+			{readOn(ladder, variationWords(set.placing, set.variation))}
+		</div>
+	);
+}
+
+function ClockFields({ clock }: { clock: SetClock }) {
+	return (
+		<div className={css.setClock}>
+			<button type="button" onClick={clock.toggle}>
+				<b data-testid="clock">{clockFace(clock.left)}</b>
+				<span>{clock.out ? "time; new tries are late" : clock.running ? "pause" : "start the clock"}</span>
+			</button>
+			<button type="button" aria-pressed={clock.aloud} onClick={clock.speak}>
+				<span>{clock.aloud ? "calling the seconds" : "call the seconds"}</span>
+			</button>
+		</div>
+	);
+}
+
+/** What is left of tries and time, and how far it is kept. */
+function SideColumn({ lesson, board, view }: { lesson: LessonOnDevice; board: Board; view: LessonView }) {
+	const { set, visit } = board;
+	const { verdict } = visit;
+	const clock = clockWords(view, useMinute());
+	const setFull = set.open && board.triesInSet >= set.placing.settings.triesPerSet;
+	return (
+		<div className={css.side}>
+			<div>
+				<Used lesson={lesson} />
+				of {verdict.allowed} tries
+			</div>
+			{clock && (
+				<div>
+					<b>{Math.abs(clock.value)}</b>
+					{clock.words}
+				</div>
+			)}
+			{board.stretch && set.open && <StretchClock since={view.events.find(({ id }) => id === set.id)?.at ?? null} />}
+			{!set.open && <Resting since={restFrom(view, set.id)} minutes={set.rest?.minutes ?? null} />}
+			<div>
+				<div className={css.inSet}>
+					{`set ${board.setNumber} · ${board.triesInSet} of ${set.placing.settings.triesPerSet}`}
+				</div>
+				{setFull && <b className={css.full}>set full</b>}
+			</div>
+			{verdict.kind === "cannot be met today" && <div className="asks">cannot be met today</div>}
+			<KeptMark lesson={lesson} />
+		</div>
+	);
+}
+
+/** Tries used of those allowed; what the coach added has a line of its own. */
+function UsedBar({ verdict: { used, allowed, raisedBy } }: { verdict: Verdict }) {
+	const share = (n: number) => `${Math.min(100, (100 * n) / Math.max(1, allowed))}%`;
+	return (
+		<div
+			className={css.bar}
+			style={{ backgroundSize: `${share(used)} 100%` }}
+			role="img"
+			aria-label={`${used} of ${allowed} tries used`}
+		>
+			{raisedBy > 0 && <u style={{ left: share(allowed - raisedBy) }} />}
+		</div>
+	);
+}
 
 /** The number the coach acts on, what it means, and what is left of tries and time. */
 export function CountZone({
@@ -131,15 +223,10 @@ export function CountZone({
 	setClock: SetClock | null;
 }) {
 	const { set, visit, rail } = board;
-	const { verdict } = visit;
-	const judgement = visit.judgements[set.variation];
-	const { target, words } = judgement.progress;
-	const met = judgement.met;
-	const clock = clockWords(view, useMinute());
-	const share = (n: number) => `${Math.min(100, (100 * n) / Math.max(1, verdict.allowed))}%`;
+	const { met, progress } = visit.judgements[set.variation];
 	// Until the first try there is nothing to count: what happened last time stands there instead.
-	const setFull = set.open && board.triesInSet >= set.placing.settings.triesPerSet;
 	const opening = visit.tries.length + visit.tallies.length === 0 && board.ladder !== null && !board.stretch;
+	const longer = board.stretch || (progress.large && !met);
 	return (
 		<section className={css.count} aria-label="Count">
 			<div className={css.rail}>
@@ -154,83 +241,21 @@ export function CountZone({
 				)}
 			</div>
 			<div className={`${css.middle} ${setClock ? css.withClock : ""}`}>
-				<div className={css.drill} dir="auto">
-					{board.turns && <b data-testid="turn">{turnWords(board.turns)} · </b>}
-					{set.elsewhere && <b>{board.round ? board.round.words : set.elsewhere} · </b>}
-					{label && <b data-testid="label">{label} · </b>}
-					{readOn(board.ladder, variationWords(set.placing, set.variation))}
-				</div>
+				<DrillLine board={board} label={label} />
 				{opening && <Opening pack={pack} board={board} />}
 				<TheCount
 					lesson={lesson}
-					className={
-						opening
-							? "visually-hidden"
-							: `${css.number} ${board.stretch || (judgement.progress.large && !met) ? css.longer : ""}`
-					}
-					words={`${judgement.progress.value} ${words}, needs ${target}`}
+					className={opening ? "visually-hidden" : `${css.number} ${longer ? css.longer : ""}`}
+					words={`${progress.value} ${progress.words}, needs ${progress.target}`}
 				/>
-				{setClock && (
-					<div className={css.setClock}>
-						<button type="button" onClick={setClock.toggle}>
-							<b data-testid="clock">{clockFace(setClock.left)}</b>
-							<span>{setClock.out ? "time; new tries are late" : setClock.running ? "pause" : "start the clock"}</span>
-						</button>
-						<button type="button" aria-pressed={setClock.aloud} onClick={setClock.speak}>
-							<span>{setClock.aloud ? "calling the seconds" : "call the seconds"}</span>
-						</button>
-					</div>
-				)}
+				{setClock && <ClockFields clock={setClock} />}
 				<div className={css.meaning} title={ruleSentence(visit.rule)}>
-					{board.stretch ? (
-						<span>taken, of what came</span>
-					) : board.round ? (
-						<span>next: {readOn(board.ladder, board.round.next)}</span>
-					) : set.elsewhere === "warm-up" ? (
-						<span>tries, not judged</span>
-					) : met ? (
-						<b>rule met</b>
-					) : (
-						<>
-							<span className={css.what}>{words} ·</span>{" "}
-							<span>
-								needs <b>{target}</b>
-							</span>
-						</>
-					)}
+					<Meaning board={board} />
 					{!set.open && " · resting"}
 				</div>
 			</div>
-			<div className={css.side}>
-				<div>
-					<Used lesson={lesson} />
-					of {verdict.allowed} tries
-				</div>
-				{clock && (
-					<div>
-						<b>{Math.abs(clock.value)}</b>
-						{clock.words}
-					</div>
-				)}
-				{board.stretch && set.open && <Running since={view.events.find(({ id }) => id === set.id)?.at ?? null} />}
-				{!set.open && <Resting since={restFrom(view, set.id)} minutes={set.rest?.minutes ?? null} />}
-				<div>
-					<div className={css.inSet}>
-						{`set ${board.setNumber} · ${board.triesInSet} of ${set.placing.settings.triesPerSet}`}
-					</div>
-					{setFull && <b className={css.full}>set full</b>}
-				</div>
-				{verdict.kind === "cannot be met today" && <div className="asks">cannot be met today</div>}
-				<KeptMark lesson={lesson} />
-			</div>
-			<div
-				className={css.bar}
-				style={{ backgroundSize: `${share(verdict.used)} 100%` }}
-				role="img"
-				aria-label={`${verdict.used} of ${verdict.allowed} tries used`}
-			>
-				{verdict.raisedBy > 0 && <u style={{ left: share(verdict.allowed - verdict.raisedBy) }} />}
-			</div>
+			<SideColumn lesson={lesson} board={board} view={view} />
+			<UsedBar verdict={visit.verdict} />
 			<Trouble lesson={lesson} />
 			{takenBack && (
 				<button type="button" className={css.back} onClick={() => onPutBack(takenBack.by)}>

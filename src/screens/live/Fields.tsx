@@ -3,7 +3,7 @@
 import { memo, useMemo, useState } from "react";
 import type { Attempt } from "@/core/log/kinds";
 import { useKeys } from "@/ui/useKeys";
-import type { Field } from "./fields";
+import type { TouchField } from "./fields";
 import type { Inputs, Keypad } from "./inputs";
 import css from "./live.module.scss";
 import { isPlain, type Mark, type Marked, type Marks } from "./marks";
@@ -30,7 +30,7 @@ export const Fields = memo(function Fields({
 	if (layout.keypad)
 		return <NumberPad key={layout.keypad.label} keypad={layout.keypad} onAttempt={onAttempt} apart={apart} />;
 	const good = layout.main.at(-1)?.attempt.result !== "miss" ? layout.main.at(-1)?.id : undefined;
-	const draw = (field: Field) => (
+	const draw = (field: TouchField) => (
 		<button
 			key={field.id}
 			type="button"
@@ -75,7 +75,7 @@ export const Fields = memo(function Fields({
 const HOW: Record<Marked, string> = { off: "off", short: "short of", beyond: "beyond" };
 
 /** Above the pad, the targets or the answers: what was off in the try that comes next. */
-export const MarkRow = memo(function MarkRow({
+export const MarkFields = memo(function MarkRow({
 	all,
 	marks,
 	onTouch,

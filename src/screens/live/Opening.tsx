@@ -1,7 +1,7 @@
 import type { Pack } from "@/core/pack/pack";
 import { fromToday } from "@/ui/dates";
 import { firstAndBest } from "@/ui/scores";
-import { insecureWords } from "./hand";
+import { insecureWords } from "./deviceSettings";
 import css from "./live.module.scss";
 import type { Board } from "./model";
 

@@ -3,12 +3,12 @@
 import { lookedFor } from "@/core/log/kinds";
 import { useKeys } from "@/ui/useKeys";
 import { OTHER, ROOM } from "./fields";
+import { useLive } from "./LiveContext";
 import css from "./live.module.scss";
-import type { Board } from "./model";
-import type { Acts } from "./useActs";
 
 /** In a rally, a run or free play: the situation came, or was taken; and what was off, as it comes. */
-export function StretchFields({ board, acts }: { board: Board; acts: Acts }) {
+export function StretchFields() {
+	const { board, acts } = useLive();
 	const positions = [...lookedFor(board.set.placing).slice(0, ROOM - 1), OTHER];
 	useKeys({
 		g: () => acts.seen({ what: "taken" }),

@@ -1,6 +1,6 @@
 import { renderToStaticMarkup } from "react-dom/server";
 import { ladderWith, Phone } from "@/core/__tests__/phone";
-import { tallyIn } from "@/core/acts/acts";
+import { tallyIn } from "@/core/commands/tries";
 import { boardOf } from "./model";
 import { Strip } from "./Strip";
 

@@ -1,4 +1,4 @@
-import type { Entry, TryView } from "@/core/log/lesson";
+import type { Entry, TryView } from "@/core/log/view";
 import { MarkRow, markAt, numberOf } from "@/ui/Marks";
 import css from "./live.module.scss";
 import type { Board } from "./model";

@@ -2,9 +2,9 @@
 
 import { memo } from "react";
 import type { Pack } from "@/core/pack/pack";
-import { plural } from "@/core/words/numbers";
+import { plural } from "@/core/text/lists";
 import { PlainLink } from "@/ui/PlainLink";
-import type { DrawerName } from "./LiveBoard";
+import type { DrawerName } from "./LiveContext";
 import css from "./live.module.scss";
 import type { Board } from "./model";
 import type { Acts } from "./useActs";

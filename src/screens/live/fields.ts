@@ -2,7 +2,7 @@ import { type Gate, looksAtForm } from "@/core/ladder/rung";
 import type { Attempt, WatchedPosition } from "@/core/log/kinds";
 
 /** One touch field: what it says, and the attempt one touch on it logs. */
-export interface Field {
+export interface TouchField {
 	id: string;
 	small: string;
 	label: string;
@@ -15,9 +15,9 @@ export interface Field {
 
 export interface FieldLayout {
 	/** Rows of faults, top to bottom. */
-	rows: Field[][];
+	rows: TouchField[][];
 	/** The bottom row; the last one is GOOD. */
-	main: Field[];
+	main: TouchField[];
 }
 
 export const OTHER = { id: "other", short: "other" };
@@ -27,7 +27,7 @@ const row = (
 	small: string,
 	positions: readonly { id: string; short: string }[],
 	attempt: Omit<Attempt, "off">,
-): Field[] =>
+): TouchField[] =>
 	positions.map((position) => ({
 		id: `${id}-${position.id}`,
 		small,
@@ -36,7 +36,7 @@ const row = (
 		attempt: { ...attempt, off: [{ position: position.id }] },
 	}));
 
-const main = (id: string, small: string, label: string, attempt: Omit<Attempt, "off">): Field => ({
+const main = (id: string, small: string, label: string, attempt: Omit<Attempt, "off">): TouchField => ({
 	id,
 	small,
 	label,
@@ -46,14 +46,14 @@ const main = (id: string, small: string, label: string, attempt: Omit<Attempt, "
 /** A keyboard's keys: digits for the first row of faults, shifted digits for the second, one for good, one for not. */
 export function withKeys({ rows, main: below }: FieldLayout): FieldLayout {
 	const missed = below.length > 1 ? below[0] : rows[0]?.at(-1);
-	const keysOf = (field: Field): string[] => [
+	const keysOf = (field: TouchField): string[] => [
 		...rows.flatMap((one, i) =>
 			one.flatMap((other, n) => (other === field ? ((["12345", "!@#$%"][i] ?? "")[n] ?? []) : [])),
 		),
 		...(field === below.at(-1) ? ["g", "PageDown"] : []),
 		...(field === missed ? ["m", "PageUp"] : []),
 	];
-	const keyed = (field: Field): Field => ({ ...field, keys: keysOf(field) });
+	const keyed = (field: TouchField): TouchField => ({ ...field, keys: keysOf(field) });
 	return { rows: rows.map((one) => one.map(keyed)), main: below.map(keyed) };
 }
 

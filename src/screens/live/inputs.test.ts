@@ -1,7 +1,7 @@
 import { judged } from "@/core/ladder/good";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import { scales } from "@/core/ladder/scale";
-import type { TryView } from "@/core/log/lesson";
+import type { TryView } from "@/core/log/view";
 import { judge, type Rule, ruleKinds } from "@/core/rules";
 import { countsAt, inputsFor, secondsOf } from "./inputs";
 import { HELD_BACK, MISSED, marked, touched } from "./marks";

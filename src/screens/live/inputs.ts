@@ -1,10 +1,10 @@
 import { looksAtForm, type RungSettings } from "@/core/ladder/rung";
 import { isRight } from "@/core/ladder/scale";
 import type { Attempt, Placing, WatchedPosition } from "@/core/log/kinds";
-import type { TryView } from "@/core/log/lesson";
+import type { TryView } from "@/core/log/view";
 import { allParts, type Rule } from "@/core/rules";
 import type { Within } from "@/core/rules/within";
-import { type Field, type FieldLayout, fieldsFor, OTHER, ROOM, withKeys } from "./fields";
+import { type FieldLayout, fieldsFor, OTHER, ROOM, type TouchField, withKeys } from "./fields";
 import { type Mark, MISSED, marksFor } from "./marks";
 
 /** A number that is tapped in: a length, or a measure in the rung's unit. */
@@ -50,17 +50,17 @@ export function smallHeight({ keypad, calls, rows, main, marks }: Inputs): numbe
 	return heights.reduce((sum, one) => sum + one + 6, -6);
 }
 
-const inRows = (fields: Field[], across: number): Field[][] => {
-	const rows: Field[][] = [];
+const inRows = (fields: TouchField[], across: number): TouchField[][] => {
+	const rows: TouchField[][] = [];
 	for (let i = 0; i < fields.length; i += across) rows.push(fields.slice(i, i + across));
 	return rows;
 };
 
 /** Digits log by themselves on a keyboard: the first nine fields, in order. */
-const numbered = (fields: Field[]): Field[] =>
+const numbered = (fields: TouchField[]): TouchField[] =>
 	fields.map((field, i) => (i < 9 ? { ...field, keys: [String(i + 1)] } : field));
 
-const field = (id: string, small: string, label: string, attempt: Partial<Attempt>, keys?: string[]): Field => ({
+const field = (id: string, small: string, label: string, attempt: Partial<Attempt>, keys?: string[]): TouchField => ({
 	id,
 	small,
 	label,
@@ -137,7 +137,10 @@ function ownInputs(settings: Settings, rule: Rule, seen: Seen, called: string | 
 }
 
 /** What the gate looks at, where a field says nothing of it: the form was looked at, and it was gone for. */
-const under = (gate: Settings["gate"], one: Field): Field => ({ ...one, attempt: underGate(gate, one.attempt) });
+const under = (gate: Settings["gate"], one: TouchField): TouchField => ({
+	...one,
+	attempt: underGate(gate, one.attempt),
+});
 const underGate = (gate: Settings["gate"], attempt: Attempt): Attempt => ({
 	...attempt,
 	judged: looksAtForm(gate),
@@ -175,7 +178,7 @@ function decisions({ decisions: table = [], choiceOnly = false }: Settings, call
 	const all = table.map((row) => row.situation);
 	const now = called !== null && all.includes(called) ? called : (all[0] as string);
 	const answers = [...new Set(table.flatMap((row) => row.right.map((one) => one.answer))), ELSE];
-	const chosen = (id: string, small: string, cameOff?: boolean): Field[] =>
+	const chosen = (id: string, small: string, cameOff?: boolean): TouchField[] =>
 		answers.map((answer, i) => {
 			const result = isRight(table, now, answer) ? "hit" : "miss";
 			const said = { called: now, answer, result, ...(cameOff === undefined ? {} : { cameOff }) };
@@ -200,7 +203,7 @@ const ELSE = "something else";
 
 /** Nothing was called: whether the choice was right, and whether it came off. */
 function freeChoices({ choiceOnly = false }: Settings): Inputs {
-	const chose = (id: string, small: string, label: string, said: Partial<Attempt>, keys: string[]): Field =>
+	const chose = (id: string, small: string, label: string, said: Partial<Attempt>, keys: string[]): TouchField =>
 		field(id, small, label, { result: said.chose === "right" ? "hit" : "miss", ...said }, keys);
 	if (choiceOnly)
 		return {
@@ -265,7 +268,7 @@ export const targetsOf = (rule: Rule): string[] => [
 /** One target is in hand: the fields are those of a plain rung, and each try says where it went. */
 function inTurn(plain: FieldLayout, all: readonly string[], called: string | null): Inputs {
 	const now = called !== null && all.includes(called) ? called : (all[0] as string);
-	const at = (one: Field): Field => ({ ...one, attempt: { ...one.attempt, called: now } });
+	const at = (one: TouchField): TouchField => ({ ...one, attempt: { ...one.attempt, called: now } });
 	const { rows, main } = withKeys(plain);
 	return { rows: rows.map((row) => row.map(at)), main: main.map(at), calls: { all, now } };
 }
@@ -287,7 +290,7 @@ function targets(all: readonly string[]): Inputs {
 type OwnScale = NonNullable<Settings["scale"]>;
 
 /** Rows of faults in the two outcomes of a scale. */
-function faultRows(scale: OwnScale, plain: FieldLayout): Field[][] {
+function faultRows(scale: OwnScale, plain: FieldLayout): TouchField[][] {
 	const best = scale.find((one) => one.success) ?? scale[0];
 	const worst = scale.findLast((one) => !one.success) ?? scale.at(-1);
 	return withKeys(plain).rows.map((row) =>
@@ -301,7 +304,11 @@ function faultRows(scale: OwnScale, plain: FieldLayout): Field[][] {
 const signed = (points: number) => (points > 0 ? `+${points}` : String(points).replace("-", "−"));
 
 /** One field for each outcome, the best one last and largest, with what the rule gives for it. */
-function outcomes(scale: OwnScale, earns: (code: string, points: number) => number, digitsTaken: boolean): Field[] {
+function outcomes(
+	scale: OwnScale,
+	earns: (code: string, points: number) => number,
+	digitsTaken: boolean,
+): TouchField[] {
 	const worstFirst = [...scale].reverse();
 	return worstFirst.map(({ code, label, points }, i) => ({
 		...field(`outcome-${code}`, signed(earns(code, points)), label, { result: code }),

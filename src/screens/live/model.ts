@@ -1,6 +1,7 @@
-import { pegIn } from "@/core/acts/peg";
 import { type Advice, adviseOn } from "@/core/advice";
+import { pegIn } from "@/core/commands/peg";
 import type { HoleState } from "@/core/ladder/rail";
+import { type StretchCount, stretchIn } from "@/core/log/stretch";
 import {
 	countedIn,
 	inOrder,
@@ -12,8 +13,7 @@ import {
 	triesOf,
 	type Visit,
 	visitOfSet,
-} from "@/core/log/lesson";
-import { type Stretch, stretchIn } from "@/core/log/stretch";
+} from "@/core/log/view";
 import type { Pack, PackLadder } from "@/core/pack/pack";
 import { shortIn } from "@/ui/Marks";
 
@@ -35,7 +35,7 @@ export interface Board {
 	/** Where this rung stands among several worked one after the other. */
 	round: { words: string; next: string } | null;
 	/** What was seen in the stretch in hand. */
-	stretch: Stretch | null;
+	stretch: StretchCount | null;
 	/** Pain on this rung that nobody has answered: until then nothing is counted here. */
 	pain: { id: string; part: string } | null;
 	/** The same student's ladder to the same skill on the other side. */

@@ -3,10 +3,8 @@ import { fireEvent, render, screen } from "@testing-library/react";
 import { freshRung } from "@/core/ladder/rung";
 import type { Attempt } from "@/core/log/kinds";
 import type { Rule } from "@/core/rules";
-import { TallyDrawer } from "./drawers/TallyDrawer";
 import { Fields } from "./Fields";
 import { inputsFor } from "./inputs";
-import type { Acts } from "./useActs";
 
 const pad = (rule: Rule, unit?: string) => {
 	const logged: Attempt[] = [];
@@ -57,32 +55,4 @@ test("a measure has one point and its unit", () => {
 	press("2", ".", "5");
 	key(".", "PageDown");
 	expect(logged).toEqual([{ result: "hit", off: [], judged: false, measure: { value: 2.5, unit: "m" } }]);
-});
-
-describe("a tally", () => {
-	const show = () => {
-		const entered: unknown[] = [];
-		const close = jest.fn();
-		render(<TallyDrawer acts={{ tally: (body: unknown) => entered.push(body) } as unknown as Acts} onClose={close} />);
-		return { entered, close };
-	};
-	const enter = () => screen.getByRole<HTMLButtonElement>("button", { name: "enter the tally" });
-
-	test("is entered as three numbers, and closes", () => {
-		const { entered, close } = show();
-		press("+ one: good", "+ one: longest run");
-		fireEvent.click(enter());
-		expect(entered).toEqual([{ tries: 10, good: 6, longest: 3 }]);
-		expect(close).toHaveBeenCalled();
-	});
-	test("that no order of tries has is refused while it stands there", () => {
-		const { entered } = show();
-		press("− one: longest run", "− one: longest run");
-		expect(enter().disabled).toBe(true);
-		expect(screen.getByRole("status").textContent).toContain("some run is 1 long at least");
-		fireEvent.click(enter());
-		expect(entered).toEqual([]);
-		press("+ one: longest run");
-		expect(enter().disabled).toBe(false);
-	});
 });

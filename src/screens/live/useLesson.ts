@@ -1,8 +1,8 @@
 "use client";
 
 import { useEffect, useState, useSyncExternalStore } from "react";
-import { keeperBeside } from "@/device/keeper/client";
-import { LessonOnDevice, type LessonState, type Marks } from "@/device/lesson";
+import { type KeepingState, LessonOnDevice, type LessonState } from "@/device/lesson";
+import { storageInWorker } from "@/device/storage/client";
 
 /** The lesson named in the address. One static page serves every lesson, with or without a signal. */
 export function useLessonId(): string | null {
@@ -17,7 +17,7 @@ export interface OpenLesson {
 }
 
 export function useLesson(id: string): OpenLesson {
-	const [lesson] = useState(() => new LessonOnDevice(id, keeperBeside(id)));
+	const [lesson] = useState(() => new LessonOnDevice(id, storageInWorker(id)));
 	useEffect(() => {
 		void lesson.start();
 		return () => lesson.stop();
@@ -26,5 +26,5 @@ export function useLesson(id: string): OpenLesson {
 }
 
 /** How far a lesson is kept and sent, for the part of a screen that says so. */
-export const useMarks = (lesson: LessonOnDevice): Marks =>
+export const useMarks = (lesson: LessonOnDevice): KeepingState =>
 	useSyncExternalStore(lesson.subscribeFirst, lesson.marks, lesson.marks);

@@ -1,44 +1,36 @@
 "use client";
 
 import { useCallback, useEffect, useRef, useState } from "react";
+import { keepJson, readKeptJson } from "@/device/localKeep";
 
 /** Seconds that are called out, the last ones one by one. */
 const CALLED = new Set([60, 30, 20, 10, 5, 4, 3, 2, 1, 0]);
 const TICK_MS = 100;
 
-interface Kept {
+interface ClockState {
 	/** When it was last started, by this device's clock; null while it stands. */
 	from: number | null;
 	/** Milliseconds that had gone by before that. */
 	gone: number;
 }
 
-const still: Kept = { from: null, gone: 0 };
+const still: ClockState = { from: null, gone: 0 };
 const keyOf = (set: string) => `peg-ladder-clock-${set}`;
 
-function read(set: string): Kept {
-	try {
-		const stored = localStorage.getItem(keyOf(set));
-		if (stored === null) return still;
-		const { from, gone } = JSON.parse(stored) as Kept;
+const read = (set: string): ClockState =>
+	readKeptJson(keyOf(set), (value) => {
+		if (value === null) return null;
+		const { from, gone } = value as ClockState;
 		return { from: typeof from === "number" ? from : null, gone: Number(gone) || 0 };
-	} catch {
-		return still;
-	}
-}
+	}) ?? still;
 
 /** Starts the clock of a set that a touch has just opened, unless it runs already. */
 export function beginClock(set: string): void {
 	if (read(set) === still) keepClock(set, { from: Date.now(), gone: 0 });
 }
 
-function keepClock(set: string, next: Kept): void {
-	try {
-		localStorage.setItem(keyOf(set), JSON.stringify(next));
-	} catch {
-		// A clock that is not kept still runs.
-	}
-}
+/** A clock that cannot be kept still runs. */
+const keepClock = (set: string, next: ClockState): void => void keepJson(keyOf(set), next);
 
 export interface SetClock {
 	/** Whole seconds left, counted down. */
@@ -57,7 +49,7 @@ export interface SetClock {
  * record keeps of it only which tries came late.
  */
 export function useSetClock(set: string, seconds: number | null): SetClock | null {
-	const [kept, setKept] = useState<Kept>(still);
+	const [kept, setKept] = useState<ClockState>(still);
 	const [now, setNow] = useState(0);
 	const [aloud, setAloud] = useState(false);
 	const called = useRef(-1);
@@ -83,7 +75,7 @@ export function useSetClock(set: string, seconds: number | null): SetClock | nul
 	}, [running, aloud, left]);
 
 	const keep = useCallback(
-		(next: Kept) => {
+		(next: ClockState) => {
 			setKept(next);
 			setNow(Date.now());
 			keepClock(set, next);

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from "react";
 import type { Attempt } from "@/core/log/kinds";
-import type { Field } from "./fields";
+import type { TouchField } from "./fields";
 
 const HOLD_MS = 450;
 /** A click this soon after a pointer came up is the same touch once more. */
@@ -12,7 +12,7 @@ const nothing: readonly string[] = [];
 interface Touch {
 	pointer: number;
 	/** Fields slid over, in order; all of one row. */
-	over: Field[];
+	over: TouchField[];
 	held: boolean;
 	timer: ReturnType<typeof setTimeout>;
 	/** Where the fields are. */
@@ -27,7 +27,7 @@ interface Touch {
  * holding names the other direction, sliding off all fields cancels. Keyboards and
  * screen readers press the same buttons and get the plain meaning.
  */
-export function useTouch(fields: readonly Field[], onAttempt: (attempt: Attempt) => void) {
+export function useTouch(fields: readonly TouchField[], onAttempt: (attempt: Attempt) => void) {
 	/** The fields that are held, while they are: their words change. */
 	const [held, setHeld] = useState<readonly string[]>(nothing);
 	const touch = useRef<Touch | null>(null);
@@ -119,8 +119,8 @@ export function useTouch(fields: readonly Field[], onAttempt: (attempt: Attempt)
 }
 
 /** Several fields of one row as one attempt. */
-export function together(fields: readonly Field[], held: boolean): Attempt {
-	const first = fields[0] as Field;
+export function together(fields: readonly TouchField[], held: boolean): Attempt {
+	const first = fields[0] as TouchField;
 	return {
 		...first.attempt,
 		off: fields.flatMap((field) =>

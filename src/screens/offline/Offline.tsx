@@ -3,7 +3,7 @@
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import type { Pack } from "@/core/pack/pack";
-import { plural } from "@/core/words/numbers";
+import { plural } from "@/core/text/lists";
 import { type HeldLesson, lessonsHere, packAhead } from "@/device/ahead";
 import { begin } from "@/device/begin";
 import css from "@/ui/rows.module.scss";

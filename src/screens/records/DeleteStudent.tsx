@@ -4,9 +4,9 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { plural } from "@/core/words/numbers";
-import type { Refusal } from "@/core/words/refuse";
-import { askErasing, erase, type RecordsPage, type ToErase } from "@/doors/records";
+import type { Refusal } from "@/core/refusals/refusals";
+import { plural } from "@/core/text/lists";
+import { askErasing, erase, type RecordsPage, type ToErase } from "@/server/records";
 import { answeredPlainly } from "@/ui/answered";
 import { Refusals } from "@/ui/Refusals";
 

@@ -3,8 +3,8 @@
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
-import type { RecordsPage } from "@/doors/records";
-import { Bench } from "@/ui/Bench";
+import type { RecordsPage } from "@/server/records";
+import { BenchPage } from "@/ui/BenchPage";
 import { BringIn } from "./BringIn";
 import { DeleteStudent } from "./DeleteStudent";
 import { Progress } from "./Progress";
@@ -16,7 +16,7 @@ import { useJob } from "./useJob";
 /** Out, in, back, aside and away: everything that concerns the studio as a whole. */
 export function Records({ studio, file, students, aside }: RecordsPage) {
 	return (
-		<Bench
+		<BenchPage
 			margin={
 				<>
 					<p className="mute">
@@ -71,7 +71,7 @@ export function Records({ studio, file, students, aside }: RecordsPage) {
 					<Demo />
 				</Part>
 			)}
-		</Bench>
+		</BenchPage>
 	);
 }
 

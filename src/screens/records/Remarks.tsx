@@ -1,5 +1,5 @@
-import { plural } from "@/core/words/numbers";
-import type { Refusal } from "@/core/words/refuse";
+import type { Refusal } from "@/core/refusals/refusals";
+import { plural } from "@/core/text/lists";
 
 /** What is odd in a file and comes in all the same: the record is never mended, only read. */
 export function Remarks({ remarks }: { remarks: readonly Refusal[] }) {

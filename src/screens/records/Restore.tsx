@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useRef } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { plural } from "@/core/words/numbers";
+import { plural } from "@/core/text/lists";
 import { dayWords } from "@/ui/dates";
 import { Progress } from "./Progress";
 import { Remarks } from "./Remarks";

@@ -3,9 +3,9 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import type { Refusal } from "@/core/words/refuse";
-import { letAsideGo, type RecordsPage, tryAside } from "@/doors/records";
-import { answered, answeredPlainly } from "@/ui/answered";
+import type { Refusal } from "@/core/refusals/refusals";
+import { letAsideGo, type RecordsPage, tryAside } from "@/server/records";
+import { answeredPlainly, orRefusal } from "@/ui/answered";
 import { Refusals } from "@/ui/Refusals";
 import css from "@/ui/rows.module.scss";
 
@@ -47,7 +47,7 @@ function Aside({ one }: { one: RecordsPage["aside"][number] }) {
 					variant="outline-primary"
 					size="sm"
 					onClick={async () => {
-						const outcome = await answered(tryAside(one.n));
+						const outcome = await orRefusal(tryAside(one.n));
 						setRefused(outcome.ok ? [] : outcome.refusals);
 						if (outcome.ok) router.refresh();
 					}}

@@ -1,8 +1,8 @@
 "use client";
 
 import { useCallback, useEffect, useState } from "react";
-import type { Refusal } from "@/core/words/refuse";
-import type { Job } from "@/doors/jobs";
+import type { Refusal } from "@/core/refusals/refusals";
+import type { Job } from "@/server/jobs";
 
 const LOOK_EVERY_MS = 300;
 const NO_ANSWER = "The server does not answer; nothing was changed. Try again when it does.";

@@ -1,10 +1,10 @@
 import Link from "next/link";
-import { Bench } from "@/ui/Bench";
+import { BenchPage } from "@/ui/BenchPage";
 
 /** Why the numbers of a rule are useful, and why they are never quite true. */
 export function Assumes() {
 	return (
-		<Bench
+		<BenchPage
 			margin={
 				<p className="mute">
 					The formulas, their sources and worked examples are in docs/engine.md of this program.{" "}
@@ -50,6 +50,6 @@ export function Assumes() {
 				later ones and after 45 days. It is where today’s rate lies four times in five, starting from knowing nothing.
 				With few tries it is wide, and that is the honest answer.
 			</p>
-		</Bench>
+		</BenchPage>
 	);
 }

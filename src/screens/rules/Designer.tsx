@@ -3,14 +3,14 @@
 import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import { sharesOf, splitBy, waysOn } from "@/core/analysis/ways";
 import { type Scale, scales } from "@/core/ladder/scale";
+import { parse } from "@/core/refusals/refusals";
 import { Rule, ruleSentence } from "@/core/rules";
 import { type Preset, presets } from "@/core/rules/presets";
-import { parse } from "@/core/words/refuse";
-import { sharesOf, splitBy, waysOn } from "@/core/worth/ways";
-import { Bench } from "@/ui/Bench";
+import { BenchPage } from "@/ui/BenchPage";
+import { FormRow } from "@/ui/FormRow";
 import { LimitField } from "@/ui/LimitField";
-import { Row } from "@/ui/Row";
 import rows from "@/ui/rows.module.scss";
 import { asFieldErrors } from "@/ui/sentenceResolver";
 import { FindRule } from "./FindRule";
@@ -33,7 +33,7 @@ const readOut = (rule: Rule): string => {
  * A rule being typed, told on only when the typing rests: until then nothing but
  * these fields and the sentence is drawn anew, and a half-typed number is no fault.
  */
-const Draft = memo(function Draft({
+const RuleDraft = memo(function Draft({
 	start,
 	limit,
 	scale,
@@ -91,7 +91,7 @@ export function Designer({ bandLow }: { bandLow: number }) {
 	}, []);
 	const over = useMemo(() => (second ? { name: readOut(second), rule: second } : other), [second, other]);
 	return (
-		<Bench
+		<BenchPage
 			margin={
 				<>
 					{/* While a number is half typed, what the last rule was worth stays in sight. */}
@@ -109,10 +109,10 @@ export function Designer({ bandLow }: { bandLow: number }) {
 		>
 			<h1>Try a rule out</h1>
 			<div className={css.design}>
-				<Draft key={start.put} start={start.rule} limit={limit} scale={scale} onRest={setRule} />
+				<RuleDraft key={start.put} start={start.rule} limit={limit} scale={scale} onRest={setRule} />
 				<div className={css.ask}>
 					<LimitField id="limit" label="Tries per lesson, at most" value={limit} onChange={setLimit} />
-					<Row id="ready" label="Ready means" className="">
+					<FormRow id="ready" label="Ready means" className="">
 						<Form.Select value={ready} onChange={(event) => setReady(Number(event.target.value))}>
 							{[0.7, 0.75, 0.8, 0.85, 0.9, 0.95].map((rate) => (
 								<option key={rate} value={rate}>
@@ -120,12 +120,12 @@ export function Designer({ bandLow }: { bandLow: number }) {
 								</option>
 							))}
 						</Form.Select>
-					</Row>
+					</FormRow>
 				</div>
 				{second ? (
 					<section aria-label="A second rule">
 						<h2>Laid over it</h2>
-						<Draft start={SECOND} scale={scale} label="The other rule" onRest={setSecond} />
+						<RuleDraft start={SECOND} scale={scale} label="The other rule" onRest={setSecond} />
 						<Button variant="link" onClick={() => setSecond(null)}>
 							take it off
 						</Button>
@@ -137,7 +137,7 @@ export function Designer({ bandLow }: { bandLow: number }) {
 				)}
 				<Presets laid={other?.name ?? ""} onLay={lay} onTake={take} />
 			</div>
-		</Bench>
+		</BenchPage>
 	);
 }
 

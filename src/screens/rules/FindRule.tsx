@@ -3,11 +3,11 @@
 import { proxy } from "comlink";
 import { memo, useState } from "react";
 import Button from "react-bootstrap/Button";
+import type { Split } from "@/core/analysis/chances";
+import type { Finding, FoundRule, Progress } from "@/core/analysis/finding";
+import { inHundred } from "@/core/analysis/readings";
+import type { Refusal } from "@/core/refusals/refusals";
 import { type Rule, ruleSentence } from "@/core/rules";
-import type { Refusal } from "@/core/words/refuse";
-import type { Split } from "@/core/worth/chances";
-import type { Finding, Found, Progress } from "@/core/worth/find";
-import { inHundred } from "@/core/worth/readings";
 import { Refusals } from "@/ui/Refusals";
 import { engine } from "@/workers/client";
 import { RiskFields, type Risks } from "./RiskFields";
@@ -37,7 +37,7 @@ export const FindRule = memo(function FindRule({
 	const [finding, setFinding] = useState<Finding | null>(null);
 	const [refused, setRefused] = useState<Refusal[]>([]);
 	const [laid, setLaid] = useState("");
-	const lay = (found: Found | null) => {
+	const lay = (found: FoundRule | null) => {
 		const name = found ? ruleSentence(found.rule) : "";
 		const off = name === laid;
 		setLaid(off ? "" : name);
@@ -127,7 +127,7 @@ export const FindRule = memo(function FindRule({
 const SHORT = 4;
 
 /** The best, the simplest, and a few more, each once. */
-function listed({ found, simplest }: Finding): { found: Found; words: string }[] {
+function listed({ found, simplest }: Finding): { found: FoundRule; words: string }[] {
 	const rows = [
 		...found.slice(0, 1).map((one) => ({ found: one, words: "fewest tries" })),
 		...(simplest

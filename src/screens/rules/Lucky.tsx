@@ -4,17 +4,17 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
+import { LUCKY } from "@/core/analysis/cautions";
+import type { FoundRule } from "@/core/analysis/finding";
+import { inHundred } from "@/core/analysis/readings";
+import { tellsWaysApart } from "@/core/analysis/ways";
+import type { Refusal } from "@/core/refusals/refusals";
 import { type Rule, ruleSentence } from "@/core/rules";
-import { plural } from "@/core/words/numbers";
-import type { Refusal } from "@/core/words/refuse";
-import { LUCKY } from "@/core/worth/cautions";
-import type { Found } from "@/core/worth/find";
-import { inHundred } from "@/core/worth/readings";
-import { tellsWaysApart } from "@/core/worth/ways";
-import { takeRule } from "@/doors/actions";
-import type { RuledRung } from "@/doors/readRules";
-import { answered } from "@/ui/answered";
-import { Bench } from "@/ui/Bench";
+import { plural } from "@/core/text/lists";
+import { takeRule } from "@/server/actions";
+import type { RuledRung } from "@/server/readRules";
+import { orRefusal } from "@/ui/answered";
+import { BenchPage } from "@/ui/BenchPage";
 import { Refusals } from "@/ui/Refusals";
 import rows from "@/ui/rows.module.scss";
 import { engine } from "@/workers/client";
@@ -49,7 +49,7 @@ export function Lucky({ rungs }: { rungs: RuledRung[] }) {
 	// Where a peg stands it matters in the next lesson: those come first, and the luckiest of them on top.
 	lucky?.sort((a, b) => Number(b.peg) - Number(a.peg) || (pass?.get(keyOf(b)) ?? 0) - (pass?.get(keyOf(a)) ?? 0));
 	return (
-		<Bench
+		<BenchPage
 			margin={
 				<p className="mute">
 					Not ready means 6 good in 10, in tries that do not depend on each other.{" "}
@@ -73,7 +73,7 @@ export function Lucky({ rungs }: { rungs: RuledRung[] }) {
 					</ul>
 				</>
 			)}
-		</Bench>
+		</BenchPage>
 	);
 }
 
@@ -81,7 +81,7 @@ const RISK = 0.1;
 
 function LuckyRung({ one, pass }: { one: RuledRung; pass: number }) {
 	const router = useRouter();
-	const [better, setBetter] = useState<Found | null>(null);
+	const [better, setBetter] = useState<FoundRule | null>(null);
 	const [busy, setBusy] = useState(false);
 	const [refused, setRefused] = useState<Refusal[]>([]);
 	const find = async () => {
@@ -103,7 +103,7 @@ function LuckyRung({ one, pass }: { one: RuledRung; pass: number }) {
 	};
 	const take = async (rule: Rule) => {
 		setBusy(true);
-		const outcome = await answered(takeRule(one.rung, rule, { id: one.ladder, rev: one.rev }));
+		const outcome = await orRefusal(takeRule(one.rung, rule, { id: one.ladder, rev: one.rev }));
 		setBusy(false);
 		if (!outcome.ok) setRefused(outcome.refusals);
 		else router.refresh();

@@ -1,5 +1,5 @@
 import Form from "react-bootstrap/Form";
-import type { Ask } from "@/core/worth/wald";
+import type { Ask } from "@/core/analysis/wald";
 
 /** What a finder is asked, but for the limit: two rates and two risks. */
 export type Risks = Omit<Ask, "limit">;

@@ -1,8 +1,8 @@
 "use client";
 
 import { Line, LineChart, ReferenceArea, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from "recharts";
-import type { Curve } from "@/core/worth/analyse";
-import { at, inTen } from "@/core/worth/readings";
+import type { Curve } from "@/core/analysis/analyse";
+import { at, inTen } from "@/core/analysis/readings";
 import css from "./rules.module.scss";
 
 export interface Drawn {

@@ -2,8 +2,8 @@
 import { fireEvent, render, screen, within } from "@testing-library/react";
 import { useState } from "react";
 import { type Scale, scales } from "@/core/ladder/scale";
+import { parse } from "@/core/refusals/refusals";
 import { MAX_DEPTH, type Rule, Rule as RuleSchema, ruleKinds } from "@/core/rules";
-import { parse } from "@/core/words/refuse";
 import { type RuleErrors, RuleForm } from "./RuleForm";
 
 // The test page lacks what every browser has.

@@ -5,9 +5,9 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { Scale } from "@/core/ladder/scale";
 import { MAX_DEPTH, machineOf, type Rule, ruleKinds } from "@/core/rules";
-import type { Field } from "@/core/rules/kind";
-import { splitWords } from "@/core/words/text";
-import { Complaint, Row } from "@/ui/Row";
+import type { RuleField } from "@/core/rules/kind";
+import { splitWords } from "@/core/text/fields";
+import { Complaint, FormRow } from "@/ui/FormRow";
 import { useRowKeys } from "@/ui/useRowKeys";
 import css from "./rules.module.scss";
 
@@ -77,7 +77,7 @@ export function RuleForm({ rule, onChange, errors, scale, depth = 0, label = "Pa
 						);
 					case "words":
 						return (
-							<Row
+							<FormRow
 								key={field.name}
 								id={at}
 								label={`${field.label}, with commas between`}
@@ -89,7 +89,7 @@ export function RuleForm({ rule, onChange, errors, scale, depth = 0, label = "Pa
 									isInvalid={Boolean(wrong(field.name))}
 									onChange={(event) => set(field.name, splitWords(event.target.value))}
 								/>
-							</Row>
+							</FormRow>
 						);
 					case "rule":
 						return (
@@ -142,7 +142,7 @@ const Kind = memo(function Kind({
 			(depth === 0 ? true : one.kind !== "days" && (one.needs !== "parts" || depth + 2 <= MAX_DEPTH)),
 	);
 	return (
-		<Row id={id} label={label} error={errors} className={css.kind ?? ""}>
+		<FormRow id={id} label={label} error={errors} className={css.kind ?? ""}>
 			<Form.Select
 				value={kind}
 				onChange={(event) => {
@@ -156,7 +156,7 @@ const Kind = memo(function Kind({
 					</option>
 				))}
 			</Form.Select>
-		</Row>
+		</FormRow>
 	);
 });
 
@@ -169,7 +169,7 @@ const NumberField = memo(function NumberField({
 	onChange,
 }: {
 	id: string;
-	field: Field<never>;
+	field: RuleField<never>;
 	value: number | null;
 	error: RuleErrors | undefined;
 	onChange: (name: string, value: number | undefined) => void;
@@ -178,7 +178,7 @@ const NumberField = memo(function NumberField({
 	const known = value !== null && Number.isFinite(value);
 	const step = (by: number) => change(Math.min(high, Math.max(low, (known ? value : Math.max(low, 0)) + by)));
 	return (
-		<Row id={id} label={label} error={error} className={css.number ?? ""}>
+		<FormRow id={id} label={label} error={error} className={css.number ?? ""}>
 			<div className={css.stepper}>
 				<button type="button" onClick={() => step(-1)}>
 					<span aria-hidden="true">−</span>
@@ -198,7 +198,7 @@ const NumberField = memo(function NumberField({
 					<span className="visually-hidden">one more: {label}</span>
 				</button>
 			</div>
-		</Row>
+		</FormRow>
 	);
 });
 

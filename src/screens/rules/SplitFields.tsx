@@ -1,7 +1,7 @@
 "use client";
 
 import Form from "react-bootstrap/Form";
-import type { Way } from "@/core/worth/ways";
+import type { Way } from "@/core/analysis/ways";
 import css from "./rules.module.scss";
 
 /**

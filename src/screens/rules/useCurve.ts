@@ -2,10 +2,10 @@
 
 import { proxy } from "comlink";
 import { useEffect, useState } from "react";
+import type { Curve } from "@/core/analysis/analyse";
+import type { Split } from "@/core/analysis/chances";
+import { tellsWaysApart } from "@/core/analysis/ways";
 import { type Rule, usesRule } from "@/core/rules";
-import type { Curve } from "@/core/worth/analyse";
-import type { Split } from "@/core/worth/chances";
-import { tellsWaysApart } from "@/core/worth/ways";
 import { engine } from "@/workers/client";
 import type { CurveSettings } from "@/workers/engine";
 import { KEEP, useAnswer } from "./useAnswer";

@@ -4,13 +4,13 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { moved, without } from "@/core/words/put";
-import type { Outcome, Refusal } from "@/core/words/refuse";
-import { copySkill, mergedSkill } from "@/doors/actions";
-import type { SkillPage } from "@/doors/readSkills";
-import { answered } from "@/ui/answered";
+import { moveItem, removeItem } from "@/core/editing/paths";
+import type { Outcome, Refusal } from "@/core/refusals/refusals";
+import { copySkill, mergedSkill } from "@/server/actions";
+import type { SkillPage } from "@/server/readSkills";
+import { orRefusal } from "@/ui/answered";
+import { Complaint, FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
-import { Complaint, Row } from "@/ui/Row";
 import css from "@/ui/rows.module.scss";
 import own from "./skills.module.scss";
 import { useRefusal, type Writing } from "./writing";
@@ -27,7 +27,7 @@ export function Beside({ page, writing }: { page: SkillPage; writing: Writing })
 	const setChain = (next: string[]) => edit(["chain"], next.length > 0 ? next : undefined, "");
 	const take = async <T,>(outcome: Promise<Outcome<T>>, done: (value: T) => void) => {
 		setRefused([]);
-		const said = await answered(outcome);
+		const said = await orRefusal(outcome);
 		if (said.ok) done(said.value);
 		else setRefused(said.refusals);
 	};
@@ -62,11 +62,11 @@ export function Beside({ page, writing }: { page: SkillPage; writing: Writing })
 						<li key={`${id} ${i}`} className={own.line}>
 							<span dir="auto">{nameOf(id)}</span>
 							{i > 0 && (
-								<Button variant="link" size="sm" onClick={() => setChain(moved(chain, i, i - 1))}>
+								<Button variant="link" size="sm" onClick={() => setChain(moveItem(chain, i, i - 1))}>
 									earlier<span className="visually-hidden"> {nameOf(id)}</span>
 								</Button>
 							)}
-							<Button variant="link" size="sm" onClick={() => setChain(without(chain, i))}>
+							<Button variant="link" size="sm" onClick={() => setChain(removeItem(chain, i))}>
 								take out<span className="visually-hidden"> {nameOf(id)} of the chain</span>
 							</Button>
 						</li>
@@ -102,7 +102,7 @@ export function Beside({ page, writing }: { page: SkillPage; writing: Writing })
 							</Button>
 						))}
 					</div>
-					<Row
+					<FormRow
 						id="merge"
 						label="Bring another skill’s words in"
 						className="mt-2"
@@ -116,7 +116,7 @@ export function Beside({ page, writing }: { page: SkillPage; writing: Writing })
 								</option>
 							))}
 						</Form.Select>
-					</Row>
+					</FormRow>
 					<Button
 						variant="outline-primary"
 						disabled={!other}

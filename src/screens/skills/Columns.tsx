@@ -3,9 +3,9 @@
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
+import { removeItem } from "@/core/editing/paths";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
-import { without } from "@/core/words/put";
-import { Complaint } from "@/ui/Row";
+import { Complaint } from "@/ui/FormRow";
 import own from "./skills.module.scss";
 import { useEdit, useRefusal } from "./writing";
 
@@ -58,7 +58,7 @@ export function Columns<C extends Column>({
 										variant="link"
 										size="sm"
 										onClick={() => {
-											const left = without(columns, i);
+											const left = removeItem(columns, i);
 											edit([field], left.length > 0 ? left : undefined, "");
 										}}
 									>

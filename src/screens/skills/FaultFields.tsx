@@ -4,6 +4,7 @@ import { createContext, useContext } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
+import { moveItem, removeItem } from "@/core/editing/paths";
 import { causeMarks } from "@/core/log/kinds";
 import {
 	type Cause,
@@ -15,8 +16,7 @@ import {
 	type KeyPosition,
 	remedyKinds,
 } from "@/core/skill/skill";
-import { moved, without } from "@/core/words/put";
-import type { OtherSkill } from "@/doors/readSkills";
+import type { OtherSkill } from "@/server/readSkills";
 import css from "@/ui/rows.module.scss";
 import { Choose, Line, pathOf, Words } from "./fields";
 import { PictureField } from "./PictureField";
@@ -51,7 +51,7 @@ export function FaultFields({ at, position, ...around }: { at: string; position:
 					at={`${at}.faults.${i}`}
 					fault={fault}
 					onRemove={() => {
-						const left = without(faults, i);
+						const left = removeItem(faults, i);
 						edit(path, left.length > 0 ? left : undefined, "");
 					}}
 					{...around}
@@ -100,8 +100,8 @@ function FaultRow({ at, fault, onRemove, ...around }: { at: string; fault: Fault
 						at={`${at}.causes.${i}`}
 						cause={cause}
 						number={i + 1}
-						onUp={i === 0 ? null : () => edit(causes, moved(fault.causes, i, i - 1), "")}
-						onRemove={() => edit(causes, without(fault.causes, i), "")}
+						onUp={i === 0 ? null : () => edit(causes, moveItem(fault.causes, i, i - 1), "")}
+						onRemove={() => edit(causes, removeItem(fault.causes, i), "")}
 						{...around}
 					/>
 				))}
@@ -125,7 +125,7 @@ function FaultRow({ at, fault, onRemove, ...around }: { at: string; fault: Fault
 						value={remedy.words}
 						onChange={(words) => edit([...remedies, i, "words"], words)}
 					/>
-					<Button variant="link" size="sm" onClick={() => edit(remedies, without(fault.remedies, i), "")}>
+					<Button variant="link" size="sm" onClick={() => edit(remedies, removeItem(fault.remedies, i), "")}>
 						take out<span className="visually-hidden"> remedy {i + 1}</span>
 					</Button>
 				</div>

@@ -2,8 +2,8 @@
 
 import { type Arrow, arrowsOf } from "@/core/skill/origins";
 import type { Skill } from "@/core/skill/skill";
-import { cutText } from "@/core/words/text";
-import type { OtherSkill } from "@/doors/readSkills";
+import { cutText } from "@/core/text/fields";
+import type { OtherSkill } from "@/server/readSkills";
 import css from "@/ui/rows.module.scss";
 import own from "./skills.module.scss";
 

@@ -3,10 +3,10 @@
 import { useId, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import type { Refusal } from "@/core/refusals/refusals";
 import type { Picture } from "@/core/skill/skill";
-import type { Refusal } from "@/core/words/refuse";
+import { Media } from "@/ui/Media";
 import { Refusals } from "@/ui/Refusals";
-import { Shown } from "@/ui/Shown";
 import { pathOf } from "./fields";
 import own from "./skills.module.scss";
 import { useEdit, useRefusal } from "./writing";
@@ -60,7 +60,7 @@ export function PictureField({ at, label, value }: { at: string; label: string; 
 	return (
 		<div className={own.picture}>
 			<span className="form-label">{label}</span>
-			<Shown picture={value} words={label} />
+			<Media picture={value} words={label} />
 			<Form.Control
 				aria-label={`Consent for the ${label}`}
 				placeholder="who is shown, and agreed when"

@@ -2,11 +2,11 @@
 
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import { moveItem, removeItem } from "@/core/editing/paths";
 import { cueKinds } from "@/core/skill/cue";
 import { type KeyPosition, senses, senseWords } from "@/core/skill/skill";
-import { moved, without } from "@/core/words/put";
-import type { OtherSkill } from "@/doors/readSkills";
-import { Complaint } from "@/ui/Row";
+import type { OtherSkill } from "@/server/readSkills";
+import { Complaint } from "@/ui/FormRow";
 import css from "@/ui/rows.module.scss";
 import { FaultFields } from "./FaultFields";
 import { Amount, Choose, Line, SideHint, ToleranceFields, Words } from "./fields";
@@ -98,11 +98,11 @@ function CueFields({ index, position: { cues } }: { index: number; position: Key
 						))}
 					</Form.Select>
 					{i > 0 && (
-						<Button variant="link" size="sm" onClick={() => edit(path, moved(cues, i, 0), "")}>
+						<Button variant="link" size="sm" onClick={() => edit(path, moveItem(cues, i, 0), "")}>
 							first<span className="visually-hidden"> of all, cue {i + 1}</span>
 						</Button>
 					)}
-					<Button variant="link" size="sm" onClick={() => edit(path, without(cues, i), "")}>
+					<Button variant="link" size="sm" onClick={() => edit(path, removeItem(cues, i), "")}>
 						take out<span className="visually-hidden"> cue {i + 1}</span>
 					</Button>
 					<CueComplaint path={[...path, i, "text"]} />

@@ -1,17 +1,17 @@
 "use client";
 
-import { memo, useCallback, useEffect, useState } from "react";
+import { type Dispatch, memo, type SetStateAction, useCallback, useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
+import { moveItem, removeItem } from "@/core/editing/paths";
 import { firstCue } from "@/core/skill/cue";
-import { freshPosition, type KeyPosition, orders, remarks } from "@/core/skill/skill";
-import { plural } from "@/core/words/numbers";
-import { moved, without } from "@/core/words/put";
-import type { OtherSkill, SkillPage } from "@/doors/readSkills";
+import { freshPosition, type KeyPosition, orders, remarks, type Skill } from "@/core/skill/skill";
+import { plural } from "@/core/text/lists";
+import type { OtherSkill, SkillPage } from "@/server/readSkills";
 import { Archive } from "@/ui/Archive";
-import { Bench } from "@/ui/Bench";
-import { Row } from "@/ui/Row";
+import { BenchPage } from "@/ui/BenchPage";
+import { FormRow } from "@/ui/FormRow";
 import css from "@/ui/rows.module.scss";
 import { Sortable, SortableRow } from "@/ui/Sortable";
 import { UndoRedo } from "@/ui/UndoRedo";
@@ -30,7 +30,7 @@ import { SkillMargin } from "./SkillMargin";
 import { Stages } from "./Stages";
 import own from "./skills.module.scss";
 import { useCauses } from "./useCauses";
-import { EditContext, RefusalContext, useEdit, useWriting } from "./writing";
+import { EditContext, RefusalContext, useEdit, useWriting, type Writing } from "./writing";
 
 const views = ["positions", "origins", "rhythm", "stages", "schools", "difficulties", "beside it"] as const;
 type View = (typeof views)[number];
@@ -40,12 +40,11 @@ const asView = (hash: string): View =>
 /** What are the key positions, how does one tell, what goes wrong and where does it start? */
 export function SkillBench(page: SkillPage) {
 	const writing = useWriting(page);
-	const { skill, edit, step } = writing;
+	const { skill, edit } = writing;
 	const { positions } = skill;
 	const [open, setOpen] = useState<string | null>(null);
 	const [view, setView] = useState<View>("positions");
 	const [side, setSide] = useState<"left" | "right">("right");
-	const [removed, setRemoved] = useState<string | null>(null);
 	const causes = useCauses(page);
 
 	useEffect(() => setView(asView(window.location.hash)), []);
@@ -60,37 +59,15 @@ export function SkillBench(page: SkillPage) {
 			window.history.replaceState(null, "", `/skills/${page.id}${window.location.hash}`);
 	}, [begun, page.id]);
 
-	const add = useCallback(() => {
-		const position = freshPosition(uuid());
-		step((now) => ({ ...now, positions: [...now.positions, position] }));
-		requestAnimationFrame(() => document.getElementById(`short-${position.id}`)?.focus());
-	}, [step]);
-	const toggle = useCallback((id: string) => setOpen((now) => (now === id ? null : id)), []);
-	const remove = useCallback(
-		(id: string) => {
-			setRemoved(id);
-			step((now) => ({
-				...now,
-				positions: without(
-					now.positions,
-					now.positions.findIndex((one) => one.id === id),
-				),
-			}));
-		},
-		[step],
-	);
-	useKeys({ a: add, Escape: () => setOpen(null) });
+	useKeys({ Escape: () => setOpen(null) });
 	useUndoKeys(writing.undo, writing.redo);
-
-	const watchedBy = removed ? (page.watched[removed] ?? []) : [];
-	const bad = new Set(writing.amiss.flatMap(({ path }) => /^positions\.(\d+)/.exec(path)?.[1] ?? []).map(Number));
 	const opened = positions.find((one) => one.id === open) ?? null;
 	return (
 		<EditContext value={edit}>
 			<RefusalContext value={writing.byPath}>
 				<SideContext value={side}>
 					<MarkContext value={causes.marking}>
-						<Bench
+						<BenchPage
 							keys={[
 								{ keys: ["a"], does: "add a position" },
 								{ keys: ["↑", "↓"], does: "on a grip: move the row" },
@@ -127,23 +104,7 @@ export function SkillBench(page: SkillPage) {
 								{page.inForce && <Archive what="skill" id={page.id} archived={page.archived} />}
 								{page.inForce && <Workbook of="skill" id={page.id} />}
 							</div>
-							<div className={own.top}>
-								<Words at="name" label="Skill" value={skill.name} className="" />
-								<Words at="about" label="What it is" value={skill.about} className="" />
-								<Row id="order" label="In the order of" className="">
-									<Form.Select
-										value={skill.order ?? ""}
-										onChange={(event) => edit(["order"], event.target.value || undefined, "")}
-									>
-										<option value="">as it stands</option>
-										{orders.map((order) => (
-											<option key={order} value={order}>
-												{order === "ground up" ? "the body, ground up" : "time, start to finish"}
-											</option>
-										))}
-									</Form.Select>
-								</Row>
-							</div>
+							<TopFields skill={skill} />
 							<nav className={own.views} aria-label="Ways to look at the skill">
 								{views.map((one) => (
 									<button key={one} type="button" aria-pressed={view === one} onClick={() => show(one)}>
@@ -151,74 +112,139 @@ export function SkillBench(page: SkillPage) {
 									</button>
 								))}
 							</nav>
-							{view === "positions" && (
-								<>
-									<div className={`${css.columns} ${own.columns}`} aria-hidden="true">
-										<span />
-										<span />
-										<span>short</span>
-										<span>key position</span>
-										<span>cue</span>
-										<span>comes from</span>
-										<span />
-									</div>
-									<Sortable
-										ids={positions.map((one) => one.id)}
-										onStart={() => setOpen(null)}
-										onMove={(from, to) => step((now) => ({ ...now, positions: moved(now.positions, from, to) }))}
-									>
-										{positions.map((position, i) => (
-											<PositionRow
-												key={position.id}
-												index={i}
-												position={position}
-												from={positions.find((one) => one.id === position.origin)?.short ?? ""}
-												bad={bad.has(i)}
-												isOpen={open === position.id}
-												earlier={open === position.id ? positions.slice(0, i) : null}
-												others={page.others}
-												onToggle={toggle}
-												onRemove={remove}
-											/>
-										))}
-									</Sortable>
-									{positions.length === 0 && (
-										<p className="mt-2 mute">No key position yet. Two or three are enough to begin with.</p>
-									)}
-									<div className={css.actions}>
-										<Button variant="outline-primary" onClick={add}>
-											add a position
-										</Button>
-										{removed && !positions.some((one) => one.id === removed) && (
-											<span role="status">
-												Taken out.{" "}
-												<Button
-													variant="link"
-													onClick={() => {
-														writing.undo();
-														setRemoved(null);
-													}}
-												>
-													put it back
-												</Button>
-												{watchedBy.length > 0 &&
-													` ${plural(watchedBy.length, "rung")} of ladders in use watch it: ${[...new Set(watchedBy)].join(", ")}. They keep it; such a ladder can take this over only once no rung of it watches the position.`}
-											</span>
-										)}
-									</div>
-								</>
-							)}
+							{view === "positions" && <Positions page={page} writing={writing} open={open} setOpen={setOpen} />}
 							{view === "origins" && <Origins id={page.id} skill={skill} others={page.others} />}
 							{view === "rhythm" && <Rhythm skill={skill} />}
 							{view === "stages" && <Stages skill={skill} />}
 							{view === "schools" && <Schools skill={skill} />}
 							{view === "difficulties" && <SkillDifficulties skill={skill} usual={page.usual} />}
 							{view === "beside it" && <Beside page={page} writing={writing} />}
-						</Bench>
+						</BenchPage>
 					</MarkContext>
 				</SideContext>
 			</RefusalContext>
 		</EditContext>
+	);
+}
+
+/** What it is called, what it is, and the order its positions stand in. */
+function TopFields({ skill }: { skill: Skill }) {
+	const edit = useEdit();
+	return (
+		<div className={own.top}>
+			<Words at="name" label="Skill" value={skill.name} className="" />
+			<Words at="about" label="What it is" value={skill.about} className="" />
+			<FormRow id="order" label="In the order of" className="">
+				<Form.Select
+					value={skill.order ?? ""}
+					onChange={(event) => edit(["order"], event.target.value || undefined, "")}
+				>
+					<option value="">as it stands</option>
+					{orders.map((order) => (
+						<option key={order} value={order}>
+							{order === "ground up" ? "the body, ground up" : "time, start to finish"}
+						</option>
+					))}
+				</Form.Select>
+			</FormRow>
+		</div>
+	);
+}
+
+/** The key positions as rows: written in place, put in another order, added, taken out. */
+function Positions({
+	page,
+	writing,
+	open,
+	setOpen,
+}: {
+	page: SkillPage;
+	writing: Writing;
+	open: string | null;
+	setOpen: Dispatch<SetStateAction<string | null>>;
+}) {
+	const { step, skill } = writing;
+	const { positions } = skill;
+	const [removed, setRemoved] = useState<string | null>(null);
+	const add = useCallback(() => {
+		const position = freshPosition(uuid());
+		step((now) => ({ ...now, positions: [...now.positions, position] }));
+		requestAnimationFrame(() => document.getElementById(`short-${position.id}`)?.focus());
+	}, [step]);
+	const toggle = useCallback((id: string) => setOpen((now) => (now === id ? null : id)), [setOpen]);
+	const remove = useCallback(
+		(id: string) => {
+			setRemoved(id);
+			step((now) => ({
+				...now,
+				positions: removeItem(
+					now.positions,
+					now.positions.findIndex((one) => one.id === id),
+				),
+			}));
+		},
+		[step],
+	);
+	useKeys({ a: add });
+
+	const watchedBy = removed ? (page.watched[removed] ?? []) : [];
+	const bad = new Set(writing.amiss.flatMap(({ path }) => /^positions\.(\d+)/.exec(path)?.[1] ?? []).map(Number));
+	return (
+		<>
+			<div className={`${css.columns} ${own.columns}`} aria-hidden="true">
+				<span />
+				<span />
+				<span>short</span>
+				<span>key position</span>
+				<span>cue</span>
+				<span>comes from</span>
+				<span />
+			</div>
+			<Sortable
+				ids={positions.map((one) => one.id)}
+				onStart={() => setOpen(null)}
+				onMove={(from, to) => step((now) => ({ ...now, positions: moveItem(now.positions, from, to) }))}
+			>
+				{positions.map((position, i) => (
+					<PositionRow
+						key={position.id}
+						index={i}
+						position={position}
+						from={positions.find((one) => one.id === position.origin)?.short ?? ""}
+						bad={bad.has(i)}
+						isOpen={open === position.id}
+						earlier={open === position.id ? positions.slice(0, i) : null}
+						others={page.others}
+						onToggle={toggle}
+						onRemove={remove}
+					/>
+				))}
+			</Sortable>
+			{positions.length === 0 && (
+				<p className="mt-2 mute">No key position yet. Two or three are enough to begin with.</p>
+			)}
+			<div className={css.actions}>
+				<Button variant="outline-primary" onClick={add}>
+					add a position
+				</Button>
+				{removed && !positions.some((one) => one.id === removed) && (
+					<span role="status">
+						Taken out.{" "}
+						<Button
+							variant="link"
+							onClick={() => {
+								writing.undo();
+								setRemoved(null);
+							}}
+						>
+							put it back
+						</Button>
+						{watchedBy.length > 0 &&
+							` ${plural(watchedBy.length, "rung")} of ladders in use watch it: ${[...new Set(watchedBy)].join(", ")}. They keep it; such a ladder can take this over only once no rung of it watches the position.`}
+					</span>
+				)}
+			</div>
+		</>
 	);
 }
 

@@ -4,11 +4,11 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import type { Refusal } from "@/core/words/refuse";
-import { addExample } from "@/doors/actions";
-import type { SkillLine } from "@/doors/readSkills";
-import { answered } from "@/ui/answered";
-import { Bench } from "@/ui/Bench";
+import type { Refusal } from "@/core/refusals/refusals";
+import { addExample } from "@/server/actions";
+import type { SkillLine } from "@/server/readSkills";
+import { orRefusal } from "@/ui/answered";
+import { BenchPage } from "@/ui/BenchPage";
 import { Refusals } from "@/ui/Refusals";
 import css from "@/ui/rows.module.scss";
 
@@ -21,7 +21,7 @@ export function SkillList({ skills }: { skills: SkillLine[] }) {
 	const router = useRouter();
 	const [refused, setRefused] = useState<Refusal[]>([]);
 	return (
-		<Bench
+		<BenchPage
 			margin={
 				<>
 					<p className="mute">A skill is the target; its key positions are what one looks at on the way.</p>
@@ -33,7 +33,7 @@ export function SkillList({ skills }: { skills: SkillLine[] }) {
 								key={key}
 								variant="link"
 								onClick={async () => {
-									const made = await answered(addExample(key));
+									const made = await orRefusal(addExample(key));
 									setRefused(made.ok ? [] : made.refusals);
 									if (made.ok) router.push(`/skills/${made.value.id}`);
 								}}
@@ -70,6 +70,6 @@ export function SkillList({ skills }: { skills: SkillLine[] }) {
 					</li>
 				))}
 			</ul>
-		</Bench>
+		</BenchPage>
 	);
 }

@@ -4,23 +4,23 @@ import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import type { Refusal } from "@/core/refusals/refusals";
 import { differences, noDifference } from "@/core/skill/differ";
 import { lookOf, picturesOf } from "@/core/skill/look";
 import { readSides } from "@/core/skill/sides";
 import type { KeyPosition } from "@/core/skill/skill";
-import { plural } from "@/core/words/numbers";
-import type { Refusal } from "@/core/words/refuse";
-import { cutText } from "@/core/words/text";
-import { revise } from "@/doors/actions";
-import type { SkillPage } from "@/doors/readSkills";
-import { answered } from "@/ui/answered";
-import { Differs } from "@/ui/Differs";
+import { cutText } from "@/core/text/fields";
+import { plural } from "@/core/text/lists";
+import { revise } from "@/server/actions";
+import type { SkillPage } from "@/server/readSkills";
+import { orRefusal } from "@/ui/answered";
+import { DifferenceList } from "@/ui/DifferenceList";
 import { dayWords } from "@/ui/dates";
+import { Media } from "@/ui/Media";
 import { Refusals } from "@/ui/Refusals";
 import css from "@/ui/rows.module.scss";
-import { Shown } from "@/ui/Shown";
 import own from "./skills.module.scss";
-import type { Causes } from "./useCauses";
+import type { CausesState } from "./useCauses";
 import type { Standing, Writing } from "./writing";
 
 const standingWords: Record<Standing, string> = {
@@ -47,7 +47,7 @@ export function SkillMargin({
 	opened: KeyPosition | null;
 	side: "left" | "right";
 	onSide: (side: "left" | "right") => void;
-	causes: Causes;
+	causes: CausesState;
 	onOpen: (index: number) => void;
 }) {
 	const { standing, amiss, skill } = writing;
@@ -127,7 +127,7 @@ export function SkillMargin({
 					))}
 					<div className={own.pictures}>
 						{picturesOf(opened).map(({ picture, shows }) => (
-							<Shown key={picture.hash + shows} picture={picture} words={`${opened.name}, ${shows}`} />
+							<Media key={picture.hash + shows} picture={picture} words={`${opened.name}, ${shows}`} />
 						))}
 					</div>
 				</section>
@@ -192,14 +192,14 @@ function Revise({ page, writing }: { page: SkillPage; writing: Writing }) {
 					sentence: "The server does not answer; your words are kept on this device. Try again when it does.",
 				},
 			]);
-		const outcome = await answered(revise(page.id, at, remark));
+		const outcome = await orRefusal(revise(page.id, at, remark));
 		if (!outcome.ok) return setRefused(outcome.refusals);
 		router.refresh();
 	};
 	return (
 		<section className={css.note} aria-label="Not in force yet">
 			<h2>Not in force yet</h2>
-			<Differs says={says} />
+			<DifferenceList says={says} />
 			<Form.Group controlId="revision-remark">
 				<Form.Label>Why it is changed</Form.Label>
 				<Form.Control value={remark} maxLength={400} dir="auto" onChange={(event) => setRemark(event.target.value)} />

@@ -3,10 +3,10 @@
 import { createContext, memo, useContext } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import type { Path } from "@/core/editing/paths";
 import { type SideMark, sideMarks, sideTokens, withTokens } from "@/core/skill/sides";
 import { measures, type Tolerance, usualUnit } from "@/core/skill/tolerance";
-import type { Path } from "@/core/words/put";
-import { Complaint, Row } from "@/ui/Row";
+import { Complaint, FormRow } from "@/ui/FormRow";
 import css from "@/ui/rows.module.scss";
 import own from "./skills.module.scss";
 import { useEdit, useRefusal } from "./writing";
@@ -64,14 +64,14 @@ export const Words = memo(function Words({
 	const path = pathOf(at);
 	const error = useRefusal(path);
 	return (
-		<Row id={idOf(path)} label={label} error={error} className={className ?? ""} {...(hint ? { hint } : {})}>
+		<FormRow id={idOf(path)} label={label} error={error} className={className ?? ""} {...(hint ? { hint } : {})}>
 			<Line
 				value={value ?? ""}
 				invalid={Boolean(error)}
 				onChange={(words) => edit(path, optional && words === "" ? undefined : words)}
 			/>
 			<SideHint text={value ?? ""} onMend={(mended) => edit(path, mended, "")} />
-		</Row>
+		</FormRow>
 	);
 });
 
@@ -133,9 +133,9 @@ export function Amount({
 	);
 	if (hidden) return control;
 	return (
-		<Row id={idOf(path)} label={label} error={error} className={className ?? ""}>
+		<FormRow id={idOf(path)} label={label} error={error} className={className ?? ""}>
 			{control}
-		</Row>
+		</FormRow>
 	);
 }
 
@@ -227,8 +227,8 @@ export function Choose<T extends string>({
 	);
 	if (hidden) return select;
 	return (
-		<Row id={idOf(path)} label={label} error={error} className={className ?? ""}>
+		<FormRow id={idOf(path)} label={label} error={error} className={className ?? ""}>
 			{select}
-		</Row>
+		</FormRow>
 	);
 }

@@ -3,7 +3,7 @@
 import { useMemo, useState } from "react";
 import type { causeMarks } from "@/core/log/kinds";
 import { record } from "@/device/record";
-import type { SkillPage } from "@/doors/readSkills";
+import type { SkillPage } from "@/server/readSkills";
 
 type Mark = (typeof causeMarks)[number];
 
@@ -31,4 +31,4 @@ export function useCauses({ id, studio, students }: Pick<SkillPage, "id" | "stud
 	);
 	return { who, setWho, marking, note };
 }
-export type Causes = ReturnType<typeof useCauses>;
+export type CausesState = ReturnType<typeof useCauses>;

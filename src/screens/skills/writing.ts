@@ -1,13 +1,25 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
+import {
+	createContext,
+	type Dispatch,
+	type RefObject,
+	type SetStateAction,
+	useCallback,
+	useContext,
+	useEffect,
+	useMemo,
+	useRef,
+	useState,
+} from "react";
+import { change, type History, redo, startHistory, undo } from "@/core/editing/history";
+import { type Path, setAt } from "@/core/editing/paths";
+import { parse, type Refusal } from "@/core/refusals/refusals";
 import { sideMarks, textsIn } from "@/core/skill/sides";
 import { Skill, skillLabels } from "@/core/skill/skill";
-import { begin, change, type History, redo, undo } from "@/core/words/history";
-import { type Path, put } from "@/core/words/put";
-import { parse, type Refusal } from "@/core/words/refuse";
-import type { Kept, SkillPage, WritingAt } from "@/doors/readSkills";
+import { forgetKept, keepJson, readKeptJson } from "@/device/localKeep";
+import type { KeptSkill, SkillPage, WritingAt } from "@/server/readSkills";
 
 /** Typing has rested: it is kept, and looked at. */
 const REST_MS = 400;
@@ -48,47 +60,52 @@ const post = (id: string, body: Copy) =>
 		body: JSON.stringify(body),
 	});
 
-/**
- * A skill while it is written. Every change is a step that can be undone; once the
- * typing rests it is kept on this device at once and on the server as soon as that
- * answers. There is nothing to press.
- */
-export function useWriting({ id, at, typed, inForce }: Pick<SkillPage, "id" | "at" | "typed" | "inForce">) {
-	const [history, setHistory] = useState<History<Skill>>(() => begin(formed(typed) ?? inForce ?? emptySkill));
-	const [standing, setStanding] = useState<Standing>("kept");
-	const [ruled, setRuled] = useState<readonly Refusal[]>([]);
-	const skill = history.now;
-	const [server, setServer] = useState({ at, skill });
-	const sent = useRef({ at, skill, busy: false, unsure: null as Skill | null });
-	const local = `peg-ladder skill ${id}`;
-
+/** Typed values with all they were before: what is undone, and what of it is one step. */
+function useSteps(start: Skill) {
+	const [history, setHistory] = useState<History<Skill>>(() => startHistory(start));
 	const step = useCallback((next: (now: Skill) => Skill, what = "") => {
 		const when = performance.now();
 		setHistory((before) => change(before, next(before.now), what, when));
 	}, []);
-	const edit = useCallback<Edit>((path, to, what) => step((now) => put(now, path, to), what ?? path.join(".")), [step]);
+	const edit = useCallback<Edit>(
+		(path, to, what) => step((now) => setAt(now, path, to), what ?? path.join(".")),
+		[step],
+	);
+	return {
+		...{ history, setHistory, step, edit },
+		undo: useCallback(() => setHistory(undo), []),
+		redo: useCallback(() => setHistory(redo), []),
+	};
+}
 
-	// What a closed lid or a crash cut off comes back from this device.
+/** What the server was sent last, and what of it got no answer. */
+interface Sent {
+	at: WritingAt;
+	skill: Skill;
+	busy: boolean;
+	/** It may be there or not. */
+	unsure: Skill | null;
+}
+
+/** What is typed is on this device at each rest and when the page goes; what a crash cut off comes back. */
+function useCopyHere(
+	local: string,
+	sent: RefObject<Sent>,
+	latest: RefObject<Skill>,
+	isLevel: () => boolean,
+	setHistory: Dispatch<SetStateAction<History<Skill>>>,
+) {
 	useEffect(() => {
-		try {
-			const copy = JSON.parse(window.localStorage.getItem(local) ?? "null") as Copy | null;
-			const brought = copy && formed(copy.skill);
-			sent.current.unsure = copy?.unsure ?? null;
-			if (brought) setHistory((before) => change(before, brought, "", 0));
-		} catch {
-			window.localStorage.removeItem(local);
-		}
-	}, [local]);
-
-	const latest = useRef(skill);
-	latest.current = skill;
-	/** The server has the last word, for certain. */
-	const isLevel = useCallback((now = latest.current) => sent.current.skill === now && sent.current.unsure === null, []);
+		const copy = readKeptJson(local, (value) => value as Copy | null);
+		const brought = copy && formed(copy.skill);
+		sent.current.unsure = copy?.unsure ?? null;
+		if (brought) setHistory((before) => change(before, brought, "", 0));
+	}, [local, sent, setHistory]);
 	const keepHere = useCallback(() => {
-		const { at: from, unsure } = sent.current;
-		if (isLevel()) window.localStorage.removeItem(local);
-		else window.localStorage.setItem(local, JSON.stringify({ at: from, skill: latest.current, unsure } satisfies Copy));
-	}, [local, isLevel]);
+		const { at, unsure } = sent.current;
+		if (isLevel()) forgetKept(local);
+		else keepJson(local, { at, skill: latest.current, unsure } satisfies Copy);
+	}, [local, isLevel, sent, latest]);
 	useEffect(() => {
 		window.addEventListener("pagehide", keepHere);
 		return () => {
@@ -96,7 +113,20 @@ export function useWriting({ id, at, typed, inForce }: Pick<SkillPage, "id" | "a
 			keepHere();
 		};
 	}, [keepHere]);
+	return keepHere;
+}
 
+/** Brings what was typed to the server, and says how far that is. */
+function useSending(
+	id: string,
+	local: string,
+	sent: RefObject<Sent>,
+	latest: RefObject<Skill>,
+	isLevel: () => boolean,
+) {
+	const [standing, setStanding] = useState<Standing>("kept");
+	const [ruled, setRuled] = useState<readonly Refusal[]>([]);
+	const [server, setServer] = useState({ at: sent.current.at, skill: sent.current.skill });
 	const send = useCallback(async (): Promise<boolean> => {
 		const here = sent.current;
 		if (here.busy || isLevel()) return isLevel();
@@ -112,12 +142,12 @@ export function useWriting({ id, at, typed, inForce }: Pick<SkillPage, "id" | "a
 				setStanding(response.status === 409 ? "elsewhere" : "waiting");
 				return false;
 			}
-			const kept = (await response.json()) as Kept;
+			const kept = (await response.json()) as KeptSkill;
 			sent.current = { ...here, at: kept.at, skill: going, unsure: null };
 			setServer({ at: kept.at, skill: going });
 			setRuled(kept.refusals);
 			if (latest.current === going) {
-				window.localStorage.removeItem(local);
+				forgetKept(local);
 				setStanding("kept");
 			}
 			return true;
@@ -127,7 +157,70 @@ export function useWriting({ id, at, typed, inForce }: Pick<SkillPage, "id" | "a
 		} finally {
 			sent.current.busy = false;
 		}
-	}, [id, local, isLevel]);
+	}, [id, local, isLevel, sent, latest]);
+	/** Everything is on the server, or cannot be brought there now. */
+	const settle = useCallback(async (): Promise<WritingAt | null> => {
+		while (!isLevel() || sent.current.busy) {
+			if (!sent.current.busy && !(await send())) return null;
+			if (sent.current.busy) await new Promise((resolve) => setTimeout(resolve, 50));
+		}
+		return sent.current.at;
+	}, [send, isLevel, sent]);
+	return { standing, ruled, server, send, settle };
+}
+
+/** A page that the browser kept from earlier may stand behind what is there by now. */
+function useFreshPage(id: string, at: WritingAt, sent: RefObject<Sent>, latest: RefObject<Skill>): void {
+	const router = useRouter();
+	useEffect(() => {
+		if (at.rev + at.draft === 0) return;
+		void fetch(`/api/skills/${id}`)
+			.then(async (response) => {
+				const there = (await response.json()) as WritingAt;
+				const untouched = sent.current.at === at && sent.current.skill === latest.current;
+				if (response.ok && untouched && (there.rev !== at.rev || there.draft !== at.draft)) router.refresh();
+			})
+			.catch(() => {});
+	}, [id, at, router, sent, latest]);
+}
+
+/** What is amiss in what was typed, once the typing rests. */
+function useAmiss(skill: Skill, ruled: readonly Refusal[]) {
+	const [rested, setRested] = useState(skill);
+	useEffect(() => {
+		const timer = setTimeout(() => setRested(skill), REST_MS);
+		return () => clearTimeout(timer);
+	}, [skill]);
+	const amiss = useMemo((): Refusal[] => {
+		const read = parse(Skill, rested, skillLabels);
+		// Only the server knows the other skills.
+		return read.ok ? [...ruled] : read.refusals;
+	}, [rested, ruled]);
+	const byPath = useMemo(() => new Map(amiss.map(({ path, sentence }) => [path, sentence] as const)), [amiss]);
+	/** Texts with an unknown token, or with a side of the body written out. */
+	const sides = useMemo(
+		() => textsIn(rested).flatMap(({ text }) => (sideMarks(text).length > 0 ? [text] : [])),
+		[rested],
+	);
+	return { rested, amiss, byPath, sides };
+}
+
+/**
+ * A skill while it is written. Every change is a step that can be undone; once the
+ * typing rests it is kept on this device at once and on the server as soon as that
+ * answers. There is nothing to press.
+ */
+export function useWriting({ id, at, typed, inForce }: Pick<SkillPage, "id" | "at" | "typed" | "inForce">) {
+	const { history, setHistory, step, edit, ...back } = useSteps(formed(typed) ?? inForce ?? emptySkill);
+	const skill = history.now;
+	const sent = useRef<Sent>({ at, skill, busy: false, unsure: null });
+	const latest = useRef(skill);
+	latest.current = skill;
+	const local = `peg-ladder skill ${id}`;
+	/** The server has the last word, for certain. */
+	const isLevel = useCallback((now = latest.current) => sent.current.skill === now && sent.current.unsure === null, []);
+	const keepHere = useCopyHere(local, sent, latest, isLevel, setHistory);
+	const { standing, ruled, server, send, settle } = useSending(id, local, sent, latest, isLevel);
 
 	const stopped = standing === "elsewhere";
 	useEffect(() => {
@@ -140,58 +233,11 @@ export function useWriting({ id, at, typed, inForce }: Pick<SkillPage, "id" | "a
 		}, REST_MS);
 		return () => clearTimeout(timer);
 	}, [skill, stopped, send, keepHere, isLevel]);
-
-	// A page that the browser kept from earlier may stand behind what is there by now.
-	const router = useRouter();
-	useEffect(() => {
-		if (at.rev + at.draft === 0) return;
-		void fetch(`/api/skills/${id}`)
-			.then(async (response) => {
-				const there = (await response.json()) as WritingAt;
-				const here = sent.current;
-				if (
-					response.ok &&
-					here.at === at &&
-					here.skill === latest.current &&
-					(there.rev !== at.rev || there.draft !== at.draft)
-				)
-					router.refresh();
-			})
-			.catch(() => {});
-	}, [id, at, router]);
-
-	/** Everything is on the server, or cannot be brought there now. */
-	const settle = useCallback(async (): Promise<WritingAt | null> => {
-		while (!isLevel() || sent.current.busy) {
-			if (!sent.current.busy && !(await send())) return null;
-			if (sent.current.busy) await new Promise((resolve) => setTimeout(resolve, 50));
-		}
-		return sent.current.at;
-	}, [send, isLevel]);
-
-	const [rested, setRested] = useState(skill);
-	useEffect(() => {
-		const timer = setTimeout(() => setRested(skill), REST_MS);
-		return () => clearTimeout(timer);
-	}, [skill]);
-	const amiss = useMemo((): Refusal[] => {
-		const read = parse(Skill, rested, skillLabels);
-		// Only the server knows the other skills.
-		return read.ok ? [...ruled] : read.refusals;
-	}, [rested, ruled]);
-	const byPath = useMemo(() => new Map(amiss.map(({ path, sentence }) => [path, sentence] as const)), [amiss]);
-
-	/** Texts with an unknown token, or with a side of the body written out. */
-	const sides = useMemo(
-		() => textsIn(rested).flatMap(({ text }) => (sideMarks(text).length > 0 ? [text] : [])),
-		[rested],
-	);
+	useFreshPage(id, at, sent, latest);
 
 	return {
-		...{ skill, rested, history, edit, step, amiss, sides, byPath, settle, at: server.at },
+		...{ skill, history, edit, step, settle, at: server.at, ...back, ...useAmiss(skill, ruled) },
 		standing: skill !== server.skill && standing === "kept" ? ("keeping" as const) : standing,
-		undo: useCallback(() => setHistory(undo), []),
-		redo: useCallback(() => setHistory(redo), []),
 	};
 }
 export type Writing = ReturnType<typeof useWriting>;

@@ -8,11 +8,11 @@ import Form from "react-bootstrap/Form";
 import BootRow from "react-bootstrap/Row";
 import { useForm } from "react-hook-form";
 import { bodyParts, levels, Student, studentLabels } from "@/core/people/student";
-import type { Refusal } from "@/core/words/refuse";
-import { keepStudent } from "@/doors/actions";
-import { answered } from "@/ui/answered";
+import type { Refusal } from "@/core/refusals/refusals";
+import { keepStudent } from "@/server/actions";
+import { orRefusal } from "@/ui/answered";
+import { FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
-import { Row } from "@/ui/Row";
 import { asFieldErrors, sentenceResolver } from "@/ui/sentenceResolver";
 import { useDraft } from "@/ui/useDraft";
 
@@ -50,7 +50,7 @@ export function StudentForm({
 	}, [restored, form]);
 	const save = form.handleSubmit(async (values) => {
 		setRefused([]);
-		const outcome = await answered(keepStudent(values, at));
+		const outcome = await orRefusal(keepStudent(values, at));
 		if (!outcome.ok) {
 			setRefused(outcome.refusals);
 			for (const [name, error] of Object.entries(asFieldErrors(outcome.refusals)))
@@ -78,35 +78,35 @@ export function StudentForm({
 					</Button>
 				</p>
 			)}
-			<Row id="name" label="Name" error={errors.name}>
+			<FormRow id="name" label="Name" error={errors.name}>
 				<Form.Control {...form.register("name")} dir="auto" autoComplete="off" isInvalid={Boolean(errors.name)} />
-			</Row>
+			</FormRow>
 			<BootRow>
 				<Col sm={4}>
-					<Row id="strong" label="Strong side">
+					<FormRow id="strong" label="Strong side">
 						<Form.Select {...form.register("strongSide")}>
 							<option value="right">right</option>
 							<option value="left">left</option>
 						</Form.Select>
-					</Row>
+					</FormRow>
 				</Col>
 				<Col sm={4}>
-					<Row id="born" label="Year of birth, if known" error={errors.born}>
+					<FormRow id="born" label="Year of birth, if known" error={errors.born}>
 						<Form.Control
 							type="number"
 							{...form.register("born", { setValueAs: (v) => (v === "" || v === null ? null : Number(v)) })}
 							isInvalid={Boolean(errors.born)}
 						/>
-					</Row>
+					</FormRow>
 				</Col>
 				<Col sm={4}>
-					<Row id="level" label="Level">
+					<FormRow id="level" label="Level">
 						<Form.Select {...form.register("level")}>
 							{levels.map((level) => (
 								<option key={level}>{level}</option>
 							))}
 						</Form.Select>
-					</Row>
+					</FormRow>
 				</Col>
 			</BootRow>
 			<fieldset className="mb-2">
@@ -123,15 +123,15 @@ export function StudentForm({
 					/>
 				))}
 			</fieldset>
-			<Row
+			<FormRow
 				id="kit"
 				label="Kit"
 				hint="Length, weight, grip, condition; a growing child’s again in spring."
 				error={errors.kit}
 			>
 				<Form.Control as="textarea" rows={2} {...form.register("kit")} dir="auto" isInvalid={Boolean(errors.kit)} />
-			</Row>
-			<Row
+			</FormRow>
+			<FormRow
 				id="lacks"
 				label="Kit that is missing"
 				hint="As rungs name it, with commas between; such a rung is taken out or eased."
@@ -151,10 +151,10 @@ export function StudentForm({
 						);
 					}}
 				/>
-			</Row>
-			<Row id="wish" label="Wish" hint="What the student, or the parent, wants." error={errors.wish}>
+			</FormRow>
+			<FormRow id="wish" label="Wish" hint="What the student, or the parent, wants." error={errors.wish}>
 				<Form.Control as="textarea" rows={2} {...form.register("wish")} dir="auto" isInvalid={Boolean(errors.wish)} />
-			</Row>
+			</FormRow>
 			<Refusals refusals={refused} />
 			<div className="d-flex gap-2 mt-3">
 				<Button type="submit" disabled={isSubmitting}>

@@ -1,6 +1,6 @@
 import Link from "next/link";
-import type { StudentLine } from "@/doors/readStudents";
-import { Bench } from "@/ui/Bench";
+import type { StudentLine } from "@/server/readStudents";
+import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
 import { Rail } from "@/ui/Rail";
 import css from "./students.module.scss";
@@ -10,7 +10,7 @@ export function StudentList({ students }: { students: StudentLine[] }) {
 	const here = students.filter((s) => !s.archived);
 	const away = students.filter((s) => s.archived);
 	return (
-		<Bench
+		<BenchPage
 			margin={
 				<p className="mute">A student who stops is put away, not deleted: the count stays, and comes back with them.</p>
 			}
@@ -58,6 +58,6 @@ export function StudentList({ students }: { students: StudentLine[] }) {
 					))}
 				</>
 			)}
-		</Bench>
+		</BenchPage>
 	);
 }

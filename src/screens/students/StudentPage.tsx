@@ -4,11 +4,11 @@ import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { type Student, sideWords } from "@/core/people/student";
-import { cutText } from "@/core/words/text";
-import type { StudentLadder, StudentPageProps } from "@/doors/readStudents";
+import { cutText } from "@/core/text/fields";
 import { Begin } from "@/screens/today/Begin";
+import type { StudentLadder, StudentPageProps } from "@/server/readStudents";
 import { Archive } from "@/ui/Archive";
-import { Bench } from "@/ui/Bench";
+import { BenchPage } from "@/ui/BenchPage";
 import { dayWords, fromToday } from "@/ui/dates";
 import { Parked, Promises } from "@/ui/KeepList";
 import { PegWay } from "@/ui/PegWay";
@@ -34,7 +34,7 @@ export function StudentPage({
 	const [editing, setEditing] = useState(false);
 	useKeys({ e: () => setEditing(true), Escape: () => setEditing(false) });
 	return (
-		<Bench
+		<BenchPage
 			keys={[{ keys: ["e"], does: "edit" }]}
 			margin={
 				<>
@@ -80,7 +80,7 @@ export function StudentPage({
 				)}
 			</div>
 			{lessons.length === 0 ? <p className="mute">No lesson yet.</p> : <LessonTable lessons={lessons} />}
-		</Bench>
+		</BenchPage>
 	);
 }
 

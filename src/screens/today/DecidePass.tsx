@@ -2,7 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { PassAt } from "@/core/acts/passes";
+import type { PassAt } from "@/core/commands/passes";
 import { record } from "@/device/record";
 import { PassQuestion } from "@/ui/PassQuestion";
 

@@ -1,7 +1,7 @@
 import Link from "next/link";
-import { plural } from "@/core/words/numbers";
-import type { TodayLadder, TodayProps } from "@/doors/readToday";
-import { Bench } from "@/ui/Bench";
+import { plural } from "@/core/text/lists";
+import type { TodayLadder, TodayProps } from "@/server/readToday";
+import { BenchPage } from "@/ui/BenchPage";
 import { dayWords, fromToday } from "@/ui/dates";
 import { Parked, Promises } from "@/ui/KeepList";
 import { Rail } from "@/ui/Rail";
@@ -13,7 +13,7 @@ import css from "./today.module.scss";
 export function Today({ studio, day, open, students, more, names, keeping, decide }: TodayProps) {
 	const [next, ...later] = students;
 	return (
-		<Bench
+		<BenchPage
 			keys={[]}
 			margin={
 				<>
@@ -112,7 +112,7 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 				<Begin ladder={null} label="count first" quiet />
 				<span className="mute">Say afterwards for whom it was, and on which rung.</span>
 			</p>
-		</Bench>
+		</BenchPage>
 	);
 }
 

@@ -3,10 +3,10 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { answer, answersIn, finishHeld, remarkOn } from "@/core/acts/atTheEnd";
-import type { LessonView } from "@/core/log/lesson";
+import { answer, answersIn, finishHeld, remarkOn } from "@/core/commands/atTheEnd";
+import type { LessonView } from "@/core/log/view";
 import type { Pack } from "@/core/pack/pack";
-import { cutText } from "@/core/words/text";
+import { cutText } from "@/core/text/fields";
 import type { LessonOnDevice } from "@/device/lesson";
 import css from "@/ui/facts.module.scss";
 import { useKept } from "@/ui/useKept";

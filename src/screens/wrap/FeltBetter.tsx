@@ -1,9 +1,9 @@
 "use client";
 
 import Button from "react-bootstrap/Button";
-import { feltBetter, feltIn } from "@/core/acts/atTheEnd";
-import type { LessonView } from "@/core/log/lesson";
+import { feltBetter, feltIn } from "@/core/commands/atTheEnd";
 import { byLabel } from "@/core/log/terms";
+import type { LessonView } from "@/core/log/view";
 import type { RungWrap } from "@/core/log/wrap";
 import type { LessonOnDevice } from "@/device/lesson";
 import css from "@/ui/facts.module.scss";

@@ -3,15 +3,15 @@
 import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import { pegIn } from "@/core/acts/peg";
-import type { LessonView, Visit } from "@/core/log/lesson";
+import { pegIn } from "@/core/commands/peg";
+import type { LessonView, Visit } from "@/core/log/view";
 import { type Pack, type PackLadder, readOn } from "@/core/pack/pack";
-import { list, plural } from "@/core/words/numbers";
-import { keepRung, keepWatched } from "@/doors/fromLesson";
-import { answered } from "@/ui/answered";
+import { list, plural } from "@/core/text/lists";
+import { keepRung, keepWatched } from "@/server/fromLesson";
+import { orRefusal } from "@/ui/answered";
 import css from "@/ui/facts.module.scss";
 
-interface Kept {
+interface KeptSetting {
 	key: string;
 	words: string;
 	button: string;
@@ -48,7 +48,7 @@ export function KeepForLadder({ view, pack }: { view: LessonView; pack: Pack }) 
 								variant="outline-primary"
 								size="sm"
 								onClick={async () => {
-									const outcome = await answered(keep());
+									const outcome = await orRefusal(keep());
 									const words = outcome.ok ? done : (outcome.refusals[0]?.sentence ?? "It was not kept.");
 									setSaid((before) => ({ ...before, [key]: words }));
 								}}
@@ -85,7 +85,7 @@ function namedToday(view: LessonView, pack: Pack): { id: string; name: string; t
 	return [...named.values()];
 }
 
-function offered(view: LessonView, visit: Visit, ladder: PackLadder): Kept | null {
+function offered(view: LessonView, visit: Visit, ladder: PackLadder): KeptSetting | null {
 	const { settings, positions } = visit.placing;
 	const rung = ladder.rungs.find(({ id }) => id === visit.rung);
 	const key = `${ladder.id}/${visit.rung}`;

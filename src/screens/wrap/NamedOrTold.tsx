@@ -1,8 +1,8 @@
 "use client";
 
 import Button from "react-bootstrap/Button";
-import { askedFor, askedIn } from "@/core/acts/atTheEnd";
-import type { LessonView } from "@/core/log/lesson";
+import { askedFor, askedIn } from "@/core/commands/atTheEnd";
+import type { LessonView } from "@/core/log/view";
 import type { Pack } from "@/core/pack/pack";
 import type { LessonOnDevice } from "@/device/lesson";
 import css from "@/ui/facts.module.scss";

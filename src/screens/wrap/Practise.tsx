@@ -3,9 +3,9 @@
 import Form from "react-bootstrap/Form";
 import { careful } from "@/core/ladder/limits";
 import type { Body } from "@/core/log/kinds";
-import type { LessonView } from "@/core/log/lesson";
+import type { LessonView } from "@/core/log/view";
 import { type Pack, type PackLadder, readOn } from "@/core/pack/pack";
-import { cutText } from "@/core/words/text";
+import { cutText } from "@/core/text/fields";
 import css from "@/ui/facts.module.scss";
 
 export type Practised = NonNullable<Body<"lesson.closed">["practise"]>;

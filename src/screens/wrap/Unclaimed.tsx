@@ -1,9 +1,9 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { pegIn } from "@/core/acts/peg";
+import { pegIn } from "@/core/commands/peg";
 import { digestLesson } from "@/core/log/digest";
-import type { LessonView } from "@/core/log/lesson";
+import type { LessonView } from "@/core/log/view";
 import { isOut, type Pack, readOn } from "@/core/pack/pack";
 import type { LessonOnDevice } from "@/device/lesson";
 import css from "@/ui/facts.module.scss";

@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import Form from "react-bootstrap/Form";
-import type { LessonView } from "@/core/log/lesson";
+import type { LessonView } from "@/core/log/view";
 import type { LessonOnDevice } from "@/device/lesson";
 import { dayWords } from "@/ui/dates";
 import css from "@/ui/keep.module.scss";

@@ -2,23 +2,23 @@
 
 import Link from "next/link";
 import { useLesson, useLessonId } from "@/screens/live/useLesson";
-import { Bench } from "@/ui/Bench";
+import { BenchPage } from "@/ui/BenchPage";
 import { WrapUp } from "./WrapUp";
 
 /** The wrap-up's static page: it reads the lesson from this device, signal or not. */
 export function WrapShell() {
 	const id = useLessonId();
-	return id ? <Opened id={id} /> : <Bench>{id === "" && <p>No lesson is named.</p>}</Bench>;
+	return id ? <Opened id={id} /> : <BenchPage>{id === "" && <p>No lesson is named.</p>}</BenchPage>;
 }
 
 function Opened({ id }: { id: string }) {
 	const { lesson, state } = useLesson(id);
 	if (state.missing || !state.ready || !state.pack)
 		return (
-			<Bench>
+			<BenchPage>
 				<p>{state.missing ? "This lesson is not here." : "Opening the lesson."}</p>
 				<Link href="/">Today</Link>
-			</Bench>
+			</BenchPage>
 		);
 	return <WrapUp lesson={lesson} state={state} pack={state.pack} />;
 }

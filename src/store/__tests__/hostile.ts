@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { Phone } from "@/core/__tests__/phone";
-import { type LogEvent, sealEvent } from "@/core/log/event";
+import { hashEvent, type LogEvent } from "@/core/log/event";
 import { onLadder } from "./smallStudio";
 
 /** Events as nobody should send them, and as a phone in a bad way might. */
@@ -40,7 +40,7 @@ type Change = (event: LogEvent) => unknown;
 /** Sealed again where it can be: as a phone would have sent it. */
 const resealed = (event: unknown): unknown => {
 	try {
-		return sealEvent(event as LogEvent);
+		return hashEvent(event as LogEvent);
 	} catch {
 		return event;
 	}

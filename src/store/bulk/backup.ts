@@ -1,9 +1,9 @@
 import { rmSync } from "node:fs";
 import { createClient } from "@libsql/client";
 import { parseRow, remarksOn, type Section, sectionNames } from "@/core/formats/workbook";
-import { type Outcome, type Refusal, refuse } from "@/core/words/refuse";
-import { cutText } from "@/core/words/text";
-import { openStore } from "../db";
+import { type Outcome, type Refusal, refuse } from "@/core/refusals/refusals";
+import { cutText } from "@/core/text/fields";
+import { openStore, type Store } from "../db";
 import { homes, type SqlRow } from "./tables";
 
 /** One file that holds everything as it was at one moment, while lessons go on. */
@@ -41,55 +41,64 @@ export async function checkBackup(
 	copy: string,
 	progress: (rows: number, of: number) => void,
 ): Promise<Outcome<BackupSays>> {
-	const client = createClient({ url: `file:${copy}` });
-	try {
-		const sound = await client.execute("pragma integrity_check").catch(() => null);
-		if (!sound) return refuse("", "The file is not a database; a backup is the file that “back up” made.");
-		if (String(sound.rows[0]?.[0]) !== "ok")
-			return refuse("", `The file is damaged: ${cutText(String(sound.rows[0]?.[0]), 200)}. Use an older backup.`);
-		const tables = new Set(
-			(await client.execute("select name from sqlite_master where type = 'table'")).rows.map((row) => String(row[0])),
-		);
-		const missing = ["studio", "student", "event", "quarantine"].filter((name) => !tables.has(name));
-		if (missing.length > 0) return refuse("", "The file is a database, but not one of Peg Ladder's.");
-	} finally {
-		client.close();
-	}
-	let store: Awaited<ReturnType<typeof openStore>>;
+	const unsound = await whyUnsound(copy);
+	if (unsound) return refuse("", unsound);
+	let store: Store;
 	try {
 		store = await openStore(`file:${copy}`);
 	} catch {
 		return refuse("", "The backup was made by a newer Peg Ladder; update this one first.");
 	}
 	try {
-		const refusals: Refusal[] = [];
-		const remarks: Refusal[] = [];
-		const { rows } = await store.client.execute("select count(*) as n from event");
-		const of = Number(rows[0]?.n ?? 0);
-		let seen = 0;
-		for (const section of sectionNames) {
-			for await (const page of pagesOf(store.client, section)) {
-				for (const row of page) {
-					const read = rowOf(section, row);
-					const list = read.ok ? remarks : refusals;
-					if (list.length < LISTED)
-						list.push(
-							...(read.ok ? remarksOn(section, read.value) : read.refusals).map(({ path, sentence }) => ({
-								path: `${section} ${row.id ?? row.hash}.${path}`,
-								sentence,
-							})),
-						);
-				}
-				if (section !== "events") continue;
-				seen += page.length;
-				progress(seen, of);
-			}
-		}
+		const { refusals, remarks } = await checkRows(store, progress);
 		if (refusals.length > 0) return { ok: false, refusals };
 		return { ok: true, value: { ...(await whatItSays(store.client)), remarks } };
 	} finally {
 		store.close();
 	}
+}
+
+/** Why a file is no sound database of ours; null where it is one. */
+async function whyUnsound(copy: string): Promise<string | null> {
+	const client = createClient({ url: `file:${copy}` });
+	try {
+		const sound = await client.execute("pragma integrity_check").catch(() => null);
+		if (!sound) return "The file is not a database; a backup is the file that “back up” made.";
+		if (String(sound.rows[0]?.[0]) !== "ok")
+			return `The file is damaged: ${cutText(String(sound.rows[0]?.[0]), 200)}. Use an older backup.`;
+		const { rows } = await client.execute("select name from sqlite_master where type = 'table'");
+		const tables = new Set(rows.map((row) => String(row[0])));
+		return ["studio", "student", "event", "quarantine"].every((name) => tables.has(name))
+			? null
+			: "The file is a database, but not one of Peg Ladder's.";
+	} finally {
+		client.close();
+	}
+}
+
+/** Every document and event, read and held against its hash; the first refusals and remarks are listed. */
+async function checkRows({ client }: Store, progress: (rows: number, of: number) => void) {
+	const refusals: Refusal[] = [];
+	const remarks: Refusal[] = [];
+	const { rows } = await client.execute("select count(*) as n from event");
+	const of = Number(rows[0]?.n ?? 0);
+	const checkRow = (section: Section, row: SqlRow) => {
+		const read = rowOf(section, row);
+		const list = read.ok ? remarks : refusals;
+		if (list.length >= LISTED) return;
+		const said = read.ok ? remarksOn(section, read.value) : read.refusals;
+		const at = `${section} ${row.id ?? row.hash}`;
+		list.push(...said.map(({ path, sentence }) => ({ path: `${at}.${path}`, sentence })));
+	};
+	let seen = 0;
+	for (const section of sectionNames)
+		for await (const page of pagesOf(client, section)) {
+			for (const row of page) checkRow(section, row);
+			if (section !== "events") continue;
+			seen += page.length;
+			progress(seen, of);
+		}
+	return { refusals, remarks };
 }
 
 const rowOf = (section: Section, row: SqlRow): Outcome<unknown> => {

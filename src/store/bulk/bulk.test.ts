@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 import fc from "fast-check";
 import { workbookSchema } from "@/core/formats/workbook";
-import { type LogEvent, sealEvent } from "@/core/log/event";
+import { hashEvent, type LogEvent } from "@/core/log/event";
 import {
 	at,
 	type Book,
@@ -163,7 +163,7 @@ describe("what is refused", () => {
 		"a day of %s that is in the record comes in, with a remark",
 		async (localDay) => {
 			const text = edited((book) => {
-				const event = sealEvent({ ...first(book, "events"), localDay } as unknown as LogEvent);
+				const event = hashEvent({ ...first(book, "events"), localDay } as unknown as LogEvent);
 				book.events?.splice(0, 1, event as unknown as Record<string, unknown>);
 			});
 			const preview = await check(text, (await emptyStudio()).file);

@@ -11,7 +11,7 @@ import {
 	sections,
 	VERSION,
 } from "@/core/formats/workbook";
-import { parse, type Refusal } from "@/core/words/refuse";
+import { parse, type Refusal } from "@/core/refusals/refusals";
 
 /** A row's text may be this long, brackets in brackets this deep: far more than any real one. */
 const ROW_BYTES = 8_000_000;

@@ -1,7 +1,7 @@
 import { rmSync } from "node:fs";
 import { type Client, createClient, type InStatement } from "@libsql/client";
 import { type Scope, type Section, sectionNames } from "@/core/formats/workbook";
-import type { Refusal } from "@/core/words/refuse";
+import type { Refusal } from "@/core/refusals/refusals";
 import { readWorkbook } from "./readWorkbook";
 import { homes, type SqlRow } from "./tables";
 

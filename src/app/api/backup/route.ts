@@ -1,8 +1,8 @@
 import { createReadStream } from "node:fs";
 import { rm, stat } from "node:fs/promises";
 import { Readable } from "node:stream";
-import { busy, isFile, makeBackup } from "@/doors/jobs";
-import { refused, stranger } from "@/doors/route";
+import { busy, isFile, makeBackup } from "@/server/jobs";
+import { refused, stranger } from "@/server/route";
 
 /** The whole database as it is at this moment, in one file. */
 export async function GET(request: Request) {

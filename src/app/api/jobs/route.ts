@@ -5,8 +5,8 @@ import { pipeline } from "node:stream/promises";
 import type { ReadableStream as NodeStream } from "node:stream/web";
 import { NextResponse } from "next/server";
 import { v7 as uuid } from "uuid";
-import { busy, isFile, startCheck, startDemo, workFile } from "@/doors/jobs";
-import { refused, stranger } from "@/doors/route";
+import { busy, isFile, startCheck, startDemo, workFile } from "@/server/jobs";
+import { refused, stranger } from "@/server/route";
 import { store } from "@/store/db";
 import { studioMark } from "@/store/studio";
 

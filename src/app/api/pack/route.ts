@@ -1,5 +1,5 @@
 import { NextResponse } from "next/server";
-import { stranger } from "@/doors/route";
+import { stranger } from "@/server/route";
 import { store } from "@/store/db";
 import { makePack } from "@/store/pack";
 

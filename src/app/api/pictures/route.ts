@@ -1,7 +1,7 @@
 import { NextResponse } from "next/server";
 import { MOST_BRINGING } from "@/core/skill/picture";
-import { bringPicture, tooLarge } from "@/doors/bringPicture";
-import { refused, stranger } from "@/doors/route";
+import { bringPicture, tooLarge } from "@/server/bringPicture";
+import { refused, stranger } from "@/server/route";
 
 /** Brings one picture or clip; answers its seal. */
 export async function POST(request: Request) {

@@ -1,5 +1,5 @@
 import { NextResponse } from "next/server";
-import { refused, stranger } from "@/doors/route";
+import { refused, stranger } from "@/server/route";
 import { store } from "@/store/db";
 import { eventsAfter } from "@/store/events";
 import { studioMark } from "@/store/studio";

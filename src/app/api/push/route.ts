@@ -1,8 +1,8 @@
 import { NextResponse } from "next/server";
 import * as z from "zod/mini";
-import { parse } from "@/core/words/refuse";
-import { ident, whole } from "@/core/words/text";
-import { readJson, refused, stranger } from "@/doors/route";
+import { parse } from "@/core/refusals/refusals";
+import { ident, whole } from "@/core/text/fields";
+import { readJson, refused, stranger } from "@/server/route";
 import { store } from "@/store/db";
 import { eventsAfter, pushEvents } from "@/store/events";
 import { studioMark } from "@/store/studio";

@@ -1,6 +1,6 @@
 import { Scope } from "@/core/formats/workbook";
-import { parse } from "@/core/words/refuse";
-import { refused, stranger } from "@/doors/route";
+import { parse } from "@/core/refusals/refusals";
+import { refused, stranger } from "@/server/route";
 import { exportWorkbook } from "@/store/bulk/exportWorkbook";
 import { upToDate } from "@/store/projection";
 

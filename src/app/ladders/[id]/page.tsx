@@ -1,6 +1,6 @@
 import { notFound } from "next/navigation";
-import { readLadder } from "@/doors/readLadders";
 import { LadderBench } from "@/screens/ladders/LadderBench";
+import { readLadder } from "@/server/readLadders";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Ladder" };

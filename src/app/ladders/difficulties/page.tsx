@@ -1,5 +1,5 @@
-import { readCoach } from "@/doors/readLadders";
 import { CoachDifficulties } from "@/screens/ladders/CoachDifficulties";
+import { readCoach } from "@/server/readLadders";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Difficulties" };

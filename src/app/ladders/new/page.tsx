@@ -1,5 +1,5 @@
-import { readLadderChoices } from "@/doors/readLadders";
 import { NewLadder } from "@/screens/ladders/NewLadder";
+import { readLadderChoices } from "@/server/readLadders";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "New ladder" };

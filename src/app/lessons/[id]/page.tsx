@@ -1,6 +1,6 @@
 import { notFound } from "next/navigation";
-import { readLesson } from "@/doors/readLesson";
 import { LessonPageView } from "@/screens/lessons/LessonPageView";
+import { readLesson } from "@/server/readLesson";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Lesson" };

@@ -1,5 +1,5 @@
-import { readRuledRungs } from "@/doors/readRules";
 import { Lucky } from "@/screens/rules/Lucky";
+import { readRuledRungs } from "@/server/readRules";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "What luck can pass" };

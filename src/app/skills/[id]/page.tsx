@@ -1,6 +1,6 @@
 import { notFound } from "next/navigation";
-import { readSkill } from "@/doors/readSkills";
 import { SkillBench } from "@/screens/skills/SkillBench";
+import { readSkill } from "@/server/readSkills";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Skill" };

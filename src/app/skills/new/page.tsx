@@ -1,6 +1,6 @@
 import { v7 as uuid } from "uuid";
-import { readNewSkill } from "@/doors/readSkills";
 import { SkillBench } from "@/screens/skills/SkillBench";
+import { readNewSkill } from "@/server/readSkills";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "New skill" };

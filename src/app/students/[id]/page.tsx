@@ -1,6 +1,6 @@
 import { notFound } from "next/navigation";
-import { readStudent } from "@/doors/readStudents";
 import { StudentPage } from "@/screens/students/StudentPage";
+import { readStudent } from "@/server/readStudents";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Student" };

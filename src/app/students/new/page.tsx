@@ -1,13 +1,13 @@
 import { StudentForm } from "@/screens/students/StudentForm";
-import { Bench } from "@/ui/Bench";
+import { BenchPage } from "@/ui/BenchPage";
 
 export const metadata = { title: "New student" };
 
 export default function Page() {
 	return (
-		<Bench>
+		<BenchPage>
 			<h1 className="mb-3">New student</h1>
 			<StudentForm at={null} />
-		</Bench>
+		</BenchPage>
 	);
 }

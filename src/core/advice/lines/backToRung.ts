@@ -1,4 +1,4 @@
-import type { Entry } from "@/core/log/lesson";
+import type { Entry } from "@/core/log/view";
 import type { Line } from "../line";
 
 /** So many good in a row on the easier form, and the rung itself is tried again: it shows calm, not mastery. */
@@ -19,7 +19,7 @@ export function calmOn(entries: readonly Entry[]): string[] {
 /** The easier form has its own way back: the rung's rule is judged on the rung alone. */
 export const backToRung: Line = {
 	name: "back-to-rung",
-	speak({ input, settings }) {
+	propose({ input, settings }) {
 		if (input.variation !== "easier" || input.visit.placing.easedBy) return null;
 		if (input.verdict.kind === "met" || input.verdict.left === 0) return null;
 		const run = calmOn(input.visit.entries);

@@ -1,12 +1,12 @@
-import { list } from "@/core/words/numbers";
+import { list } from "@/core/text/lists";
 import type { Line } from "../line";
 
 /** The rung's checklist is not confirmed today. */
 export const care: Line = {
 	name: "care",
 	always: true,
-	speak({ input }) {
-		const open = input.later.careOpen ?? [];
+	propose({ input }) {
+		const open = input.context.careOpen ?? [];
 		if (open.length === 0) return null;
 		return {
 			title: "Checklist first",

@@ -1,4 +1,4 @@
-import { plural } from "@/core/words/numbers";
+import { plural } from "@/core/text/lists";
 import type { AdviceInput, Line } from "../line";
 import { CALM, calmOn } from "./backToRung";
 
@@ -6,7 +6,7 @@ import { CALM, calmOn } from "./backToRung";
 export const carryOn: Line = {
 	name: "carry-on",
 	always: true,
-	speak({ input, counted }) {
+	propose({ input, counted }) {
 		const { verdict } = input;
 		if (verdict.kind === "met")
 			return { title: "Carry on", reason: "The rule is met; you chose to stay.", act: null, evidence: [] };

@@ -1,6 +1,6 @@
 import type { WatchedPosition } from "@/core/log/kinds";
 import { type Cue, firstCue } from "@/core/skill/cue";
-import { plural } from "@/core/words/numbers";
+import { plural } from "@/core/text/lists";
 import { easingAct, type Facts, type Run } from "../facts";
 import type { Advice, Line } from "../line";
 
@@ -21,7 +21,7 @@ const stillOff = (run: Run, { lastWord }: Facts): string =>
 /** A rung may allow one more cue, another one, before it is eased. */
 export const secondCue: Line = {
 	name: "second-cue",
-	speak(facts) {
+	propose(facts) {
 		const run = stubborn(facts);
 		if (!run || !facts.settings.secondCue || run.corrections > 1 || facts.inDip) return null;
 		return correction(run, `${stillOff(run, facts)} This rung allows a second cue.`, otherCue(facts, run));
@@ -31,7 +31,7 @@ export const secondCue: Line = {
 /** The cue did not take: ease, then step down. */
 export const ease: Line = {
 	name: "ease",
-	speak(facts) {
+	propose(facts) {
 		const run = stubborn(facts);
 		if (!run) return null;
 		const about = { reason: stillOff(run, facts), evidence: run.tries.map((t) => t.id), position: run.position.id };
@@ -51,7 +51,7 @@ export const correct: Line = {
 	name: "correct",
 	flickers: true,
 	silentFor: ({ settings }) => settings.correctAfter,
-	speak(facts) {
+	propose(facts) {
 		const run = facts.runs.find((r) => r.corrections === 0 && r.tries.length >= facts.settings.correctAfter);
 		if (!run) return null;
 		const { length } = run.tries;
@@ -79,7 +79,7 @@ function correction(run: Run, reason: string, cue: Cue | undefined): Omit<Advice
 
 /** What worked for this student, once that is known; else outside of the body; else the first marked. */
 const offered = (facts: Facts, position: WatchedPosition): Cue | undefined =>
-	facts.input.later.cueThatWorked?.(position.id) ?? firstCue(position.cues);
+	facts.input.context.cueThatWorked?.(position.id) ?? firstCue(position.cues);
 
 function otherCue(facts: Facts, run: Run): Cue | undefined {
 	const given = new Set(

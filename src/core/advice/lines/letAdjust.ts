@@ -1,11 +1,11 @@
-import { plural } from "@/core/words/numbers";
+import { plural } from "@/core/text/lists";
 import { wordOf } from "../facts";
 import type { Line } from "../line";
 
 /** Fewer tries than the rung gives since the last correction of any kind. */
 export const letAdjust: Line = {
 	name: "let-adjust",
-	speak({ sinceCorrection, lastWord, settings, counted }) {
+	propose({ sinceCorrection, lastWord, settings, counted }) {
 		if (sinceCorrection === null || sinceCorrection >= settings.adjust) return null;
 		const left = settings.adjust - sinceCorrection;
 		return {

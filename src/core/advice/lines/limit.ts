@@ -1,10 +1,10 @@
-import { plural } from "@/core/words/numbers";
+import { plural } from "@/core/text/lists";
 import type { Line } from "../line";
 
 /** The limit is reached: on to the next thing, whatever the result. */
 export const limit: Line = {
 	name: "limit",
-	speak({ input, placing, counted }) {
+	propose({ input, placing, counted }) {
 		const { verdict } = input;
 		const dose = placing.policy === "fixed dose";
 		if (verdict.left > 0) return null;

@@ -1,5 +1,5 @@
 import type { Direction } from "@/core/log/kinds";
-import type { Entry, TryView } from "@/core/log/lesson";
+import type { Entry, TryView } from "@/core/log/view";
 import type { Facts } from "../facts";
 import type { Line } from "../line";
 import { ease, secondCue } from "./correct";
@@ -11,9 +11,9 @@ const rangeWords = (direction: Direction): string =>
 /** Since the last cue on a position it is off in the other direction. */
 export const overCorrected: Line = {
 	name: "over-corrected",
-	speak(facts) {
+	propose(facts) {
 		// It holds back nothing that ends the work: a cue that does not take, a rung too hard today.
-		if ([secondCue, ease, tooHard].some((line) => line.speak(facts) !== null)) return null;
+		if ([secondCue, ease, tooHard].some((line) => line.propose(facts) !== null)) return null;
 		for (const position of facts.placing.positions) {
 			const swing = swungOver(facts, position.id);
 			if (swing)

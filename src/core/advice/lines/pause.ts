@@ -1,4 +1,4 @@
-import { list } from "@/core/words/numbers";
+import { list } from "@/core/text/lists";
 import type { Line } from "../line";
 
 const NEEDED = 2;
@@ -6,7 +6,7 @@ const NEEDED = 2;
 /** Two marks of rushed, tense or tired within the last six attempts. */
 export const pause: Line = {
 	name: "pause",
-	speak({ stateMarks, fresh }) {
+	propose({ stateMarks, fresh }) {
 		if (stateMarks.length < NEEDED) return null;
 		return {
 			title: "Pause",

@@ -1,5 +1,5 @@
-import type { TryView } from "@/core/log/lesson";
-import { plural } from "@/core/words/numbers";
+import type { TryView } from "@/core/log/view";
+import { plural } from "@/core/text/lists";
 import type { Facts } from "../facts";
 import type { Line } from "../line";
 
@@ -11,7 +11,7 @@ export const sameMiss: Line = {
 	name: "same-miss",
 	flickers: true,
 	silentFor: ({ settings }) => settings.correctAfter,
-	speak(facts) {
+	propose(facts) {
 		const said = [choice, target, link].flatMap((of) => of(facts) ?? [])[0];
 		if (!said || said.run.length < facts.settings.correctAfter) return null;
 		const evidence = said.run.map(({ id }) => id).reverse();

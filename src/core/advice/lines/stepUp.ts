@@ -1,19 +1,19 @@
 import { outcomesOn } from "@/core/ladder/good";
-import { formOf } from "@/core/log/lesson";
+import { formOf } from "@/core/log/view";
 import { fewestTries, ruleSentence } from "@/core/rules";
-import { plural } from "@/core/words/numbers";
+import { plural } from "@/core/text/lists";
 import { type Facts, indexOf } from "../facts";
 import type { Advice, Line } from "../line";
 
 /** The rule is met: a rung up, or back up to where the student stepped down from. */
 export const stepUp: Line = {
 	name: "step-up",
-	speak(facts) {
+	propose(facts) {
 		const { input, placing } = facts;
 		if (input.verdict.kind !== "met") return null;
 		// Three sets a mark on a fixed-dose ladder and lets the next lines speak.
 		if (placing.policy === "fixed dose") return null;
-		const { days } = input.later;
+		const { days } = input.context;
 		if (days && days.done < days.of)
 			return {
 				title: `Day ${days.done} of ${days.of} done`,

@@ -1,11 +1,11 @@
-import { openPain } from "@/core/log/lesson";
+import { openPain } from "@/core/log/view";
 import type { Line } from "../line";
 
 /** Pain in this visit, or a load limit reached. */
 export const stop: Line = {
 	name: "stop",
 	always: true,
-	speak({ input }) {
+	propose({ input }) {
 		const pain = openPain(input.visit);
 		if (pain)
 			return {
@@ -15,7 +15,7 @@ export const stop: Line = {
 				act: { kind: "next" },
 				evidence: [],
 			};
-		const load = input.later.loadReached;
+		const load = input.context.loadReached;
 		if (!load) return null;
 		return {
 			title: `Stop: ${load.part} has had enough`,

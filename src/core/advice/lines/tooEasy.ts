@@ -1,4 +1,4 @@
-import { formOf } from "@/core/log/lesson";
+import { formOf } from "@/core/log/view";
 import type { Line } from "../line";
 
 const LOOKED_AT = 8;
@@ -7,7 +7,7 @@ const NEARLY = 2;
 /** Eight tries above the band, and the rule is not met yet: it bores, and a harder form or a test-out is offered. */
 export const tooEasy: Line = {
 	name: "too-easy",
-	speak({ input, placing, settings, fresh }) {
+	propose({ input, placing, settings, fresh }) {
 		const { bandHigh, bandLow, reEarn } = placing;
 		if (bandHigh === undefined || reEarn || input.verdict.kind !== "open") return null;
 		const harder = input.variation === "harder";

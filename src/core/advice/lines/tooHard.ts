@@ -11,7 +11,7 @@ import type { Line } from "../line";
 export const tooHard: Line = {
 	name: "too-hard",
 	flickers: true,
-	speak(facts) {
+	propose(facts) {
 		const { placing, input, inDip } = facts;
 		const inHand = ({ variation }: { variation: Variation }) => variation === input.variation;
 		const tries = facts.fresh.filter(inHand);

@@ -4,7 +4,7 @@ import type { Line } from "../line";
 export const warmUp: Line = {
 	name: "warm-up",
 	always: true,
-	speak: ({ input }) => ({
+	propose: ({ input }) => ({
 		title: "Warm-up",
 		reason:
 			input.visit.tries.length === 0

@@ -2,9 +2,8 @@
 
 import { useState } from "react";
 import { readOn, variationWords } from "@/core/pack/pack";
-import { plural } from "@/core/words/numbers";
-import type { Board } from "../model";
-import type { Acts } from "../useActs";
+import { plural } from "@/core/text/lists";
+import { useDone, useLive } from "../LiveContext";
 import { Choice, Choices, Drawer } from "./Drawer";
 
 const minutes = [1, 2, 3, 5, 10, 15];
@@ -15,11 +14,13 @@ const forms = [
 ] as const;
 
 /** A rest with its minutes, and what to come back with. */
-export function BreakDrawer({ board, acts, onClose }: { board: Board; acts: Acts; onClose: () => void }) {
+export function BreakDrawer() {
+	const { board, acts } = useLive();
+	const done = useDone();
 	const { placing, variation } = board.set;
 	const [back, setBack] = useState(variation);
 	return (
-		<Drawer title="A break" onClose={onClose}>
+		<Drawer title="A break">
 			<h2>Come back with</h2>
 			<Choices>
 				{forms.map(([form, words]) => (
@@ -36,13 +37,7 @@ export function BreakDrawer({ board, acts, onClose }: { board: Board; acts: Acts
 			<h2>How long</h2>
 			<Choices>
 				{minutes.map((n) => (
-					<Choice
-						key={n}
-						onClick={() => {
-							acts.takeBreak(n, back);
-							onClose();
-						}}
-					>
+					<Choice key={n} onClick={done(() => acts.takeBreak(n, back))}>
 						{plural(n, "minute")}
 					</Choice>
 				))}

@@ -1,24 +1,16 @@
 "use client";
 
 import { useState } from "react";
-import type { PackLadder } from "@/core/pack/pack";
+import { useLive } from "../LiveContext";
 import css from "../live.module.scss";
-import type { Acts } from "../useActs";
-import type { CauseMarks } from "./causeMarks";
+import { causeMarksOf } from "./causeMarks";
 import { Choice } from "./Drawer";
 
 /** Where a fault may come from: a drill that would show it, how the student can tell, and what was found. */
-export function Causes({
-	position,
-	ladder,
-	marks,
-	acts,
-}: {
-	position: string;
-	ladder: PackLadder | null;
-	marks: CauseMarks;
-	acts: Acts;
-}) {
+export function Causes({ position }: { position: string }) {
+	const { view, acts, board } = useLive();
+	const { ladder } = board;
+	const marks = causeMarksOf(view, ladder);
 	const [open, setOpen] = useState(false);
 	const causes = ladder?.positions.find(({ id }) => id === position)?.causes ?? [];
 	if (causes.length === 0) return null;

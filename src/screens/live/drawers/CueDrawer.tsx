@@ -2,55 +2,35 @@
 
 import { useState } from "react";
 import { lookedFor, whys } from "@/core/log/kinds";
-import type { Visit } from "@/core/log/lesson";
+import type { Visit } from "@/core/log/view";
 import type { PackLadder } from "@/core/pack/pack";
 import { firstCue, SHOWN } from "@/core/skill/cue";
-import { plural } from "@/core/words/numbers";
-import { Shown } from "@/ui/Shown";
+import { plural } from "@/core/text/lists";
+import { Media } from "@/ui/Media";
+import { useDone, useLive } from "../LiveContext";
 import css from "../live.module.scss";
 import type { Acts } from "../useActs";
 import { Causes } from "./Causes";
-import type { CauseMarks } from "./causeMarks";
 import { Choice, Choices, Drawer } from "./Drawer";
 
 /** Cues for the watched positions, the one the advice would offer first; questions and confirmations apart. */
-export function CueDrawer({
-	visit,
-	about,
-	ladder,
-	acts,
-	adjusting,
-	advised,
-	marks,
-	onClose,
-}: {
-	visit: Visit;
+export function CueDrawer() {
+	const { board, acts } = useLive();
+	const done = useDone();
+	const { ladder, advice, turns, tried } = board;
+	const { visit } = tried;
 	/** Whose try it was, where two take turns. */
-	about: string | null;
-	/** The student is still trying what was said last. */
-	adjusting: boolean;
-	/** The position the advice is about. */
-	advised: string | undefined;
-	/** Where how to look for a position is written down. */
-	ladder: PackLadder | null;
-	acts: Acts;
-	/** What was found of candidate causes, in this lesson as well. */
-	marks: CauseMarks;
-	onClose: () => void;
-}) {
+	const about = turns && (tried.set === board.set ? turns.now : turns.next);
 	const given = (words: string) =>
 		visit.entries.filter(({ event }) => event.kind === "feedback" && event.body.cue?.text === words).length;
-	const say = (...body: Parameters<Acts["feedback"]>) => {
-		acts.feedback(...body);
-		onClose();
-	};
-	const remark = tooMuch(visit, adjusting);
+	const say = (...body: Parameters<Acts["feedback"]>) => done(() => acts.feedback(...body))();
+	const remark = tooMuch(visit, advice.line === "let-adjust");
 	// What the advice is about comes first; the others in their causal order.
 	const watched = lookedFor(visit.placing);
-	const positions = watched.toSorted((a, b) => Number(b.id === advised) - Number(a.id === advised));
+	const positions = watched.toSorted((a, b) => Number(b.id === advice.position) - Number(a.id === advice.position));
 	const last = acts.lastTry();
 	return (
-		<Drawer title={about ? `What was said · ${about}` : "What was said"} onClose={onClose}>
+		<Drawer title={about ? `What was said · ${about}` : "What was said"}>
 			{remark && (
 				<p className="m-0 asks" role="status">
 					{remark}
@@ -64,10 +44,7 @@ export function CueDrawer({
 							<Choice
 								key={why}
 								aria-pressed={last.why === why}
-								onClick={() => {
-									acts.because(last.why === why ? null : why);
-									onClose();
-								}}
+								onClick={done(() => acts.because(last.why === why ? null : why))}
 							>
 								{why}
 							</Choice>
@@ -102,7 +79,7 @@ export function CueDrawer({
 							</Choice>
 							<Choice onClick={() => say({ type: "correction", position: position.id, cue: SHOWN })}>shown</Choice>
 						</Look>
-						<Causes position={position.id} ladder={ladder} marks={marks} acts={acts} />
+						<Causes position={position.id} />
 					</section>
 				);
 			})}
@@ -111,14 +88,7 @@ export function CueDrawer({
 				<Choice onClick={() => say({ type: "question", position: null, cue: null })}>asked: what did you feel?</Choice>
 				<Choice onClick={() => say({ type: "confirmation", position: null, cue: null })}>well done</Choice>
 				<Choice onClick={() => say({ type: "correction", position: null, cue: SHOWN })}>all of it shown</Choice>
-				<Choice
-					small="a mark on the last try"
-					disabled={!acts.canName()}
-					onClick={() => {
-						acts.namedFirst();
-						onClose();
-					}}
-				>
+				<Choice small="a mark on the last try" disabled={!acts.canName()} onClick={done(acts.namedFirst)}>
 					they named it first
 				</Choice>
 			</Choices>
@@ -164,7 +134,7 @@ function Look({
 				<div className={css.look}>
 					{pictures.map((picture) => (
 						<figure key={picture.hash + picture.shows}>
-							<Shown picture={picture} words={`${position?.name}, ${picture.shows}`} />
+							<Media picture={picture} words={`${position?.name}, ${picture.shows}`} />
 							<figcaption dir="auto">{picture.shows}</figcaption>
 						</figure>
 					))}

@@ -1,18 +1,12 @@
 "use client";
 
 import { useEffect, useRef } from "react";
+import { useLive } from "../LiveContext";
 import css from "../live.module.scss";
 
 /** Covers the upper zones only, never the fields; a touch on a field logs and closes it. */
-export function Drawer({
-	title,
-	onClose,
-	children,
-}: {
-	title: string;
-	onClose: () => void;
-	children: React.ReactNode;
-}) {
+export function Drawer({ title, children }: { title: string; children: React.ReactNode }) {
+	const { close } = useLive();
 	const ref = useRef<HTMLElement>(null);
 	useEffect(() => {
 		const before = document.activeElement;
@@ -25,7 +19,7 @@ export function Drawer({
 		<section ref={ref} className={css.drawer} aria-label={title} tabIndex={-1}>
 			<div className="d-flex align-items-center justify-content-between">
 				<h2>{title}</h2>
-				<button type="button" className={css.choice} onClick={onClose}>
+				<button type="button" className={css.choice} onClick={close}>
 					close
 				</button>
 			</div>
@@ -35,8 +29,8 @@ export function Drawer({
 }
 
 /** In place of a drawer that could not be fetched: the lesson goes on. */
-export const NotFetched = ({ onClose, onAgain }: { onClose: () => void; onAgain: () => void }) => (
-	<Drawer title="This drawer is not here yet" onClose={onClose}>
+export const NotFetched = ({ onAgain }: { onAgain: () => void }) => (
+	<Drawer title="This drawer is not here yet">
 		<p className="m-0">It could not be fetched, for want of a signal. The count goes on, and nothing is lost.</p>
 		<Choices>
 			<Choice onClick={onAgain}>try again</Choice>

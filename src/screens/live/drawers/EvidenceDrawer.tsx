@@ -1,33 +1,21 @@
 import { ruleSentence } from "@/core/rules";
 import { TryMark, tryWords } from "@/ui/Marks";
+import { useLive } from "../LiveContext";
 import css from "../live.module.scss";
-import type { Board } from "../model";
-import type { Acts } from "../useActs";
 import { Causes } from "./Causes";
-import type { CauseMarks } from "./causeMarks";
 import { Drawer } from "./Drawer";
 
 /** Why the advice says so: its sentence, the rule, and the attempts it rests on. */
-export function EvidenceDrawer({
-	board,
-	acts,
-	marks,
-	onClose,
-}: {
-	board: Board;
-	acts: Acts;
-	marks: CauseMarks;
-	onClose: () => void;
-}) {
-	const { advice, visit, short } = board;
+export function EvidenceDrawer() {
+	const { advice, visit, short } = useLive().board;
 	const resting = visit.tries.filter((t) => advice.evidence.includes(t.id));
 	return (
-		<Drawer title={advice.title} onClose={onClose}>
+		<Drawer title={advice.title}>
 			<p className="m-0">{advice.reason}</p>
 			<p className="m-0 mute">
 				Rule: {ruleSentence(visit.rule)}, at most {visit.verdict.allowed} tries a lesson.
 			</p>
-			{advice.position && <Causes position={advice.position} ladder={board.ladder} marks={marks} acts={acts} />}
+			{advice.position && <Causes position={advice.position} />}
 			{resting.length === 0 && <p className="m-0">No single try stands behind this.</p>}
 			{resting.map((t) => (
 				<div key={t.id} className={css.tryRow}>

@@ -1,48 +1,26 @@
 "use client";
 
 import { useState } from "react";
-import type { LessonView } from "@/core/log/lesson";
 import { type Pack, type PackLadder, readOn } from "@/core/pack/pack";
 import { firstAndBest } from "@/ui/scores";
-import type { Board } from "../model";
-import type { Acts } from "../useActs";
+import { useDone, useLive } from "../LiveContext";
 import { Choice, Drawer } from "./Drawer";
 import { NextRungs } from "./NextRungs";
 import { OtherLadders } from "./OtherLadders";
 
-interface Props {
-	view: LessonView;
-	board: Board;
-	pack: Pack;
-	acts: Acts;
-	onClose: () => void;
-}
-
 /** What comes next: another rung of this ladder, another ladder, another student; or for whom the count was. */
-export function LaddersDrawer(props: Props) {
-	const { board, pack } = props;
-	if (!board.ladder) return <Assign {...props} />;
-	return <Next {...props} ladders={pack.ladders} here={board.ladder} />;
+export function LaddersDrawer() {
+	const { board } = useLive();
+	return board.ladder ? <Next here={board.ladder} /> : <Assign />;
 }
 
-function Next({
-	view,
-	board,
-	pack,
-	acts,
-	onClose,
-	ladders,
-	here,
-}: Props & { ladders: readonly PackLadder[]; here: PackLadder }) {
+function Next({ here }: { here: PackLadder }) {
+	const { view, board, pack } = useLive();
 	const { first, best } = here.holes.find((hole) => hole.rung === board.set.placing.rung) ?? {};
-	const done = (act: () => void) => () => {
-		act();
-		onClose();
-	};
 	return (
-		<Drawer title="What next?" onClose={onClose}>
-			<NextRungs view={view} board={board} ladder={here} acts={acts} done={done} />
-			<OtherLadders view={view} board={board} pack={pack} here={here} acts={acts} done={done} ladders={ladders} />
+		<Drawer title="What next?">
+			<NextRungs ladder={here} />
+			<OtherLadders here={here} />
 			<h2>To have in mind</h2>
 			{here.last && (
 				<p className="m-0 mute">
@@ -76,20 +54,19 @@ function Facts({ pack, student }: { pack: Pack; student: string }) {
 	));
 }
 
-function Assign({ pack, acts, onClose }: Props) {
+function Assign() {
+	const { pack, acts } = useLive();
+	const done = useDone();
 	const [ladder, setLadder] = useState<PackLadder | null>(null);
 	if (ladder)
 		return (
-			<Drawer title="On which rung?" onClose={onClose}>
+			<Drawer title="On which rung?">
 				{[...ladder.rungs].reverse().map((rung) => (
 					<Choice
 						key={rung.id}
 						aria-pressed={rung.id === ladder.peg}
 						small={rung.id === ladder.peg ? "the peg is here" : undefined}
-						onClick={() => {
-							acts.assign(ladder, rung.id);
-							onClose();
-						}}
+						onClick={done(() => acts.assign(ladder, rung.id))}
 					>
 						<span dir="auto">{readOn(ladder, rung.settings.name)}</span>
 					</Choice>
@@ -97,7 +74,7 @@ function Assign({ pack, acts, onClose }: Props) {
 			</Drawer>
 		);
 	return (
-		<Drawer title="For whom was this?" onClose={onClose}>
+		<Drawer title="For whom was this?">
 			{pack.ladders.length === 0 && (
 				<p>No ladder is there yet. The count waits here; make a ladder on a student’s page, then say it.</p>
 			)}

@@ -1,37 +1,23 @@
 "use client";
 
 import { useState } from "react";
-import { pegIn } from "@/core/acts/peg";
-import { circuitOn, quickUp } from "@/core/acts/rounds";
+import { pegIn } from "@/core/commands/peg";
+import { circuitOn, quickUp } from "@/core/commands/rounds";
 import type { Rung } from "@/core/ladder/rung";
 import type { Elsewhere } from "@/core/log/kinds";
-import type { LessonView } from "@/core/log/lesson";
 import { isOut, limitWords, type PackLadder, readOn } from "@/core/pack/pack";
+import { useDone, useLive } from "../LiveContext";
 import css from "../live.module.scss";
-import type { Board } from "../model";
-import type { Acts } from "../useActs";
 import { Choice, Choices } from "./Drawer";
-
-/** What is done with a press that closes the drawer as well. */
-export type Done = (act: () => void) => () => void;
+import { OneLine } from "./OneLine";
 
 /** This ladder: the next rung up and down first, then ways of working with the peg where it is, then every rung. */
-export function NextRungs({
-	view,
-	board,
-	ladder,
-	acts,
-	done,
-}: {
-	view: LessonView;
-	board: Board;
-	ladder: PackLadder;
-	acts: Acts;
-	done: Done;
-}) {
+export function NextRungs({ ladder }: { ladder: PackLadder }) {
+	const { view, board, acts } = useLive();
+	const done = useDone();
 	const { set } = board;
 	const [how, setHow] = useState<Elsewhere>(set.elsewhere ?? "here today");
-	const [name, setName] = useState<string | null>(null);
+	const [naming, setNaming] = useState(false);
 	const peg = pegIn(view, ladder);
 	const open = ladder.rungs.filter(({ id }) => !isOut(ladder, id));
 	const at = open.findIndex(({ id }) => id === peg);
@@ -61,30 +47,16 @@ export function NextRungs({
 			</div>
 		);
 	};
-	if (name !== null)
+	if (naming)
 		return (
-			<form
-				className="d-flex gap-2"
-				onSubmit={(event) => {
-					event.preventDefault();
-					if (name.trim()) done(() => acts.improvise(name.trim()))();
-				}}
-			>
-				<input
-					className="form-control"
-					aria-label="What is it called?"
-					placeholder="one word will do"
-					maxLength={80}
-					value={name}
-					// biome-ignore lint/a11y/noAutofocus: it was asked for with the press that opened it
-					autoFocus
-					onChange={(event) => setName(event.target.value)}
-					dir="auto"
-				/>
-				<button type="submit" className={css.choice}>
-					start it
-				</button>
-			</form>
+			<OneLine
+				label="What is it called?"
+				placeholder="one word will do"
+				most={80}
+				does="start it"
+				focus
+				onTake={(name) => done(() => acts.improvise(name))()}
+			/>
 		);
 	return (
 		<>
@@ -126,7 +98,7 @@ export function NextRungs({
 						last lesson’s work
 					</Choice>
 				)}
-				<Choice small="thought of just now" onClick={() => setName("")}>
+				<Choice small="thought of just now" onClick={() => setNaming(true)}>
 					a new drill
 				</Choice>
 			</Choices>

@@ -1,13 +1,10 @@
 "use client";
 
 import { useState } from "react";
-import { pegIn } from "@/core/acts/peg";
-import type { LessonView } from "@/core/log/lesson";
-import { type Pack, type PackLadder, readOn } from "@/core/pack/pack";
-import type { Board } from "../model";
-import type { Acts } from "../useActs";
+import { pegIn } from "@/core/commands/peg";
+import { type PackLadder, readOn } from "@/core/pack/pack";
+import { useDone, useLive } from "../LiveContext";
 import { Choice, Choices } from "./Drawer";
-import type { Done } from "./NextRungs";
 
 /** With so many ladders beside, one is looked for by its name. */
 const MANY = 6;
@@ -20,29 +17,15 @@ const ways = [
 ] as const;
 
 /** The student's other ladders, then those of the others; after this one, or in turn with it. */
-export function OtherLadders({
-	view,
-	board,
-	pack,
-	here,
-	acts,
-	done,
-	ladders,
-}: {
-	view: LessonView;
-	board: Board;
-	pack: Pack;
-	here: PackLadder;
-	acts: Acts;
-	done: Done;
-	ladders: readonly PackLadder[];
-}) {
+export function OtherLadders({ here }: { here: PackLadder }) {
+	const { view, board, pack, acts } = useLive();
+	const done = useDone();
 	const [way, setWay] = useState<(typeof ways)[number]>(ways[0]);
 	const [sought, setSought] = useState("");
 	const name = (ladder: PackLadder) => pack.students.find((s) => s.id === ladder.student)?.student.name ?? "";
 	const words = (ladder: PackLadder) =>
 		`${name(ladder)} · ${ladder.skill}${ladder.side === "none" ? "" : `, ${ladder.side}`}`;
-	const others = ladders
+	const others = pack.ladders
 		.filter((ladder) => ladder.id !== here.id)
 		.sort((a, b) => Number(b.student === here.student) - Number(a.student === here.student));
 	const shown = others.filter((ladder) => words(ladder).toLowerCase().includes(sought.trim().toLowerCase()));

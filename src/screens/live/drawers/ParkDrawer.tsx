@@ -1,21 +1,17 @@
 "use client";
 
-import { useState } from "react";
-import { cutText } from "@/core/words/text";
-import css from "../live.module.scss";
-import type { Board } from "../model";
-import type { Acts } from "../useActs";
+import { cutText } from "@/core/text/fields";
+import { useDone, useLive } from "../LiveContext";
 import { Choice, Choices, Drawer } from "./Drawer";
+import { OneLine } from "./OneLine";
 
 /** Noticed and left alone for now. */
-export function ParkDrawer({ board, acts, onClose }: { board: Board; acts: Acts; onClose: () => void }) {
-	const [text, setText] = useState("");
-	const park = (words: string) => {
-		if (words.trim()) acts.park(cutText(words.trim(), 1000));
-		onClose();
-	};
+export function ParkDrawer() {
+	const { board, acts } = useLive();
+	const done = useDone();
+	const park = (words: string) => done(() => acts.park(cutText(words, 1000)))();
 	return (
-		<Drawer title="Park what was noticed" onClose={onClose}>
+		<Drawer title="Park what was noticed">
 			<Choices>
 				{board.set.placing.positions.map((position) => (
 					<Choice key={position.id} onClick={() => park(`Look at ${position.name}: ${position.fault || "off"}`)}>
@@ -25,26 +21,7 @@ export function ParkDrawer({ board, acts, onClose }: { board: Board; acts: Acts;
 				<Choice onClick={() => park("Kit: have a look at it")}>kit</Choice>
 				<Choice onClick={() => park("Talk about confidence")}>confidence</Choice>
 			</Choices>
-			<form
-				className="d-flex gap-2"
-				onSubmit={(event) => {
-					event.preventDefault();
-					park(text);
-				}}
-			>
-				<input
-					className="form-control"
-					aria-label="In your own words"
-					placeholder="in your own words"
-					maxLength={1000}
-					value={text}
-					onChange={(event) => setText(event.target.value)}
-					dir="auto"
-				/>
-				<button type="submit" className={css.choice}>
-					park
-				</button>
-			</form>
+			<OneLine label="In your own words" placeholder="in your own words" most={1000} does="park" onTake={park} />
 		</Drawer>
 	);
 }

@@ -1,10 +1,19 @@
 import type { Sketch } from "@/core/ladder/sketch";
-import { type Sees, SketchView } from "@/screens/ladders/SketchView";
+import { SketchView } from "@/screens/ladders/SketchView";
+import { useLive } from "../LiveContext";
 import { Drawer } from "./Drawer";
 
 /** Who and what stands where on this rung, from the side that is worked on. */
-export const SetUpDrawer = ({ sketch, sees, onClose }: { sketch: Sketch; sees: Sees; onClose: () => void }) => (
-	<Drawer title="Set-up" onClose={onClose}>
-		<SketchView sketch={sketch} sees={sees} />
-	</Drawer>
-);
+export function SetUpDrawer() {
+	const { ladder, set } = useLive().board;
+	const { settings, side } = set.placing;
+	if (!settings.sketch) return null;
+	return (
+		<Drawer title="Set-up">
+			<SketchView
+				sketch={settings.sketch as Sketch}
+				sees={{ side, strong: ladder?.strong ?? "right", unit: ladder?.unit ?? "m" }}
+			/>
+		</Drawer>
+	);
+}

@@ -1,20 +1,16 @@
 import { stateMarks } from "@/core/log/kinds";
-import type { Acts } from "../useActs";
+import { useDone, useLive } from "../LiveContext";
 import { Choice, Choices, Drawer } from "./Drawer";
 
 /** Two touches, no try: state, then which. */
-export function StateDrawer({ acts, onClose }: { acts: Acts; onClose: () => void }) {
+export function StateDrawer() {
+	const { acts } = useLive();
+	const done = useDone();
 	return (
-		<Drawer title="How is the student?" onClose={onClose}>
+		<Drawer title="How is the student?">
 			<Choices>
 				{stateMarks.map((mark) => (
-					<Choice
-						key={mark}
-						onClick={() => {
-							acts.state(mark);
-							onClose();
-						}}
-					>
+					<Choice key={mark} onClick={done(() => acts.state(mark))}>
 						{mark}
 					</Choice>
 				))}

@@ -2,8 +2,8 @@
 
 import { useState } from "react";
 import { type Tally, tallyRefusal } from "@/core/rules/tally";
+import { useDone, useLive } from "../LiveContext";
 import css from "../live.module.scss";
-import type { Acts } from "../useActs";
 import { Choice, Choices, Drawer } from "./Drawer";
 
 const parts = [
@@ -13,13 +13,15 @@ const parts = [
 ] as const;
 
 /** A set that was counted in the head: three numbers, by thumb. */
-export function TallyDrawer({ acts, onClose }: { acts: Acts; onClose: () => void }) {
+export function TallyDrawer() {
+	const { acts } = useLive();
+	const done = useDone();
 	const [tally, setTally] = useState<Required<{ [K in keyof Tally]: number }>>({ tries: 10, good: 5, longest: 2 });
 	const wrong = tallyRefusal(tally);
 	const step = (name: keyof Tally, by: number) =>
 		setTally({ ...tally, [name]: Math.min(500, Math.max(name === "tries" ? 1 : 0, tally[name] + by)) });
 	return (
-		<Drawer title="A set as numbers" onClose={onClose}>
+		<Drawer title="A set as numbers">
 			{parts.map(([name, words]) => (
 				<div key={name} className={css.tally}>
 					<span>{words}</span>
@@ -36,13 +38,7 @@ export function TallyDrawer({ acts, onClose }: { acts: Acts; onClose: () => void
 				{wrong ?? "It counts for the limit. It meets the rule only if every order of these tries would."}
 			</p>
 			<Choices>
-				<Choice
-					disabled={wrong !== null}
-					onClick={() => {
-						acts.tally(tally);
-						onClose();
-					}}
-				>
+				<Choice disabled={wrong !== null} onClick={done(() => acts.tally(tally))}>
 					enter the tally
 				</Choice>
 			</Choices>

@@ -2,34 +2,25 @@
 
 import { useState } from "react";
 import { v7 as uuid } from "uuid";
-import { corrected } from "@/core/acts/acts";
+import { corrected } from "@/core/commands/tries";
 import { lookedFor } from "@/core/log/kinds";
-import type { TryView } from "@/core/log/lesson";
-import { plural } from "@/core/words/numbers";
+import type { TryView } from "@/core/log/view";
+import { plural } from "@/core/text/lists";
 import { TryMark, tryWords } from "@/ui/Marks";
-import { type FieldLayout, OTHER } from "../fields";
+import { OTHER } from "../fields";
+import { useLive } from "../LiveContext";
 import css from "../live.module.scss";
-import type { Board } from "../model";
-import type { Acts } from "../useActs";
 import { Choice, Choices, Drawer } from "./Drawer";
+import { OneLine } from "./OneLine";
 
 /** The strip opened into large rows: correct, take back, insert. */
-export function TriesDrawer({
-	board,
-	acts,
-	layout,
-	onClose,
-}: {
-	board: Board;
-	acts: Acts;
-	layout: FieldLayout;
-	onClose: () => void;
-}) {
+export function TriesDrawer() {
+	const { board } = useLive();
 	const { tries } = board.visit;
 	const [open, setOpen] = useState<string | null>(null);
 	const rows = [...tries].reverse();
 	return (
-		<Drawer title={`${plural(tries.length, "try", "tries")}, the latest first`} onClose={onClose}>
+		<Drawer title={`${plural(tries.length, "try", "tries")}, the latest first`}>
 			{rows.length === 0 && <p>No tries yet in this visit.</p>}
 			{rows.map((t) => (
 				<div key={t.id}>
@@ -49,26 +40,15 @@ export function TriesDrawer({
 							{t.inserted && ", put in later"}
 						</span>
 					</button>
-					{open === t.id && <TryEditor t={t} board={board} acts={acts} layout={layout} onDone={() => setOpen(null)} />}
+					{open === t.id && <TryEditor t={t} onDone={() => setOpen(null)} />}
 				</div>
 			))}
 		</Drawer>
 	);
 }
 
-function TryEditor({
-	t,
-	board,
-	acts,
-	layout,
-	onDone,
-}: {
-	t: TryView;
-	board: Board;
-	acts: Acts;
-	layout: FieldLayout;
-	onDone: () => void;
-}) {
+function TryEditor({ t, onDone }: { t: TryView; onDone: () => void }) {
+	const { board, acts, layout } = useLive();
 	const fields = [...layout.main].reverse().concat(layout.rows.flat());
 	const [mode, setMode] = useState<"correct" | "insert">("correct");
 	const done = (act: () => void) => () => {
@@ -114,9 +94,7 @@ function TryEditor({
 						</Choice>
 					);
 				})}
-			{t.body.off.some(({ position }) => position === OTHER.id) && (
-				<NameOther t={t} board={board} acts={acts} onDone={onDone} />
-			)}
+			{t.body.off.some(({ position }) => position === OTHER.id) && <NameOther t={t} onDone={onDone} />}
 			{t.body.off.flatMap((off) =>
 				(["short", "beyond"] as const).map((direction) => (
 					<Choice
@@ -138,8 +116,8 @@ function TryEditor({
 }
 
 /** What "other" was: a position of the skill, something that has no name yet, or to be looked at later. */
-function NameOther({ t, board, acts, onDone }: { t: TryView; board: Board; acts: Acts; onDone: () => void }) {
-	const [own, setOwn] = useState("");
+function NameOther({ t, onDone }: { t: TryView; onDone: () => void }) {
+	const { board, acts } = useLive();
 	const here = new Set(lookedFor(board.visit.placing).map(({ id }) => id));
 	const others = (board.ladder?.positions ?? []).filter(({ id }) => !here.has(id));
 	const name = (position: string, called: string) => {
@@ -163,23 +141,7 @@ function NameOther({ t, board, acts, onDone }: { t: TryView; board: Board; acts:
 			>
 				park it
 			</Choice>
-			<form
-				className="d-flex gap-1"
-				onSubmit={(event) => {
-					event.preventDefault();
-					if (own.trim()) name(uuid(), own.trim());
-				}}
-			>
-				<input
-					className="form-control"
-					aria-label="A name for it"
-					placeholder="a new name"
-					maxLength={10}
-					value={own}
-					onChange={(event) => setOwn(event.target.value)}
-					dir="auto"
-				/>
-			</form>
+			<OneLine label="A name for it" placeholder="a new name" most={10} onTake={(own) => name(uuid(), own)} />
 		</>
 	);
 }

@@ -1,18 +1,18 @@
 "use client";
 
 import { looksAtForm, MAX_WATCHED } from "@/core/ladder/rung";
-import type { Board } from "../model";
-import type { Acts } from "../useActs";
+import { useLive } from "../LiveContext";
 import { Choice, Choices, Drawer } from "./Drawer";
 
 /** Any position of the skill in or out of what is watched; the count goes on, and the rung stays as it is. */
-export function WatchDrawer({ board, acts, onClose }: { board: Board; acts: Acts; onClose: () => void }) {
+export function WatchDrawer() {
+	const { board, acts } = useLive();
 	const { settings, positions } = board.set.placing;
 	const watched = new Set(positions.map(({ id }) => id));
 	const full = watched.size >= MAX_WATCHED;
 	const lastOne = looksAtForm(settings.gate) && watched.size === 1;
 	return (
-		<Drawer title="Watch" onClose={onClose}>
+		<Drawer title="Watch">
 			<p className="m-0">
 				{full
 					? `Three are watched: another one takes the place of ${positions.at(-1)?.short}.`

@@ -1,8 +1,8 @@
 import { NextResponse } from "next/server";
 import * as z from "zod/mini";
-import { parse } from "@/core/words/refuse";
-import { busy, forget, jobOf, startRestore, startTake, stopJob } from "@/doors/jobs";
-import { readJson, refused, stranger } from "@/doors/route";
+import { parse } from "@/core/refusals/refusals";
+import { busy, forget, jobOf, startRestore, startTake, stopJob } from "@/server/jobs";
+import { readJson, refused, stranger } from "@/server/route";
 
 interface Context {
 	params: Promise<{ id: string }>;

@@ -1,4 +1,4 @@
-import { refused, stranger } from "@/doors/route";
+import { refused, stranger } from "@/server/route";
 import { store } from "@/store/db";
 import { findPicture } from "@/store/pictures";
 

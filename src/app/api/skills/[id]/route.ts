@@ -1,9 +1,9 @@
 import { NextResponse } from "next/server";
 import * as z from "zod/mini";
-import { parse } from "@/core/words/refuse";
-import { ident } from "@/core/words/text";
-import { readJson, refused, stranger } from "@/doors/route";
-import { WritingAt } from "@/doors/writingAt";
+import { parse } from "@/core/refusals/refusals";
+import { ident } from "@/core/text/fields";
+import { readJson, refused, stranger } from "@/server/route";
+import { WritingAt } from "@/server/writingAt";
 import { store } from "@/store/db";
 import { findDraft, findSkill, keepSkill, writingAt } from "@/store/skills";
 

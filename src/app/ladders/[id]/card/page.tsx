@@ -1,6 +1,6 @@
 import { notFound } from "next/navigation";
-import { readCard } from "@/doors/readLadders";
 import { Card } from "@/screens/ladders/Card";
+import { readCard } from "@/server/readLadders";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Card" };

@@ -1,6 +1,6 @@
 import { notFound } from "next/navigation";
-import { readStudentLessons } from "@/doors/readStudents";
 import { StudentLessonsView } from "@/screens/lessons/StudentLessonsView";
+import { readStudentLessons } from "@/server/readStudents";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Lessons" };

@@ -1,0 +1,108 @@
+import type { Advice } from "@/core/advice";
+import type { Body } from "@/core/log/kinds";
+import { type LessonView, partnerOf, type SetView } from "@/core/log/view";
+import { type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
+import { cutText } from "@/core/text/fields";
+import { basisOf, type Drafts, type NewId, place } from "./drafts";
+import { pegIn } from "./peg";
+import { besides, closeBoth, closeIfOpen, inForm, inSet, openSet, switchTo } from "./sets";
+
+/** Moves the peg and opens a set on the new rung. */
+export function movePeg(
+	newId: NewId,
+	lesson: LessonView,
+	set: SetView | null,
+	ladder: PackLadder,
+	to: string,
+	move: {
+		from: string;
+		reason: Body<"peg.moved">["reason"];
+		evidence: readonly string[];
+		reEarnFrom?: string;
+		yes?: Body<"peg.moved">["yes"];
+	},
+): Drafts {
+	const placing = placeOn(ladder, to, move.reEarnFrom ?? null);
+	// Whoever takes turns with it goes on doing so.
+	const beside = set && partnerOf(lesson, set);
+	return [
+		...closeIfOpen(set, "moved on"),
+		{
+			kind: "peg.moved",
+			student: ladder.student,
+			ladder: ladder.id,
+			body: {
+				from: move.from,
+				to: placing.rung,
+				reason: move.reason,
+				...(move.yes ? { yes: move.yes } : {}),
+				evidence: move.evidence.slice(-500),
+				basis: basisOf(lesson),
+			},
+		},
+		openSet(newId, placing, variationOn(ladder, placing.rung), besides(beside)),
+	];
+}
+
+const decision = (lesson: LessonView, advice: Advice) => ({
+	line: advice.line,
+	title: cutText(advice.title, 160),
+	...(advice.position ? { position: advice.position } : {}),
+	basis: basisOf(lesson),
+});
+
+/** Follows the advice: what it says, and that it was followed, in one act. */
+export function follow(
+	newId: NewId,
+	lesson: LessonView,
+	set: SetView,
+	ladder: PackLadder | null,
+	advice: Advice,
+): Drafts {
+	const followed: Drafts[number] = { ...place(set), kind: "advice.followed", body: decision(lesson, advice) };
+	const { act } = advice;
+	switch (act?.kind) {
+		case "move": {
+			if (!ladder) return [followed];
+			const down = act.reason === "stepped down";
+			return [
+				followed,
+				...movePeg(newId, lesson, set, ladder, act.to, {
+					from: set.placing.rung,
+					reason: act.reason,
+					evidence: advice.evidence,
+					...(down ? { reEarnFrom: set.placing.rung } : {}),
+					...(act.yes ? { yes: act.yes } : {}),
+				}),
+			];
+		}
+		case "cue":
+			return [
+				followed,
+				...inSet(set, "feedback", {
+					type: "correction",
+					position: act.position,
+					...(act.direction ? { direction: act.direction } : {}),
+					cue: act.cue,
+				}),
+			];
+		case "variation":
+			return [followed, ...inForm(newId, lesson, set, act.to)];
+		case "peg": {
+			if (!ladder) return [followed];
+			const peg = pegIn(lesson, ladder);
+			return [followed, ...switchTo(newId, set, placeOn(ladder, peg), variationOn(ladder, peg))];
+		}
+		case "pause":
+			return [followed, ...closeBoth(lesson, set, "pause")];
+		case "care":
+			return [followed, ...inSet(set, "care.confirmed", { rung: set.placing.rung, items: set.placing.settings.care })];
+		default:
+			return [followed];
+	}
+}
+
+/** The coach decides otherwise: the line keeps still, and the record says so. */
+export const overrule = (lesson: LessonView, set: SetView, advice: Advice): Drafts => [
+	{ ...place(set), kind: "advice.overruled", body: { ...decision(lesson, advice), reason: "" } },
+];

@@ -1,0 +1,26 @@
+import { ENGINE } from "@/core/advice/engine";
+import type { PassDigest } from "@/core/log/digest";
+import type { Drafts } from "./drafts";
+
+/** A rule that was met while the peg stayed where it is, and where it would go. */
+export interface PassAt extends Pick<PassDigest, "metBy" | "seen"> {
+	lesson: string;
+	student: string | null;
+	ladder: string;
+	rung: string;
+	/** The rung above. */
+	to: { id: string; name: string };
+}
+
+/** The pass is claimed: the peg moves, on the attempt that met the rule. */
+export const claimPass = ({ lesson, student, ladder, rung, to, metBy, seen }: PassAt): Drafts => [
+	{
+		...{ kind: "peg.moved", lesson, student, ladder },
+		body: { from: rung, to: to.id, reason: "passed", evidence: [metBy], basis: { engine: ENGINE, seen } },
+	},
+];
+
+/** It stays a pass and the peg where it is: for good, or until the next lesson. */
+export const answerPass = ({ lesson, student, ladder, rung }: PassAt, answer: "stay" | "later"): Drafts => [
+	{ kind: "pass.answered", lesson, student, ladder, body: { rung, answer } },
+];

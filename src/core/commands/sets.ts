@@ -1,0 +1,148 @@
+import type { Body, Elsewhere, Placing, RoundPlace, Variation } from "@/core/log/kinds";
+import { type LessonView, partnerOf, type SetView } from "@/core/log/view";
+import type { Drafts, NewId, SetPlace } from "./drafts";
+import { place } from "./drafts";
+
+/** How a set is worked besides: in turn with another, with the peg elsewhere, as a stop of a round. */
+export interface SetOptions {
+	inTurnWith?: string | undefined;
+	turn?: number;
+	joint?: boolean;
+	elsewhere?: Elsewhere | undefined;
+	round?: RoundPlace | undefined;
+	stretch?: boolean;
+}
+
+/** A set's id is the id of the event that opens it. */
+export function openSet(
+	newId: NewId,
+	placing: Placing,
+	variation: Variation = "own",
+	{ inTurnWith, turn = 1, joint = false, elsewhere, round, stretch = false }: SetOptions = {},
+): Drafts[number] {
+	const id = newId();
+	const body = {
+		...{ placing, variation },
+		...(inTurnWith ? { inTurnWith } : {}),
+		...(inTurnWith && turn > 1 ? { turn } : {}),
+		...(inTurnWith && joint ? { joint } : {}),
+		...(elsewhere ? { elsewhere } : {}),
+		...(round ? { round } : {}),
+		...(stretch ? { stretch } : {}),
+	};
+	return { ...place({ id, placing }), id, kind: "set.opened", body };
+}
+
+/** A set that goes on where this one stood: as long a turn, as far from the peg, at the same stop. */
+const asBefore = ({ turn, joint, elsewhere, round }: SetView, inTurnWith: string | undefined): SetOptions => ({
+	...{ turn, joint, inTurnWith },
+	...{ elsewhere: elsewhere ?? undefined, round: round ?? undefined },
+});
+
+export const closeSet = (set: SetPlace, reason: Body<"set.closed">["reason"]): Drafts[number] => ({
+	...place(set),
+	kind: "set.closed",
+	body: { reason },
+});
+
+export const closeIfOpen = (set: SetView | null, reason: Body<"set.closed">["reason"]): Drafts =>
+	set?.open ? [closeSet(set, reason)] : [];
+
+/** Closes a set and the one it takes turns with. */
+export const closeBoth = (lesson: LessonView, set: SetView, reason: Body<"set.closed">["reason"]): Drafts => [
+	...closeIfOpen(partnerOf(lesson, set), reason),
+	...closeIfOpen(set, reason),
+];
+
+/** A break of so many minutes, both sets' where two take turns, and what to come back with. */
+export const takeBreak = (lesson: LessonView, set: SetView, minutes: number, comeBackWith: Variation): Drafts =>
+	[partnerOf(lesson, set), set].flatMap((one) =>
+		one?.open ? [{ ...place(one), kind: "set.closed", body: { reason: "pause", minutes, comeBackWith } }] : [],
+	);
+
+const afterRest = ({ rest, variation }: SetView): Variation => rest?.comeBackWith ?? variation;
+
+/** Leaves the set in hand, and the one it takes turns with, for another. */
+export const leaveFor = (
+	newId: NewId,
+	lesson: LessonView,
+	set: SetView,
+	placing: Placing,
+	variation: Variation = "own",
+	way: SetOptions = {},
+): Drafts => [...closeBoth(lesson, set, "moved on"), openSet(newId, placing, variation, way)];
+
+/** The next set after a rest, and the one it took turns with as well; the set in hand is the last of them. */
+export function openAgain(newId: NewId, set: SetView, resting: SetView | null): Drafts {
+	const other = resting && openSet(newId, resting.placing, afterRest(resting), asBefore(resting, undefined));
+	return [...(other ? [other] : []), openSet(newId, set.placing, afterRest(set), asBefore(set, other?.id))];
+}
+
+/** What is counted after a rest starts the next set by itself. */
+export function inOpenSet(
+	newId: NewId,
+	set: SetView,
+	counted: Pick<Drafts[number], "kind" | "body">,
+	resting: SetView | null,
+): Drafts {
+	const at = (id: string) => ({ ...place({ ...set, id }), ...counted }) as Drafts[number];
+	if (set.open) return [at(set.id)];
+	const opened = openAgain(newId, set, resting);
+	return [...opened, at(opened.at(-1)?.id ?? "")];
+}
+
+/** The set that took turns with this one until both were closed for a rest. */
+export function restingWith(lesson: LessonView, set: SetView): SetView | null {
+	const other = lesson.sets.find(({ id }) => id === set.inTurnWith);
+	return !set.open && other?.closedFor && rests.has(other.closedFor) ? other : null;
+}
+const rests = new Set<string>(["rest", "pause"]);
+
+/** Anything that happens between two attempts and belongs to the set in hand. */
+export function inSet<
+	K extends "feedback" | "state" | "pain" | "pain.answered" | "care.confirmed" | "limit.changed" | "seen",
+>(set: SetView, kind: K, body: Body<K>): Drafts {
+	return [{ ...place(set), kind, body } as Drafts[number]];
+}
+
+/** Ends the taking of turns: the set in hand goes on alone. */
+export const closePartner = (lesson: LessonView, set: SetView): Drafts =>
+	closeIfOpen(partnerOf(lesson, set), "moved on");
+
+/** @param beside the open set it takes turns with from then on. */
+export const switchTo = (
+	newId: NewId,
+	from: SetView | null,
+	placing: Placing,
+	variation: Variation = "own",
+	beside: SetView | null = null,
+	way: SetOptions = {},
+): Drafts => [...closeIfOpen(from, "moved on"), openSet(newId, placing, variation, { ...besides(beside), ...way })];
+
+/** Whoever takes turns goes on as long a turn, or together. */
+export const besides = (beside: SetView | null): SetOptions =>
+	beside ? { inTurnWith: beside.id, turn: beside.turn, joint: beside.joint } : {};
+
+/** The rung in hand under settings of its own from here on: a new set of the same visit, where rule and gate stay. */
+export const runUnder = (
+	newId: NewId,
+	lesson: LessonView,
+	set: SetView,
+	placing: Placing,
+	variation: Variation = set.variation,
+): Drafts => [
+	...closeIfOpen(set, "moved on"),
+	openSet(newId, placing, variation, asBefore(set, partnerOf(lesson, set)?.id)),
+];
+
+/** For this student and day the easier form is the rung, or is not any more: a visit of its own, judged on that form. */
+export function easeForThem(newId: NewId, lesson: LessonView, set: SetView): Drafts {
+	const { easedBy, ...placing } = set.placing;
+	return easedBy
+		? runUnder(newId, lesson, set, placing, "own")
+		: runUnder(newId, lesson, set, { ...placing, easedBy: "Eased for today." }, "easier");
+}
+
+/** The same rung in another form: an easing on a stop of a round is still that stop. */
+export const inForm = (newId: NewId, lesson: LessonView, set: SetView, to: Variation): Drafts =>
+	runUnder(newId, lesson, set, set.placing, to);

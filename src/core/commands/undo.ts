@@ -1,0 +1,28 @@
+import type { LessonView } from "@/core/log/view";
+import type { Drafts } from "./drafts";
+
+export interface Undoable {
+	targets: string[];
+	/** Kind of the event the act was about, for the words on the button. */
+	kind: string;
+}
+
+/** This device's last act that still stands; the lesson's own beginning is not one. */
+export function lastAct(lesson: LessonView, device: string): Undoable | null {
+	const mine = lesson.events.flatMap((event) => [
+		...(event.device === device ? [event] : []),
+		...(event.amendedBy?.device === device ? [{ ...event.amendedBy, kind: "amend" }] : []),
+	]);
+	const last = mine.reduce<(typeof mine)[number] | null>(
+		(top, event) => (top === null || event.dseq > top.dseq ? event : top),
+		null,
+	);
+	if (!last) return null;
+	const act = mine.filter((event) => event.act === last.act);
+	if (act.some((event) => event.kind === "lesson.opened")) return null;
+	const telling =
+		act.find((event) => event.kind === "advice.followed") ?? act.find((event) => event.kind !== "set.opened") ?? last;
+	return { targets: act.map((event) => event.id), kind: telling.kind };
+}
+
+export const takeBack = (targets: readonly string[]): Drafts => [{ kind: "void", body: { targets: [...targets] } }];

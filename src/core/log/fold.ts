@@ -1,0 +1,187 @@
+import type { LogEvent } from "./event";
+import type { Placing } from "./kinds";
+import { byOrder, type OrderedEvent } from "./order";
+import { type LiveEvent, resolve } from "./resolve";
+import { judgeVisits } from "./verdict";
+import { inOrder, type LessonView, type SetView, type Visit } from "./view";
+import { afterTurn, newVisit, viewSet, viewTally, viewTry, visitKey } from "./visit";
+
+/** What the fold carries from event to event. */
+interface Folding {
+	view: LessonView;
+	/** Ids of all events that stand. */
+	alive: ReadonlySet<string>;
+	/** Placings that a quick lesson's sets were given afterwards. */
+	placings: ReadonlyMap<string, Placing>;
+	sets: Map<string, SetView>;
+	visits: Map<string, Visit>;
+	/** Peg moves so far, by ladder. */
+	movesOf: Map<string, number>;
+	/** Tries allowed beyond the limit, by rung. */
+	raised: Map<string, number>;
+	/** `set/device` of tries counted beside the set's holder that were joined to it. */
+	joined: Set<string>;
+}
+
+type Handler<K extends LiveEvent["kind"]> = (folding: Folding, event: Extract<LiveEvent, { kind: K }>) => void;
+
+/** What speaks of the lesson as a whole, or of its sets and pegs: no part of any visit. */
+const lessonHandlers: { [K in LiveEvent["kind"]]?: Handler<K> } = {
+	"lesson.opened": ({ view }, event) => {
+		view.opened ??= event;
+	},
+	"lesson.closed": ({ view }, event) => {
+		view.closed = event;
+	},
+	"lesson.dated": ({ view }, event) => {
+		view.dated = event;
+	},
+	"set.opened": openSet,
+	"set.takenOver": ({ sets }, event) => {
+		const set = sets.get(event.body.set);
+		if (set) set.holder = event.device;
+	},
+	"set.joined": ({ joined }, event) => {
+		joined.add(`${event.body.set}/${event.body.device}`);
+	},
+	"peg.moved": ({ view, movesOf, alive }, event) => {
+		view.moves.push(event);
+		if (event.ladder) movesOf.set(event.ladder, (movesOf.get(event.ladder) ?? 0) + 1);
+		if (event.body.evidence.some((id) => !alive.has(id))) view.unfounded.add(event.id);
+	},
+};
+
+/**
+ * One lesson as it stands, from its events in any order. The same function runs on
+ * the phone after every touch and on the server whenever the lesson is read.
+ */
+export function foldLesson(log: readonly LogEvent[]): LessonView {
+	const events = resolve(log);
+	const folding: Folding = {
+		view: emptyView(events, log),
+		alive: new Set(events.map((event) => event.id)),
+		placings: assignedPlacings(events),
+		sets: new Map(),
+		visits: new Map(),
+		movesOf: new Map(),
+		raised: new Map(),
+		joined: new Set(),
+	};
+	for (const event of events) {
+		const handle = lessonHandlers[event.kind] as Handler<LiveEvent["kind"]> | undefined;
+		if (handle) handle(folding, event);
+		else takeIntoVisit(folding, event);
+	}
+	joinDevices(folding);
+	const places = new Map(events.map(({ id }, place) => [id, place]));
+	judgeVisits(folding.view.visits, folding.raised, (id) => places.get(id) ?? -1);
+	return folding.view;
+}
+
+const emptyView = (events: LiveEvent[], log: readonly LogEvent[]): LessonView => ({
+	opened: null,
+	closed: null,
+	dated: null,
+	visits: [],
+	sets: [],
+	current: null,
+	moves: [],
+	unfounded: new Set(),
+	events,
+	seen: lastSeen(log),
+	top: highest(log),
+});
+
+function openSet(folding: Folding, event: Extract<LiveEvent, { kind: "set.opened" }>): void {
+	const { view, sets, placings } = folding;
+	const set = viewSet(event, placings.get(event.id) ?? event.body.placing);
+	const other = sets.get(event.body.inTurnWith ?? "");
+	if (other?.open) {
+		set.inTurnWith = other.id;
+		other.inTurnWith = set.id;
+		// Both turns are as long, whichever of them was opened first.
+		Object.assign(other, { turn: set.turn, joint: set.joint });
+	}
+	sets.set(set.id, set);
+	view.sets.push(set);
+	view.current = set;
+	visitOf(folding, set);
+}
+
+/** The visit a set's next attempt belongs to; a new one where the rung, its terms or the peg have changed. */
+function visitOf({ view, visits, movesOf }: Folding, set: SetView): Visit {
+	const { placing } = set;
+	const key = visitKey(set, placing.ladder ? (movesOf.get(placing.ladder) ?? 0) : 0);
+	let visit = visits.get(key);
+	if (!visit) {
+		visit = newVisit(key, set);
+		visits.set(key, visit);
+		view.visits.push(visit);
+	}
+	if (!visit.sets.includes(set.id)) {
+		visit.sets.push(set.id);
+		visit.placing = placing;
+	}
+	set.visit = key;
+	return visit;
+}
+
+/** Everything that belongs to a set: its tries, tallies, cues and marks, and its end. */
+function takeIntoVisit(folding: Folding, event: LiveEvent): void {
+	const { view, sets, visits } = folding;
+	if (event.kind === "limit.changed") raiseLimit(folding, event);
+	const set = event.set ? sets.get(event.set) : undefined;
+	if (!set) return;
+	if (event.kind === "set.closed") closeSet(view, set, event);
+	// Only an attempt starts a visit anew after a peg move: what closes a set belongs to the old one.
+	const starts = event.kind === "attempt" || event.kind === "tally";
+	const visit = starts ? visitOf(folding, set) : (visits.get(set.visit) as Visit);
+	const tried = event.kind === "attempt" ? viewTry(event, set) : null;
+	visit.entries.push({ event, try: tried });
+	if (tried) {
+		visit.tries.push(tried);
+		view.current = afterTurn(view, set, tried);
+	}
+	if (event.kind === "tally") visit.tallies.push(viewTally(event, set, visit.tries.length));
+}
+
+function raiseLimit({ raised }: Folding, { ladder, body }: Extract<LiveEvent, { kind: "limit.changed" }>): void {
+	const key = `${ladder ?? "-"}/${body.rung}`;
+	raised.set(key, (raised.get(key) ?? 0) + body.by);
+}
+
+function closeSet(view: LessonView, set: SetView, { body }: Extract<LiveEvent, { kind: "set.closed" }>): void {
+	const { reason, minutes = null, comeBackWith = null } = body;
+	set.open = false;
+	set.closedFor = reason;
+	set.rest = minutes || comeBackWith ? { minutes, comeBackWith } : null;
+	if (view.current === set) view.current = view.sets.findLast((one) => one.open) ?? set;
+}
+
+/** What another device counted beside the set's holder counts once a coach has joined it. */
+function joinDevices({ view, joined }: Folding): void {
+	for (const visit of view.visits)
+		for (const item of inOrder(visit)) {
+			if (!item.apart || !joined.has(`${item.set}/${item.device}`)) continue;
+			item.apart = false;
+			item.counted = visit.elsewhere !== "warm-up" && (item.kind === "tally" || !item.body.noCount);
+		}
+}
+
+const highest = (log: readonly OrderedEvent[]): OrderedEvent | null => {
+	const top = log.reduce<OrderedEvent | null>((so, one) => (so && byOrder(so, one) > 0 ? so : one), null);
+	return top && { lamport: top.lamport, device: top.device, dseq: top.dseq };
+};
+
+function lastSeen(log: readonly LogEvent[]): Record<string, number> {
+	const seen: Record<string, number> = {};
+	for (const { device, dseq } of log) seen[device] = Math.max(seen[device] ?? 0, dseq);
+	return seen;
+}
+
+/** A quick lesson learns afterwards for whom and on which rung its sets were. */
+function assignedPlacings(events: readonly LiveEvent[]): Map<string, Placing> {
+	const placings = new Map<string, Placing>();
+	for (const event of events) if (event.kind === "set.assigned") placings.set(event.body.set, event.body.placing);
+	return placings;
+}

@@ -1,0 +1,200 @@
+import { ladderWith, Phone, positions, settingsWith } from "@/core/__tests__/phone";
+import { chanceAtLeast } from "@/core/estimate/chanceAtLeast";
+import { hashOf } from "@/core/hash/hash";
+import { rungLabels } from "@/core/ladder/labels";
+import { Ladder, LadderToSave, threeRungs, watchRefusals } from "@/core/ladder/ladder";
+import { freshRung, RungSettings } from "@/core/ladder/rung";
+import { hashEvent, parseEvent } from "@/core/log/event";
+import { Student, sideWords, studentLabels } from "@/core/people/student";
+import { firstCue } from "@/core/skill/cue";
+import { Skill, skillLabels } from "@/core/skill/skill";
+import { day } from "@/core/text/fields";
+import { list, plural } from "@/core/text/lists";
+import { parse } from "./refusals";
+
+const said = (outcome: ReturnType<typeof parse>) => (outcome.ok ? [] : outcome.refusals.map((r) => r.sentence));
+
+describe("a rung", () => {
+	test.each([
+		[
+			{ rule: { kind: "rolling" as const, k: 13, n: 12 } },
+			"Good tries wanted is 13, more than the last 12 that are looked at; at most 12 is possible.",
+		],
+		[
+			{ watch: [] },
+			'"Middle" asks for good form but watches nothing; choose 1 to 3 key positions, or let the result decide.',
+		],
+		[
+			{ watch: ["a", "b", "c", "d"] },
+			'"Middle" watches 4 key positions; at most 3 can be watched at once. Take 1 away.',
+		],
+		[{ watch: ["a", "a"] }, '"Middle" watches the same key position twice; take one away.'],
+		[{ name: "   " }, "Name is empty; write a word or two."],
+		[{ drill: "x".repeat(100_000) }, "Drill is 100,000 characters long; at most 2,000 fit."],
+		[{ readyRate: 1.5 }, "Ready rate is 1.5; at most 0.99 is allowed."],
+		[{ gate: "luck" as never }, 'What makes a try good is "luck"; choose one of result, form, both, commitment.'],
+	])("is refused for %j", (change, sentence) => {
+		expect(said(parse(RungSettings, { ...settingsWith(), ...change }, rungLabels))).toContain(sentence);
+	});
+	test("is not saved with fewer tries than its rule needs", () => {
+		const rungs = [{ id: "r", settings: { ...settingsWith(), limit: 8 } }];
+		expect(said(parse(LadderToSave, { side: "none", policy: "mastery", start: null, rungs }))).toContain(
+			'"Middle" allows 8 tries a lesson, but its rule cannot be met in fewer than 9; make the limit 9 or more.',
+		);
+	});
+	test("may watch nothing where only the result counts", () =>
+		expect(parse(RungSettings, freshRung("Plain"))).toMatchObject({ ok: true }));
+});
+
+describe("a ladder", () => {
+	const rungs = threeRungs(["a", "b", "c"], "Skill");
+	const base = { side: "left", policy: "mastery", start: null, rungs };
+	test("of three rungs is sound", () => expect(parse(Ladder, base)).toMatchObject({ ok: true }));
+	test("without rungs is refused", () =>
+		expect(said(parse(Ladder, { ...base, rungs: [] }))).toEqual([
+			"A ladder needs at least one rung; add one, or start with three.",
+		]));
+	test("with two rungs of one name is refused, whatever the case", () => {
+		const twice = rungs.map((rung, i) => ({
+			...rung,
+			settings: { ...rung.settings, name: i === 2 ? "WITH help" : rung.settings.name },
+		}));
+		expect(said(parse(Ladder, { ...base, rungs: twice }))).toEqual([
+			'Rungs 1 and 3 are both called "WITH help"; give one of them another name.',
+		]);
+	});
+	test("that starts beside itself is refused", () =>
+		expect(said(parse(Ladder, { ...base, start: "z" }))[0]).toContain("not on this ladder"));
+	test("that watches what the skill lost is refused by name", () => {
+		const { rungs: watching } = ladderWith();
+		const [refusal] = watchRefusals({ ...base, rungs: watching } as Ladder, {
+			name: "Skill",
+			about: "",
+			positions: positions.slice(0, 2),
+		});
+		expect(refusal?.sentence).toContain("choose among first, second");
+	});
+});
+
+describe("a skill", () => {
+	const skill = { name: "Skill", about: "", positions };
+	test("is sound", () => expect(parse(Skill, skill)).toMatchObject({ ok: true }));
+	test("a fault cannot come from a later position, nor from itself", () => {
+		for (const origin of ["p1", "p2"]) {
+			const wrong = positions.map((p, i) => (i === 0 ? { ...p, origin } : p));
+			expect(said(parse(Skill, { ...skill, positions: wrong }))[0]).toContain("which is not before it");
+		}
+	});
+	test("a position that is gone cannot be an origin", () =>
+		expect(said(parse(Skill, { ...skill, positions: positions.slice(1) }))[0]).toContain(
+			"comes from a position that is gone",
+		));
+	test("two short names alike would be one on the phone", () => {
+		const alike = positions.map((p) => ({ ...p, short: "Same" }));
+		expect(said(parse(Skill, { ...skill, positions: alike }))).toHaveLength(2);
+	});
+	test("a short name has ten letters at most", () =>
+		expect(
+			said(parse(Skill, { ...skill, positions: [{ ...positions[0], short: "elevenchars" }] }, skillLabels))[0],
+		).toBe("Key position 1, short name is 11 characters long; at most 10 fit."));
+	test("the cue outside of the body is offered first", () => {
+		expect(firstCue(positions[0]?.cues ?? [])?.text).toBe("out there");
+		expect(firstCue([])).toBeUndefined();
+	});
+});
+
+describe("a student", () => {
+	const student = {
+		name: "Ida",
+		strongSide: "left",
+		born: null,
+		level: "steady",
+		protectedParts: [],
+		kit: "",
+		wish: "",
+	};
+	test.each(["שלום עולם", "مرحبا", "🤹🏽‍♀️ Ida", "<script>alert(1)</script>", "Zoë"])("may be called %s", (name) =>
+		expect(parse(Student, { ...student, name })).toEqual({
+			ok: true,
+			value: { ...student, name: name.normalize("NFC") },
+		}),
+	);
+	test("the same name typed in two ways is one name", () => {
+		const typed = parse(Student, { ...student, name: "  Zoe\u0308 " });
+		expect(typed).toMatchObject({ ok: true, value: { name: "Zo\u00eb" } });
+	});
+	test("a hundred thousand letters are no name", () =>
+		expect(said(parse(Student, { ...student, name: "x".repeat(100_000) }, studentLabels))).toEqual([
+			"Name is 100,000 characters long; at most 80 fit.",
+		]));
+	test("was not born in 1700", () =>
+		expect(said(parse(Student, { ...student, born: 1700 }, studentLabels))).toEqual([
+			"Year of birth is 1700; at least 1900 is needed.",
+		]));
+	test("knows the strong side", () =>
+		expect([sideWords("left", "left"), sideWords("right", "left"), sideWords("none", "left")]).toEqual([
+			"left, strong side",
+			"right, other side",
+			"both sides",
+		]));
+});
+
+describe("an event", () => {
+	const [event] = new Phone().begin(ladderWith()).events;
+	if (!event) throw new Error("no event");
+	test("reads back as it was sealed", () =>
+		expect(parseEvent(JSON.parse(JSON.stringify(event)))).toEqual({ ok: true, value: event }));
+	test("with another word under the same seal is refused", () =>
+		expect(said(parseEvent({ ...event, lesson: "another" }))).toEqual(["The event's seal does not fit what it says."]));
+	test("of an unknown kind is refused by its name", () =>
+		expect(said(parseEvent({ ...event, kind: "wishful" }))[0]).toContain("wishful"));
+	test("with a body of another kind is refused", () =>
+		expect(parseEvent(hashEvent({ ...event, kind: "state" } as never))).toMatchObject({ ok: false }));
+	test.each([null, 7, "x", [], {}])("is not %j", (raw) => expect(parseEvent(raw)).toMatchObject({ ok: false }));
+});
+
+test("a seal does not depend on the order of the fields, and on everything else", () => {
+	expect(hashOf({ a: 1, b: [2, "ü"] })).toBe(hashOf({ b: [2, "ü"], a: 1 }));
+	expect(hashOf({ a: 1 })).not.toBe(hashOf({ a: "1" }));
+	expect(hashOf({})).toBe("44136fa355b3678a1146ad16f7e8649e94fb4fc21fe77e8310c060f61caaff8a");
+	expect(() => hashOf(undefined)).toThrow(TypeError);
+});
+
+test("the chance that a rate is reached agrees with numeric integration", () => {
+	for (const [a, b, x] of [
+		[1, 9, 0.6],
+		[4, 6, 0.6],
+		[12, 3, 0.85],
+		[1, 1, 0.3],
+		[40, 61, 0.5],
+	] as const) {
+		const n = 200_000;
+		let above = 0;
+		let all = 0;
+		for (let i = 0; i < n; i++) {
+			const p = (i + 0.5) / n;
+			const density = p ** (a - 1) * (1 - p) ** (b - 1);
+			all += density;
+			if (p > x) above += density;
+		}
+		expect(chanceAtLeast(a, b, x)).toBeCloseTo(above / all, 5);
+	}
+	expect([chanceAtLeast(3, 4, 0), chanceAtLeast(3, 4, 1)]).toEqual([1, 0]);
+	expect(() => chanceAtLeast(0, 1, 0.5)).toThrow(RangeError);
+	expect(() => chanceAtLeast(1, 1, 1.5)).toThrow(RangeError);
+});
+
+test("days exist", () => {
+	expect(day.safeParse("2028-02-29").success).toBe(true);
+	for (const wrong of ["2027-02-29", "2026-13-01", "26-1-1", "2026-04-31"])
+		expect(day.safeParse(wrong).success).toBe(false);
+});
+
+test("small words", () => {
+	expect([plural(1, "try", "tries"), plural(0, "cue"), list(["a", "b", "c"]), list([])]).toEqual([
+		"1 try",
+		"0 cues",
+		"a, b and c",
+		"",
+	]);
+});

@@ -1,0 +1,138 @@
+import type * as z from "zod/mini";
+import { cutText } from "@/core/text/fields";
+
+/** Why something was not taken: where, and a sentence with what would be right. */
+export interface Refusal {
+	/** Path into what was sent, `rungs.2.limit`; empty for the whole. */
+	path: string;
+	sentence: string;
+}
+
+/** Either a value, or the reasons why there is none. Nothing in between. */
+export type Outcome<T> = { ok: true; value: T } | { ok: false; refusals: Refusal[] };
+
+export const refuse = (path: string, sentence: string): { ok: false; refusals: Refusal[] } => ({
+	ok: false,
+	refusals: [{ path, sentence }],
+});
+
+const at = (value: unknown, path: readonly PropertyKey[]): unknown =>
+	path.reduce<unknown>(
+		(v, key) => (v === null || v === undefined ? undefined : (v as Record<PropertyKey, unknown>)[key]),
+		value,
+	);
+
+const singular = (word: string): string =>
+	word
+		.replace(/ies$/, "y")
+		.replace(/(ch|sh|x)es$/, "$1")
+		.replace(/s$/, "");
+
+/** `rungs.2.limit` reads "Rung 3, limit"; labels replace the last word. */
+function fieldName(path: readonly PropertyKey[], labels: Readonly<Record<string, string>>): string {
+	const parts: string[] = [];
+	for (let i = 0; i < path.length; i++) {
+		const key = path[i];
+		const next = path[i + 1];
+		if (typeof key === "number") continue;
+		const word = labels[String(key)] ?? String(key);
+		parts.push(typeof next === "number" ? `${singular(word)} ${next + 1}` : word);
+	}
+	const name = parts.join(", ") || "What was sent";
+	return name.charAt(0).toUpperCase() + name.slice(1);
+}
+
+const count = (n: number) => n.toLocaleString("en");
+
+/**
+ * The words for what a schema found. The schema library ships without words on
+ * purpose (they would weigh on the lesson); ours name the field, what is wrong
+ * and what would be right.
+ */
+export function refusals(
+	error: z.core.$ZodError,
+	input: unknown,
+	labels: Readonly<Record<string, string>> = {},
+): Refusal[] {
+	return error.issues.map((issue) => {
+		const field = fieldName(issue.path, labels);
+		const value = at(input, issue.path);
+		return { path: issue.path.map(String).join("."), sentence: sentenceFor(issue, field, value) };
+	});
+}
+
+/** What a schema wants, as one would say it. */
+const typeWords: Readonly<Record<string, string>> = {
+	array: "a list",
+	object: "several fields with their names",
+	record: "several fields with their names",
+	string: "words",
+	boolean: "yes or no",
+	null: "left empty",
+};
+
+type Issue<K extends z.core.$ZodIssue["code"]> = Extract<z.core.$ZodIssue, { code: K }>;
+
+const isEmpty = (value: unknown): boolean =>
+	value === undefined || value === null || value === "" || Number.isNaN(value);
+const quoted = (value: unknown): string => `"${cutText(String(value), 40)}"`;
+
+function tooBig({ origin, maximum }: Issue<"too_big">, field: string, value: unknown): string {
+	if (origin === "string")
+		return `${field} is ${count(String(value).length)} characters long; at most ${count(Number(maximum))} fit.`;
+	if (origin === "array")
+		return `${field}: ${Array.isArray(value) ? value.length : "too many"} chosen; at most ${maximum} can be.`;
+	return `${field} is ${String(value)}; at most ${maximum} is allowed.`;
+}
+
+function tooSmall({ origin, minimum }: Issue<"too_small">, field: string, value: unknown): string {
+	if (origin === "string") return `${field} is empty; write a word or two.`;
+	if (origin === "array") return `${field} is empty; at least ${minimum} is needed.`;
+	return `${field} is ${String(value)}; at least ${minimum} is needed.`;
+}
+
+function wrongType({ expected }: Issue<"invalid_type">, field: string, value: unknown): string {
+	if (isEmpty(value)) return `${field} is missing.`;
+	if (expected === "number" || expected === "int") return `${field} is ${quoted(value)}; a whole number is needed.`;
+	return `${field} should be ${typeWords[expected] ?? "written in another way"}.`;
+}
+
+function notListed({ values }: Issue<"invalid_value">, field: string, value: unknown): string {
+	if (value === undefined) return `${field} is missing.`;
+	return values.length > 12
+		? `${field} ${quoted(value)} is not known here.`
+		: `${field} is ${quoted(value)}; choose one of ${values.map(String).join(", ")}.`;
+}
+
+function sentenceFor(issue: z.core.$ZodIssue, field: string, value: unknown): string {
+	switch (issue.code) {
+		case "too_big":
+			return tooBig(issue, field, value);
+		case "too_small":
+			return tooSmall(issue, field, value);
+		case "invalid_type":
+			return wrongType(issue, field, value);
+		case "invalid_value":
+			return notListed(issue, field, value);
+		case "invalid_union":
+			return value === undefined ? `${field} is missing.` : `${field} ${quoted(value)} is not known here.`;
+		case "unrecognized_keys":
+			return `${field} has a field that is not known here: ${cutText(issue.keys.join(", "), 80)}.`;
+		case "custom":
+			return issue.message && issue.message !== "Invalid input" ? issue.message : `${field} is not right.`;
+		default:
+			return `${field} is not written as it should be.`;
+	}
+}
+
+/** Parse at the door: the value, or the sentences. */
+export function parse<T>(
+	schema: z.ZodMiniType<T>,
+	input: unknown,
+	labels?: Readonly<Record<string, string>>,
+): Outcome<T> {
+	const result = schema.safeParse(input);
+	return result.success
+		? { ok: true, value: result.data }
+		: { ok: false, refusals: refusals(result.error, input, labels) };
+}

@@ -1,0 +1,64 @@
+"use client";
+
+import Link from "next/link";
+import Button from "react-bootstrap/Button";
+import { Archive } from "@/ui/Archive";
+import { Refusals } from "@/ui/Refusals";
+import css from "@/ui/rows.module.scss";
+import { Workbook } from "@/ui/Workbook";
+import type { LadderForm } from "./useLadderForm";
+
+/** What is done with the ladder as a whole, and what was refused of it. */
+export function LadderActions({
+	at,
+	bench,
+	archived,
+	removed,
+	onAdd,
+	onPutBack,
+}: {
+	at: { id: string; rev: number } | null;
+	bench: LadderForm;
+	archived: boolean;
+	/** The name of the rung that was taken out last. */
+	removed: string | null;
+	onAdd: () => void;
+	onPutBack: () => void;
+}) {
+	const { errors, isSubmitting, isDirty } = bench.form.formState;
+	const ofTheList = errors.rungs?.message ? [{ path: "rungs", sentence: errors.rungs.message }] : [];
+	return (
+		<>
+			<Refusals refusals={[...bench.refused, ...ofTheList]} />
+			<div className={css.actions}>
+				<Button variant="outline-primary" onClick={onAdd}>
+					add a rung on top
+				</Button>
+				<Button type="submit" disabled={isSubmitting}>
+					{at ? "save the ladder" : "make the ladder"}
+				</Button>
+				{isDirty && <span className="hint">not saved yet; kept on this device</span>}
+				{at && !isDirty && (
+					<>
+						<Link className="btn btn-outline-primary" href={`/ladders/${at.id}/start`}>
+							start where?
+						</Link>
+						<Link className="btn btn-outline-primary" href={`/ladders/${at.id}/card`}>
+							card to pin up
+						</Link>
+						<Archive what="ladder" id={at.id} archived={archived} />
+						<Workbook of="ladder" id={at.id} />
+					</>
+				)}
+				{removed && bench.steps.canUndo && (
+					<span role="status">
+						<span dir="auto">{removed}</span> taken out.{" "}
+						<Button variant="link" onClick={onPutBack}>
+							put it back
+						</Button>
+					</span>
+				)}
+			</div>
+		</>
+	);
+}

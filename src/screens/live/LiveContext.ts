@@ -1,0 +1,49 @@
+"use client";
+
+import { createContext, useContext } from "react";
+import type { LessonView } from "@/core/log/view";
+import type { Pack } from "@/core/pack/pack";
+import type { LessonOnDevice } from "@/device/lesson";
+import type { Inputs } from "./inputs";
+import type { Board } from "./model";
+import type { Acts } from "./useActs";
+
+export type DrawerName =
+	| ("tries" | "evidence" | "cue" | "state" | "more" | "ladders" | "device" | "label")
+	| ("park" | "pain" | "tally" | "setup" | "watch" | "break");
+
+/** What everything that opens over the live lesson has at hand. */
+export interface Live {
+	lesson: LessonOnDevice;
+	view: LessonView;
+	pack: Pack;
+	board: Board;
+	acts: Acts;
+	layout: Inputs;
+	/** This device counts; it does not only watch. */
+	holds: boolean;
+	/** What holds for every try until it is changed. */
+	label: string;
+	setLabel: (label: string) => void;
+	open: (drawer: DrawerName) => void;
+	close: () => void;
+}
+
+const LiveContext = createContext<Live | null>(null);
+export const LiveProvider = LiveContext.Provider;
+
+/** @throws outside of a live lesson. */
+export function useLive(): Live {
+	const live = useContext(LiveContext);
+	if (!live) throw new Error("useLive: there is no live lesson around this");
+	return live;
+}
+
+/** What is done with a press that closes the drawer as well. */
+export function useDone(): (act: () => void) => () => void {
+	const { close } = useLive();
+	return (act) => () => {
+		act();
+		close();
+	};
+}

@@ -1,0 +1,87 @@
+import { v7 as uuid } from "uuid";
+import type { Advice } from "@/core/advice";
+import * as commands from "@/core/commands";
+import { pegIn } from "@/core/commands/peg";
+import type { Elsewhere, Placing, RoundPlace, Variation } from "@/core/log/kinds";
+import { type LessonView, partnerOf } from "@/core/log/view";
+import { improvised, type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
+import type { Desk } from "./desk";
+
+/** The placing a ladder is gone on with: as it waits, or on its peg. */
+export function waitingOn(view: LessonView, ladder: PackLadder): [Placing, Variation] {
+	const waiting = view.sets.findLast((set) => set.placing.ladder === ladder.id && set.elsewhere === null);
+	const peg = pegIn(view, ladder);
+	if (waiting && waiting.placing.rung === peg) return [waiting.placing, waiting.variation];
+	return [placeOn(ladder, peg), variationOn(ladder, peg)];
+}
+
+/** Where the lesson goes: another ladder or rung, the peg, the advice, another device. */
+export const wayActs = ({ now, view, write }: Desk) => ({
+	/** Another ladder, or back to one: its visit goes on as it was. The turn of one that takes turns is only passed. */
+	ladder(ladder: PackLadder) {
+		const { set } = now();
+		const [placing, variation] = waitingOn(view(), ladder);
+		const partner = partnerOf(view(), set);
+		if (partner?.placing.ladder === ladder.id) write(commands.switchTo(uuid, partner, placing, variation, set));
+		else write(commands.leaveFor(uuid, view(), set, placing, variation));
+	},
+	/** Another rung, or a round of several, with the peg left where it is. */
+	workHere(ladder: PackLadder, rung: string, elsewhere: Elsewhere, round?: RoundPlace) {
+		const { set } = now();
+		write(commands.leaveFor(uuid, view(), set, placeOn(ladder, rung), variationOn(ladder, rung), { elsewhere, round }));
+	},
+	/** A drill thought of just now; the peg stays. */
+	improvise(name: string) {
+		const { set } = now();
+		write(
+			commands.leaveFor(uuid, view(), set, improvised(uuid(), name, set.placing), "own", { elsewhere: "here today" }),
+		);
+	},
+	backToPeg() {
+		const { set, ladder } = now();
+		if (!ladder) return;
+		const [placing, variation] = waitingOn(view(), ladder);
+		write(commands.leaveFor(uuid, view(), set, placing, variation));
+	},
+	quick() {
+		const waiting = view().sets.findLast((s) => s.placing.ladder === null);
+		if (!waiting) return;
+		write(commands.leaveFor(uuid, view(), now().set, waiting.placing, waiting.variation));
+	},
+	moveTo(rung: string) {
+		const { set, ladder } = now();
+		if (!ladder) return;
+		const from = pegIn(view(), ladder);
+		if (rung === from) return;
+		write(commands.movePeg(uuid, view(), set, ladder, rung, { from, reason: "by hand", evidence: [] }));
+	},
+	follow(advice: Advice) {
+		const { set, ladder } = now();
+		write(commands.follow(uuid, view(), set, ladder, advice));
+	},
+	overrule(advice: Advice) {
+		write(commands.overrule(view(), now().set, advice));
+	},
+	takeOver() {
+		const { set } = now();
+		write([{ kind: "set.takenOver", set: set.id, body: { set: set.id } }]);
+	},
+	join(set: string, device: string) {
+		write([{ kind: "set.joined", set, body: { set, device } }]);
+	},
+	/** Says afterwards for whom the quick count was, and on which rung. */
+	assign(ladder: PackLadder, rung: string) {
+		const placing = placeOn(ladder, rung);
+		const unplaced = view().sets.filter((s) => s.placing.ladder === null);
+		write(
+			unplaced.map((s) => ({
+				kind: "set.assigned",
+				student: ladder.student,
+				ladder: ladder.id,
+				rung: placing.rungVersion,
+				set: s.id,
+				body: { set: s.id, placing },
+			})),
+		);
+	},
+});

@@ -1,0 +1,35 @@
+"use client";
+
+import { type ComponentType, useEffect } from "react";
+import { late, preloadLate } from "@/ui/late";
+import type { DrawerName } from "../LiveContext";
+import { NotFetched } from "./Drawer";
+
+/** Not needed to count: each is fetched late; where that fails nothing else does. */
+const fetchedLate = {
+	cue: late(() => import("./CueDrawer").then((module) => module.CueDrawer), NotFetched),
+	evidence: late(() => import("./EvidenceDrawer").then((module) => module.EvidenceDrawer), NotFetched),
+	device: late(() => import("./DeviceDrawer").then((module) => module.DeviceDrawer), NotFetched),
+	label: late(() => import("./LabelDrawer").then((module) => module.LabelDrawer), NotFetched),
+	ladders: late(() => import("./LaddersDrawer").then((module) => module.LaddersDrawer), NotFetched),
+	more: late(() => import("./MoreDrawer").then((module) => module.MoreDrawer), NotFetched),
+	state: late(() => import("./StateDrawer").then((module) => module.StateDrawer), NotFetched),
+	tries: late(() => import("./TriesDrawer").then((module) => module.TriesDrawer), NotFetched),
+	pain: late(() => import("./PainDrawer").then((module) => module.PainDrawer), NotFetched),
+	tally: late(() => import("./TallyDrawer").then((module) => module.TallyDrawer), NotFetched),
+	setup: late(() => import("./SetUpDrawer").then((module) => module.SetUpDrawer), NotFetched),
+	park: late(() => import("./ParkDrawer").then((module) => module.ParkDrawer), NotFetched),
+	watch: late(() => import("./WatchDrawer").then((module) => module.WatchDrawer), NotFetched),
+	break: late(() => import("./BreakDrawer").then((module) => module.BreakDrawer), NotFetched),
+} satisfies Record<DrawerName, unknown>;
+
+/** Fetched as soon as the board stands; the set-up sketch, looked at now and then, only when it is first opened. */
+const { setup: _, ...soon } = fetchedLate;
+
+/** The drawer that is open, if one is. */
+export function LiveDrawers({ open }: { open: DrawerName | null }) {
+	useEffect(() => preloadLate(Object.values(soon)), []);
+	if (!open) return null;
+	const Open: ComponentType = fetchedLate[open];
+	return <Open key={open} />;
+}

@@ -1,0 +1,24 @@
+import { bodyParts } from "@/core/people/student";
+import { useDone, useLive } from "../LiveContext";
+import { Choice, Choices, Drawer } from "./Drawer";
+
+/** Where it hurts: it ends the work on this rung. */
+export function PainDrawer() {
+	const { acts } = useLive();
+	const done = useDone();
+	return (
+		<Drawer title="Stop. Where does it hurt?">
+			<p className="m-0">
+				Pain ends the work on this rung. The rules of the discipline’s own body, the venue and licensed professionals
+				come first.
+			</p>
+			<Choices>
+				{bodyParts.map((name) => (
+					<Choice key={name} onClick={done(() => acts.pain(name))}>
+						{name}
+					</Choice>
+				))}
+			</Choices>
+		</Drawer>
+	);
+}

@@ -1,0 +1,171 @@
+"use server";
+
+import { revalidatePath } from "next/cache";
+import { v7 as uuid } from "uuid";
+import * as z from "zod/mini";
+import { Coach, coachLabels } from "@/core/coach/coach";
+import { rungLabels } from "@/core/ladder/labels";
+import { LadderToSave } from "@/core/ladder/ladder";
+import { mirrorLadder } from "@/core/ladder/twin";
+import { Student, studentLabels } from "@/core/people/student";
+import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
+import { Rule } from "@/core/rules";
+import { examples } from "@/core/skill/examples";
+import { mergeSkills } from "@/core/skill/merge";
+import { mapTexts, mirror } from "@/core/skill/sides";
+import { Skill, skillLabels } from "@/core/skill/skill";
+import { cutText, ident, text, whole } from "@/core/text/fields";
+import { saveCoach } from "@/store/coach";
+import { store } from "@/store/db";
+import type { Saved } from "@/store/documents";
+import { addLadder, archiveLadder, findLadder, listLadders, saveLadder, takeNewSkill } from "@/store/ladders";
+import { archiveSkill, findSkill, reviseSkill, saveSkill } from "@/store/skills";
+import { archiveStudent, saveStudent } from "@/store/students";
+import { WritingAt } from "./writingAt";
+
+/** What comes in from the benches: parsed once here, written whole or not at all. */
+
+const At = z.nullable(z.object({ id: ident, rev: whole(0, 2147483647) }));
+
+async function through<B>(
+	schema: z.ZodMiniType<B>,
+	labels: Readonly<Record<string, string>>,
+	body: unknown,
+	at: unknown,
+	save: (body: B, at: Saved | null) => Promise<Outcome<Saved>>,
+): Promise<Outcome<Saved>> {
+	const place = parse(At, at);
+	if (!place.ok) return place;
+	const read = parse(schema, body, labels);
+	if (!read.ok) return read;
+	const outcome = await save(read.value, place.value);
+	if (outcome.ok) revalidatePath("/", "layout");
+	return outcome;
+}
+
+export async function keepStudent(body: unknown, at: unknown): Promise<Outcome<Saved>> {
+	return through(Student, studentLabels, body, at, async (student, place) =>
+		saveStudent(await store(), student, place),
+	);
+}
+
+const skillParts = { id: ident, at: WritingAt, remark: text(400) };
+
+/** Makes what was typed into a skill its dated revision. */
+export async function revise(id: unknown, at: unknown, remark: unknown): Promise<Outcome<Saved>> {
+	const read = parse(z.object(skillParts), { id, at, remark }, { remark: "reason" });
+	if (!read.ok) return read;
+	const outcome = await reviseSkill(await store(), read.value.id, read.value.at, read.value.remark);
+	if (outcome.ok) revalidatePath("/", "layout");
+	return outcome;
+}
+
+const createSkill = async (skill: Skill): Promise<Outcome<Saved>> => {
+	const outcome = await saveSkill(await store(), skill, null);
+	if (outcome.ok) revalidatePath("/", "layout");
+	return outcome;
+};
+
+/** A skill by its name alone; the rest grows. */
+export async function addSkill(name: unknown): Promise<Outcome<Saved>> {
+	const read = parse(Skill, { name, about: "", positions: [] }, skillLabels);
+	return read.ok ? createSkill(read.value) : read;
+}
+
+/** Another skill that says the same, or the same for the other side, to be made different. */
+export async function copySkill(id: unknown, mirrored: unknown): Promise<Outcome<Saved>> {
+	const read = parse(ident, id);
+	if (!read.ok) return read;
+	const row = await findSkill(await store(), read.value);
+	if (!row) return refuse("id", "This skill is not here any more; nothing was copied.");
+	const name = `${cutText(row.skill.name, 66)}, ${mirrored === true ? "mirrored" : "a copy"}`;
+	return createSkill({ ...(mirrored === true ? mapTexts(row.skill, mirror) : row.skill), name });
+}
+
+/** One of the two skills that show how far one can be broken down. */
+export async function addExample(name: unknown): Promise<Outcome<Saved>> {
+	const example = Object.entries(examples).find(([key]) => key === name)?.[1];
+	return example ? createSkill(example) : refuse("example", "This example is not known here; choose one of the two.");
+}
+
+/** The words of two skills in one, as a draft of the first: nothing is in force before it was looked at. */
+export async function mergedSkill(typed: unknown, other: unknown): Promise<Outcome<Skill>> {
+	const read = parse(z.object({ skill: Skill, other: ident }), { skill: typed, other }, skillLabels);
+	if (!read.ok) return read;
+	const second = await findSkill(await store(), read.value.other);
+	return second
+		? { ok: true, value: mergeSkills(read.value.skill, second.skill) }
+		: refuse("other", "The other skill is not here any more; nothing was merged.");
+}
+
+const ladderLabels = { ...rungLabels, start: "starting rung", settings: "settings" };
+
+export async function keepLadder(body: unknown, at: unknown, owner: unknown): Promise<Outcome<Saved>> {
+	const who = parse(z.object({ student: ident, skill: ident }), owner, { student: "student", skill: "skill" });
+	if (!who.ok) return who;
+	return through(LadderToSave, ladderLabels, body, at, async (ladder, place) =>
+		place
+			? saveLadder(await store(), ladder, place)
+			: addLadder(await store(), who.value.student, who.value.skill, ladder),
+	);
+}
+
+/** The same ladder on the other side, as one more of the student's ladders. */
+export async function makeMirror(id: unknown): Promise<Outcome<Saved>> {
+	const read = parse(ident, id, { "": "ladder" });
+	if (!read.ok) return read;
+	const open = await store();
+	const row = await findLadder(open, read.value);
+	if (!row) return refuse("id", "This ladder is not here any more; nothing was made.");
+	const theirs = await listLadders(open, { students: [row.student] });
+	const there = theirs.find(({ ladder }) => ladder.twin?.ladder === row.id);
+	if (there) return { ok: true, value: { id: there.id, rev: there.rev } };
+	const made = mirrorLadder(row.ladder, row.id, uuid);
+	if (!made) return refuse("side", "This ladder has no side, so there is no other; choose left or right first.");
+	return through(LadderToSave, ladderLabels, made, null, async (ladder) =>
+		addLadder(open, row.student, row.skill, ladder),
+	);
+}
+
+/** What holds for the whole studio. */
+export async function keepCoach(body: unknown, at: unknown): Promise<Outcome<Saved>> {
+	return through(Coach, coachLabels, body, at, async (coach, place) =>
+		place ? saveCoach(await store(), coach, place) : refuse("id", "What is to be kept is not named; reload the page."),
+	);
+}
+
+/** Puts another rule into one rung of a ladder, as a new version of it. */
+export async function takeRule(rung: unknown, rule: unknown, at: unknown): Promise<Outcome<Saved>> {
+	const named = parse(ident, rung, { rung: "rung" });
+	if (!named.ok) return named;
+	return through(Rule, ladderLabels, rule, at, async (taken, place) => {
+		const open = await store();
+		const row = place && (await findLadder(open, place.id));
+		if (!place || !row?.ladder.rungs.some(({ id }) => id === named.value))
+			return { ok: false, refusals: [{ path: "rung", sentence: "This rung is not there any more; reload the page." }] };
+		const rungs = row.ladder.rungs.map((one) =>
+			one.id === named.value ? { ...one, settings: { ...one.settings, rule: taken } } : one,
+		);
+		// Another rule may not fit the rung's other settings: the whole ladder is read again.
+		const fits = parse(LadderToSave, { ...row.ladder, rungs }, ladderLabels);
+		return fits.ok ? saveLadder(open, fits.value, place) : fits;
+	});
+}
+
+export async function takeSkill(at: unknown, version: unknown): Promise<Outcome<Saved>> {
+	return through(z.string(), { "": "version" }, version, at, async (seen, place) =>
+		place
+			? takeNewSkill(await store(), place, seen)
+			: { ok: false, refusals: [{ path: "id", sentence: "Ladder is missing." }] },
+	);
+}
+
+const archivers = { student: archiveStudent, skill: archiveSkill, ladder: archiveLadder };
+
+/** Puts a document away, or brings it back; nothing is deleted. */
+export async function archive(what: "student" | "skill" | "ladder", id: string, archived: boolean): Promise<void> {
+	const place = parse(ident, id);
+	if (!place.ok || !Object.hasOwn(archivers, what)) return;
+	await archivers[what](await store(), place.value, archived === true);
+	revalidatePath("/", "layout");
+}

@@ -1,0 +1,71 @@
+import sharp from "sharp";
+import { type Outcome, refuse } from "@/core/refusals/refusals";
+import { blankedClip, isClip } from "@/core/skill/clip";
+import { LONGEST_SIDE, MOST_BRINGING, MOST_CLIP } from "@/core/skill/picture";
+import { store } from "@/store/db";
+import { keepPicture } from "@/store/pictures";
+
+const MB = 1_000_000;
+const said = (bytes: number) => `${(bytes / MB).toFixed(1)} MB`;
+const kinds: Record<string, string> = { "image/png": "png", "image/jpeg": "jpeg", "image/webp": "webp" };
+
+export interface Brought {
+	hash: string;
+	clip: boolean;
+}
+
+export const tooLarge = (bytes: number) =>
+	refuse(
+		"picture",
+		`The picture is ${said(bytes)}; at most ${MOST_BRINGING / MB} MB can be brought. Make it smaller, or take a cut of it.`,
+	);
+
+/**
+ * Takes a picture or clip in, made small and without what cameras write into it:
+ * place, time, owner. Pictures are read and written anew; a clip's telling parts are
+ * blanked.
+ */
+export async function bringPicture(bytes: Uint8Array, called: string): Promise<Outcome<Brought>> {
+	if (bytes.length === 0) return refuse("picture", "The picture is empty; choose another file.");
+	if (isClip(bytes) || called === "video/mp4") return bringClip(bytes);
+	let format: string | undefined;
+	let small: Buffer;
+	try {
+		const image = sharp(bytes, { limitInputPixels: 120_000_000, animated: false });
+		format = (await image.metadata()).format;
+		if (!Object.values(kinds).includes(format ?? "")) return notAPicture(called, format);
+		if (called in kinds && kinds[called] !== format)
+			return refuse(
+				"picture",
+				`The file calls itself ${kinds[called]?.toUpperCase()} and is ${format?.toUpperCase()}; give it its right ending, or choose another.`,
+			);
+		// Turned as the camera held it: what says so is left out with the rest.
+		small = await image
+			.rotate()
+			.resize({ width: LONGEST_SIDE, height: LONGEST_SIDE, fit: "inside", withoutEnlargement: true })
+			.webp({ quality: 82 })
+			.toBuffer();
+	} catch {
+		return notAPicture(called, format);
+	}
+	const hash = await keepPicture(await store(), small, "image/webp");
+	return { ok: true, value: { hash, clip: false } };
+}
+
+async function bringClip(bytes: Uint8Array): Promise<Outcome<Brought>> {
+	if (bytes.length > MOST_CLIP)
+		return refuse(
+			"picture",
+			`The clip is ${said(bytes.length)}; at most ${MOST_CLIP / MB} MB are kept. Cut it to the few seconds that show it.`,
+		);
+	const blanked = blankedClip(bytes);
+	if (!blanked)
+		return refuse("picture", "The file calls itself an MP4 clip and cannot be read as one; choose another.");
+	return { ok: true, value: { hash: await keepPicture(await store(), blanked, "video/mp4"), clip: true } };
+}
+
+const notAPicture = (called: string, format: string | undefined) =>
+	refuse(
+		"picture",
+		`The file${called ? ` calls itself ${called}` : ""} and ${format ? `is ${format.toUpperCase()}` : "cannot be read as a picture"}; a PNG, JPEG or WebP picture or an MP4 clip is needed.`,
+	);

@@ -1,0 +1,24 @@
+import type { LessonView } from "@/core/log/view";
+import { serverDay } from "@/store/days";
+import { store } from "@/store/db";
+import { lessonView } from "@/store/lessons";
+import { studentNames } from "@/store/students";
+import { studioMark } from "@/store/studio";
+
+export interface LessonPage {
+	id: string;
+	view: LessonView;
+	names: Record<string, string>;
+	studio: string;
+	/** The day it is where the server stands. */
+	today: string;
+}
+
+export async function readLesson(id: string): Promise<LessonPage | null> {
+	const open = await store();
+	const view = await lessonView(open, id);
+	if (!view) return null;
+	const [students, studio] = await Promise.all([studentNames(open), studioMark(open)]);
+	const names = Object.fromEntries(students.map((s) => [s.id, s.name]));
+	return { id, view, names, studio: studio.id, today: serverDay() };
+}

@@ -1,0 +1,50 @@
+import type { Split } from "@/core/analysis/chances";
+import { sharesOf, splitBy, waysOn } from "@/core/analysis/ways";
+import type { RungSettings } from "@/core/ladder/rung";
+import type { Rule } from "@/core/rules";
+import { findCoach } from "@/store/coach";
+import { store } from "@/store/db";
+import { laddersInUse } from "@/store/ladders";
+import { upToDate } from "@/store/projection";
+
+/** A rung as far as its rule goes: enough to say whom it lets through, and to put a better rule in. */
+export interface RuledRung {
+	ladder: string;
+	rev: number;
+	student: string;
+	skill: string;
+	rung: string;
+	number: number;
+	name: string;
+	rule: Rule;
+	limit: number;
+	ready: number;
+	/** How tries come out there, as far as its points tell them apart. */
+	split?: Split;
+	/** The peg stands here. */
+	peg: boolean;
+}
+
+/** Lower edge of the coach's working band. */
+export const readBandLow = async (): Promise<number> => (await findCoach(await store())).coach.band.low;
+
+function splitOn(settings: RungSettings, counted: Record<string, number> | undefined): { split?: Split } {
+	const ways = waysOn(settings);
+	return ways.length > 2 ? { split: splitBy(ways, sharesOf(ways, counted).shares) } : {};
+}
+
+/** Every rung of every ladder in use. */
+export async function readRuledRungs(): Promise<RuledRung[]> {
+	const open = await upToDate();
+	const rows = await laddersInUse(open);
+	return rows
+		.filter((row) => !row.archived)
+		.flatMap((row) =>
+			row.ladder.rungs.map(({ id, settings }, i) => ({
+				...{ ladder: row.id, rev: row.rev, student: row.studentName, skill: row.followed.name },
+				...{ rung: id, number: i + 1, name: settings.name, rule: settings.rule as Rule },
+				...{ limit: settings.limit, ready: settings.readyRate, peg: row.rail.peg === id },
+				...splitOn(settings, row.rail.holes[i]?.ways),
+			})),
+		);
+}

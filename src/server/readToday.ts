@@ -1,0 +1,157 @@
+import type { PassAt } from "@/core/commands/passes";
+import type { LastTime } from "@/core/ladder/lastTime";
+import { limitsOf } from "@/core/ladder/limits";
+import type { Rail } from "@/core/ladder/rail";
+import type { Reminders } from "@/core/log/reminders";
+import { readSides } from "@/core/skill/sides";
+import type { Store } from "@/store/db";
+import { ladderQuestions, railedLadders } from "@/store/ladders";
+import { doubtfulLessons, openLessons, studentDigests } from "@/store/lessons";
+import { upToDate } from "@/store/projection";
+import { openParked, openPromises } from "@/store/said";
+import { findStudent, studentNames } from "@/store/students";
+import { studioMark } from "@/store/studio";
+
+export interface TodayLadder {
+	id: string;
+	skill: string;
+	side: string;
+	rail: Rail;
+	last: LastTime | null;
+}
+
+export interface TodayStudent {
+	id: string;
+	name: string;
+	/** Day of the next lesson, if one was set. */
+	next: string | null;
+	ladders: TodayLadder[];
+}
+
+export interface Question {
+	href: string;
+	text: string;
+	why: string;
+	/** A day that ends the text, and one that begins the why. */
+	day?: string;
+	since?: string;
+	/** A rule that was met while the peg stayed: answered in place. */
+	pass?: PassAt;
+}
+
+export interface TodayProps {
+	studio: { id: string; demo: boolean };
+	day: string;
+	open: { lesson: string; names: string; tries: number; day: string }[];
+	/** Whose lessons come first. */
+	students: TodayStudent[];
+	/** Students beyond those, in use. */
+	more: number;
+	names: Record<string, string>;
+	keeping: Pick<Reminders, "promises" | "parked">;
+	decide: Question[];
+}
+
+/** As many lessons as a long day holds, and as many lines as a glance. */
+const SHOWN = 8;
+
+/** Everything the Today screen asks: who is next, what is due, what needs a decision. */
+export async function readToday(day: string): Promise<TodayProps> {
+	const store = await upToDate();
+	const [studio, people, digests, open, promises, parked] = await Promise.all([
+		studioMark(store),
+		studentNames(store),
+		studentDigests(store),
+		openLessons(store),
+		openPromises(store, undefined, SHOWN),
+		openParked(store, undefined, SHOWN),
+	]);
+	const here = people.filter((person) => !person.archived);
+	const names = Object.fromEntries(people.map(({ id, name }) => [id, name]));
+	// Who has a day comes first, by that day; days gone by stay at the top until a lesson was held.
+	const next = (id: string) => digests.get(id)?.next ?? null;
+	const inOrder = here.sort((a, b) => {
+		const [one, other] = [next(a.id) ?? "9999", next(b.id) ?? "9999"];
+		return one < other ? -1 : one > other ? 1 : a.name.localeCompare(b.name);
+	});
+	const shown = inOrder.slice(0, SHOWN);
+	const ladders = (await railedLadders(store, { students: shown.map(({ id }) => id) })).filter((row) => !row.archived);
+	return {
+		...{ studio, day, names },
+		students: shown.map(({ id, name }) => ({
+			...{ id, name, next: next(id) },
+			ladders: ladders
+				.filter((ladder) => ladder.student === id)
+				.map((row) => ({
+					...{ id: row.id, skill: row.followed.name, side: row.ladder.side, rail: row.rail, last: row.last },
+				})),
+		})),
+		more: inOrder.length - shown.length,
+		open: open.map(({ lesson, students, attempts, day: begun }) => ({
+			lesson,
+			names: students.map((id) => names[id] ?? "somebody").join(", ") || "Quick count, for nobody yet",
+			tries: attempts,
+			day: begun || day,
+		})),
+		keeping: { promises, parked },
+		decide: await questions(store, names, day),
+	};
+}
+
+async function questions(store: Store, names: Record<string, string>, day: string): Promise<Question[]> {
+	const [ids, doubtful] = await Promise.all([ladderQuestions(store), doubtfulLessons(store, day, SHOWN)]);
+	const rows = await railedLadders(store, { ids: ids.slice(0, SHOWN) });
+	const days = doubtful.map(({ lesson, students, day: said }): Question => {
+		const who = students.map((id) => names[id] ?? "somebody").join(", ") || "Quick count";
+		return {
+			...{ href: `/lessons/${lesson}`, text: `${who}: a lesson on`, day: said },
+			why: "A day far from today's. It decides nothing until you say which day it was.",
+		};
+	});
+	const people = new Map(
+		(await Promise.all(rows.filter(({ rail }) => rail.pass).map((row) => findStudent(store, row.student)))).flatMap(
+			(one) => (one ? [[one.id, one.student] as const] : []),
+		),
+	);
+	const asked = rows.flatMap(({ id, student, followed, rail, outdated, ladder }) => {
+		const [who, href] = [names[student] ?? "somebody", `/ladders/${id}`];
+		const says: Question[] = [];
+		const top = rail.holes.at(-1);
+		const person = people.get(student);
+		const out = new Set(
+			person ? limitsOf(ladder.rungs, person).flatMap((one) => (one.what === "taken out" ? [one.rung] : [])) : [],
+		);
+		const above = ladder.rungs.slice(rail.pegIndex + 1).find((rung) => !out.has(rung.id));
+		if (rail.pass && person && above) {
+			const { rung, lesson, metBy, seen } = rail.pass;
+			const sides = { side: ladder.side, strong: person.strongSide };
+			says.push({
+				...{ href, text: `${who}: ${readSides(rail.holes[rail.pegIndex]?.name ?? "", sides)} is passed` },
+				why: `on ${followed.name}; the peg has not moved.`,
+				since: rail.pass.day,
+				pass: {
+					...{ lesson, student, ladder: id, rung, metBy, seen },
+					to: { id: above.id, name: readSides(above.settings.name, sides) },
+				},
+			});
+		}
+		if (top && rail.pegIndex === rail.holes.length - 1 && top.state !== "open")
+			says.push({
+				...{ href, text: `${who}: ${followed.name} is done` },
+				why: "The top rung is passed; choose what follows.",
+			});
+		if (outdated)
+			says.push({
+				...{ href, text: `${who}: ${followed.name} was revised` },
+				why: "The ladder follows the skill as it was; take the new one or stay.",
+			});
+		if (rail.unfounded)
+			says.push({
+				href: `/lessons/${rail.unfounded.lesson}`,
+				text: `${who}: a peg move on ${followed.name}`,
+				why: "Its evidence was taken back.",
+			});
+		return says;
+	});
+	return [...days, ...asked];
+}

@@ -1,0 +1,35 @@
+import { NextResponse } from "next/server";
+import type { Refusal } from "@/core/refusals/refusals";
+
+/** A refusal as an answer: what was wrong, in sentences. */
+export const refused = (status: number, refusals: Refusal[]) => NextResponse.json({ refusals }, { status });
+
+const loopback = /^(localhost|127\.\d+\.\d+\.\d+|\[::1\])(:\d+)?$/;
+
+/**
+ * Until a passcode exists only this machine may talk to the server, and only its
+ * own pages: another site's page, or a name made to point here, is turned away.
+ */
+export function stranger(request: Request): NextResponse | null {
+	const host = request.headers.get("host") ?? "";
+	const origin = request.headers.get("origin");
+	const own = origin === null || origin === `http://${host}` || origin === `https://${host}`;
+	// Beyond this machine the passcode stands before every request (`scripts/lan.ts`).
+	const known = own && (process.env.PEG_LAN === "1" || loopback.test(host));
+	return known
+		? null
+		: refused(403, [{ path: "host", sentence: "This address is not open yet; use the one on this machine." }]);
+}
+
+const TOO_LONG = 4_000_000;
+
+/** The JSON of a request, or null when there is none to read. */
+export async function readJson(request: Request): Promise<unknown> {
+	const text = await request.text();
+	if (text.length > TOO_LONG) return null;
+	try {
+		return JSON.parse(text);
+	} catch {
+		return null;
+	}
+}

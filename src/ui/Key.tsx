@@ -1,0 +1,8 @@
+import css from "./frame.module.scss";
+
+export interface KeyHint {
+	keys: readonly string[];
+	does: string;
+}
+
+export const Key = ({ name }: { name: string }) => <kbd className={css.key}>{name}</kbd>;
