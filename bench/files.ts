@@ -30,7 +30,9 @@ export async function files(): Promise<void> {
 			baseline: "reading every row of the events with the same client and writing them as one piece of JSON",
 			ours: () => seconds(() => records(at("studio.db"), ["export", at("again.json"), '{"of":"studio"}'])),
 			theirs: () => seconds(() => plainExport(at("studio.db"), at("plain.json"))),
-			...{ turns: TURNS, unit: "s", goal: null },
+			turns: TURNS,
+			unit: "s",
+			goal: null,
 		});
 		await against({
 			name: "import into an empty studio, each megabyte: checked, staged, taken in, what follows worked out",
@@ -47,7 +49,9 @@ export async function files(): Promise<void> {
 				(await openStore(`file:${at(`plain-${n}.db`)}`)).close();
 				return seconds(() => plainImport(at("book.json"), at(`plain-${n}.db`)));
 			},
-			...{ turns: TURNS, unit: "s", goal: null },
+			turns: TURNS,
+			unit: "s",
+			goal: null,
 		});
 		const [once, longer] = [await peakOf(at("book.json"), at("m")), await peakOf(lengthened(at("book.json")), at("m"))];
 		console.log(

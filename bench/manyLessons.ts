@@ -74,8 +74,12 @@ export async function manyLessons(file: string, size: Size): Promise<Made> {
 	await catchUp(store);
 	const rebuiltSeconds = (performance.now() - from) / 1000;
 	const made: Made = {
-		...{ attempts, events, pieces: eras.length, rebuiltSeconds },
-		...{ seals: [pieces, await sealOf(store)], on: new Date().toISOString().slice(0, 10) },
+		attempts,
+		events,
+		pieces: eras.length,
+		rebuiltSeconds,
+		seals: [pieces, await sealOf(store)],
+		on: new Date().toISOString().slice(0, 10),
 	};
 	await store.client.execute("pragma wal_checkpoint(truncate)");
 	store.close();
@@ -108,7 +112,11 @@ async function documents(store: Store, book: Book, copies: number): Promise<void
 		await tx.insert(t.ladder).values(
 			all.flatMap((end) =>
 				book.ladders.map(({ id, student, ladder, ...rest }) => ({
-					...{ ...rest, id: id + end, student: student + end, name: name(rest.skill), body: ladder },
+					...rest,
+					id: id + end,
+					student: student + end,
+					name: name(rest.skill),
+					body: ladder,
 				})),
 			),
 		);

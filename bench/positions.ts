@@ -9,11 +9,16 @@ const LETTERS = ["a", "b", "Backspace", "Backspace"];
 
 /** A skill of so many positions, each with something in it. */
 const skillOf = (many: number): Skill => ({
-	...{ name: `Of ${many}`, about: "" },
+	name: `Of ${many}`,
+	about: "",
 	positions: Array.from({ length: many }, (_, i) => ({
 		...freshPosition(`p${i}`),
-		...{ name: `Position ${i}`, short: `p${i}`, tell: "Seen in a held finish.", fault: "Too low" },
-		...{ cues: [{ text: `cue ${i}`, kind: "outside" as const }], origin: i > 0 ? `p${i - 1}` : null },
+		name: `Position ${i}`,
+		short: `p${i}`,
+		tell: "Seen in a held finish.",
+		fault: "Too low",
+		cues: [{ text: `cue ${i}`, kind: "outside" as const }],
+		origin: i > 0 ? `p${i - 1}` : null,
 	})),
 });
 
@@ -35,6 +40,10 @@ export const positions = (): Promise<void> =>
 		await against({
 			name: `main thread while ${KEYS} letters are typed into a key position, four a second, among sixty`,
 			baseline: "the same among six",
-			...{ ours: await writer(60), theirs: await writer(6), turns: TURNS, unit: "ms", goal: 2 },
+			ours: await writer(60),
+			theirs: await writer(6),
+			turns: TURNS,
+			unit: "ms",
+			goal: 2,
 		});
 	});

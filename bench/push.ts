@@ -36,7 +36,9 @@ export async function push(): Promise<void> {
 					);
 				},
 				theirs: () => timed(`${bare.url}/api/insert`, post({ events: attempts.theirs(size) })),
-				...{ turns, unit: "ms", goal: 2 },
+				turns,
+				unit: "ms",
+				goal: 2,
 			});
 	} finally {
 		product.end();
@@ -63,7 +65,13 @@ function phone(device: string): (attempts: number) => LogEvent[] {
 			return hashEvent(
 				envelope(
 					{
-						...{ id, kind: "attempt", lesson, set, student: "isolde", ladder: "isolde-clubs", rung: "isolde-clubs-5" },
+						id,
+						kind: "attempt",
+						lesson,
+						set,
+						student: "isolde",
+						ladder: "isolde-clubs",
+						rung: "isolde-clubs-5",
 						body: { result: dseq % 3 ? "hit" : "miss", off: [], judged: true },
 					},
 					{ act: id, device, dseq, lamport: 100_000 + dseq },

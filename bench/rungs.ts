@@ -14,7 +14,9 @@ const FRAME_MS = 1000 / 60;
 
 /** A ladder of so many rungs, each with notches of its own, so that steps and expected rates are worked out. */
 const ladderOf = (many: number): Ladder => ({
-	...{ side: "none", policy: "mastery", start: null },
+	side: "none",
+	policy: "mastery",
+	start: null,
 	rungs: Array.from({ length: many }, (_, i): Rung => {
 		const notches = { extent: Math.min(49, Math.floor(i / 4)), tempo: i % 4 };
 		return { id: `rung-${many}-${i}`, settings: { ...freshRung(`Rung ${i + 1} of ${many}`), notches } };
@@ -39,7 +41,11 @@ export const rungs = async (): Promise<void> => {
 		await against({
 			name: `main thread while ${KEYS} letters are typed into a rung, four a second, on a ladder of 200 rungs`,
 			baseline: "the same on a ladder of five",
-			...{ ours: await writer(200), theirs: await writer(5), turns: TURNS, unit: "ms", goal: 2 },
+			ours: await writer(200),
+			theirs: await writer(5),
+			turns: TURNS,
+			unit: "ms",
+			goal: 2,
 		});
 	});
 };
@@ -49,7 +55,8 @@ function build(): void {
 	const difficulties = Array.from(
 		{ length: 12 },
 		(_, d): Difficulty => ({
-			...{ id: `d${d}`, name: `difficulty ${d}` },
+			id: `d${d}`,
+			name: `difficulty ${d}`,
 			notches: Array.from({ length: 8 }, (_, n) => ({
 				name: `notch ${n}`,
 				weight: n === 0 ? 0 : 1 + ((d + n) % 3) / 2,
@@ -60,8 +67,13 @@ function build(): void {
 		let n = 0;
 		const made = buildLadder(
 			{
-				...{ skill: { name: "Large", about: "", positions: [] }, side: "none", policy: "mastery" },
-				...{ difficulties, chaining: null, size: { rungs: 40 }, easeBack: false },
+				skill: { name: "Large", about: "", positions: [] },
+				side: "none",
+				policy: "mastery",
+				difficulties,
+				chaining: null,
+				size: { rungs: 40 },
+				easeBack: false,
 				ends: Object.fromEntries(difficulties.map(({ id }) => [id, { start: 0, goal: 7 }])),
 			},
 			() => `rung-${n++}`,

@@ -48,12 +48,19 @@ export function demoWorkbook(today: string, progress?: (done: number, of: number
 		ladderVersions: ladders.map(({ ladder }) => ({ hash: hashOf(orderOf(ladder)), made, ladder: orderOf(ladder) })),
 		ladders: ladders.map(({ id, student, skill, ladder, followed }) =>
 			document({
-				...{ id, student, skill, ladder, version: hashOf(orderOf(ladder)) },
+				id,
+				student,
+				skill,
+				ladder,
+				version: hashOf(orderOf(ladder)),
 				skillVersion: hashOf(followed),
 			}),
 		),
 		ladderRevisions: ladders.map(({ id, ladder }) => ({
-			...{ id: `${id}-built`, made, ladder: id, version: hashOf(orderOf(ladder)) },
+			id: `${id}-built`,
+			made,
+			ladder: id,
+			version: hashOf(orderOf(ladder)),
 		})),
 		coach: [{ id: "coach" as const, made, coach: freshCoach }],
 		events: demoLog(today, progress ? { progress } : {}),

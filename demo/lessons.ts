@@ -72,7 +72,9 @@ export function calendar(): Appointment[] {
 			return Array.from({ length: WEEKS }, (_, i) => WEEKS - i)
 				.filter((weeksAgo) => !missed.includes(weeksAgo))
 				.map((weeksAgo, n) => ({
-					...{ daysAgo: 7 * weeksAgo - offset, weeksAgo, who },
+					daysAgo: 7 * weeksAgo - offset,
+					weeksAgo,
+					who,
 					on: turns[n % turns.length] ?? [],
 				}));
 		})
@@ -100,7 +102,11 @@ export function demoLog(
 		students.map((who) => [
 			who.id,
 			{
-				...{ who, slump: {}, day: 0, sinceCue: {}, triesToday: 0 },
+				who,
+				slump: {},
+				day: 0,
+				sinceCue: {},
+				triesToday: 0,
 				ability: Object.fromEntries(Object.entries(who.skills).map(([skill, gift]) => [skill, gift.start])),
 			} as Body,
 		]),

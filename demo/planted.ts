@@ -20,7 +20,14 @@ export interface Plant {
 export const planted = (): Plant[] =>
 	students.flatMap(({ id, skills, hears, relapses, tires, forgets }) =>
 		Object.entries(skills).map(([skill, { favourite, direction, cause }]) => ({
-			...{ student: id, skill, favourite, direction, cause, hears, tires, forgets },
+			student: id,
+			skill,
+			favourite,
+			direction,
+			cause,
+			hears,
+			tires,
+			forgets,
 			relapses: relapses.filter((one) => one.skill === skill).map(({ weeksAgo, drop }) => ({ weeksAgo, drop })),
 		})),
 	);

@@ -64,8 +64,15 @@ const DemoStudent = z.object({
 export type DemoStudent = z.infer<typeof DemoStudent>;
 
 const usual = {
-	...{ triesPerSet: 9, readyRate: 0.85, correctAfter: 3, adjust: 3, secondCue: false },
-	...{ notches: {}, loads: {}, care: [], neverAlone: false },
+	triesPerSet: 9,
+	readyRate: 0.85,
+	correctAfter: 3,
+	adjust: 3,
+	secondCue: false,
+	notches: {},
+	loads: {},
+	care: [],
+	neverAlone: false,
 };
 
 const Scenario = z.object({
@@ -78,7 +85,12 @@ const Scenario = z.object({
 	/** Each takes a stretch of its skill's drills. */
 	ladders: z.array(
 		z.object({
-			...{ id: ident, student: ident, skill: ident, side: Side, policy: Policy, start: z.nullable(ident) },
+			id: ident,
+			student: ident,
+			skill: ident,
+			side: Side,
+			policy: Policy,
+			start: z.nullable(ident),
 			rungs: z.tuple([whole(0, 20), whole(1, 21)]),
 			/** It still follows the skill as it was. */
 			older: z.boolean(),
@@ -94,7 +106,8 @@ export const { older, students, remarks } = scenario;
 /** Two of them are the examples that everybody can begin from. */
 export const skills: Record<string, Skill> = {
 	...scenario.skills,
-	...{ balls: examples.threeBalls, unicycle: examples.unicycle },
+	balls: examples.threeBalls,
+	unicycle: examples.unicycle,
 	calls,
 };
 
@@ -118,10 +131,15 @@ function skillNamed(among: Record<string, Skill>, id: string): Skill {
 /** The ladders whose lessons the model makes. */
 export const modelled: DemoLadder[] = scenario.ladders.map(
 	({ id, student, skill, side, policy, start, rungs: [from, to], older: behind, twin }) => ({
-		...{ id, student, skill, from },
+		id,
+		student,
+		skill,
+		from,
 		followed: skillNamed(behind ? older : skills, skill),
 		ladder: Ladder.parse({
-			...{ side, policy, start },
+			side,
+			policy,
+			start,
 			...(twin
 				? {
 						twin: {

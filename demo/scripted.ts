@@ -18,7 +18,12 @@ import { Skill } from "@/core/skill/skill";
  */
 
 const position = (id: string, name: string, tell: string, fault: string, origin: string | null, cue: string) => ({
-	...{ id, short: id, name, tell, fault, origin },
+	id,
+	short: id,
+	name,
+	tell,
+	fault,
+	origin,
 	cues: [{ text: cue, kind: "outside" as const }],
 });
 
@@ -39,20 +44,30 @@ export const calls: Skill = Skill.parse({
 			...position("ears", "The call is heard out", "Repeats it.", "Goes on half a word", "ready", "let the word land"),
 			faults: [
 				{
-					...{ id: "ears-short", direction: "short", words: "Throws on the first sound", remedies: [] },
+					id: "ears-short",
+					direction: "short",
+					words: "Throws on the first sound",
+					remedies: [],
 					causes: [
 						{
-							...{ id: "ears-short-1", kind: "intention", position: null, skill: null },
-							...{
-								words: "Wants to be first.",
-								who: "",
-								drill: "Three calls with a clap after each.",
-								check: "Can you say it back?",
-							},
+							id: "ears-short-1",
+							kind: "intention",
+							position: null,
+							skill: null,
+							words: "Wants to be first.",
+							who: "",
+							drill: "Three calls with a clap after each.",
+							check: "Can you say it back?",
 						},
 						{
-							...{ id: "ears-short-2", kind: "position", position: "ready", skill: null },
-							...{ words: "The arm is already on its way.", who: "", drill: "", check: "" },
+							id: "ears-short-2",
+							kind: "position",
+							position: "ready",
+							skill: null,
+							words: "The arm is already on its way.",
+							who: "",
+							drill: "",
+							check: "",
 						},
 					],
 				},
@@ -75,8 +90,20 @@ export const calls: Skill = Skill.parse({
 });
 
 const usual = {
-	...{ drill: "", triesPerSet: 9, limit: 40, readyRate: 0.85, gate: "result", watch: ["ears", "lane"] },
-	...{ correctAfter: 3, adjust: 3, secondCue: false, easier: "", harder: "", notches: {}, loads: {}, care: [] },
+	drill: "",
+	triesPerSet: 9,
+	limit: 40,
+	readyRate: 0.85,
+	gate: "result",
+	watch: ["ears", "lane"],
+	correctAfter: 3,
+	adjust: 3,
+	secondCue: false,
+	easier: "",
+	harder: "",
+	notches: {},
+	loads: {},
+	care: [],
 	neverAlone: false,
 };
 const decisions = [
@@ -90,19 +117,19 @@ const drills = [
 	{ name: "Called late", rule: { kind: "decision", k: 8, n: 10 }, decisions, yes: "student", easier: "called early" },
 	{ name: "Read the feeder", rule: { kind: "decision", k: 5, n: 6 }, freeChoice: true },
 	{
-		...{ name: "Three lanes in turn", rule: { kind: "spread", each: 2, targets: ["near", "far", "wall"] } },
+		name: "Three lanes in turn",
+		rule: { kind: "spread", each: 2, targets: ["near", "far", "wall"] },
 		callInTurn: 3,
 	},
 	{
-		...{ name: "Long pass, no strain", unit: "m" },
+		name: "Long pass, no strain",
+		unit: "m",
 		rule: { kind: "within", k: 3, n: 5, low: 6, high: 12, effort: 6 },
 	},
 	{ name: "Against the count", rule: { kind: "bouts", a: 3, b: 2, k: 2, n: 3 } },
 	{
-		...{
-			name: "Called in the square",
-			rule: { kind: "points", weights: { clean: 2, late: 1, wrong: -1, drop: -2 }, target: 8 },
-		},
+		name: "Called in the square",
+		rule: { kind: "points", weights: { clean: 2, late: 1, wrong: -1, drop: -2 }, target: 8 },
 		scale: [
 			outcome("clean", 2, true),
 			outcome("late", 1, true),
@@ -117,9 +144,15 @@ const drills = [
 export const scriptedLadders = ["kasimir", "teodor"].map((student) => {
 	const id = `${student}-calls`;
 	return {
-		...{ id, student, skill: "calls", from: 0, followed: calls },
+		id,
+		student,
+		skill: "calls",
+		from: 0,
+		followed: calls,
 		ladder: Ladder.parse({
-			...{ side: "none", policy: "mastery", start: `${id}-2` },
+			side: "none",
+			policy: "mastery",
+			start: `${id}-2`,
 			rungs: drills.map((settings, i) => ({ id: `${id}-${i + 1}`, settings })),
 		}),
 	};
@@ -140,7 +173,14 @@ function stageOf({ newId, lesson, write, view }: Phone, ladder: PackLadder, othe
 	const set = () => view().current as SetView;
 	const at = (rung: number) => placeOn(ladder, `${ladder.id}-${rung}`);
 	return {
-		...{ newId, lesson, write, view, ladder, others, set, at },
+		newId,
+		lesson,
+		write,
+		view,
+		ladder,
+		others,
+		set,
+		at,
 		go: (rung: number, options: commands.SetOptions = { elsewhere: "here today" }) =>
 			write(commands.leaveFor(newId, view(), set(), at(rung), "own", options)),
 		log(...attempts: Attempt[]) {
@@ -160,7 +200,10 @@ const isRight = (called: string, answer: string) =>
 	decisions.some((row) => row.situation === called && row.right[0]?.answer === answer);
 const chose = (called: string, answer: string, cameOff?: boolean, more: Partial<Attempt> = {}): Attempt => ({
 	...(isRight(called, answer) ? hit : miss),
-	...{ called, answer, ...(cameOff === undefined ? {} : { cameOff }), ...more },
+	called,
+	answer,
+	...(cameOff === undefined ? {} : { cameOff }),
+	...more,
 });
 
 /** Rung 1 as a warm-up, then from the bottom quickly up. */
@@ -217,7 +260,10 @@ function onOtherRungs({ go, log, write, view, set, newId, ladder }: Stage): void
 	thrown("wall", false, false, true);
 	go(5);
 	const far = (value: number, effort: number, label: string): Attempt => ({
-		...{ ...(value >= 6 ? hit : miss), measure: { value, unit: "m" }, effort, label },
+		...(value >= 6 ? hit : miss),
+		measure: { value, unit: "m" },
+		effort,
+		label,
 	});
 	log(far(5.5, 4, "short club"), far(6.4, 7, "short club"), far(6.8, 5, "long club"), far(7.1, 6, "long club"));
 	write(feltBetter(view(), ladder.student, set().placing.rung, "long club"));

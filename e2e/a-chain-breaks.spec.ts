@@ -15,8 +15,13 @@ test("skills tried in one go: a try that breaks says in which of them, and the r
 		await saveStudent(
 			store,
 			{
-				...{ name: "Ida Thornbury", strongSide: "left", born: null, level: "steady" },
-				...{ protectedParts: [], kit: "", wish: "" },
+				name: "Ida Thornbury",
+				strongSide: "left",
+				born: null,
+				level: "steady",
+				protectedParts: [],
+				kit: "",
+				wish: "",
 			},
 			null,
 			"ida",
@@ -24,7 +29,9 @@ test("skills tried in one go: a try that breaks says in which of them, and the r
 		for (const name of ["Scarves", "Balls", "Clubs"])
 			await saveSkill(store, { name, about: "", positions: [] }, null, name.toLowerCase());
 		const positions = ["start", "change", "finish"].map((short) => ({
-			...{ ...freshPosition(short), short, name: `The {this} hand at the ${short}` },
+			...freshPosition(short),
+			short,
+			name: `The {this} hand at the ${short}`,
 			cues: [{ text: `{across} hand first, ${short}`, kind: "outside" as const }],
 		}));
 		const chain = ["scarves", "balls", "clubs"];
@@ -35,7 +42,9 @@ test("skills tried in one go: a try that breaks says in which of them, and the r
 			watch: ["start", "change", "finish"],
 		};
 		await addLadder(store, "ida", "medley", {
-			...{ side: "left", policy: "mastery", start: null },
+			side: "left",
+			policy: "mastery",
+			start: null,
 			rungs: [{ id: "r", settings }],
 		});
 	});

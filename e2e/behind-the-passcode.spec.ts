@@ -41,8 +41,12 @@ class Lan {
 			stdio: ["ignore", "pipe", "pipe"],
 			env: {
 				...process.env,
-				...{ DATABASE_URL: `file:${join(folder, "studio.db")}`, PORT: String(port), PEG_HOST: HOST, PEG_LAN: "1" },
-				...{ NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
+				DATABASE_URL: `file:${join(folder, "studio.db")}`,
+				PORT: String(port),
+				PEG_HOST: HOST,
+				PEG_LAN: "1",
+				NODE_ENV: "production",
+				NEXT_TELEMETRY_DISABLED: "1",
 				...(passcode === null ? {} : { PEG_PASSCODE: passcode }),
 			},
 		});
@@ -88,7 +92,9 @@ async function phoneOn(folder: string): Promise<BrowserContext> {
 	const made = await chromium.launchPersistentContext(join(folder, "phone"), {
 		executablePath: chromiumPath(),
 		args: [...quiet, `--host-resolver-rules=MAP ${HOST} 127.0.0.1`],
-		...{ ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 }, hasTouch: true },
+		ignoreHTTPSErrors: true,
+		viewport: { width: 390, height: 844 },
+		hasTouch: true,
 	});
 	await quickHand(made);
 	return made;

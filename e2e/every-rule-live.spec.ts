@@ -104,7 +104,9 @@ async function fill(studio: Studio, all: Partial<RungSettings> = {}): Promise<vo
 			);
 			for (const name of ["Wendel", "Yara"]) {
 				const made = await addLadder(store, name, kind, {
-					...{ side: "none", policy: "mastery", start: null },
+					side: "none",
+					policy: "mastery",
+					start: null,
 					rungs: [
 						{
 							id: "only",

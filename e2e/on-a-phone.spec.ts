@@ -88,9 +88,22 @@ async function longWords(studio: Studio): Promise<void> {
 		}
 		const kept = (body: object, kind: string, n: number) =>
 			hashEvent({
-				...{ id: `long-${n}`, act: `long-${n}`, device: "long", dseq: n, lamport: 900_000 + n, kind, body },
-				...{ at: "2026-11-20T10:00:00.000Z", tz: "UTC", localDay: "2026-11-20", actor: "coach" },
-				...{ lesson: null, set: null, student: "isolde", ladder: null, rung: null },
+				id: `long-${n}`,
+				act: `long-${n}`,
+				device: "long",
+				dseq: n,
+				lamport: 900_000 + n,
+				kind,
+				body,
+				at: "2026-11-20T10:00:00.000Z",
+				tz: "UTC",
+				localDay: "2026-11-20",
+				actor: "coach",
+				lesson: null,
+				set: null,
+				student: "isolde",
+				ladder: null,
+				rung: null,
 			} as never);
 		await pushEvents(store, "long", [
 			kept({ text: word(300) }, "parked", 1),

@@ -44,7 +44,9 @@ export class Studio {
 				detached: true,
 				env: {
 					...process.env,
-					...{ DATABASE_URL: this.database, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
+					DATABASE_URL: this.database,
+					NODE_ENV: "production",
+					NEXT_TELEMETRY_DISABLED: "1",
 					...this.env,
 				},
 			},

@@ -18,7 +18,10 @@ export const targets = async (page: Page): Promise<Box[]> => {
 			.filter(({ box }) => box.width > 0)
 			.map(({ one, box }) => ({
 				what: (one.textContent ?? "").slice(0, 40),
-				...{ x: box.x, y: box.y, width: box.width, height: box.height },
+				x: box.x,
+				y: box.y,
+				width: box.width,
+				height: box.height,
 			})),
 	);
 	expect(all.length).toBeGreaterThan(9);

@@ -112,7 +112,13 @@ test("eased by what is missing, the rung is passed in that form, and the wrap-up
 		await saveStudent(
 			store,
 			{
-				...{ name: "Wendel", strongSide: "right", born: null, level: "steady", protectedParts: [], kit: "", wish: "" },
+				name: "Wendel",
+				strongSide: "right",
+				born: null,
+				level: "steady",
+				protectedParts: [],
+				kit: "",
+				wish: "",
 				lacks: ["hard ball"],
 			},
 			null,
@@ -123,7 +129,9 @@ test("eased by what is missing, the rung is passed in that form, and the wrap-up
 			id,
 			settings: {
 				...freshRung(name),
-				...{ rule: { kind: "streak" as const, r: 3 }, easier: "with the soft one", needs: ["hard ball"] },
+				rule: { kind: "streak" as const, r: 3 },
+				easier: "with the soft one",
+				needs: ["hard ball"],
 			},
 		});
 		const made = await addLadder(

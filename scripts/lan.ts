@@ -67,7 +67,11 @@ async function certificate(): Promise<{ cert: string; key: string; ca: string | 
 	const at = { cert: join(folder, "authority.crt"), key: join(folder, "authority.key") };
 	if (!existsSync(at.cert)) {
 		const made = await createCA({
-			...{ organization: "Peg Ladder on this machine", countryCode: "ZZ", state: "-", locality: "-", validity: 3650 },
+			organization: "Peg Ladder on this machine",
+			countryCode: "ZZ",
+			state: "-",
+			locality: "-",
+			validity: 3650,
 		});
 		writeFileSync(at.cert, made.cert);
 		writeFileSync(at.key, made.key, { mode: 0o600 });

@@ -49,7 +49,9 @@ const light = (to: string) =>
 /** A rule of another kind than the demo's, to show its clock. */
 await studio.inStore(async (store) => {
 	await addLadder(store, "sunniva", "balls", {
-		...{ side: "left", policy: "mastery", start: null },
+		side: "left",
+		policy: "mastery",
+		start: null,
 		rungs: [
 			{
 				id: "minute",

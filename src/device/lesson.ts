@@ -162,7 +162,9 @@ export class LessonOnDevice {
 				ready: opened.pack !== null && opened.events.length > 0,
 			},
 			{
-				...{ keptTo: opened.dseq, ackedTo: opened.acked, unsent: opened.waiting },
+				keptTo: opened.dseq,
+				ackedTo: opened.acked,
+				unsent: opened.waiting,
 				room: evictionNotice(studio, opened.device) ?? this.mark.room,
 			},
 		);

@@ -112,8 +112,12 @@ async function send(
 		method: "POST",
 		headers: { "content-type": "application/json" },
 		body: JSON.stringify({
-			...{ studio: local.studio, epoch: out.epoch || 1, device: local.device },
-			...{ after: out.acked, events: out.events, wants },
+			studio: local.studio,
+			epoch: out.epoch || 1,
+			device: local.device,
+			after: out.acked,
+			events: out.events,
+			wants,
 		}),
 	});
 	const answer: unknown = await response.json();

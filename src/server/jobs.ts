@@ -69,8 +69,18 @@ export const busy = (): boolean => [...jobs().values()].some((job) => job.state 
 export const open = (kind: JobKind, file: string): RunningJob => {
 	const id = uuid();
 	const job: RunningJob = {
-		...{ id, kind, file, child: null, state: "running", step: "starting", done: 0, of: 0 },
-		...{ sentence: "", preview: null, backup: null, refused: [] },
+		id,
+		kind,
+		file,
+		child: null,
+		state: "running",
+		step: "starting",
+		done: 0,
+		of: 0,
+		sentence: "",
+		preview: null,
+		backup: null,
+		refused: [],
 	};
 	jobs().set(id, job);
 	return job;

@@ -93,7 +93,8 @@ export async function readFind(query: string): Promise<FindPage> {
 			hits: said.map(({ kind, student, lesson, day, text }) => ({
 				href: lesson ? `/lessons/${lesson}` : student ? `/students/${student}` : "/",
 				title: [names.get(student ?? ""), saidWords[kind]].filter(Boolean).join(", "),
-				...{ text, day },
+				text,
+				day,
 			})),
 		},
 	];

@@ -38,8 +38,14 @@ export async function readLadders(): Promise<LadderLine[]> {
 	const rows = await laddersInUse(await upToDate());
 	return rows
 		.map((row) => ({
-			...{ id: row.id, student: row.student, studentName: row.studentName, skill: row.skill },
-			...{ skillName: row.followed.name, side: row.ladder.side, archived: row.archived, rail: row.rail },
+			id: row.id,
+			student: row.student,
+			studentName: row.studentName,
+			skill: row.skill,
+			skillName: row.followed.name,
+			side: row.ladder.side,
+			archived: row.archived,
+			rail: row.rail,
 			twin: twinAmong(row, rows),
 			last: row.last?.day ?? null,
 		}))

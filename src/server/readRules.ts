@@ -41,9 +41,17 @@ export async function readRuledRungs(): Promise<RuledRung[]> {
 		.filter((row) => !row.archived)
 		.flatMap((row) =>
 			row.ladder.rungs.map(({ id, settings }, i) => ({
-				...{ ladder: row.id, rev: row.rev, student: row.studentName, skill: row.followed.name },
-				...{ rung: id, number: i + 1, name: settings.name, rule: settings.rule as Rule },
-				...{ limit: settings.limit, ready: settings.readyRate, peg: row.rail.peg === id },
+				ladder: row.id,
+				rev: row.rev,
+				student: row.studentName,
+				skill: row.followed.name,
+				rung: id,
+				number: i + 1,
+				name: settings.name,
+				rule: settings.rule as Rule,
+				limit: settings.limit,
+				ready: settings.readyRate,
+				peg: row.rail.peg === id,
 				...splitOn(settings, row.rail.holes[i]?.ways),
 			})),
 		);

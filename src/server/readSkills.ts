@@ -34,11 +34,17 @@ export async function readSkills(): Promise<SkillLine[]> {
 	const [skills, begun] = await Promise.all([listSkills(open), listBegun(open)]);
 	return [
 		...begun.map(({ id, typed }) => ({
-			...{ id, archived: false, begun: true, shorts: [] },
+			id,
+			archived: false,
+			begun: true,
+			shorts: [],
 			name: String((typed as { name?: unknown }).name ?? "").trim() || "Not named yet",
 		})),
 		...skills.map(({ id, archived, skill }) => ({
-			...{ id, archived, begun: false, name: skill.name },
+			id,
+			archived,
+			begun: false,
+			name: skill.name,
 			shorts: skill.positions.map((position) => position.short),
 		})),
 	];

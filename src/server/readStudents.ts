@@ -105,7 +105,9 @@ export async function readStudent(id: string): Promise<StudentPageProps | null> 
 		promises,
 		parked,
 		lessons: lessons.slice(0, LISTED).map(({ lesson, day, closed, rungs }) => ({
-			...{ id: lesson, day, closed },
+			id: lesson,
+			day,
+			closed,
 			rungs: rungs.filter((rung) => rung.student === id),
 		})),
 		held: digests.get(id)?.lessons ?? 0,

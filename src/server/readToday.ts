@@ -77,13 +77,21 @@ export async function readToday(day: string): Promise<TodayProps> {
 	const shown = inOrder.slice(0, SHOWN);
 	const ladders = (await railedLadders(store, { students: shown.map(({ id }) => id) })).filter((row) => !row.archived);
 	return {
-		...{ studio, day, names },
+		studio,
+		day,
+		names,
 		students: shown.map(({ id, name }) => ({
-			...{ id, name, next: next(id) },
+			id,
+			name,
+			next: next(id),
 			ladders: ladders
 				.filter((ladder) => ladder.student === id)
 				.map((row) => ({
-					...{ id: row.id, skill: row.followed.name, side: row.ladder.side, rail: row.rail, last: row.last },
+					id: row.id,
+					skill: row.followed.name,
+					side: row.ladder.side,
+					rail: row.rail,
+					last: row.last,
 				})),
 		})),
 		more: inOrder.length - shown.length,
@@ -104,7 +112,9 @@ async function questions(store: Store, names: Record<string, string>, day: strin
 	const days = doubtful.map(({ lesson, students, day: said }): Question => {
 		const who = students.map((id) => names[id] ?? "somebody").join(", ") || "Quick count";
 		return {
-			...{ href: `/lessons/${lesson}`, text: `${who}: a lesson on`, day: said },
+			href: `/lessons/${lesson}`,
+			text: `${who}: a lesson on`,
+			day: said,
 			why: "A day far from today's. It decides nothing until you say which day it was.",
 		};
 	});
@@ -126,23 +136,31 @@ async function questions(store: Store, names: Record<string, string>, day: strin
 			const { rung, lesson, metBy, seen } = rail.pass;
 			const sides = { side: ladder.side, strong: person.strongSide };
 			says.push({
-				...{ href, text: `${who}: ${readSides(rail.holes[rail.pegIndex]?.name ?? "", sides)} is passed` },
+				href,
+				text: `${who}: ${readSides(rail.holes[rail.pegIndex]?.name ?? "", sides)} is passed`,
 				why: `on ${followed.name}; the peg has not moved.`,
 				since: rail.pass.day,
 				pass: {
-					...{ lesson, student, ladder: id, rung, metBy, seen },
+					lesson,
+					student,
+					ladder: id,
+					rung,
+					metBy,
+					seen,
 					to: { id: above.id, name: readSides(above.settings.name, sides) },
 				},
 			});
 		}
 		if (top && rail.pegIndex === rail.holes.length - 1 && top.state !== "open")
 			says.push({
-				...{ href, text: `${who}: ${followed.name} is done` },
+				href,
+				text: `${who}: ${followed.name} is done`,
 				why: "The top rung is passed; choose what follows.",
 			});
 		if (outdated)
 			says.push({
-				...{ href, text: `${who}: ${followed.name} was revised` },
+				href,
+				text: `${who}: ${followed.name} was revised`,
 				why: "The ladder follows the skill as it was; take the new one or stay.",
 			});
 		if (rail.unfounded)

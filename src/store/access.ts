@@ -30,7 +30,9 @@ export async function setPasscode({ write }: Store, passcode: string): Promise<O
 	if (passcode.length > 200) return refuse("passcode", "The passcode is longer than 200 letters; shorten it.");
 	const salt = randomBytes(16).toString("hex");
 	const values = {
-		...{ id: ID, salt, hash: (await digest(passcode, salt)).toString("hex") },
+		id: ID,
+		salt,
+		hash: (await digest(passcode, salt)).toString("hex"),
 		secret: randomBytes(32).toString("hex"),
 	};
 	await write(async (tx) => {

@@ -43,7 +43,12 @@ export async function eraseStudent(store: Store, student: string): Promise<void>
 				.update(t.event)
 				.set({
 					...({ act, lamport, at, tz, localDay, actor, kind, hash } as typeof t.event.$inferInsert),
-					...{ lesson: null, set: null, student: null, ladder: null, rung: null, body: {} },
+					lesson: null,
+					set: null,
+					student: null,
+					ladder: null,
+					rung: null,
+					body: {},
 				})
 				.where(eq(t.event.id, id));
 		}

@@ -129,7 +129,10 @@ async function putAside(
 	await tx
 		.insert(t.quarantine)
 		.values({
-			...{ eventId: idOf(raw), device, dseq, raw: long ? cutText(words, RAW_CHARS) : words },
+			eventId: idOf(raw),
+			device,
+			dseq,
+			raw: long ? cutText(words, RAW_CHARS) : words,
 			reason: cutText(why, REASON_CHARS),
 		})
 		.onConflictDoNothing();
@@ -329,8 +332,12 @@ export function retryAside(store: Store, n: number): Promise<string | null> {
 		const raw: unknown = parsedOr(row.raw);
 		const parsed = parseEvent(raw);
 		const around = async (): Promise<Around> => ({
-			...{ device, dseq, known: await knownIds(tx, [raw]), absent: await absentOnes(tx, [raw]) },
-			...{ taken: await takenNumbers(tx, device, [dseq]), top: (await topLamport(store, tx)).lamport },
+			device,
+			dseq,
+			known: await knownIds(tx, [raw]),
+			absent: await absentOnes(tx, [raw]),
+			taken: await takenNumbers(tx, device, [dseq]),
+			top: (await topLamport(store, tx)).lamport,
 		});
 		const reason = parsed.ok ? whyNot(parsed.value, await around()) : sentencesOf(parsed.refusals);
 		if (reason !== null && reason !== "here") return reason;

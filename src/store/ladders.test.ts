@@ -23,11 +23,18 @@ import { findStudent, saveStudent } from "./students";
 let folder: string;
 let store: Store;
 const student = {
-	...{ name: "Ida", strongSide: "left" as const, born: null, level: "steady" as const },
-	...{ protectedParts: [], kit: "", wish: "" },
+	name: "Ida",
+	strongSide: "left" as const,
+	born: null,
+	level: "steady" as const,
+	protectedParts: [],
+	kit: "",
+	wish: "",
 };
 const ladder: Ladder = {
-	...{ side: "left", policy: "mastery", start: null },
+	side: "left",
+	policy: "mastery",
+	start: null,
 	rungs: threeRungs(["r1", "r2", "r3"], "Skill"),
 };
 

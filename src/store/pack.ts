@@ -44,7 +44,11 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		if (!student) throw new Error("a ladder was read whose student was not");
 		const causes = found.get(row.skill)?.get(row.student);
 		return {
-			...{ student, skills, bandLow: coach.band.low, bandHigh: coach.band.high, unit: coach.unit },
+			student,
+			skills,
+			bandLow: coach.band.low,
+			bandHigh: coach.band.high,
+			unit: coach.unit,
 			...(causes ? { causes } : {}),
 		};
 	};

@@ -226,8 +226,12 @@ async function keepLessons(tx: Tx, lessons: readonly string[], digests: readonly
 	if (fresh.length === 0) return;
 	await tx.insert(t.lessonDigest).values(
 		fresh.map(({ digest, head }) => ({
-			...{ lesson: digest.lesson, day: digest.day, opened: digest.opened, closed: digest.closed },
-			...{ upTo: Math.max(upTo, head), body: digest },
+			lesson: digest.lesson,
+			day: digest.day,
+			opened: digest.opened,
+			closed: digest.closed,
+			upTo: Math.max(upTo, head),
+			body: digest,
 		})),
 	);
 	const work = fresh.flatMap(({ digest }) =>
@@ -238,7 +242,10 @@ async function keepLessons(tx: Tx, lessons: readonly string[], digests: readonly
 		const { lesson, day, students, notes = [] } = digest;
 		const alone = students.length === 1 ? (students[0] ?? null) : null;
 		const whole = ofLesson.map((kind) => ({
-			...{ id: `${lesson}/${kind}`, kind, student: alone, text: kind === "told" ? digest.note : digest[kind] },
+			id: `${lesson}/${kind}`,
+			kind,
+			student: alone,
+			text: kind === "told" ? digest.note : digest[kind],
 		}));
 		// What was told to one of several is found among their words, and no other's.
 		const each = notes.map(({ student, text }) => ({
@@ -388,9 +395,16 @@ async function keepSaid(store: Store, roots: readonly string[]): Promise<void> {
 		return one
 			? [
 					{
-						...{ id: one.id, kind: from.kind as SaidKind, student: one.student, lesson: from.lesson, day: one.day },
-						...{ due: one.due, closedBy: one.closedBy, lamport: from.lamport },
-						...{ text: one.text, folded: foldText(one.text) },
+						id: one.id,
+						kind: from.kind as SaidKind,
+						student: one.student,
+						lesson: from.lesson,
+						day: one.day,
+						due: one.due,
+						closedBy: one.closedBy,
+						lamport: from.lamport,
+						text: one.text,
+						folded: foldText(one.text),
 					},
 				]
 			: [];

@@ -5,8 +5,12 @@ import type { Store } from "./db";
 import * as t from "./schema";
 
 const kept = {
-	...{ id: t.said.id, student: t.said.student, text: t.said.text, day: t.said.day },
-	...{ due: t.said.due, closedBy: t.said.closedBy },
+	id: t.said.id,
+	student: t.said.student,
+	text: t.said.text,
+	day: t.said.day,
+	due: t.said.due,
+	closedBy: t.said.closedBy,
 };
 
 /** Promises not kept yet, by their due day: of one student, or all. */

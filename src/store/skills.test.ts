@@ -48,7 +48,8 @@ describe("a skill nobody follows yet", () => {
 		const { at } = await keep("new", none, fresh);
 		await keep("new", at, { ...fresh, about: "first window" });
 		expect(await keepSkill(store, "new", at, { ...fresh, about: "second window" })).toMatchObject({
-			...{ ok: false, refusals: [{ path: "rev" }] },
+			ok: false,
+			refusals: [{ path: "rev" }],
 		});
 		expect((await inForce("new")).skill.about).toBe("first window");
 	});
@@ -132,7 +133,8 @@ describe("a skill in use", () => {
 		const seen = (await inForce()).version;
 		await saveSkill(store, { ...skill, about: "third" }, { id: "skill", rev: 2 });
 		expect(await takeNewSkill(store, { id: "ladder", rev: 1 }, seen)).toMatchObject({
-			...{ ok: false, refusals: [{ path: "version" }] },
+			ok: false,
+			refusals: [{ path: "version" }],
 		});
 		expect((await findLadder(store, "ladder"))?.skillVersion).toBe(first);
 		expect((await takeNewSkill(store, { id: "ladder", rev: 1 }, (await inForce()).version)).ok).toBe(true);

@@ -98,7 +98,8 @@ export const writingAt = (
 	skill: Pick<Saved, "rev"> | null | undefined,
 	draft: { n: number } | null | undefined,
 ): WritingAt => ({
-	...{ rev: skill?.rev ?? 0, draft: draft?.n ?? 0 },
+	rev: skill?.rev ?? 0,
+	draft: draft?.n ?? 0,
 });
 
 export interface KeptSkill {

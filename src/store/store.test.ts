@@ -186,7 +186,8 @@ describe("documents", () => {
 		expect(before).toMatchObject({ outdated: true, followed: { about: "" } });
 		const { version } = (await findSkill(store, "skill")) as { version: string };
 		expect(await takeNewSkill(store, { id: "ladder", rev: 1 }, "seen before")).toMatchObject({
-			...{ ok: false, refusals: [{ path: "version" }] },
+			ok: false,
+			refusals: [{ path: "version" }],
 		});
 		expect(await takeNewSkill(store, { id: "ladder", rev: 1 }, version)).toMatchObject({ ok: true });
 		expect(await findLadder(store, "ladder")).toMatchObject({ outdated: false, followed: { about: "revised" } });

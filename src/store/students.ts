@@ -33,7 +33,9 @@ export async function studentNames({
 }: Store): Promise<{ id: string; name: string; strongSide: "left" | "right"; archived: boolean }[]> {
 	const rows = await db
 		.select({
-			...{ id: t.student.id, name: t.student.name, archivedAt: t.student.archivedAt },
+			id: t.student.id,
+			name: t.student.name,
+			archivedAt: t.student.archivedAt,
 			strongSide: sql<"left" | "right">`json_extract(${t.student.body}, '$.strongSide')`,
 		})
 		.from(t.student)

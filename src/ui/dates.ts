@@ -6,7 +6,11 @@ import { now } from "@/device/now";
  * the same.
  */
 const parts = new Intl.DateTimeFormat("en-US", {
-	...{ weekday: "short", day: "numeric", month: "short", year: "numeric", timeZone: "UTC" },
+	weekday: "short",
+	day: "numeric",
+	month: "short",
+	year: "numeric",
+	timeZone: "UTC",
 });
 
 /**

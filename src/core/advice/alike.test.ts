@@ -143,7 +143,8 @@ test("together, both have to pass where the rung says so", () => {
 	const rule = { kind: "streak", r: 2 } as const;
 	const [left, right] = (["left", "right"] as const).map((side) => ({
 		...ladderWith({ gate: "result", rule, bothPass: true }),
-		...{ id: side, side },
+		id: side,
+		side,
 	})) as [ReturnType<typeof ladderWith>, ReturnType<typeof ladderWith>];
 	const phone = new Phone().begin(left);
 	const first = phone.set();

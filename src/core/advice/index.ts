@@ -77,7 +77,8 @@ export function advise(input: AdviceInput): Advice {
 	const { line, said } = firstOf(facts);
 	const ready = facts.placing.policy === "fixed dose" && input.verdict.kind === "met";
 	return {
-		...{ line: line.name, canSilence: !line.always },
+		line: line.name,
+		canSilence: !line.always,
 		...said,
 		reason: cameBack(line, said, facts) ? `Again: ${said.reason}` : said.reason,
 		...(ready ? { ready } : {}),

@@ -51,7 +51,7 @@ export function countEndings(
 	let busts = false;
 	for (let t = 1; t <= limit; t++) {
 		const table = perSet > 0 && (t - 1) % perSet === 0 ? nextInNewSet : next;
-		busts = pass(now, after, table, shares, shifts, width, met, bust, t * width) || busts;
+		busts = pass({ now, after, table, shares, shifts, width, met, bust, at: t * width }) || busts;
 		if (stops) for (let g = 0; g <= t; g++) if (stops(t, g)) stopped[t * width + g] = takeOut(after, width, g);
 		[now, after] = [after, now];
 	}
@@ -78,19 +78,25 @@ const emptyLayer = (states: number, width: number): Layer => ({
 	held: new Uint8Array(states),
 });
 
+interface Pass {
+	now: Layer;
+	/** Written over. */
+	after: Layer;
+	/** Where each letter leads from each state. */
+	table: Int32Array;
+	/** Of each letter: its share of its side, and 1 where it is good. */
+	shares: Float64Array;
+	shifts: Int32Array;
+	width: number;
+	/** Mass that ends, by attempt and goods; added to from `at` on. */
+	met: Float64Array;
+	bust: Float64Array;
+	at: number;
+}
+
 /** One attempt: every letter out of every state. Written without calls, since it is all the time there is. Says whether something bust. */
 // biome-ignore lint/complexity/noExcessiveCognitiveComplexity: the matrix kernel; a call per letter or state would be most of its time
-function pass(
-	now: Layer,
-	after: Layer,
-	table: Int32Array,
-	shares: Float64Array,
-	shifts: Int32Array,
-	width: number,
-	met: Float64Array,
-	bust: Float64Array,
-	at: number,
-): boolean {
+function pass({ now, after, table, shares, shifts, width, met, bust, at }: Pass): boolean {
 	const { mass: source, low: lows, high: highs, held } = now;
 	const { mass, low: newLows, high: newHighs, held: newHeld } = after;
 	const letters = shares.length;

@@ -67,7 +67,10 @@ function* gamesOf(ask: Ask, [good, off]: readonly [number, number], idle: number
 	const highest = good * ask.limit;
 	const deepest = Math.min(off * ask.limit, DEEPEST);
 	const game = (target: number, bust: number): Game => ({
-		...{ good, off, target, bust: bust === 0 ? null : bust },
+		good,
+		off,
+		target,
+		bust: bust === 0 ? null : bust,
 		...(idle > 0 ? { idle } : {}),
 	});
 	const notReady = (target: number, bust: number) => walk(game(target, bust), ask.notReady, ask.limit);

@@ -25,7 +25,9 @@ export const wayOf = (good: boolean, result: string): string => `${good ? "good"
 export function waysOn({ gate, scale: own }: Settings): Way[] {
 	const scale = own ?? scales["hit or miss"];
 	const way = (good: boolean, { code, label, points }: (typeof scale)[number], words = label): Way => ({
-		...{ id: wayOf(good, code), good, words },
+		id: wayOf(good, code),
+		good,
+		words,
 		attempt: { good, result: code, points },
 	});
 	const [came, missed] = [scale.filter(({ success }) => success), scale.filter(({ success }) => !success)];

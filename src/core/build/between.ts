@@ -32,8 +32,10 @@ export function between(
 			id: newId(),
 			settings: {
 				...structuredClone(lower.settings),
-				...{ name: cutText(`${lower.settings.name}, ${name}`, 80), notches: { ...low, [first.id]: at } },
-				...{ easier: lower.settings.name, harder: upper.settings.name },
+				name: cutText(`${lower.settings.name}, ${name}`, 80),
+				notches: { ...low, [first.id]: at },
+				easier: lower.settings.name,
+				harder: upper.settings.name,
 			},
 		},
 		sentence: `Only ${first.name} is raised, to “${name}”.`,

@@ -82,9 +82,14 @@ let made = 0;
 const build = (change: Partial<Request> = {}) =>
 	buildLadder(
 		{
-			...{ skill, side: "left", policy: "mastery", difficulties: usualDifficulties },
-			...{ ends: { object: { start: 0, goal: 3 }, tempo: { start: 0, goal: 3 } } },
-			...{ chaining: null, size: { rungs: 5 }, easeBack: false },
+			skill,
+			side: "left",
+			policy: "mastery",
+			difficulties: usualDifficulties,
+			ends: { object: { start: 0, goal: 3 }, tempo: { start: 0, goal: 3 } },
+			chaining: null,
+			size: { rungs: 5 },
+			easeBack: false,
 			...change,
 		},
 		() => `rung-${++made}`,

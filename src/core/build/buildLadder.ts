@@ -57,7 +57,8 @@ export function extentOf(
 	const whole = chaining === "whole - parts - whole";
 	return {
 		difficulty: {
-			...{ id: EXTENT, name: "how much of it" },
+			id: EXTENT,
+			name: "how much of it",
 			notches: parts.map((part, i) => ({
 				name:
 					whole && i === 0 ? "the whole, for a look" : part.length === positions.length ? "the whole" : shorts(part),
@@ -131,7 +132,8 @@ export function buildLadder(request: Request, newId: () => string): Outcome<Ladd
 	const row: Notching[] = used.flatMap((one) => {
 		const { start, goal } = endsOf(one);
 		return Array.from({ length: goal - start }, (_, i) => ({
-			...{ difficulty: one.id, to: start + i + 1 },
+			difficulty: one.id,
+			to: start + i + 1,
 			weight: one.notches[start + i + 1]?.weight ?? 1,
 		}));
 	});

@@ -50,7 +50,8 @@ export const difficultyLabels = {
 };
 
 export const freshDifficulty = (id: string): Difficulty => ({
-	...{ id, name: "" },
+	id,
+	name: "",
 	notches: [
 		{ name: "", weight: 0 },
 		{ name: "", weight: 1 },

@@ -37,7 +37,8 @@ export function stepsOf(rungs: readonly Rung[], difficulties: readonly Difficult
 		const weight = raised.reduce((sum, change) => sum + change.weight, 0);
 		const net = changes.reduce((sum, change) => sum + change.weight, 0);
 		return {
-			...{ changes, weight },
+			changes,
+			weight,
 			marks: [
 				...(raised.length > 1 ? (["two at once"] as const) : []),
 				...(weight > greatest + 1e-9 ? (["too big"] as const) : []),

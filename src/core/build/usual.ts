@@ -1,7 +1,8 @@
 import { type Difficulty, EXTENT } from "./difficulty";
 
 const difficulty = (id: string, name: string, ...notches: (string | readonly [string, number])[]): Difficulty => ({
-	...{ id, name },
+	id,
+	name,
 	notches: notches.map((notch, i) => {
 		const [words, weight] = typeof notch === "string" ? [notch, 1] : notch;
 		return { name: words, weight: i === 0 ? 0 : weight };
@@ -32,7 +33,8 @@ export const usualDifficulties: readonly Difficulty[] = [
 
 /** How much of the movement, where no skill's key positions say what the parts are. */
 export const wholeExtent: Difficulty = {
-	...{ id: EXTENT, name: "how much of it" },
+	id: EXTENT,
+	name: "how much of it",
 	notches: Array.from({ length: 50 }, (_, i) => ({ name: `part ${i + 1}`, weight: i === 0 ? 0 : 1 })),
 };
 

@@ -30,7 +30,9 @@ export type Band = z.infer<typeof Band>;
 
 /** What holds for the whole studio: the coach's own difficulties, the working band, the unit distances are told in, whose tries count for estimates. */
 export const Coach = z.object({
-	...{ difficulties: Difficulties, unit: z.enum(lengthUnits), band: Band },
+	difficulties: Difficulties,
+	unit: z.enum(lengthUnits),
+	band: Band,
 	/** Estimates go without tries that a partner logged. */
 	partnersLeftOut: z.optional(z.boolean()),
 });

@@ -51,7 +51,9 @@ test("what is to be practised is told at the next lesson", () => {
 			kind: "lesson.closed",
 			student: "student",
 			body: {
-				...{ remark: "", note: "", next: null },
+				remark: "",
+				note: "",
+				next: null,
 				practise: [
 					{ ladder: "ladder", rung: "r1", name: "Low", much: "ten a day" },
 					{ ladder: "other", rung: "x", name: "Else", much: "" },

@@ -15,7 +15,10 @@ export interface PassAt extends Pick<PassDigest, "metBy" | "seen"> {
 /** The pass is claimed: the peg moves, on the attempt that met the rule. */
 export const claimPass = ({ lesson, student, ladder, rung, to, metBy, seen }: PassAt): Drafts => [
 	{
-		...{ kind: "peg.moved", lesson, student, ladder },
+		kind: "peg.moved",
+		lesson,
+		student,
+		ladder,
 		body: { from: rung, to: to.id, reason: "passed", evidence: [metBy], basis: { engine: ENGINE, seen } },
 	},
 ];

@@ -22,7 +22,8 @@ export function openSet(
 ): Drafts[number] {
 	const id = newId();
 	const body = {
-		...{ placing, variation },
+		placing,
+		variation,
 		...(inTurnWith ? { inTurnWith } : {}),
 		...(inTurnWith && turn > 1 ? { turn } : {}),
 		...(inTurnWith && joint ? { joint } : {}),
@@ -35,8 +36,11 @@ export function openSet(
 
 /** A set that goes on where this one stood: as long a turn, as far from the peg, at the same stop. */
 const asBefore = ({ turn, joint, elsewhere, round }: SetView, inTurnWith: string | undefined): SetOptions => ({
-	...{ turn, joint, inTurnWith },
-	...{ elsewhere: elsewhere ?? undefined, round: round ?? undefined },
+	turn,
+	joint,
+	inTurnWith,
+	elsewhere: elsewhere ?? undefined,
+	round: round ?? undefined,
 });
 
 export const closeSet = (set: SetPlace, reason: Body<"set.closed">["reason"]): Drafts[number] => ({

@@ -175,7 +175,11 @@ function sealRefusal(section: Section, row: Rows[Exclude<Section, "events">]): R
 
 /** Content address of a ladder: of the order of its rungs' versions. */
 export const orderOf = ({ side, policy, start, stage, school, rungs }: Ladder): z.infer<typeof LadderOrder> => ({
-	...{ side, policy, start, ...(stage ? { stage } : {}), ...(school ? { school } : {}) },
+	side,
+	policy,
+	start,
+	...(stage ? { stage } : {}),
+	...(school ? { school } : {}),
 	order: rungs.map(({ id, settings }) => ({ id, version: hashOf(settings) })),
 });
 const sealOrder = (ladder: Ladder) => hashOf(orderOf(ladder));

@@ -3,12 +3,31 @@ import { digestLadder } from "./digest";
 
 /** A lesson of so many good of so many tries on one rung. */
 const lesson = (day: string, good: number, tries: number): LessonDigest => ({
-	...{ lesson: `on ${day}`, day, opened: true, closed: true, next: null, wish: "", remark: "", note: "", heard: "" },
-	...{ students: ["who"], attempts: tries, moves: [], last: [] },
+	lesson: `on ${day}`,
+	day,
+	opened: true,
+	closed: true,
+	next: null,
+	wish: "",
+	remark: "",
+	note: "",
+	heard: "",
+	students: ["who"],
+	attempts: tries,
+	moves: [],
+	last: [],
 	rungs: [
 		{
-			...{ student: "who", ladder: "ladder", rung: "r1", name: "Rung", tries, good, tried: tries, longestRun: 0 },
-			...{ met: false, marks: "1".repeat(good) + "0".repeat(tries - good) },
+			student: "who",
+			ladder: "ladder",
+			rung: "r1",
+			name: "Rung",
+			tries,
+			good,
+			tried: tries,
+			longestRun: 0,
+			met: false,
+			marks: "1".repeat(good) + "0".repeat(tries - good),
 		},
 	],
 });

@@ -89,7 +89,9 @@ export function digestLadder(ladder: string, lessons: readonly LessonDigest[], t
 		const days = sure.get(rung) ?? [];
 		const sum = (of: (day: (typeof all)[number]) => number) => all.reduce((total, day) => total + of(day), 0);
 		rungs[rung] = {
-			...{ tries: sum((day) => day.tries), good: sum((day) => day.good), tried: sum((day) => day.tried) },
+			tries: sum((day) => day.tries),
+			good: sum((day) => day.good),
+			tried: sum((day) => day.tried),
 			lessons: all.length,
 			ways: addedUp(all.map((day) => day.ways)),
 			metDays: [...new Set(days.filter((day) => day.met).map((day) => day.day))],

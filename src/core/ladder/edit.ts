@@ -52,7 +52,8 @@ export function mergeDown(rungs: readonly Rung[], at: number): Rung[] {
 		id: upper.id,
 		settings: {
 			...upper.settings,
-			...{ easier: lower.settings.name, care },
+			easier: lower.settings.name,
+			care,
 			neverAlone: lower.settings.neverAlone || upper.settings.neverAlone,
 		},
 	};

@@ -179,15 +179,26 @@ describe("a sketch", () => {
 
 test("a position not judged yet at the ladder’s stage is refused by name, and is no field in a lesson", () => {
 	const position = (id: string, stages?: KeyPosition["stages"]): KeyPosition => ({
-		...{ id, name: id, short: id, tell: "", cues: [], fault: "", origin: null },
+		id,
+		name: id,
+		short: id,
+		tell: "",
+		cues: [],
+		fault: "",
+		origin: null,
 		...(stages ? { stages } : {}),
 	});
 	const skill = {
-		...{ name: "Toss", about: "", stages: [{ id: "first", name: "first months" }] },
+		name: "Toss",
+		about: "",
+		stages: [{ id: "first", name: "first months" }],
 		positions: [position("grip", { first: { words: "loose" } }), position("height")],
 	};
 	const watching = (watch: string[]): Ladder => ({
-		...{ side: "none", policy: "mastery", start: null, stage: "first" },
+		side: "none",
+		policy: "mastery",
+		start: null,
+		stage: "first",
 		rungs: [{ id: "r", settings: { ...freshRung("Low"), watch } }],
 	});
 	expect(watchRefusals(watching(["grip"]), skill)).toEqual([]);

@@ -77,7 +77,8 @@ export function twinOn(mine: Sided, other: Sided): Twin | null {
 	return {
 		ladder: other.id,
 		side: other.ladder.side,
-		...{ pegIndex, ahead },
+		pegIndex,
+		ahead,
 		gap:
 			Math.abs(ahead) > GREATEST_GAP
 				? `The ${up} side stands ${Math.abs(ahead)} rungs above the ${down} side; the ${down} one may want more of the time.`

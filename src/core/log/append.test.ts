@@ -48,7 +48,9 @@ test("whatever is done in a lesson, under any rule, it grows into what the fold 
 				if (mark === "P")
 					phone.write(
 						movePeg(phone.newId, phone.view(), phone.set(), ladder, phone.set().placing.rung === "r2" ? "r1" : "r2", {
-							...{ from: phone.set().placing.rung, reason: "by hand", evidence: [] },
+							from: phone.set().placing.rung,
+							reason: "by hand",
+							evidence: [],
 						}),
 					);
 				else if (acts[mark]) acts[mark](phone);

@@ -146,7 +146,14 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 			.filter((rung) => rung.visits.some((visit) => inOrder(visit).length > 0))
 			.map((wrap) => ({ wrap, score: scoreOf(wrap), ...wrap }))
 			.map(({ wrap, score, student, ladder, rung, name, tries, good, variationTries, longestRun, met, visits }) => ({
-				...{ student, ladder, rung, name, tries, good, tried: tries + variationTries, met },
+				student,
+				ladder,
+				rung,
+				name,
+				tries,
+				good,
+				tried: tries + variationTries,
+				met,
 				longestRun: tellsRuns(wrap) ? longestRun : null,
 				...(score.of === "rung" ? {} : { instead: { ...score, of: score.of } }),
 				marks: visits.map((visit) => marksOf(visit)).join(""),
@@ -157,10 +164,17 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 			move.ladder
 				? [
 						{
-							...{ id: move.id, ladder: move.ladder, lesson, day },
-							...{ from: move.body.from, to: move.body.to, reason: move.body.reason },
+							id: move.id,
+							ladder: move.ladder,
+							lesson,
+							day,
+							from: move.body.from,
+							to: move.body.to,
+							reason: move.body.reason,
 							unfounded: view.unfounded.has(move.id),
-							...{ lamport: move.lamport, device: move.device, dseq: move.dseq },
+							lamport: move.lamport,
+							device: move.device,
+							dseq: move.dseq,
 						},
 					]
 				: [],

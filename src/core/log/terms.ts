@@ -162,8 +162,10 @@ function twoByTwo(tries: readonly TryView[]): TwoByTwo | null {
 		seen.filter(({ as, body }) => as.right === right && body.cameOff === cameOff).length;
 	return {
 		of: seen.length,
-		...{ rightCameOff: count(true, true), rightMissed: count(true, false) },
-		...{ wrongCameOff: count(false, true), wrongMissed: count(false, false) },
+		rightCameOff: count(true, true),
+		rightMissed: count(true, false),
+		wrongCameOff: count(false, true),
+		wrongMissed: count(false, false),
 	};
 }
 interface TwoByTwo {

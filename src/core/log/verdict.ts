@@ -37,7 +37,11 @@ interface RunningVerdict {
 const running = new WeakMap<Visit, RunningVerdict>();
 
 const freshForm = (rule: Rule): Form => ({
-	...{ judging: beginJudging(rule), set: null, metBy: null, settled: null, provedBy: null },
+	judging: beginJudging(rule),
+	set: null,
+	metBy: null,
+	settled: null,
+	provedBy: null,
 });
 
 const freshRun = (rule: Rule, used: number): RunningVerdict => ({
@@ -199,7 +203,10 @@ function read(
 						? "open"
 						: "cannot be met today",
 		metBy: own.met ? (run.forms[form].metBy ?? run.forms[form].provedBy) : null,
-		...{ allowed, raisedBy, used: run.used, left },
+		allowed,
+		raisedBy,
+		used: run.used,
+		left,
 	};
 }
 

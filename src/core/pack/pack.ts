@@ -75,7 +75,11 @@ const PackLadder = z.object({
 	limits: z.optional(z.array(z.object({ rung: ident, what: z.enum(["taken out", "eased"]), reason: z.string() }))),
 	last: z.nullable(
 		z.object({
-			...{ day: z.string(), rung: z.string(), good: z.number(), tries: z.number(), cue: z.nullable(z.string()) },
+			day: z.string(),
+			rung: z.string(),
+			good: z.number(),
+			tries: z.number(),
+			cue: z.nullable(z.string()),
 			practise: z.optional(z.string()),
 		}),
 	),
@@ -162,7 +166,11 @@ const watchedOn = (ladder: PackLadder, { watch, musts }: RungSettings): WatchedP
 	ladder.positions
 		.filter((position) => watch.includes(position.id))
 		.map(({ id, name, short, fault, cues, must, deduction }) => ({
-			...{ id, name, short, fault, cues },
+			id,
+			name,
+			short,
+			fault,
+			cues,
 			...(must || musts?.includes(id) ? { must: true } : {}),
 			...(deduction === undefined ? {} : { deduction }),
 		}));
@@ -191,7 +199,12 @@ export function improvised(id: string, name: string, placing: Placing): Placing 
 	const { watch, triesPerSet, notches, loads, neverAlone, care } = placing.settings;
 	const settings: RungSettings = {
 		...freshRung(name),
-		...{ watch, triesPerSet, notches, loads, neverAlone, care },
+		watch,
+		triesPerSet,
+		notches,
+		loads,
+		neverAlone,
+		care,
 	};
 	const { daysMet: _, easedBy: __, ...rest } = placing;
 	return { ...rest, rung: id, settings, rungVersion: hashOf(settings), triedBefore: 0, reEarn: null };
@@ -216,7 +229,8 @@ export function placeQuick(): Placing {
 		policy: "mastery",
 		order: [],
 		triedBefore: 0,
-		...{ bandLow: BAND_LOW, bandHigh: BAND_HIGH },
+		bandLow: BAND_LOW,
+		bandHigh: BAND_HIGH,
 		reEarn: null,
 	};
 }

@@ -35,17 +35,24 @@ function packPosition(
 	const sides = { side: ladder.side, strong };
 	const { id, short, must, deduction } = position;
 	const pictures = picturesOf(position).map(({ picture, shows }) => ({
-		...{ hash: picture.hash, clip: picture.clip, shows: readSides(shows, sides) },
+		hash: picture.hash,
+		clip: picture.clip,
+		shows: readSides(shows, sides),
 	}));
 	const causes = (position.faults ?? []).flatMap((fault) =>
 		fault.causes.map((cause) => ({
 			id: cause.id,
 			words: readSides(cause.words || nameOf(cause.position) || cause.kind, sides),
-			...{ who: cause.who, drill: readSides(cause.drill, sides), check: readSides(cause.check, sides) },
+			who: cause.who,
+			drill: readSides(cause.drill, sides),
+			check: readSides(cause.check, sides),
 		})),
 	);
 	return {
-		...{ id, short, name: readSides(position.name, sides), fault: readSides(position.fault, sides) },
+		id,
+		short,
+		name: readSides(position.name, sides),
+		fault: readSides(position.fault, sides),
 		cues: position.cues.map((cue) => ({ ...cue, text: readSides(cue.text, sides) })),
 		...(must === undefined ? {} : { must }),
 		...(deduction === undefined ? {} : { deduction }),
@@ -67,7 +74,9 @@ export function packLadder(
 	const chain = (row.followed.chain ?? []).map((id) => ({ id, name: around.skills.get(id) ?? "a skill that is gone" }));
 	const nameOf = (id: string | null) => row.followed.positions.find((one) => one.id === id)?.name ?? "";
 	return {
-		...{ id: row.id, student: row.student, skill: row.followed.name },
+		id: row.id,
+		student: row.student,
+		skill: row.followed.name,
 		...(row.skill ? { skillId: row.skill } : {}),
 		...(around.causes ? { causes: around.causes } : {}),
 		...(row.followed.trigger
@@ -83,9 +92,15 @@ export function packLadder(
 		...(around.bandHigh === undefined ? {} : { bandHigh: around.bandHigh }),
 		...(around.unit === undefined ? {} : { unit: around.unit }),
 		strong: around.student.strongSide,
-		...{ side, policy, rungs, peg: rail.peg },
+		side,
+		policy,
+		rungs,
+		peg: rail.peg,
 		holes: rail.holes.map((hole) => ({
-			...{ rung: hole.rung, state: hole.state, tried: hole.tried, metDays: hole.metDays },
+			rung: hole.rung,
+			state: hole.state,
+			tried: hole.tried,
+			metDays: hole.metDays,
 			first: hole.first,
 			best: hole.best,
 		})),

@@ -1,19 +1,28 @@
 import * as z from "zod/mini";
-import { BUST, defineRule, MET } from "./kind";
+import type { Rule } from ".";
+import { BUST, defineRule, MET, type RuleKind } from "./kind";
 import { joined, keyParts, type PartStates, partSchema, sentences, statusOf, stepParts } from "./parts";
-import { asAny } from "./registry";
 
-const schema = z.object({ kind: z.literal("all"), rules: partSchema });
-export type All = z.infer<typeof schema>;
+export interface All {
+	kind: "all";
+	rules: Rule[];
+}
+const schema: z.ZodMiniType<All> = z.object({ kind: z.literal("all"), rules: partSchema });
 
 /** Every part has been met at some time in the visit; a part that busts busts the whole. */
-export const all = defineRule<All, PartStates>({
+export const all: RuleKind<All, PartStates> = defineRule<All, PartStates>({
 	...joined,
 	kind: "all",
 	title: "All of several",
 	schema,
 	fields: [{ name: "rules", label: "all of", type: "rules" }],
-	fresh: { kind: "all", rules: [asAny({ kind: "streak", r: 3 }), asAny({ kind: "rolling", k: 6, n: 8 })] },
+	fresh: {
+		kind: "all",
+		rules: [
+			{ kind: "streak", r: 3 },
+			{ kind: "rolling", k: 6, n: 8 },
+		],
+	},
 	sentence: ({ rules }) => sentences(rules, " and "),
 	step: ({ rules }, parts, attempt) => (parts.some((part) => part.bust) ? parts : stepParts(rules, parts, attempt)),
 	status({ rules }, parts) {

@@ -1,19 +1,28 @@
 import * as z from "zod/mini";
-import { BUST, defineRule, MET } from "./kind";
+import type { Rule } from ".";
+import { BUST, defineRule, MET, type RuleKind } from "./kind";
 import { joined, keyParts, type PartStates, partSchema, sentences, statusOf, stepParts } from "./parts";
-import { asAny } from "./registry";
 
-const schema = z.object({ kind: z.literal("any"), rules: partSchema });
-export type Any = z.infer<typeof schema>;
+export interface Any {
+	kind: "any";
+	rules: Rule[];
+}
+const schema: z.ZodMiniType<Any> = z.object({ kind: z.literal("any"), rules: partSchema });
 
 /** One of the parts is met; a part that busts only retires, until none is left. */
-export const any = defineRule<Any, PartStates>({
+export const any: RuleKind<Any, PartStates> = defineRule<Any, PartStates>({
 	...joined,
 	kind: "any",
 	title: "One of several",
 	schema,
 	fields: [{ name: "rules", label: "one of", type: "rules" }],
-	fresh: { kind: "any", rules: [asAny({ kind: "streak", r: 4 }), asAny({ kind: "rolling", k: 6, n: 7 })] },
+	fresh: {
+		kind: "any",
+		rules: [
+			{ kind: "streak", r: 4 },
+			{ kind: "rolling", k: 6, n: 7 },
+		],
+	},
 	sentence: ({ rules }) => sentences(rules, " or "),
 	step: ({ rules }, parts, attempt) => (parts.some((part) => part.met) ? parts : stepParts(rules, parts, attempt)),
 	status({ rules }, parts) {

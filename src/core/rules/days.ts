@@ -1,19 +1,31 @@
 import * as z from "zod/mini";
 import { whole } from "@/core/text/fields";
 import { plural } from "@/core/text/lists";
-import { defineRule } from "./kind";
+import type { Rule } from ".";
+import { defineRule, type RuleKind } from "./kind";
 import { anyRule } from "./parts";
-import { asAny, machineOf } from "./registry";
+import { machineOf } from "./registry";
 
-const schema = z.object({ kind: z.literal("days"), rule: anyRule, days: whole(2, 10), gap: whole(1, 60) });
-export type Days = z.infer<typeof schema>;
+export interface Days {
+	kind: "days";
+	rule: Rule;
+	days: number;
+	/** Days apart, at least. */
+	gap: number;
+}
+const schema: z.ZodMiniType<Days> = z.object({
+	kind: z.literal("days"),
+	rule: anyRule,
+	days: whole(2, 10),
+	gap: whole(1, 60),
+});
 
 /**
  * The rule inside, met on `days` different days, each at least `gap` days after the
  * one before. Within one visit it is the rule inside; {@link countDays} adds up the
  * days. Failed days between do not reset.
  */
-export const days = defineRule<Days, unknown>({
+export const days: RuleKind<Days, unknown> = defineRule<Days, unknown>({
 	kind: "days",
 	title: "On several days",
 	needs: "parts",
@@ -23,7 +35,7 @@ export const days = defineRule<Days, unknown>({
 		{ name: "days", label: "days", type: "number", low: 2, high: 10 },
 		{ name: "gap", label: "days apart, at least", type: "number", low: 1, high: 60 },
 	],
-	fresh: { kind: "days", rule: asAny({ kind: "streak", r: 4 }), days: 2, gap: 1 },
+	fresh: { kind: "days", rule: { kind: "streak", r: 4 }, days: 2, gap: 1 },
 	sentence: ({ rule, days: wanted, gap }) =>
 		`${machineOf(rule).sentence(rule)}, on ${wanted} days${gap > 1 ? ` at least ${plural(gap, "day")} apart` : ""}`,
 	refusals: ({ rule }) =>

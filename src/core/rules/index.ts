@@ -7,13 +7,13 @@ import { bouts } from "./bouts";
 import { count } from "./count";
 import { days } from "./days";
 import { decision } from "./decision";
-import type { Judged, RuleKind, Status } from "./kind";
+import type { Judged, Status } from "./kind";
 import { length } from "./length";
 import { fewestMore } from "./needs";
 import { anyRule } from "./parts";
 import { points } from "./points";
 import { rating } from "./rating";
-import { type AnyMachine, type AnyRule, machineOf as lookUp, registry } from "./registry";
+import { type Machine, machineOf, registry } from "./registry";
 import { rolling } from "./rolling";
 import { spread } from "./spread";
 import { streak } from "./streak";
@@ -21,6 +21,7 @@ import { within } from "./within";
 
 export type { Judged, Status } from "./kind";
 export { hitOrMiss } from "./needs";
+export { type Machine, machineOf } from "./registry";
 
 /** Every pass rule there is. A new kind is one file, and its name in this list. */
 const kinds = [
@@ -42,11 +43,8 @@ const kinds = [
 
 /** A pass rule as it is stored: data, told apart by `kind`. */
 export type Rule = (typeof kinds)[number]["fresh"];
-export type Machine = RuleKind<Rule, unknown>;
-
-for (const kind of kinds) registry.set(kind.kind, kind as unknown as AnyMachine);
-export const ruleKinds = kinds as unknown as readonly Machine[];
-export const machineOf = (rule: Pick<Rule, "kind">): Machine => lookUp(rule) as unknown as Machine;
+for (const kind of kinds) registry.set(kind.kind, kind);
+export const ruleKinds: readonly Machine[] = kinds;
 
 export const MAX_DEPTH = 3;
 
@@ -58,8 +56,8 @@ function depthOf(raw: unknown, left = MAX_DEPTH + 1): number {
 	return 1 + Math.max(0, ...parts.map((part) => depthOf(part, left - 1)));
 }
 
-const holdsDays = (rule: AnyRule): boolean =>
-	lookUp(rule)
+const holdsDays = (rule: Rule): boolean =>
+	machineOf(rule)
 		.parts(rule)
 		.some((part) => part.kind === "days" || holdsDays(part));
 
@@ -67,26 +65,24 @@ const holdsDays = (rule: AnyRule): boolean =>
  * Schema of a stored rule. An unknown kind is refused by its name, k over n by its
  * numbers, nesting by its depth before anything deep is read.
  */
-export const Rule = z.pipe(
+export const Rule: z.ZodMiniType<Rule> = z.pipe(
 	z.unknown().check((ctx) => {
 		if (depthOf(ctx.value) > MAX_DEPTH)
-			ctx.issues.push({
-				code: "custom",
-				input: ctx.value,
-				path: [],
-				message: `Pass rule is nested more than ${MAX_DEPTH} deep; at most ${MAX_DEPTH} levels can be read out.`,
-			});
+			complainIn(ctx)(
+				[],
+				`Pass rule is nested more than ${MAX_DEPTH} deep; at most ${MAX_DEPTH} levels can be read out.`,
+			);
 	}),
 	anyRule.check((ctx) => {
 		const complain = complainIn(ctx);
-		for (const { path, sentence } of lookUp(ctx.value).refusals(ctx.value)) complain(path.split("."), sentence);
+		for (const { path, sentence } of machineOf(ctx.value).refusals(ctx.value)) complain(path.split("."), sentence);
 		if (holdsDays(ctx.value))
 			complain(["rules"], "A rule on several days cannot stand inside another; put it outermost.");
-	}) as never,
-) as unknown as z.ZodMiniType<Rule>;
+	}),
+);
 
 /** Every rule inside a rule, itself first. */
-export const allParts = (rule: Rule): Rule[] => [rule, ...(machineOf(rule).parts(rule) as Rule[]).flatMap(allParts)];
+export const allParts = (rule: Rule): Rule[] => [rule, ...machineOf(rule).parts(rule).flatMap(allParts)];
 export const usesRule = (rule: Rule, kind: Rule["kind"]): boolean => allParts(rule).some((part) => part.kind === kind);
 
 export const ruleSentence = (rule: Rule): string => machineOf(rule).sentence(rule);

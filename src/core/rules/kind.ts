@@ -1,5 +1,6 @@
 import type * as z from "zod/mini";
 import type { Refusal } from "@/core/refusals/refusals";
+import type { Rule } from ".";
 
 /** One attempt as a pass rule sees it: already judged by the rung's gate. */
 export interface Judged {
@@ -48,8 +49,8 @@ export interface Status {
  * One setting of a rule as data, so that a form needs no code per rule. `number` is
  * drawn as a stepper; `optional` numbers may be left out; the others have lists.
  */
-export interface RuleField<R> {
-	name: keyof R & string;
+export interface RuleField {
+	name: string;
 	label: string;
 	type: "number" | "optional number" | "weights" | "words" | "rule" | "rules";
 	low?: number;
@@ -70,7 +71,7 @@ export interface RuleKind<R extends { kind: string }, S> {
 	title: string;
 	needs: Needs;
 	schema: z.ZodMiniType<R>;
-	fields: readonly RuleField<R>[];
+	fields: readonly RuleField[];
 	/** A fresh rule of this kind, good enough to start with. */
 	fresh: R;
 	sentence(rule: R): string;
@@ -96,7 +97,7 @@ export interface RuleKind<R extends { kind: string }, S> {
 	/** A new set begins something anew: a clock, an unfinished bout. */
 	sets: boolean;
 	/** Rules inside this one. */
-	parts(rule: R): readonly { kind: string }[];
+	parts(rule: R): readonly Rule[];
 }
 
 export const MET = "met";
@@ -116,7 +117,8 @@ type Optional = "refusals" | "looks" | "sets" | "parts" | "best" | "needs";
 
 /** A kind with what most kinds have in common filled in. */
 export function defineRule<R extends { kind: string }, S>(
-	kind: Omit<RuleKind<R, S>, Optional> & Partial<Pick<RuleKind<R, S>, Optional>>,
+	kind: Omit<RuleKind<R, S>, Optional | "fields"> &
+		Partial<Pick<RuleKind<R, S>, Optional>> & { fields: readonly (RuleField & { name: keyof R & string })[] },
 ): RuleKind<R, S> {
 	return {
 		needs: "good",

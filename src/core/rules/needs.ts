@@ -1,6 +1,6 @@
 import type { Ahead, Rule } from ".";
 import type { Judged, Looks } from "./kind";
-import { type AnyMachine, machineOf } from "./registry";
+import { type Machine, machineOf } from "./registry";
 
 /** A search wider than this says that the rule may still be met. */
 const MOST_STATES = 20_000;
@@ -21,7 +21,7 @@ export function everyTry(looks: Looks, outcomes: readonly Judged[]): Judged[] {
 /** Attempts worth trying, worked out once a rule and scale. */
 const known = new WeakMap<object, Map<readonly Judged[], readonly Judged[]>>();
 
-function worthTrying(machine: AnyMachine, rule: Rule, outcomes: readonly Judged[]): readonly Judged[] {
+function worthTrying(machine: Machine, rule: Rule, outcomes: readonly Judged[]): readonly Judged[] {
 	const byScale = known.get(rule) ?? new Map<readonly Judged[], readonly Judged[]>();
 	known.set(rule, byScale);
 	const before = byScale.get(outcomes);
@@ -76,7 +76,7 @@ export function fewestMore(
 	return null;
 }
 
-const usesSets = (rule: { kind: string }): boolean => {
+const usesSets = (rule: Rule): boolean => {
 	const machine = machineOf(rule);
 	return machine.sets || machine.parts(rule).some(usesSets);
 };

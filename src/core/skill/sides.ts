@@ -36,8 +36,10 @@ export interface Sides {
 export function readSides(text: string, { side, strong }: Sides): string {
 	const here = side === "none" ? strong : side;
 	const hands: Record<Token, BodySide> = {
-		...{ this: here, across: opposite(here) },
-		...{ strong, weak: opposite(strong) },
+		this: here,
+		across: opposite(here),
+		strong,
+		weak: opposite(strong),
 	};
 	return text.replace(TOKEN, (whole, word: string) =>
 		isToken(bare(word)) ? likeIt(hands[bare(word) as Token], word) : whole,

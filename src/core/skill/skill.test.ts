@@ -11,17 +11,23 @@ import { freshCause, freshFault, freshPosition, type KeyPosition, remarks, Skill
 
 const position = (id: string, change: Partial<KeyPosition> = {}): KeyPosition => ({
 	...freshPosition(id),
-	...{ name: `Name ${id}`, short: id, ...change },
+	name: `Name ${id}`,
+	short: id,
+	...change,
 });
 const skill = (positions: KeyPosition[], change: Partial<Skill> = {}): Skill => ({
-	...{ name: "Skill", about: "", positions, ...change },
+	name: "Skill",
+	about: "",
+	positions,
+	...change,
 });
 const said = (body: unknown): string[] => {
 	const read = parse(Skill, body, skillLabels);
 	return read.ok ? [] : read.refusals.map((refusal) => refusal.sentence);
 };
 const blamed = (id: string, cause: Partial<ReturnType<typeof freshCause>>) => ({
-	...{ ...freshFault(`${id}-f`, "short"), causes: [{ ...freshCause(`${id}-c`), ...cause }] },
+	...freshFault(`${id}-f`, "short"),
+	causes: [{ ...freshCause(`${id}-c`), ...cause }],
 });
 
 describe("what a skill is refused for", () => {
@@ -203,12 +209,11 @@ test("two skills merged: what the first says stands, the other adds what it lack
 
 test("a position in lines: tells by sense, tolerance, stage and school; a silent stage is not judged yet", () => {
 	const one = position("a", {
-		...{
-			tell: "The {this} hand is low.",
-			tells: { hear: "a hum", test: "a hand under the seat" },
-			protects: "the wrist",
-		},
-		...{ tolerance: { by: "words", words: "a hand" }, ways: { s: { words: "wide", reason: "rest" } } },
+		tell: "The {this} hand is low.",
+		tells: { hear: "a hum", test: "a hand under the seat" },
+		protects: "the wrist",
+		tolerance: { by: "words", words: "a hand" },
+		ways: { s: { words: "wide", reason: "rest" } },
 		faults: [{ ...freshFault("f", "beyond"), words: "too low" }],
 	});
 	const sides = { side: "left", strong: "right" } as const;

@@ -205,13 +205,30 @@ export const skillLabels = {
 };
 
 export const freshPosition = (id: string): KeyPosition => ({
-	...{ id, name: "", short: "", tell: "", cues: [], fault: "", origin: null },
+	id,
+	name: "",
+	short: "",
+	tell: "",
+	cues: [],
+	fault: "",
+	origin: null,
 });
 export const freshFault = (id: string, direction: Fault["direction"]): Fault => ({
-	...{ id, direction, words: "", causes: [], remedies: [] },
+	id,
+	direction,
+	words: "",
+	causes: [],
+	remedies: [],
 });
 export const freshCause = (id: string): Cause => ({
-	...{ id, kind: "intention", position: null, skill: null, words: "", who: "", drill: "", check: "" },
+	id,
+	kind: "intention",
+	position: null,
+	skill: null,
+	words: "",
+	who: "",
+	drill: "",
+	check: "",
 });
 
 /** What is worth a second look without being wrong. */

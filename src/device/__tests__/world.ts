@@ -41,7 +41,9 @@ export function withStudio(): void {
 		Object.assign(world, {
 			store: await openStore(`file:${join(folder, "studio.db")}`),
 			studio: { id: `studio-${opened}`, epoch: 1, demo: false },
-			...{ opened, signal: "there", asked: [] },
+			opened,
+			signal: "there",
+			asked: [],
 		});
 		const memory = new Map<string, string>();
 		Object.defineProperty(globalThis, "navigator", { value: {}, configurable: true });
@@ -88,7 +90,10 @@ async function serve(url: URL, body?: string): Promise<Response> {
 }
 
 export const note = (text: string) => ({
-	...{ id: `${text}-${world.opened}`, kind: "note" as const, lesson: "lesson", body: { text } },
+	id: `${text}-${world.opened}`,
+	kind: "note" as const,
+	lesson: "lesson",
+	body: { text },
 });
 export const kept = async () => (await eventsAfter(world.store, 0)).events;
 export const texts = (events: readonly LogEvent[]) =>

@@ -67,7 +67,13 @@ export function BuildLadder({
 	const draft = useMemo(() => {
 		let n = 0;
 		const request: Request = {
-			...{ skill, side, policy, difficulties, ends, chaining, easeBack },
+			skill,
+			side,
+			policy,
+			difficulties,
+			ends,
+			chaining,
+			easeBack,
 			size: by === "rungs" ? { rungs: size.rungs } : { greatest: size.greatest },
 		};
 		return buildLadder(request, () => `draft-${n++}`);
@@ -122,8 +128,8 @@ export function BuildLadder({
 					))}
 				</Form.Select>
 			</FormRow>
-			<DifficultyEnds {...{ difficulties, ends, order }} onOrder={setOrder} onChange={change} />
-			<SizeFields {...{ by, size, easeBack }} onBy={setBy} onSize={setSize} onEaseBack={setEaseBack} />
+			<DifficultyEnds difficulties={difficulties} ends={ends} order={order} onOrder={setOrder} onChange={change} />
+			<SizeFields by={by} size={size} easeBack={easeBack} onBy={setBy} onSize={setSize} onEaseBack={setEaseBack} />
 			<div className={css.build}>
 				<RiskFields id="build" start={ask} onChange={(name, value) => setAsk({ ...ask, [name]: value })} />
 			</div>

@@ -118,7 +118,7 @@ function Row({
 						</Button>
 					</div>
 					<Complaint error={said ? { message: said } : undefined} />
-					{isOpen && <Notches {...{ called, notches, onChange }} onRemove={onRemove} />}
+					{isOpen && <Notches called={called} notches={notches} onChange={onChange} onRemove={onRemove} />}
 				</div>
 			)}
 		</SortableRow>

@@ -119,7 +119,16 @@ export function LadderBench(page: LadderBenchProps) {
 						</div>
 					</div>
 					<RungRows
-						{...{ editing, open, setOpen, setRungs, skill, rail, twin, steps, limits, taken }}
+						editing={editing}
+						open={open}
+						setOpen={setOpen}
+						setRungs={setRungs}
+						skill={skill}
+						rail={rail}
+						twin={twin}
+						steps={steps}
+						limits={limits}
+						taken={taken}
 						unit={coach.unit}
 						onRemoved={setRemoved}
 					/>
@@ -128,7 +137,9 @@ export function LadderBench(page: LadderBenchProps) {
 							<p className="mt-2 mute">No rung yet. From very easy to the real thing, each one difficulty more.</p>
 						)}
 						<LadderActions
-							{...{ at, bench, removed }}
+							at={at}
+							bench={bench}
+							removed={removed}
 							archived={page.archived}
 							onAdd={() => editing.add()}
 							onPutBack={() => {

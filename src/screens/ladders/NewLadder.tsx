@@ -27,6 +27,15 @@ interface Props {
 	student: string | null;
 }
 
+/** The skill a ladder is to follow, and what it says. */
+interface Chosen {
+	skill: string;
+	content: Skill;
+}
+
+/** What stands behind a ladder that is only being made. */
+const nothingYet = { newer: null, archived: false, rail: null, twin: null, built: null, lately: null };
+
 const plainRungs = (
 	<p className="mute">
 		Three plain rungs: with help, alone and easy, the real thing; judged by whether it came off. Everything about them
@@ -38,19 +47,18 @@ const plainRungs = (
 export function NewLadder({ coach, students, skills, student }: Props) {
 	const router = useRouter();
 	const [choice, setChoice] = useState<Choice>({
-		...{ who: student ?? students[0]?.id ?? "", what: skills[0]?.id ?? "", name: "" },
-		...{ side: "none", policy: "mastery" },
+		who: student ?? students[0]?.id ?? "",
+		what: skills[0]?.id ?? "",
+		name: "",
+		side: "none",
+		policy: "mastery",
 	});
 	const { who, what, name, side, policy } = choice;
 	const [refused, setRefused] = useState<Refusal[]>([]);
-	const [byHand, setByHand] = useState<{
-		skill: string;
-		content: Skill;
-		draft?: Pick<Ladder, "rungs" | "difficulties">;
-	} | null>(null);
-	const [building, setBuilding] = useState<{ skill: string; content: Skill } | null>(null);
+	const [byHand, setByHand] = useState<(Chosen & { draft?: Pick<Ladder, "rungs" | "difficulties"> }) | null>(null);
+	const [building, setBuilding] = useState<Chosen | null>(null);
 
-	const chosenSkill = async (): Promise<{ skill: string; content: Skill } | null> => {
+	const chosenSkill = async (): Promise<Chosen | null> => {
 		const known = skills.find((s) => s.id === what);
 		if (known) return { skill: known.id, content: known.skill };
 		const content: Skill = { name: name.trim(), about: "", positions: [] };
@@ -59,17 +67,6 @@ export function NewLadder({ coach, students, skills, student }: Props) {
 		setRefused(made.refusals);
 		return null;
 	};
-	const withThree = async (count: boolean) => {
-		setRefused([]);
-		const on = await chosenSkill();
-		if (!on) return;
-		const ladder: Ladder = { side, policy, start: null, rungs: threeRungs([uuid(), uuid(), uuid()], on.content.name) };
-		const made = await orRefusal(keepLadder(ladder, null, { student: who, skill: on.skill }));
-		if (!made.ok) return setRefused(made.refusals);
-		router.push(count ? await begin(made.value.id, { minutes: 45, wish: "" }) : `/ladders/${made.value.id}`);
-		router.refresh();
-	};
-
 	const chosen = students.find((s) => s.id === who)?.student;
 	const difficulties = byHand?.content.difficulties ?? building?.content.difficulties ?? coach.difficulties;
 	if (byHand && chosen)
@@ -80,16 +77,13 @@ export function NewLadder({ coach, students, skills, student }: Props) {
 				student={chosen}
 				skill={byHand.content}
 				ladder={{
-					...{ side, policy, start: null },
+					side,
+					policy,
+					start: null,
 					...(byHand.draft ?? { rungs: [], difficulties: [wholeExtent, ...difficulties] }),
 				}}
-				newer={null}
-				archived={false}
-				rail={null}
 				coach={coach}
-				twin={null}
-				built={null}
-				lately={null}
+				{...nothingYet}
 			/>
 		);
 	if (building && chosen)
@@ -116,10 +110,24 @@ export function NewLadder({ coach, students, skills, student }: Props) {
 				</p>
 			) : (
 				<Form onSubmit={(event) => event.preventDefault()} style={{ maxWidth: 560 }}>
-					<Choices {...{ choice, students, skills }} onChange={(to) => setChoice({ ...choice, ...to })} />
+					<Choices
+						choice={choice}
+						students={students}
+						skills={skills}
+						onChange={(to) => setChoice({ ...choice, ...to })}
+					/>
 					<Refusals refusals={refused} />
 					<Ways
-						onThree={withThree}
+						onThree={async (count) => {
+							setRefused([]);
+							const on = await chosenSkill();
+							const made = on && (await withThreeRungs(choice, on));
+							if (!made) return;
+							if (!made.ok) return setRefused(made.refusals);
+							const { id } = made.value;
+							router.push(count ? await begin(id, { minutes: 45, wish: "" }) : `/ladders/${id}`);
+							router.refresh();
+						}}
 						onBuild={async () => {
 							setRefused([]);
 							setBuilding(await chosenSkill());
@@ -133,6 +141,12 @@ export function NewLadder({ coach, students, skills, student }: Props) {
 			)}
 		</BenchPage>
 	);
+}
+
+/** A ladder of three plain rungs, saved. */
+function withThreeRungs({ who, side, policy }: Choice, on: Chosen) {
+	const rungs = threeRungs([uuid(), uuid(), uuid()], on.content.name);
+	return orRefusal(keepLadder({ side, policy, start: null, rungs }, null, { student: who, skill: on.skill }));
 }
 
 interface Choice {

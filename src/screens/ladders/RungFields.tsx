@@ -107,7 +107,7 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 					<option value="both">both</option>
 				</Form.Select>
 			</FormRow>
-			<WatchFields {...{ index, positions }} />
+			<WatchFields index={index} positions={positions} />
 			{number("correctAfter", "Correct after so many alike")}
 			{number("adjust", "Tries to adjust after a cue")}
 			<div className={css.third}>

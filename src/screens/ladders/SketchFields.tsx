@@ -144,7 +144,12 @@ function Ground({ index, sketch, unit, onChange }: Editing & { index: number }) 
 			<div ref={ground} className={css.ground} style={{ aspectRatio: `1 / ${DEPTH}` }}>
 				<svg viewBox={`0 0 ${WIDE} ${WIDE * DEPTH}`} aria-hidden="true">
 					{distances(sketch).each.map((distance) => (
-						<DistanceLine key={`${distance.from.id}${distance.to.id}`} {...{ distance, across: sketch.across, unit }} />
+						<DistanceLine
+							key={`${distance.from.id}${distance.to.id}`}
+							distance={distance}
+							across={sketch.across}
+							unit={unit}
+						/>
 					))}
 				</svg>
 				{sketch.items.map((item) => (

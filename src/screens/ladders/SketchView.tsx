@@ -79,7 +79,9 @@ export function SketchView({ sketch: drawn, sees }: { sketch: Sketch; sees: Sees
 				{each.map((distance) => (
 					<DistanceLine
 						key={`${distance.from.id}${distance.to.id}`}
-						{...{ distance, across: sketch.across, unit: sees.unit }}
+						distance={distance}
+						across={sketch.across}
+						unit={sees.unit}
 					/>
 				))}
 				{sketch.items.map((item) => {

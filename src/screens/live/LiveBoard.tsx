@@ -92,12 +92,29 @@ export function LiveBoard({
 	const openEvidence = useCallback(() => toggle("evidence"), [toggle]);
 	const chooseLadder = useCallback(() => toggle("ladders"), [toggle]);
 	useLiveKeys({
-		...{ acts, layout, advice: { follow, overrule }, onAttempt: attempt, onMark: touchMark, onCall: setCalled },
-		...{ onClock: () => clock?.toggle(), onNoCount: noCount, onDrawer: toggle, onClose: close },
+		acts,
+		layout,
+		advice: { follow, overrule },
+		onAttempt: attempt,
+		onMark: touchMark,
+		onCall: setCalled,
+		onClock: () => clock?.toggle(),
+		onNoCount: noCount,
+		onDrawer: toggle,
+		onClose: close,
 	});
 	const live: Live = {
-		...{ lesson, view: state.view, pack, board, acts, layout, holds, label, setLabel },
-		...{ open: setDrawer, close },
+		lesson,
+		view: state.view,
+		pack,
+		board,
+		acts,
+		layout,
+		holds,
+		label,
+		setLabel,
+		open: setDrawer,
+		close,
 	};
 
 	return (
@@ -112,7 +129,11 @@ export function LiveBoard({
 				</h1>
 				<Top board={board} pack={pack} acts={acts} choosing={drawer === "ladders"} onChoose={chooseLadder} />
 				<CountZone
-					{...{ lesson, board, label, pack, takenBack }}
+					lesson={lesson}
+					board={board}
+					label={label}
+					pack={pack}
+					takenBack={takenBack}
 					view={state.view}
 					onPutBack={acts.putBack}
 					setClock={set.open ? clock : null}

@@ -21,9 +21,15 @@ export interface DeviceSettings {
 }
 
 export const usualSettings: DeviceSettings = {
-	...{ vibrates: true, sounds: false, speaks: false, quick: false, leftThumb: false, large: false },
+	vibrates: true,
+	sounds: false,
+	speaks: false,
+	quick: false,
+	leftThumb: false,
+	large: false,
 	partner: false,
-	...{ goodKey: "PageDown", offKey: "PageUp" },
+	goodKey: "PageDown",
+	offKey: "PageUp",
 };
 
 /** What is missing where the address is not secure. */

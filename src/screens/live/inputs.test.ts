@@ -237,7 +237,10 @@ test("targets called in turn: the fields of a plain rung, each try with its targ
 
 test("many outcomes: the best stand in the large row, none is narrower than a quarter", () => {
 	const scale = Array.from({ length: 9 }, (_, i) => ({
-		...{ code: `o${i}`, label: `o${i}`, points: 9 - i, success: i < 5 },
+		code: `o${i}`,
+		label: `o${i}`,
+		points: 9 - i,
+		success: i < 5,
 	}));
 	const { rows, main } = inputsFor(settings({ scale }), { kind: "rolling", k: 1, n: 1 }, [], null);
 	expect([...rows.map((row) => row.length), main.length]).toEqual([4, 4, 1]);

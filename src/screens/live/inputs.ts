@@ -240,7 +240,9 @@ const measures = ({ low, high, effort }: Omit<Within, "kind" | "k" | "n">, unit:
 	most: 1e6,
 	...(typeof effort === "number" ? { effort: true } : {}),
 	attempt: (value) => ({
-		...{ result: value >= low && value <= high ? "hit" : "miss", off: [], judged: false },
+		result: value >= low && value <= high ? "hit" : "miss",
+		off: [],
+		judged: false,
 		measure: { value, unit: unit || "units" },
 	}),
 });

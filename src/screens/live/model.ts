@@ -170,7 +170,9 @@ function turnsOf(view: LessonView, set: SetView, nameOf: (student: string | null
 	const called = ({ placing }: SetView) => (alone ? placing.side : nameOf(placing.student));
 	const { value, target } = visit.judgements[other.variation].progress;
 	return {
-		...{ ladder: other.placing.ladder, next: called(other), now: called(set) },
+		ladder: other.placing.ladder,
+		next: called(other),
+		now: called(set),
 		at: set.joint ? "together" : set.turn > 1 ? `${triesOf(view, set) % set.turn} of ${set.turn}` : "",
 		stands: visit.judgements[other.variation].met ? "rule met" : `${value} of ${target}`,
 	};
@@ -198,7 +200,11 @@ function tabsOf(
 	for (const visit of view.visits) {
 		const key = visit.ladder ?? "-";
 		const tab = tabs.get(key) ?? {
-			...{ key, ladder: visit.ladder, name: nameOf(visit.student), side: sideOf(visit), tries: 0 },
+			key,
+			ladder: visit.ladder,
+			name: nameOf(visit.student),
+			side: sideOf(visit),
+			tries: 0,
 		};
 		tab.tries += countedIn(inOrder(visit));
 		tabs.set(key, tab);

@@ -85,7 +85,10 @@ export function useSetClock(set: string, seconds: number | null): SetClock | nul
 	if (seconds === null) return null;
 	const start = () => keep({ from: Date.now(), gone: kept.gone });
 	return {
-		...{ left, running: running && !out, out, aloud },
+		left,
+		running: running && !out,
+		out,
+		aloud,
 		toggle() {
 			if (!running) start();
 			else keep({ from: null, gone: kept.gone + (Date.now() - (kept.from ?? 0)) });

@@ -96,7 +96,11 @@ export function useTouch(fields: readonly TouchField[], onAttempt: (attempt: Att
 				}, HOLD_MS);
 				const deaf = new AbortController();
 				touch.current = {
-					...{ pointer: event.pointerId, over: [field], held: false, timer, deaf },
+					pointer: event.pointerId,
+					over: [field],
+					held: false,
+					timer,
+					deaf,
 					within: event.currentTarget,
 				};
 				// A touch captures its first element; the slide needs what is under the finger.

@@ -31,7 +31,10 @@ export const FindRule = memo(function FindRule({
 	onTake: (rule: Rule) => void;
 }) {
 	const [ask, setAsk] = useState<Omit<Risks, "ready"> & { ready: number | null }>({
-		...{ notReady: NOT_READY, ready: null, riskPass: 0.1, riskHold: 0.1 },
+		notReady: NOT_READY,
+		ready: null,
+		riskPass: 0.1,
+		riskHold: 0.1,
 	});
 	const [progress, setProgress] = useState<Progress | null>(null);
 	const [finding, setFinding] = useState<Finding | null>(null);

@@ -169,7 +169,7 @@ const NumberField = memo(function NumberField({
 	onChange,
 }: {
 	id: string;
-	field: RuleField<never>;
+	field: RuleField;
 	value: number | null;
 	error: RuleErrors | undefined;
 	onChange: (name: string, value: number | undefined) => void;

@@ -11,7 +11,11 @@ export function Schools({ skill }: { skill: Skill }) {
 	const edit = useEdit();
 	return (
 		<Columns
-			{...{ field: "schools", one: "School", fresh: { name: "", reason: "" }, skill, columns: skill.schools ?? [] }}
+			field={"schools"}
+			one={"School"}
+			fresh={{ name: "", reason: "" }}
+			skill={skill}
+			columns={skill.schools ?? []}
 			none="One way only. Where coaches disagree, each way is a school with its reason."
 			head={({ reason }, i) => <Words at={`schools.${i}.reason`} label="Its reason" value={reason} className="" />}
 			cell={(position, i, { id, name }) => {

@@ -13,7 +13,11 @@ import { useEdit } from "./writing";
 export function Stages({ skill }: { skill: Skill }) {
 	return (
 		<Columns
-			{...{ field: "stages", one: "Stage", fresh: { name: "" }, skill, columns: skill.stages ?? [] }}
+			field={"stages"}
+			one={"Stage"}
+			fresh={{ name: "" }}
+			skill={skill}
+			columns={skill.stages ?? []}
 			none="One stage only: every position holds as it says itself. A first, simpler model is a stage."
 			corner={({ tolerance }) => <div className="hint">{toleranceWords(tolerance)}</div>}
 			cell={(position, i, stage) => <AtStage position={position} index={i} stage={stage} />}

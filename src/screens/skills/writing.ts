@@ -72,7 +72,10 @@ function useSteps(start: Skill) {
 		[step],
 	);
 	return {
-		...{ history, setHistory, step, edit },
+		history,
+		setHistory,
+		step,
+		edit,
 		undo: useCallback(() => setHistory(undo), []),
 		redo: useCallback(() => setHistory(redo), []),
 	};
@@ -236,7 +239,14 @@ export function useWriting({ id, at, typed, inForce }: Pick<SkillPage, "id" | "a
 	useFreshPage(id, at, sent, latest);
 
 	return {
-		...{ skill, history, edit, step, settle, at: server.at, ...back, ...useAmiss(skill, ruled) },
+		skill,
+		history,
+		edit,
+		step,
+		settle,
+		at: server.at,
+		...back,
+		...useAmiss(skill, ruled),
 		standing: skill !== server.skill && standing === "kept" ? ("keeping" as const) : standing,
 	};
 }

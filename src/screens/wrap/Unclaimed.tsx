@@ -52,8 +52,12 @@ export function Unclaimed({
 						</p>
 						<PassQuestion
 							pass={{
-								...{ lesson: lesson.lesson, student: ladder.student, ladder: ladder.id, rung: here?.id ?? "" },
-								...{ metBy: pass.metBy, seen: pass.seen },
+								lesson: lesson.lesson,
+								student: ladder.student,
+								ladder: ladder.id,
+								rung: here?.id ?? "",
+								metBy: pass.metBy,
+								seen: pass.seen,
 								to: { id: above.id, name: readOn(ladder, above.settings.name) },
 							}}
 							about={`${who}, ${name}`}

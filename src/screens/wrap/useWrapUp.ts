@@ -69,7 +69,8 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 	const close = async () => {
 		setClosing(true);
 		const body = {
-			...{ remark: cutText(remark, 4000), next: next || null },
+			remark: cutText(remark, 4000),
+			next: next || null,
 			note: students.length > 1 ? "" : cutText(notes[0]?.text ?? "", 4000),
 			...(students.length > 1
 				? { notes: notes.flatMap(({ student, text }) => (student ? [{ student, text: cutText(text, 4000) }] : [])) }

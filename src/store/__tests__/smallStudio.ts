@@ -22,11 +22,18 @@ export type Book = Record<string, Record<string, unknown>[]>;
 export const first = (book: Book, section: string): Record<string, unknown> => book[section]?.[0] ?? {};
 export const here = () => at("studio.db");
 export const student = {
-	...{ name: "Ida", strongSide: "left" as const, born: null, level: "steady" as const },
-	...{ protectedParts: [], kit: "", wish: "" },
+	name: "Ida",
+	strongSide: "left" as const,
+	born: null,
+	level: "steady" as const,
+	protectedParts: [],
+	kit: "",
+	wish: "",
 };
 const ladder = {
-	...{ side: "left" as const, policy: "mastery" as const, start: null },
+	side: "left" as const,
+	policy: "mastery" as const,
+	start: null,
 	rungs: threeRungs(["r1", "r2", "r3"], "Skill"),
 };
 export const onLadder = { ...ladderWith(), rungs: ladder.rungs };

@@ -127,7 +127,9 @@ async function whatItSays(client: ReturnType<typeof createClient>): Promise<Omit
 	const studio = await one("select id, epoch, demo from studio");
 	const n = async (sql: string) => Number((await one(sql))?.[0] ?? 0);
 	return {
-		...{ studio: String(studio?.id ?? ""), epoch: Number(studio?.epoch ?? 0), demo: Boolean(studio?.demo) },
+		studio: String(studio?.id ?? ""),
+		epoch: Number(studio?.epoch ?? 0),
+		demo: Boolean(studio?.demo),
 		students: await n("select count(*) from student where deleted_at is null"),
 		ladders: await n("select count(*) from ladder"),
 		attempts: await n("select count(*) from event where kind = 'attempt'"),

@@ -210,7 +210,9 @@ const references: { section: Section; column: string; field: string; what: strin
 		["events", "ladder", "the ladder", "ladders", "id from here.ladder"],
 	] as const
 ).map(([section, column, what, of, here]) => ({
-	...{ section, column, what },
+	section,
+	column,
+	what,
 	field: column === "skill_version" ? "skillVersion" : column,
 	sets: [`select ${homes[of].key} from "${of}"`, `select ${here}`],
 }));

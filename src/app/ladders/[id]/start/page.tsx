@@ -11,7 +11,11 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
 	const { at, student, skill, ladder, rail, coach } = page;
 	return (
 		<StartWhere
-			{...{ at, student, skill, ladder, rail }}
+			at={at}
+			student={student}
+			skill={skill}
+			ladder={ladder}
+			rail={rail}
 			sees={{ side: ladder.side, strong: student.strongSide, unit: coach.unit }}
 		/>
 	);
