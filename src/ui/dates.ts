@@ -37,11 +37,8 @@ export function dayWords(day: string, from = today()): string {
 	return day.slice(0, 4) === from.slice(0, 4) ? words : `${words} ${said.year}`;
 }
 
+const relative = new Intl.RelativeTimeFormat("en", { numeric: "auto" });
+
 /** "today", "tomorrow", "3 days ago", "in 3 days". */
-export function fromToday(day: string, from = today()): string {
-	const days = Math.round((Date.parse(day) - Date.parse(from)) / 86_400_000);
-	if (days === 0) return "today";
-	if (days === 1) return "tomorrow";
-	if (days === -1) return "yesterday";
-	return days > 0 ? `in ${days} days` : `${-days} days ago`;
-}
+export const fromToday = (day: string, from = today()): string =>
+	relative.format(Math.round((Date.parse(day) - Date.parse(from)) / 86_400_000), "day");

@@ -128,8 +128,8 @@ export class Phone {
 		const view = this.view();
 		return view.visits.find((v) => v.key === view.current?.visit) as Visit;
 	}
-	advice(later: AdviceContext = {}): Advice {
-		return adviseOn(this.view(), this.set(), later);
+	advice(context: AdviceContext = {}): Advice {
+		return adviseOn(this.view(), this.set(), context);
 	}
 
 	begin(ladder: PackLadder, rung = ladder.peg): this {

@@ -1,4 +1,4 @@
-import { ladderWith, Phone, positions } from "@/core/__tests__/phone";
+import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { movePeg } from "@/core/commands/follow";
 import { inSet } from "@/core/commands/sets";
 import type { Policy } from "@/core/ladder/ladder";
@@ -17,7 +17,7 @@ interface Case {
 	change?: Partial<RungSettings>;
 	policy?: Policy;
 	tried?: number;
-	later?: AdviceContext;
+	context?: AdviceContext;
 }
 
 const streak = { kind: "streak", r: 3 } as const;
@@ -25,30 +25,8 @@ const streak = { kind: "streak", r: 3 } as const;
 const cases: Case[] = [
 	{ name: "nothing yet", marks: "", line: "carry-on", act: null },
 	{ name: "a good start", marks: "ggg", line: "carry-on", act: null },
-	// 1 stop
-	{
-		name: "a load limit reached",
-		marks: "g",
-		line: "stop",
-		act: "next",
-		later: { loadReached: { part: "wrist", words: "120 of 120 today." } },
-	},
-	{
-		name: "stop goes before a met rule",
-		marks: "ggg",
-		line: "stop",
-		change: { rule: streak },
-		later: { loadReached: { part: "wrist", words: "full" } },
-	},
 	// 2 care
 	{ name: "an open checklist", marks: "", line: "care", act: "care", change: { care: ["mat", "spotter"] } },
-	{
-		name: "the load goes before the checklist",
-		marks: "",
-		line: "stop",
-		change: { care: ["mat"] },
-		later: { loadReached: { part: "wrist", words: "full" } },
-	},
 	// 3 step up
 	{ name: "the rule met", marks: "ggg", line: "step-up", act: "move", to: "r3", change: { rule: streak } },
 	{
@@ -66,7 +44,7 @@ const cases: Case[] = [
 		act: "next",
 		title: "Day 1 of 2 done",
 		change: { rule: streak },
-		later: { days: { done: 1, of: 2 } },
+		context: { days: { done: 1, of: 2 } },
 	},
 	{
 		name: "both days",
@@ -74,7 +52,7 @@ const cases: Case[] = [
 		line: "step-up",
 		act: "move",
 		change: { rule: streak },
-		later: { days: { done: 2, of: 2 } },
+		context: { days: { done: 2, of: 2 } },
 	},
 	{ name: "a met rule goes before a pause", marks: "ggrtg", line: "step-up", change: { rule: streak } },
 	// 5 limit
@@ -112,16 +90,6 @@ const cases: Case[] = [
 		title: "Set it aside for today",
 		rung: "r1",
 		change: { easier: "" },
-	},
-	{
-		name: "on the lowest rung, a notch to ease",
-		marks: "111c111",
-		line: "ease",
-		act: null,
-		title: "Ease distance by a notch",
-		rung: "r1",
-		change: { easier: "" },
-		later: { easeable: ["distance", "tempo"] },
 	},
 	{ name: "two after the cue are too few", marks: "111c11", line: "let-adjust" },
 	{ name: "a second cue is allowed", marks: "111c111", line: "second-cue", act: "cue", change: { secondCue: true } },
@@ -195,9 +163,9 @@ const cases: Case[] = [
 ];
 
 describe("each line, policy and tie", () => {
-	test.each(cases)("$name", ({ marks, line, title, act, to, rung, change, policy, tried, later }) => {
+	test.each(cases)("$name", ({ marks, line, title, act, to, rung, change, policy, tried, context }) => {
 		const phone = new Phone().begin(ladderWith(change, policy, tried), rung).row(marks);
-		const advice = phone.advice(later);
+		const advice = phone.advice(context);
 		expect(advice.line).toBe(line);
 		if (title !== undefined) expect(advice.title).toBe(title);
 		if (act !== undefined) expect(advice.act?.kind ?? null).toBe(act);
@@ -223,15 +191,13 @@ test("a bust closes the rung for the lesson", () => {
 });
 
 describe("the cue that is offered", () => {
-	const cueAfter = (change: Partial<RungSettings>, marks: string, later: AdviceContext = {}) => {
-		const { act } = new Phone().begin(ladderWith(change)).row(marks).advice(later);
+	const cueAfter = (change: Partial<RungSettings>, marks: string) => {
+		const { act } = new Phone().begin(ladderWith(change)).row(marks).advice();
 		return act?.kind === "cue" ? act.cue?.text : undefined;
 	};
 	test("one outside of the body first, whatever its place", () => expect(cueAfter({}, "111")).toBe("out there"));
 	test("the first marked where none is outside", () => expect(cueAfter({}, "222")).toBe("like a cat"));
 	test("none where there is none", () => expect(cueAfter({}, "333")).toBeUndefined());
-	test("the one that worked for this student, once that is known", () =>
-		expect(cueAfter({}, "111", { cueThatWorked: () => positions[1]?.cues[0] })).toBe("like a cat"));
 	test("the second cue is another one", () => {
 		const ladder = ladderWith({ secondCue: true });
 		const phone = new Phone().begin(ladder).row("111").follow(ladder).row("111");

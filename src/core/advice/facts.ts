@@ -191,13 +191,13 @@ export const indexOf = ({ placing }: Facts, rung = placing.rung): number =>
 
 /**
  * Where an easing leads (lines *ease* and *too hard today*): the easier variation
- * first, then a rung down; on the lowest rung the last raised difficulty, and when
- * nothing is left the rung is set aside for today. A full-speed ladder never slows
+ * first, then a rung down; on the lowest rung, when nothing is left, it is set aside for
+ * today. A full-speed ladder never slows
  * down: it goes to the nearest lower rung of the same tempo, else shortens range or
  * target.
  */
 export function easingAct(facts: Facts): { title: string; act: Act | null } {
-	const { placing, settings, input } = facts;
+	const { placing, settings } = facts;
 	const index = indexOf(facts);
 	if (placing.policy === "full speed") {
 		const tempo = placing.order[index]?.tempo;
@@ -211,8 +211,5 @@ export function easingAct(facts: Facts): { title: string; act: Act | null } {
 	const below = index > 0 ? placing.order[index - 1] : undefined;
 	if (below)
 		return { title: `A rung down: ${below.name}`, act: { kind: "move", to: below.id, reason: "stepped down" } };
-	const ease = input.context.easeable?.[0];
-	return ease
-		? { title: `Ease ${ease} by a notch`, act: null }
-		: { title: "Set it aside for today", act: { kind: "next" } };
+	return { title: "Set it aside for today", act: { kind: "next" } };
 }

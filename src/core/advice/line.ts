@@ -40,18 +40,12 @@ export interface Advice {
 	ready?: boolean;
 }
 
-/** Inputs that later parts will give; absent, their lines keep still. */
+/** What is known beyond the visit in hand. */
 export interface AdviceContext {
-	/** A body part at its limit for the day or the week. */
-	loadReached?: { part: string; words: string };
 	/** Checklist items not confirmed today. */
 	careOpen?: readonly string[];
 	/** For a `days` rule: days met so far, today included, of how many. */
 	days?: { done: number; of: number } | undefined;
-	/** The cue that worked for this student on a position, once that can be told. */
-	cueThatWorked?: (position: string) => Cue | undefined;
-	/** Difficulties that can still be eased on this rung, the last raised first. */
-	easeable?: readonly string[];
 }
 
 export interface AdviceInput {

@@ -1,4 +1,3 @@
-import type { WatchedPosition } from "@/core/log/kinds";
 import { type Cue, firstCue } from "@/core/skill/cue";
 import { plural } from "@/core/text/lists";
 import { easingAct, type Facts, type Run } from "../facts";
@@ -58,7 +57,7 @@ export const correct: Line = {
 		const where = length === run.span ? `in the last ${length}` : `in ${length} of the last ${run.span}`;
 		const word = facts.spokenOf.has(run.position.id) ? "no word on it since" : "no word on it yet";
 		const told = `${directionWords(run)} ${where}, ${word}.`;
-		return correction(run, told.charAt(0).toUpperCase() + told.slice(1), offered(facts, run.position));
+		return correction(run, told.charAt(0).toUpperCase() + told.slice(1), firstCue(run.position.cues));
 	},
 };
 
@@ -76,10 +75,6 @@ function correction(run: Run, reason: string, cue: Cue | undefined): Omit<Advice
 		position: run.position.id,
 	};
 }
-
-/** What worked for this student, once that is known; else outside of the body; else the first marked. */
-const offered = (facts: Facts, position: WatchedPosition): Cue | undefined =>
-	facts.input.context.cueThatWorked?.(position.id) ?? firstCue(position.cues);
 
 function otherCue(facts: Facts, run: Run): Cue | undefined {
 	const given = new Set(
