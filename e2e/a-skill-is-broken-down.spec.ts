@@ -225,8 +225,10 @@ test.describe("with the demo", () => {
 		await touch(page, "ruled out for cause 1").first().click();
 		await expect(touch(page, "ruled out for cause 1").first()).toHaveAttribute("aria-pressed", "true");
 		await expect
-			.poll(async () => (await studio.events()).filter((event) => event.kind === "cause.marked").length)
-			.toBe(1);
+			.poll(async () =>
+				(await studio.events()).filter((event) => event.kind === "cause.marked" && event.body.skill === "balls"),
+			)
+			.toHaveLength(1);
 
 		const tell = page.getByLabel("Tell: what is seen");
 		await tell.fill("The left hand meets the {thsi} dot.");

@@ -1,4 +1,4 @@
-import css from "@/ui/frame.module.scss";
+import css from "@/ui/frame.module.css";
 import { sections } from "@/ui/places";
 
 /** Plain markup: what stands here is sent along with every page, the lesson's too. */

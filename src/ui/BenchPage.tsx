@@ -1,4 +1,4 @@
-import css from "./frame.module.scss";
+import css from "./frame.module.css";
 import type { KeyHint } from "./Key";
 import { KeyLine } from "./Keys";
 import { Tools, TopLine } from "./TopLine";

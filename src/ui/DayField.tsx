@@ -3,7 +3,7 @@
 import { useId, useState } from "react";
 import Form from "react-bootstrap/Form";
 import { dayWords } from "./dates";
-import css from "./keep.module.scss";
+import css from "./keep.module.css";
 
 const THIS_CENTURY = 2000;
 const THE_LAST = 1900;

@@ -1,5 +1,5 @@
 import type { Difference, Differences } from "@/core/skill/differ";
-import css from "./rows.module.scss";
+import css from "./rows.module.css";
 
 /** What reads otherwise, position by position: what it was, and what it would be. */
 export function DifferenceList({ says: { skill, positions } }: { says: Differences }) {

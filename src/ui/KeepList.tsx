@@ -8,7 +8,7 @@ import type { EventDraft } from "@/core/log/event";
 import type { Reminder } from "@/core/log/reminders";
 import { record } from "@/device/record";
 import { dayWords, fromToday, today } from "./dates";
-import css from "./keep.module.scss";
+import css from "./keep.module.css";
 import { PromiseForm } from "./PromiseForm";
 
 interface Props {

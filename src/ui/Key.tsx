@@ -1,4 +1,4 @@
-import css from "./frame.module.scss";
+import css from "./frame.module.css";
 
 export interface KeyHint {
 	keys: readonly string[];

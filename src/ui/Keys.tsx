@@ -1,7 +1,7 @@
 "use client";
 
 import { type ComponentType, useEffect, useState } from "react";
-import css from "./frame.module.scss";
+import css from "./frame.module.css";
 import { Key, type KeyHint } from "./Key";
 import type { KeySheetProps } from "./KeySheet";
 import { useKeys } from "./useKeys";

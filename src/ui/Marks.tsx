@@ -1,6 +1,6 @@
 import { lookedFor, type Placing } from "@/core/log/kinds";
 import type { Entry, TryView } from "@/core/log/view";
-import css from "./marks.module.scss";
+import css from "./marks.module.css";
 
 /** What was measured, rated or answered, where a try carries it. */
 export function numberOf({ body }: TryView): string | null {

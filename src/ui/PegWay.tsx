@@ -1,6 +1,6 @@
 import type { PegDay } from "@/core/ladder/digest";
 import { dayWords } from "./dates";
-import css from "./rail.module.scss";
+import css from "./rail.module.css";
 
 /**
  * The rail over time: beside a rail and on its pitch, the peg's way through the

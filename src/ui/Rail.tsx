@@ -1,6 +1,6 @@
 import type { HoleState } from "@/core/ladder/rail";
 import type { Twin } from "@/core/ladder/twin";
-import css from "./rail.module.scss";
+import css from "./rail.module.css";
 
 /**
  * The rail: a ladder as an upright, a hole per rung, one peg where the student

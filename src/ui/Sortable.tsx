@@ -13,7 +13,7 @@ import { SortableContext, useSortable, verticalListSortingStrategy } from "@dnd-
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical } from "lucide-react";
 import { createContext, useContext, useMemo, useRef } from "react";
-import css from "./sortable.module.scss";
+import css from "./sortable.module.css";
 
 interface Order {
 	ids: string[];

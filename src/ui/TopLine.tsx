@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { usePathname } from "next/navigation";
-import css from "./frame.module.scss";
+import css from "./frame.module.css";
 import { LightSwitch } from "./LightSwitch";
 import { sections } from "./places";
 

@@ -4,7 +4,7 @@ import { cutText } from "@/core/text/fields";
 import type { FindPage } from "@/server/readFind";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 
 /** A plain form, so that it answers before any script has loaded, and its address can be kept. */
 export function Find({ query, groups }: FindPage) {

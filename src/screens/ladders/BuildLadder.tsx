@@ -18,9 +18,9 @@ import { RiskFields } from "@/screens/rules/RiskFields";
 import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
-import rows from "@/ui/rows.module.scss";
+import rows from "@/ui/rows.module.css";
 import { engine } from "@/workers/client";
-import css from "./ladders.module.scss";
+import css from "./ladders.module.css";
 import { StepList } from "./Steps";
 
 interface Ends {

@@ -9,8 +9,8 @@ import { fewestOf } from "@/core/ladder/rung";
 import { plural } from "@/core/text/lists";
 import { FormRow } from "@/ui/FormRow";
 import { LimitField } from "@/ui/LimitField";
-import css from "@/ui/rows.module.scss";
-import own from "./ladders.module.scss";
+import css from "@/ui/rows.module.css";
+import own from "./ladders.module.css";
 
 /** The same rule or limit for many rungs at once. What a rule cannot be met within is said before it is set. */
 export function Bulk({

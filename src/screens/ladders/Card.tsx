@@ -15,7 +15,7 @@ import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
 import { RailCell } from "@/ui/Rail";
 import { CardTicks } from "./CardTicks";
-import css from "./card.module.scss";
+import css from "./card.module.css";
 import { readRule } from "./readRule";
 import { SketchView } from "./SketchView";
 

@@ -10,7 +10,7 @@ import type { Refusal } from "@/core/refusals/refusals";
 import { record } from "@/device/record";
 import { fetchPack } from "@/device/sync";
 import { Refusals } from "@/ui/Refusals";
-import css from "./card.module.scss";
+import css from "./card.module.css";
 
 type Typed = Record<string, { good: string; tries: string }>;
 

@@ -3,8 +3,8 @@
 import { useState } from "react";
 import { ladderDifferences, type RungsBefore } from "@/core/ladder/differ";
 import { dayWords } from "@/ui/dates";
-import css from "@/ui/rows.module.scss";
-import own from "./ladders.module.scss";
+import css from "@/ui/rows.module.css";
+import own from "./ladders.module.css";
 
 /** What reads otherwise than when the ladder was built, or than at the last lesson on it. */
 export function Changed({

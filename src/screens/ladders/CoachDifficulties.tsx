@@ -13,7 +13,7 @@ import { orRefusal } from "@/ui/answered";
 import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 import { UndoRedo } from "@/ui/UndoRedo";
 import { useUndoKeys } from "@/ui/useUndoKeys";
 import { DifficultyList } from "./DifficultyList";

@@ -7,7 +7,7 @@ import type { Ladder } from "@/core/ladder/ladder";
 import type { DecisionTable } from "@/core/ladder/scale";
 import { splitWords } from "@/core/text/fields";
 import { Complaint } from "@/ui/FormRow";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 import { useRowKeys } from "@/ui/useRowKeys";
 
 type Situation = DecisionTable[number];

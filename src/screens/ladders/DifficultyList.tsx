@@ -7,9 +7,9 @@ import { v7 as uuid } from "uuid";
 import { type Difficulty, freshDifficulty } from "@/core/build/difficulty";
 import { moveItem, removeItem } from "@/core/editing/paths";
 import { Complaint } from "@/ui/FormRow";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 import { Sortable, SortableRow } from "@/ui/Sortable";
-import own from "./ladders.module.scss";
+import own from "./ladders.module.css";
 
 /** Difficulties in the order in which they are raised: renamed, put in another order, added, taken out, reweighed. */
 export function DifficultyList({

@@ -4,7 +4,7 @@ import Link from "next/link";
 import Button from "react-bootstrap/Button";
 import { Archive } from "@/ui/Archive";
 import { Refusals } from "@/ui/Refusals";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 import { Workbook } from "@/ui/Workbook";
 import type { LadderForm } from "./useLadderForm";
 

@@ -15,10 +15,10 @@ import { useSettled } from "@/screens/rules/useCurve";
 import { makeMirror } from "@/server/actions";
 import { orRefusal } from "@/ui/answered";
 import { FormRow } from "@/ui/FormRow";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 import { UndoRedo, type UndoSteps } from "@/ui/UndoRedo";
 import { FollowFields } from "./FollowFields";
-import own from "./ladders.module.scss";
+import own from "./ladders.module.css";
 
 /** Whose ladder, to what, on which side; undo and redo; what holds for the whole of it. */
 export function LadderHead({

@@ -9,8 +9,8 @@ import type { LadderLine } from "@/server/readLadders";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
 import { Rail } from "@/ui/Rail";
-import css from "@/ui/rows.module.scss";
-import own from "./ladders.module.scss";
+import css from "@/ui/rows.module.css";
+import own from "./ladders.module.css";
 
 const PITCH = 9;
 

@@ -19,7 +19,7 @@ import { FindRule } from "@/screens/rules/FindRule";
 import { RuleWorth } from "@/screens/rules/RuleWorth";
 import { dayWords, today } from "@/ui/dates";
 import { holeWords } from "@/ui/Rail";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 import { bandWords, pastTries } from "./expected";
 import { readRule } from "./readRule";
 import { type Sees, SketchView } from "./SketchView";

@@ -6,7 +6,7 @@ import type { Ladder } from "@/core/ladder/ladder";
 import { type Scale, scales } from "@/core/ladder/scale";
 import { type Rule, usesRule } from "@/core/rules";
 import { FormRow } from "@/ui/FormRow";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 import { DecisionFields } from "./DecisionFields";
 import { OwnOutcomes } from "./OwnOutcomes";
 

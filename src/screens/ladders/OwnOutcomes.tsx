@@ -9,7 +9,7 @@ import type { Rule } from "@/core/rules";
 import { outcomesGone, withoutGone, withRenamed } from "@/core/rules/outcomes";
 import { list } from "@/core/text/lists";
 import { Complaint } from "@/ui/FormRow";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 import { useRowKeys } from "@/ui/useRowKeys";
 
 type Outcome = Scale[number];

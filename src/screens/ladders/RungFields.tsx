@@ -13,7 +13,7 @@ import type { Rule } from "@/core/rules";
 import type { KeyPosition } from "@/core/skill/skill";
 import { type RuleErrors, RuleForm } from "@/screens/rules/RuleForm";
 import { Complaint, FormRow } from "@/ui/FormRow";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 import { OutcomeFields } from "./OutcomeFields";
 import { readRule } from "./readRule";
 import { SetUpFields } from "./SetUpFields";

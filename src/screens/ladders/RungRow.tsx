@@ -4,9 +4,9 @@ import { memo } from "react";
 import type { Step } from "@/core/build/steps";
 import type { HoleState } from "@/core/ladder/rail";
 import { RailCell } from "@/ui/Rail";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 import { SortableRow } from "@/ui/Sortable";
-import own from "./ladders.module.scss";
+import own from "./ladders.module.css";
 import { StepBar } from "./Steps";
 
 interface Props {

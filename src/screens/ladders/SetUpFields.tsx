@@ -8,8 +8,8 @@ import type { LengthUnit } from "@/core/coach/coach";
 import type { Ladder } from "@/core/ladder/ladder";
 import { bodyParts } from "@/core/people/student";
 import { Complaint, FormRow } from "@/ui/FormRow";
-import css from "@/ui/rows.module.scss";
-import own from "./ladders.module.scss";
+import css from "@/ui/rows.module.css";
+import own from "./ladders.module.css";
 import { SketchFields } from "./SketchFields";
 
 type Part = (typeof bodyParts)[number];

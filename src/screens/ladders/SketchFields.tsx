@@ -20,7 +20,7 @@ import {
 } from "@/core/ladder/sketch";
 import { Complaint } from "@/ui/FormRow";
 import { DistanceLine, kindWords, SketchShape, WIDE } from "./SketchView";
-import css from "./sketch.module.scss";
+import css from "./sketch.module.css";
 
 const pointer = { activationConstraint: { distance: 3 } };
 /** Things are put down on tenths of a metre, and the arrow keys move them by as much. */

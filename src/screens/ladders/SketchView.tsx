@@ -9,7 +9,7 @@ import {
 	sketchFor,
 } from "@/core/ladder/sketch";
 import { readSides, type Sides } from "@/core/skill/sides";
-import css from "./sketch.module.scss";
+import css from "./sketch.module.css";
 
 /** Whose side it is seen from, and in which unit. */
 export interface Sees extends Sides {

@@ -22,9 +22,9 @@ import { begin } from "@/device/begin";
 import { type OpenLesson, useLesson, useLessonId } from "@/screens/live/useLesson";
 import { BenchPage } from "@/ui/BenchPage";
 import { Rail as RailView } from "@/ui/Rail";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 import { useKeys } from "@/ui/useKeys";
-import own from "./ladders.module.scss";
+import own from "./ladders.module.css";
 import { type Sees, SketchView } from "./SketchView";
 
 interface Props {

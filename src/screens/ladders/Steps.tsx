@@ -1,7 +1,7 @@
 import type { Difficulty } from "@/core/build/difficulty";
 import { type Step, stepsOf } from "@/core/build/steps";
 import type { Rung } from "@/core/ladder/ladder";
-import css from "./ladders.module.scss";
+import css from "./ladders.module.css";
 
 const PITCH = 40;
 /** A notch of the usual weight. */

@@ -4,7 +4,7 @@ import type { StudentLessons } from "@/server/readStudents";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords, fromToday } from "@/ui/dates";
 import { RungFacts } from "@/ui/RungFacts";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 
 /** What happened, lesson by lesson, latest first: every attempt on its strip, every cue with what followed. */
 export function StudentLessonsView({ student, lessons, total, older }: StudentLessons) {

@@ -2,7 +2,7 @@
 
 import { memo, useEffect, useRef } from "react";
 import type { Advice } from "@/core/advice";
-import css from "./live.module.scss";
+import css from "./advice.module.css";
 
 const DEAF_MS = 400;
 

@@ -6,7 +6,7 @@ import { type Pack, readOn, variationWords } from "@/core/pack/pack";
 import { ruleSentence } from "@/core/rules";
 import type { KeepingState, LessonOnDevice } from "@/device/lesson";
 import { Rail } from "@/ui/Rail";
-import css from "./live.module.scss";
+import css from "./count.module.css";
 import { type Board, countOf } from "./model";
 import { Opening } from "./Opening";
 import { setText, useDirectPaint } from "./useDirectPaint";

@@ -1,6 +1,7 @@
 "use client";
 
-import { type CSSProperties, useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
+import type { Advice } from "@/core/advice";
 import { type Pack, readOn } from "@/core/pack/pack";
 import type { LessonOnDevice, LessonState } from "@/device/lesson";
 import { late, preloadLate } from "@/ui/late";
@@ -10,14 +11,16 @@ import { CountZone } from "./CountZone";
 import { useDeviceSettings } from "./deviceSettings";
 import { LiveDrawers } from "./drawers/LiveDrawers";
 import { Fields, MarkFields } from "./Fields";
-import { inputsFor, secondsOf, smallHeight } from "./inputs";
+import { Foot } from "./Foot";
+import fields from "./fields.module.css";
+import { inputsFor, secondsOf } from "./inputs";
 import { type DrawerName, type Live, LiveProvider } from "./LiveContext";
-import css from "./live.module.scss";
 import type { Board } from "./model";
-import { STOPPED_HEIGHT, Stopped } from "./Stopped";
+import css from "./page.module.css";
+import { Stopped } from "./Stopped";
 import { Strip } from "./Strip";
-import { Foot, Top } from "./Top";
-import { useActs } from "./useActs";
+import { Top } from "./Top";
+import { type Acts, useActs } from "./useActs";
 import { useAskedFor } from "./useAskedFor";
 import { useAttempt } from "./useAttempt";
 import { useAwake } from "./useAwake";
@@ -31,7 +34,7 @@ import { useSpoken } from "./useSpoken";
 const StretchFields = late(
 	() => import("./StretchFields").then((module) => module.StretchFields),
 	({ onAgain }: { onAgain: () => void }) => (
-		<button type="button" className={css.field} onClick={onAgain}>
+		<button type="button" className={fields.field} onClick={onAgain}>
 			fetch these fields again
 		</button>
 	),
@@ -43,6 +46,20 @@ function useDrawer() {
 	const toggle = useCallback((name: DrawerName) => setDrawer((now) => (now === name ? null : name)), []);
 	const close = useCallback(() => setDrawer(null), []);
 	return { drawer, setDrawer, toggle, close };
+}
+
+/** What the buttons of the advice do; they act on the latest. */
+function useAnswer(acts: Acts, advice: Advice, setDrawer: (drawer: DrawerName | null) => void) {
+	return {
+		follow: useStable(() => {
+			if (!advice.act) return;
+			acts.follow(advice);
+			setDrawer(advice.act.kind === "next" ? "ladders" : null);
+		}),
+		overrule: useStable(() => {
+			if (advice.canSilence) acts.overrule(advice);
+		}),
+	};
 }
 
 /** The live lesson, zone by zone. */
@@ -79,14 +96,7 @@ export function LiveBoard({
 	}, [lesson, device.partner]);
 	useEffect(() => preloadLate([StretchFields]), []);
 
-	const follow = useStable(() => {
-		if (!advice.act) return;
-		acts.follow(advice);
-		setDrawer(advice.act.kind === "next" ? "ladders" : null);
-	});
-	const overrule = useStable(() => {
-		if (advice.canSilence) acts.overrule(advice);
-	});
+	const { follow, overrule } = useAnswer(acts, advice, setDrawer);
 	const noCount = useCallback(() => attempt({ result: "hit", off: [], judged: false, noCount: true }), [attempt]);
 	const openTries = useCallback(() => toggle("tries"), [toggle]);
 	const openEvidence = useCallback(() => toggle("evidence"), [toggle]);
@@ -103,6 +113,8 @@ export function LiveBoard({
 		onDrawer: toggle,
 		onClose: close,
 	});
+	/** Nothing stands in the fields' place. */
+	const counting = !pain && !board.stretch;
 	const live: Live = {
 		lesson,
 		view: state.view,
@@ -120,40 +132,45 @@ export function LiveBoard({
 	return (
 		<LiveProvider value={live}>
 			<main
-				className={`${css.page} ${device.leftThumb ? css.leftThumb : ""} ${device.large ? css.large : ""}`}
-				style={{ "--fields": `${pain ? STOPPED_HEIGHT : smallHeight(layout)}px` } as CSSProperties}
+				className={css.page}
+				data-left={device.leftThumb || undefined}
+				data-large={device.large || undefined}
+				data-marks={(counting && layout.marks !== undefined) || undefined}
+				data-pad={(counting && layout.keypad !== undefined) || undefined}
 				aria-label="Live lesson"
 			>
 				<h1 className="visually-hidden">
 					Lesson: {board.studentName}, {readOn(board.ladder, set.placing.settings.name)}
 				</h1>
-				<Top board={board} pack={pack} acts={acts} choosing={drawer === "ladders"} onChoose={chooseLadder} />
-				<CountZone
-					lesson={lesson}
-					board={board}
-					label={label}
-					pack={pack}
-					takenBack={takenBack}
-					view={state.view}
-					onPutBack={acts.putBack}
-					setClock={set.open ? clock : null}
-				/>
-				<Strip board={board} onOpen={openTries} />
-				{holds ? (
-					<AdviceZone advice={advice} onFollow={follow} onOtherwise={overrule} onEvidence={openEvidence} />
-				) : (
-					<WatchingZone onTakeOver={acts.takeOver} />
-				)}
+				<div className={css.upper}>
+					<Top board={board} pack={pack} acts={acts} choosing={drawer === "ladders"} onChoose={chooseLadder} />
+					<CountZone
+						lesson={lesson}
+						board={board}
+						label={label}
+						pack={pack}
+						takenBack={takenBack}
+						view={state.view}
+						onPutBack={acts.putBack}
+						setClock={set.open ? clock : null}
+					/>
+					<Strip board={board} onOpen={openTries} />
+					{holds ? (
+						<AdviceZone advice={advice} onFollow={follow} onOtherwise={overrule} onEvidence={openEvidence} />
+					) : (
+						<WatchingZone onTakeOver={acts.takeOver} />
+					)}
+					<LiveDrawers open={drawer} />
+				</div>
 				{pain && <Stopped pain={pain} lesson={lesson.lesson} acts={acts} onNext={chooseLadder} />}
 				{!pain && board.stretch && <StretchFields />}
-				{!pain && !board.stretch && (
+				{counting && (
 					<>
 						{layout.marks && <MarkFields all={layout.marks} marks={marks} onTouch={touchMark} />}
 						<Fields layout={layout} onAttempt={attempt} onCall={setCalled} apart={!holds} counts={counts} />
 					</>
 				)}
 				<Foot acts={acts} open={drawer} onNoCount={noCount} onToggle={toggle} />
-				<LiveDrawers open={drawer} />
 			</main>
 		</LiveProvider>
 	);

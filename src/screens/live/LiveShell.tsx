@@ -2,8 +2,8 @@
 
 import type { LessonOnDevice } from "@/device/lesson";
 import { LiveBoard } from "./LiveBoard";
-import css from "./live.module.scss";
 import { boardOf } from "./model";
+import css from "./page.module.css";
 import { useLesson, useLessonId, useMarks } from "./useLesson";
 
 /** The live lesson's static page: everything it shows comes from this device first. */

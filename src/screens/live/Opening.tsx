@@ -1,8 +1,8 @@
 import type { Pack } from "@/core/pack/pack";
 import { fromToday } from "@/ui/dates";
 import { firstAndBest } from "@/ui/scores";
+import css from "./count.module.css";
 import { insecureWords } from "./deviceSettings";
-import css from "./live.module.scss";
 import type { Board } from "./model";
 
 /** A lesson opens with last time: the score, the cue to repeat, what was promised, what is parked. */

@@ -1,12 +1,9 @@
 "use client";
 
 import { PlainLink } from "@/ui/PlainLink";
-import css from "./live.module.scss";
+import css from "./fields.module.css";
 import type { Board } from "./model";
 import type { Acts } from "./useActs";
-
-/** How high it stands on a small screen, in pixels: two rows and the last one. */
-export const STOPPED_HEIGHT = 64 + 6 + 64 + 6 + 80;
 
 /**
  * In the fields' place while pain is not answered: nothing counts until somebody has asked.

@@ -1,7 +1,7 @@
 import type { Entry, TryView } from "@/core/log/view";
 import { MarkRow, markAt, numberOf } from "@/ui/Marks";
-import css from "./live.module.scss";
 import type { Board } from "./model";
+import css from "./strip.module.css";
 
 const SHOWN = 20;
 const SHORT = 3;

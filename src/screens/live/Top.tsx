@@ -4,9 +4,8 @@ import { memo } from "react";
 import type { Pack } from "@/core/pack/pack";
 import { plural } from "@/core/text/lists";
 import { PlainLink } from "@/ui/PlainLink";
-import type { DrawerName } from "./LiveContext";
-import css from "./live.module.scss";
 import type { Board } from "./model";
+import css from "./top.module.css";
 import type { Acts } from "./useActs";
 
 /** The way out, a tab for each ladder worked on, and the rung in hand. */
@@ -69,32 +68,3 @@ const Leave = memo(() => (
 		←
 	</PlainLink>
 ));
-
-/** What is done beside counting. */
-export const Foot = memo(function Foot({
-	acts,
-	open,
-	onNoCount,
-	onToggle,
-}: {
-	acts: Acts;
-	open: DrawerName | null;
-	onNoCount: () => void;
-	onToggle: (name: DrawerName) => void;
-}) {
-	return (
-		<div className={css.foot}>
-			<button type="button" onClick={acts.undo}>
-				undo
-			</button>
-			<button type="button" onClick={onNoCount}>
-				no count
-			</button>
-			{(["cue", "state", "more"] as const).map((name) => (
-				<button key={name} type="button" onClick={() => onToggle(name)} aria-expanded={open === name}>
-					{name}
-				</button>
-			))}
-		</div>
-	);
-});

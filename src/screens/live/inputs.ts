@@ -37,19 +37,6 @@ export function countsAt(tries: readonly TryView[]): Record<string, string> {
 	return Object.fromEntries(Object.entries(at).map(([name, { good, of }]) => [name, `${good} of ${of}`]));
 }
 
-/** How high the fields stand on a small screen, in pixels: as `live.module.scss` lays them out there. */
-export function smallHeight({ keypad, calls, rows, main, marks }: Inputs): number {
-	// With marks the pad has a row less: five keys across.
-	if (keypad) return marks ? 64 + 6 + 200 : 270;
-	const heights = [
-		...(marks ? [64] : []),
-		...(calls ? [64] : []),
-		...rows.map(() => 64),
-		...(main.length > 0 ? [80] : []),
-	];
-	return heights.reduce((sum, one) => sum + one + 6, -6);
-}
-
 const inRows = (fields: TouchField[], across: number): TouchField[][] => {
 	const rows: TouchField[][] = [];
 	for (let i = 0; i < fields.length; i += across) rows.push(fields.slice(i, i + across));

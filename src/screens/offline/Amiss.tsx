@@ -1,4 +1,4 @@
-import css from "./offline.module.scss";
+import css from "./offline.module.css";
 
 /** Something failed that should not have. What was counted is on the device, whatever the page does. */
 export function Amiss({ onAgain }: { onAgain: () => void }) {

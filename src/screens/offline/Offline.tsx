@@ -6,8 +6,8 @@ import type { Pack } from "@/core/pack/pack";
 import { plural } from "@/core/text/lists";
 import { type HeldLesson, lessonsHere, packAhead } from "@/device/ahead";
 import { begin } from "@/device/begin";
-import css from "@/ui/rows.module.scss";
-import own from "./offline.module.scss";
+import css from "@/ui/rows.module.css";
+import own from "./offline.module.css";
 
 /** Without a signal: the lessons that are here, and every ladder a lesson can be begun on. Plain links, so that each page comes from this device. */
 export function Offline() {

@@ -8,7 +8,7 @@ import { plural } from "@/core/text/lists";
 import type { Preview } from "@/server/jobs";
 import { Progress } from "./Progress";
 import { Remarks } from "./Remarks";
-import css from "./records.module.scss";
+import css from "./records.module.css";
 import { useJob } from "./useJob";
 
 /** Takes a workbook in: looked at first, then merged or brought in whole, all of it or nothing. */

@@ -2,7 +2,7 @@
 
 import Button from "react-bootstrap/Button";
 import { Refusals } from "@/ui/Refusals";
-import css from "./records.module.scss";
+import css from "./records.module.css";
 import type { JobHandle } from "./useJob";
 
 /** How far a job is, with a way to stop it; or why it failed. */

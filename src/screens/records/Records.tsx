@@ -9,7 +9,7 @@ import { BringIn } from "./BringIn";
 import { DeleteStudent } from "./DeleteStudent";
 import { Progress } from "./Progress";
 import { Restore } from "./Restore";
-import css from "./records.module.scss";
+import css from "./records.module.css";
 import { SetAside } from "./SetAside";
 import { useJob } from "./useJob";
 

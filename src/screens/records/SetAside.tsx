@@ -7,7 +7,7 @@ import type { Refusal } from "@/core/refusals/refusals";
 import { letAsideGo, type RecordsPage, tryAside } from "@/server/records";
 import { answeredPlainly, orRefusal } from "@/ui/answered";
 import { Refusals } from "@/ui/Refusals";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 
 /** What could not be taken in, and what can be done about it. */
 export function SetAside({ aside }: Pick<RecordsPage, "aside">) {

@@ -11,12 +11,12 @@ import { type Preset, presets } from "@/core/rules/presets";
 import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
 import { LimitField } from "@/ui/LimitField";
-import rows from "@/ui/rows.module.scss";
+import rows from "@/ui/rows.module.css";
 import { asFieldErrors } from "@/ui/sentenceResolver";
 import { FindRule } from "./FindRule";
 import { type RuleErrors, RuleForm } from "./RuleForm";
 import { Worth } from "./RuleWorth";
-import css from "./rules.module.scss";
+import css from "./rules.module.css";
 import { useSettled } from "./useCurve";
 
 const labels = { k: "good tries wanted", n: "tries looked at", r: "good in a row", kind: "kind of pass rule" };

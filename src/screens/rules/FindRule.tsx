@@ -12,7 +12,7 @@ import { Refusals } from "@/ui/Refusals";
 import { engine } from "@/workers/client";
 import { RiskFields, type Risks } from "./RiskFields";
 import { NOT_READY } from "./RuleWorth";
-import css from "./rules.module.scss";
+import css from "./rules.module.css";
 
 /** Finds rules that tell the ready from the not ready: what is asked, how far it is, what was found, one press to take. */
 export const FindRule = memo(function FindRule({

@@ -16,7 +16,7 @@ import type { RuledRung } from "@/server/readRules";
 import { orRefusal } from "@/ui/answered";
 import { BenchPage } from "@/ui/BenchPage";
 import { Refusals } from "@/ui/Refusals";
-import rows from "@/ui/rows.module.scss";
+import rows from "@/ui/rows.module.css";
 import { engine } from "@/workers/client";
 import { NOT_READY } from "./RuleWorth";
 

@@ -3,7 +3,7 @@
 import { Line, LineChart, ReferenceArea, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from "recharts";
 import type { Curve } from "@/core/analysis/analyse";
 import { at, inTen } from "@/core/analysis/readings";
-import css from "./rules.module.scss";
+import css from "./rules.module.css";
 
 export interface Drawn {
 	name: string;

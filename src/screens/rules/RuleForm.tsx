@@ -9,7 +9,7 @@ import type { RuleField } from "@/core/rules/kind";
 import { splitWords } from "@/core/text/fields";
 import { Complaint, FormRow } from "@/ui/FormRow";
 import { useRowKeys } from "@/ui/useRowKeys";
-import css from "./rules.module.scss";
+import css from "./rules.module.css";
 
 /** Refusals inside a rule, as a form library nests them: by field, parts by their number. */
 export interface RuleErrors {

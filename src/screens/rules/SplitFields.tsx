@@ -2,7 +2,7 @@
 
 import Form from "react-bootstrap/Form";
 import type { Way } from "@/core/analysis/ways";
-import css from "./rules.module.scss";
+import css from "./rules.module.css";
 
 /**
  * How good tries, and those that were not, split over what they can be: points tell them

@@ -11,8 +11,8 @@ import type { SkillPage } from "@/server/readSkills";
 import { orRefusal } from "@/ui/answered";
 import { Complaint, FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
-import css from "@/ui/rows.module.scss";
-import own from "./skills.module.scss";
+import css from "@/ui/rows.module.css";
+import own from "./skills.module.css";
 import { useRefusal, type Writing } from "./writing";
 
 /** What stands beside a skill: what comes first, what it is chained to, and the work of the library. */

@@ -6,7 +6,7 @@ import { v7 as uuid } from "uuid";
 import { removeItem } from "@/core/editing/paths";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
 import { Complaint } from "@/ui/FormRow";
-import own from "./skills.module.scss";
+import own from "./skills.module.css";
 import { useEdit, useRefusal } from "./writing";
 
 const MOST = 6;

@@ -17,10 +17,10 @@ import {
 	remedyKinds,
 } from "@/core/skill/skill";
 import type { OtherSkill } from "@/server/readSkills";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 import { Choose, Line, pathOf, Words } from "./fields";
 import { PictureField } from "./PictureField";
-import own from "./skills.module.scss";
+import own from "./skills.module.css";
 import { useEdit } from "./writing";
 
 type Mark = (typeof causeMarks)[number];

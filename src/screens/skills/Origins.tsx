@@ -4,8 +4,8 @@ import { type Arrow, arrowsOf } from "@/core/skill/origins";
 import type { Skill } from "@/core/skill/skill";
 import { cutText } from "@/core/text/fields";
 import type { OtherSkill } from "@/server/readSkills";
-import css from "@/ui/rows.module.scss";
-import own from "./skills.module.scss";
+import css from "@/ui/rows.module.css";
+import own from "./skills.module.css";
 
 const PITCH = 40;
 const LINE = 250;

@@ -8,7 +8,7 @@ import type { Picture } from "@/core/skill/skill";
 import { Media } from "@/ui/Media";
 import { Refusals } from "@/ui/Refusals";
 import { pathOf } from "./fields";
-import own from "./skills.module.scss";
+import own from "./skills.module.css";
 import { useEdit, useRefusal } from "./writing";
 
 const NOBODY = "nobody to be recognised";

@@ -7,11 +7,11 @@ import { cueKinds } from "@/core/skill/cue";
 import { type KeyPosition, senses, senseWords } from "@/core/skill/skill";
 import type { OtherSkill } from "@/server/readSkills";
 import { Complaint } from "@/ui/FormRow";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 import { FaultFields } from "./FaultFields";
 import { Amount, Choose, Line, SideHint, ToleranceFields, Words } from "./fields";
 import { PictureField } from "./PictureField";
-import own from "./skills.module.scss";
+import own from "./skills.module.css";
 import { useEdit, useRefusal } from "./writing";
 
 /** The details of a key position, open under its row. */

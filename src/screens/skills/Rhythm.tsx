@@ -6,7 +6,7 @@ import Form from "react-bootstrap/Form";
 import { rhythmOf } from "@/core/skill/rhythm";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
 import { Words } from "./fields";
-import own from "./skills.module.scss";
+import own from "./skills.module.css";
 import { useClicks } from "./useClicks";
 import { useEdit } from "./writing";
 

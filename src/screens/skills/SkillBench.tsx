@@ -12,7 +12,7 @@ import type { OtherSkill, SkillPage } from "@/server/readSkills";
 import { Archive } from "@/ui/Archive";
 import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 import { Sortable, SortableRow } from "@/ui/Sortable";
 import { UndoRedo } from "@/ui/UndoRedo";
 import { useKeys } from "@/ui/useKeys";
@@ -28,7 +28,7 @@ import { Schools } from "./Schools";
 import { SkillDifficulties } from "./SkillDifficulties";
 import { SkillMargin } from "./SkillMargin";
 import { Stages } from "./Stages";
-import own from "./skills.module.scss";
+import own from "./skills.module.css";
 import { useCauses } from "./useCauses";
 import { EditContext, RefusalContext, useEdit, useWriting, type Writing } from "./writing";
 

@@ -10,7 +10,7 @@ import type { SkillLine } from "@/server/readSkills";
 import { orRefusal } from "@/ui/answered";
 import { BenchPage } from "@/ui/BenchPage";
 import { Refusals } from "@/ui/Refusals";
-import css from "@/ui/rows.module.scss";
+import css from "@/ui/rows.module.css";
 
 const examples = [
 	["threeBalls", "Three-ball cascade"],

@@ -18,8 +18,8 @@ import { DifferenceList } from "@/ui/DifferenceList";
 import { dayWords } from "@/ui/dates";
 import { Media } from "@/ui/Media";
 import { Refusals } from "@/ui/Refusals";
-import css from "@/ui/rows.module.scss";
-import own from "./skills.module.scss";
+import css from "@/ui/rows.module.css";
+import own from "./skills.module.css";
 import type { CausesState } from "./useCauses";
 import type { Standing, Writing } from "./writing";
 

@@ -6,7 +6,7 @@ import type { KeyPosition, Skill } from "@/core/skill/skill";
 import { toleranceWords } from "@/core/skill/tolerance";
 import { Columns } from "./Columns";
 import { Amount, Line } from "./fields";
-import own from "./skills.module.scss";
+import own from "./skills.module.css";
 import { useEdit } from "./writing";
 
 /** What holds at which stage: a first model, then a better one. What a stage says nothing of is not judged yet. */

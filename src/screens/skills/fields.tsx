@@ -7,8 +7,8 @@ import type { Path } from "@/core/editing/paths";
 import { type SideMark, sideMarks, sideTokens, withTokens } from "@/core/skill/sides";
 import { measures, type Tolerance, usualUnit } from "@/core/skill/tolerance";
 import { Complaint, FormRow } from "@/ui/FormRow";
-import css from "@/ui/rows.module.scss";
-import own from "./skills.module.scss";
+import css from "@/ui/rows.module.css";
+import own from "./skills.module.css";
 import { useEdit, useRefusal } from "./writing";
 
 /** The side that texts are read out for. */

@@ -3,7 +3,7 @@ import type { StudentLine } from "@/server/readStudents";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
 import { Rail } from "@/ui/Rail";
-import css from "./students.module.scss";
+import css from "./students.module.css";
 
 /** Everybody, with their pegs beside them. */
 export function StudentList({ students }: { students: StudentLine[] }) {

@@ -17,7 +17,7 @@ import { scoreWords } from "@/ui/scores";
 import { useKeys } from "@/ui/useKeys";
 import { Workbook } from "@/ui/Workbook";
 import { StudentForm } from "./StudentForm";
-import css from "./students.module.scss";
+import css from "./students.module.css";
 
 /** Where the pegs stand, what changed, what is parked. */
 export function StudentPage({

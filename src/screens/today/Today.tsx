@@ -7,7 +7,7 @@ import { Parked, Promises } from "@/ui/KeepList";
 import { Rail } from "@/ui/Rail";
 import { Begin } from "./Begin";
 import { DecidePass } from "./DecidePass";
-import css from "./today.module.scss";
+import css from "./today.module.css";
 
 /** Who is next, what is due, what was promised, what needs a decision. */
 export function Today({ studio, day, open, students, more, names, keeping, decide }: TodayProps) {

@@ -8,7 +8,7 @@ import type { LessonView } from "@/core/log/view";
 import type { Pack } from "@/core/pack/pack";
 import { cutText } from "@/core/text/fields";
 import type { LessonOnDevice } from "@/device/lesson";
-import css from "@/ui/facts.module.scss";
+import css from "@/ui/facts.module.css";
 import { useKept } from "@/ui/useKept";
 import { KeptText } from "./KeptText";
 import { NamedOrTold } from "./NamedOrTold";

@@ -6,7 +6,7 @@ import { byLabel } from "@/core/log/terms";
 import type { LessonView } from "@/core/log/view";
 import type { RungWrap } from "@/core/log/wrap";
 import type { LessonOnDevice } from "@/device/lesson";
-import css from "@/ui/facts.module.scss";
+import css from "@/ui/facts.module.css";
 
 /** Of what was labelled on a rung, side by side: how each came off, and which felt better. */
 export function FeltBetter({ lesson, view, rung }: { lesson: LessonOnDevice; view: LessonView; rung: RungWrap }) {

@@ -9,7 +9,7 @@ import { type Pack, type PackLadder, readOn } from "@/core/pack/pack";
 import { list, plural } from "@/core/text/lists";
 import { keepRung, keepWatched } from "@/server/fromLesson";
 import { orRefusal } from "@/ui/answered";
-import css from "@/ui/facts.module.scss";
+import css from "@/ui/facts.module.css";
 
 interface KeptSetting {
 	key: string;

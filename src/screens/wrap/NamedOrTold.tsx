@@ -5,7 +5,7 @@ import { askedFor, askedIn } from "@/core/commands/atTheEnd";
 import type { LessonView } from "@/core/log/view";
 import type { Pack } from "@/core/pack/pack";
 import type { LessonOnDevice } from "@/device/lesson";
-import css from "@/ui/facts.module.scss";
+import css from "@/ui/facts.module.css";
 
 /** Asked through the key positions of what was worked on: each was named by the student, or told. */
 export function NamedOrTold({

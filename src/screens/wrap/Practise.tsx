@@ -6,7 +6,7 @@ import type { Body } from "@/core/log/kinds";
 import type { LessonView } from "@/core/log/view";
 import { type Pack, type PackLadder, readOn } from "@/core/pack/pack";
 import { cutText } from "@/core/text/fields";
-import css from "@/ui/facts.module.scss";
+import css from "@/ui/facts.module.css";
 
 export type Practised = NonNullable<Body<"lesson.closed">["practise"]>;
 

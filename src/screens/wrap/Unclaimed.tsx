@@ -6,7 +6,7 @@ import { digestLesson } from "@/core/log/digest";
 import type { LessonView } from "@/core/log/view";
 import { isOut, type Pack, readOn } from "@/core/pack/pack";
 import type { LessonOnDevice } from "@/device/lesson";
-import css from "@/ui/facts.module.scss";
+import css from "@/ui/facts.module.css";
 import { PassQuestion } from "@/ui/PassQuestion";
 
 /** Rules met in this lesson while the peg stayed: told here, for the coach to decide. */

@@ -5,7 +5,7 @@ import Form from "react-bootstrap/Form";
 import type { LessonView } from "@/core/log/view";
 import type { LessonOnDevice } from "@/device/lesson";
 import { dayWords } from "@/ui/dates";
-import css from "@/ui/keep.module.scss";
+import css from "@/ui/keep.module.css";
 import { PromiseForm } from "@/ui/PromiseForm";
 
 interface Props {

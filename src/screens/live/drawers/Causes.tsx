@@ -2,9 +2,9 @@
 
 import { useState } from "react";
 import { useLive } from "../LiveContext";
-import css from "../live.module.scss";
 import { causeMarksOf } from "./causeMarks";
 import { Choice } from "./Drawer";
+import css from "./drawer.module.css";
 
 /** Where a fault may come from: a drill that would show it, how the student can tell, and what was found. */
 export function Causes({ position }: { position: string }) {

@@ -8,10 +8,10 @@ import { firstCue, SHOWN } from "@/core/skill/cue";
 import { plural } from "@/core/text/lists";
 import { Media } from "@/ui/Media";
 import { useDone, useLive } from "../LiveContext";
-import css from "../live.module.scss";
 import type { Acts } from "../useActs";
 import { Causes } from "./Causes";
 import { Choice, Choices, Drawer } from "./Drawer";
+import css from "./drawer.module.css";
 
 /** Cues for the watched positions, the one the advice would offer first; questions and confirmations apart. */
 export function CueDrawer() {

@@ -11,8 +11,8 @@ import {
 	sayCount,
 	useDeviceSettings,
 } from "../deviceSettings";
-import css from "../live.module.scss";
 import { Choice, Choices, Drawer } from "./Drawer";
+import css from "./drawer.module.css";
 
 const toggles = [
 	["vibrates", "vibrate", "at every touch, where the device can"],

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef } from "react";
 import { useLive } from "../LiveContext";
-import css from "../live.module.scss";
+import css from "./drawer.module.css";
 
 /** Covers the upper zones only, never the fields; a touch on a field logs and closes it. */
 export function Drawer({ title, children }: { title: string; children: React.ReactNode }) {

@@ -1,9 +1,9 @@
 import { ruleSentence } from "@/core/rules";
 import { TryMark, tryWords } from "@/ui/Marks";
 import { useLive } from "../LiveContext";
-import css from "../live.module.scss";
 import { Causes } from "./Causes";
 import { Drawer } from "./Drawer";
+import css from "./drawer.module.css";
 
 /** Why the advice says so: its sentence, the rule, and the attempts it rests on. */
 export function EvidenceDrawer() {

@@ -4,9 +4,9 @@ import { limitWords, readOn } from "@/core/pack/pack";
 import { plural } from "@/core/text/lists";
 import { PlainLink } from "@/ui/PlainLink";
 import { useDone, useLive } from "../LiveContext";
-import css from "../live.module.scss";
 import type { Board } from "../model";
 import { Choice, Choices, Drawer } from "./Drawer";
+import css from "./drawer.module.css";
 
 /** How many tries the limit is moved by. */
 const STEP = 6;

@@ -7,8 +7,8 @@ import type { Rung } from "@/core/ladder/rung";
 import type { Elsewhere } from "@/core/log/kinds";
 import { isOut, limitWords, type PackLadder, readOn } from "@/core/pack/pack";
 import { useDone, useLive } from "../LiveContext";
-import css from "../live.module.scss";
 import { Choice, Choices } from "./Drawer";
+import css from "./drawer.module.css";
 import { OneLine } from "./OneLine";
 
 /** This ladder: the next rung up and down first, then ways of working with the peg where it is, then every rung. */

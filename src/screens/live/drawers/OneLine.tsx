@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import css from "../live.module.scss";
+import css from "./drawer.module.css";
 
 /** A line to type into, taken by Enter or by its button; an empty one is not taken. */
 export function OneLine({

@@ -3,8 +3,8 @@
 import { useState } from "react";
 import { type Tally, tallyRefusal } from "@/core/rules/tally";
 import { useDone, useLive } from "../LiveContext";
-import css from "../live.module.scss";
 import { Choice, Choices, Drawer } from "./Drawer";
+import css from "./drawer.module.css";
 
 const parts = [
 	["tries", "tries"],

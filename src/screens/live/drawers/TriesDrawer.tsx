@@ -9,8 +9,8 @@ import { plural } from "@/core/text/lists";
 import { TryMark, tryWords } from "@/ui/Marks";
 import { OTHER } from "../fields";
 import { useLive } from "../LiveContext";
-import css from "../live.module.scss";
 import { Choice, Choices, Drawer } from "./Drawer";
+import css from "./drawer.module.css";
 import { OneLine } from "./OneLine";
 
 /** The strip opened into large rows: correct, take back, insert. */
