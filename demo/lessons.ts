@@ -4,6 +4,7 @@ import { type Advice, adviseOn } from "@/core/advice";
 import * as commands from "@/core/commands";
 import { digestLadder } from "@/core/ladder/digest";
 import { foldRail } from "@/core/ladder/rail";
+import { appendEvent } from "@/core/log/append";
 import { digestLesson, type LessonDigest } from "@/core/log/digest";
 import { envelope, hashEvent, type LogEvent } from "@/core/log/event";
 import { foldLesson } from "@/core/log/fold";
@@ -177,7 +178,7 @@ function holdLesson(
 	const { who } = body;
 	const lesson = newId();
 	const from = phone.events.length;
-	const view = () => foldLesson(phone.events.slice(from));
+	const view = growing(phone, from);
 	const write = (written: commands.Drafts) => phone.write(written, lesson);
 	const wish = last ? who.student.wish : roll() < 0.4 ? (oneOf(who.wishes, roll) ?? "") : "";
 	on.forEach((id, i) => {
@@ -205,6 +206,19 @@ function holdLesson(
 		},
 	]);
 	return { lesson, view: view() };
+}
+
+/** The lesson as it stands, kept up event by event as a phone does it, and folded anew where that cannot be. */
+function growing({ events }: DemoDevice, from: number): () => LessonView {
+	let view = foldLesson([]);
+	let upTo = from;
+	return () => {
+		if (upTo === events.length) return view;
+		const grown = events.slice(upTo).reduce<LessonView | null>((so, event) => so && appendEvent(so, event), view);
+		view = grown ?? foldLesson(events.slice(from));
+		upTo = events.length;
+		return view;
+	};
 }
 
 /** Noticed and left alone, or promised; what is not of the last lesson was dealt with since. */

@@ -173,7 +173,7 @@ test("where the address is not secure, the lesson counts and is sent all the sam
 	listenTo,
 }) => {
 	// As behind a proxy of the coach's own that does not encrypt.
-	const studio = await Studio.make(true, { PEG_LAN: "1" });
+	const studio = await Studio.make(true, undefined, { PEG_LAN: "1" });
 	const folder = mkdtempSync(join(tmpdir(), "peg-plain-"));
 	try {
 		phone = await phoneOn(folder);

@@ -1,4 +1,4 @@
-import { mkdirSync } from "node:fs";
+import { mkdirSync, statSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { type Client, createClient } from "@libsql/client";
 import { drizzle, type LibSQLDatabase } from "drizzle-orm/libsql";
@@ -85,13 +85,46 @@ export async function openStore(url: string): Promise<Store> {
 	};
 }
 
-const shared = globalThis as { pegLadderStore?: Promise<Store> };
+/** The store of this process, and which file it was opened on; null until it is open, or where it is no file. */
+interface Opened {
+	store: Promise<Store>;
+	file: string | null;
+}
+const shared = globalThis as { pegLadderStore?: Opened };
 
-/** The server's store, opened once a process: Next bundles each route apart, so a module variable would not be one. */
+/** Which file a database is, whatever it is called: another one put in its place is another. */
+function fileOf(url: string): string | null {
+	if (!url.startsWith("file:")) return null;
+	try {
+		const { dev, ino } = statSync(url.slice("file:".length));
+		return `${dev}/${ino}`;
+	} catch {
+		return "gone";
+	}
+}
+
+/** So long a request that has the store of before may still be at it. */
+const CLOSE_AFTER_MS = 5000;
+
+/**
+ * The server's store, opened once a process: Next bundles each route apart, so a module
+ * variable would not be one. Where somebody has put another file in the place of ours it is
+ * opened anew: what was written into the one of before would be lost with it.
+ */
 export function store(): Promise<Store> {
-	shared.pegLadderStore ??= openStore(process.env.DATABASE_URL ?? "file:.data/studio.db").catch((error) => {
-		shared.pegLadderStore = undefined;
-		throw error;
-	});
-	return shared.pegLadderStore;
+	const url = process.env.DATABASE_URL ?? "file:.data/studio.db";
+	const before = shared.pegLadderStore;
+	if (before && (before.file === null || before.file === fileOf(url))) return before.store;
+	const opened: Opened = { store: openStore(url), file: null };
+	shared.pegLadderStore = opened;
+	opened.store.then(
+		() => {
+			opened.file = fileOf(url);
+		},
+		() => {
+			if (shared.pegLadderStore === opened) shared.pegLadderStore = undefined;
+		},
+	);
+	if (before) setTimeout(() => void before.store.then((old) => old.close()), CLOSE_AFTER_MS).unref();
+	return opened.store;
 }
