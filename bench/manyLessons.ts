@@ -10,7 +10,7 @@ import { clearProjections, studioMark } from "@/store/studio";
 
 /**
  * Studios of any size, for the benchmarks: the demo's students and their twenty weeks,
- * copied beside and before each other with ids, days and seals of their own. Made
+ * copied beside and before each other with ids, days and hashes of their own. Made
  * once, and kept until a benchmark's database is deleted.
  */
 
@@ -30,8 +30,8 @@ export interface Made {
 	events: number;
 	pieces: number;
 	rebuiltSeconds: number;
-	/** Seals over all projection tables, after the pieces and after the rebuild. */
-	seals: [string, string];
+	/** Hashes over all projection tables, after the pieces and after the rebuild. */
+	hashes: [string, string];
 	on: string;
 }
 
@@ -78,7 +78,7 @@ export async function manyLessons(file: string, size: Size): Promise<Made> {
 		events,
 		pieces: eras.length,
 		rebuiltSeconds,
-		seals: [pieces, await sealOf(store)],
+		hashes: [pieces, await sealOf(store)],
 		on: new Date().toISOString().slice(0, 10),
 	};
 	await store.client.execute("pragma wal_checkpoint(truncate)");
@@ -184,7 +184,7 @@ const columns: [string, keyof LogEvent | keyof EventDraft][] = [
 	...(["student", "ladder", "rung", "body", "hash"] as const).map((name) => [name, name] as [string, typeof name]),
 ];
 
-/** Straight into the table: the seals are right, and nobody else is writing. */
+/** Straight into the table: the hashes are right, and nobody else is writing. */
 async function insert(store: Store, events: readonly LogEvent[]): Promise<void> {
 	const sql = `insert into event (${columns.map(([column]) => column).join(", ")})
 		select ${columns.map(([, name]) => `json_extract(value, '$.${name}')`).join(", ")} from json_each(?)`;
@@ -192,7 +192,7 @@ async function insert(store: Store, events: readonly LogEvent[]): Promise<void> 
 		await store.client.execute({ sql, args: [JSON.stringify(events.slice(i, i + 5000))] });
 }
 
-/** One seal over every row of every projection, in an order of their own. */
+/** One hash over every row of every projection, in an order of their own. */
 async function sealOf(store: Store): Promise<string> {
 	const hash = createHash("sha256");
 	const tables = [

@@ -37,7 +37,7 @@ export async function scale(): Promise<void> {
 }
 
 function say(file: string, students: number, made: Made): void {
-	const [pieces, rebuilt] = made.seals;
+	const [pieces, rebuilt] = made.hashes;
 	console.log(
 		`${file}: ${made.attempts} attempts of ${students} students in ${made.events} events, made ${made.on};\n  what follows from them, brought up in ${made.pieces} pieces and made again at once (${made.rebuiltSeconds.toFixed(1)} s), is ${pieces === rebuilt ? "the same, row by row" : "NOT THE SAME"}`,
 	);

@@ -78,6 +78,12 @@ const cases: Record<Rule["kind"], Case> = {
 		miss: ["2"],
 		says: /right, of 3, last 3 · needs 2/,
 	},
+	answered: {
+		rule: { kind: "answered", answered: 1, good: 2, bust: 4 },
+		met: ["GOOD", "missed", "GOOD"],
+		miss: ["m"],
+		says: /misses answered · needs 1/,
+	},
 	bouts: { rule: { kind: "bouts", a: 2, b: 2, k: 1, n: 1 }, met: twice("GOOD"), miss: ["m"], says: /needs 1/ },
 	all: { rule: joined("all", 2), met: twice("GOOD"), miss: ["m"], says: /parts met/ },
 	any: { rule: joined("any", 3), met: twice("GOOD"), miss: ["m"], says: /needs/ },

@@ -59,9 +59,9 @@ test("a full disk is said at once, in words; nothing leaves the screen, and all 
 	await taps(page, 2);
 	await allSent(page);
 	// What stores is a worker beside the page.
-	const [keeper] = page.workers();
-	if (!keeper) throw new Error("nothing keeps the lesson");
-	await keeper.evaluate(() => {
+	const [storage] = page.workers();
+	if (!storage) throw new Error("nothing keeps the lesson");
+	await storage.evaluate(() => {
 		const real = IDBObjectStore.prototype.put;
 		IDBObjectStore.prototype.put = () => {
 			throw new DOMException("There is no room left on this device.", "QuotaExceededError");
@@ -74,7 +74,7 @@ test("a full disk is said at once, in words; nothing leaves the screen, and all 
 		page.getByText(/Not stored yet: There is no room left on this device\. Trying again; do not close/),
 	).toBeVisible();
 	await expect(page.getByTestId("kept")).toContainText("keeping 3");
-	await keeper.evaluate(() => (globalThis as unknown as { makeRoom: () => void }).makeRoom());
+	await storage.evaluate(() => (globalThis as unknown as { makeRoom: () => void }).makeRoom());
 	await expect(page.getByTestId("kept")).toContainText("kept ✓");
 	await allThere(page, studio, 5);
 });

@@ -1,7 +1,7 @@
 // npm test: installs what is missing, Chromium included, then types, lint, unit tests,
-// build, and the journeys in the browser.
-import { spawnSync } from "node:child_process";
-import { mkdirSync, readFileSync } from "node:fs";
+// build, and the journeys in the browser. `npm test -- --since main`: what was changed since.
+import { execFileSync, spawnSync } from "node:child_process";
+import { existsSync, mkdirSync, readdirSync, readFileSync } from "node:fs";
 import { at, bin, build, install, run } from "./lib.mjs";
 
 const has = (command) => spawnSync("sh", ["-c", `command -v ${command}`]).status === 0;
@@ -20,12 +20,63 @@ function chromium() {
 const node = (name, args) =>
 	run(process.execPath, [bin(name), ...args], { env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } });
 const started = Date.now();
+const took = [];
+// Said also where a step has failed, and ended everything.
+process.on("exit", () => {
+	console.log(`\n${took.map(([name, seconds]) => `${name} ${seconds.toFixed(0)} s`).join(", ")}`);
+	console.log(`All of it took ${((Date.now() - started) / 60_000).toFixed(1)} minutes.`);
+});
 const step = (name, work) => {
-	const from = Date.now();
 	console.log(`\n== ${name}`);
+	const entry = [name, 0];
+	took.push(entry);
+	const from = Date.now();
+	const tick = () => {
+		entry[1] = (Date.now() - from) / 1000;
+	};
+	process.prependOnceListener("exit", tick);
 	work();
-	console.log(`== ${name}: ${((Date.now() - from) / 1000).toFixed(1)} s`);
+	tick();
+	process.off("exit", tick);
 };
+
+const git = (...words) => execFileSync("git", words, { cwd: at(), encoding: "utf8" }).split("\n").filter(Boolean);
+
+/** Addresses that a folder of screens is seen at: journeys that never go there are not touched by it. */
+const seenAt = {
+	find: ["/find"],
+	lessons: ["/lessons"],
+	records: ["/records"],
+	rules: ["/rules", "/ladders"],
+	skills: ["/skills"],
+	students: ["/students"],
+};
+
+/** Journeys that a change touches: itself, or whatever goes where it is seen; all of them for what lies under every page. */
+function journeysSince(changed) {
+	const all = readdirSync(at("e2e")).filter((name) => name.endsWith(".spec.ts"));
+	const touched = new Set();
+	for (const file of changed) {
+		if (/^(docs|bench)\/|\.md$|\.test\.tsx?$/.test(file)) continue;
+		if (/^e2e\/.*\.spec\.ts$/.test(file)) {
+			if (existsSync(at(file))) touched.add(file.slice("e2e/".length));
+			continue;
+		}
+		const addresses = seenAt[/^src\/(?:screens|app)\/([a-z]+)\//.exec(file)?.[1] ?? ""];
+		if (!addresses) return all;
+		for (const name of all) {
+			const text = readFileSync(at("e2e", name), "utf8");
+			if (addresses.some((address) => text.includes(address)) || text.includes("./pages")) touched.add(name);
+		}
+	}
+	return [...touched];
+}
+
+const since = process.argv.includes("--since") ? (process.argv[process.argv.indexOf("--since") + 1] ?? "main") : null;
+const changed = since
+	? [...git("diff", "--name-only", since), ...git("ls-files", "--others", "--exclude-standard")]
+	: [];
+const journeys = since ? journeysSince(changed) : null;
 
 step("install", () => {
 	install();
@@ -41,11 +92,20 @@ step("lint", () => {
 	run(bin("biome"), ["check", "."]);
 	node("knip", []);
 });
-step("unit tests", () => node("jest", ["--json", `--outputFile=${at(".test", "unit.json")}`]));
-step("build", build);
-step("journeys", () => node("playwright", ["test"]));
+const unitFile = at(".test", "unit.json");
+step("unit tests", () =>
+	node("jest", [
+		"--json",
+		`--outputFile=${unitFile}`,
+		...(since ? ["--changedSince", since, "--passWithNoTests"] : []),
+	]),
+);
+const none = { stats: { expected: 0, unexpected: 0 } };
+if (journeys?.length !== 0) {
+	step("build", build);
+	step("journeys", () => node("playwright", ["test", ...(journeys ?? [])]));
+}
 
-const unit = JSON.parse(readFileSync(at(".test", "unit.json"), "utf8"));
-const { stats } = JSON.parse(readFileSync(at(".test", "journeys.json"), "utf8"));
-console.log(`\nAll of it took ${((Date.now() - started) / 60_000).toFixed(1)} minutes.`);
+const unit = JSON.parse(readFileSync(unitFile, "utf8"));
+const { stats } = journeys?.length === 0 ? none : JSON.parse(readFileSync(at(".test", "journeys.json"), "utf8"));
 console.log(`${unit.numPassedTests + stats.expected} passed, ${unit.numFailedTests + stats.unexpected} failed`);

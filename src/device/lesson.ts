@@ -92,10 +92,10 @@ export class LessonOnDevice {
 	};
 	private mark: KeepingState = { keptTo: 0, ackedTo: 0, unkept: 0, unsent: 0, trouble: null, aside: null, room: null };
 
-	/** @param keeper stores, sends and fetches for it, in a worker or here. */
+	/** @param storage stores, sends and fetches for it, in a worker or here. */
 	constructor(
 		readonly lesson: string,
-		private readonly keeper: LessonStorageApi,
+		private readonly storage: LessonStorageApi,
 	) {}
 
 	subscribe = (listener: () => void): (() => void) => {
@@ -128,7 +128,7 @@ export class LessonOnDevice {
 			this.timer = setTimeout(() => void this.start(), RETRY_MS);
 			return;
 		}
-		void this.keeper.tidy(now().localDay).catch(() => undefined);
+		void this.storage.tidy(now().localDay).catch(() => undefined);
 		this.sync();
 		void this.watchQuota();
 	}
@@ -148,7 +148,7 @@ export class LessonOnDevice {
 	}
 
 	private async openStore(studio: string): Promise<void> {
-		const opened = await this.keeper.open(studio);
+		const opened = await this.storage.open(studio);
 		// What was written since this was asked for is shown already, and newer than what was read.
 		if (this.studio === studio) return;
 		this.studio = studio;
@@ -172,11 +172,11 @@ export class LessonOnDevice {
 
 	private async freshPack(): Promise<void> {
 		try {
-			const pack = await this.keeper.fetchPack();
+			const pack = await this.storage.fetchPack();
 			rememberStudio(pack.studio.id);
 			if (this.studio !== pack.studio.id) await this.openStore(pack.studio.id);
 			this.update({ pack });
-			this.merge(await this.keeper.welcome(pack, this.top.dseq));
+			this.merge(await this.storage.welcome(pack, this.top.dseq));
 			this.update({ ready: true, missing: this.events.length === 0 });
 		} catch {
 			// Without a signal the stored pack serves; the sync loop says so and keeps trying.
@@ -214,7 +214,7 @@ export class LessonOnDevice {
 		this.draining = true;
 		for (let next = this.queue[0]; next; next = this.queue[0]) {
 			try {
-				const stored = await this.keeper.append(next.drafts, next.when, next.actor);
+				const stored = await this.storage.append(next.drafts, next.when, next.actor);
 				this.queue.shift();
 				await this.settle(next.shown, stored);
 			} catch (error) {
@@ -245,7 +245,7 @@ export class LessonOnDevice {
 		this.events = this.events.map((event) => final.get(event.id) ?? event);
 		this.top = { dseq: Math.max(this.top.dseq, last.dseq), lamport: Math.max(this.top.lamport, last.lamport) };
 		this.update({ view: foldLesson(this.events) });
-		this.merge(await this.keeper.events().catch(() => []));
+		this.merge(await this.storage.events().catch(() => []));
 	}
 
 	private merge(events: readonly LogEvent[]): void {
@@ -283,7 +283,7 @@ export class LessonOnDevice {
 		if (!this.studio) return;
 		try {
 			if (!this.state.pack) await this.freshPack();
-			const report = await this.keeper.exchange(this.top.dseq);
+			const report = await this.storage.exchange(this.top.dseq);
 			this.update(
 				{},
 				{

@@ -73,7 +73,7 @@ export class Local {
 	}
 
 	/**
-	 * Writes one act: all its events or none. Number, order and seal are given inside
+	 * Writes one act: all its events or none. Number, order and hash are given inside
 	 * the transaction that stores them, so that no two tabs can give one number twice.
 	 * When the promise resolves, the events are on disk.
 	 */

@@ -40,6 +40,9 @@ test("too short or too long is refused in a sentence, and the old one stays", as
 	expect(await setPasscode(store, "abc")).toMatchObject({
 		refusals: [{ sentence: expect.stringContaining("3 letters long; at least 6 are needed") }],
 	});
-	expect(await setPasscode(store, "x".repeat(201))).toMatchObject({ ok: false });
+	expect(await setPasscode(store, "x".repeat(201))).toMatchObject({
+		ok: false,
+		refusals: [{ sentence: expect.stringContaining("longer than 200 letters") }],
+	});
 	expect(await isPasscode(store, "long enough")).toBe(true);
 });

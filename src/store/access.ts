@@ -15,7 +15,7 @@ export const FEWEST_LETTERS = 6;
 
 const digest = (passcode: string, salt: string) => scrypt(passcode.normalize("NFKC"), salt, BYTES, COST);
 
-/** Whether a passcode is set, and what sessions are sealed with. A new passcode ends every session of the old one. */
+/** Whether a passcode is set, and what sessions are hashed with. A new passcode ends every session of the old one. */
 export async function findAccess({ db }: Pick<Store, "db">): Promise<{ secret: string } | null> {
 	const [row] = await db.select({ secret: t.access.secret }).from(t.access).where(eq(t.access.id, ID));
 	return row ?? null;

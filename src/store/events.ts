@@ -179,7 +179,7 @@ interface Around {
 function whyNot(event: LogEvent, { device, dseq, known, absent, taken, top }: Around): string | null {
 	if (event.device !== device) return "It is another device's event.";
 	const hash = known.get(event.id);
-	// An erased event has no seal any more: its student was deleted, and it stays erased.
+	// An erased event has no hash any more: its student was deleted, and it stays erased.
 	if (hash === event.hash || hash === "") return "here";
 	if (hash !== undefined) return "Another event with the same id and other words is already here.";
 	if (taken.get(dseq) === LET_GO) return "here";

@@ -119,7 +119,10 @@ test("what holds for the studio is there from the start, is kept, and is not wri
 	expect(fresh).toEqual({ at: { id: "coach", rev: 0 }, coach: freshCoach });
 	const feet = { ...freshCoach, unit: "ft" as const, band: { low: 0.5, high: 0.8 } };
 	expect(await saveCoach(store, feet, fresh.at)).toEqual({ ok: true, value: { id: "coach", rev: 1 } });
-	expect(await saveCoach(store, freshCoach, fresh.at)).toMatchObject({ ok: false });
+	expect(await saveCoach(store, freshCoach, fresh.at)).toMatchObject({
+		ok: false,
+		refusals: [{ sentence: expect.stringContaining("was changed elsewhere") }],
+	});
 	expect((await findCoach(store)).coach).toEqual(feet);
 	// A lesson works with the coach's own band.
 	const [packed] = (await makePack(store, null)).ladders;

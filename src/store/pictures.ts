@@ -4,7 +4,7 @@ import type { PictureType } from "@/core/skill/picture";
 import type { Store } from "./db";
 import * as t from "./schema";
 
-/** Keeps a picture's bytes under their seal; the same picture twice is kept once. */
+/** Keeps a picture's bytes under their hash; the same picture twice is kept once. */
 export async function keepPicture({ write }: Store, bytes: Uint8Array, type: PictureType): Promise<string> {
 	const body = Buffer.from(bytes).toString("base64");
 	const hash = hashOfBytes(body);

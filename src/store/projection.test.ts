@@ -58,7 +58,7 @@ describe("projections", () => {
 		expect((await openParked(store)).map((one) => one.text)).toHaveLength(3);
 	});
 
-	/** A lesson on a phone whose clock says another day; what it wrote is sealed by that day. */
+	/** A lesson on a phone whose clock says another day; what it wrote is hashed by that day. */
 	const lessonOn = async (device: string, localDay: string, next: string | null = null) => {
 		const phone = new Phone(device, `lesson-${device}`).begin(onLadder, "r1").row("ggg");
 		phone.write([{ kind: "lesson.closed", student: "student", body: { remark: "", note: "", next } }]);

@@ -70,7 +70,7 @@ export const skillRevision = sqliteTable(
 	(t) => [index("skill_revision_skill").on(t.skill, t.createdAt)],
 );
 
-/** Pictures and clips, by the seal of their bytes. */
+/** Pictures and clips, by the hash of their bytes. */
 export const picture = sqliteTable("picture", {
 	hash: text().primaryKey(),
 	type: text().notNull(),
@@ -116,7 +116,7 @@ export const ladderRevision = sqliteTable(
 	(t) => [index("ladder_revision_ladder").on(t.ladder, t.createdAt)],
 );
 
-/** One row: the passcode, as scrypt leaves it, and what its sessions are sealed with. It leaves this machine in no file but a backup. */
+/** One row: the passcode, as scrypt leaves it, and what its sessions are hashed with. It leaves this machine in no file but a backup. */
 export const access = sqliteTable("access", {
 	id: text().primaryKey(),
 	hash: text().notNull(),

@@ -60,7 +60,10 @@ test("one window's own words, sent and never answered, are not taken for another
 	const lost = { ...fresh, about: "sent " };
 	await keep("new", at, lost);
 	const next = { ...fresh, about: "sent, and more" };
-	expect((await keepSkill(store, "new", at, next, { ...fresh, about: "other" })).ok).toBe(false);
+	expect((await keepSkill(store, "new", at, next, { ...fresh, about: "other" })) as unknown).toMatchObject({
+		ok: false,
+		refusals: [{ sentence: expect.stringContaining("was changed elsewhere") }],
+	});
 	expect(await keepSkill(store, "new", at, next, lost)).toMatchObject({
 		ok: true,
 		value: { at: { rev: 3, draft: 0 } },
@@ -75,7 +78,10 @@ describe("a skill in use", () => {
 		const { at, inForce: holds } = await keep("skill", { rev: 1, draft: 0 }, typed);
 		expect(holds).toBe(false);
 		expect((await inForce()).skill.about).toBe("");
-		expect(await reviseSkill(store, "skill", { rev: 1, draft: 7 }, "")).toMatchObject({ ok: false });
+		expect(await reviseSkill(store, "skill", { rev: 1, draft: 7 }, "")).toMatchObject({
+			ok: false,
+			refusals: [{ sentence: expect.stringContaining("was changed elsewhere") }],
+		});
 		expect(await reviseSkill(store, "skill", at, "as the judges want it")).toMatchObject({
 			ok: true,
 			value: { rev: 2 },
@@ -90,13 +96,19 @@ describe("a skill in use", () => {
 		const { at } = await keep("skill", { rev: 1, draft: 0 }, { ...skill, about: "x" });
 		expect(await keep("skill", at, skill)).toMatchObject({ at: { rev: 1, draft: 0 }, inForce: true });
 		expect(await findDraft(store, "skill")).toBeNull();
-		expect(await reviseSkill(store, "skill", { rev: 1, draft: 0 }, "")).toMatchObject({ ok: false });
+		expect(await reviseSkill(store, "skill", { rev: 1, draft: 0 }, "")).toMatchObject({
+			ok: false,
+			refusals: [{ sentence: expect.stringContaining("Nothing was changed") }],
+		});
 	});
 	test("a draft that cannot be read is no revision, in a sentence, and stays", async () => {
 		const { skill } = await inForce();
 		const { at, refusals } = await keep("skill", { rev: 1, draft: 0 }, setAt(skill, ["positions", 0, "short"], ""));
 		expect(refusals).toMatchObject([{ path: "positions.0.short" }]);
-		expect(await reviseSkill(store, "skill", at, "")).toMatchObject({ ok: false });
+		expect(await reviseSkill(store, "skill", at, "")).toMatchObject({
+			ok: false,
+			refusals: [{ sentence: expect.stringContaining("short") }],
+		});
 		expect(await findDraft(store, "skill")).not.toBeNull();
 	});
 	test("a ladder under an old revision is the same to the byte, whatever is done to the skill", async () => {

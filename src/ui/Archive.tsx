@@ -1,12 +1,10 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import type { Refusal } from "@/core/refusals/refusals";
 import { archive } from "@/server/actions";
-import { answeredPlainly } from "./answered";
 import { Refusals } from "./Refusals";
+import { useRefusals } from "./useRefusals";
 
 /** Puts away, or brings back. Nothing is deleted, so nothing needs asking. */
 export function Archive({
@@ -19,14 +17,13 @@ export function Archive({
 	archived: boolean;
 }) {
 	const router = useRouter();
-	const [refused, setRefused] = useState<Refusal[]>([]);
+	const { refused, askPlainly } = useRefusals();
 	return (
 		<>
 			<Button
 				variant="link"
 				onClick={async () => {
-					const outcome = await answeredPlainly(archive(what, id, !archived));
-					setRefused(outcome.ok ? [] : outcome.refusals);
+					const outcome = await askPlainly(archive(what, id, !archived));
 					if (outcome.ok) router.refresh();
 				}}
 			>

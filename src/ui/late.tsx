@@ -1,10 +1,23 @@
 "use client";
 
-import { type ComponentType, useEffect, useState } from "react";
+import { Component, type ComponentType, type ReactNode, useEffect, useState } from "react";
+
+/** What breaks while it is drawn is taken out, and something else stands in its place: the page around it goes on. */
+class Boundary extends Component<
+	{ instead: (again: () => void) => ReactNode; children: ReactNode },
+	{ broken: boolean }
+> {
+	override state = { broken: false };
+	static getDerivedStateFromError = () => ({ broken: true });
+	override render() {
+		const { instead, children } = this.props;
+		return this.state.broken ? instead(() => this.setState({ broken: false })) : children;
+	}
+}
 
 /**
- * A component that is fetched when it is first shown. Where it cannot be fetched nothing
- * else fails: `failed` stands in its place, and asks again on a press.
+ * A component that is fetched when it is first shown. Where it cannot be fetched, or breaks,
+ * nothing else fails: `Failed` stands in its place, and asks again on a press.
  */
 export function late<P extends object>(
 	load: () => Promise<ComponentType<P>>,
@@ -28,7 +41,12 @@ export function late<P extends object>(
 				here = false;
 			};
 		}, [Loaded, failed]);
-		if (Loaded) return <Loaded {...props} />;
+		if (Loaded)
+			return (
+				<Boundary instead={(again) => <Failed {...props} onAgain={again} />}>
+					<Loaded {...props} />
+				</Boundary>
+			);
 		return failed ? <Failed {...props} onAgain={() => setFailed(false)} /> : null;
 	}
 	return Object.assign(Late, {

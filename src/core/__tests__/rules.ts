@@ -27,6 +27,7 @@ const simple = fc.oneof(
 	fc.record({ kind: fc.constant("within"), ...kn, low: fc.constant(0), high: fc.constantFrom(1, 3) }),
 	fc.record({ kind: fc.constant("spread"), each: small(2), targets: fc.constantFrom(["a"], ["a", "b"], ["hit", "b"]) }),
 	fc.record({ kind: fc.constant("decision"), ...kn }),
+	fc.record({ kind: fc.constant("answered"), answered: small(3), good: small(5), bust: fc.constantFrom(2, 3) }),
 	fc.record({ kind: fc.constant("bouts"), a: small(3), b: small(3), k: small(2), n: small(3) }),
 );
 const joined = (parts: fc.Arbitrary<unknown>) =>
@@ -68,6 +69,16 @@ export function plainReading(rule: Rule, row: readonly Judged[]): End | null {
 		}
 		case "points":
 			return playPoints(rule as Of<"points">, row);
+		case "answered": {
+			const marks = row.map((t) => (t.good ? "g" : "m")).join("");
+			for (let at = 0; at < row.length; at++) {
+				const so = marks.slice(0, at + 1);
+				const [misses, good] = [so.match(/mg/g)?.length ?? 0, so.match(/g/g)?.length ?? 0];
+				if (misses >= rule.answered && good >= rule.good) return { end: "met", at };
+				if (so.endsWith("m".repeat(rule.bust))) return { end: "bust", at };
+			}
+			return null;
+		}
 		default: {
 			const at = row.findIndex((_, i) => metBy(rule, row.slice(0, i + 1)));
 			return at < 0 ? null : { end: "met", at };

@@ -75,7 +75,7 @@ describe("finding a rule", () => {
 			const ask = { notReady, ready, riskPass: 0.1, riskHold: 0.1, limit: 8 };
 			const tries = Number(/about (\d+) tries/.exec(said(findRules(ask)))?.[1]);
 			expect(findRules({ ...ask, limit: tries }).ok).toBe(true);
-			expect(findRules({ ...ask, limit: tries - 1 }).ok).toBe(false);
+			expect(said(findRules({ ...ask, limit: tries - 1 }))).toContain(`about ${tries} tries would do`);
 		}
 	});
 

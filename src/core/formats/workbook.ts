@@ -123,7 +123,7 @@ export const Workbook = z.object({
 });
 
 /**
- * One row of a section, read and held against its own seals, or the reasons why not.
+ * One row of a section, read and held against its own hashes, or the reasons why not.
  * Paths are those inside the row.
  */
 export function parseRow<S extends Section>(section: S, input: unknown): Outcome<Rows[S]> {
@@ -148,19 +148,19 @@ const misfit = (path: string, what: string) =>
 function sealRefusal(section: Section, row: Rows[Exclude<Section, "events">]): ReturnType<typeof refuse> | null {
 	if (section === "skillVersions") {
 		const { hash, skill } = row as Rows["skillVersions"];
-		return hashOf(skill) === hash ? null : misfit("hash", "the skill it is the seal of");
+		return hashOf(skill) === hash ? null : misfit("hash", "the skill it is the hash of");
 	}
 	if (section === "pictures") {
 		const { hash, body } = row as Rows["pictures"];
-		return hashOfBytes(body) === hash ? null : misfit("hash", "the picture it is the seal of");
+		return hashOfBytes(body) === hash ? null : misfit("hash", "the picture it is the hash of");
 	}
 	if (section === "rungVersions") {
 		const { hash, settings } = row as Rows["rungVersions"];
-		return hashOf(settings) === hash ? null : misfit("hash", "the settings it is the seal of");
+		return hashOf(settings) === hash ? null : misfit("hash", "the settings it is the hash of");
 	}
 	if (section === "ladderVersions") {
 		const { hash, ladder } = row as Rows["ladderVersions"];
-		return hashOf(ladder) === hash ? null : misfit("hash", "the order it is the seal of");
+		return hashOf(ladder) === hash ? null : misfit("hash", "the order it is the hash of");
 	}
 	if (section === "skills") {
 		const { version, skill } = row as Rows["skills"];

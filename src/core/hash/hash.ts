@@ -15,7 +15,7 @@ export const hashOf = (value: unknown): string => bytesToHex(sha256(utf8ToBytes(
 /** The canonical JSON of a value: two values that say the same have the same one. */
 export function canonicalForm(value: unknown): string {
 	const form = canonicalize(value);
-	if (form === undefined) throw new TypeError("seal: the value has no JSON form");
+	if (form === undefined) throw new TypeError("hash: the value has no JSON form");
 	return form;
 }
 

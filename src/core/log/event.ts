@@ -52,8 +52,8 @@ export type EventDraft = {
 export type UnhashedEvent = Omit<LogEvent, "hash">;
 
 /**
- * The seal covers everything but itself, so that no field can differ under one id. Texts are
- * made well formed first: of half a character no seal can be made.
+ * The hash covers everything but itself, so that no field can differ under one id. Texts are
+ * made well formed first: of half a character no hash can be made.
  */
 export function hashEvent(event: UnhashedEvent): LogEvent {
 	const { hash: _, ...rest } = wellFormed(event as LogEvent);
@@ -75,8 +75,8 @@ export function parseEvent(input: unknown): Outcome<LogEvent> {
 	if (envelope.value.kind === "amend" && (body.value as { body: unknown }).body === undefined)
 		return refuse("body.body", "Body is missing: an amendment carries the whole new body.");
 	const { hash, ...rest } = input as LogEvent;
-	if (hashOf(rest) !== hash) return refuse("hash", "The event's seal does not fit what it says.");
-	// As it was sent, not as it was read: the seal must hold again when it is read back.
+	if (hashOf(rest) !== hash) return refuse("hash", "The event's hash does not fit what it says.");
+	// As it was sent, not as it was read: the hash must hold again when it is read back.
 	return { ok: true, value: input as LogEvent };
 }
 
@@ -121,7 +121,7 @@ export interface Now {
 	localDay: string;
 }
 
-/** The event as it will be kept, but for its seal. */
+/** The event as it will be kept, but for its hash. */
 export function envelope(
 	draft: EventDraft & { id: string },
 	place: { act: string; device: string; dseq: number; lamport: number },

@@ -11,7 +11,7 @@ import { cutText, ident } from "@/core/text/fields";
 
 /** What a device needs to run any lesson without asking again. */
 
-/** A picture or clip by its seal, and what it shows. */
+/** A picture or clip by its hash, and what it shows. */
 const PackPicture = z.object({ hash: z.string(), clip: z.boolean(), shows: z.string() });
 
 const PackReminder = z.object({

@@ -1,15 +1,10 @@
-import { ladderWith, Phone, positions, settingsWith } from "@/core/__tests__/phone";
-import { chanceAtLeast } from "@/core/estimate/chanceAtLeast";
-import { hashOf } from "@/core/hash/hash";
+import { ladderWith, positions, settingsWith } from "@/core/__tests__/phone";
 import { rungLabels } from "@/core/ladder/labels";
 import { Ladder, LadderToSave, threeRungs, watchRefusals } from "@/core/ladder/ladder";
 import { freshRung, RungSettings } from "@/core/ladder/rung";
-import { hashEvent, parseEvent } from "@/core/log/event";
 import { Student, sideWords, studentLabels } from "@/core/people/student";
 import { firstCue } from "@/core/skill/cue";
 import { Skill, skillLabels } from "@/core/skill/skill";
-import { day } from "@/core/text/fields";
-import { list, plural } from "@/core/text/lists";
 import { parse } from "./refusals";
 
 const said = (outcome: ReturnType<typeof parse>) => (outcome.ok ? [] : outcome.refusals.map((r) => r.sentence));
@@ -137,64 +132,4 @@ describe("a student", () => {
 			"right, other side",
 			"both sides",
 		]));
-});
-
-describe("an event", () => {
-	const [event] = new Phone().begin(ladderWith()).events;
-	if (!event) throw new Error("no event");
-	test("reads back as it was sealed", () =>
-		expect(parseEvent(JSON.parse(JSON.stringify(event)))).toEqual({ ok: true, value: event }));
-	test("with another word under the same seal is refused", () =>
-		expect(said(parseEvent({ ...event, lesson: "another" }))).toEqual(["The event's seal does not fit what it says."]));
-	test("of an unknown kind is refused by its name", () =>
-		expect(said(parseEvent({ ...event, kind: "wishful" }))[0]).toContain("wishful"));
-	test("with a body of another kind is refused", () =>
-		expect(parseEvent(hashEvent({ ...event, kind: "state" } as never))).toMatchObject({ ok: false }));
-	test.each([null, 7, "x", [], {}])("is not %j", (raw) => expect(parseEvent(raw)).toMatchObject({ ok: false }));
-});
-
-test("a seal does not depend on the order of the fields, and on everything else", () => {
-	expect(hashOf({ a: 1, b: [2, "ü"] })).toBe(hashOf({ b: [2, "ü"], a: 1 }));
-	expect(hashOf({ a: 1 })).not.toBe(hashOf({ a: "1" }));
-	expect(hashOf({})).toBe("44136fa355b3678a1146ad16f7e8649e94fb4fc21fe77e8310c060f61caaff8a");
-	expect(() => hashOf(undefined)).toThrow(TypeError);
-});
-
-test("the chance that a rate is reached agrees with numeric integration", () => {
-	for (const [a, b, x] of [
-		[1, 9, 0.6],
-		[4, 6, 0.6],
-		[12, 3, 0.85],
-		[1, 1, 0.3],
-		[40, 61, 0.5],
-	] as const) {
-		const n = 200_000;
-		let above = 0;
-		let all = 0;
-		for (let i = 0; i < n; i++) {
-			const p = (i + 0.5) / n;
-			const density = p ** (a - 1) * (1 - p) ** (b - 1);
-			all += density;
-			if (p > x) above += density;
-		}
-		expect(chanceAtLeast(a, b, x)).toBeCloseTo(above / all, 5);
-	}
-	expect([chanceAtLeast(3, 4, 0), chanceAtLeast(3, 4, 1)]).toEqual([1, 0]);
-	expect(() => chanceAtLeast(0, 1, 0.5)).toThrow(RangeError);
-	expect(() => chanceAtLeast(1, 1, 1.5)).toThrow(RangeError);
-});
-
-test("days exist", () => {
-	expect(day.safeParse("2028-02-29").success).toBe(true);
-	for (const wrong of ["2027-02-29", "2026-13-01", "26-1-1", "2026-04-31"])
-		expect(day.safeParse(wrong).success).toBe(false);
-});
-
-test("small words", () => {
-	expect([plural(1, "try", "tries"), plural(0, "cue"), list(["a", "b", "c"]), list([])]).toEqual([
-		"1 try",
-		"0 cues",
-		"a, b and c",
-		"",
-	]);
 });

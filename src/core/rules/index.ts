@@ -1,6 +1,7 @@
 import * as z from "zod/mini";
 import { complainIn } from "@/core/refusals/complain";
 import { all } from "./all";
+import { answered } from "./answered";
 import { any } from "./any";
 import { block } from "./block";
 import { bouts } from "./bouts";
@@ -36,6 +37,7 @@ const kinds = [
 	spread,
 	decision,
 	bouts,
+	answered,
 	all,
 	any,
 	days,

@@ -6,7 +6,7 @@ import { Cue } from "./cue";
 import { Direction } from "./direction";
 import { Tolerance, toleranceRefusal } from "./tolerance";
 
-/** A picture or a short clip, by the seal of what was stored; the bytes lie beside the record. */
+/** A picture or a short clip, by the hash of what was stored; the bytes lie beside the record. */
 export const Picture = z.object({
 	hash: z.string().check(z.regex(/^[0-9a-f]{64}$/)),
 	clip: z.boolean(),

@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 
-/** Half of a surrogate pair is no character, and no seal can be made of it. */
+/** Half of a surrogate pair is no character, and no hash can be made of it. */
 const wellFormed = z.overwrite<string>((typed) => typed.toWellFormed());
 
 /**
@@ -37,7 +37,7 @@ export function cutText(typed: string, most: number): string {
 export const ident = z.string().check(z.regex(/^[A-Za-z0-9_-]{1,64}$/));
 
 /**
- * The days that are taken at every door: what a phone's clock may say when nobody set it,
+ * The days that are taken, wherever they come in: what a phone's clock may say when nobody set it,
  * and far more than anybody plans. A year typed in two digits lies outside.
  */
 export const FIRST_DAY = "1900-01-01";

@@ -4,7 +4,7 @@ import type { StorageWorker } from "./worker";
 
 /** One worker a page, for all its lessons; it ends with the page, when what it was given is stored. */
 interface WorkerHandle {
-	keepers: Remote<StorageWorker>;
+	storageWorker: Remote<StorageWorker>;
 	/** Rejects when the worker could not even be loaded. */
 	broken: Promise<never>;
 }
@@ -17,15 +17,15 @@ function startWorker(): WorkerHandle {
 		worker.addEventListener("error", () => reject(new Error("the worker did not start")), { once: true });
 	});
 	broken.catch(() => undefined);
-	return { keepers: wrap<StorageWorker>(worker), broken };
+	return { storageWorker: wrap<StorageWorker>(worker), broken };
 }
 
-/** The keeper of a lesson, in its worker; in this page where no worker starts. */
+/** The storage of a lesson, in its worker; in this page where no worker starts. */
 export function storageInWorker(lesson: string): LessonStorageApi {
 	handle ??= startWorker();
-	const { keepers, broken } = handle;
+	const { storageWorker, broken } = handle;
 	const made: Promise<LessonStorageApi> = Promise.race([
-		keepers.of(lesson) as Promise<unknown> as Promise<LessonStorageApi>,
+		storageWorker.of(lesson) as Promise<unknown> as Promise<LessonStorageApi>,
 		broken,
 	]).catch(async () => new (await import("./lessonStorage")).LessonStorage(lesson));
 	return {

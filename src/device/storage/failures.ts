@@ -1,3 +1,3 @@
-/** The names errors have on their way out of the keeper: what they were is lost between threads. */
+/** The names errors have on their way out of the storage: what they were is lost between threads. */
 export const STORAGE = "Storage";
 export const OTHER_STUDIO = "OtherStudio";

@@ -94,7 +94,7 @@ export class LessonStorage {
 	}
 }
 
-/** What a lesson asks of its keeper, wherever it runs. */
+/** What a lesson asks of its storage, wherever it runs. */
 export type LessonStorageApi = Pick<
 	LessonStorage,
 	"open" | "fetchPack" | "welcome" | "append" | "exchange" | "events" | "tidy"

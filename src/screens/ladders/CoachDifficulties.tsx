@@ -6,15 +6,14 @@ import Form from "react-bootstrap/Form";
 import { usualDifficulties } from "@/core/build/usual";
 import { type Coach, lengthUnits } from "@/core/coach/coach";
 import { change, redo, startHistory, undo } from "@/core/editing/history";
-import type { Refusal } from "@/core/refusals/refusals";
 import { forgetKept, keepJson, readKeptJson } from "@/device/localKeep";
 import { keepCoach } from "@/server/actions";
-import { orRefusal } from "@/ui/answered";
 import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
 import css from "@/ui/rows.module.css";
 import { UndoRedo } from "@/ui/UndoRedo";
+import { useRefusals } from "@/ui/useRefusals";
 import { useUndoKeys } from "@/ui/useUndoKeys";
 import { DifficultyList } from "./DifficultyList";
 
@@ -25,7 +24,7 @@ const unitWords = { m: "metres", ft: "feet" } as const;
 export function CoachDifficulties({ at: from, coach }: { at: { id: string; rev: number }; coach: Coach }) {
 	const [at, setAt] = useState(from);
 	const [history, setHistory] = useState(() => startHistory(coach));
-	const [refused, setRefused] = useState<Refusal[]>([]);
+	const { refused, ask } = useRefusals();
 	const [saved, setSaved] = useState(false);
 	useEffect(() => {
 		const kept = readKeptJson(DRAFT, (value) => value as Coach | null);
@@ -41,9 +40,8 @@ export function CoachDifficulties({ at: from, coach }: { at: { id: string; rev: 
 	const again = () => setHistory(redo);
 	useUndoKeys(back, again);
 	const save = async () => {
-		setRefused([]);
-		const outcome = await orRefusal(keepCoach(now, at));
-		if (!outcome.ok) return setRefused(outcome.refusals);
+		const outcome = await ask(keepCoach(now, at));
+		if (!outcome.ok) return;
 		forgetKept(DRAFT);
 		setAt(outcome.value);
 		setSaved(true);

@@ -6,11 +6,10 @@ import { type UseFormReturn, useForm } from "react-hook-form";
 import { change, type History, redo, startHistory, undo } from "@/core/editing/history";
 import { rungLabels } from "@/core/ladder/labels";
 import { type Ladder, LadderToSave, type Rung } from "@/core/ladder/ladder";
-import type { Refusal } from "@/core/refusals/refusals";
 import { keepLadder } from "@/server/actions";
-import { orRefusal } from "@/ui/answered";
 import { firstBadRow, sentenceResolver } from "@/ui/sentenceResolver";
 import { useDraft } from "@/ui/useDraft";
+import { useRefusals } from "@/ui/useRefusals";
 
 const REST_MS = 250;
 /** A name that a field of its own has: letters typed into it are one step. */
@@ -26,7 +25,7 @@ export function useLadderForm(
 	onBad: (rung: string | null) => void,
 ) {
 	const router = useRouter();
-	const [refused, setRefused] = useState<Refusal[]>([]);
+	const { refused, setRefused, ask } = useRefusals();
 	const form = useForm<Ladder, unknown, Ladder>({
 		defaultValues: ladder,
 		resolver: sentenceResolver(LadderToSave, { ...rungLabels, settings: "settings" }),
@@ -40,9 +39,8 @@ export function useLadderForm(
 
 	const save = form.handleSubmit(
 		async (values) => {
-			setRefused([]);
-			const outcome = await orRefusal(keepLadder(values, at, owner));
-			if (!outcome.ok) return setRefused(outcome.refusals);
+			const outcome = await ask(keepLadder(values, at, owner));
+			if (!outcome.ok) return;
 			form.reset(values);
 			forget();
 			router.push(`/ladders/${outcome.value.id}`);

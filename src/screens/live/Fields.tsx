@@ -3,9 +3,9 @@
 import { memo, useMemo, useState } from "react";
 import type { Attempt } from "@/core/log/kinds";
 import { useKeys } from "@/ui/useKeys";
-import type { TouchField } from "./fields";
 import css from "./fields.module.css";
 import type { Inputs, Keypad } from "./inputs";
+import type { TouchField } from "./layout";
 import { isPlain, type Mark, type Marked, type Marks } from "./marks";
 import { useTouch } from "./useTouch";
 

@@ -4,7 +4,7 @@ import type { Attempt, Placing, WatchedPosition } from "@/core/log/kinds";
 import type { TryView } from "@/core/log/view";
 import { allParts, type Rule } from "@/core/rules";
 import type { Within } from "@/core/rules/within";
-import { type FieldLayout, fieldsFor, OTHER, ROOM, type TouchField, withKeys } from "./fields";
+import { type FieldLayout, fieldsFor, OTHER, ROOM, type TouchField, withKeys } from "./layout";
 import { type Mark, MISSED, marksFor } from "./marks";
 
 /** A number that is tapped in: a length, or a measure in the rung's unit. */

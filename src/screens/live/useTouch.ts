@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from "react";
 import type { Attempt } from "@/core/log/kinds";
-import type { TouchField } from "./fields";
+import type { TouchField } from "./layout";
 
 const HOLD_MS = 450;
 /** A click this soon after a pointer came up is the same touch once more. */

@@ -4,11 +4,10 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { Refusal } from "@/core/refusals/refusals";
 import { plural } from "@/core/text/lists";
 import { askErasing, erase, type RecordsPage, type ToErase } from "@/server/records";
-import { answeredPlainly } from "@/ui/answered";
 import { Refusals } from "@/ui/Refusals";
+import { useRefusals } from "@/ui/useRefusals";
 
 /** Deletes a student with everything, after an export was offered and what will be lost was named. */
 export function DeleteStudent({ students }: Pick<RecordsPage, "students">) {
@@ -16,7 +15,7 @@ export function DeleteStudent({ students }: Pick<RecordsPage, "students">) {
 	const [who, setWho] = useState("");
 	const [takes, setTakes] = useState<ToErase | null>(null);
 	const [done, setDone] = useState("");
-	const [refused, setRefused] = useState<Refusal[]>([]);
+	const { refused, setRefused, askPlainly } = useRefusals();
 	const name = students.find((student) => student.id === who)?.name ?? "";
 	return (
 		<div>
@@ -31,9 +30,8 @@ export function DeleteStudent({ students }: Pick<RecordsPage, "students">) {
 						setDone("");
 						setRefused([]);
 						if (!id) return;
-						const outcome = await answeredPlainly(askErasing(id));
+						const outcome = await askPlainly(askErasing(id));
 						if (outcome.ok) setTakes(outcome.value);
-						else setRefused(outcome.refusals);
 					}}
 				>
 					<option value="">choose who</option>
@@ -62,8 +60,8 @@ export function DeleteStudent({ students }: Pick<RecordsPage, "students">) {
 						<Button
 							variant="outline-primary"
 							onClick={async () => {
-								const outcome = await answeredPlainly(erase(who));
-								if (!outcome.ok) return setRefused(outcome.refusals);
+								const outcome = await askPlainly(erase(who));
+								if (!outcome.ok) return;
 								setDone(`${name} is deleted.`);
 								setWho("");
 								setTakes(null);

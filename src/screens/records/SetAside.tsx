@@ -3,11 +3,10 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import type { Refusal } from "@/core/refusals/refusals";
 import { letAsideGo, type RecordsPage, tryAside } from "@/server/records";
-import { answeredPlainly, orRefusal } from "@/ui/answered";
 import { Refusals } from "@/ui/Refusals";
 import css from "@/ui/rows.module.css";
+import { useRefusals } from "@/ui/useRefusals";
 
 /** What could not be taken in, and what can be done about it. */
 export function SetAside({ aside }: Pick<RecordsPage, "aside">) {
@@ -30,7 +29,7 @@ export function SetAside({ aside }: Pick<RecordsPage, "aside">) {
 function Aside({ one }: { one: RecordsPage["aside"][number] }) {
 	const router = useRouter();
 	const [asking, setAsking] = useState(false);
-	const [refused, setRefused] = useState<Refusal[]>([]);
+	const { refused, ask, askPlainly } = useRefusals();
 	const name = `number ${one.dseq} of device ${one.device.slice(0, 8)}`;
 	return (
 		<li>
@@ -47,8 +46,7 @@ function Aside({ one }: { one: RecordsPage["aside"][number] }) {
 					variant="outline-primary"
 					size="sm"
 					onClick={async () => {
-						const outcome = await orRefusal(tryAside(one.n));
-						setRefused(outcome.ok ? [] : outcome.refusals);
+						const outcome = await ask(tryAside(one.n));
 						if (outcome.ok) router.refresh();
 					}}
 				>
@@ -59,8 +57,7 @@ function Aside({ one }: { one: RecordsPage["aside"][number] }) {
 						<Button
 							size="sm"
 							onClick={async () => {
-								const outcome = await answeredPlainly(letAsideGo(one.n));
-								setRefused(outcome.ok ? [] : outcome.refusals);
+								const outcome = await askPlainly(letAsideGo(one.n));
 								if (outcome.ok) router.refresh();
 							}}
 						>

@@ -8,15 +8,14 @@ import { LUCKY } from "@/core/analysis/cautions";
 import type { FoundRule } from "@/core/analysis/finding";
 import { inHundred } from "@/core/analysis/readings";
 import { tellsWaysApart } from "@/core/analysis/ways";
-import type { Refusal } from "@/core/refusals/refusals";
 import { type Rule, ruleSentence } from "@/core/rules";
 import { plural } from "@/core/text/lists";
 import { takeRule } from "@/server/actions";
 import type { RuledRung } from "@/server/readRules";
-import { orRefusal } from "@/ui/answered";
 import { BenchPage } from "@/ui/BenchPage";
 import { Refusals } from "@/ui/Refusals";
 import rows from "@/ui/rows.module.css";
+import { useRefusals } from "@/ui/useRefusals";
 import { engine } from "@/workers/client";
 import { NOT_READY } from "./RuleWorth";
 
@@ -83,7 +82,7 @@ function LuckyRung({ one, pass }: { one: RuledRung; pass: number }) {
 	const router = useRouter();
 	const [better, setBetter] = useState<FoundRule | null>(null);
 	const [busy, setBusy] = useState(false);
-	const [refused, setRefused] = useState<Refusal[]>([]);
+	const { refused, setRefused, ask } = useRefusals();
 	const find = async () => {
 		setBusy(true);
 		setRefused([]);
@@ -103,10 +102,9 @@ function LuckyRung({ one, pass }: { one: RuledRung; pass: number }) {
 	};
 	const take = async (rule: Rule) => {
 		setBusy(true);
-		const outcome = await orRefusal(takeRule(one.rung, rule, { id: one.ladder, rev: one.rev }));
+		const outcome = await ask(takeRule(one.rung, rule, { id: one.ladder, rev: one.rev }));
 		setBusy(false);
-		if (!outcome.ok) setRefused(outcome.refusals);
-		else router.refresh();
+		if (outcome.ok) router.refresh();
 	};
 	return (
 		<li>

@@ -75,7 +75,7 @@ describe("numbers", () => {
 	test("emptied, they are no number, and the rule is refused rather than read as something else", () => {
 		const { last } = show({ kind: "rolling", k: 5, n: 6 });
 		fireEvent.change(screen.getByLabelText("good"), { target: { value: "" } });
-		expect(parse(RuleSchema, last()).ok).toBe(false);
+		expect(parse(RuleSchema, last())).toMatchObject({ refusals: [{ sentence: "K is missing." }] });
 		press("one more: good");
 		expect(last()).toEqual({ kind: "rolling", k: 2, n: 6 });
 	});

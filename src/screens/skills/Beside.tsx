@@ -5,13 +5,13 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { moveItem, removeItem } from "@/core/editing/paths";
-import type { Outcome, Refusal } from "@/core/refusals/refusals";
+import type { Outcome } from "@/core/refusals/refusals";
 import { copySkill, mergedSkill } from "@/server/actions";
 import type { SkillPage } from "@/server/readSkills";
-import { orRefusal } from "@/ui/answered";
 import { Complaint, FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
 import css from "@/ui/rows.module.css";
+import { useRefusals } from "@/ui/useRefusals";
 import own from "./skills.module.css";
 import { useRefusal, type Writing } from "./writing";
 
@@ -19,17 +19,15 @@ import { useRefusal, type Writing } from "./writing";
 export function Beside({ page, writing }: { page: SkillPage; writing: Writing }) {
 	const router = useRouter();
 	const [other, setOther] = useState("");
-	const [refused, setRefused] = useState<Refusal[]>([]);
+	const { refused, ask } = useRefusals();
 	const { skill, edit } = writing;
 	const before = skill.prerequisites ?? [];
 	const chain = skill.chain ?? [];
 	const nameOf = (id: string) => page.others.find((one) => one.id === id)?.name ?? "a skill that is gone";
 	const setChain = (next: string[]) => edit(["chain"], next.length > 0 ? next : undefined, "");
 	const take = async <T,>(outcome: Promise<Outcome<T>>, done: (value: T) => void) => {
-		setRefused([]);
-		const said = await orRefusal(outcome);
+		const said = await ask(outcome);
 		if (said.ok) done(said.value);
-		else setRefused(said.refusals);
 	};
 	const prerequisiteError = useRefusal(["prerequisites"]);
 	const chainError = useRefusal(["chain"]);

@@ -2,15 +2,13 @@
 
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import type { Refusal } from "@/core/refusals/refusals";
 import { addExample } from "@/server/actions";
 import type { SkillLine } from "@/server/readSkills";
-import { orRefusal } from "@/ui/answered";
 import { BenchPage } from "@/ui/BenchPage";
 import { Refusals } from "@/ui/Refusals";
 import css from "@/ui/rows.module.css";
+import { useRefusals } from "@/ui/useRefusals";
 
 const examples = [
 	["threeBalls", "Three-ball cascade"],
@@ -19,7 +17,7 @@ const examples = [
 
 export function SkillList({ skills }: { skills: SkillLine[] }) {
 	const router = useRouter();
-	const [refused, setRefused] = useState<Refusal[]>([]);
+	const { refused, ask } = useRefusals();
 	return (
 		<BenchPage
 			margin={
@@ -33,8 +31,7 @@ export function SkillList({ skills }: { skills: SkillLine[] }) {
 								key={key}
 								variant="link"
 								onClick={async () => {
-									const made = await orRefusal(addExample(key));
-									setRefused(made.ok ? [] : made.refusals);
+									const made = await ask(addExample(key));
 									if (made.ok) router.push(`/skills/${made.value.id}`);
 								}}
 							>

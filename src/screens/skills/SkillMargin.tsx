@@ -4,7 +4,6 @@ import { useRouter } from "next/navigation";
 import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { Refusal } from "@/core/refusals/refusals";
 import { differences, noDifference } from "@/core/skill/differ";
 import { lookOf, picturesOf } from "@/core/skill/look";
 import { readSides } from "@/core/skill/sides";
@@ -13,12 +12,12 @@ import { cutText } from "@/core/text/fields";
 import { plural } from "@/core/text/lists";
 import { revise } from "@/server/actions";
 import type { SkillPage } from "@/server/readSkills";
-import { orRefusal } from "@/ui/answered";
 import { DifferenceList } from "@/ui/DifferenceList";
 import { dayWords } from "@/ui/dates";
 import { Media } from "@/ui/Media";
 import { Refusals } from "@/ui/Refusals";
 import css from "@/ui/rows.module.css";
+import { useRefusals } from "@/ui/useRefusals";
 import own from "./skills.module.css";
 import type { CausesState } from "./useCauses";
 import type { Standing, Writing } from "./writing";
@@ -177,7 +176,7 @@ export function SkillMargin({
 function Revise({ page, writing }: { page: SkillPage; writing: Writing }) {
 	const router = useRouter();
 	const [remark, setRemark] = useState("");
-	const [refused, setRefused] = useState<Refusal[]>([]);
+	const { refused, setRefused, ask } = useRefusals();
 	const { inForce } = page;
 	// Told once the typing rests: it goes through the whole skill.
 	const says = useMemo(() => inForce && differences(inForce, writing.rested), [inForce, writing.rested]);
@@ -192,9 +191,8 @@ function Revise({ page, writing }: { page: SkillPage; writing: Writing }) {
 					sentence: "The server does not answer; your words are kept on this device. Try again when it does.",
 				},
 			]);
-		const outcome = await orRefusal(revise(page.id, at, remark));
-		if (!outcome.ok) return setRefused(outcome.refusals);
-		router.refresh();
+		const outcome = await ask(revise(page.id, at, remark));
+		if (outcome.ok) router.refresh();
 	};
 	return (
 		<section className={css.note} aria-label="Not in force yet">

@@ -8,13 +8,12 @@ import Form from "react-bootstrap/Form";
 import BootRow from "react-bootstrap/Row";
 import { useForm } from "react-hook-form";
 import { bodyParts, levels, Student, studentLabels } from "@/core/people/student";
-import type { Refusal } from "@/core/refusals/refusals";
 import { keepStudent } from "@/server/actions";
-import { orRefusal } from "@/ui/answered";
 import { FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
 import { asFieldErrors, sentenceResolver } from "@/ui/sentenceResolver";
 import { useDraft } from "@/ui/useDraft";
+import { useRefusals } from "@/ui/useRefusals";
 
 const fresh: Student = {
 	name: "",
@@ -37,7 +36,7 @@ export function StudentForm({
 	onDone?: () => void;
 }) {
 	const router = useRouter();
-	const [refused, setRefused] = useState<Refusal[]>([]);
+	const { refused, ask } = useRefusals();
 	const form = useForm<Student, unknown, Student>({
 		defaultValues: student ?? fresh,
 		resolver: sentenceResolver(Student, studentLabels),
@@ -49,10 +48,8 @@ export function StudentForm({
 		if (restored) setLacks((form.getValues("lacks") ?? []).join(", "));
 	}, [restored, form]);
 	const save = form.handleSubmit(async (values) => {
-		setRefused([]);
-		const outcome = await orRefusal(keepStudent(values, at));
+		const outcome = await ask(keepStudent(values, at));
 		if (!outcome.ok) {
-			setRefused(outcome.refusals);
 			for (const [name, error] of Object.entries(asFieldErrors(outcome.refusals)))
 				form.setError(name as keyof Student, error as never);
 			return;

@@ -37,7 +37,7 @@ function healthy(device: string): LogEvent[] {
 }
 
 type Change = (event: LogEvent) => unknown;
-/** Sealed again where it can be: as a phone would have sent it. */
+/** Hashed again where it can be: as a phone would have sent it. */
 const resealed = (event: unknown): unknown => {
 	try {
 		return hashEvent(event as LogEvent);

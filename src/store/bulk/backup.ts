@@ -35,7 +35,7 @@ const LISTED = 50;
 /**
  * Whether a file is a backup that can be brought back: a sound database of ours, of
  * this version or an older one (which is brought up to date, so give it a copy), every
- * document and event in it readable and true to its seal.
+ * document and event in it readable and true to its hash.
  */
 export async function checkBackup(
 	copy: string,

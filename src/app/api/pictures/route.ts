@@ -3,7 +3,7 @@ import { MOST_BRINGING } from "@/core/skill/picture";
 import { bringPicture, tooLarge } from "@/server/bringPicture";
 import { refused, stranger } from "@/server/route";
 
-/** Brings one picture or clip; answers its seal. */
+/** Brings one picture or clip; answers its hash. */
 export async function POST(request: Request) {
 	const away = stranger(request);
 	if (away) return away;

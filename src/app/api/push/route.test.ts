@@ -5,7 +5,7 @@ import { eventsAfter } from "@/store/events";
 import { studioMark } from "@/store/studio";
 import { POST } from "./route";
 
-/** The push door, as a phone or an attacker meets it. */
+/** The push route, as a phone or an attacker meets it. */
 
 beforeEach(() => Object.assign(globalThis, { pegLadderStore: Promise.resolve(small) }));
 

@@ -2,7 +2,7 @@ import { refused, stranger } from "@/server/route";
 import { store } from "@/store/db";
 import { findPicture } from "@/store/pictures";
 
-/** A picture by its seal: it never changes, so a device may keep it. */
+/** A picture by its hash: it never changes, so a device may keep it. */
 export async function GET(request: Request, { params }: { params: Promise<{ hash: string }> }) {
 	const away = stranger(request);
 	if (away) return away;

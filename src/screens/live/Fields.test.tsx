@@ -4,7 +4,7 @@ import { isGood } from "@/core/ladder/good";
 import { gates } from "@/core/ladder/rung";
 import type { Attempt } from "@/core/log/kinds";
 import { Fields } from "./Fields";
-import { fieldsFor } from "./fields";
+import { fieldsFor } from "./layout";
 import { together } from "./useTouch";
 
 /** The test page knows mouse events only; a pointer is a mouse with a number. */

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import type { LogEvent } from "@/core/log/event";
-import { hostileBatch, rawJson } from "../__tests__/hostile";
-import { at, check, emptyStudio, here, live, sentences, store, take, workbook } from "../__tests__/smallStudio";
-import { pushEvents } from "../events";
+import { hostileBatch, rawJson } from "@/store/__tests__/hostile";
+import { at, check, emptyStudio, here, live, sentences, store, take, workbook } from "@/store/__tests__/smallStudio";
+import { pushEvents } from "@/store/events";
 import { backUp, checkBackup } from "./backup";
 import { restoreBackup } from "./takeIn";
 

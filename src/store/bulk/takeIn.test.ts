@@ -16,12 +16,12 @@ import {
 	student,
 	take,
 	workbook,
-} from "../__tests__/smallStudio";
-import { eventsAfter, pushEvents } from "../events";
-import { lessonsOf } from "../lessons";
-import { catchUp } from "../projection";
-import { findStudent, saveStudent } from "../students";
-import { studioMark } from "../studio";
+} from "@/store/__tests__/smallStudio";
+import { eventsAfter, pushEvents } from "@/store/events";
+import { lessonsOf } from "@/store/lessons";
+import { catchUp } from "@/store/projection";
+import { findStudent, saveStudent } from "@/store/students";
+import { studioMark } from "@/store/studio";
 import { stageWorkbook } from "./stage";
 
 /** Whole studios in files: out and in, on real database files. */
@@ -149,7 +149,7 @@ describe("what is refused", () => {
 			/in the file nor here|is here but not in the file/,
 		],
 		[
-			"words that do not fit their seal",
+			"words that do not fit their hash",
 			(book) => void Object.assign(first(book, "skills").skill as object, { about: "other" }),
 			/skills\[0\]\.version: .*does not fit/,
 		],

@@ -1,0 +1,15 @@
+import { Scale, scales } from "@/core/ladder/scale";
+import { parse } from "@/core/refusals/refusals";
+
+test("a scale without a success, or with one code twice, is refused", () => {
+	for (const scale of Object.values(scales)) expect(parse(Scale, scale).ok).toBe(true);
+	const [hit, miss] = scales["hit or miss"];
+	expect(parse(Scale, [miss, { ...miss, code: "off" }])).toMatchObject({
+		ok: false,
+		refusals: [{ sentence: "Outcomes have no success among them; mark one at least." }],
+	});
+	expect(parse(Scale, [hit, hit])).toMatchObject({
+		ok: false,
+		refusals: [{ sentence: "Outcomes name one code twice; give each its own." }],
+	});
+});

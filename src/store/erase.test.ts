@@ -1,0 +1,48 @@
+import { Phone } from "@/core/__tests__/phone";
+import { check, live, onLadder, sentences, store, take, workbook } from "@/store/__tests__/smallStudio";
+import { eraseStudent, whatErasingTakes } from "@/store/erase";
+import { eventsAfter, listQuarantine, pushEvents } from "@/store/events";
+import { findLadder } from "@/store/ladders";
+import { lessonsOf } from "@/store/lessons";
+import { catchUp } from "@/store/projection";
+import { openParked } from "@/store/said";
+import { findStudent } from "@/store/students";
+
+describe("deleting a student", () => {
+	test("everything of theirs goes, nobody else's; what is sent again stays erased; their workbook brings them back", async () => {
+		const phone = await live();
+		const zoes = new Phone("other", "zoes-lesson").begin({ ...onLadder, id: "zoes", student: "zoe" }, "r1").row("gg");
+		await pushEvents(store, "other", zoes.events);
+		await catchUp(store);
+		const kept = await workbook("student", "student");
+		const count = phone.events.length;
+		expect(await whatErasingTakes(store, "student")).toEqual({ ladders: 1, lessons: 1, events: count, aside: 0 });
+		await eraseStudent(store, "student");
+		await catchUp(store);
+		expect(await findStudent(store, "student")).toBeNull();
+		expect(await findLadder(store, "ladder")).toBeNull();
+		expect((await eventsAfter(store, 0)).events).toEqual(zoes.events);
+		const whole = await workbook();
+		expect(whole).not.toContain("Ida");
+		expect(whole).not.toContain("Chin up");
+		expect(JSON.parse(whole)).toMatchObject({ gone: [{ id: "student" }] });
+		expect((await lessonsOf(store, "zoe", 5)).length).toBe(1);
+		expect(await openParked(store)).toEqual([]);
+
+		expect(await pushEvents(store, "phone", phone.events)).toEqual({ upTo: count, setAside: [] });
+		expect((await eventsAfter(store, 0)).events).toEqual(zoes.events);
+		phone.row("g");
+		await pushEvents(store, "phone", phone.events);
+		expect((await listQuarantine(store)).map((one) => one.reason)).toEqual([
+			"Its student is not here, or was deleted.",
+		]);
+
+		const preview = await check(kept);
+		expect([sentences(preview), preview.back]).toEqual([[], 1]);
+		await take(preview.staging);
+		await catchUp(store);
+		expect((await findStudent(store, "student"))?.student.name).toBe("Ida");
+		expect((await lessonsOf(store, "student", 5))[0]?.attempts).toBe(7);
+		expect(await openParked(store)).toMatchObject([{ text: "Chin up" }]);
+	});
+});
