@@ -4,7 +4,7 @@ import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import { addLadder } from "@/store/ladders";
 import { saveSkill } from "@/store/skills";
 import { saveStudent } from "@/store/students";
-import { advice, answer, expect, good, type Studio, test, touch } from "./studio";
+import { advice, allSent, answer, expect, good, type Studio, test, touch } from "./studio";
 
 /** Every line of the advice that a coach can reach, seen on the screen and acted on. */
 
@@ -227,4 +227,67 @@ test("a full-speed ladder never slows down: it goes a rung down at the same temp
 	await answer(page, "follow");
 	await tries(page, ...many(3, "missed wrist"));
 	await line(page).toContainText("Down to Low, same tempo");
+});
+
+test("too easy: the harder form is offered and taken; a pass that wants the student’s yes asks for it", async ({
+	page,
+	studio,
+}) => {
+	await ladder(studio, { rule: { kind: "streak", r: 12 }, harder: "eyes shut", yes: "student" });
+	await start(page);
+	await tries(page, ...many(8, "GOOD"));
+	await line(page).toHaveAttribute("data-line", "too-easy");
+	await line(page).toContainText("Too easy. Harder: eyes shut");
+	await line(page).toContainText("8 of the last 8 good");
+	await answer(page, "follow");
+	await expect(page.getByText("eyes shut").first()).toBeVisible();
+	await touch(page, "more").click();
+	await page.getByRole("button", { name: /^the rung/ }).click();
+	await tries(page, ...many(4, "GOOD"));
+	await line(page).toContainText("Follow on a yes.");
+	await answer(page, "follow");
+	await expect(page.getByRole("heading", { name: "Lesson: Wendel, High" })).toBeAttached();
+	await allSent(page);
+	const moves = (await studio.events()).flatMap((event) => (event.kind === "peg.moved" ? [event.body] : []));
+	expect(moves).toMatchObject([{ from: "b", to: "c", reason: "passed", yes: "student" }]);
+});
+
+test("a break with its minutes: what to come back with stands there after it", async ({ page, studio }) => {
+	await ladder(studio, {});
+	await start(page);
+	await tries(page, "GOOD", "missed, form fine");
+	await touch(page, "more").click();
+	await page.getByRole("button", { name: /^a break/ }).click();
+	const drawer = page.getByRole("region", { name: "A break" });
+	await drawer.getByRole("button", { name: /^easier/ }).click();
+	await drawer.getByRole("button", { name: "3 minutes" }).click();
+	await expect(page.getByText("of 3:00")).toBeVisible();
+	await tries(page, "GOOD");
+	await expect(page.getByText("slowly")).toBeVisible();
+	await allSent(page);
+	const events = await studio.events();
+	expect(events.find((event) => event.kind === "set.closed")?.body).toMatchObject({
+		reason: "pause",
+		minutes: 3,
+		comeBackWith: "easier",
+	});
+	expect(events.findLast((event) => event.kind === "set.opened")?.body).toMatchObject({ variation: "easier" });
+});
+
+test("eased for them: the easier form is the rung today, and is passed in it", async ({ page, studio }) => {
+	await ladder(studio, { rule: { kind: "streak", r: 2 } });
+	await start(page);
+	await tries(page, "missed, form fine");
+	await touch(page, "more").click();
+	await page.getByRole("button", { name: /^eased for them/ }).click();
+	await tries(page, "GOOD", "GOOD");
+	await expect(page.getByText("rule met")).toBeVisible();
+	await line(page).toContainText("High");
+	await touch(page, "more").click();
+	await page.getByRole("link", { name: "wrap up" }).click();
+	await expect(page.getByText("rule met in the eased form")).toBeVisible();
+	// What was tried before, on the rung as it is, is told apart.
+	await expect(page.getByRole("region", { name: "Middle", exact: true })).toContainText("0 of 1");
+	await expect(page.getByRole("region", { name: "Middle", exact: true })).not.toContainText("rule met");
+	await expect(page.getByLabel(/^Note for the student/)).toHaveValue(/Passed in the eased form\./);
 });

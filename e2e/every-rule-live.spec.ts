@@ -79,8 +79,8 @@ const cases: Record<Rule["kind"], Case> = {
 		says: /right, of 3, last 3 · needs 2/,
 	},
 	answered: {
-		rule: { kind: "answered", answered: 1, good: 2, bust: 4 },
-		met: ["GOOD", "missed", "GOOD"],
+		rule: { kind: "answered", answered: 1, good: 2, bust: 5 },
+		met: ["GOOD", "MISSED", "GOOD"],
 		miss: ["m"],
 		says: /misses answered · needs 1/,
 	},

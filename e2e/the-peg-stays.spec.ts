@@ -2,7 +2,7 @@ import { freshRung } from "@/core/ladder/rung";
 import { addLadder } from "@/store/ladders";
 import { saveSkill } from "@/store/skills";
 import { saveStudent } from "@/store/students";
-import { allSent, answer, expect, good, test, touch } from "./studio";
+import { accessible, allSent, answer, expect, good, test, touch } from "./studio";
 
 /** Work beside the peg: a circuit, a warm-up, turns of several tries, a rung in its eased form. */
 
@@ -50,6 +50,39 @@ test.describe("in the demo studio", () => {
 		await page.getByRole("link", { name: "wrap up" }).click();
 		await expect(page.getByText("warm-up tries")).toBeVisible();
 		await expect(page.getByText("0 of 0")).toHaveCount(0);
+	});
+
+	test("a circuit of one’s own: drills of two ladders in the order they were touched, so many tries each", async ({
+		page,
+		studio,
+	}) => {
+		await page.goto("/students/isolde");
+		await touch(page, "lesson: Three-club cascade, left").click();
+		await expect(page.getByTestId("advice")).toBeVisible();
+		const heading = page.getByRole("heading", { level: 1 });
+		const peg = await heading.textContent();
+		await page.keyboard.press("l");
+		await page.getByRole("button", { name: /^own circuit/ }).click();
+		const drawer = page.getByRole("region", { name: "A circuit of your own" });
+		await expect(drawer.getByRole("button", { name: "3 each" })).toBeDisabled();
+		const [here, other] = [drawer.getByRole("region").nth(0), drawer.getByRole("region").nth(1)];
+		await here.getByRole("button").nth(1).click();
+		await other.getByRole("button").nth(0).click();
+		await here.getByRole("button").nth(0).click();
+		await expect(drawer.getByRole("status")).toHaveText("3 drills. How many tries each?");
+		await accessible(page);
+		await drawer.getByRole("button", { name: "3 each" }).click();
+		for (let i = 0; i < 9; i++) await page.keyboard.press("g");
+		await expect(heading).toHaveText(peg ?? "");
+		await allSent(page);
+		const opened = (await studio.events()).flatMap((event) =>
+			event.device !== "demo-phone" && event.kind === "set.opened" && event.body.round
+				? [[event.body.placing.ladder, event.body.placing.rung]]
+				: [],
+		);
+		expect(opened).toHaveLength(3);
+		expect(opened[0]?.[0]).toBe(opened[2]?.[0]);
+		expect(opened[1]?.[0]).not.toBe(opened[0]?.[0]);
 	});
 
 	test("undo takes a stop of a circuit back with its last try", async ({ page }) => {

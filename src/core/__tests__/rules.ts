@@ -17,6 +17,7 @@ const simple = fc.oneof(
 			rough: fc.integer({ min: -1, max: 1 }),
 			miss: fc.integer({ min: -3, max: 0 }),
 		}),
+		targets: fc.constantFrom(undefined, undefined, { a: 1, b: 3 }),
 		target: small(6),
 		floor: fc.constantFrom(undefined, null, 0, -2, -9),
 		bust: fc.constantFrom(undefined, null, 2, 5),
@@ -86,11 +87,11 @@ export function plainReading(rule: Rule, row: readonly Judged[]): End | null {
 	}
 }
 
-function playPoints({ weights, target, floor, bust }: Of<"points">, row: readonly Judged[]): End | null {
+function playPoints({ weights, targets = {}, target, floor, bust }: Of<"points">, row: readonly Judged[]): End | null {
 	const lowest = floor === undefined ? (bust ? null : 0) : floor;
 	let sum = 0;
-	for (const [at, { good, result }] of row.entries()) {
-		const weight = weights[result] ?? 0;
+	for (const [at, { good, result, called }] of row.entries()) {
+		const weight = (good && called ? targets[called as "a"] : undefined) ?? weights[result] ?? 0;
 		sum += good ? weight : Math.min(0, weight);
 		if (lowest !== null && sum < lowest) sum = lowest;
 		if (sum >= target) return { end: "met", at };

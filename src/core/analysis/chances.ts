@@ -1,5 +1,6 @@
 import { type Outcome, refuse } from "@/core/refusals/refusals";
 import { allParts, type Judged, type Rule } from "@/core/rules";
+import { targetsOf } from "@/core/rules/targets";
 
 /**
  * How attempts come out, in the model that fits the rule: independent attempts at
@@ -59,7 +60,7 @@ const SECONDS_PER_TRY = 6;
 /** Letters for a chance of good `rate`; everything a kind looks at is good together with the try. */
 function goodOrNot(rule: Rule, rate: number, secondsPerTry = SECONDS_PER_TRY, split = plainSplit): Alphabet {
 	const ranges = findAll(rule, "within");
-	const targets = [...new Set(findAll(rule, "spread").flatMap((spread) => spread.targets))];
+	const targets = targetsOf(rule);
 	const count = find(rule, "count");
 	const length = Math.max(0, ...findAll(rule, "length").map((one) => one.length));
 	const outside = ranges.length === 0 ? {} : { measure: Math.max(...ranges.map((range) => range.high)) + 1 };

@@ -1,4 +1,5 @@
 import { ladderWith, Phone, railOver } from "@/core/__tests__/phone";
+import { digestLadder } from "@/core/ladder/digest";
 import { digestLesson } from "@/core/log/digest";
 import { foldLesson } from "@/core/log/fold";
 import { noteFor } from "@/core/log/noteFor";
@@ -190,4 +191,20 @@ test("the limit counts the whole lesson on a rung, in whatever visits its tries 
 	expect(phone.visit().verdict).toMatchObject({ used: 8, left: 0, kind: "limit" });
 	phone.row("g");
 	expect(phone.visit().tries.at(-1)?.over).toBe(true);
+});
+
+test("eased for them in the middle of it: the wrap-up tells both forms apart, each with its own score", () => {
+	const phone = new Phone().begin(ladder).row("mg");
+	phone.write(easeForThem(phone.newId, phone.view(), phone.set()));
+	phone.row("ggg");
+	const [before, eased] = wrapUp(phone.view());
+	expect(before).toMatchObject({ easedBy: null, good: 1, tries: 2, met: false });
+	expect(eased).toMatchObject({ easedBy: "Eased for today.", good: 3, tries: 3, met: true });
+	const digest = digestLesson("lesson", phone.view());
+	expect(digest.rungs.map(({ good, tries, met }) => ({ good, tries, met }))).toEqual([
+		{ good: 1, tries: 2, met: false },
+		{ good: 3, tries: 3, met: true },
+	]);
+	const sum = Object.values(digestLadder("ladder", [digest]).rungs)[0];
+	expect(sum).toMatchObject({ good: 4, tries: 5, lessons: 1 });
 });

@@ -92,7 +92,7 @@ export function digestLadder(ladder: string, lessons: readonly LessonDigest[], t
 			tries: sum((day) => day.tries),
 			good: sum((day) => day.good),
 			tried: sum((day) => day.tried),
-			lessons: all.length,
+			lessons: new Set(all.map(({ lesson }) => lesson)).size,
 			ways: addedUp(all.map((day) => day.ways)),
 			metDays: [...new Set(days.filter((day) => day.met).map((day) => day.day))],
 			// Done in another form only, or as a warm-up: no score of the rung.

@@ -122,6 +122,10 @@ function phrase(part: Rule, tries: readonly TryView[]): string[] | null {
 		}
 		case "decision":
 			return choices(tries);
+		case "points": {
+			const named = Object.keys(part.targets ?? {});
+			return named.length > 0 ? [ofEach(named, tries, ({ as }) => as.good)] : null;
+		}
 		case "spread": {
 			const nowhere = tries.filter(({ as }) => !part.targets.includes(as.called ?? as.result)).length;
 			return [`${ofEach(part.targets, tries, ({ as }) => as.good)}${nowhere > 0 ? `, ${nowhere} at no target` : ""}`];

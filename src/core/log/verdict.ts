@@ -31,6 +31,8 @@ interface RunningVerdict {
 	/** Counted tries on the rung in this lesson, earlier visits included. */
 	used: number;
 	forms: Record<Variation, Form>;
+	/** As it was read last: what comes on this form counts in a new set. */
+	setOver: Record<Variation, boolean>;
 }
 
 /** Kept beside the visits and not in them: no part of the lesson, only a way to go on with it. */
@@ -47,6 +49,7 @@ const freshForm = (rule: Rule): Form => ({
 const freshRun = (rule: Rule, used: number): RunningVerdict => ({
 	used,
 	forms: { own: freshForm(rule), easier: freshForm(rule), harder: freshForm(rule) },
+	setOver: { own: false, easier: false, harder: false },
 });
 
 /** The verdict of a visit before anything was tried. */
@@ -114,7 +117,7 @@ export function judgeAnother(visits: readonly Visit[], at: number, visit: Visit,
 	const known = running.get(before);
 	const key = rungKey(visit.placing);
 	if (!known || visits.slice(at + 1).some((later) => rungKey(later.placing) === key)) return false;
-	const run: RunningVerdict = { used: known.used, forms: { ...known.forms } };
+	const run: RunningVerdict = { used: known.used, forms: { ...known.forms }, setOver: { ...known.setOver } };
 	take(visit, before.verdict.allowed, run, attempt);
 	running.set(visit, run);
 	read(visit, run, before.verdict, before);
@@ -179,15 +182,20 @@ function read(
 	{ allowed, raisedBy }: Pick<Verdict, "allowed" | "raisedBy">,
 	before?: Visit,
 ): void {
-	const ahead: Ahead = { outcomes: outcomesAt(visit.placing), setOver: isSetOver(visit) };
+	const outcomes = outcomesAt(visit.placing);
 	const left = Math.max(0, allowed - run.used);
 	const judgements = {} as Record<Variation, Judgement>;
 	for (const variation of ["own", "easier", "harder"] as const) {
 		const form = run.forms[variation];
-		const same = before && running.get(before)?.forms[variation] === form;
-		judgements[variation] = same
-			? lessLeft(before.judgements[variation], left)
-			: readForm(visit.rule, form, left, ahead);
+		// What this form was tried in is over as well where another form has a set of its own by now.
+		const setOver = isSetOver(visit) || (form.set !== null && form.set !== visit.sets.at(-1));
+		const known = before && running.get(before);
+		const same = known?.forms[variation] === form && known.setOver[variation] === setOver;
+		run.setOver[variation] = setOver;
+		judgements[variation] =
+			before && same
+				? lessLeft(before.judgements[variation], left)
+				: readForm(visit.rule, form, left, { outcomes, setOver });
 	}
 	visit.judgements = judgements;
 	const form = formOf(visit.placing);

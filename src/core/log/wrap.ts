@@ -86,7 +86,8 @@ export function wrapUp(lesson: LessonView): RungWrap[] {
 	const groups = new Map<string, Visit[]>();
 	for (const visit of lesson.visits) {
 		if (visit.entries.length === 0) continue;
-		const key = `${visit.student ?? ""}/${visit.ladder ?? ""}/${visit.rung}`;
+		// Begun as it is and eased for them afterwards, it is told as two: what was tried on each form is that form's.
+		const key = `${visit.student ?? ""}/${visit.ladder ?? ""}/${visit.rung}/${formOf(visit.placing)}`;
 		groups.set(key, [...(groups.get(key) ?? []), visit]);
 	}
 	return [...groups.values()]

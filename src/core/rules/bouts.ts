@@ -53,6 +53,7 @@ export const bouts = defineRule<Bouts, State>({
 			value: ones(shown),
 			target: k,
 			large: `${good} : ${off}`,
+			row: [...shown].map((one) => one === "1"),
 			words: `first to ${a} before ${b} off; won ${ones(shown)} of ${shown.length < n ? plural(shown.length, "bout") : `the last ${plural(n, "bout")}`}`,
 		},
 	}),

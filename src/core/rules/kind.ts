@@ -42,6 +42,8 @@ export interface Status {
 		words: string;
 		/** What stands large in place of the number: "3 : 2" of the bout in hand. */
 		large?: string;
+		/** Bouts as they went, oldest first: won or lost. */
+		row?: readonly boolean[];
 	};
 }
 
@@ -52,7 +54,7 @@ export interface Status {
 export interface RuleField {
 	name: string;
 	label: string;
-	type: "number" | "optional number" | "weights" | "words" | "rule" | "rules";
+	type: "number" | "optional number" | "weights" | "optional points by name" | "words" | "rule" | "rules";
 	low?: number;
 	high?: number;
 }

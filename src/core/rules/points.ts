@@ -8,6 +8,17 @@ const schema = z.object({
 	kind: z.literal("points"),
 	/** Points per outcome; overrides the scale's. An outcome not named earns the scale's points, or none. */
 	weights: z.record(code, whole(-100, 100)),
+	/** Points of a good try at each target; where targets are named, they stand in for the outcome's. */
+	targets: z.optional(
+		z
+			.record(z.string().check(z.minLength(1), z.maxLength(40)), whole(1, 100))
+			.check(
+				z.refine(
+					(named) => Object.keys(named).length <= 12,
+					"Points for each target: at most 12 targets can be named.",
+				),
+			),
+	),
 	target: whole(1, 1000),
 	/** The sum never goes under it; null for none. Left out: 0, or none with a bust. */
 	floor: z.optional(z.nullable(whole(-1000, 0))),
@@ -27,9 +38,13 @@ const PARTS = 1000;
 const floorOf = ({ floor, bust }: Points): number | null => (floor === undefined ? (bust ? null : 0) : floor);
 const signed = (n: number) => (n > 0 ? `+${n}` : n < 0 ? `−${-n}` : "0");
 
-/** What a try earns, in thousandths: its weight; nothing above zero where the gate refuses it; less its deductions. */
-export function earned(rule: Points, { good, result, points, deduction }: Judged): number {
-	const weight = rule.weights[result] ?? points ?? 0;
+/**
+ * What a try earns, in thousandths: its target's points where it was good there, else its
+ * weight; nothing above zero where the gate refuses it; less its deductions.
+ */
+export function earned(rule: Points, { good, result, points, deduction, called }: Judged): number {
+	const atTarget = good && called !== undefined ? rule.targets?.[called] : undefined;
+	const weight = atTarget ?? rule.weights[result] ?? points ?? 0;
 	return Math.round(PARTS * (good ? weight : Math.min(weight, 0))) - Math.round(PARTS * (deduction ?? 0));
 }
 
@@ -41,20 +56,24 @@ export const points = defineRule<Points, State>({
 	schema,
 	fields: [
 		{ name: "weights", label: "points for each outcome", type: "weights", low: -100, high: 100 },
+		{ name: "targets", label: "points for each target", type: "optional points by name" },
 		{ name: "target", label: "to reach", type: "number", low: 1, high: 1000 },
 		{ name: "floor", label: "never under", type: "optional number", low: -1000, high: 0 },
 		{ name: "bust", label: "lost at minus", type: "optional number", low: 1, high: 1000 },
 	],
 	fresh: { kind: "points", weights: { hit: 1, miss: -2 }, target: 7, bust: 7 },
 	sentence(rule) {
-		const parts = Object.entries(rule.weights).map(([name, weight]) => `${name} ${signed(weight)}`);
+		const parts = [
+			...Object.entries(rule.targets ?? {}).map(([name, weight]) => `on ${name} ${signed(weight)}`),
+			...Object.entries(rule.weights).map(([name, weight]) => `${name} ${signed(weight)}`),
+		];
 		const floor = floorOf(rule);
 		const end = rule.bust ? `, lost at −${rule.bust}` : floor === null ? "" : `, never under ${floor}`;
 		return `${rule.target} points (${parts.join(", ")}${end})`;
 	},
 	refusals(rule) {
 		const said: Refusal[] = [];
-		const weights = Object.values(rule.weights);
+		const weights = [...Object.values(rule.weights), ...Object.values(rule.targets ?? {})];
 		if (weights.length === 0 || weights.every((weight) => weight === 0))
 			said.push({
 				path: "weights",
@@ -87,6 +106,7 @@ export const points = defineRule<Points, State>({
 		progress: { value: sum / PARTS, target, words: "points" },
 	}),
 	key: (_, { sum, end }) => end || String(sum),
+	looks: ({ targets }) => (targets ? { called: Object.keys(targets) } : {}),
 	best(rule, attempts) {
 		const most = Math.max(...attempts.map((one) => earned(rule, one)));
 		return attempts.filter((one) => earned(rule, one) === most);

@@ -68,7 +68,12 @@ function oneMore(
 export function tallyProves(rule: Rule, tally: Tally, unsaid: Unsaid = PLAIN): boolean {
 	if (tallyRefusal(tally) !== null) return false;
 	const machine = machineOf(rule);
-	const letters = [...unsaid.good, ...unsaid.off];
+	// Nobody wrote down where they went: on any of the targets the rule tells apart, or on none.
+	const { called = [] } = machine.looks(rule);
+	const letters = [...unsaid.good, ...unsaid.off].flatMap((one) => [
+		one,
+		...called.map((at) => ({ ...one, called: at })),
+	]);
 	let open = new Map<string, Beginning>([["", { state: machine.start(rule), good: 0, run: 0, longest: 0 }]]);
 	for (let t = 0; t < tally.tries; t++) {
 		const next = new Map<string, Beginning>();

@@ -5,6 +5,7 @@ import { useFormContext, useWatch } from "react-hook-form";
 import type { Ladder } from "@/core/ladder/ladder";
 import { type Scale, scales } from "@/core/ladder/scale";
 import { type Rule, usesRule } from "@/core/rules";
+import { targetsOf } from "@/core/rules/targets";
 import { FormRow } from "@/ui/FormRow";
 import css from "@/ui/rows.module.css";
 import { DecisionFields } from "./DecisionFields";
@@ -67,7 +68,7 @@ export function OutcomeFields({ index }: { index: number }) {
 				</FormRow>
 			)}
 			{own === OWN && scale && <OwnOutcomes index={index} scale={scale} />}
-			{usesRule(rule, "spread") && (
+			{targetsOf(rule).length > 0 && (
 				<FormRow
 					id={id("callInTurn")}
 					label="Tries at each target, in turn"

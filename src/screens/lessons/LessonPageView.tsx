@@ -109,7 +109,7 @@ export function LessonPageView({ id, view, names, studio, today }: LessonPage) {
 			{rungs.length === 0 && <p>Nothing was counted.</p>}
 			{rungs.map((rung) => (
 				<RungFacts
-					key={`${rung.student}${rung.ladder}${rung.rung}`}
+					key={`${rung.student}${rung.ladder}${rung.rung}${rung.easedBy ?? ""}`}
 					rung={rung}
 					who={students.length > 1 ? names[rung.student ?? ""] : undefined}
 				/>

@@ -40,7 +40,11 @@ export function StudentLessonsView({ student, lessons, total, older }: StudentLe
 						</h2>
 						{rungs.length === 0 && <p className="mute">Nothing was counted.</p>}
 						{rungs.map((rung) => (
-							<RungFacts key={`${rung.ladder}${rung.rung}`} rung={rung} day={day ? dayWords(day) : id} />
+							<RungFacts
+								key={`${rung.ladder}${rung.rung}${rung.easedBy ?? ""}`}
+								rung={rung}
+								day={day ? dayWords(day) : id}
+							/>
 						))}
 						{view.closed?.body.remark && <p dir="auto">Remark: {view.closed.body.remark}</p>}
 					</section>

@@ -109,6 +109,19 @@ function Trouble({ lesson }: { lesson: LessonOnDevice }) {
 const turnWords = ({ now, next, at }: NonNullable<Board["turns"]>): string =>
 	at === "together" ? `${now} and ${next} together` : `${now} now${at && `, ${at}`}`;
 
+/** Who won which: a full mark for a bout that was won, an empty one for one that was lost. */
+const BoutRow = ({ row }: { row: readonly boolean[] }) =>
+	row.length > 0 && (
+		<span
+			className={css.bouts}
+			role="img"
+			aria-label={`bouts: ${row.map((won) => (won ? "won" : "lost")).join(", ")}`}
+			data-testid="bouts"
+		>
+			{row.map((won) => (won ? "●" : "○")).join(" ")}
+		</span>
+	);
+
 /** What the number means: of what it is counted, and what is needed. */
 function Meaning({ board }: { board: Board }) {
 	const { set, visit, stretch, round, ladder } = board;
@@ -119,6 +132,7 @@ function Meaning({ board }: { board: Board }) {
 	if (met) return <b>rule met</b>;
 	return (
 		<>
+			{progress.row && <BoutRow row={progress.row} />}
 			<span className={css.what}>{progress.words} ·</span>{" "}
 			<span>
 				needs <b>{progress.target}</b>

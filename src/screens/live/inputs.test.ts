@@ -27,12 +27,12 @@ test.each(ruleKinds.map(({ kind, fresh }) => [kind, fresh] as const))(
 				bodies.map((body) => judged(body, rung, [], false)),
 				60,
 			);
-		// Every input over and over: a round of them meets the rule sooner or later, the worst of them never does.
+		// A round of the good ones meets the rule sooner or later, or of good ones and misses where it needs misses; the worst never does.
 		const best = attempts.filter((attempt) => judged(attempt, rung, [], false).good);
 		const worst = attempts.filter((attempt) => !judged(attempt, rung, [], false).good);
-		expect(after(Array.from({ length: 60 }, (__, i) => best[i % best.length] ?? (attempts[0] as never))).met).toBe(
-			true,
-		);
+		const row = (one: (i: number) => unknown) => after(Array.from({ length: 60 }, (__, i) => one(i) as never));
+		const goodOne = (i: number) => best[i % best.length] ?? attempts[0];
+		expect(row(goodOne).met || row((i) => (i % 2 ? goodOne(i >> 1) : worst[0])).met).toBe(true);
 		expect(worst.length).toBeGreaterThan(0);
 		expect(after(Array.from({ length: 60 }, () => worst[0] as never)).met).toBe(false);
 	},

@@ -3,6 +3,7 @@ import { isRight } from "@/core/ladder/scale";
 import type { Attempt, Placing, WatchedPosition } from "@/core/log/kinds";
 import type { TryView } from "@/core/log/view";
 import { allParts, type Rule } from "@/core/rules";
+import { pointsAt, targetsOf } from "@/core/rules/targets";
 import type { Within } from "@/core/rules/within";
 import { type FieldLayout, fieldsFor, OTHER, ROOM, type TouchField, withKeys } from "./layout";
 import { type Mark, MISSED, marksFor } from "./marks";
@@ -110,7 +111,7 @@ function ownInputs(settings: Settings, rule: Rule, seen: Seen, called: string | 
 	const { scale, gate } = settings;
 	const aimedAt = targetsOf(rule);
 	if (aimedAt.length > 0 && settings.callInTurn) return inTurn(plain(gate), aimedAt, called);
-	if (aimedAt.length > 0) return beside(targets(aimedAt));
+	if (aimedAt.length > 0) return beside(targets(aimedAt, pointsAt(rule)));
 	if (!scale) return withKeys(plain(gate));
 	const earns = (code: string, points: number) => part("points")?.weights[code] ?? points;
 	if (scale.length > 2) {
@@ -249,11 +250,6 @@ function ratings(mean: number): Inputs {
 
 const ACROSS = 4;
 
-/** Every target that a part of the rule names. */
-export const targetsOf = (rule: Rule): string[] => [
-	...new Set(allParts(rule).flatMap((one) => (one.kind === "spread" ? one.targets : []))),
-];
-
 /** One target is in hand: the fields are those of a plain rung, and each try says where it went. */
 function inTurn(plain: FieldLayout, all: readonly string[], called: string | null): Inputs {
 	const now = called !== null && all.includes(called) ? called : (all[0] as string);
@@ -263,8 +259,9 @@ function inTurn(plain: FieldLayout, all: readonly string[], called: string | nul
 }
 
 /** A miss has a target like a hit: rows of missed above rows of good. */
-function targets(all: readonly string[]): Inputs {
-	const good = numbered(all.map((called) => field(`target-${called}`, "good on", called, { called })));
+function targets(all: readonly string[], points: Readonly<Record<string, number>>): Inputs {
+	const small = (called: string) => (points[called] === undefined ? "good on" : `${signed(points[called])} on`);
+	const good = numbered(all.map((called) => field(`target-${called}`, small(called), called, { called })));
 	const missed = all.map((called, i) =>
 		field(`missed-${called}`, "missed", called, { called, result: "miss" }, [...SHIFTED].slice(i, i + 1)),
 	);

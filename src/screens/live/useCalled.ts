@@ -2,8 +2,9 @@
 
 import { useMemo, useState } from "react";
 import { nextCalled } from "@/core/ladder/called";
+import { targetsOf } from "@/core/rules/targets";
 import { useStable } from "@/ui/useStable";
-import { countsAt, targetsOf } from "./inputs";
+import { countsAt } from "./inputs";
 import type { Board } from "./model";
 
 const NO_COUNTS = {};

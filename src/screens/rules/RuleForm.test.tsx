@@ -144,3 +144,14 @@ describe("parts", () => {
 		expect(within(second).getByRole("alert").textContent).toBe("Too many.");
 	});
 });
+
+describe("points by name", () => {
+	test("are names with their points; a name alone is worth one, and none is none", () => {
+		const { last } = show({ kind: "points", weights: { hit: 1, miss: -1 }, target: 4 });
+		const line = screen.getByLabelText("points for each target");
+		fireEvent.change(line, { target: { value: "near, the far wall 3, " } });
+		expect((last() as { targets?: object }).targets).toEqual({ near: 1, "the far wall": 3 });
+		fireEvent.change(line, { target: { value: " " } });
+		expect(last()).not.toHaveProperty("targets");
+	});
+});

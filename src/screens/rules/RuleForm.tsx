@@ -48,76 +48,101 @@ export function RuleForm({ rule, onChange, errors, scale, depth = 0, label = "Pa
 	return (
 		<div className={depth === 0 ? css.rule : css.part} data-rule={rule.kind}>
 			<Kind id={`${id}-kind`} label={label} kind={rule.kind} depth={depth} errors={errors} onChange={onChange} />
-			{machine.fields.map((field) => {
-				const at = `${id}-${field.name}`;
-				const value = values[field.name];
-				switch (field.type) {
-					case "number":
-					case "optional number":
-						return (
-							<NumberField
-								key={field.name}
-								id={at}
-								field={field}
-								value={typeof value === "number" ? value : null}
-								error={wrong(field.name)}
-								onChange={setNumber}
-							/>
-						);
-					case "weights":
-						return (
-							<Weights
-								key={field.name}
-								weights={(value ?? {}) as Record<string, number>}
-								scale={scale}
-								label={field.label}
-								error={wrong(field.name)?.message}
-								onChange={(weights) => set(field.name, weights)}
-							/>
-						);
-					case "words":
-						return (
-							<FormRow
-								key={field.name}
-								id={at}
-								label={`${field.label}, with commas between`}
-								error={wrong(field.name)}
-								className={css.wide ?? ""}
-							>
-								<Form.Control
-									defaultValue={((value ?? []) as string[]).join(", ")}
-									isInvalid={Boolean(wrong(field.name))}
-									onChange={(event) => set(field.name, splitWords(event.target.value))}
-								/>
-							</FormRow>
-						);
-					case "rule":
-						return (
-							<RuleForm
-								key={field.name}
-								rule={value as Rule}
-								onChange={(part) => set(field.name, part)}
-								errors={wrong(field.name)}
-								scale={scale}
-								depth={depth + 1}
-								label={field.label}
-							/>
-						);
-					default:
-						return (
-							<Parts
-								key={field.name}
-								parts={(value ?? []) as Rule[]}
-								onChange={(parts) => set(field.name, parts)}
-								errors={wrong(field.name)}
-								scale={scale}
-								depth={depth + 1}
-							/>
-						);
-				}
-			})}
+			{machine.fields.map((field) => (
+				<FieldOf
+					key={field.name}
+					id={`${id}-${field.name}`}
+					field={field}
+					value={values[field.name]}
+					error={wrong(field.name)}
+					scale={scale}
+					depth={depth}
+					onNumber={setNumber}
+					onChange={(value) => set(field.name, value)}
+				/>
+			))}
 		</div>
 	);
+}
+
+/** One setting of a rule, drawn by its type: no kind of rule has a form of its own. */
+function FieldOf({
+	id,
+	field,
+	value,
+	error,
+	scale,
+	depth,
+	onNumber,
+	onChange,
+}: {
+	id: string;
+	field: RuleField;
+	value: unknown;
+	error: RuleErrors | undefined;
+	scale: Scale;
+	depth: number;
+	onNumber: (name: string, value: number | undefined) => void;
+	onChange: (value: unknown) => void;
+}) {
+	switch (field.type) {
+		case "number":
+		case "optional number":
+			return (
+				<NumberField
+					id={id}
+					field={field}
+					value={typeof value === "number" ? value : null}
+					error={error}
+					onChange={onNumber}
+				/>
+			);
+		case "weights":
+			return (
+				<Weights
+					weights={(value ?? {}) as Record<string, number>}
+					scale={scale}
+					label={field.label}
+					error={error?.message}
+					onChange={onChange}
+				/>
+			);
+		case "optional points by name":
+			return (
+				<PointsByName
+					id={id}
+					label={field.label}
+					points={(value ?? {}) as Record<string, number>}
+					error={error}
+					onChange={onChange}
+				/>
+			);
+		case "words":
+			return (
+				<FormRow id={id} label={`${field.label}, with commas between`} error={error} className={css.wide ?? ""}>
+					<Form.Control
+						defaultValue={((value ?? []) as string[]).join(", ")}
+						isInvalid={Boolean(error)}
+						onChange={(event) => onChange(splitWords(event.target.value))}
+					/>
+				</FormRow>
+			);
+		case "rule":
+			return (
+				<RuleForm
+					rule={value as Rule}
+					onChange={onChange}
+					errors={error}
+					scale={scale}
+					depth={depth + 1}
+					label={field.label}
+				/>
+			);
+		default:
+			return (
+				<Parts parts={(value ?? []) as Rule[]} onChange={onChange} errors={error} scale={scale} depth={depth + 1} />
+			);
+	}
 }
 
 const Kind = memo(function Kind({
@@ -242,6 +267,47 @@ function Weights({
 			))}
 			<Complaint error={{ message: error }} />
 		</fieldset>
+	);
+}
+
+/** Names with their points, typed in one line: "near 1, far 3". A name alone is worth one. */
+function PointsByName({
+	id,
+	label,
+	points,
+	error,
+	onChange,
+}: {
+	id: string;
+	label: string;
+	points: Readonly<Record<string, number>>;
+	error: RuleErrors | undefined;
+	onChange: (points: Record<string, number> | undefined) => void;
+}) {
+	const read = (typed: string) => {
+		const named = splitWords(typed).map((words) => {
+			const [, name = words, n] = /^(.*\S)\s+(\d+)$/.exec(words) ?? [];
+			return [name, n === undefined ? 1 : Number(n)] as const;
+		});
+		onChange(named.length > 0 ? Object.fromEntries(named) : undefined);
+	};
+	return (
+		<FormRow
+			id={id}
+			label={label}
+			hint="Such as: near 1, far 3. Left empty: the outcome alone says it."
+			error={error}
+			className={css.wide ?? ""}
+		>
+			<Form.Control
+				defaultValue={Object.entries(points)
+					.map(([name, n]) => `${name} ${n}`)
+					.join(", ")}
+				isInvalid={Boolean(error)}
+				onChange={(event) => read(event.target.value)}
+				dir="auto"
+			/>
+		</FormRow>
 	);
 }
 

@@ -57,7 +57,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 			)}
 			{rungs.length === 0 && <p>Nothing was counted.</p>}
 			{rungs.map((rung) => (
-				<Fragment key={`${rung.student}${rung.ladder}${rung.rung}`}>
+				<Fragment key={`${rung.student}${rung.ladder}${rung.rung}${rung.easedBy ?? ""}`}>
 					<RungFacts
 						rung={rung}
 						who={students.length > 1 ? nameOf(rung.student) : undefined}

@@ -7,7 +7,7 @@ import { POST } from "./route";
 
 /** The push route, as a phone or an attacker meets it. */
 
-beforeEach(() => Object.assign(globalThis, { pegLadderStore: Promise.resolve(small) }));
+beforeEach(() => Object.assign(globalThis, { pegLadderStore: { store: Promise.resolve(small), file: null } }));
 
 const knock = (body: string, host = "localhost:3000") =>
 	POST(new Request("http://localhost:3000/api/push", { method: "POST", headers: { host }, body }));

@@ -20,11 +20,12 @@ const fetchedLate = {
 	setup: late(() => import("./SetUpDrawer").then((module) => module.SetUpDrawer), NotFetched),
 	park: late(() => import("./ParkDrawer").then((module) => module.ParkDrawer), NotFetched),
 	watch: late(() => import("./WatchDrawer").then((module) => module.WatchDrawer), NotFetched),
+	circuit: late(() => import("./CircuitDrawer").then((module) => module.CircuitDrawer), NotFetched),
 	break: late(() => import("./BreakDrawer").then((module) => module.BreakDrawer), NotFetched),
 } satisfies Record<DrawerName, unknown>;
 
-/** Fetched as soon as the board stands; the set-up sketch, looked at now and then, only when it is first opened. */
-const { setup: _, ...soon } = fetchedLate;
+/** Fetched as soon as the board stands; what is looked at now and then only when it is first opened. */
+const { setup: _, circuit: __, ...soon } = fetchedLate;
 
 /** The drawer that is open, if one is. */
 export function LiveDrawers({ open }: { open: DrawerName | null }) {

@@ -13,7 +13,7 @@ import { OneLine } from "./OneLine";
 
 /** This ladder: the next rung up and down first, then ways of working with the peg where it is, then every rung. */
 export function NextRungs({ ladder }: { ladder: PackLadder }) {
-	const { view, board, acts } = useLive();
+	const { view, board, acts, open: openDrawer } = useLive();
 	const done = useDone();
 	const { set } = board;
 	const [how, setHow] = useState<Elsewhere>(set.elsewhere ?? "here today");
@@ -88,6 +88,11 @@ export function NextRungs({ ladder }: { ladder: PackLadder }) {
 						onClick={done(() => acts.workHere(ladder, circuit.stops[0]?.rung ?? peg, "here today", circuit))}
 					>
 						circuit
+					</Choice>
+				)}
+				{ladder.rungs.length > 1 && (
+					<Choice small="drills chosen in their order" onClick={() => openDrawer("circuit")}>
+						own circuit
 					</Choice>
 				)}
 				{lastRung && lastRung.id !== peg && (
