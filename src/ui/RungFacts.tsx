@@ -30,7 +30,7 @@ export function RungFacts({
 	const four = fourOf(rung.visits);
 	const said = saidOf(rung);
 	return (
-		<section className={css.rung} aria-label={day ? `${rung.name}, ${day}` : rung.name}>
+		<section className={css.rung} aria-label={day ? `${namedForm(rung)}, ${day}` : namedForm(rung)}>
 			<div className={css.head}>
 				<p className={css.good}>
 					{score.good ?? score.tries}

@@ -37,3 +37,9 @@ test("points of nothing are refused", () => {
 		refusals: [{ path: "targets.far", sentence: expect.stringContaining("at least 1 is needed") }],
 	});
 });
+test("with no points of its own, the scale's hold", () => {
+	const bare: Rule = { kind: "points", weights: {}, target: 3 };
+	expect(parse(Rule, bare).ok).toBe(true);
+	expect(ruleSentence(bare)).toBe("3 points (as the scale gives them, never under 0)");
+	expect(judge(bare, [{ good: true, result: "clean", points: 2 }], 9).progress.value).toBe(2);
+});

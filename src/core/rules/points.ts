@@ -69,17 +69,18 @@ export const points = defineRule<Points, State>({
 		];
 		const floor = floorOf(rule);
 		const end = rule.bust ? `, lost at −${rule.bust}` : floor === null ? "" : `, never under ${floor}`;
-		return `${rule.target} points (${parts.join(", ")}${end})`;
+		return `${rule.target} points (${parts.join(", ") || "as the scale gives them"}${end})`;
 	},
 	refusals(rule) {
 		const said: Refusal[] = [];
 		const weights = [...Object.values(rule.weights), ...Object.values(rule.targets ?? {})];
-		if (weights.length === 0 || weights.every((weight) => weight === 0))
+		// None at all: the scale's own points hold, and whether they lead anywhere is asked of the rung.
+		if (weights.length > 0 && weights.every((weight) => weight === 0))
 			said.push({
 				path: "weights",
 				sentence: "Points for each outcome are all zero, so the sum never moves; give a good outcome 1 or more.",
 			});
-		else if (!weights.some((weight) => weight > 0))
+		else if (weights.length > 0 && !weights.some((weight) => weight > 0))
 			said.push({
 				path: "weights",
 				sentence: `Points for each outcome are never above zero, so ${rule.target} is out of reach; give a good outcome 1 or more.`,
