@@ -124,6 +124,7 @@ const drills = [
 	{
 		name: "Long pass, no strain",
 		unit: "m",
+		second: "height, m",
 		rule: { kind: "within", k: 3, n: 5, low: 6, high: 12, effort: 6 },
 	},
 	{ name: "Against the count", rule: { kind: "bouts", a: 3, b: 2, k: 2, n: 3 } },
@@ -262,6 +263,7 @@ function onOtherRungs({ go, log, write, view, set, newId, ladder }: Stage): void
 	const far = (value: number, effort: number, label: string): Attempt => ({
 		...(value >= 6 ? hit : miss),
 		measure: { value, unit: "m" },
+		second: { value: 2 + effort / 10, of: "height, m" },
 		effort,
 		label,
 	});

@@ -2,11 +2,16 @@ import type { Locator, Page } from "@playwright/test";
 
 /** A coach with a keyboard and nothing else. */
 
+/** Looked up anew so often: a control may be drawn anew on the way, and looking for it by its name costs a page's time. */
+const LOOK_EVERY = 20;
+
 /** Tab until the control has the focus: what cannot be reached so cannot be reached at all. */
 export async function tabTo(page: Page, control: Locator): Promise<void> {
-	for (let i = 0; i < 120; i++) {
+	let target = await control.elementHandle();
+	for (let i = 1; i <= 120; i++) {
 		await page.keyboard.press("Tab");
-		if (await control.evaluate((element) => element === document.activeElement).catch(() => false)) return;
+		if (i % LOOK_EVERY === 0) target = await control.elementHandle();
+		if (await page.evaluate((element) => element === document.activeElement, target)) return;
 	}
 	throw new Error("the keyboard does not get there");
 }

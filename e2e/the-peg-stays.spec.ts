@@ -187,7 +187,7 @@ test("eased by what is missing, the rung is passed in that form, and the wrap-up
 	await allSent(page);
 	await touch(page, "more").click();
 	await page.getByRole("link", { name: "wrap up" }).click();
-	const told = page.getByRole("region", { name: "One wall", exact: true });
+	const told = page.getByRole("region", { name: "One wall, eased: with the soft one", exact: true });
 	await expect(told).toContainText("One wall, eased: with the soft one");
 	await expect(told).toContainText("rule met in the eased form");
 	await expect(page.getByLabel(/^Note for the student/)).toHaveValue(

@@ -37,7 +37,7 @@ export const quotaWarning = ({ leftMB }: StorageQuota): string | null =>
 		: null;
 
 /** How far a device had come, beside its store: what is evicted takes its own numbers with it. */
-interface Progress {
+interface DeviceProgress {
 	device: string;
 	kept: number;
 	acked: number;
@@ -45,11 +45,11 @@ interface Progress {
 
 const name = (studio: string) => `peg-ladder reached ${studio}`;
 
-export const noteProgress = (studio: string, progress: Progress): void => void keepJson(name(studio), progress);
+export const noteProgress = (studio: string, progress: DeviceProgress): void => void keepJson(name(studio), progress);
 
 /** In words, when the store was emptied since; whether anything is lost that only this device had. */
 export function evictionNotice(studio: string, device: string): string | null {
-	const before = readKeptJson(name(studio), (value) => value as Progress | null);
+	const before = readKeptJson(name(studio), (value) => value as DeviceProgress | null);
 	if (!before || before.device === device) return null;
 	const lost = before.kept - before.acked;
 	return lost > 0

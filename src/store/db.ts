@@ -86,11 +86,11 @@ export async function openStore(url: string): Promise<Store> {
 }
 
 /** The store of this process, and which file it was opened on; null until it is open, or where it is no file. */
-interface Opened {
+interface OpenedStore {
 	store: Promise<Store>;
 	file: string | null;
 }
-const shared = globalThis as { pegLadderStore?: Opened };
+const shared = globalThis as { pegLadderStore?: OpenedStore };
 
 /** Which file a database is, whatever it is called: another one put in its place is another. */
 function fileOf(url: string): string | null {
@@ -115,7 +115,7 @@ export function store(): Promise<Store> {
 	const url = process.env.DATABASE_URL ?? "file:.data/studio.db";
 	const before = shared.pegLadderStore;
 	if (before && (before.file === null || before.file === fileOf(url))) return before.store;
-	const opened: Opened = { store: openStore(url), file: null };
+	const opened: OpenedStore = { store: openStore(url), file: null };
 	shared.pegLadderStore = opened;
 	opened.store.then(
 		() => {

@@ -63,7 +63,7 @@ export function pushEvents(
 }
 
 /** A device's events on their way in, and what is known of those that are here. */
-interface Batch extends Omit<Around, "dseq" | "known" | "taken"> {
+interface Batch extends Omit<KnownBefore, "dseq" | "known" | "taken"> {
 	/** The highest number taken in, or stepped over. */
 	upTo: number;
 	/** The number each goes by. */
@@ -163,7 +163,7 @@ const sentencesOf = (refusals: readonly Refusal[]): string =>
 		.map((one) => one.sentence)
 		.join(" ");
 
-interface Around {
+interface KnownBefore {
 	device: string;
 	/** The number it goes by: its own, if that can be. */
 	dseq: number;
@@ -176,7 +176,7 @@ interface Around {
 }
 
 /** null: take it; "here": already kept, or let go of; otherwise the reason for setting it aside. */
-function whyNot(event: LogEvent, { device, dseq, known, absent, taken, top }: Around): string | null {
+function whyNot(event: LogEvent, { device, dseq, known, absent, taken, top }: KnownBefore): string | null {
 	if (event.device !== device) return "It is another device's event.";
 	const hash = known.get(event.id);
 	// An erased event has no hash any more: its student was deleted, and it stays erased.
@@ -331,7 +331,7 @@ export function retryAside(store: Store, n: number): Promise<string | null> {
 		const { device, dseq } = row;
 		const raw: unknown = parsedOr(row.raw);
 		const parsed = parseEvent(raw);
-		const around = async (): Promise<Around> => ({
+		const around = async (): Promise<KnownBefore> => ({
 			device,
 			dseq,
 			known: await knownIds(tx, [raw]),

@@ -35,6 +35,8 @@ export function tryWords(t: TryView, short: (position: string) => string): strin
 	);
 	const said = numberOf(t);
 	const what = [...(said ? [said] : []), ...outcomeWords(t), ...off];
+	if (t.body.second) what.push(`${t.body.second.of} ${t.body.second.value}`);
+	if (t.body.effort !== undefined) what.push(`effort ${t.body.effort}`);
 	if (t.body.cameOff !== undefined) what.push(t.body.cameOff ? "came off" : "did not come off");
 	if (t.body.brokeAt) what.push(`broke in ${short(t.body.brokeAt)}`);
 	if (t.body.why) what.push(`because of ${t.body.why === "earlier skill" ? "an earlier skill" : `the ${t.body.why}`}`);

@@ -46,10 +46,10 @@ export const lines: readonly Line[] = [
 /** A warm-up is judged by nothing: only what keeps people safe speaks on it. */
 const warmUpLines: readonly Line[] = [stop, care, pause, warmUp];
 
-type Said = Omit<Advice, "line" | "canSilence">;
+type Unnamed = Omit<Advice, "line" | "canSilence">;
 
 /** The first line that speaks and is not silenced. */
-function firstOf(facts: Facts): { line: Line; said: Said } {
+function firstOf(facts: Facts): { line: Line; said: Unnamed } {
 	const speaking = facts.input.visit.elsewhere === "warm-up" ? warmUpLines : lines;
 	for (const line of speaking) {
 		const since = facts.overruled.get(line.name);
@@ -61,7 +61,7 @@ function firstOf(facts: Facts): { line: Line; said: Said } {
 }
 
 /** Worked with the peg elsewhere: nothing here moves it, and the way leads back to it. */
-function staying({ input }: Facts, said: Said): Said {
+function staying({ input }: Facts, said: Unnamed): Unnamed {
 	if (!input.visit.elsewhere || said.act?.kind !== "move") return said;
 	const met = said.act.reason !== "stepped down";
 	return {
@@ -92,7 +92,7 @@ const AWAY = 2;
  * A line of a run or of the rate that stood a try or two ago and went away in between:
  * nothing new, but the same one once more. Whoever looks is told so.
  */
-function cameBack(line: Line, said: Said, facts: Facts): boolean {
+function cameBack(line: Line, said: Unnamed, facts: Facts): boolean {
 	if (!line.flickers) return false;
 	const stood = (triesAgo: number) => {
 		const then = firstOf(factsBefore(facts, triesAgo));

@@ -4,6 +4,8 @@ export type Path = readonly (string | number)[];
 /**
  * The value with something else at a path; everything that does not lie on the way
  * stays the very same. `undefined` takes the name out; objects on the way are made.
+ *
+ * @example setAt({ a: { b: 1 }, c }, ["a", "b"], 2) // { a: { b: 2 }, c }, with the very same c
  */
 export function setAt<T>(value: T, path: Path, to: unknown): T {
 	const [key, ...rest] = path;

@@ -22,6 +22,7 @@ export const rungLabels = {
 	situation: "what is called",
 	right: "right answers",
 	unit: "unit",
+	second: "second measure",
 	callInTurn: "tries at each target",
 	yes: "whose yes is asked for",
 	scale: "outcomes",

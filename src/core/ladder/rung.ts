@@ -48,6 +48,8 @@ export const RungSettings = z
 		bothPass: z.optional(z.boolean()),
 		/** Of a measure. */
 		unit: z.optional(label(16)),
+		/** What is measured beside it, with its unit: a second number a try, which no rule looks at. */
+		second: z.optional(label(24)),
 		correctAfter: whole(1, 20),
 		adjust: whole(0, 20),
 		secondCue: z.boolean(),

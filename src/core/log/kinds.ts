@@ -47,6 +47,8 @@ export const Attempt = z.object({
 	/** Whether it came off, where the choice is a fact of its own. Left out: nobody looked. */
 	cameOff: z.optional(z.boolean()),
 	measure: z.optional(z.object({ value: z.number(), unit: label(16) })),
+	/** A second number beside it, and what it is. */
+	second: z.optional(z.object({ value: z.number(), of: label(24) })),
 	effort: z.optional(whole(0, 10)),
 	rating: z.optional(whole(0, 10)),
 	length: z.optional(whole(0, 100000)),

@@ -32,6 +32,12 @@ test("each kind is told in its own terms", () => {
 	expect(of({ kind: "within", k: 2, n: 3, low: 10, high: 20 }, [...measured, refused])).toEqual([
 		"2 of 4 inside 10 to 20 cm, from 9 to 14",
 	]);
+	const beside = (value: number) =>
+		tried({ measure: 12 }, { measure: { value: 12, unit: "cm" }, second: { value, of: "height, cm" } });
+	expect(of({ kind: "within", k: 2, n: 3, low: 10, high: 20 }, [beside(30), beside(42), ...measured])).toEqual([
+		"4 of 5 inside 10 to 20 cm, from 9 to 14",
+		"height, cm from 30 to 42, 36 on average",
+	]);
 	expect(of({ kind: "decision", k: 2, n: 3 }, [tried({ right: true }), tried({ right: false }), tried({})])).toEqual([
 		"1 of 2 choices right",
 	]);

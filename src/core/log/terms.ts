@@ -89,13 +89,21 @@ const rangeOf = (values: readonly number[]): string => {
 	return low === high ? `at ${short(low)}` : `from ${short(low)} to ${short(high)}`;
 };
 
+/** What was measured beside it, each kind for itself: "height cm from 30 to 42, 36 on average". */
+function secondOf(tries: readonly TryView[]): string[] {
+	const values = new Map<string, number[]>();
+	for (const { second } of tries.map(({ body }) => body))
+		if (second) values.set(second.of, [...(values.get(second.of) ?? []), second.value]);
+	return [...values].map(([of, all]) => `${of} ${rangeOf(all)}, ${short(mean(all))} on average`);
+}
+
 function phrase(part: Rule, tries: readonly TryView[]): string[] | null {
 	switch (part.kind) {
 		case "length": {
 			const lengths = tries.flatMap(({ as }) => as.length ?? []);
 			if (lengths.length === 0) return [];
 			const long = tries.filter(({ as }) => !as.refused && (as.length ?? 0) >= part.length).length;
-			return [`longest ${Math.max(...lengths)}, ${plural(long, "time")} at ${part.length} or more`];
+			return [`longest ${Math.max(...lengths)}, ${plural(long, "time")} at ${part.length} or more`, ...secondOf(tries)];
 		}
 		case "rating": {
 			const ratings = tries.flatMap(({ as }) => as.rating ?? []);
@@ -117,6 +125,7 @@ function phrase(part: Rule, tries: readonly TryView[]): string[] | null {
 			const efforts = tries.flatMap(({ body }) => body.effort ?? []);
 			return [
 				`${inside} of ${measured.length} inside ${part.low} to ${part.high} ${unit}, ${rangeOf(values)}`,
+				...secondOf(tries),
 				...(efforts.length > 0 ? [`effort ${short(mean(efforts))} of ten on average`] : []),
 			];
 		}

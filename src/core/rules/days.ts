@@ -56,6 +56,7 @@ export const days: RuleKind<Days, unknown> = defineRule<Days, unknown>({
  * days after the last one that counted. Taking the earliest each time gives the most.
  *
  * @param metOn local days, `YYYY-MM-DD`, in any order, repeats allowed
+ * @example countDays(["2026-03-01", "2026-03-02", "2026-03-08"], 7) // 2
  */
 export function countDays(metOn: readonly string[], gap: number): number {
 	let last = Number.NEGATIVE_INFINITY;

@@ -64,6 +64,11 @@ function oneMore(
  * each of them may have been besides good or off, would meet it. Looks for one that does
  * not, over the rule's own machine; a rule with too many states is not proven by numbers,
  * and neither is what the numbers do not say: a time, which position was off, which target.
+ *
+ * @example
+ * // One miss among nine good ones leaves a run of five at least, and need not leave one of six.
+ * tallyProves({ kind: "streak", r: 5 }, { tries: 10, good: 9 }) // true
+ * tallyProves({ kind: "streak", r: 6 }, { tries: 10, good: 9 }) // false
  */
 export function tallyProves(rule: Rule, tally: Tally, unsaid: Unsaid = PLAIN): boolean {
 	if (tallyRefusal(tally) !== null) return false;

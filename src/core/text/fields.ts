@@ -19,6 +19,8 @@ let characters: Intl.Segmenter | undefined;
  * The beginning of a text, at most so long as {@link text} measures it, cut between
  * characters as a reader sees them: never through an emoji or between a letter and
  * its accent.
+ *
+ * @example cutText("naïve", 3) // "naï"
  */
 export function cutText(typed: string, most: number): string {
 	const whole = typed.toWellFormed();
@@ -61,14 +63,22 @@ export const day = z.string().check(
 
 const DAY_MS = 86_400_000;
 
-/** So many days after a day; before it, where negative. */
+/**
+ * So many days after a day; before it, where negative.
+ *
+ * @example dayAfter("2026-03-31", 1) // "2026-04-01"
+ */
 export const dayAfter = (day: string, days: number): string =>
 	new Date(Date.parse(day) + days * DAY_MS).toISOString().slice(0, 10);
 
 /** A whole number between two ends, both allowed. */
 export const whole = (low: number, high: number) => z.int().check(z.gte(low), z.lte(high));
 
-/** Words typed with commas between. */
+/**
+ * Words typed with commas between.
+ *
+ * @example splitWords(" near, far ,") // ["near", "far"]
+ */
 export const splitWords = (typed: string): string[] =>
 	typed
 		.split(",")

@@ -67,6 +67,22 @@ export function OutcomeFields({ index }: { index: number }) {
 					/>
 				</FormRow>
 			)}
+			{(usesRule(rule, "within") || usesRule(rule, "length")) && (
+				<FormRow
+					id={id("second")}
+					label="Measured beside it"
+					hint="Asked for after the first number; no rule looks at it."
+					error={errors?.second}
+					className={css.third ?? ""}
+				>
+					<Form.Control
+						{...register(`${path}.second`, { setValueAs: (words: string | undefined) => words?.trim() || undefined })}
+						maxLength={24}
+						placeholder="height, cm"
+						dir="auto"
+					/>
+				</FormRow>
+			)}
 			{own === OWN && scale && <OwnOutcomes index={index} scale={scale} />}
 			{targetsOf(rule).length > 0 && (
 				<FormRow

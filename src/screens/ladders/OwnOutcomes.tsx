@@ -12,7 +12,7 @@ import { Complaint } from "@/ui/FormRow";
 import css from "@/ui/rows.module.css";
 import { useRowKeys } from "@/ui/useRowKeys";
 
-type Outcome = Scale[number];
+type ScaleOutcome = Scale[number];
 
 /** The coach's own outcomes: what each is called, what it earns, and whether it counts as a success. */
 export function OwnOutcomes({ index, scale }: { index: number; scale: Scale }) {
@@ -23,11 +23,12 @@ export function OwnOutcomes({ index, scale }: { index: number; scale: Scale }) {
 	const errors = formState.errors.rungs?.[index]?.settings?.scale as
 		| ({ message?: string } & Record<number, { label?: { message?: string }; points?: { message?: string } }>)
 		| undefined;
-	const keep = (next: Outcome[]) => setValue(`${path}.scale`, next as never, { shouldDirty: true });
-	const change = (i: number, to: Partial<Outcome>) => keep(scale.map((one, n) => (n === i ? { ...one, ...to } : one)));
+	const keep = (next: ScaleOutcome[]) => setValue(`${path}.scale`, next as never, { shouldDirty: true });
+	const change = (i: number, to: Partial<ScaleOutcome>) =>
+		keep(scale.map((one, n) => (n === i ? { ...one, ...to } : one)));
 	const setRule = (next: Rule) => setValue(`${path}.rule`, next as never, { shouldDirty: true });
 	const rename = (i: number, label: string) => {
-		const was = (scale[i] as Outcome).code;
+		const was = (scale[i] as ScaleOutcome).code;
 		const code = codeFor(
 			label,
 			scale.filter((_, n) => n !== i).map((one) => one.code),

@@ -6,11 +6,16 @@ import type { Rule } from "@/core/rules";
 import { Fields } from "./Fields";
 import { inputsFor } from "./inputs";
 
-const pad = (rule: Rule, unit?: string) => {
+const pad = (rule: Rule, unit?: string, second?: string) => {
 	const logged: Attempt[] = [];
 	render(
 		<Fields
-			layout={inputsFor({ ...freshRung("a rung"), ...(unit ? { unit } : {}) }, rule, [], null)}
+			layout={inputsFor(
+				{ ...freshRung("a rung"), ...(unit ? { unit } : {}), ...(second ? { second } : {}) },
+				rule,
+				[],
+				null,
+			)}
 			onAttempt={(attempt) => logged.push(attempt)}
 		/>,
 	);
@@ -55,4 +60,31 @@ test("a measure has one point and its unit", () => {
 	press("2", ".", "5");
 	key(".", "PageDown");
 	expect(logged).toEqual([{ result: "hit", off: [], judged: false, measure: { value: 2.5, unit: "m" } }]);
+});
+
+describe("a second measure", () => {
+	const rule: Rule = { kind: "within", k: 1, n: 2, low: 1, high: 3, effort: 5 };
+	test("is asked for after the first, then the effort; one try carries all three", () => {
+		const logged = pad(rule, "m", "height, cm");
+		press("2", ".", "5");
+		key("g");
+		expect(logged).toEqual([]);
+		expect(log().textContent).toContain("2.5, height, cm");
+		key("3", "0", "g", "4");
+		expect(logged).toEqual([
+			{
+				result: "hit",
+				off: [],
+				judged: false,
+				measure: { value: 2.5, unit: "m" },
+				second: { value: 30, of: "height, cm" },
+				effort: 4,
+			},
+		]);
+	});
+	test("can be gone back from to the first", () => {
+		const logged = pad({ kind: "length", length: 5, times: 1 }, undefined, "height, cm");
+		key("8", "g", "1", "Backspace", "Backspace", "Backspace", "9", "g", "7", "g");
+		expect(logged).toMatchObject([{ length: 9, second: { value: 7 } }]);
+	});
 });

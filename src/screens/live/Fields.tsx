@@ -114,19 +114,41 @@ function NumberPad({
 	onAttempt: (attempt: Attempt) => void;
 	apart: boolean;
 }) {
+	const { second } = keypad;
 	const [typed, setTyped] = useState("");
-	const value = Number(typed);
-	const ready = typed !== "" && Number.isFinite(value) && value <= keypad.most;
+	/** The first number as it was typed, while the second is typed in. */
+	const [before, setBefore] = useState<string | null>(null);
+	/** Both numbers are there, and how hard it was is asked for. */
 	const [asking, setAsking] = useState(false);
+	const inSecond = before !== null;
+	const isNumber = typed !== "" && Number.isFinite(Number(typed));
+	const ready = isNumber && (inSecond || Number(typed) <= keypad.most);
+	const clear = () => {
+		setTyped("");
+		setBefore(null);
+		setAsking(false);
+	};
 	const log = (effort?: number) => {
 		if (!ready) return;
+		if (second && !inSecond) {
+			setBefore(typed);
+			setTyped("");
+			return;
+		}
 		if (keypad.effort && effort === undefined) {
 			setAsking(true);
 			return;
 		}
-		onAttempt({ ...keypad.attempt(value), ...(effort === undefined ? {} : { effort }) });
-		setTyped("");
-		setAsking(false);
+		onAttempt({
+			...keypad.attempt(Number(before ?? typed)),
+			...(second && inSecond ? { second: { value: Number(typed), of: second } } : {}),
+			...(effort === undefined ? {} : { effort }),
+		});
+		clear();
+	};
+	const backToFirst = () => {
+		setTyped(before ?? "");
+		setBefore(null);
 	};
 	const type = (key: string) => {
 		if (asking) {
@@ -134,10 +156,11 @@ function NumberPad({
 			else if (key !== ".") log(Number(key));
 			return;
 		}
-		setTyped((before) => {
-			if (key === "back") return before.slice(0, -1);
-			if (key === "." && (before.includes(".") || !keypad.decimals)) return before;
-			return (before + key).slice(0, 8);
+		if (key === "back" && typed === "" && inSecond) return backToFirst();
+		setTyped((so) => {
+			if (key === "back") return so.slice(0, -1);
+			if (key === "." && (so.includes(".") || !(keypad.decimals || inSecond))) return so;
+			return (so + key).slice(0, 8);
 		});
 	};
 	useKeys({
@@ -161,13 +184,13 @@ function NumberPad({
 					<small>effort</small> 10
 				</button>
 				<div className={`${css.field} ${css.log}`}>
-					<small>{keypad.label}</small> {typed}
+					<small>{keypad.label}</small> {before === null ? typed : `${before}, ${typed}`}
 				</div>
 			</fieldset>
 		);
 	return (
 		<fieldset className={`${css.fields} ${css.pad} ${apart ? css.apart : ""}`} aria-label="What was that one?">
-			{[..."123456789", keypad.decimals ? "." : "", "0", "back"].map((key) =>
+			{[..."123456789", keypad.decimals || inSecond ? "." : "", "0", "back"].map((key) =>
 				key === "" ? (
 					<span key="none" />
 				) : (
@@ -184,7 +207,9 @@ function NumberPad({
 				onClick={() => log()}
 			>
 				<small>
-					{apart ? "kept apart, " : ""}log {keypad.label}
+					{apart ? "kept apart, " : ""}
+					{second && !inSecond ? "then " : "log "}
+					{second && !inSecond ? second : inSecond ? `${before}, ${second}` : keypad.label}
 				</small>{" "}
 				{typed || "–"}
 			</button>

@@ -13,7 +13,9 @@ export interface Keypad {
 	label: string;
 	decimals: boolean;
 	most: number;
-	/** How hard it was, of ten, is asked for after the number. */
+	/** A second number, asked for after the first: what it is. */
+	second?: string;
+	/** How hard it was, of ten, is asked for after the numbers. */
 	effort?: boolean;
 	attempt: (value: number) => Attempt;
 }
@@ -62,7 +64,7 @@ export const secondsOf = (rule: Rule): number | null =>
 
 type Settings = Pick<
 	RungSettings,
-	"gate" | "scale" | "decisions" | "freeChoice" | "choiceOnly" | "callInTurn" | "unit"
+	"gate" | "scale" | "decisions" | "freeChoice" | "choiceOnly" | "callInTurn" | "unit" | "second"
 >;
 
 /** What can be touched as off: what is watched, and the musts beside it. */
@@ -105,8 +107,13 @@ function ownInputs(settings: Settings, rule: Rule, seen: Seen, called: string | 
 	if (part("decision") && settings.freeChoice) return beside(freeChoices(settings));
 	if (part("decision") && (settings.decisions ?? []).length > 0) return beside(decisions(settings, called));
 	const [length, within, rating] = [part("length"), part("within"), part("rating")];
-	if (length) return beside({ rows: [], main: [], keypad: lengths(length.length) });
-	if (within) return beside({ rows: [], main: [], keypad: measures(within, settings.unit ?? "") });
+	if (length) return beside({ rows: [], main: [], keypad: { ...lengths(length.length), ...secondBeside(settings) } });
+	if (within)
+		return beside({
+			rows: [],
+			main: [],
+			keypad: { ...measures(within, settings.unit ?? ""), ...secondBeside(settings) },
+		});
 	if (rating) return beside(ratings(rating.mean));
 	const { scale, gate } = settings;
 	const aimedAt = targetsOf(rule);
@@ -214,6 +221,8 @@ function freeChoices({ choiceOnly = false }: Settings): Inputs {
 		],
 	};
 }
+
+const secondBeside = ({ second }: Settings) => (second ? { second } : {});
 
 const lengths = (wanted: number): Keypad => ({
 	label: "length",

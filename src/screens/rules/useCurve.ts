@@ -27,7 +27,7 @@ export function useSettled<T>(value: T): T {
 	return settled.value;
 }
 
-export type Said = { curve: Curve } | { refusal: string };
+export type CurveOrRefusal = { curve: Curve } | { refusal: string };
 
 /**
  * A rule's operating curve, worked out off this thread; the last one stays until the next is
@@ -37,7 +37,7 @@ export function useCurve(
 	rule: Rule | null,
 	limit: number,
 	{ secondsPerTry, bandLow, split }: { secondsPerTry: number; bandLow?: number | undefined; split?: Split | undefined },
-): Said | null {
+): CurveOrRefusal | null {
 	const settings: CurveSettings = {
 		// Only a rule with a clock asks how long a try takes, and only points tell outcomes apart.
 		...(rule && usesRule(rule, "count") ? { secondsPerTry } : {}),
@@ -47,7 +47,7 @@ export function useCurve(
 	return useAnswer(
 		rule && ([rule, limit, settings] as const),
 		KEEP,
-		async ([asked, allowed, set], early): Promise<Said> => {
+		async ([asked, allowed, set], early): Promise<CurveOrRefusal> => {
 			const outcome = await engine().curve(
 				asked,
 				allowed,

@@ -23,22 +23,22 @@ import { PictureField } from "./PictureField";
 import own from "./skills.module.css";
 import { useEdit } from "./writing";
 
-type Mark = (typeof causeMarks)[number];
+type CauseMark = (typeof causeMarks)[number];
 
 /** What was found of the causes for one student, where one is chosen. */
 export const MarkContext = createContext<{
 	who: string;
-	marks: Readonly<Record<string, Mark>>;
-	mark: (cause: string, mark: Mark) => void;
+	marks: Readonly<Record<string, CauseMark>>;
+	mark: (cause: string, mark: CauseMark) => void;
 } | null>(null);
 
-interface Around {
+interface FaultPlace {
 	earlier: readonly KeyPosition[];
 	others: readonly OtherSkill[];
 }
 
 /** Both ways of being off, each with what may be behind it and what helps. */
-export function FaultFields({ at, position, ...around }: { at: string; position: KeyPosition } & Around) {
+export function FaultFields({ at, position, ...around }: { at: string; position: KeyPosition } & FaultPlace) {
 	const edit = useEdit();
 	const faults = position.faults ?? [];
 	const path = [...pathOf(at), "faults"];
@@ -67,7 +67,7 @@ export function FaultFields({ at, position, ...around }: { at: string; position:
 	);
 }
 
-function FaultRow({ at, fault, onRemove, ...around }: { at: string; fault: Fault; onRemove: () => void } & Around) {
+function FaultRow({ at, fault, onRemove, ...around }: { at: string; fault: Fault; onRemove: () => void } & FaultPlace) {
 	const edit = useEdit();
 	const path = pathOf(at);
 	const causes = [...path, "causes"];
@@ -156,7 +156,7 @@ function CauseRow({
 	number: number;
 	onUp: (() => void) | null;
 	onRemove: () => void;
-} & Around) {
+} & FaultPlace) {
 	const edit = useEdit();
 	const marking = useContext(MarkContext);
 	const path = pathOf(at);

@@ -5,12 +5,12 @@ import type { causeMarks } from "@/core/log/kinds";
 import { record } from "@/device/record";
 import type { SkillPage } from "@/server/readSkills";
 
-type Mark = (typeof causeMarks)[number];
+type CauseMark = (typeof causeMarks)[number];
 
 /** Which causes were tried or ruled out, for the student who is chosen. Marks are part of the record, not of the skill. */
 export function useCauses({ id, studio, students }: Pick<SkillPage, "id" | "studio" | "students">) {
 	const [who, setWho] = useState("");
-	const [made, setMade] = useState<Record<string, Record<string, Mark>>>({});
+	const [made, setMade] = useState<Record<string, Record<string, CauseMark>>>({});
 	const [note, setNote] = useState("");
 	const student = students.find((one) => one.id === who);
 	const marking = useMemo(
@@ -19,7 +19,7 @@ export function useCauses({ id, studio, students }: Pick<SkillPage, "id" | "stud
 				? {
 						who: student.name,
 						marks: { ...student.marks, ...made[student.id] },
-						mark: (cause: string, mark: Mark) => {
+						mark: (cause: string, mark: CauseMark) => {
 							setMade((before) => ({ ...before, [student.id]: { ...before[student.id], [cause]: mark } }));
 							void record(studio, [
 								{ kind: "cause.marked", student: student.id, body: { skill: id, cause, mark } },
