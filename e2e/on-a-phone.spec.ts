@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { hashEvent } from "@/core/log/event";
+import { hashEvent } from "@/core/log/parseEvent";
 import { pushEvents } from "@/store/events";
 import { findLadder, saveLadder } from "@/store/ladders";
 import { findSkill, saveSkill } from "@/store/skills";

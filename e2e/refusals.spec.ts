@@ -1,4 +1,4 @@
-import { hashEvent } from "@/core/log/event";
+import { hashEvent } from "@/core/log/parseEvent";
 import { expect, test, touch } from "./studio";
 
 test.use({ demo: true, viewport: { width: 1280, height: 800 }, expected: /status of 4(00|03|09)/ });

@@ -1,7 +1,8 @@
 import { v7 as uuid } from "uuid";
 import { beginLesson } from "@/core/commands/begin";
 import type { Body } from "@/core/log/kinds";
-import { beginsOn, type Pack, placeOn, placeQuick, variationOn } from "@/core/pack/pack";
+import type { Pack } from "@/core/pack/pack";
+import { beginsOn, placeOn, placeQuick, variationOn } from "@/core/pack/placing";
 import { lessonsHere, packAhead } from "./ahead";
 import { now } from "./now";
 import { record } from "./record";

@@ -1,6 +1,6 @@
 import { beginLesson } from "@/core/commands/begin";
 import { lastAct, takeBack } from "@/core/commands/undo";
-import { placeOn } from "@/core/pack/pack";
+import { placeOn } from "@/core/pack/placing";
 import { listQuarantine } from "@/store/events";
 import { kept, ladder, withStudio, world } from "./__tests__/world";
 import { lessonsHere } from "./ahead";

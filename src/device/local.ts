@@ -1,8 +1,9 @@
 import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from "idb";
 import { v7 as uuid } from "uuid";
 import { isDoubtful } from "@/core/log/days";
-import { type Actor, type EventDraft, envelope, hashEvent, type LogEvent, type Now } from "@/core/log/event";
+import { type Actor, type EventDraft, envelope, type LogEvent, type Now } from "@/core/log/event";
 import { highestLamport } from "@/core/log/order";
+import { hashEvent } from "@/core/log/parseEvent";
 import type { Pack } from "@/core/pack/pack";
 import { dayAfter } from "@/core/text/fields";
 

@@ -1,6 +1,7 @@
 /** @jest-environment node */
 import { openDB } from "idb";
-import { envelope, hashEvent } from "@/core/log/event";
+import { envelope } from "@/core/log/event";
+import { hashEvent } from "@/core/log/parseEvent";
 import { dropAside, listQuarantine, pushEvents } from "@/store/events";
 import { kept, note, texts, withStudio, world } from "./__tests__/world";
 import { Local } from "./local";

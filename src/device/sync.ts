@@ -1,5 +1,6 @@
 import * as z from "zod/mini";
-import { type LogEvent, parseEvent } from "@/core/log/event";
+import type { LogEvent } from "@/core/log/event";
+import { parseEvent } from "@/core/log/parseEvent";
 import { Pack } from "@/core/pack/pack";
 import type { Local, Outgoing } from "./local";
 import { StudioMark } from "./studio";

@@ -1,6 +1,7 @@
 import { and, asc, eq, gt, gte, inArray, lte, ne, or, type SQL, sql } from "drizzle-orm";
-import { type LogEvent, outOfBounds, parseEvent } from "@/core/log/event";
+import type { LogEvent } from "@/core/log/event";
 import { TOP_LAMPORT } from "@/core/log/order";
+import { outOfBounds, parseEvent } from "@/core/log/parseEvent";
 import type { Refusal } from "@/core/refusals/refusals";
 import { cutText, ident } from "@/core/text/fields";
 import { writeJson } from "@/core/text/json";

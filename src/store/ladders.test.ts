@@ -5,7 +5,7 @@ import { ladderWith, Phone, positions } from "@/core/__tests__/phone";
 import { freshCoach } from "@/core/coach/coach";
 import { type Ladder, threeRungs } from "@/core/ladder/ladder";
 import { foldLesson } from "@/core/log/fold";
-import { beginsOn, placeOn, variationOn } from "@/core/pack/pack";
+import { beginsOn, placeOn, variationOn } from "@/core/pack/placing";
 import { exportWorkbook } from "./bulk/exportWorkbook";
 import { findCoach, saveCoach } from "./coach";
 import { openStore, type Store } from "./db";

@@ -1,6 +1,6 @@
 import { Phone } from "@/core/__tests__/phone";
 import { takeBack } from "@/core/commands/undo";
-import { hashEvent } from "@/core/log/event";
+import { hashEvent } from "@/core/log/parseEvent";
 import { live, onLadder, store } from "./__tests__/smallStudio";
 import { eventsAfter, pushEvents } from "./events";
 import { railedLadders } from "./ladders";

@@ -6,12 +6,13 @@ import type { Ladder, Policy } from "@/core/ladder/ladder";
 import { foldRail, type Rail } from "@/core/ladder/rail";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import { digestLesson } from "@/core/log/digest";
-import { type EventDraft, envelope, hashEvent, type LogEvent } from "@/core/log/event";
+import { type EventDraft, envelope, type LogEvent } from "@/core/log/event";
 import { foldLesson } from "@/core/log/fold";
 import type { Attempt, Placing } from "@/core/log/kinds";
+import { hashEvent } from "@/core/log/parseEvent";
 import type { LessonView, SetView, Visit } from "@/core/log/view";
 import type { PackLadder } from "@/core/pack/pack";
-import { placeOn } from "@/core/pack/pack";
+import { placeOn } from "@/core/pack/placing";
 import type { KeyPosition } from "@/core/skill/skill";
 
 /** Test helpers: a phone that writes a log, and a ladder to write it on. */

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { switchTo } from "@/core/commands/sets";
 import type { Visit } from "@/core/log/view";
-import { placeOn } from "@/core/pack/pack";
+import { placeOn } from "@/core/pack/placing";
 import { type Advice, adviseOn } from ".";
 
 /** What the advice says, counted once more from the attempts: numbers in a sentence are true, and it goes when its cause goes. */

@@ -1,7 +1,8 @@
 import type { Advice } from "@/core/advice";
 import type { Body } from "@/core/log/kinds";
 import { type LessonView, partnerOf, type SetView } from "@/core/log/view";
-import { type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
+import type { PackLadder } from "@/core/pack/pack";
+import { placeOn, variationOn } from "@/core/pack/placing";
 import { cutText } from "@/core/text/fields";
 import { basisOf, type Drafts, type NewId, place } from "./drafts";
 import { pegIn } from "./peg";

@@ -1,4 +1,5 @@
-import { type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
+import type { PackLadder } from "@/core/pack/pack";
+import { placeOn, variationOn } from "@/core/pack/placing";
 import { type Outcome, type Refusal, refuse } from "@/core/refusals/refusals";
 import { tallyRefusal } from "@/core/rules/tally";
 import { beginLesson } from "./begin";

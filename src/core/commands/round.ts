@@ -1,7 +1,8 @@
 import { judged } from "@/core/ladder/good";
 import { type Attempt, lookedFor } from "@/core/log/kinds";
 import { type LessonView, type SetView, visitOfSet } from "@/core/log/view";
-import { type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
+import type { PackLadder } from "@/core/pack/pack";
+import { placeOn, variationOn } from "@/core/pack/placing";
 import type { Drafts, NewId } from "./drafts";
 import { pegIn } from "./peg";
 import { type SetOptions, switchTo } from "./sets";

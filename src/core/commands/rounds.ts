@@ -1,6 +1,7 @@
 import type { RoundPlace } from "@/core/log/kinds";
 import type { LessonView } from "@/core/log/view";
-import { isOut, type PackLadder } from "@/core/pack/pack";
+import type { PackLadder } from "@/core/pack/pack";
+import { isOut } from "@/core/pack/placing";
 import { pegIn } from "./peg";
 
 /** The rounds a ladder offers by itself. */

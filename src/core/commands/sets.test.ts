@@ -4,7 +4,7 @@ import { digestLesson } from "@/core/log/digest";
 import { foldLesson } from "@/core/log/fold";
 import { noteFor } from "@/core/log/noteFor";
 import { wrapUp } from "@/core/log/wrap";
-import { changedHere, improvised, placeOn } from "@/core/pack/pack";
+import { changedHere, improvised, placeOn } from "@/core/pack/placing";
 import { pegIn } from "./peg";
 import { afterStop } from "./round";
 import { circuitOn, quickUp } from "./rounds";

@@ -1,6 +1,6 @@
 import fc from "fast-check";
-import { placeOn } from "@/core/pack/pack";
 import { packLadder } from "@/core/pack/packLadder";
+import { placeOn } from "@/core/pack/placing";
 import type { KeyPosition } from "@/core/skill/skill";
 import { ladderDifferences } from "./differ";
 import { duplicate, mergeDown, setAll, split } from "./edit";

@@ -4,7 +4,7 @@ import { anyRule } from "@/core/__tests__/rules";
 import { movePeg } from "@/core/commands/follow";
 import { closeSet, inSet, switchTo } from "@/core/commands/sets";
 import { tallyIn } from "@/core/commands/tries";
-import { placeOn } from "@/core/pack/pack";
+import { placeOn } from "@/core/pack/placing";
 import type { Rule } from "@/core/rules";
 import { appendEvent } from "./append";
 import { foldLesson } from "./fold";

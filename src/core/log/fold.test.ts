@@ -3,7 +3,7 @@ import { movePeg } from "@/core/commands/follow";
 import { inSet, openSet, switchTo } from "@/core/commands/sets";
 import { amendAttempt, attemptIn } from "@/core/commands/tries";
 import type { Ladder } from "@/core/ladder/ladder";
-import { placeOn, placeQuick } from "@/core/pack/pack";
+import { placeOn, placeQuick } from "@/core/pack/placing";
 import { noteFor } from "./noteFor";
 import { foldReminders } from "./reminders";
 import { wrapUp } from "./wrap";

@@ -1,6 +1,6 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { inSet, leaveFor } from "@/core/commands/sets";
-import { placeOn } from "@/core/pack/pack";
+import { placeOn } from "@/core/pack/placing";
 import { noteFor } from "./noteFor";
 import { stretchIn } from "./stretch";
 import { wrapUp } from "./wrap";

@@ -3,7 +3,7 @@ import { tallyIn } from "@/core/commands/tries";
 import { takeBack } from "@/core/commands/undo";
 import type { RungSettings } from "@/core/ladder/rung";
 import { digestLesson } from "./digest";
-import { parseEvent } from "./event";
+import { parseEvent } from "./parseEvent";
 import { wrapUp } from "./wrap";
 
 const rung: Partial<RungSettings> = { rule: { kind: "streak", r: 4 }, limit: 20, gate: "result", watch: [] };

@@ -2,7 +2,7 @@ import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { follow } from "@/core/commands/follow";
 import { closeBoth, closePartner, openSet, restingWith } from "@/core/commands/sets";
 import { attemptIn, tallyIn } from "@/core/commands/tries";
-import { placeOn } from "@/core/pack/pack";
+import { placeOn } from "@/core/pack/placing";
 import { appendEvent } from "./append";
 import { foldLesson } from "./fold";
 

@@ -1,5 +1,5 @@
 import { ladderWith, Phone, railOver } from "@/core/__tests__/phone";
-import { placeOn } from "@/core/pack/pack";
+import { placeOn } from "@/core/pack/placing";
 import type { Rule } from ".";
 
 describe("a rule on several days, in a lesson", () => {

@@ -2,7 +2,8 @@
 
 import { memo, useEffect, useState, useSyncExternalStore } from "react";
 import type { LessonView, Verdict } from "@/core/log/view";
-import { type Pack, readOn, variationWords } from "@/core/pack/pack";
+import type { Pack } from "@/core/pack/pack";
+import { readOn, variationWords } from "@/core/pack/placing";
 import { ruleSentence } from "@/core/rules";
 import type { KeepingState, LessonOnDevice } from "@/device/lesson";
 import { Rail } from "@/ui/Rail";

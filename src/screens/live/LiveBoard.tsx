@@ -2,7 +2,8 @@
 
 import { useCallback, useEffect, useMemo, useState } from "react";
 import type { Advice } from "@/core/advice";
-import { type Pack, readOn } from "@/core/pack/pack";
+import type { Pack } from "@/core/pack/pack";
+import { readOn } from "@/core/pack/placing";
 import type { LessonOnDevice, LessonState } from "@/device/lesson";
 import { late, preloadLate } from "@/ui/late";
 import { useStable } from "@/ui/useStable";

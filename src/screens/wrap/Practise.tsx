@@ -4,7 +4,8 @@ import Form from "react-bootstrap/Form";
 import { careful } from "@/core/ladder/limits";
 import type { Body } from "@/core/log/kinds";
 import type { LessonView } from "@/core/log/view";
-import { type Pack, type PackLadder, readOn } from "@/core/pack/pack";
+import type { Pack, PackLadder } from "@/core/pack/pack";
+import { readOn } from "@/core/pack/placing";
 import { cutText } from "@/core/text/fields";
 import css from "@/ui/facts.module.css";
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { Phone } from "@/core/__tests__/phone";
-import { hashEvent, type LogEvent } from "@/core/log/event";
+import type { LogEvent } from "@/core/log/event";
+import { hashEvent } from "@/core/log/parseEvent";
 import { onLadder } from "./smallStudio";
 
 /** Events as nobody should send them, and as a phone in a bad way might. */

@@ -2,7 +2,8 @@ import { readFileSync, writeFileSync } from "node:fs";
 import { gzipSync } from "node:zlib";
 import fc from "fast-check";
 import { workbookSchema } from "@/core/formats/workbook";
-import { hashEvent, type LogEvent } from "@/core/log/event";
+import type { LogEvent } from "@/core/log/event";
+import { hashEvent } from "@/core/log/parseEvent";
 import {
 	at,
 	type Book,

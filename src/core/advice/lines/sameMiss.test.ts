@@ -3,7 +3,7 @@ import { inSet, openSet } from "@/core/commands/sets";
 import { attemptIn } from "@/core/commands/tries";
 import type { RungSettings } from "@/core/ladder/rung";
 import type { Attempt } from "@/core/log/kinds";
-import { placeOn } from "@/core/pack/pack";
+import { placeOn } from "@/core/pack/placing";
 
 /** What is said of misses that are alike, of work that is too easy, and of a pass that wants a yes. */
 

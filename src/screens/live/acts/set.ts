@@ -2,7 +2,8 @@ import { v7 as uuid } from "uuid";
 import * as commands from "@/core/commands";
 import { MAX_WATCHED } from "@/core/ladder/rung";
 import type { Variation } from "@/core/log/kinds";
-import { changedHere, type PackLadder } from "@/core/pack/pack";
+import type { PackLadder } from "@/core/pack/pack";
+import { changedHere } from "@/core/pack/placing";
 import type { Desk } from "./desk";
 import { waitingOn } from "./way";
 

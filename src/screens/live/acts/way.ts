@@ -4,7 +4,8 @@ import * as commands from "@/core/commands";
 import { pegIn } from "@/core/commands/peg";
 import type { Elsewhere, Placing, RoundPlace, Variation } from "@/core/log/kinds";
 import { type LessonView, partnerOf } from "@/core/log/view";
-import { improvised, type PackLadder, placeOn, variationOn } from "@/core/pack/pack";
+import type { PackLadder } from "@/core/pack/pack";
+import { improvised, placeOn, variationOn } from "@/core/pack/placing";
 import type { Desk } from "./desk";
 
 /** The placing a ladder is gone on with: as it waits, or on its peg. */

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { readOn, variationWords } from "@/core/pack/pack";
+import { readOn, variationWords } from "@/core/pack/placing";
 import { plural } from "@/core/text/lists";
 import { useDone, useLive } from "../LiveContext";
 import { Choice, Choices, Drawer } from "./Drawer";

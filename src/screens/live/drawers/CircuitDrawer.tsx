@@ -1,7 +1,8 @@
 "use client";
 
 import { useState } from "react";
-import { isOut, type PackLadder, readOn } from "@/core/pack/pack";
+import type { PackLadder } from "@/core/pack/pack";
+import { isOut, readOn } from "@/core/pack/placing";
 import { plural } from "@/core/text/lists";
 import { useDone, useLive } from "../LiveContext";
 import { Choice, Choices, Drawer } from "./Drawer";

@@ -1,7 +1,8 @@
 "use client";
 
 import { useState } from "react";
-import { type Pack, type PackLadder, readOn } from "@/core/pack/pack";
+import type { Pack, PackLadder } from "@/core/pack/pack";
+import { readOn } from "@/core/pack/placing";
 import { firstAndBest } from "@/ui/scores";
 import { useDone, useLive } from "../LiveContext";
 import { Choice, Drawer } from "./Drawer";

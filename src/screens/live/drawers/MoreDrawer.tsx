@@ -1,6 +1,5 @@
 "use client";
-
-import { limitWords, readOn } from "@/core/pack/pack";
+import { limitWords, readOn } from "@/core/pack/placing";
 import { plural } from "@/core/text/lists";
 import { PlainLink } from "@/ui/PlainLink";
 import { useDone, useLive } from "../LiveContext";

@@ -2,7 +2,8 @@
 
 import { useState } from "react";
 import { pegIn } from "@/core/commands/peg";
-import { type PackLadder, readOn } from "@/core/pack/pack";
+import type { PackLadder } from "@/core/pack/pack";
+import { readOn } from "@/core/pack/placing";
 import { useDone, useLive } from "../LiveContext";
 import { Choice, Choices } from "./Drawer";
 

@@ -1,6 +1,6 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
-import { hashEvent, parseEvent } from "@/core/log/event";
 import type { parse } from "@/core/refusals/refusals";
+import { hashEvent, parseEvent } from "./parseEvent";
 
 const said = (outcome: ReturnType<typeof parse>) => (outcome.ok ? [] : outcome.refusals.map((r) => r.sentence));
 

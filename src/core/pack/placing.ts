@@ -1,0 +1,150 @@
+import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
+import { hashOf } from "@/core/hash/hash";
+import { freshRung, type RungSettings } from "@/core/ladder/rung";
+import type { Placing, Variation, WatchedPosition } from "@/core/log/kinds";
+import { readSides } from "@/core/skill/sides";
+import { cutText } from "@/core/text/fields";
+import type { PackLadder } from "./pack";
+
+/** What a rung says, with its sides read out; the record keeps it as it was written. */
+export const readOn = (ladder: PackLadder | null, words: string): string =>
+	ladder ? readSides(words, { side: ladder.side, strong: ladder.strong ?? "right" }) : words;
+
+const limitOn = (ladder: PackLadder, rung: string) =>
+	(ladder.limits ?? []).find((limit) => limit.rung === rung) ?? null;
+
+/** Taken out for this student: not to be done at all. */
+export const isOut = (ladder: PackLadder, rung: string): boolean => limitOn(ladder, rung)?.what === "taken out";
+
+/** Why a rung is not to be done as it stands; null where it may. */
+export const limitWords = (ladder: PackLadder, rung: string): string | null => limitOn(ladder, rung)?.reason ?? null;
+
+/** The form in which a rung is begun: its easier one where it is eased for this student. */
+export const variationOn = (ladder: PackLadder, rung: string): Variation =>
+	limitOn(ladder, rung)?.what === "eased" ? "easier" : "own";
+
+/** Where a lesson begins: on the peg, or, where that rung is taken out, on the nearest one below that is not, else above. */
+export function beginsOn(ladder: PackLadder): string {
+	if (!isOut(ladder, ladder.peg)) return ladder.peg;
+	const at = ladder.rungs.findIndex(({ id }) => id === ladder.peg);
+	const open = ladder.rungs.map(({ id }, i) => ({ id, i })).filter(({ id }) => !isOut(ladder, id));
+	return (open.findLast(({ i }) => i < at) ?? open[0])?.id ?? ladder.peg;
+}
+
+const RE_EARN = { kind: "streak", r: 3 } as const;
+
+/** The placing a set on this rung is opened with: the settings, and the ground the advice stands on. */
+export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | null = null): Placing {
+	const found = ladder.rungs.find((r) => r.id === rung) ?? ladder.rungs[0];
+	if (!found) throw new RangeError("placeOn: a ladder has at least one rung");
+	const { settings } = found;
+	const hole = ladder.holes.find((one) => one.rung === found.id);
+	return {
+		student: ladder.student,
+		ladder: ladder.id,
+		rung: found.id,
+		rungVersion: hashOf(settings),
+		settings,
+		// The skill's own order is the causal one: a fault can only come from an earlier position.
+		positions: watchedOn(ladder, settings),
+		...mustsBeside(ladder, settings),
+		side: ladder.side,
+		policy: ladder.policy,
+		// What is taken out for this student is never the next rung up or down.
+		order: ladder.rungs
+			.filter(({ id }) => id === found.id || !isOut(ladder, id))
+			.map(({ id, settings: s }) => ({
+				id,
+				name: s.name,
+				...(s.notches.tempo === undefined ? {} : { tempo: s.notches.tempo }),
+			})),
+		...(limitOn(ladder, found.id)?.what === "eased"
+			? { easedBy: cutText(limitOn(ladder, found.id)?.reason || "Eased.", 200) }
+			: {}),
+		triedBefore: hole?.tried ?? 0,
+		// Only a rule on several days asks for them, and only for as many as it can count.
+		...(settings.rule.kind === "days" ? { daysMet: hole?.metDays.slice(-60) ?? [] } : {}),
+		bandLow: ladder.bandLow ?? BAND_LOW,
+		bandHigh: ladder.bandHigh ?? BAND_HIGH,
+		reEarn: reEarnFrom ? { from: reEarnFrom, rule: RE_EARN } : null,
+		...(ladder.chain ? { chain: ladder.chain } : {}),
+	};
+}
+
+/** The watched positions, as they are kept with a set. */
+const watchedOn = (ladder: PackLadder, { watch, musts }: RungSettings): WatchedPosition[] =>
+	ladder.positions
+		.filter((position) => watch.includes(position.id))
+		.map(({ id, name, short, fault, cues, must, deduction }) => ({
+			id,
+			name,
+			short,
+			fault,
+			cues,
+			...(must || musts?.includes(id) ? { must: true } : {}),
+			...(deduction === undefined ? {} : { deduction }),
+		}));
+
+/** Musts of the skill that the rung does not watch: they can be logged all the same. */
+function mustsBeside(ladder: PackLadder, settings: RungSettings): Pick<Placing, "musts"> {
+	const musts = ladder.positions.filter(({ id, must }) => must && !settings.watch.includes(id)).map(({ id }) => id);
+	return musts.length > 0 ? { musts: watchedOn(ladder, { ...settings, watch: musts }).slice(0, 12) } : {};
+}
+
+/** A placing with something of its settings changed here and now: the rung itself stays as it is. */
+export function changedHere(placing: Placing, ladder: PackLadder | null, change: Partial<RungSettings>): Placing {
+	const settings = { ...placing.settings, ...change };
+	const { musts, ...rest } = placing;
+	const looked =
+		ladder && change.watch
+			? { positions: watchedOn(ladder, settings), ...mustsBeside(ladder, settings) }
+			: musts
+				? { musts }
+				: {};
+	return { ...rest, settings, rungVersion: hashOf(settings), ...looked };
+}
+
+/** A drill thought of just now, on no ladder yet: it is run like the rung in hand, by the result, and put in order later. */
+export function improvised(id: string, name: string, placing: Placing): Placing {
+	const { watch, triesPerSet, notches, loads, neverAlone, care } = placing.settings;
+	const settings: RungSettings = {
+		...freshRung(name),
+		watch,
+		triesPerSet,
+		notches,
+		loads,
+		neverAlone,
+		care,
+	};
+	const { daysMet: _, easedBy: __, ...rest } = placing;
+	return { ...rest, rung: id, settings, rungVersion: hashOf(settings), triedBefore: 0, reEarn: null };
+}
+
+/** A count begun before anybody said for whom: by the result, with plenty of room. */
+export function placeQuick(): Placing {
+	const settings: RungSettings = {
+		...freshRung("Quick count"),
+		rule: { kind: "rolling", k: 9, n: 12 },
+		limit: 100,
+		triesPerSet: 12,
+	};
+	return {
+		student: null,
+		ladder: null,
+		rung: "quick",
+		rungVersion: hashOf(settings),
+		settings,
+		positions: [],
+		side: "none",
+		policy: "mastery",
+		order: [],
+		triedBefore: 0,
+		bandLow: BAND_LOW,
+		bandHigh: BAND_HIGH,
+		reEarn: null,
+	};
+}
+
+/** The form of a rung in the coach's words: its name, or its easier or harder variation. */
+export const variationWords = (placing: Placing, variation: Variation): string =>
+	variation === "own" ? placing.settings.name : placing.settings[variation] || `${placing.settings.name}, ${variation}`;
