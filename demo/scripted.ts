@@ -3,7 +3,7 @@ import { askedFor, feltBetter } from "@/core/commands/atTheEnd";
 import { afterStop } from "@/core/commands/round";
 import { quickUp } from "@/core/commands/rounds";
 import { Ladder } from "@/core/ladder/ladder";
-import { RungSettings } from "@/core/ladder/rung";
+import { freshRung, RungSettings } from "@/core/ladder/rung";
 import type { LogEvent } from "@/core/log/event";
 import type { Attempt } from "@/core/log/kinds";
 import { noteFor } from "@/core/log/noteFor";
@@ -90,23 +90,7 @@ export const calls: Skill = Skill.parse({
 	],
 });
 
-const usual = {
-	drill: "",
-	triesPerSet: 9,
-	limit: 40,
-	readyRate: 0.85,
-	gate: "result",
-	watch: ["ears", "lane"],
-	correctAfter: 3,
-	adjust: 3,
-	secondCue: false,
-	easier: "",
-	harder: "",
-	notches: {},
-	loads: {},
-	care: [],
-	neverAlone: false,
-};
+const usual = { ...freshRung(""), limit: 40, watch: ["ears", "lane"] };
 const decisions = [
 	{ situation: "red", right: [{ answer: "pass", reason: "Red crosses." }] },
 	{ situation: "blue", right: [{ answer: "self", reason: "Blue stays." }] },

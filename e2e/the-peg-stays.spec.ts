@@ -1,3 +1,4 @@
+import type { Page } from "@playwright/test";
 import { freshRung } from "@/core/ladder/rung";
 import { addLadder } from "@/store/ladders";
 import { saveSkill } from "@/store/skills";
@@ -8,6 +9,13 @@ import { accessible, allSent, answer, expect, good, test, touch } from "./studio
 
 test.use({ viewport: { width: 390, height: 844 } });
 
+/** Isolde's lesson on her left side, where it can be counted. */
+async function onTheLeft(page: Page): Promise<void> {
+	await page.goto("/students/isolde");
+	await touch(page, "lesson: Three-club cascade, left").click();
+	await expect(page.getByTestId("advice")).toBeVisible();
+}
+
 test.describe("in the demo studio", () => {
 	test.use({ demo: true });
 
@@ -15,9 +23,7 @@ test.describe("in the demo studio", () => {
 		page,
 		studio,
 	}) => {
-		await page.goto("/students/isolde");
-		await touch(page, "lesson: Three-club cascade, left").click();
-		await expect(page.getByTestId("advice")).toBeVisible();
+		await onTheLeft(page);
 		const heading = page.getByRole("heading", { level: 1 });
 		const peg = await heading.textContent();
 		await page.keyboard.press("l");
@@ -56,9 +62,7 @@ test.describe("in the demo studio", () => {
 		page,
 		studio,
 	}) => {
-		await page.goto("/students/isolde");
-		await touch(page, "lesson: Three-club cascade, left").click();
-		await expect(page.getByTestId("advice")).toBeVisible();
+		await onTheLeft(page);
 		const heading = page.getByRole("heading", { level: 1 });
 		const peg = await heading.textContent();
 		await page.keyboard.press("l");
@@ -86,9 +90,7 @@ test.describe("in the demo studio", () => {
 	});
 
 	test("undo takes a stop of a circuit back with its last try", async ({ page }) => {
-		await page.goto("/students/isolde");
-		await touch(page, "lesson: Three-club cascade, left").click();
-		await expect(page.getByTestId("advice")).toBeVisible();
+		await onTheLeft(page);
 		await page.keyboard.press("l");
 		await page.getByRole("button", { name: /^circuit/ }).click();
 		const heading = page.getByRole("heading", { level: 1 });
@@ -101,9 +103,7 @@ test.describe("in the demo studio", () => {
 	});
 
 	test("two students in turn by three, then together: each try of two is both their try", async ({ page, studio }) => {
-		await page.goto("/students/isolde");
-		await touch(page, "lesson: Three-club cascade, left").click();
-		await expect(page.getByTestId("advice")).toBeVisible();
+		await onTheLeft(page);
 		const other = /^Teodor Quillfeather · Three-club cascade/;
 		await page.keyboard.press("l");
 		await page.getByRole("button", { name: "in turn by 3" }).click();

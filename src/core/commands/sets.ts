@@ -1,7 +1,6 @@
 import type { Body, Elsewhere, Placing, RoundPlace, Variation } from "@/core/log/kinds";
 import { type LessonView, partnerOf, type SetView } from "@/core/log/view";
-import type { Drafts, NewId, SetPlace } from "./drafts";
-import { place } from "./drafts";
+import { type Drafts, type NewId, place, type SetPlace } from "./drafts";
 
 /** How a set is worked besides: in turn with another, with the peg elsewhere, as a stop of a round. */
 export interface SetOptions {

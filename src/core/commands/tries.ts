@@ -1,7 +1,6 @@
 import type { Attempt, Body, Placing, Variation } from "@/core/log/kinds";
 import type { SetView } from "@/core/log/view";
-import type { Drafts, NewId } from "./drafts";
-import { place } from "./drafts";
+import { type Drafts, type NewId, place } from "./drafts";
 import { closeSet, inOpenSet, openSet } from "./sets";
 
 /**
@@ -30,7 +29,7 @@ export const insertAfter = (set: SetView, after: string, attempt: Attempt): Draf
 ];
 
 /** What a touch on a field does not speak of: a correction leaves it as it was. */
-export const beside = [
+const beside = [
 	...["late", "beforeCheck", "variation", "namedFirst", "assisted", "effort"],
 	...["called", "answer", "chose", "cameOff", "measure", "second", "rating", "length", "label"],
 ] as const satisfies readonly (keyof Attempt)[];

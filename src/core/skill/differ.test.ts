@@ -1,19 +1,5 @@
+import { position, skill } from "@/core/__tests__/skills";
 import { differences, noDifference } from "./differ";
-import { freshPosition, type KeyPosition, type Skill } from "./skill";
-
-const position = (id: string, change: Partial<KeyPosition> = {}): KeyPosition => ({
-	...freshPosition(id),
-	name: `Name ${id}`,
-	short: id,
-	...change,
-});
-
-const skill = (positions: KeyPosition[], change: Partial<Skill> = {}): Skill => ({
-	name: "Skill",
-	about: "",
-	positions,
-	...change,
-});
 
 describe("what two versions say differently", () => {
 	test("added, taken out, moved, and changed field by field with both texts", () => {

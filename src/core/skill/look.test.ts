@@ -1,12 +1,6 @@
+import { position } from "@/core/__tests__/skills";
 import { lookOf, NOT_JUDGED, picturesOf } from "./look";
-import { freshFault, freshPosition, type KeyPosition } from "./skill";
-
-const position = (id: string, change: Partial<KeyPosition> = {}): KeyPosition => ({
-	...freshPosition(id),
-	name: `Name ${id}`,
-	short: id,
-	...change,
-});
+import { freshFault } from "./skill";
 
 test("a position in lines: tells by sense, tolerance, stage and school; a silent stage is not judged yet", () => {
 	const one = position("a", {

@@ -1,31 +1,6 @@
-import { parse } from "@/core/refusals/refusals";
+import { blamed, position, refusedFor, skill } from "@/core/__tests__/skills";
 import { examples } from "./examples";
 import { mergeSkills } from "./merge";
-import { freshCause, freshFault, freshPosition, type KeyPosition, Skill, skillLabels } from "./skill";
-
-const position = (id: string, change: Partial<KeyPosition> = {}): KeyPosition => ({
-	...freshPosition(id),
-	name: `Name ${id}`,
-	short: id,
-	...change,
-});
-
-const skill = (positions: KeyPosition[], change: Partial<Skill> = {}): Skill => ({
-	name: "Skill",
-	about: "",
-	positions,
-	...change,
-});
-
-const said = (body: unknown): string[] => {
-	const read = parse(Skill, body, skillLabels);
-	return read.ok ? [] : read.refusals.map((refusal) => refusal.sentence);
-};
-
-const blamed = (id: string, cause: Partial<ReturnType<typeof freshCause>>) => ({
-	...freshFault(`${id}-f`, "short"),
-	causes: [{ ...freshCause(`${id}-c`), ...cause }],
-});
 
 test("two skills merged: what the first says stands, the other adds what it lacks, and the outcome can be read", () => {
 	const first = skill([position("a", { tell: "mine" }), position("b", { cues: [{ text: "up", kind: "outside" }] })]);
@@ -46,6 +21,6 @@ test("two skills merged: what the first says stands, the other adds what it lack
 	expect(merged.positions[0]?.tell).toBe("mine");
 	expect(merged.positions[1]?.cues.map((cue) => cue.text)).toEqual(["up", "down"]);
 	expect(merged.positions[2]?.faults?.[0]?.causes[0]?.position).toBe("a");
-	expect(said(merged)).toEqual([]);
-	expect(said(mergeSkills(examples.threeBalls, examples.unicycle))).toEqual([]);
+	expect(refusedFor(merged)).toEqual([]);
+	expect(refusedFor(mergeSkills(examples.threeBalls, examples.unicycle))).toEqual([]);
 });

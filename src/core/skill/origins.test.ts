@@ -1,24 +1,5 @@
+import { blamed, position, skill } from "@/core/__tests__/skills";
 import { arrowsOf, originCircle, skillCircle } from "./origins";
-import { freshCause, freshFault, freshPosition, type KeyPosition, type Skill } from "./skill";
-
-const position = (id: string, change: Partial<KeyPosition> = {}): KeyPosition => ({
-	...freshPosition(id),
-	name: `Name ${id}`,
-	short: id,
-	...change,
-});
-
-const skill = (positions: KeyPosition[], change: Partial<Skill> = {}): Skill => ({
-	name: "Skill",
-	about: "",
-	positions,
-	...change,
-});
-
-const blamed = (id: string, cause: Partial<ReturnType<typeof freshCause>>) => ({
-	...freshFault(`${id}-f`, "short"),
-	causes: [{ ...freshCause(`${id}-c`), ...cause }],
-});
 
 describe("where faults start", () => {
 	test("arrows from usual origins and from causes, each once, the better rank kept", () => {

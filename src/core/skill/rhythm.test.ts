@@ -1,12 +1,5 @@
+import { position } from "@/core/__tests__/skills";
 import { rhythmOf } from "./rhythm";
-import { freshPosition, type KeyPosition } from "./skill";
-
-const position = (id: string, change: Partial<KeyPosition> = {}): KeyPosition => ({
-	...freshPosition(id),
-	name: `Name ${id}`,
-	short: id,
-	...change,
-});
 
 describe("rhythm", () => {
 	const beats = [

@@ -1,55 +1,34 @@
+import { blamed, position, refusedFor, skill } from "@/core/__tests__/skills";
 import { hashOf } from "@/core/hash/hash";
 import { parse } from "@/core/refusals/refusals";
 import { examples } from "./examples";
 import { rhythmOf } from "./rhythm";
-import { freshCause, freshFault, freshPosition, type KeyPosition, remarks, Skill, skillLabels } from "./skill";
-
-const position = (id: string, change: Partial<KeyPosition> = {}): KeyPosition => ({
-	...freshPosition(id),
-	name: `Name ${id}`,
-	short: id,
-	...change,
-});
-
-const skill = (positions: KeyPosition[], change: Partial<Skill> = {}): Skill => ({
-	name: "Skill",
-	about: "",
-	positions,
-	...change,
-});
-
-const said = (body: unknown): string[] => {
-	const read = parse(Skill, body, skillLabels);
-	return read.ok ? [] : read.refusals.map((refusal) => refusal.sentence);
-};
-
-const blamed = (id: string, cause: Partial<ReturnType<typeof freshCause>>) => ({
-	...freshFault(`${id}-f`, "short"),
-	causes: [{ ...freshCause(`${id}-c`), ...cause }],
-});
+import { freshFault, remarks, Skill } from "./skill";
 
 describe("what a skill is refused for", () => {
 	test("a low end above the high one, at any stage", () => {
 		const range = { by: "range", of: "angle", unit: "degrees", low: 20, high: 10 } as const;
-		expect(said(skill([position("a", { tolerance: range })]))).toEqual([
+		expect(refusedFor(skill([position("a", { tolerance: range })]))).toEqual([
 			'Tolerance of "a" runs from 20 to 10 degrees; the low end is above the high one. Change them over.',
 		]);
-		expect(said(skill([position("a", { stages: { s: { words: "", tolerance: range } } })]))[0]).toContain(
+		expect(refusedFor(skill([position("a", { stages: { s: { words: "", tolerance: range } } })]))[0]).toContain(
 			'"a" at one stage',
 		);
 	});
 	test("a fault that would come from a later position, from itself, or from one that is gone", () => {
 		const from = (kind: string) => position("b", { faults: [blamed("b", { kind: "position", position: kind })] });
-		expect(said(skill([position("a"), from("c"), position("c")]))[0]).toContain(
+		expect(refusedFor(skill([position("a"), from("c"), position("c")]))[0]).toContain(
 			'cannot come from "c", which is not before it',
 		);
-		expect(said(skill([position("a"), from("b")]))[0]).toContain("which is not before it");
-		expect(said(skill([position("a"), from("x")]))[0]).toContain("comes from a position that is gone");
-		expect(said(skill([position("a"), from("a")]))).toEqual([]);
+		expect(refusedFor(skill([position("a"), from("b")]))[0]).toContain("which is not before it");
+		expect(refusedFor(skill([position("a"), from("x")]))[0]).toContain("comes from a position that is gone");
+		expect(refusedFor(skill([position("a"), from("a")]))).toEqual([]);
 	});
 	test("more of anything than can be looked at", () => {
 		expect(
-			said(skill([position("a", { faults: Array.from({ length: 9 }, (_, i) => freshFault(`${i}`, "short")) })]))[0],
+			refusedFor(
+				skill([position("a", { faults: Array.from({ length: 9 }, (_, i) => freshFault(`${i}`, "short")) })]),
+			)[0],
 		).toBe("Key position 1, faults: 9 chosen; at most 8 can be.");
 	});
 	test("one position alone is no mistake, and gets a remark", () => {
@@ -63,7 +42,7 @@ describe("what a skill is refused for", () => {
 	});
 	test("the examples can be read, and have something of everything", () => {
 		for (const example of Object.values(examples)) {
-			expect(said(example)).toEqual([]);
+			expect(refusedFor(example)).toEqual([]);
 			expect(rhythmOf(example.positions).perMinute).toBeGreaterThan(30);
 			expect(example.schools).toHaveLength(2);
 			expect(example.stages).toHaveLength(2);

@@ -3,9 +3,9 @@
 import { useCallback, useEffect, useState } from "react";
 import type { Refusal } from "@/core/refusals/refusals";
 import type { Job } from "@/server/jobs";
+import { NO_ANSWER } from "@/ui/answered";
 
 const LOOK_EVERY_MS = 300;
-const NO_ANSWER = "The server does not answer; nothing was changed. Try again when it does.";
 
 /** A long job of the server's: started, watched, stopped, and let go. */
 export function useJob() {
