@@ -61,7 +61,7 @@ async function besideThe(studio: Studio, path: string): Promise<number> {
 	}
 }
 
-const kB = (bytes: number) => `${(bytes / 1024).toFixed(0)} kB`;
+const kB = (bytes: number) => `${(bytes / 1024).toFixed(1)} kB`;
 
 /** Bytes over the wire of all scripts that the page's HTML names, but for those that only old browsers read. */
 async function scriptsOf(url: string, path: string): Promise<number> {

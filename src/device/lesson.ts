@@ -7,7 +7,6 @@ import type { LessonView } from "@/core/log/view";
 import type { Pack } from "@/core/pack/pack";
 import { lastStudio, rememberStudio } from "./last";
 import { now } from "./now";
-import { evictionNotice, measureQuota, noteProgress, quotaWarning } from "./quota";
 import { OTHER_STUDIO, STORAGE } from "./storage/failures";
 import type { LessonStorageApi } from "./storage/lessonStorage";
 
@@ -45,6 +44,9 @@ const SEND_AFTER_MS = 500;
 const RETRY_MS = 1500;
 /** Beside the store, for when that is evicted: it need not be the latest. */
 const NOTE_AFTER_MS = 1000;
+
+/** Looks at the browser's own room. Not needed to count: fetched after, and where that fails nothing else does. */
+const quotaWatch = () => import("./quota").catch(() => null);
 
 interface WaitingWrite {
 	drafts: (EventDraft & { id: string })[];
@@ -134,7 +136,8 @@ export class LessonOnDevice {
 	}
 
 	private async watchQuota(): Promise<void> {
-		const said = quotaWarning(await measureQuota());
+		const quota = await quotaWatch();
+		const said = quota?.quotaWarning(await quota.measureQuota());
 		if (said) this.update({}, { room: said });
 		if (!this.stopped) this.looking = setTimeout(() => void this.watchQuota(), LOOK_EVERY_MS);
 	}
@@ -165,9 +168,12 @@ export class LessonOnDevice {
 				keptTo: opened.dseq,
 				ackedTo: opened.acked,
 				unsent: opened.waiting,
-				room: evictionNotice(studio, opened.device) ?? this.mark.room,
 			},
 		);
+		void quotaWatch().then((quota) => {
+			const room = quota?.evictionNotice(studio, opened.device);
+			if (room) this.update({}, { room });
+		});
 	}
 
 	private async freshPack(): Promise<void> {
@@ -375,6 +381,8 @@ export class LessonOnDevice {
 		clearTimeout(this.noting);
 		this.noting = undefined;
 		const [{ device }, { keptTo, ackedTo }] = [this.state, this.mark];
-		if (this.studio) noteProgress(this.studio, { device, kept: keptTo, acked: ackedTo });
+		const { studio } = this;
+		if (studio)
+			void quotaWatch().then((quota) => quota?.noteProgress(studio, { device, kept: keptTo, acked: ackedTo }));
 	}
 }
