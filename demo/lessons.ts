@@ -202,7 +202,7 @@ function holdLesson(
 			student: who.id,
 			body: {
 				remark: roll() < 0.3 ? (oneOf(remarks, roll) ?? "") : "",
-				note: noteFor(who.student.name, dayWords(day), wrapUp(done), dayWords(next)),
+				note: noteFor(who.student.name, dayWords(day), wrapUp(done), { next: dayWords(next) }),
 				next,
 			},
 		},

@@ -1,5 +1,5 @@
 import * as commands from "@/core/commands";
-import { askedFor, feltBetter } from "@/core/commands/atTheEnd";
+import { askedFor, feltBetter, ownMark, ownMarksIn } from "@/core/commands/atTheEnd";
 import { afterStop } from "@/core/commands/round";
 import { quickUp } from "@/core/commands/rounds";
 import { Ladder } from "@/core/ladder/ladder";
@@ -312,6 +312,7 @@ function wrapItUp({ write, view, ladder, others }: Stage, next: string): void {
 	};
 	ask("ears", "named it");
 	ask("lane", "told");
+	write(ownMark(view(), ladder.student, { ladder: ladder.id, skill: ladder.skill }, 6));
 	const done = view();
 	const notes = [
 		{ student: ladder.student, name: "Kasimir" },
@@ -322,7 +323,7 @@ function wrapItUp({ write, view, ladder, others }: Stage, next: string): void {
 			name,
 			"that day",
 			wrapUp(done).filter((rung) => rung.student === student),
-			null,
+			{ marks: ownMarksIn(done, student) },
 		),
 	}));
 	write([

@@ -4,6 +4,7 @@ import { fourOf, inTermsBesideFour } from "@/core/log/terms";
 import { namedForm, type RungWrap, scoreOf, tellsRuns } from "@/core/log/wrap";
 import { ruleSentence } from "@/core/rules";
 import type { CueKind } from "@/core/skill/cue";
+import { eachOnce } from "@/core/text/lists";
 import css from "./facts.module.css";
 import { shortIn, TryStrip } from "./Marks";
 import { OwnWords } from "./OwnWords";
@@ -172,9 +173,12 @@ function Cues({
 		if (next.of === 0) return "nothing followed";
 		return `in the next ${next.of}: ${position ? `${short(position)} on in ${next.on}` : `${next.on} good`}`;
 	};
+	const bare = cues.filter(({ words }) => words === "");
+	const told = cues.filter(({ words }) => words !== "");
 	return (
 		<ul className={css.cues}>
-			{cues.map((cue) => (
+			{bare.length > 0 && <li>{eachOnce(bare.map(({ type }) => cueTypes[type])).join("; ")}</li>}
+			{told.map((cue) => (
 				<li key={cue.id}>
 					<span dir="auto">
 						{cueTypes[cue.type]}: <b>{cue.kind ? `“${cue.words}”` : cue.words}</b>

@@ -2,6 +2,7 @@ import type { Body } from "@/core/log/kinds";
 import type { LiveEvent } from "@/core/log/resolve";
 import type { LessonView } from "@/core/log/view";
 import type { Cue } from "@/core/skill/cue";
+import { cutText } from "@/core/text/fields";
 import type { Drafts } from "./drafts";
 import { takeBack } from "./undo";
 
@@ -61,7 +62,7 @@ export function ownWords(view: LessonView, feedback: string, cue: Cue): Drafts {
 	return [{ kind: "amend", set, student, ladder, rung, body: { target: said.id, body: { ...said.body, cue } } }];
 }
 
-type Pressed = "position.asked" | "felt.better";
+type Pressed = "position.asked" | "felt.better" | "own.mark";
 
 /** What is answered with a press: another press on the same takes it back, one on another changes it. */
 function press<K extends Pressed>(
@@ -91,6 +92,18 @@ export const askedFor = (
 /** Which of the labels of a rung felt better. */
 export const feltBetter = (view: LessonView, student: string | null, rung: string, label: string): Drafts =>
 	press(view, student, "felt.better", { rung, label }, (body) => body.rung);
+
+/** What the student gives their own work on a ladder's skill, of ten. */
+export const ownMark = (
+	view: LessonView,
+	student: string | null,
+	{ ladder, skill }: { ladder: string; skill: string },
+	mark: number,
+): Drafts => press(view, student, "own.mark", { ladder, skill: cutText(skill, 80), mark }, (body) => body.ladder);
+
+/** The marks a student gave, in the order of the ladders they are for. */
+export const ownMarksIn = (view: LessonView, student: string | null): Body<"own.mark">[] =>
+	view.events.flatMap((event) => (event.kind === "own.mark" && event.student === student ? [event.body] : []));
 
 /** What was said of each position that was asked for, by its id. */
 export const askedIn = (view: LessonView, student: string | null): Map<string, Body<"position.asked">> =>

@@ -59,7 +59,7 @@ test("a warm-up is logged and load, and judged by nothing", () => {
 	const view = phone.view();
 	const [rung] = wrapUp(view);
 	expect(rung).toMatchObject({ tries: 0, good: 0, warmUp: 4, met: false });
-	expect(noteFor("Ida", "today", wrapUp(view), null)).toContain("Low: 4 tries to warm up.");
+	expect(noteFor("Ida", "today", wrapUp(view))).toContain("Low: 4 tries to warm up.");
 	expect(digestLesson("lesson", view)).toMatchObject({
 		attempts: 4,
 		rungs: [{ tries: 0, tried: 0, met: false, instead: { of: "warm-up", good: null, tries: 4 } }],

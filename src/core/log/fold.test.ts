@@ -181,7 +181,7 @@ test("the wrap-up adds up: tries, good, longest run, faults, cues with what foll
 	expect(rung).toMatchObject({ tries: 14, good: 10, longestRun: 7, noCount: 1, variationTries: 0, met: false });
 	expect(rung?.faults).toEqual([{ position: "p1", short: "first", times: 4, directions: { short: 1 } }]);
 	expect(rung?.cues[0]).toMatchObject({ words: "out there", kind: "outside", next: { on: 5, of: 6 } });
-	const note = noteFor("Ida", "Sun 1 Mar", wrapUp(phone.view()), "Sun 8 Mar");
+	const note = noteFor("Ida", "Sun 1 Mar", wrapUp(phone.view()), { next: "Sun 8 Mar" });
 	expect(note).toContain("Middle: 10 of 14 tries good, longest run 7.");
 	expect(note).toContain("Remember: “out there”.");
 	expect(note).toContain("Next lesson: Sun 8 Mar.");

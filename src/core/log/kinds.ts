@@ -243,6 +243,8 @@ export const bodies = {
 	"position.asked": z.object({ position: ident, name: label(80), how: z.enum(["named it", "told"]) }),
 	/** Of two labels, the one that felt better to the student. */
 	"felt.better": z.object({ rung: ident, label: label(40) }),
+	/** What the student gives their own work on a skill, of ten: kept beside the count, and passes nothing. */
+	"own.mark": z.object({ ladder: ident, skill: label(80), mark: whole(0, 10) }),
 	/** What was seen in a finish that was held, at one key position. */
 	"finish.held": z.object({ position: ident, name: label(80), remark: text(400) }),
 	/** What was found of one candidate cause of a fault, for this student; the latest word holds. */

@@ -3,14 +3,65 @@ import { plural } from "@/core/text/lists";
 import { inTerms } from "./terms";
 import { namedForm, type RungWrap, scoreOf, tellsRuns } from "./wrap";
 
-/** The rung's score in words, and its longest run where a run means something. */
+/** A day's score on a rung. */
+interface DayScore {
+	good: number;
+	tries: number;
+	day: string;
+}
+
+/** One line of a note, by what it says: whoever sends it may leave any of them out. */
+export interface NoteLine {
+	/** The same as long as it speaks of the same thing. */
+	id: string;
+	/** What it is, in a word or two. */
+	about: string;
+	text: string;
+}
+
+/** What a note may say besides the lesson's own count. */
+export interface NoteExtras {
+	/** The first and the best day on the rung before this lesson. */
+	before?: ((rung: RungWrap) => { first?: DayScore | null | undefined; best: DayScore | null } | undefined) | undefined;
+	/** How a day is said. */
+	dayWords?: (day: string) => string;
+	/** What the student gave their own work, of ten, by the skill's name. */
+	marks?: readonly { skill: string; mark: number }[];
+	practise?: readonly { name: string; much: string }[];
+	/** The next lesson's day, in words. */
+	next?: string | null;
+}
+
+/** A run of two says nothing that the count does not. */
+const RUN_WORTH_TELLING = 3;
+
+/** The rung's score in words, and its longest run where a run means something; of no good try, only that it was tried. */
 function scoreLine(rung: RungWrap): string {
 	const { good, tries, of } = scoreOf(rung);
-	const run = tellsRuns(rung) && rung.longestRun !== null ? `, longest run ${rung.longestRun}` : "";
-	if (of === "stretch") return `no tries of their own${run}`;
-	if (good === null) return `${plural(tries, "try", "tries")} to warm up${run}`;
-	return `${good} of ${plural(tries, "try", "tries")} good${of === "variation" ? ", on a variation" : ""}${run}`;
+	if (of === "stretch") return "no tries of their own";
+	if (good === null) return `${plural(tries, "try", "tries")} to warm up`;
+	const where = of === "variation" ? ", on a variation" : "";
+	if (good === 0) return `${plural(tries, "try", "tries")}${where}`;
+	const run = tellsRuns(rung) ? (rung.longestRun ?? 0) : 0;
+	return `${good} of ${plural(tries, "try", "tries")} good${where}${run >= RUN_WORTH_TELLING && run < good ? `, longest run ${run}` : ""}`;
 }
+
+/**
+ * What got better, in numbers: against the best day before this one, else against the
+ * first. Nothing where it did not: the note of a hard day is no verdict. The scores stand
+ * as they were counted; of a handful of tries no best is made.
+ */
+function betterWords(rung: RungWrap, { before, dayWords = (day) => day }: NoteExtras): string {
+	const { good, tries, of } = scoreOf(rung);
+	const { first, best } = before?.(rung) ?? {};
+	if (of !== "rung" || good === null || tries < FEWEST_FOR_A_BEST) return "";
+	const better = (than: DayScore) => good * than.tries > than.good * tries;
+	const words = ({ good: g, tries: t, day }: DayScore) => `${g} of ${t} on ${dayWords(day)}`;
+	if (best && best.tries > 0 && better(best)) return ` The best so far; before, ${words(best)}.`;
+	return first && first.tries > 0 && better(first) ? ` The first time, ${words(first)}.` : "";
+}
+
+const FEWEST_FOR_A_BEST = 5;
 
 const passedWords = ({ met, easedBy }: RungWrap): string =>
 	met ? (easedBy ? " Passed in the eased form." : " Passed.") : "";
@@ -18,7 +69,7 @@ const passedWords = ({ met, easedBy }: RungWrap): string =>
 const asSentence = (words: string): string => ` ${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
 
 /** What was done on one rung. */
-function rungLine(rung: RungWrap): string {
+function rungLine(rung: RungWrap, extras: NoteExtras): string {
 	const { of } = scoreOf(rung);
 	// Of choices the first of its terms says the score.
 	const saidByTerms = rung.visits.at(-1)?.rule.kind === "decision" && of === "rung";
@@ -27,32 +78,66 @@ function rungLine(rung: RungWrap): string {
 		of === "rung" && rung.variationTries > 0
 			? ` On a variation, ${rung.variationGood} of ${rung.variationTries} good.`
 			: "";
-	return `${namedForm(rung)}:${plain}${inTerms(rung).map(asSentence).join("")}${beside}${passedWords(rung)}`;
-}
-
-/** Cues to remember, each once; a demonstration is nothing to remember by its words. */
-function cueLine({ cues }: RungWrap): string[] {
-	const words = cues
-		.filter((cue) => cue.type === "correction" && cue.kind && cue.words !== SHOWN.text)
-		.map((cue) => `“${cue.words}”`);
-	return words.length > 0 ? [`Remember: ${[...new Set(words)].join(", ")}.`] : [];
+	return `${namedForm(rung)}:${plain}${betterWords(rung, extras)}${inTerms(rung).map(asSentence).join("")}${beside}${passedWords(rung)}`;
 }
 
 /**
- * A note a student can read: what was done, in numbers, and what was said. No
- * judgement and no cheering; the coach adds those.
+ * The one cue to take home: the one said most often, of several the latest. A
+ * demonstration is nothing to remember by its words.
  */
-export function noteFor(
-	name: string,
-	day: string,
-	rungs: readonly RungWrap[],
-	next: string | null,
-	practise: readonly { name: string; much: string }[] = [],
-): string {
-	const lines = [`${name}, lesson of ${day}`, ""];
-	for (const rung of rungs) lines.push(rungLine(rung), ...cueLine(rung));
-	if (practise.length > 0) lines.push("", "Until then, practise:");
-	for (const { name: rung, much } of practise) lines.push(`- ${rung}${much ? `: ${much}` : ""}`);
-	if (next) lines.push("", `Next lesson: ${next}.`);
-	return lines.join("\n");
+function oneCue(rungs: readonly RungWrap[]): string | null {
+	const said = rungs
+		.flatMap(({ cues }) => cues)
+		.filter((cue) => cue.type === "correction" && cue.kind && cue.words !== SHOWN.text)
+		.map((cue) => cue.words);
+	const times = (words: string) => said.filter((one) => one === words).length;
+	return said.toReversed().reduce<string | null>((most, one) => (most && times(most) >= times(one) ? most : one), null);
 }
+
+/**
+ * A note a student can read, line by line: what was done and what got better, in numbers;
+ * the one cue; what to practise; the next day. No judgement and no cheering; the coach adds
+ * those.
+ */
+export function noteLines(name: string, day: string, rungs: readonly RungWrap[], extras: NoteExtras = {}): NoteLine[] {
+	const { marks = [], practise = [], next } = extras;
+	const cue = oneCue(rungs);
+	return [
+		{ id: "head", about: "whose, and when", text: `${name}, lesson of ${day}\n` },
+		...rungs.map((rung) => ({
+			id: `rung ${rung.ladder ?? ""}/${rung.rung}/${rung.easedBy ?? ""}`,
+			about: namedForm(rung),
+			text: rungLine(rung, extras),
+		})),
+		...(cue ? [{ id: "cue", about: "the cue", text: `Remember: “${cue}”.` }] : []),
+		...marks.map(({ skill, mark }) => ({
+			id: `mark ${skill}`,
+			about: "your own mark",
+			text: `Your own mark${marks.length > 1 ? ` for ${skill}` : ""}: ${mark} of ten.`,
+		})),
+		...(practise.length > 0
+			? [
+					{
+						id: "practise",
+						about: "practice",
+						text: [
+							"\nUntil then, practise:",
+							...practise.map(({ name: rung, much }) => `- ${rung}${much ? `: ${much}` : ""}`),
+						].join("\n"),
+					},
+				]
+			: []),
+		...(next ? [{ id: "next", about: "the next day", text: `\nNext lesson: ${next}.` }] : []),
+	];
+}
+
+/** The note without the lines that are left out. */
+export const noteText = (lines: readonly NoteLine[], leftOut: readonly string[] = []): string =>
+	lines
+		.filter(({ id }) => !leftOut.includes(id))
+		.map(({ text }) => text)
+		.join("\n");
+
+/** The whole of it as one text. */
+export const noteFor = (name: string, day: string, rungs: readonly RungWrap[], extras: NoteExtras = {}): string =>
+	noteText(noteLines(name, day, rungs, extras));

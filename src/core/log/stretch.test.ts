@@ -22,7 +22,7 @@ test("a stretch keeps what came, what was taken and what was off, and judges not
 	expect(phone.visit()).toMatchObject({ tries: [], verdict: { kind: "open", used: 0 } });
 	const wraps = wrapUp(phone.view());
 	expect(wraps).toMatchObject([{ tries: 0, stretch: { came: 3, taken: 1 } }]);
-	const note = noteFor("Ida", "today", wraps, null);
+	const note = noteFor("Ida", "today", wraps);
 	expect(note).toContain("Middle: no tries of their own. In play, taken 1 of 3 times it came. In play, off: first 2.");
 	expect(note).not.toContain("0 of 0");
 });

@@ -8,6 +8,7 @@ export interface CueGiven {
 	id: string;
 	type: "correction" | "question" | "confirmation";
 	position: string | null;
+	/** Empty where nothing was said but the kind of word it was. */
 	words: string;
 	kind: string | null;
 	/** It was said in words of the coach's own that nobody has written down yet. */
@@ -179,7 +180,7 @@ function cuesGiven(visit: Visit): CueGiven[] {
 				id: event.id,
 				type,
 				position,
-				words: cue?.text ?? short ?? type,
+				words: cue?.text ?? short ?? "",
 				kind: cue?.kind ?? null,
 				unwritten: cue === null && type !== "confirmation",
 				next: { on, of: after.length },

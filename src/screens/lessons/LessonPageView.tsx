@@ -1,13 +1,35 @@
 import Link from "next/link";
 import { isDoubtful } from "@/core/log/days";
+import type { LiveEvent } from "@/core/log/resolve";
 import { dayOf } from "@/core/log/view";
 import { wrapUp } from "@/core/log/wrap";
+import { eachOnce } from "@/core/text/lists";
 import type { LessonPage } from "@/server/readLesson";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
 import { PegMoves } from "@/ui/PegMoves";
 import { RungFacts } from "@/ui/RungFacts";
 import { LessonDay } from "./LessonDay";
+
+/** What was heard and seen at the end, in a word or two before it; nothing of what belongs elsewhere. */
+function heardIn(event: LiveEvent): [string, string][] {
+	switch (event.kind) {
+		case "answered":
+			return [[event.body.question, event.body.answer]];
+		case "finish.held":
+			return [[event.body.name, event.body.remark]];
+		case "position.asked":
+			return [[event.body.name, event.body.how === "told" ? "told" : "named by themselves"]];
+		case "felt.better":
+			return [["Felt better:", event.body.label]];
+		case "own.mark":
+			return [[`${event.body.skill}, own mark:`, `${event.body.mark} of ten`]];
+		case "cause.marked":
+			return [["A cause was looked into:", event.body.mark]];
+		default:
+			return [];
+	}
+}
 
 /** A lesson as it was: every attempt on its strip, every cue with what followed. */
 export function LessonPageView({ id, view, names, studio, today }: LessonPage) {
@@ -20,19 +42,7 @@ export function LessonPageView({ id, view, names, studio, today }: LessonPage) {
 	const decisions = view.events.flatMap((event) =>
 		event.kind === "advice.followed" || event.kind === "advice.overruled" ? [event] : [],
 	);
-	const heard = view.events.flatMap((event): [string, string][] =>
-		event.kind === "answered"
-			? [[event.body.question, event.body.answer]]
-			: event.kind === "finish.held"
-				? [[event.body.name, event.body.remark]]
-				: event.kind === "position.asked"
-					? [[event.body.name, event.body.how === "told" ? "told" : "named by themselves"]]
-					: event.kind === "felt.better"
-						? [["Felt better:", event.body.label]]
-						: event.kind === "cause.marked"
-							? [["A cause was looked into:", event.body.mark]]
-							: [],
-	);
+	const heard = view.events.flatMap(heardIn);
 	const { practise = [], notes: each = [], note = "" } = view.closed?.body ?? {};
 	const notes: { student: string | null; text: string }[] = note ? [{ student: null, text: note }, ...each] : each;
 	return (
@@ -73,7 +83,7 @@ export function LessonPageView({ id, view, names, studio, today }: LessonPage) {
 					{marks.length > 0 && (
 						<>
 							<h2>State</h2>
-							<p>{marks.join(", ")}</p>
+							<p>{eachOnce(marks).join("; ")}</p>
 						</>
 					)}
 					{notes.map(({ student, text }) => (

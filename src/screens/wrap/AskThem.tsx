@@ -12,6 +12,7 @@ import css from "@/ui/facts.module.css";
 import { useKept } from "@/ui/useKept";
 import { KeptText } from "./KeptText";
 import { NamedOrTold } from "./NamedOrTold";
+import { OwnMark } from "./OwnMark";
 
 interface Props {
 	lesson: LessonOnDevice;
@@ -58,6 +59,7 @@ export function AskThem({ lesson, view, pack, student, name, named, wish }: Prop
 					}}
 				/>
 			))}
+			<OwnMark lesson={lesson} view={view} pack={pack} student={student} />
 			<NamedOrTold lesson={lesson} view={view} pack={pack} student={student} />
 			<Form
 				className="d-flex gap-2 mt-2"

@@ -45,7 +45,7 @@ export function Practise({
 	const called = (ladder: PackLadder, rung: PackLadder["rungs"][number]) =>
 		`${nameOf ? `${nameOf(ladder.student)}: ` : ""}${readOn(ladder, rung.settings.name)}`;
 	return (
-		<section className={css.rung} aria-label="What to practise">
+		<section id="practise" className={css.rung} aria-label="What to practise">
 			<h2>What to practise</h2>
 			{open.map(({ ladder, rung }) => {
 				const name = readOn(ladder, rung.settings.name);

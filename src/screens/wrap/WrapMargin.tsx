@@ -42,7 +42,7 @@ export function WrapMargin({ lesson, view, students, nameOf, wish }: Props) {
 					))}
 				</ul>
 			</section>
-			<section className={css.keep} aria-label="Promised">
+			<section id="promised" className={css.keep} aria-label="Promised">
 				<h2>Promised</h2>
 				{promised.length === 0 && <p className="mute m-0">Nothing yet.</p>}
 				<ul>

@@ -20,8 +20,9 @@ import { FeltBetter } from "./FeltBetter";
 import { KeepForLadder } from "./KeepForLadder";
 import { Practise } from "./Practise";
 import { Unclaimed } from "./Unclaimed";
-import { type Note, useWrapUp } from "./useWrapUp";
+import { holeOf, type Note, useWrapUp } from "./useWrapUp";
 import { WrapMargin } from "./WrapMargin";
+import css from "./wrap.module.css";
 
 /** What improved, in numbers; what was said; what to send; when next. */
 export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state: LessonState; pack: Pack }) {
@@ -45,7 +46,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 			<h1 dir="auto">{students.map(nameOf).join(", ") || "Quick count"}</h1>
 			<p className="mute">
 				Wrap-up of {day && dayWords(day)}
-				{view.closed && ", closed before; saving changes what was written"}
+				{view.closed && ", closed before; what you change is written down anew"}
 				{" · "}
 				<Link href={`/live?lesson=${lesson.lesson}`}>back into the lesson</Link>
 			</p>
@@ -62,7 +63,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 						rung={rung}
 						who={students.length > 1 ? nameOf(rung.student) : undefined}
 						onWords={(cue, text, kind) => lesson.write(ownWords(lesson.snapshot().view, cue, { text, kind }))}
-						before={pack.ladders.find(({ id }) => id === rung.ladder)?.holes.find((hole) => hole.rung === rung.rung)}
+						before={holeOf(pack, rung)}
 					/>
 					<FeltBetter lesson={lesson} view={view} rung={rung} />
 				</Fragment>
@@ -97,6 +98,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 						dir="auto"
 					/>
 				</FormRow>
+				<div id="note" />
 				{notes.map((note) => (
 					<NoteField key={note.student ?? ""} {...note} />
 				))}
@@ -104,8 +106,14 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 					<FormRow id="next" label="Next lesson" className="">
 						<DayField least={day} value={next} onChange={setNext} />
 					</FormRow>
+				</div>
+				<div className={css.room} />
+				<div className={css.foot}>
+					{rungs.some(({ ladder }) => ladder) && <a href="#practise">practise</a>}
+					{students.length > 0 && <a href="#promised">promise</a>}
+					<a href="#note">note</a>
 					<Button onClick={wrap.close} disabled={wrap.closing}>
-						{view.closed ? "save the wrap-up" : "close the lesson"}
+						{view.closed ? "write it down" : "close the lesson"}
 					</Button>
 				</div>
 				<HowFar lesson={lesson} />
@@ -114,11 +122,31 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 	);
 }
 
-function NoteField({ student, label, text, write }: Note) {
+function NoteField({ student, label, text, write, lines, leftOut, leave, again }: Note) {
 	const [copied, setCopied] = useState(false);
 	return (
 		<div className="mb-3">
-			<FormRow id={`note-${student ?? "one"}`} label={label} hint="Written from the count; change it as you like.">
+			{lines.length > 1 && (
+				<fieldset className={css.lines} aria-label={`Lines of the ${label}`}>
+					{lines.map(({ id, about }) => (
+						<Form.Check
+							key={id}
+							id={`line-${student ?? ""}-${id}`}
+							label={about}
+							checked={!leftOut.includes(id)}
+							onChange={(event) => {
+								setCopied(false);
+								leave(id, !event.target.checked);
+							}}
+						/>
+					))}
+				</fieldset>
+			)}
+			<FormRow
+				id={`note-${student ?? "one"}`}
+				label={label}
+				hint={again ? "In your own words." : "Written from the count; change it as you like."}
+			>
 				<Form.Control
 					as="textarea"
 					rows={6}
@@ -141,6 +169,11 @@ function NoteField({ student, label, text, write }: Note) {
 				{copied ? "copied" : "copy the note"}
 				<span className="visually-hidden">: {label}</span>
 			</Button>
+			{again && (
+				<Button variant="link" onClick={again}>
+					from the count again<span className="visually-hidden">: {label}</span>
+				</Button>
+			)}
 		</div>
 	);
 }

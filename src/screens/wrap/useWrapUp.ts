@@ -2,8 +2,9 @@
 
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { ownMarksIn } from "@/core/commands/atTheEnd";
 import { closeSet } from "@/core/commands/sets";
-import { noteFor } from "@/core/log/noteFor";
+import { type NoteLine, noteLines, noteText } from "@/core/log/noteFor";
 import { dayOf, type LessonView } from "@/core/log/view";
 import type { RungWrap } from "@/core/log/wrap";
 import type { Pack } from "@/core/pack/pack";
@@ -19,6 +20,63 @@ export interface Note {
 	label: string;
 	text: string;
 	write: (text: string) => void;
+	/** The lines it is written from, as long as nobody has written it otherwise. */
+	lines: readonly NoteLine[];
+	/** Lines of those that are left out. */
+	leftOut: readonly string[];
+	leave: (line: string, out: boolean) => void;
+	/** It was changed by hand: back to what the count says. */
+	again: (() => void) | null;
+}
+
+/** The notes of a lesson: to each student, or to nobody yet. Nothing of one stands in another's. */
+function useNotes(
+	lesson: LessonOnDevice,
+	view: LessonView,
+	students: readonly string[],
+	nameOf: (id: string | null) => string | undefined,
+	linesFor: (student: string) => NoteLine[],
+) {
+	const closed = view.closed?.body;
+	const [ownText, setOwn, forgetOwn] = useKept(
+		`notes ${lesson.lesson}`,
+		JSON.stringify(Object.fromEntries((closed?.notes ?? []).map(({ student, text }) => [student, text]))),
+	);
+	const own = JSON.parse(ownText) as Record<string, string>;
+	const [ownNote, setNote, forgetNote] = useKept(`note ${lesson.lesson}`, closed?.note ?? "");
+	const [leftText, setLeft, forgetLeft] = useKept(`left out ${lesson.lesson}`, "{}");
+	const left = JSON.parse(leftText) as Record<string, string[]>;
+	const notes = (students.length > 0 ? students : [null]).map((student): Note => {
+		const several = students.length > 1 && student !== null;
+		const leftOut = left[student ?? ""] ?? [];
+		const lines = student ? linesFor(student) : [];
+		const written = several ? own[student] : ownNote;
+		const write = (text: string) => (several ? setOwn(JSON.stringify({ ...own, [student]: text })) : setNote(text));
+		return {
+			student,
+			label: several
+				? `Note for ${nameOf(student) ?? "somebody"}, to copy and send`
+				: "Note for the student, to copy and send",
+			text: written || noteText(lines, leftOut),
+			write,
+			lines: written ? [] : lines,
+			leftOut,
+			leave: (line, out) =>
+				setLeft(
+					JSON.stringify({
+						...left,
+						[student ?? ""]: out ? [...leftOut, line] : leftOut.filter((one) => one !== line),
+					}),
+				),
+			again: written && student ? () => write("") : null,
+		};
+	});
+	const forget = () => {
+		forgetOwn();
+		forgetNote();
+		forgetLeft();
+	};
+	return { notes, forget };
 }
 
 /** What is written at the wrap-up, kept on this device until the lesson is closed. */
@@ -35,35 +93,22 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 		JSON.stringify(closed?.practise ?? []),
 	);
 	const practise = JSON.parse(practiseText) as Practised;
-	const [ownText, setOwn, forgetOwn] = useKept(
-		`notes ${lesson.lesson}`,
-		JSON.stringify(Object.fromEntries((closed?.notes ?? []).map(({ student, text }) => [student, text]))),
+	const isTheirs = (student: string, ladder: string) =>
+		pack.ladders.some((one) => one.id === ladder && one.student === student);
+	const { notes, forget } = useNotes(lesson, view, students, nameOf, (student) =>
+		noteLines(
+			nameOf(student) ?? "",
+			dayWords(day),
+			rungs.filter((rung) => rung.student === student),
+			{
+				before: (rung) => holeOf(pack, rung),
+				dayWords,
+				marks: ownMarksIn(view, student),
+				practise: practise.filter((one) => isTheirs(student, one.ladder)),
+				next: next ? dayWords(next) : null,
+			},
+		),
 	);
-	const own = JSON.parse(ownText) as Record<string, string>;
-	const [ownNote, setNote, forgetNote] = useKept(`note ${lesson.lesson}`, closed?.note ?? "");
-	/** Who a note goes to: each student, or nobody yet. Nothing of one stands in another's. */
-	const notes = (students.length > 0 ? students : [null]).map((student) => {
-		const drafted = student
-			? noteFor(
-					nameOf(student) ?? "",
-					dayWords(day),
-					rungs.filter((rung) => rung.student === student),
-					next ? dayWords(next) : null,
-					practise.filter((one) =>
-						pack.ladders.some((ladder) => ladder.id === one.ladder && ladder.student === student),
-					),
-				)
-			: "";
-		const several = students.length > 1 && student !== null;
-		return {
-			student,
-			label: several
-				? `Note for ${nameOf(student) ?? "somebody"}, to copy and send`
-				: "Note for the student, to copy and send",
-			text: (several ? own[student] : ownNote) || drafted,
-			write: (text: string) => (several ? setOwn(JSON.stringify({ ...own, [student]: text })) : setNote(text)),
-		};
-	});
 	const [closing, setClosing] = useState(false);
 
 	const close = async () => {
@@ -71,10 +116,7 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 		const body = {
 			remark: cutText(remark, 4000),
 			next: next || null,
-			note: students.length > 1 ? "" : cutText(notes[0]?.text ?? "", 4000),
-			...(students.length > 1
-				? { notes: notes.flatMap(({ student, text }) => (student ? [{ student, text: cutText(text, 4000) }] : [])) }
-				: {}),
+			...notesBody(notes),
 			...(practise.length > 0 ? { practise } : {}),
 		};
 		const student = view.opened?.student ?? students[0] ?? null;
@@ -88,8 +130,7 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 		);
 		await lesson.settled();
 		forgetRemark();
-		forgetNote();
-		forgetOwn();
+		forget();
 		forgetNext();
 		forgetPractise();
 		router.push("/");
@@ -98,3 +139,16 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 
 	return { students, nameOf, day, remark, setRemark, next, setNext, practise, setPractise, notes, closing, close };
 }
+
+/** What the pack knows of a rung from before this lesson. */
+export const holeOf = ({ ladders }: Pack, { ladder, rung }: Pick<RungWrap, "ladder" | "rung">) =>
+	ladders.find(({ id }) => id === ladder)?.holes.find((hole) => hole.rung === rung);
+
+/** One note as the note; each of several as its student's. */
+const notesBody = (notes: readonly Note[]) =>
+	notes.length === 1
+		? { note: cutText(notes[0]?.text ?? "", 4000) }
+		: {
+				note: "",
+				notes: notes.flatMap(({ student, text }) => (student ? [{ student, text: cutText(text, 4000) }] : [])),
+			};

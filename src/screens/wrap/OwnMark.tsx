@@ -1,0 +1,47 @@
+"use client";
+
+import { ownMark, ownMarksIn } from "@/core/commands/atTheEnd";
+import type { LessonView } from "@/core/log/view";
+import type { Pack } from "@/core/pack/pack";
+import type { LessonOnDevice } from "@/device/lesson";
+import css from "./wrap.module.css";
+
+const marks = Array.from({ length: 11 }, (_, i) => i);
+
+/** What the student gives their own work on each skill, of ten, in one press: it stands beside the count and passes nothing. */
+export function OwnMark({
+	lesson,
+	view,
+	pack,
+	student,
+}: {
+	lesson: LessonOnDevice;
+	view: LessonView;
+	pack: Pack;
+	student: string;
+}) {
+	const worked = new Set(view.visits.filter((visit) => visit.student === student).map(({ ladder }) => ladder));
+	const ladders = pack.ladders.filter(({ id }) => worked.has(id));
+	const given = new Map(ownMarksIn(view, student).map(({ ladder, mark }) => [ladder, mark]));
+	return ladders.map(({ id, skill, side }) => {
+		const about = side === "none" ? skill : `${skill}, ${side}`;
+		return (
+			<fieldset key={id} className="mt-2">
+				<legend className="form-label m-0">{about}: their own mark, of ten</legend>
+				<div className={css.ten}>
+					{marks.map((mark) => (
+						<button
+							key={mark}
+							type="button"
+							aria-pressed={given.get(id) === mark}
+							aria-label={`${mark} of ten: ${about}`}
+							onClick={() => lesson.write(ownMark(lesson.snapshot().view, student, { ladder: id, skill: about }, mark))}
+						>
+							{mark}
+						</button>
+					))}
+				</div>
+			</fieldset>
+		);
+	});
+}
