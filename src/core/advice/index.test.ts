@@ -251,6 +251,24 @@ describe("following and doing otherwise", () => {
 	});
 });
 
+test("a line of the checklist that says so is asked for again, after so many tries and as often", () => {
+	const ladder = ladderWith({ care: ["mat", "Shake the arms out, every 5 tries"], limit: 60 });
+	const phone = new Phone().begin(ladder).follow(ladder).row("ggan");
+	expect(phone.advice().line).not.toBe("care-again");
+	expect(phone.row("g").advice()).toMatchObject({
+		line: "care-again",
+		reason: "After 5 tries: Shake the arms out.",
+		canSilence: false,
+	});
+	expect(phone.follow(ladder).advice().line).not.toBe("care-again");
+	expect(phone.row("ggga").advice().line).not.toBe("care-again");
+	expect(phone.row("g").advice().line).toBe("care-again");
+	// What was confirmed is what was due.
+	expect(phone.events.flatMap((event) => (event.kind === "care.confirmed" ? [event.body.items.length] : []))).toEqual([
+		2, 1,
+	]);
+});
+
 describe("a rung down and back up", () => {
 	const ladder = ladderWith({ easier: "", rule: { kind: "rolling", k: 3, n: 4 }, limit: 20 });
 	const down = () => new Phone().begin(ladder).row("111c111").follow(ladder);

@@ -1,10 +1,12 @@
-import { type LessonView, partnerOf, type SetView, type Visit, visitOfSet } from "@/core/log/view";
+import { everyOf } from "@/core/ladder/care";
+import { type LessonView, partnerOf, rungKey, type SetView, type Visit, visitOfSet } from "@/core/log/view";
 import { countDays } from "@/core/rules/days";
 import { ENGINE } from "./engine";
 import { type Facts, factsBefore, gatherFacts } from "./facts";
 import type { Advice, AdviceContext, AdviceInput, Line } from "./line";
 import { backToRung } from "./lines/backToRung";
 import { care } from "./lines/care";
+import { careAgain } from "./lines/careAgain";
 import { carryOn } from "./lines/carryOn";
 import { correct, ease, secondCue } from "./lines/correct";
 import { letAdjust } from "./lines/letAdjust";
@@ -27,6 +29,7 @@ export { ENGINE };
 export const lines: readonly Line[] = [
 	stop,
 	care,
+	careAgain,
 	stepUp,
 	notYet,
 	limit,
@@ -44,7 +47,7 @@ export const lines: readonly Line[] = [
 ];
 
 /** A warm-up is judged by nothing: only what keeps people safe speaks on it. */
-const warmUpLines: readonly Line[] = [stop, care, pause, warmUp];
+const warmUpLines: readonly Line[] = [stop, care, careAgain, pause, warmUp];
 
 type Unnamed = Omit<Advice, "line" | "canSilence">;
 
@@ -103,14 +106,25 @@ function cameBack(line: Line, said: Unnamed, facts: Facts): boolean {
 	return false;
 }
 
-/** Checklist items of the rung not yet confirmed on the day the lesson is on. */
-function careOpen(lesson: LessonView, visit: Visit): readonly string[] {
+/** Checklist items of the rung not yet confirmed on the day the lesson is on, and those due again since they were. */
+function careDue(lesson: LessonView, visit: Visit): Pick<AdviceContext, "careOpen" | "careAgain"> {
 	const { care } = visit.placing.settings;
+	if (care.length === 0) return {};
 	const day = lesson.events.at(-1)?.localDay;
-	const confirmed = lesson.events.some(
-		(event) => event.kind === "care.confirmed" && event.body.rung === visit.rung && event.localDay === day,
+	const confirmed = lesson.events.flatMap((event, at) =>
+		event.kind === "care.confirmed" && event.body.rung === visit.rung && event.localDay === day
+			? [{ at, items: event.body.items }]
+			: [],
 	);
-	return confirmed ? [] : care;
+	if (confirmed.length === 0) return { careOpen: care };
+	const sets = new Set(
+		lesson.visits.flatMap((one) => (rungKey(one.placing) === rungKey(visit.placing) ? one.sets : [])),
+	);
+	const triesSince = (line: string) => {
+		const at = confirmed.findLast(({ items }) => items.includes(line))?.at ?? -1;
+		return lesson.events.slice(at + 1).filter(({ kind, set }) => kind === "attempt" && sets.has(set ?? "")).length;
+	};
+	return { careAgain: care.filter((line) => triesSince(line) >= (everyOf(line) ?? Number.POSITIVE_INFINITY)) };
 }
 
 /** For a rule on several days: how many are done, today's included once it is met. */
@@ -134,6 +148,6 @@ export function adviseOn(lesson: LessonView, set: SetView, inputs: AdviceContext
 			const last = lesson.visits.findLast((v) => v.ladder === visit.ladder && v.rung === rung);
 			return last ? last.verdict.left : null;
 		},
-		context: { careOpen: careOpen(lesson, visit), days: daysDone(lesson, visit), ...inputs },
+		context: { ...careDue(lesson, visit), days: daysDone(lesson, visit), ...inputs },
 	});
 }

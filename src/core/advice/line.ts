@@ -21,7 +21,7 @@ export type Act =
 	| { kind: "peg" }
 	/** Opens the lesson's ladders: what comes next is the coach's to choose. */
 	| { kind: "next" }
-	| { kind: "care" };
+	| { kind: "care"; items: readonly string[] };
 
 export interface Advice {
 	/** Stable name of the line, kept with a decision. */
@@ -44,6 +44,8 @@ export interface Advice {
 export interface AdviceContext {
 	/** Checklist items not confirmed today. */
 	careOpen?: readonly string[];
+	/** Checklist items that are due again after so many tries. */
+	careAgain?: readonly string[];
 	/** For a `days` rule: days met so far, today included, of how many. */
 	days?: { done: number; of: number } | undefined;
 }

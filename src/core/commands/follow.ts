@@ -97,7 +97,7 @@ export function follow(
 		case "pause":
 			return [followed, ...closeBoth(lesson, set, "pause")];
 		case "care":
-			return [followed, ...inSet(set, "care.confirmed", { rung: set.placing.rung, items: set.placing.settings.care })];
+			return [followed, ...inSet(set, "care.confirmed", { rung: set.placing.rung, items: [...act.items] })];
 		default:
 			return [followed];
 	}

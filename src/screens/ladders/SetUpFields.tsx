@@ -64,7 +64,7 @@ export function SetUpFields({
 			</details>
 			<Lines
 				id={id("care")}
-				label="Checked before the day’s first try, one a line"
+				label="Checked before the day’s first try, one a line; or “…, every 10 tries”"
 				path={`${path}.care`}
 				rows={2}
 				error={wordsOf(errors?.care)}

@@ -1,27 +1,27 @@
 "use client";
 
 import Form from "react-bootstrap/Form";
-import { careful } from "@/core/ladder/limits";
 import type { Body } from "@/core/log/kinds";
 import type { LessonView } from "@/core/log/view";
 import type { Pack, PackLadder } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
 import { cutText } from "@/core/text/fields";
+import { list } from "@/core/text/lists";
 import css from "@/ui/facts.module.css";
 
 export type Practised = NonNullable<Body<"lesson.closed">["practise"]>;
 
 const MOST = 6;
 
-/** What may be practised alone of what was worked on: rungs with a caution never are. */
+/** What may be practised alone of what was worked on; only "never alone" forbids it, a checklist goes with it. */
 export function practisable(view: LessonView, pack: Pack) {
 	const worked = new Set(view.visits.flatMap(({ ladder, rung }) => (ladder ? [`${ladder}/${rung}`] : [])));
 	const all = pack.ladders.flatMap((ladder) =>
 		ladder.rungs.filter(({ id }) => worked.has(`${ladder.id}/${id}`)).map((rung) => ({ ladder, rung })),
 	);
 	return {
-		open: all.filter(({ rung }) => !careful(rung)),
-		never: all.filter(({ rung }) => careful(rung)),
+		open: all.filter(({ rung }) => !rung.settings.neverAlone),
+		never: all.filter(({ rung }) => rung.settings.neverAlone),
 	};
 }
 
@@ -65,6 +65,9 @@ export function Practise({
 								)
 							}
 						/>
+						{at >= 0 && rung.settings.care.length > 0 && (
+							<span className="mute w-100 order-1">First: {list(rung.settings.care)}.</span>
+						)}
 						{at >= 0 && (
 							<Form.Control
 								style={{ flex: "1 1 12rem" }}
@@ -82,9 +85,7 @@ export function Practise({
 				);
 			})}
 			{never.length > 0 && (
-				<p className="mute m-0">
-					Never alone, for their cautions: {never.map(({ ladder, rung }) => called(ladder, rung)).join(", ")}.
-				</p>
+				<p className="mute m-0">Never alone: {never.map(({ ladder, rung }) => called(ladder, rung)).join(", ")}.</p>
 			)}
 		</section>
 	);

@@ -11,7 +11,7 @@ export const care: Line = {
 		return {
 			title: "Checklist first",
 			reason: `Before the first try of the day: ${list(open)}.`,
-			act: { kind: "care" },
+			act: { kind: "care", items: open },
 			evidence: [],
 		};
 	},
