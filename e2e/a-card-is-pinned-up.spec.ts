@@ -46,6 +46,7 @@ test("a ladder is printed as a card, in PDF, and what was ticked on it is entere
 	])
 		expect(small.text).toContain(words);
 	expect(small.text).toContain("7 good in a block of 10");
+	expect(small.text).toContain("tries a day. Good: it came off");
 	expect(small.text).toContain("“look through the window”");
 	expect(small.text).not.toContain("One club, hand to hand");
 	expect(small.text).not.toContain("enter the card");
@@ -89,12 +90,18 @@ test("a ladder is printed as a card, in PDF, and what was ticked on it is entere
 	expect(await count()).toBe(before);
 
 	await enter("Three clubs, walking a line", "6", "9");
+	await page.getByLabel("Practised on").fill("2199-01-01");
+	await touch(page, "enter the card").click();
+	await expect(page.getByRole("complementary").getByRole("alert")).toContainText("is a day that has not come");
+	expect(await count()).toBe(before);
+	await page.getByLabel("Practised on").fill("2026-11-03");
 	await touch(page, "enter the card").click();
 	await expect(page.getByText("practice, on a page of its own")).toBeVisible();
 	const ladder = await studio.inStore((store) => findLadder(store, "isolde-clubs"));
 	const written = (await studio.events()).slice(before);
 	expect(written.map((event) => event.kind)).toEqual([
 		"lesson.opened",
+		"lesson.dated",
 		...["set.opened", "tally", "set.closed"],
 		...["set.opened", "tally", "set.closed"],
 		"lesson.closed",
@@ -111,6 +118,7 @@ test("a ladder is printed as a card, in PDF, and what was ticked on it is entere
 	expect(placed.every((rung) => ladder?.ladder.rungs.some(({ id }) => id === rung))).toBe(true);
 
 	await page.getByText("practice, on a page of its own").click();
+	await expect(page.getByRole("heading", { level: 1 })).toContainText("3 Nov");
 	await expect(page.getByText("From the card, as it was ticked.")).toBeVisible();
 	await expect(page.getByText("Practice from a card, written down that day; no lesson.")).toBeVisible();
 	await expect(page.getByText("Longest run not known").first()).toBeVisible();

@@ -5,9 +5,10 @@ import { plainAttempt } from "./assess";
 import { fromCard } from "./fromCard";
 
 const ladder = ladderWith();
+const day = { practised: "2026-03-01", today: "2026-03-01" };
 let n = 0;
 const entered = (ticked: Parameters<typeof fromCard>[3]) =>
-	fromCard(() => `id-${n++}`, "lesson", ladder, ticked, "From the card.");
+	fromCard(() => `id-${n++}`, "lesson", ladder, ticked, "From the card.", day);
 
 test("a lesson of its own: a set and a tally a rung, opened and closed", () => {
 	const made = entered([
@@ -30,7 +31,7 @@ test("a lesson of its own: a set and a tally a rung, opened and closed", () => {
 
 test("an eased rung is entered as its easier variation", () => {
 	const eased = { ...ladder, limits: [{ rung: "r2", what: "eased" as const, reason: "Eased." }] };
-	const made = fromCard(() => `id-${n++}`, "lesson", eased, [{ rung: "r2", tries: 5, good: 3 }], "");
+	const made = fromCard(() => `id-${n++}`, "lesson", eased, [{ rung: "r2", tries: 5, good: 3 }], "", day);
 	if (!made.ok) throw new Error("refused");
 	expect(made.value[1]?.body).toMatchObject({ variation: "easier" });
 });
@@ -52,4 +53,15 @@ test("a plain word becomes an attempt that the rung's own gate reads the same wa
 	expect(plainAttempt({ gate: "form" }, true)).toMatchObject({ result: "hit", off: [] });
 	expect(plainAttempt({ gate: "commitment" }, true)).toMatchObject({ committed: true });
 	expect(plainAttempt({ gate: "result" }, false).off).toEqual([]);
+});
+
+test("it bears the day it was practised on, and none that has not come", () => {
+	const on = (practised: string) =>
+		fromCard(() => `id-${n++}`, "lesson", ladder, [{ rung: "r1", tries: 5, good: 3 }], "", {
+			practised,
+			today: "2026-03-01",
+		});
+	const made = on("2026-02-26");
+	expect(made.ok && made.value[1]).toMatchObject({ kind: "lesson.dated", body: { day: "2026-02-26" } });
+	expect(on("2026-03-02")).toMatchObject({ ok: false, refusals: [{ path: "day" }] });
 });

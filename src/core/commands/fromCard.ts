@@ -24,6 +24,8 @@ export function fromCard(
 	ladder: PackLadder,
 	ticked: readonly Ticked[],
 	remark: string,
+	/** On which day it was practised, and the day it is. */
+	day: { practised: string; today: string },
 ): Outcome<Drafts> {
 	const filled = ticked.filter(({ tries, good }) => tries !== 0 || good !== 0);
 	const wrong: Refusal[] = filled.flatMap(({ rung, tries, good }) => {
@@ -33,12 +35,18 @@ export function fromCard(
 		const said = tallyRefusal({ tries, good });
 		return said ? [{ path: rung, sentence: `"${name}": ${said}` }] : [];
 	});
+	if (day.practised > day.today)
+		wrong.unshift({
+			path: "day",
+			sentence: `Practised on ${day.practised} is a day that has not come; give today's, ${day.today}, or one before it.`,
+		});
 	if (wrong.length > 0) return { ok: false, refusals: wrong };
 	if (filled.length === 0) return refuse("ticked", "Nothing was entered; give the tries of one rung at least.");
 	return {
 		ok: true,
 		value: [
 			...beginLesson(newId, lesson, { minutes: null, wish: "", quick: false, fromCard: true }, ladder.student, null),
+			...(day.practised === day.today ? [] : [{ kind: "lesson.dated" as const, body: { day: day.practised } }]),
 			...filled.flatMap(({ rung, tries, good }) =>
 				talliedSet(newId, placeOn(ladder, rung), variationOn(ladder, rung), { tries, good }),
 			),

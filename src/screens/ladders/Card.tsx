@@ -4,6 +4,8 @@ import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import { atHome, trackOf } from "@/core/ladder/atHome";
+import { gateWords } from "@/core/ladder/gate";
 import type { Rung } from "@/core/ladder/ladder";
 import { limitsOf } from "@/core/ladder/limits";
 import type { Sketch } from "@/core/ladder/sketch";
@@ -83,9 +85,11 @@ export function Card(card: CardPage) {
 					{shown.map(({ rung, i }, n) => {
 						const { settings } = rung;
 						const limit = limits.find((one) => one.rung === rung.id) ?? null;
-						const cues = skill.positions
+						// One to think of, not one for each: of the first position that is watched and has one.
+						const [cue] = skill.positions
 							.filter((position) => settings.watch.includes(position.id))
 							.flatMap((position) => firstCue(position.cues)?.text ?? []);
+						const track = trackOf(settings);
 						return (
 							<li key={rung.id}>
 								<RailCell state={rail.holes[i]?.state ?? "open"} peg={i === rail.pegIndex} />
@@ -94,9 +98,9 @@ export function Card(card: CardPage) {
 										{i + 1}. {read(limit?.what === "eased" ? settings.easier : settings.name)}
 									</h2>
 									{settings.drill && <p dir="auto">{read(settings.drill)}</p>}
-									{cues.length > 0 && (
+									{cue && (
 										<p dir="auto">
-											<i>{cues.map((cue) => `“${read(cue)}”`).join(" ")}</i>
+											<i>“{read(cue)}”</i>
 										</p>
 									)}
 									{limit?.what === "taken out" ? (
@@ -104,10 +108,24 @@ export function Card(card: CardPage) {
 									) : (
 										<>
 											<p>
-												{readRule(settings)}
+												{track ? track.words : atHome(settings.rule, readRule(settings))}, at most {settings.limit}{" "}
+												tries a day. Good: {gateWords[settings.gate]}
 												{settings.care.length > 0 && `. First: ${settings.care.map(read).join(", ")}`}
 												{settings.neverAlone && <b>. Never alone</b>}
 											</p>
+											{track && (
+												<div className={css.track} aria-hidden="true">
+													{Array.from({ length: track.below }, (_, box) => (
+														// biome-ignore lint/suspicious/noArrayIndexKey: a box is its place
+														<span key={box} />
+													))}
+													<b />
+													{Array.from({ length: track.above }, (_, box) => (
+														// biome-ignore lint/suspicious/noArrayIndexKey: a box is its place
+														<span key={box} />
+													))}
+												</div>
+											)}
 											<div className={css.boxes} aria-hidden="true">
 												{Array.from({ length: Math.min(MOST_BOXES, settings.triesPerSet) }, (_, box) => (
 													// biome-ignore lint/suspicious/noArrayIndexKey: a box is its place

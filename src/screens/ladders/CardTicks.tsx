@@ -9,6 +9,9 @@ import { fromCard } from "@/core/commands/fromCard";
 import type { Refusal } from "@/core/refusals/refusals";
 import { record } from "@/device/record";
 import { fetchPack } from "@/device/sync";
+import { DayField } from "@/ui/DayField";
+import { today } from "@/ui/dates";
+import { FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
 import css from "./card.module.css";
 
@@ -28,6 +31,7 @@ export function CardTicks({
 	const [typed, setTyped] = useState<Typed>({});
 	const [refused, setRefused] = useState<Refusal[]>([]);
 	const [entered, setEntered] = useState<{ lesson: string; sent: boolean } | null>(null);
+	const [day, setDay] = useState(today);
 	const [busy, setBusy] = useState(false);
 	const type = (id: string, field: "good" | "tries", value: string) => {
 		setEntered(null);
@@ -50,6 +54,7 @@ export function CardTicks({
 				on,
 				Object.entries(typed).map(([rung, { good, tries }]) => ({ rung, good: Number(good), tries: Number(tries) })),
 				"From the card, as it was ticked.",
+				{ practised: day || today(), today: today() },
 			);
 			if (!drafts.ok) return setRefused(drafts.refusals);
 			const { sent } = await record(pack.studio.id, drafts.value);
@@ -78,6 +83,9 @@ export function CardTicks({
 			<p className="mute m-0">
 				In what order they fell nobody knows, so a rule counts as met only where any order would meet it.
 			</p>
+			<FormRow id="practised" label="Practised on">
+				<DayField value={day} onChange={setDay} />
+			</FormRow>
 			<table className={css.ticks}>
 				<thead>
 					<tr>

@@ -1,0 +1,38 @@
+import { allParts, type Rule } from "@/core/rules";
+import type { RungSettings } from "./rung";
+import { scales } from "./scale";
+
+/** A points game as a row of boxes that a coin is moved along: nothing has to be added up. */
+export interface Track {
+	/** Boxes behind the start; the last of them is the bust, where there is one. */
+	below: number;
+	/** Boxes before it; the last of them is the target. */
+	above: number;
+	words: string;
+}
+
+/** More are hard to find one's place on. */
+const MOST = 24;
+const boxes = (n: number) => `${n} ${n === 1 ? "box" : "boxes"}`;
+const step = (points: number) => (points > 0 ? `${boxes(points)} on` : points < 0 ? `${boxes(-points)} back` : "stay");
+
+/** The track of a points game with few enough boxes; null for any other rule, and for a longer game. */
+export function trackOf({ rule, scale = scales["hit or miss"] }: Pick<RungSettings, "rule" | "scale">): Track | null {
+	if (rule.kind !== "points" || rule.targets) return null;
+	const floor = rule.floor === undefined ? (rule.bust ? null : 0) : rule.floor;
+	const below = rule.bust ?? (floor === null ? null : -floor);
+	const label = (code: string) => scale.find((one) => one.code === code)?.label ?? code;
+	const named = Object.entries(rule.weights);
+	if (below === null || rule.target + below > MOST || named.length === 0) return null;
+	const steps = named.map(([code, points]) => `${label(code)}: ${step(points)}`).join("; ");
+	const end = rule.bust
+		? "lost in the last one back"
+		: `never further back than the start${below > 0 ? `'s ${below}` : ""}`;
+	return { below, above: rule.target, words: `A coin on the row of boxes. ${steps}. Done in the last one on, ${end}` };
+}
+
+/** What can be counted at home of a rule: the rule itself, or plainly that it is the lesson's to judge. */
+export const atHome = (rule: Rule, sentence: string): string =>
+	allParts(rule).some(({ kind }) => kind === "points" || kind === "bouts")
+		? "Tick every try; the pass is judged in the lesson"
+		: sentence;
