@@ -2,6 +2,7 @@ import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
 import { v7 } from "uuid";
 import { type Advice, adviseOn } from "@/core/advice";
 import * as commands from "@/core/commands";
+import { beginLesson } from "@/core/commands/begin";
 import { digestLadder } from "@/core/ladder/digest";
 import { foldRail } from "@/core/ladder/rail";
 import { appendEvent } from "@/core/log/append";
@@ -186,7 +187,7 @@ function holdLesson(
 	on.forEach((id, i) => {
 		const ladder = packed(find(id), held);
 		const placing = placeOn(ladder, ladder.peg);
-		if (i === 0) write(commands.beginLesson(newId, lesson, { minutes: 45, wish, quick: false }, who.id, placing));
+		if (i === 0) write(beginLesson(newId, lesson, { minutes: 45, wish, quick: false }, who.id, placing));
 		else write(commands.switchTo(newId, view().current, placing));
 		promote(phone, ladder, view, write);
 		workOn({ phone, body, ladder, on: find(id), tries: on.length === 1 ? 58 : 36, view, write });

@@ -1,5 +1,6 @@
 import * as commands from "@/core/commands";
 import { askedFor, feltBetter, ownMark, ownMarksIn } from "@/core/commands/atTheEnd";
+import { beginLesson } from "@/core/commands/begin";
 import { afterStop } from "@/core/commands/round";
 import { quickUp } from "@/core/commands/rounds";
 import { Ladder } from "@/core/ladder/ladder";
@@ -295,7 +296,7 @@ export function scriptLessons(phone: Phone, ladder: PackLadder, others: PackLadd
 	const stage = stageOf(phone, ladder, others);
 	const { newId, lesson, write } = phone;
 	const opening = { minutes: 45, wish: "hear it out", quick: false };
-	write(commands.beginLesson(newId, lesson, opening, ladder.student, stage.at(2)));
+	write(beginLesson(newId, lesson, opening, ladder.student, stage.at(2)));
 	warmUp(stage);
 	onThePeg(stage);
 	onOtherRungs(stage);

@@ -44,11 +44,13 @@ test("one counts, the other watches, takes over, and what both counted is told a
 	// So does a set that the watcher enters as numbers.
 	await touch(other, "more").click();
 	await other.getByRole("button", { name: /^tally/ }).click();
+	await other.getByRole("button", { name: /good$/ }).and(other.locator("[aria-pressed]")).click();
+	await touch(other, "5").click();
 	await touch(other, "enter the tally").click();
 	await expect(other.getByTestId("used")).toHaveText("3");
 	await touch(page, "more").click();
-	await page.getByRole("button", { name: /^count in 11 tries of another device/ }).click();
-	await expect(page.getByTestId("used")).toHaveText("14");
+	await page.getByRole("button", { name: /^count in 10 tries of another device/ }).click();
+	await expect(page.getByTestId("used")).toHaveText("13");
 	await touch(page, "undo").click();
 	await expect(page.getByTestId("used")).toHaveText("3");
 	await touch(other, "undo").click();

@@ -89,9 +89,11 @@ export async function lessonsHere(): Promise<HeldLesson[]> {
 	const waiting = await local.waiting(EVERYTHING);
 	const today = await local.eventsSince(now().localDay);
 	const lessons = [...new Set(today.flatMap(({ lesson }) => lesson ?? []))].reverse();
-	return Promise.all(
+	const held = await Promise.all(
 		lessons.map(async (lesson) => {
 			const view = foldLesson(await local.eventsOf(lesson));
+			// Let go of before anything was tried: as if it was never begun.
+			if (!view.opened && view.visits.length === 0) return [];
 			return {
 				lesson,
 				student: view.opened?.student ?? null,
@@ -104,4 +106,5 @@ export async function lessonsHere(): Promise<HeldLesson[]> {
 			};
 		}),
 	);
+	return held.flat();
 }

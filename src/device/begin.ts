@@ -3,11 +3,15 @@ import { beginLesson } from "@/core/commands/begin";
 import type { Body } from "@/core/log/kinds";
 import type { Pack } from "@/core/pack/pack";
 import { beginsOn, placeOn, placeQuick, variationOn } from "@/core/pack/placing";
+import { cutText } from "@/core/text/fields";
 import { lessonsHere, packAhead } from "./ahead";
 import { now } from "./now";
 import { record } from "./record";
 import { openLocal } from "./studio";
 import { fetchPack } from "./sync";
+
+/** Where nobody said how long a lesson is, and none was held before. */
+const USUAL_MINUTES = 45;
 
 /** Fresh from the server; without a signal, what was kept ahead. */
 async function packFor(lesson: string): Promise<Pack> {
@@ -41,25 +45,39 @@ async function openToday(pack: Pack, student: string): Promise<string | null> {
  */
 export async function begin(
 	ladder: string | null,
-	opening: Omit<Body<"lesson.opened">, "quick">,
-	/** Another rung than the peg's. */
-	onRung?: string,
+	/** What it is to be: as long as the student's last one, where nothing is said. */
+	opening: Partial<Omit<Body<"lesson.opened">, "quick">> = {},
+	{
+		onRung,
+		another = false,
+	}: {
+		/** Another rung than the peg's. */
+		onRung?: string | undefined;
+		/** A second lesson of the day, though one is open. */
+		another?: boolean;
+	} = {},
 ): Promise<string> {
 	const lesson = uuid();
 	const pack = await packFor(lesson);
 	const on = pack.ladders.find((one) => one.id === ladder) ?? null;
-	const known = on && onRung === undefined ? await openToday(pack, on.student) : null;
+	const known = on && onRung === undefined && !another ? await openToday(pack, on.student) : null;
 	if (known) return `/live?lesson=${known}&on=${on?.id ?? ""}`;
 	const local = await openLocal(pack.studio.id);
 	await local.keepPack(lesson, pack);
 	const rung = on ? (onRung ?? beginsOn(on)) : "";
+	const them = pack.students.find(({ id }) => id === on?.student);
 	const placing = on ? placeOn(on, rung) : placeQuick();
 	await record(
 		pack.studio.id,
 		beginLesson(
 			uuid,
 			lesson,
-			{ ...opening, quick: on === null },
+			{
+				minutes: them?.last?.minutes ?? USUAL_MINUTES,
+				wish: cutText(them?.student.wish ?? "", 400),
+				...opening,
+				quick: on === null,
+			},
 			on?.student ?? null,
 			placing,
 			on ? variationOn(on, rung) : "own",

@@ -161,6 +161,7 @@ describe("a lesson on the device", () => {
 		expect(open.marks().room).toBeNull();
 		open.stop();
 		expect(evictionNotice(world.studio.id, open.snapshot().device)).toBeNull();
+		await until(() => evictionNotice(world.studio.id, "made anew") !== null);
 		expect(evictionNotice(world.studio.id, "made anew")).toContain("nothing is lost");
 		noteProgress(world.studio.id, { device: open.snapshot().device, kept: 9, acked: 7 });
 		expect(evictionNotice(world.studio.id, "made anew")).toContain("the last 2 entries");

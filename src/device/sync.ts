@@ -3,6 +3,7 @@ import type { LogEvent } from "@/core/log/event";
 import { parseEvent } from "@/core/log/parseEvent";
 import { Pack } from "@/core/pack/pack";
 import type { Local, Outgoing } from "./local";
+import { now } from "./now";
 import { StudioMark } from "./studio";
 
 const News = { events: z.array(z.unknown()), arrival: z.number() };
@@ -163,6 +164,15 @@ async function takeNews(
 	return events;
 }
 
+/** A pack for a lesson. What of a rung's limit was used on another day than this device's is let go of. */
 export async function fetchPack(lesson: string): Promise<Pack> {
-	return Pack.parse(await (await ask(`/api/pack?lesson=${encodeURIComponent(lesson)}`)).json());
+	const pack = Pack.parse(await (await ask(`/api/pack?lesson=${encodeURIComponent(lesson)}`)).json());
+	const { localDay } = now();
+	return {
+		...pack,
+		ladders: pack.ladders.map(({ used, ...ladder }) => {
+			const today = (used ?? []).filter(({ day }) => day === localDay);
+			return today.length > 0 ? { ...ladder, used: today } : ladder;
+		}),
+	};
 }

@@ -1,3 +1,5 @@
+import { letGo } from "@/core/commands/begin";
+import type { Drafts } from "@/core/commands/drafts";
 import type { PassAt } from "@/core/commands/passes";
 import type { LastTime } from "@/core/ladder/lastTime";
 import { limitsOf } from "@/core/ladder/limits";
@@ -6,7 +8,7 @@ import type { Reminders } from "@/core/log/reminders";
 import { readSides } from "@/core/skill/sides";
 import type { Store } from "@/store/db";
 import { ladderQuestions, railedLadders } from "@/store/ladders";
-import { doubtfulLessons, openLessons, studentDigests } from "@/store/lessons";
+import { doubtfulLessons, lessonView, openLessons, studentDigests } from "@/store/lessons";
 import { upToDate } from "@/store/projection";
 import { openParked, openPromises } from "@/store/said";
 import { findStudent, studentNames } from "@/store/students";
@@ -26,6 +28,8 @@ export interface TodayStudent {
 	/** Day of the next lesson, if one was set. */
 	next: string | null;
 	ladders: TodayLadder[];
+	/** Their lesson of today is open. */
+	isOpen: boolean;
 }
 
 export interface Question {
@@ -42,7 +46,7 @@ export interface Question {
 export interface TodayProps {
 	studio: { id: string; demo: boolean };
 	day: string;
-	open: { lesson: string; names: string; tries: number; day: string }[];
+	open: { lesson: string; names: string; tries: number; day: string; letGo: Drafts | null }[];
 	/** Whose lessons come first. */
 	students: TodayStudent[];
 	/** Students beyond those, in use. */
@@ -75,6 +79,7 @@ export async function readToday(day: string): Promise<TodayProps> {
 		return one < other ? -1 : one > other ? 1 : a.name.localeCompare(b.name);
 	});
 	const shown = inOrder.slice(0, SHOWN);
+	const inLesson = new Set(open.flatMap((lesson) => (lesson.day === day ? lesson.students : [])));
 	const ladders = (await railedLadders(store, { students: shown.map(({ id }) => id) })).filter((row) => !row.archived);
 	return {
 		studio,
@@ -84,6 +89,7 @@ export async function readToday(day: string): Promise<TodayProps> {
 			id,
 			name,
 			next: next(id),
+			isOpen: inLesson.has(id),
 			ladders: ladders
 				.filter((ladder) => ladder.student === id)
 				.map((row) => ({
@@ -95,15 +101,24 @@ export async function readToday(day: string): Promise<TodayProps> {
 				})),
 		})),
 		more: inOrder.length - shown.length,
-		open: open.map(({ lesson, students, attempts, day: begun }) => ({
-			lesson,
-			names: students.map((id) => names[id] ?? "somebody").join(", ") || "Quick count, for nobody yet",
-			tries: attempts,
-			day: begun || day,
-		})),
+		open: await Promise.all(
+			open.toReversed().map(async ({ lesson, students, attempts, day: begun }) => ({
+				lesson,
+				names: students.map((id) => names[id] ?? "somebody").join(", ") || "Quick count, for nobody yet",
+				tries: attempts,
+				day: begun || day,
+				letGo: attempts === 0 ? await lettingGo(store, lesson) : null,
+			})),
+		),
 		keeping: { promises, parked },
 		decide: await questions(store, names, day),
 	};
+}
+
+/** What lets go of a lesson in which nothing was tried. */
+async function lettingGo(store: Store, lesson: string): Promise<Drafts | null> {
+	const view = await lessonView(store, lesson);
+	return view && letGo(view);
 }
 
 async function questions(store: Store, names: Record<string, string>, day: string): Promise<Question[]> {

@@ -1,4 +1,4 @@
-import { and, eq, gt, lt, max, ne, or, sql } from "drizzle-orm";
+import { and, eq, gt, gte, lt, max, ne, or, sql } from "drizzle-orm";
 import { isDoubtful, SET_CLOCKS_FROM } from "@/core/log/days";
 import type { LessonDigest } from "@/core/log/digest";
 import { foldLesson } from "@/core/log/fold";
@@ -61,6 +61,39 @@ export async function lessonsOf(
 		.orderBy(sql`${day} desc`, sql`${lesson} desc`)
 		.limit(atMost);
 	return rows.map((row) => row.body);
+}
+
+/** What lessons of a day, or of a later one by somebody's clock, have used of each rung's limit: by the ladder. */
+export async function usedSince(
+	{ db }: Store,
+	day: string,
+	without: string | null,
+): Promise<Map<string, { day: string; rung: string; tries: number }[]>> {
+	const rows = await db
+		.select({ body: t.lessonDigest.body })
+		.from(t.lessonDigest)
+		.where(gte(t.lessonDigest.day, day))
+		.limit(200);
+	const used = new Map<string, { day: string; rung: string; tries: number }[]>();
+	for (const { lesson, fromCard, rungs, day: on } of rows.map(({ body }) => body)) {
+		if (lesson === without || fromCard) continue;
+		for (const { ladder, rung, tried } of rungs)
+			if (ladder && tried > 0) used.set(ladder, [...(used.get(ladder) ?? []), { day: on, rung, tries: tried }]);
+	}
+	return used;
+}
+
+/** How long each student's last lesson was to be, and what was wished for. */
+export async function lastOpenings({ db }: Store): Promise<Map<string, { minutes: number | null; wish: string }>> {
+	const rows = await db
+		.selectDistinct({ student: t.studentDigest.student, body: t.lessonDigest.body })
+		.from(t.studentDigest)
+		.innerJoin(
+			t.lessonWork,
+			and(eq(t.lessonWork.student, t.studentDigest.student), eq(t.lessonWork.day, t.studentDigest.last)),
+		)
+		.innerJoin(t.lessonDigest, eq(t.lessonDigest.lesson, t.lessonWork.lesson));
+	return new Map(rows.map(({ student, body }) => [student, { minutes: body.minutes ?? null, wish: body.wish }]));
 }
 
 export interface StudentDigest {

@@ -7,7 +7,7 @@ import { findCoach } from "./coach";
 import { serverDay } from "./days";
 import type { Store } from "./db";
 import { railedLadders } from "./ladders";
-import { openLessons } from "./lessons";
+import { lastOpenings, openLessons, usedSince } from "./lessons";
 import { catchUp, digestsFor } from "./projection";
 import { causeMarks, openParked, openPromises } from "./said";
 import * as t from "./schema";
@@ -33,13 +33,14 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		findCoach(store),
 		openLessons(store),
 	]);
+	const [used, lastOnes] = await Promise.all([usedSince(store, serverDay(), without), lastOpenings(store)]);
 	const ladders = rows.filter((row) => !row.archived);
 	const people = new Map(students.map(({ id, student }) => [id, student]));
 	const skillIds = [...new Set(ladders.map(({ skill }) => skill))];
 	const found = new Map(
 		await Promise.all(skillIds.map(async (skill) => [skill, await causeMarks(store, skill)] as const)),
 	);
-	const around = (row: { student: string; skill: string }) => {
+	const around = (row: { id: string; student: string; skill: string }) => {
 		const student = people.get(row.student);
 		if (!student) throw new Error("a ladder was read whose student was not");
 		const causes = found.get(row.skill)?.get(row.student);
@@ -50,11 +51,15 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 			bandHigh: coach.band.high,
 			unit: coach.unit,
 			...(causes ? { causes } : {}),
+			...(used.has(row.id) ? { used: used.get(row.id) } : {}),
 		};
 	};
 	return {
 		studio,
-		students: students.map(({ id, student }) => ({ id, student })),
+		students: students.map(({ id, student }) => {
+			const last = lastOnes.get(id);
+			return { id, student, ...(last ? { last } : {}) };
+		}),
 		ladders: await Promise.all(
 			ladders.map(async (row) => {
 				if (!worked.has(row.id)) return packLadder(row, row.rail, row.last, around(row));

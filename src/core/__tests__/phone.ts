@@ -1,6 +1,7 @@
 import { type Advice, adviseOn } from "@/core/advice";
 import type { AdviceContext } from "@/core/advice/line";
 import * as commands from "@/core/commands";
+import { beginLesson } from "@/core/commands/begin";
 import { digestLadder } from "@/core/ladder/digest";
 import type { Ladder, Policy } from "@/core/ladder/ladder";
 import { foldRail, type Rail } from "@/core/ladder/rail";
@@ -137,9 +138,7 @@ export class Phone {
 		return this.beginAt(placeOn(ladder, rung));
 	}
 	beginAt(placing: Placing): this {
-		this.write(
-			commands.beginLesson(this.newId, this.lesson, { minutes: 45, wish: "", quick: false }, placing.student, placing),
-		);
+		this.write(beginLesson(this.newId, this.lesson, { minutes: 45, wish: "", quick: false }, placing.student, placing));
 		return this;
 	}
 

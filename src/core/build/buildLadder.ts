@@ -1,6 +1,6 @@
 import type { Policy, Rung } from "@/core/ladder/ladder";
 import { freshRung, MAX_WATCHED, type RungSettings } from "@/core/ladder/rung";
-import type { Side } from "@/core/people/student";
+import type { Side } from "@/core/people/body";
 import { type Outcome, type Refusal, refuse } from "@/core/refusals/refusals";
 import { firstCue } from "@/core/skill/cue";
 import type { KeyPosition, Skill } from "@/core/skill/skill";

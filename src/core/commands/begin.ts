@@ -1,4 +1,5 @@
 import type { Body, Placing, Variation } from "@/core/log/kinds";
+import type { LessonView } from "@/core/log/view";
 import type { Drafts, NewId } from "./drafts";
 import { openSet } from "./sets";
 
@@ -13,4 +14,28 @@ export function beginLesson(
 ): Drafts {
 	const opened: Drafts[number] = { kind: "lesson.opened", lesson, student, body: opening };
 	return placing ? [opened, { ...openSet(newId, placing, variation), lesson }] : [opened];
+}
+
+/** What the lesson is to be, said or changed once it has begun: nothing where it says what it said. */
+export function openedAs(
+	{ opened }: Pick<LessonView, "opened">,
+	change: Partial<Pick<Body<"lesson.opened">, "minutes" | "wish" | "effort">>,
+): Drafts {
+	if (!opened) return [];
+	const body = { ...opened.body, ...change };
+	if (JSON.stringify(body) === JSON.stringify(opened.body)) return [];
+	return [{ kind: "amend", student: opened.student, body: { target: opened.id, body } }];
+}
+
+/** As many as one taking back may name. */
+const MOST_AT_ONCE = 50;
+
+/** A lesson nobody tried anything in is let go of: as if it was never begun. Null where there is something in it. */
+export function letGo(view: Pick<LessonView, "opened" | "events">): Drafts | null {
+	const { opened, events } = view;
+	const bare = new Set(["lesson.opened", "lesson.dated", "set.opened", "set.closed", "care.confirmed"]);
+	if (!opened || events.length > MOST_AT_ONCE || events.some(({ kind }) => !bare.has(kind))) return null;
+	return [
+		{ kind: "void", lesson: opened.lesson, student: opened.student, body: { targets: events.map(({ id }) => id) } },
+	];
 }

@@ -1,3 +1,21 @@
+import type { Gate } from "./gate";
+import type { Policy } from "./policy";
+
+/** When an attempt is good, in the coach's words. */
+export const gateWords: Record<Gate, string> = {
+	result: "it came off",
+	form: "no watched position was off",
+	both: "it came off and no watched position was off",
+	commitment: "it was fully committed, whatever came of it",
+};
+
+/** When a student leaves a rung, in the coach's words. */
+export const policyWords: Record<Policy, string> = {
+	mastery: "the rule first, with a limit a lesson",
+	"fixed dose": "so many tries a lesson; the coach promotes",
+	"full speed": "never slower than the real thing; shorten the distance instead",
+};
+
 /** What the fields of a rung are called in a refusal. The lesson refuses nothing by them, and does not carry them. */
 export const rungLabels = {
 	name: "name",

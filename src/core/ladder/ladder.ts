@@ -1,15 +1,16 @@
 import * as z from "zod/mini";
 import { Difficulties } from "@/core/build/difficulty";
-import { Side } from "@/core/people/student";
+import { Side } from "@/core/people/body";
 import { complainIn } from "@/core/refusals/complain";
 import type { Refusal } from "@/core/refusals/refusals";
 import { isJudged } from "@/core/skill/look";
 import type { Skill } from "@/core/skill/skill";
 import { ident } from "@/core/text/fields";
+import { passRefusal } from "./passable";
 import { Policy } from "./policy";
-import { freshRung, passRefusal, Rung, type RungSettings } from "./rung";
+import { freshRung, Rung, type RungSettings } from "./rung";
 
-export { Policy, policies, policyWords } from "./policy";
+export { Policy, policies } from "./policy";
 export { Rung } from "./rung";
 
 /** A ladder's rungs, lowest first, and where the student starts on them. */

@@ -1,7 +1,8 @@
 import { parse } from "@/core/refusals/refusals";
 import { type Rule, ruleKinds } from "@/core/rules";
 import { LadderToSave } from "./ladder";
-import { fewestOf, freshRung, RungSettings } from "./rung";
+import { fewestOf } from "./passable";
+import { freshRung, RungSettings } from "./rung";
 import { scales } from "./scale";
 
 /** What a rung may be saved with: by its own outcomes, whatever they are called. */

@@ -1,15 +1,13 @@
 import * as z from "zod/mini";
-import { BodyPart } from "@/core/people/student";
+import { BodyPart } from "@/core/people/body";
 import { complainIn } from "@/core/refusals/complain";
-import type { Refusal } from "@/core/refusals/refusals";
-import { fewestTries, Rule, usesRule } from "@/core/rules";
+import { Rule, usesRule } from "@/core/rules";
 import { ident, label, text, whole } from "@/core/text/fields";
 import { Gate, looksAtForm } from "./gate";
-import { outcomesOn } from "./good";
-import { DecisionTable, Scale, scales } from "./scale";
+import { DecisionTable, Scale } from "./scale";
 import { Sketch } from "./sketch";
 
-export { Gate, gates, gateWords, looksAtForm } from "./gate";
+export { Gate, gates, looksAtForm } from "./gate";
 
 export const MAX_WATCHED = 3;
 
@@ -89,30 +87,6 @@ export const RungSettings = z
 			);
 	});
 export type RungSettings = z.infer<typeof RungSettings>;
-
-/** Fewest tries the rung can be passed in, by its own outcomes; null where it never can. */
-export const fewestOf = (
-	rung: Pick<RungSettings, "gate" | "scale" | "decisions" | "freeChoice" | "rule">,
-): number | null => fewestTries(rung.rule, outcomesOn(rung));
-
-/**
- * Why the rung cannot be passed as it stands, with the field that is to change. It is asked
- * of what is to be saved, and not of the record: what was run under settings like these was run.
- */
-export function passRefusal(rung: RungSettings): Refusal | null {
-	const fewest = fewestOf(rung);
-	if (fewest === null)
-		return {
-			path: "rule",
-			sentence: `"${rung.name}" can never be passed: no run of its outcomes (${(rung.scale ?? scales["hit or miss"]).map((one) => one.label).join(", ")}) meets its rule; choose a rule that counts them, or other outcomes.`,
-		};
-	return rung.limit < fewest
-		? {
-				path: "limit",
-				sentence: `"${rung.name}" allows ${rung.limit} tries a lesson, but its rule cannot be met in fewer than ${fewest}; make the limit ${fewest} or more.`,
-			}
-		: null;
-}
 
 /** A rung to start from: everything set to the usual, only its name to be given. */
 export const freshRung = (name: string): RungSettings => ({

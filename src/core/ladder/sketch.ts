@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { Side } from "@/core/people/student";
+import { Side } from "@/core/people/body";
 import { complainIn } from "@/core/refusals/complain";
 import { ident, label, text } from "@/core/text/fields";
 

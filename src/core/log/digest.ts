@@ -86,6 +86,8 @@ export interface LessonDigest {
 	/** Day of the next lesson, set at the wrap-up. */
 	next: string | null;
 	wish: string;
+	/** How long it was to be. */
+	minutes?: number;
 	remark: string;
 	note: string;
 	/** Notes to each of several students. */
@@ -126,6 +128,7 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 		closed: view.closed !== null,
 		next: view.closed?.body.next ?? null,
 		wish: view.opened?.body.wish ?? "",
+		...(view.opened?.body.minutes ? { minutes: view.opened.body.minutes } : {}),
 		remark: view.closed?.body.remark ?? "",
 		note: view.closed?.body.note ?? "",
 		...(view.closed?.body.notes ? { notes: view.closed.body.notes } : {}),

@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import { Policy } from "@/core/ladder/policy";
 import { RungSettings, yesOf } from "@/core/ladder/rung";
-import { BodyPart, Side } from "@/core/people/student";
+import { BodyPart, Side } from "@/core/people/body";
 import { complainIn } from "@/core/refusals/complain";
 import { Rule } from "@/core/rules";
 import { tallyRefusal } from "@/core/rules/tally";
@@ -99,6 +99,8 @@ export const Placing = z.object({
 	order: z.array(z.object({ id: ident, name: label(80), tempo: z.optional(whole(0, 50)) })).check(z.maxLength(200)),
 	/** This student's counted tries on this rung before this lesson. */
 	triedBefore: whole(0, 1000000),
+	/** Of those, what earlier lessons of the same day have used: a rung's limit counts the day. */
+	usedToday: z.optional(whole(0, 5000)),
 	/** Earlier days on which this rung's rule was met: for a rule on several days. */
 	daysMet: z.optional(z.array(day).check(z.maxLength(60))),
 	/** Why the rung is done in its easier form, where a protected part or missing kit eases it: that form is the rung then. */
@@ -151,6 +153,8 @@ export const bodies = {
 		minutes: z.nullable(whole(1, 600)),
 		wish: text(400),
 		quick: z.boolean(),
+		/** How hard it is to be today, of ten. */
+		effort: z.optional(whole(0, 10)),
 		/** No lesson, but what was ticked on a card between two of them, written down afterwards. */
 		fromCard: z.optional(z.boolean()),
 	}),
@@ -201,10 +205,18 @@ export const bodies = {
 		direction: z.optional(Direction),
 	}),
 	/** A finished set as numbers, where nobody kept the order. */
-	tally: z.object({ tries: whole(1, 500), good: whole(0, 500), longest: z.optional(whole(0, 500)) }).check((ctx) => {
-		const wrong = tallyRefusal(ctx.value);
-		if (wrong) complainIn(ctx)(["good"], wrong);
-	}),
+	tally: z
+		.object({
+			tries: whole(1, 500),
+			good: whole(0, 500),
+			longest: z.optional(whole(0, 500)),
+			/** All of it within so many seconds of the set's clock. */
+			seconds: z.optional(whole(1, 3600)),
+		})
+		.check((ctx) => {
+			const wrong = tallyRefusal(ctx.value);
+			if (wrong) complainIn(ctx)(["good"], wrong);
+		}),
 	feedback: z.object({
 		type: z.enum(["correction", "question", "confirmation"]),
 		position: z.nullable(ident),

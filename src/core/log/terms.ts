@@ -3,7 +3,7 @@ import type { Bouts } from "@/core/rules/bouts";
 import { plural } from "@/core/text/lists";
 import { lookedFor } from "./kinds";
 import type { StretchCount } from "./stretch";
-import { formOf, type TryView } from "./view";
+import { formOf, type TallyView, type TryView } from "./view";
 import type { RungWrap } from "./wrap";
 
 const mean = (all: readonly number[]) => all.reduce((sum, n) => sum + n, 0) / all.length;
@@ -47,11 +47,14 @@ function inTries(visits: RungWrap["visits"]): string[] {
 	const rule = visits.at(-1)?.rule;
 	if (!rule) return [];
 	const tries = ownTries(visits);
-	if (tries.length === 0) return [];
+	const timed = visits.flatMap((visit) =>
+		visit.tallies.filter((one) => one.counted && one.seconds !== undefined && one.variation === formOf(visit.placing)),
+	);
+	if (tries.length + timed.length === 0) return [];
 	const scale = visits.at(-1)?.placing.settings?.scale ?? [];
 	const labels = byLabel(visits).map(({ label, good, of }) => `${label} ${good} of ${of}`);
 	return [
-		...allParts(rule).flatMap((part) => phrase(part, tries) ?? (part === rule ? sumOf(visits) : [])),
+		...allParts(rule).flatMap((part) => phrase(part, tries, timed) ?? (part === rule ? sumOf(visits) : [])),
 		// Of two outcomes the number of good tries says the other.
 		...(scale.length > 2
 			? [
@@ -97,7 +100,7 @@ function secondOf(tries: readonly TryView[]): string[] {
 	return [...values].map(([of, all]) => `${of} ${rangeOf(all)}, ${short(mean(all))} on average`);
 }
 
-function phrase(part: Rule, tries: readonly TryView[]): string[] | null {
+function phrase(part: Rule, tries: readonly TryView[], timed: readonly TallyView[]): string[] | null {
 	switch (part.kind) {
 		case "length": {
 			const lengths = tries.flatMap(({ as }) => as.length ?? []);
@@ -144,7 +147,7 @@ function phrase(part: Rule, tries: readonly TryView[]): string[] | null {
 		case "count": {
 			const sets = new Map<string, number>();
 			for (const { set, as } of tries) if (as.good && !as.late) sets.set(set, (sets.get(set) ?? 0) + 1);
-			return [`best set ${Math.max(0, ...sets.values())} in ${part.seconds} seconds`];
+			return [`best set ${Math.max(0, ...sets.values(), ...timed.map((one) => one.good))} in ${part.seconds} seconds`];
 		}
 		default:
 			return null;

@@ -86,9 +86,11 @@ function judgeRung(visits: readonly Visit[], raisedBy: number, placeOf: (id: str
 	const all = visits.flatMap((visit) => inOrder(visit).map((item) => ({ visit, item })));
 	// One visit's tries are in order; those of several may lie between each other.
 	if (visits.length > 1) all.sort((a, b) => placeOf(a.item.id) - placeOf(b.item.id));
-	const runs = new Map(visits.map((visit) => [visit, freshRun(visit.rule, 0)]));
+	// A rung's limit counts the day: what an earlier lesson of it has used is used.
+	const before = visits[0]?.placing.usedToday ?? 0;
+	const runs = new Map(visits.map((visit) => [visit, freshRun(visit.rule, before)]));
 	const usedAt: { place: number; used: number }[] = [];
-	let used = 0;
+	let used = before;
 	for (const { visit, item } of all) {
 		const run = runs.get(visit) as RunningVerdict;
 		run.used = used;
@@ -100,7 +102,7 @@ function judgeRung(visits: readonly Visit[], raisedBy: number, placeOf: (id: str
 		// Opened again after others were tried, it has used what they have.
 		if (visits.length > 1) {
 			const last = Math.max(placeOf(visit.sets.at(-1) ?? ""), placeOf(inOrder(visit).at(-1)?.id ?? ""));
-			run.used = usedAt.findLast(({ place }) => place <= last)?.used ?? 0;
+			run.used = usedAt.findLast(({ place }) => place <= last)?.used ?? before;
 		}
 		running.set(visit, run);
 		read(visit, run, { allowed: allowedOn(visit), raisedBy });
@@ -232,12 +234,13 @@ const lessLeft = (said: Judgement, left: number): Judgement =>
 /** Every order of a tally is walked once, however often the lesson is folded. */
 const proofs = new WeakMap<Rule, Map<string, boolean>>();
 
-function proves(rule: Rule, { tries, good, longest }: Tally, placing: Placing): boolean {
+function proves(rule: Rule, { tries, good, longest, seconds }: Tally, placing: Placing): boolean {
 	const known = proofs.get(rule) ?? new Map<string, boolean>();
 	proofs.set(rule, known);
-	const key = `${tries}/${good}/${longest}`;
+	const key = `${tries}/${good}/${longest}/${seconds}`;
 	const said =
-		known.get(key) ?? tallyProves(rule, { tries, good, longest }, leftOpen(placing.settings, lookedFor(placing)));
+		known.get(key) ??
+		tallyProves(rule, { tries, good, longest, seconds }, leftOpen(placing.settings, lookedFor(placing)));
 	known.set(key, said);
 	return said;
 }

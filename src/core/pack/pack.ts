@@ -3,7 +3,8 @@ import type { LengthUnit } from "@/core/coach/coach";
 import { Policy } from "@/core/ladder/policy";
 import { Rung } from "@/core/ladder/rung";
 import { causeMarks, Placing, WatchedPosition } from "@/core/log/kinds";
-import { Side, Student } from "@/core/people/student";
+import { Side } from "@/core/people/body";
+import { Student } from "@/core/people/student";
 import { ident } from "@/core/text/fields";
 
 /** What a device needs to run any lesson without asking again. */
@@ -55,6 +56,8 @@ export const PackLadder = z.object({
 	/** The coach's unit of distances; metres where nothing is said. */
 	unit: z.optional(z.enum(["m", "ft"] satisfies LengthUnit[])),
 	chain: Placing.shape.chain,
+	/** Tries that other lessons of a day have used of a rung's limit. */
+	used: z.optional(z.array(z.object({ day: z.string(), rung: ident, tries: z.number() }))),
 	rungs: z.array(Rung),
 	/** Before the lessons still to come. */
 	peg: ident,
@@ -85,7 +88,14 @@ export type PackLadder = z.infer<typeof PackLadder>;
 
 export const Pack = z.object({
 	studio: z.object({ id: z.string(), epoch: z.number(), demo: z.boolean() }),
-	students: z.array(z.object({ id: ident, student: Student })),
+	students: z.array(
+		z.object({
+			id: ident,
+			student: Student,
+			/** How long the last lesson was to be, and what was wished for. */
+			last: z.optional(z.object({ minutes: z.nullable(z.number()), wish: z.string() })),
+		}),
+	),
 	ladders: z.array(PackLadder),
 	promises: z.array(PackReminder),
 	parked: z.array(PackReminder),

@@ -20,6 +20,8 @@ export interface Around {
 	bandHigh?: number | undefined;
 	/** What was found of candidate causes for this student. */
 	causes?: PackLadder["causes"];
+	/** What other lessons of the day have used of its rungs' limits. */
+	used?: PackLadder["used"];
 	/** Distances of a set-up are told in it. */
 	unit?: LengthUnit;
 	/** Names of skills by their ids. */
@@ -91,6 +93,7 @@ export function packLadder(
 		...(around.bandLow === undefined ? {} : { bandLow: around.bandLow }),
 		...(around.bandHigh === undefined ? {} : { bandHigh: around.bandHigh }),
 		...(around.unit === undefined ? {} : { unit: around.unit }),
+		...(around.used ? { used: around.used } : {}),
 		strong: around.student.strongSide,
 		side,
 		policy,

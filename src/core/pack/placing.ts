@@ -62,6 +62,7 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 			? { easedBy: cutText(limitOn(ladder, found.id)?.reason || "Eased.", 200) }
 			: {}),
 		triedBefore: hole?.tried ?? 0,
+		...usedOn(ladder, found.id),
 		// Only a rule on several days asks for them, and only for as many as it can count.
 		...(settings.rule.kind === "days" ? { daysMet: hole?.metDays.slice(-60) ?? [] } : {}),
 		bandLow: ladder.bandLow ?? BAND_LOW,
@@ -69,6 +70,12 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 		reEarn: reEarnFrom ? { from: reEarnFrom, rule: RE_EARN } : null,
 		...(ladder.chain ? { chain: ladder.chain } : {}),
 	};
+}
+
+/** What earlier lessons of the day have used of the rung's limit. */
+function usedOn({ used = [] }: PackLadder, rung: string): Pick<Placing, "usedToday"> {
+	const usedToday = used.reduce((sum, one) => sum + (one.rung === rung ? one.tries : 0), 0);
+	return usedToday > 0 ? { usedToday } : {};
 }
 
 /** The watched positions, as they are kept with a set. */
@@ -116,7 +123,7 @@ export function improvised(id: string, name: string, placing: Placing): Placing 
 		neverAlone,
 		care,
 	};
-	const { daysMet: _, easedBy: __, ...rest } = placing;
+	const { daysMet: _, easedBy: __, usedToday: ___, ...rest } = placing;
 	return { ...rest, rung: id, settings, rungVersion: hashOf(settings), triedBefore: 0, reEarn: null };
 }
 

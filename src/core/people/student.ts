@@ -1,22 +1,6 @@
 import * as z from "zod/mini";
 import { label, text, whole } from "@/core/text/fields";
-
-export const Side = z.enum(["left", "right", "none"]);
-export type Side = z.infer<typeof Side>;
-
-export const bodyParts = [
-	"neck",
-	"shoulder",
-	"elbow",
-	"wrist",
-	"hand",
-	"back",
-	"hip",
-	"knee",
-	"ankle",
-	"foot",
-] as const;
-export const BodyPart = z.enum(bodyParts);
+import { BodyPart, type Side } from "./body";
 
 export const levels = ["new to it", "beginner", "steady", "advanced", "performs"] as const;
 

@@ -1,4 +1,4 @@
-import { machineOf, type Rule } from ".";
+import { allParts, machineOf, type Rule } from ".";
 import { type Judged, MET } from "./kind";
 
 /** A finished set as numbers, where nobody kept the order. */
@@ -7,6 +7,8 @@ export interface Tally {
 	good: number;
 	/** Longest run of good ones, where it is known. */
 	longest?: number | undefined;
+	/** All of it fell within so many seconds of one set's clock, where that is known. */
+	seconds?: number | undefined;
 }
 
 /** The shortest that the longest run can be, with so many good of so many tries. */
@@ -34,6 +36,10 @@ export interface Unsaid {
 }
 
 const PLAIN: Unsaid = { good: [{ good: true, result: "hit" }], off: [{ good: false, result: "miss" }] };
+
+/** The shortest clock that a part of the rule sets; without one, any time will do. */
+const secondsOf = (rule: Rule): number =>
+	Math.min(...allParts(rule).map((part) => (part.kind === "count" ? part.seconds : Number.POSITIVE_INFINITY)));
 
 /** A beginning of an order of the tally's tries. */
 interface Beginning {
@@ -75,10 +81,9 @@ export function tallyProves(rule: Rule, tally: Tally, unsaid: Unsaid = PLAIN): b
 	const machine = machineOf(rule);
 	// Nobody wrote down where they went: on any of the targets the rule tells apart, or on none.
 	const { called = [] } = machine.looks(rule);
-	const letters = [...unsaid.good, ...unsaid.off].flatMap((one) => [
-		one,
-		...called.map((at) => ({ ...one, called: at })),
-	]);
+	const inTime = tally.seconds !== undefined && tally.seconds <= secondsOf(rule);
+	const said = [...unsaid.good, ...unsaid.off].filter(({ late }) => !(inTime && late));
+	const letters = said.flatMap((one) => [one, ...called.map((at) => ({ ...one, called: at }))]);
 	let open = new Map<string, Beginning>([["", { state: machine.start(rule), good: 0, run: 0, longest: 0 }]]);
 	for (let t = 0; t < tally.tries; t++) {
 		const next = new Map<string, Beginning>();

@@ -11,7 +11,7 @@ import { tierOf } from "@/core/build/ladderRules";
 import { wholeExtent } from "@/core/build/usual";
 import { moveItem } from "@/core/editing/paths";
 import type { Policy, Rung } from "@/core/ladder/ladder";
-import type { Side } from "@/core/people/student";
+import type { Side } from "@/core/people/body";
 import type { Refusal } from "@/core/refusals/refusals";
 import type { Skill } from "@/core/skill/skill";
 import { RiskFields } from "@/screens/rules/RiskFields";

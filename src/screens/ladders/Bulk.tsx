@@ -5,7 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { type SharedSettings, setAll } from "@/core/ladder/edit";
 import type { Rung } from "@/core/ladder/ladder";
-import { fewestOf } from "@/core/ladder/rung";
+import { fewestOf } from "@/core/ladder/passable";
 import { plural } from "@/core/text/lists";
 import { FormRow } from "@/ui/FormRow";
 import { LimitField } from "@/ui/LimitField";

@@ -5,7 +5,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { atHome, trackOf } from "@/core/ladder/atHome";
-import { gateWords } from "@/core/ladder/gate";
+import { gateWords } from "@/core/ladder/labels";
 import type { Rung } from "@/core/ladder/ladder";
 import { limitsOf } from "@/core/ladder/limits";
 import type { Sketch } from "@/core/ladder/sketch";

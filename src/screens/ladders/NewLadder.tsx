@@ -7,8 +7,10 @@ import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
 import { wholeExtent } from "@/core/build/usual";
 import type { Coach } from "@/core/coach/coach";
-import { type Ladder, type Policy, policies, policyWords, threeRungs } from "@/core/ladder/ladder";
-import type { Side, Student } from "@/core/people/student";
+import { policyWords } from "@/core/ladder/labels";
+import { type Ladder, type Policy, policies, threeRungs } from "@/core/ladder/ladder";
+import type { Side } from "@/core/people/body";
+import type { Student } from "@/core/people/student";
 import type { Refusal } from "@/core/refusals/refusals";
 import type { Skill } from "@/core/skill/skill";
 import { begin } from "@/device/begin";
@@ -125,7 +127,7 @@ export function NewLadder({ coach, students, skills, student }: Props) {
 							if (!made) return;
 							if (!made.ok) return setRefused(made.refusals);
 							const { id } = made.value;
-							router.push(count ? await begin(id, { minutes: 45, wish: "" }) : `/ladders/${id}`);
+							router.push(count ? await begin(id) : `/ladders/${id}`);
 							router.refresh();
 						}}
 						onBuild={async () => {

@@ -6,7 +6,7 @@ import { useFormContext, useWatch } from "react-hook-form";
 import type { Difficulty } from "@/core/build/difficulty";
 import type { LengthUnit } from "@/core/coach/coach";
 import type { Ladder } from "@/core/ladder/ladder";
-import { bodyParts } from "@/core/people/student";
+import { bodyParts } from "@/core/people/body";
 import { Complaint, FormRow } from "@/ui/FormRow";
 import css from "@/ui/rows.module.css";
 import own from "./ladders.module.css";

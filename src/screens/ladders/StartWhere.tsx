@@ -49,7 +49,7 @@ export function StartWhere(page: Props) {
 	const top = highestStart(ladder.rungs, rail.pegIndex);
 	const start = async (index: number) => {
 		// The address holds the lesson: a reload goes on where it was.
-		const address = await begin(at.id, { minutes: null, wish: "" }, ladder.rungs[index]?.id);
+		const address = await begin(at.id, { minutes: null }, { onRung: ladder.rungs[index]?.id });
 		const id = new URL(address, window.location.href).searchParams.get("lesson");
 		window.history.replaceState(null, "", `?lesson=${id}`);
 		setLesson(id);

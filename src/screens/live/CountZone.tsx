@@ -6,12 +6,18 @@ import type { Pack } from "@/core/pack/pack";
 import { readOn, variationWords } from "@/core/pack/placing";
 import { ruleSentence } from "@/core/rules";
 import type { KeepingState, LessonOnDevice } from "@/device/lesson";
+import { late } from "@/ui/late";
 import { Rail } from "@/ui/Rail";
 import css from "./count.module.css";
 import { type Board, countOf } from "./model";
-import { Opening } from "./Opening";
 import { setText, useDirectPaint } from "./useDirectPaint";
 import type { SetClock } from "./useSetClock";
+
+/** What happened last time is not needed to count: it is fetched after what is. */
+const Opening = late(
+	() => import("./Opening").then((module) => module.Opening),
+	() => null,
+);
 
 function useMinute(): number {
 	const [time, setTime] = useState(() => Date.now());
@@ -257,7 +263,11 @@ export function CountZone({
 			</div>
 			<div className={`${css.middle} ${setClock ? css.withClock : ""}`}>
 				<DrillLine board={board} label={label} />
-				{opening && <Opening pack={pack} board={board} />}
+				{opening && (
+					<div className={css.openingRoom}>
+						<Opening pack={pack} board={board} />
+					</div>
+				)}
 				<TheCount
 					lesson={lesson}
 					className={opening ? "visually-hidden" : `${css.number} ${longer ? css.longer : ""}`}

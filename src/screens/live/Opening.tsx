@@ -1,12 +1,25 @@
+import type { Body } from "@/core/log/kinds";
 import type { Pack } from "@/core/pack/pack";
 import { fromToday } from "@/ui/dates";
 import { firstAndBest } from "@/ui/scores";
 import css from "./count.module.css";
 import { insecureWords } from "./deviceSettings";
+import { useLive } from "./LiveContext";
 import type { Board } from "./model";
+
+/** What this lesson is to be, in a line: one press says more. */
+function todayWords(opened: Body<"lesson.opened"> | undefined): string {
+	const { minutes = null, wish = "", effort } = opened ?? {};
+	return [
+		minutes === null ? "No time set" : `${minutes} minutes`,
+		wish ? `wish: ${wish}` : "no wish said",
+		...(effort === undefined ? [] : [`effort ${effort} of ten`]),
+	].join(" · ");
+}
 
 /** A lesson opens with last time: the score, the cue to repeat, what was promised, what is parked. */
 export function Opening({ board, pack }: { board: Board; pack: Pack }) {
+	const { view, open } = useLive();
 	const { ladder, set } = board;
 	if (!ladder) return null;
 	const { last } = ladder;
@@ -17,6 +30,9 @@ export function Opening({ board, pack }: { board: Board; pack: Pack }) {
 		// A long one scrolls, for keys too.
 		// biome-ignore lint/a11y/noNoninteractiveTabindex: whoever has no finger scrolls it by keys
 		<section className={css.opening} aria-label="Last time" tabIndex={0}>
+			<button type="button" className={css.today} onClick={() => open("lesson")}>
+				<span>{todayWords(view.opened?.body)}</span>
+			</button>
 			{!window.isSecureContext && <p className="asks">{insecureWords}</p>}
 			{last ? (
 				<p>

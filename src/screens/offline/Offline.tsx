@@ -24,7 +24,7 @@ export function Offline() {
 	const start = async (ladder: string | null) => {
 		setFailed(false);
 		try {
-			window.location.assign(await begin(ladder, { minutes: 45, wish: "" }));
+			window.location.assign(await begin(ladder));
 		} catch {
 			setFailed(true);
 		}

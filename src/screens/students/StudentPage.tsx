@@ -4,10 +4,9 @@ import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { type Student, sideWords } from "@/core/people/student";
-import { cutText } from "@/core/text/fields";
-import { Begin } from "@/screens/today/Begin";
 import type { StudentLadder, StudentPageProps } from "@/server/readStudents";
 import { Archive } from "@/ui/Archive";
+import { Begin } from "@/ui/Begin";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords, fromToday } from "@/ui/dates";
 import { Parked, Promises } from "@/ui/KeepList";
@@ -114,12 +113,7 @@ function LadderRow({ ladder, student }: { ladder: StudentLadder; student: Studen
 				{ladder.archived ? (
 					<Archive what="ladder" id={ladder.id} archived />
 				) : (
-					<Begin
-						ladder={ladder.id}
-						label="lesson"
-						wish={cutText(student.wish, 400)}
-						name={`lesson: ${ladder.skill}, ${ladder.side}`}
-					/>
+					<Begin ladder={ladder.id} label="lesson" name={`lesson: ${ladder.skill}, ${ladder.side}`} />
 				)}
 			</div>
 		</section>

@@ -1,12 +1,12 @@
 import Link from "next/link";
-import { plural } from "@/core/text/lists";
 import type { TodayLadder, TodayProps } from "@/server/readToday";
+import { Begin } from "@/ui/Begin";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords, fromToday } from "@/ui/dates";
 import { Parked, Promises } from "@/ui/KeepList";
 import { Rail } from "@/ui/Rail";
-import { Begin } from "./Begin";
 import { DecidePass } from "./DecidePass";
+import { OpenLessons } from "./OpenLessons";
 import css from "./today.module.css";
 
 /** Who is next, what is due, what was promised, what needs a decision. */
@@ -25,23 +25,7 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 		>
 			<h1 className="visually-hidden">Today</h1>
 			{students.length === 0 && <Welcome />}
-			{open.map((lesson) => (
-				<p key={lesson.lesson} className={css.waiting}>
-					<span>
-						<b className="asks">A lesson is open</b>
-						<br />
-						<span dir="auto">{lesson.names}</span>, {plural(lesson.tries, "try", "tries")}, {fromToday(lesson.day, day)}
-					</span>
-					<span className="d-flex gap-2">
-						<Link className="btn btn-primary" href={`/live?lesson=${lesson.lesson}`}>
-							go back in
-						</Link>
-						<Link className="btn btn-outline-primary" href={`/wrap?lesson=${lesson.lesson}`}>
-							wrap up
-						</Link>
-					</span>
-				</p>
-			))}
+			<OpenLessons studio={studio.id} day={day} open={open} />
 			{next && (
 				<section className={css.next} aria-label="Next lesson">
 					<p className={css.when}>
@@ -58,7 +42,7 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 					</p>
 					<div className={css.rails}>
 						{next.ladders.map((ladder) => (
-							<LadderLine key={ladder.id} who={next.name} ladder={ladder} day={day} large />
+							<LadderLine key={ladder.id} who={next.name} ladder={ladder} day={day} isOpen={next.isOpen} large />
 						))}
 						{next.ladders.length === 0 && <NoLadder id={next.id} />}
 					</div>
@@ -95,7 +79,7 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 									<b>{student.name}</b>
 								</Link>
 								{student.ladders.map((ladder) => (
-									<LadderLine key={ladder.id} who={student.name} ladder={ladder} day={day} />
+									<LadderLine key={ladder.id} who={student.name} ladder={ladder} day={day} isOpen={student.isOpen} />
 								))}
 								{student.ladders.length === 0 && <NoLadder id={student.id} />}
 							</span>
@@ -120,11 +104,14 @@ function LadderLine({
 	who,
 	ladder,
 	day,
+	isOpen,
 	large = false,
 }: {
 	who: string;
 	ladder: TodayLadder;
 	day: string;
+	/** The student's lesson of today is open: a press goes back into it. */
+	isOpen: boolean;
 	large?: boolean;
 }) {
 	const { rail, last } = ladder;
@@ -162,6 +149,7 @@ function LadderLine({
 			<Begin
 				ladder={ladder.id}
 				label="lesson"
+				isOpen={isOpen}
 				quiet={!large}
 				name={`lesson: ${who}, ${ladder.skill}${ladder.side === "none" ? "" : `, ${ladder.side}`}`}
 			/>

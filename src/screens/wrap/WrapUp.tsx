@@ -127,7 +127,7 @@ function NoteField({ student, label, text, write, lines, leftOut, leave, again }
 	return (
 		<div className="mb-3">
 			{lines.length > 1 && (
-				<fieldset className={css.lines} aria-label={`Lines of the ${label}`}>
+				<fieldset className={css.lines} aria-label={`What is in it: ${label.replace(/,.*/, "").toLowerCase()}`}>
 					{lines.map(({ id, about }) => (
 						<Form.Check
 							key={id}

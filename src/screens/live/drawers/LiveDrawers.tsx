@@ -21,6 +21,7 @@ const fetchedLate = {
 	park: late(() => import("./ParkDrawer").then((module) => module.ParkDrawer), NotFetched),
 	watch: late(() => import("./WatchDrawer").then((module) => module.WatchDrawer), NotFetched),
 	circuit: late(() => import("./CircuitDrawer").then((module) => module.CircuitDrawer), NotFetched),
+	lesson: late(() => import("./LessonDrawer").then((module) => module.LessonDrawer), NotFetched),
 	break: late(() => import("./BreakDrawer").then((module) => module.BreakDrawer), NotFetched),
 } satisfies Record<DrawerName, unknown>;
 

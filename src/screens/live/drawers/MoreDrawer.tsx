@@ -16,8 +16,10 @@ export function MoreDrawer() {
 	const done = useDone();
 	return (
 		<Drawer title="More">
-			<RungWords />
 			<Choices>
+				<PlainLink className={css.choice} href={`/wrap?lesson=${lesson.lesson}`}>
+					wrap up
+				</PlainLink>
 				<Choice onClick={done(() => acts.limit(STEP))} small={`${board.visit.verdict.allowed} now`}>
 					six more
 				</Choice>
@@ -46,9 +48,7 @@ export function MoreDrawer() {
 					count in {plural(one.tries, "try", "tries")} of another device
 				</Choice>
 			))}
-			<PlainLink className={css.choice} href={`/wrap?lesson=${lesson.lesson}`}>
-				wrap up
-			</PlainLink>
+			<RungWords />
 		</Drawer>
 	);
 }
@@ -149,6 +149,9 @@ function OtherDrawers() {
 			</Choice>
 			<Choice onClick={() => open("pain")} small="ends the work here">
 				pain
+			</Choice>
+			<Choice onClick={() => open("lesson")} small="minutes, wish, effort">
+				this lesson
 			</Choice>
 			<Choice onClick={() => open("device")} small="sound, thumb, remote">
 				this device

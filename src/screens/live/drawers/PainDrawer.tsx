@@ -1,4 +1,4 @@
-import { bodyParts } from "@/core/people/student";
+import { bodyParts } from "@/core/people/body";
 import { useDone, useLive } from "../LiveContext";
 import { Choice, Choices, Drawer } from "./Drawer";
 

@@ -1,17 +1,19 @@
 /** @jest-environment jsdom */
 import { fireEvent, render, screen } from "@testing-library/react";
+import type { Rule } from "@/core/rules";
 import { type Live, LiveProvider } from "../LiveContext";
 import { TallyDrawer } from "./TallyDrawer";
 
-const press = (...names: string[]) => {
+const press = (...names: (string | RegExp)[]) => {
 	for (const name of names) fireEvent.click(screen.getByRole("button", { name }));
 };
 
 describe("a tally", () => {
-	const show = () => {
+	const show = (rule: Rule = { kind: "streak", r: 3 }) => {
 		const entered: unknown[] = [];
 		const close = jest.fn();
-		const live = { acts: { tally: (body: unknown) => entered.push(body) }, close } as unknown as Live;
+		const board = { set: { placing: { settings: { triesPerSet: 10 } } }, visit: { rule } };
+		const live = { acts: { tally: (body: unknown) => entered.push(body) }, close, board } as unknown as Live;
 		render(
 			<LiveProvider value={live}>
 				<TallyDrawer />
@@ -21,21 +23,31 @@ describe("a tally", () => {
 	};
 	const enter = () => screen.getByRole<HTMLButtonElement>("button", { name: "enter the tally" });
 
-	test("is entered as three numbers, and closes", () => {
+	test("is entered by keypad, and closes; a run that nobody knows is not made up", () => {
 		const { entered, close } = show();
-		press("+ one: good", "+ one: longest run");
+		press(/good$/, "6");
 		fireEvent.click(enter());
-		expect(entered).toEqual([{ tries: 10, good: 6, longest: 3 }]);
+		expect(entered).toEqual([{ tries: 10, good: 6 }]);
 		expect(close).toHaveBeenCalled();
+		press(/tries$/, "1", "2", /longest run$/, "4", "take the last digit back", "3");
+		fireEvent.click(enter());
+		expect(entered[1]).toEqual({ tries: 12, good: 6, longest: 3 });
 	});
 	test("that no order of tries has is refused while it stands there", () => {
 		const { entered } = show();
-		press("− one: longest run", "− one: longest run");
+		expect(enter().disabled).toBe(true);
+		press(/good$/, "5", /longest run$/, "0");
 		expect(enter().disabled).toBe(true);
 		expect(screen.getByRole("status").textContent).toContain("some run is 1 long at least");
 		fireEvent.click(enter());
 		expect(entered).toEqual([]);
-		press("+ one: longest run");
+		press("take the last digit back", "1");
 		expect(enter().disabled).toBe(false);
+	});
+	test("against the clock one number says it", () => {
+		const { entered } = show({ kind: "count", c: 40, seconds: 60 });
+		press("4", "2");
+		fireEvent.click(enter());
+		expect(entered).toEqual([{ tries: 42, good: 42, seconds: 60 }]);
 	});
 });

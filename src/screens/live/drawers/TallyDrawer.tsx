@@ -2,8 +2,9 @@
 
 import { useState } from "react";
 import { type Tally, tallyRefusal } from "@/core/rules/tally";
+import { secondsOf } from "../inputs";
 import { useDone, useLive } from "../LiveContext";
-import { Choice, Choices, Drawer } from "./Drawer";
+import { Drawer } from "./Drawer";
 import css from "./drawer.module.css";
 
 const parts = [
@@ -11,37 +12,73 @@ const parts = [
 	["good", "good"],
 	["longest", "longest run"],
 ] as const;
+type Part = (typeof parts)[number][0];
 
-/** A set that was counted in the head: three numbers, by thumb. */
+const keys = ["1", "2", "3", "4", "5", "6", "7", "8", "9", "←", "0"] as const;
+
+/**
+ * A set that was counted in the head, as numbers by keypad: tries, good, and the longest run
+ * where it is known. Against the clock one number says it all.
+ */
 export function TallyDrawer() {
-	const { acts } = useLive();
+	const { acts, board } = useLive();
 	const done = useDone();
-	const [tally, setTally] = useState<Required<{ [K in keyof Tally]: number }>>({ tries: 10, good: 5, longest: 2 });
-	const wrong = tallyRefusal(tally);
-	const step = (name: keyof Tally, by: number) =>
-		setTally({ ...tally, [name]: Math.min(500, Math.max(name === "tries" ? 1 : 0, tally[name] + by)) });
+	const { triesPerSet } = board.set.placing.settings;
+	const seconds = secondsOf(board.visit.rule);
+	const [typed, setTyped] = useState<Partial<Record<Part, string>>>({});
+	const [part, setPart] = useState<Part>(seconds === null ? "tries" : "good");
+	const number = (name: Part) => (typed[name] ? Number(typed[name]) : null);
+	const [good, longest] = [number("good"), number("longest")];
+	const tries = number("tries") ?? (seconds === null ? triesPerSet : good);
+	const tally: Tally | null =
+		good === null || tries === null
+			? null
+			: { tries, good, ...(longest === null ? {} : { longest }), ...(seconds === null ? {} : { seconds }) };
+	const wrong = tally && (tallyRefusal(tally) ?? (tally.tries > 500 ? "Tries: at most 500 fit in one tally." : null));
+	const press = (key: (typeof keys)[number]) =>
+		setTyped((so) => ({
+			...so,
+			[part]: key === "←" ? (so[part] ?? "").slice(0, -1) : `${so[part] ?? ""}${key}`.slice(0, 3),
+		}));
+	const shown = seconds === null ? parts : parts.filter(([name]) => name === "good");
 	return (
-		<Drawer title="A set as numbers">
-			{parts.map(([name, words]) => (
-				<div key={name} className={css.tally}>
-					<span>{words}</span>
-					<button type="button" className={css.choice} onClick={() => step(name, -1)}>
-						−<span className="visually-hidden"> one: {words}</span>
+		<Drawer title={seconds === null ? "A set as numbers" : `How many in ${seconds} seconds`}>
+			<div className={css.numbers}>
+				{shown.map(([name, words]) => (
+					<button key={name} type="button" aria-pressed={part === name} onClick={() => setPart(name)}>
+						<b data-testid={`tally-${name}`}>
+							{typed[name] || (name === "tries" ? triesPerSet : name === "longest" ? "?" : "–")}
+						</b>
+						{words}
 					</button>
-					<b data-testid={`tally-${name}`}>{tally[name]}</b>
-					<button type="button" className={css.choice} onClick={() => step(name, 1)}>
-						+<span className="visually-hidden"> one: {words}</span>
+				))}
+			</div>
+			<div className={css.keypad}>
+				{keys.map((key) => (
+					<button
+						key={key}
+						type="button"
+						aria-label={key === "←" ? "take the last digit back" : key}
+						onClick={() => press(key)}
+					>
+						{key}
 					</button>
-				</div>
-			))}
+				))}
+				<button
+					type="button"
+					className={css.enter}
+					disabled={tally === null || wrong !== null}
+					onClick={done(() => tally && acts.tally(tally))}
+				>
+					enter<span className="visually-hidden"> the tally</span>
+				</button>
+			</div>
 			<p role="status" className="m-0">
-				{wrong ?? "It counts for the limit. It meets the rule only if every order of these tries would."}
+				{wrong ??
+					(seconds === null
+						? "It counts for the limit. It meets the rule only if every order of these tries would."
+						: "All of them within the clock.")}
 			</p>
-			<Choices>
-				<Choice disabled={wrong !== null} onClick={done(() => acts.tally(tally))}>
-					enter the tally
-				</Choice>
-			</Choices>
 		</Drawer>
 	);
 }

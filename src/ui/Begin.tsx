@@ -1,0 +1,73 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import { begin } from "@/device/begin";
+import { Refusals } from "@/ui/Refusals";
+
+/**
+ * Starts a lesson in one press. How long it is, what the student wants and how hard it is
+ * to be can be said there before the first try, and need not be. There is one lesson a student
+ * a day: while it is open the press goes back into it, and a second one is another choice.
+ */
+export function Begin({
+	ladder,
+	label,
+	quiet = false,
+	name,
+	isOpen = false,
+}: {
+	ladder: string | null;
+	label: string;
+	quiet?: boolean;
+	name?: string;
+	/** The student's lesson of today is open. */
+	isOpen?: boolean;
+}) {
+	const router = useRouter();
+	const [busy, setBusy] = useState(false);
+	const [failed, setFailed] = useState(false);
+	const go = async (another: boolean) => {
+		setBusy(true);
+		setFailed(false);
+		try {
+			router.push(await begin(ladder, {}, { another }));
+		} catch {
+			setFailed(true);
+			setBusy(false);
+		}
+	};
+	return (
+		<>
+			<span className="d-inline-flex flex-column align-items-end">
+				<Button
+					variant={quiet ? "outline-primary" : "primary"}
+					disabled={busy}
+					aria-label={name}
+					onClick={() => void go(false)}
+				>
+					{label}
+				</Button>
+				{isOpen && (
+					<Button
+						variant="link"
+						size="sm"
+						disabled={busy}
+						aria-label={name && `a second ${name}`}
+						onClick={() => void go(true)}
+					>
+						a second one
+					</Button>
+				)}
+			</span>
+			{failed && (
+				<Refusals
+					refusals={[
+						{ path: "", sentence: "The server does not answer, so no lesson was begun. Press again when it does." },
+					]}
+				/>
+			)}
+		</>
+	);
+}
