@@ -1,6 +1,6 @@
 import { scales } from "@/core/ladder/scale";
 import { findLadder, saveLadder } from "@/store/ladders";
-import { advice, allSent, answer, expect, good, test, touch } from "./studio";
+import { advice, allSent, answer, expect, good, test, touch, written } from "./studio";
 
 test.use({ demo: true, viewport: { width: 390, height: 844 } });
 
@@ -91,7 +91,7 @@ test("a points rule found for a three-outcome rung speaks its scale, and passes 
 	});
 	await expect(page.getByText("Split as stated here, even where nobody said")).toBeVisible();
 	await expect(page.getByTestId("worth").getByLabel("clean")).toHaveValue("50");
-	await touch(page, "save the ladder").click();
+	await written(page);
 	await expect
 		.poll(() =>
 			studio.inStore(async (store) => (await findLadder(store, "teodor-clubs"))?.ladder.rungs[2]?.settings.rule),

@@ -54,8 +54,7 @@ test("a protected part takes out the rung that loads it; a lesson begins beside 
 	await page.getByRole("button", { name: peg?.[0]?.settings.name ?? "", exact: true }).click();
 	await page.getByLabel("Drill: who stands where, what is done").fill("From the {this} hand, caught {across}.");
 	await expect(page.getByRole("complementary")).toContainText("From the left hand, caught right.");
-	await touch(page, "save the ladder").click();
-	await expect(page.getByText("not saved yet")).toHaveCount(0);
+	await written(page);
 	const saved = (await studio.inStore((store) => findLadder(store, "wren-diabolo")))?.ladder.rungs.find(
 		(rung) => rung.settings.name === name,
 	);
@@ -68,7 +67,7 @@ test("a protected part takes out the rung that loads it; a lesson begins beside 
 	await page.goto("/students/wren");
 	await touch(page, "edit").click();
 	await page.getByLabel("wrist").check();
-	await touch(page, "save").click();
+	await written(page);
 	await expect(page.getByText("Mind the")).toContainText("wrist");
 	await page.goto("/ladders/wren-diabolo");
 	await expect(page.getByRole("button", { name: `${name} taken out` })).toBeVisible();
@@ -100,8 +99,7 @@ test("a set-up is placed by dragging, by keys and by numbers, in the coach’s u
 }) => {
 	await page.goto("/ladders/difficulties");
 	await page.getByLabel("Distances are told in").selectOption("ft");
-	await touch(page, "save the difficulties").click();
-	await expect(page.getByText("Saved.")).toBeVisible();
+	await written(page);
 
 	await page.goto("/ladders/isolde-clubs");
 	await page.getByRole("button", { name: "One club, hand to hand", exact: true }).click();
@@ -130,8 +128,7 @@ test("a set-up is placed by dragging, by keys and by numbers, in the coach’s u
 	expect(dragged).toBeGreaterThan(3);
 	await page.getByLabel("mark, at home instead").fill("a cup");
 	await accessible(page);
-	await touch(page, "save the ladder").click();
-	await expect(page.getByText("not saved yet")).toHaveCount(0);
+	await written(page);
 	const sketch = (await studio.inStore((store) => findLadder(store, "isolde-clubs")))?.ladder.rungs[0]?.settings.sketch;
 	// Kept in metres, whatever the unit.
 	expect(sketch?.side).toBe("left");
@@ -156,24 +153,20 @@ test("difficulties are the coach’s, or the skill’s own: renamed, reweighed, 
 }) => {
 	await page.goto("/ladders/difficulties");
 	await page.getByLabel("Name of difficulty 2").fill("help");
-	await touch(page, "save the difficulties").click();
 	await expect(
 		page.getByText('Difficulties 1 and 2 are both called "help"; give one another name.').first(),
 	).toBeVisible();
 	await page.getByLabel("Name of difficulty 2").fill("prop");
 	await page.getByRole("button", { name: "notches of prop" }).click();
 	await page.getByLabel("prop, weight of notch 2").fill("-1");
-	await touch(page, "save the difficulties").click();
 	await expect(
 		page.getByText("Difficulty 2, notch 2, weight is -1; at least 0 is needed.", { exact: true }).first(),
 	).toBeVisible();
 	await page.getByLabel("prop, weight of notch 2").fill("0");
-	await touch(page, "save the difficulties").click();
 	await expect(
 		page.getByText('"slow and light" of prop weighs 0; a step up weighs more than 0, 1 is usual.').first(),
 	).toBeVisible();
 	await page.getByLabel("to, in 10").fill("5");
-	await touch(page, "save the difficulties").click();
 	await expect(
 		page.getByText(/The working band would go from 6 to 5 in 10; its lower end is below the upper one/),
 	).toBeVisible();
@@ -183,8 +176,7 @@ test("difficulties are the coach’s, or the skill’s own: renamed, reweighed, 
 	await page.getByRole("button", { name: "Move prop" }).press("ArrowUp");
 	await expect(page.getByLabel("Name of difficulty 1", { exact: true })).toHaveValue("prop");
 	await accessible(page);
-	await touch(page, "save the difficulties").click();
-	await expect(page.getByText("Saved.")).toBeVisible();
+	await written(page);
 	const { coach } = await studio.inStore((store) => findCoach(store));
 	expect(coach.difficulties[0]).toMatchObject({ id: "object", name: "prop" });
 	expect(coach.difficulties[0]?.notches[1]).toEqual({ name: "scarves", weight: 2 });

@@ -1,6 +1,6 @@
 import { saveSkill } from "@/store/skills";
 import { saveStudent } from "@/store/students";
-import { expect, test, touch } from "./studio";
+import { expect, test, touch, written } from "./studio";
 
 test("a skill with exactly one key position: it can be watched, and left again", async ({ page, studio }) => {
 	const position = { id: "only", name: "Only one", short: "only", tell: "", cues: [], fault: "", origin: null };
@@ -15,7 +15,7 @@ test("a skill with exactly one key position: it can be watched, and left again",
 	await page.getByRole("button", { name: "Alone, easy", exact: true }).click();
 	const only = page.getByRole("checkbox", { name: "only", exact: true });
 	await only.check();
-	await touch(page, "save the ladder").click();
+	await written(page);
 	await expect(page.getByText(/should be/)).toHaveCount(0);
 	await page.reload();
 	await page.getByRole("button", { name: "Alone, easy", exact: true }).click();
@@ -27,6 +27,6 @@ test("a skill with exactly one key position: it can be watched, and left again",
 		});
 	expect(await watched()).toBe('["only"]');
 	await only.uncheck();
-	await touch(page, "save the ladder").click();
+	await written(page);
 	await expect.poll(watched).toBe("[]");
 });

@@ -1,5 +1,5 @@
 import { findLadder } from "@/store/ladders";
-import { accessible, expect, test, touch } from "./studio";
+import { accessible, expect, test, touch, written } from "./studio";
 
 test.use({ demo: true, viewport: { width: 1280, height: 900 } });
 
@@ -18,12 +18,12 @@ test("outcomes are the coach’s own: renamed with their points, one taken out, 
 	await expect(page.getByText("which is no outcome any more", { exact: false })).toHaveCount(0);
 	await expect(sentence).not.toContainText("wrong");
 	await touch(page, "one more outcome").click();
-	await touch(page, "save the ladder").click();
+	await touch(page, "show me").click();
 	await expect(page.getByText("outcome 5, name of the outcome is empty", { exact: false }).first()).toBeVisible();
 	await page.getByLabel("Outcome 5", { exact: true }).fill("on the floor");
 	await page.getByLabel("Points of outcome 5").fill("-1");
 	await accessible(page);
-	await touch(page, "save the ladder").click();
+	await written(page);
 	await expect
 		.poll(async () => {
 			const row = await studio.inStore((store) => findLadder(store, "kasimir-calls"));

@@ -1,6 +1,6 @@
 import { findLadder } from "@/store/ladders";
 import { findSkill } from "@/store/skills";
-import { drag, expect, test, touch } from "./studio";
+import { drag, expect, test, touch, written } from "./studio";
 
 test.use({ demo: true, viewport: { width: 1280, height: 800 } });
 
@@ -33,7 +33,7 @@ test("a rung is dragged up its ladder; the peg stays on the rung it stands on", 
 	await page.goto("/ladders/odile-slackline");
 	await drag(page, /^Move rung 1, /, /^Move rung 2, /);
 	await expect(page.getByRole("button", { name: /^Move rung 2, Stand, a hand on the pole/ })).toBeVisible();
-	await touch(page, "save the ladder").click();
+	await written(page);
 	await expect
 		.poll(async () =>
 			(await studio.inStore((store) => findLadder(store, "odile-slackline")))?.ladder.rungs

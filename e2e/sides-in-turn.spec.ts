@@ -1,5 +1,5 @@
 import { resolve } from "@/core/log/resolve";
-import { accessible, allSent, expect, field, good, test, touch } from "./studio";
+import { accessible, allSent, expect, field, good, test, touch, written } from "./studio";
 
 test.use({ demo: true, viewport: { width: 390, height: 844 } });
 
@@ -102,8 +102,7 @@ test("two students in turn, chosen among the ladders; a partner counts, marked s
 	// The coach may have estimates go without them.
 	await page.goto("/ladders/difficulties");
 	await page.getByLabel("Estimates leave out tries that a partner logged").check();
-	await touch(page, "save the difficulties").click();
-	await expect(page.getByText("Saved.")).toBeVisible();
+	await written(page);
 	await page.reload();
 	await expect(page.getByLabel("Estimates leave out tries that a partner logged")).toBeChecked();
 });

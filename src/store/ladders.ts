@@ -182,9 +182,25 @@ export async function saveLadder({ write }: Store, body: Ladder, at: Saved): Pro
 			.update(t.ladder)
 			.set({ body, version, rev: at.rev + 1, updatedAt: stamp() })
 			.where(eq(t.ladder.id, at.id));
-		if (version !== row.version) await tx.insert(t.ladderRevision).values({ id: uuid(), ladder: at.id, version });
+		if (version !== row.version) await noteRevision(tx, at.id, version);
 		return { ok: true, value: { id: at.id, rev: at.rev + 1 } };
 	});
+}
+
+/** What is typed within so long of the last change is one change of the ladder, though it was in force at every rest. */
+const ONE_SITTING_MS = 10 * 60_000;
+
+/** The ladder as it was built stays the first of its revisions. */
+async function noteRevision(tx: Tx, ladder: string, version: string): Promise<void> {
+	const rows = await tx
+		.select({ id: t.ladderRevision.id, at: t.ladderRevision.createdAt })
+		.from(t.ladderRevision)
+		.where(eq(t.ladderRevision.ladder, ladder))
+		.orderBy(asc(t.ladderRevision.createdAt), asc(t.ladderRevision.id));
+	const last = rows.slice(1).at(-1);
+	if (last && Date.parse(stamp()) - Date.parse(last.at) < ONE_SITTING_MS)
+		await tx.update(t.ladderRevision).set({ version }).where(eq(t.ladderRevision.id, last.id));
+	else await tx.insert(t.ladderRevision).values({ id: uuid(), ladder, version });
 }
 
 /** Takes the skill over in the version that was looked at, whole or not at all; never one that lacks a watched position. */

@@ -22,6 +22,9 @@ export function useDraft<T extends FieldValues>(key: string, rev: number, form: 
 	/** Lets go of what was not written out yet. */
 	const dropping = useRef(() => {});
 	const { reset, subscribe } = form;
+	/** A new revision is written down with the draft, and is no reason to bring it back. */
+	const against = useRef(rev);
+	against.current = rev;
 	useEffect(() => {
 		const name = `peg-ladder draft ${key}`;
 		const draft = readKeptJson(name, (value) => value as StoredDraft<T> | null);
@@ -34,7 +37,7 @@ export function useDraft<T extends FieldValues>(key: string, rev: number, form: 
 		let timer: ReturnType<typeof setTimeout> | undefined;
 		const write = () => {
 			clearTimeout(timer);
-			if (latest) keepJson(name, { rev, values: latest } satisfies StoredDraft<T>);
+			if (latest) keepJson(name, { rev: against.current, values: latest } satisfies StoredDraft<T>);
 			latest = null;
 		};
 		dropping.current = () => {
@@ -58,7 +61,7 @@ export function useDraft<T extends FieldValues>(key: string, rev: number, form: 
 			window.removeEventListener("pagehide", write);
 			document.removeEventListener("visibilitychange", write);
 		};
-	}, [key, rev, reset, subscribe]);
+	}, [key, reset, subscribe]);
 	const forget = () => {
 		dropping.current();
 		forgetKept(`peg-ladder draft ${key}`);

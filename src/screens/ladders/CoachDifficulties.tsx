@@ -1,19 +1,20 @@
 "use client";
 
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { usualDifficulties } from "@/core/build/usual";
-import { type Coach, lengthUnits } from "@/core/coach/coach";
+import { Coach, coachLabels, lengthUnits } from "@/core/coach/coach";
 import { change, redo, startHistory, undo } from "@/core/editing/history";
+import { parse } from "@/core/refusals/refusals";
 import { forgetKept, keepJson, readKeptJson } from "@/device/localKeep";
 import { keepCoach } from "@/server/actions";
 import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
-import { Refusals } from "@/ui/Refusals";
+import { InForce } from "@/ui/InForce";
 import css from "@/ui/rows.module.css";
 import { UndoRedo } from "@/ui/UndoRedo";
-import { useRefusals } from "@/ui/useRefusals";
+import { useInForce } from "@/ui/useInForce";
 import { useUndoKeys } from "@/ui/useUndoKeys";
 import { DifficultyList } from "./DifficultyList";
 
@@ -21,31 +22,48 @@ const DRAFT = "peg-ladder draft difficulties";
 const unitWords = { m: "metres", ft: "feet" } as const;
 
 /** What gets harder, for the whole studio, and the unit distances are told in. Ladders that stand keep what they were built on. */
-export function CoachDifficulties({ at: from, coach }: { at: { id: string; rev: number }; coach: Coach }) {
-	const [at, setAt] = useState(from);
+export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number }; coach: Coach }) {
 	const [history, setHistory] = useState(() => startHistory(coach));
-	const { refused, ask } = useRefusals();
-	const [saved, setSaved] = useState(false);
+	const latest = useRef(coach);
+	latest.current = history.now;
+	const listeners = useRef(new Set<() => void>());
+	const typed = useMemo(
+		() => ({
+			values: () => latest.current,
+			inForce: () => {},
+			replace: (next: Coach) => setHistory((was) => change(was, next, "", 0)),
+			subscribe: (listener: () => void) => {
+				listeners.current.add(listener);
+				return () => void listeners.current.delete(listener);
+			},
+		}),
+		[],
+	);
+	const { standing, amiss } = useInForce(
+		typed,
+		at,
+		coach,
+		(values) => parse(Coach, values, coachLabels),
+		keepCoach,
+		() => forgetKept(DRAFT),
+	);
+	const told = history.now;
+	// biome-ignore lint/correctness/useExhaustiveDependencies: told of each change of what is typed
+	useEffect(() => {
+		if (told !== coach) for (const listener of listeners.current) listener();
+	}, [told]);
 	useEffect(() => {
 		const kept = readKeptJson(DRAFT, (value) => value as Coach | null);
 		if (kept) setHistory((now) => change(now, kept, "", 0));
 	}, []);
 	const now = history.now;
 	const put = (next: Coach, what: string) => {
-		setSaved(false);
 		keepJson(DRAFT, next);
 		setHistory((was) => change(was, next, what, Date.now()));
 	};
 	const back = () => setHistory(undo);
 	const again = () => setHistory(redo);
 	useUndoKeys(back, again);
-	const save = async () => {
-		const outcome = await ask(keepCoach(now, at));
-		if (!outcome.ok) return;
-		forgetKept(DRAFT);
-		setAt(outcome.value);
-		setSaved(true);
-	};
 	return (
 		<BenchPage
 			keys={[
@@ -81,7 +99,7 @@ export function CoachDifficulties({ at: from, coach }: { at: { id: string; rev: 
 			<DifficultyList
 				value={now.difficulties}
 				onChange={(difficulties, what) => put({ ...now, difficulties }, what)}
-				refusal={(path) => refused.find((one) => one.path === `difficulties.${path}`)?.sentence}
+				refusal={(path) => amiss.find((one) => one.path === `difficulties.${path}`)?.sentence}
 			/>
 			<fieldset className="mt-3">
 				<legend className="form-label m-0">A working rung is one where so many in 10 are good</legend>
@@ -136,13 +154,11 @@ export function CoachDifficulties({ at: from, coach }: { at: { id: string; rev: 
 				checked={now.partnersLeftOut ?? false}
 				onChange={(event) => put({ ...now, partnersLeftOut: event.target.checked }, "")}
 			/>
-			<Refusals refusals={refused} />
+			<InForce standing={standing} amiss={amiss} />
 			<div className={css.actions}>
-				<Button onClick={() => void save()}>save the difficulties</Button>
 				<Button variant="link" onClick={() => put({ ...now, difficulties: [...usualDifficulties] }, "")}>
 					back to the usual ones
 				</Button>
-				{saved && <span role="status">Saved.</span>}
 			</div>
 		</BenchPage>
 	);

@@ -3,6 +3,8 @@
 import Link from "next/link";
 import Button from "react-bootstrap/Button";
 import { Archive } from "@/ui/Archive";
+import { Begin } from "@/ui/Begin";
+import { InForce } from "@/ui/InForce";
 import { Refusals } from "@/ui/Refusals";
 import css from "@/ui/rows.module.css";
 import { Workbook } from "@/ui/Workbook";
@@ -25,21 +27,24 @@ export function LadderActions({
 	onAdd: () => void;
 	onPutBack: () => void;
 }) {
-	const { errors, isSubmitting, isDirty } = bench.form.formState;
+	const { errors, isSubmitting } = bench.form.formState;
 	const ofTheList = errors.rungs?.message ? [{ path: "rungs", sentence: errors.rungs.message }] : [];
 	return (
 		<>
 			<Refusals refusals={[...bench.refused, ...ofTheList]} />
+			{at && <InForce {...bench.inForce} onShow={() => void bench.make()} />}
 			<div className={css.actions}>
 				<Button variant="outline-primary" onClick={onAdd}>
 					add a rung on top
 				</Button>
-				<Button type="submit" disabled={isSubmitting}>
-					{at ? "save the ladder" : "make the ladder"}
-				</Button>
-				{isDirty && <span className="hint">not saved yet; kept on this device</span>}
-				{at && !isDirty && (
+				{!at && (
+					<Button type="submit" disabled={isSubmitting}>
+						make the ladder
+					</Button>
+				)}
+				{at && (
 					<>
+						{!archived && <Begin ladder={at.id} label="lesson" quiet />}
 						<Link className="btn btn-outline-primary" href={`/ladders/${at.id}/start`}>
 							start where?
 						</Link>

@@ -90,12 +90,10 @@ export function LadderBench(page: LadderBenchProps) {
 			}
 		>
 			<FormProvider {...form}>
-				<Form onSubmit={bench.save} onBlur={history.flush} noValidate>
+				<Form onSubmit={bench.make} onBlur={history.flush} noValidate>
 					<div style={beside}>
 						<LadderHead student={student} skill={skill} steps={history} />
-						{at && !form.formState.isDirty && (
-							<OtherSide id={at.id} side={side} twin={twin} onRefused={bench.setRefused} />
-						)}
+						{at && <OtherSide id={at.id} side={side} twin={twin} onRefused={bench.setRefused} />}
 						{newer && at && <NewerSkill at={at} newer={newer} onRefused={bench.setRefused} />}
 						{bench.restored && (
 							<p className="hint m-0">

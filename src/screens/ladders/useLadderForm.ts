@@ -6,18 +6,22 @@ import { type UseFormReturn, useForm } from "react-hook-form";
 import { change, type History, redo, startHistory, undo } from "@/core/editing/history";
 import { rungLabels } from "@/core/ladder/labels";
 import { type Ladder, LadderToSave, type Rung } from "@/core/ladder/ladder";
+import { parse } from "@/core/refusals/refusals";
 import { keepLadder } from "@/server/actions";
 import { firstBadRow, sentenceResolver } from "@/ui/sentenceResolver";
 import { useDraft } from "@/ui/useDraft";
+import { useInForce, useTypedForm } from "@/ui/useInForce";
 import { useRefusals } from "@/ui/useRefusals";
 
 const REST_MS = 250;
 /** A name that a field of its own has: letters typed into it are one step. */
 const isLeaf = (name: string | undefined): name is string => name !== undefined && /\.\D[^.]*$/.test(name);
 
+const labels = { ...rungLabels, settings: "settings" };
+
 export type LadderForm = ReturnType<typeof useLadderForm>;
 
-/** The ladder's form: kept on this device while it is typed, every change undoable, saved whole. */
+/** The ladder's form: kept on this device while it is typed, every change undoable, in force as soon as it can be. */
 export function useLadderForm(
 	ladder: Ladder,
 	at: { id: string; rev: number } | null,
@@ -28,7 +32,7 @@ export function useLadderForm(
 	const { refused, setRefused, ask } = useRefusals();
 	const form = useForm<Ladder, unknown, Ladder>({
 		defaultValues: ladder,
-		resolver: sentenceResolver(LadderToSave, { ...rungLabels, settings: "settings" }),
+		resolver: sentenceResolver(LadderToSave, labels),
 	});
 	const { restored, forget } = useDraft(
 		`ladder ${at?.id ?? `new ${owner.student} ${owner.skill}`}`,
@@ -37,9 +41,11 @@ export function useLadderForm(
 	);
 	const steps = useSteps(form);
 
-	const save = form.handleSubmit(
+	/** Makes the ladder; one that is there is in force as it is typed. */
+	const make = form.handleSubmit(
 		async (values) => {
-			const outcome = await ask(keepLadder(values, at, owner));
+			if (at) return;
+			const outcome = await ask(keepLadder(values, null, owner));
 			if (!outcome.ok) return;
 			form.reset(values);
 			forget();
@@ -47,6 +53,14 @@ export function useLadderForm(
 			router.refresh();
 		},
 		(bad) => onBad(form.getValues("rungs")[firstBadRow(bad.rungs)]?.id ?? null),
+	);
+	const inForce = useInForce(
+		useTypedForm(form),
+		at,
+		ladder,
+		(values) => parse(LadderToSave, values, labels),
+		(values, place) => keepLadder(values, place, owner),
+		forget,
 	);
 	/** Puts other rungs in place of those here, as one step. */
 	const setRungs = useCallback(
@@ -57,7 +71,7 @@ export function useLadderForm(
 		},
 		[form, steps.mark],
 	);
-	return { form, restored, forget, save, refused, setRefused, setRungs, steps };
+	return { form, restored, forget, make, inForce, refused, setRefused, setRungs, steps };
 }
 
 /** Undo and redo over a form's values. What is kept of a step is its text: a plain value that nothing changes in place. */

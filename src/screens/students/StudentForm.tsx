@@ -9,11 +9,14 @@ import BootRow from "react-bootstrap/Row";
 import { useForm } from "react-hook-form";
 import { bodyParts } from "@/core/people/body";
 import { levels, Student, studentLabels } from "@/core/people/student";
+import { parse } from "@/core/refusals/refusals";
 import { keepStudent } from "@/server/actions";
 import { FormRow } from "@/ui/FormRow";
+import { InForce } from "@/ui/InForce";
 import { Refusals } from "@/ui/Refusals";
 import { asFieldErrors, sentenceResolver } from "@/ui/sentenceResolver";
 import { useDraft } from "@/ui/useDraft";
+import { useInForce, useTypedForm } from "@/ui/useInForce";
 import { useRefusals } from "@/ui/useRefusals";
 
 const fresh: Student = {
@@ -26,7 +29,7 @@ const fresh: Student = {
 	wish: "",
 };
 
-/** Everything a coach notes of a student at the first meeting. Kept on this device while it is typed. */
+/** Everything a coach notes of a student at the first meeting. Kept on this device while it is typed; of one who is there, in force as soon as it can be. */
 export function StudentForm({
 	at,
 	student,
@@ -43,25 +46,33 @@ export function StudentForm({
 		resolver: sentenceResolver(Student, studentLabels),
 	});
 	const { restored, forget } = useDraft(`student ${at?.id ?? "new"}`, at?.rev ?? 0, form as never);
+	const inForce = useInForce(
+		useTypedForm(form),
+		at,
+		student ?? fresh,
+		(values) => parse(Student, values, studentLabels),
+		keepStudent,
+		forget,
+	);
 	const { errors, isSubmitting } = form.formState;
 	const [lacks, setLacks] = useState((student?.lacks ?? []).join(", "));
 	useEffect(() => {
 		if (restored) setLacks((form.getValues("lacks") ?? []).join(", "));
 	}, [restored, form]);
-	const save = form.handleSubmit(async (values) => {
-		const outcome = await ask(keepStudent(values, at));
+	const add = form.handleSubmit(async (values) => {
+		if (at) return;
+		const outcome = await ask(keepStudent(values, null));
 		if (!outcome.ok) {
 			for (const [name, error] of Object.entries(asFieldErrors(outcome.refusals)))
 				form.setError(name as keyof Student, error as never);
 			return;
 		}
 		forget();
-		onDone?.();
 		router.push(`/students/${outcome.value.id}`);
 		router.refresh();
 	});
 	return (
-		<Form onSubmit={save} noValidate style={{ maxWidth: 640 }}>
+		<Form onSubmit={add} noValidate style={{ maxWidth: 640 }}>
 			{restored && (
 				<p className="hint">
 					What you had typed was brought back.{" "}
@@ -154,13 +165,16 @@ export function StudentForm({
 				<Form.Control as="textarea" rows={2} {...form.register("wish")} dir="auto" isInvalid={Boolean(errors.wish)} />
 			</FormRow>
 			<Refusals refusals={refused} />
+			{at && <InForce {...inForce} onShow={() => void form.trigger()} />}
 			<div className="d-flex gap-2 mt-3">
-				<Button type="submit" disabled={isSubmitting}>
-					{at ? "save" : "add the student"}
-				</Button>
+				{!at && (
+					<Button type="submit" disabled={isSubmitting}>
+						add the student
+					</Button>
+				)}
 				{onDone && (
-					<Button variant="link" onClick={onDone}>
-						leave it
+					<Button variant="outline-primary" onClick={onDone}>
+						done
 					</Button>
 				)}
 			</div>

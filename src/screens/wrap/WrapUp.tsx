@@ -133,6 +133,7 @@ function NoteField({ student, label, text, write, lines, leftOut, leave, again }
 							key={id}
 							id={`line-${student ?? ""}-${id}`}
 							label={about}
+							aria-label={`in the note: ${about}`}
 							checked={!leftOut.includes(id)}
 							onChange={(event) => {
 								setCopied(false);

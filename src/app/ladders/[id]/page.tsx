@@ -8,5 +8,5 @@ export const metadata = { title: "Ladder" };
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
 	const props = await readLadder((await params).id);
 	if (!props) notFound();
-	return <LadderBench key={props.at.rev} {...props} />;
+	return <LadderBench key={props.at.id} {...props} />;
 }

@@ -8,5 +8,5 @@ export const metadata = { title: "Student" };
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
 	const props = await readStudent((await params).id);
 	if (!props) notFound();
-	return <StudentPage key={props.at.rev} {...props} />;
+	return <StudentPage key={props.at.id} {...props} />;
 }
