@@ -1,3 +1,4 @@
+import { amissOn } from "./measured";
 import { pages } from "./pages";
 import { accessible, expect, good, test, touch } from "./studio";
 import { small, targets } from "./targets";
@@ -128,3 +129,22 @@ test.describe("an address that names nothing", () => {
 		await expect(page.getByRole("link", { name: "Isolde Brankovar" })).toBeVisible();
 	});
 });
+
+for (const [which, paths] of Object.entries(pages))
+	test(`nothing is cut off, covered or wider than the screen, on a phone and on a bench: ${which}`, async ({
+		page,
+	}) => {
+		test.setTimeout(240_000);
+		const found: Record<string, string[]> = {};
+		for (const path of paths)
+			for (const [width, height] of [
+				[390, 844],
+				[1280, 800],
+			] as const) {
+				await page.setViewportSize({ width, height });
+				await page.goto(path);
+				const amiss = await amissOn(page, width, height);
+				if (amiss.length > 0) found[`${path} ${width}`] = amiss;
+			}
+		expect(found).toEqual({});
+	});

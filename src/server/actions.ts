@@ -9,7 +9,6 @@ import { LadderToSave } from "@/core/ladder/ladder";
 import { mirrorLadder } from "@/core/ladder/twin";
 import { Student, studentLabels } from "@/core/people/student";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
-import { Rule } from "@/core/rules";
 import { examples } from "@/core/skill/examples";
 import { mergeSkills } from "@/core/skill/merge";
 import { mapTexts, mirror } from "@/core/skill/sides";
@@ -134,18 +133,23 @@ export async function keepCoach(body: unknown, at: unknown): Promise<Outcome<Sav
 	);
 }
 
-/** Puts another rule into one rung of a ladder, as a new version of it. */
-export async function takeRule(rung: unknown, rule: unknown, at: unknown): Promise<Outcome<Saved>> {
-	const named = parse(ident, rung, { rung: "rung" });
-	if (!named.ok) return named;
-	return through(Rule, ladderLabels, rule, at, async (taken, place) => {
+const TakenRules = z
+	.array(z.object({ rung: ident, rule: z.unknown(), limit: z.optional(whole(1, 500)) }))
+	.check(z.minLength(1), z.maxLength(200));
+
+/** Puts other rules, and limits where they are named, into rungs of a ladder: new versions of them, all or none. */
+export async function takeRules(taken: unknown, at: unknown): Promise<Outcome<Saved>> {
+	return through(TakenRules, { ...ladderLabels, rung: "rung" }, taken, at, async (all, place) => {
 		const open = await store();
 		const row = place && (await findLadder(open, place.id));
-		if (!place || !row?.ladder.rungs.some(({ id }) => id === named.value))
+		if (!place || !row || all.some(({ rung }) => !row.ladder.rungs.some(({ id }) => id === rung)))
 			return { ok: false, refusals: [{ path: "rung", sentence: "This rung is not there any more; reload the page." }] };
-		const rungs = row.ladder.rungs.map((one) =>
-			one.id === named.value ? { ...one, settings: { ...one.settings, rule: taken } } : one,
-		);
+		const rungs = row.ladder.rungs.map((one) => {
+			const next = all.find(({ rung }) => rung === one.id);
+			if (!next) return one;
+			const limit = next.limit ?? one.settings.limit;
+			return { ...one, settings: { ...one.settings, rule: next.rule, limit } };
+		});
 		// Another rule may not fit the rung's other settings: the whole ladder is read again.
 		const fits = parse(LadderToSave, { ...row.ladder, rungs }, ladderLabels);
 		return fits.ok ? saveLadder(open, fits.value, place) : fits;

@@ -44,7 +44,7 @@ export async function readRuledRungs(): Promise<RuledRung[]> {
 				ladder: row.id,
 				rev: row.rev,
 				student: row.studentName,
-				skill: row.followed.name,
+				skill: row.ladder.side === "none" ? row.followed.name : `${row.followed.name}, ${row.ladder.side}`,
 				rung: id,
 				number: i + 1,
 				name: settings.name,

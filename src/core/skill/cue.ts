@@ -24,6 +24,13 @@ export type Cue = z.infer<typeof Cue>;
 export const firstCue = (cues: readonly Cue[]): Cue | undefined =>
 	cues.find((cue) => cue.kind === "outside") ?? cues[0];
 
+/** The cues with the one that is offered first saying this; emptied, it goes; where there is none, it is one outside of the body. */
+export function withFirstCue(cues: readonly Cue[], text: string): Cue[] {
+	const first = firstCue(cues);
+	if (!first) return text ? [{ text, kind: "outside" }] : [];
+	return cues.flatMap((cue) => (cue !== first ? [cue] : text ? [{ ...cue, text }] : []));
+}
+
 /** What a demonstration is kept as. Nobody repeats it by its words. */
 export const SHOWN: Cue = { text: "shown", kind: "demonstration" };
 export const isShown = (cue: Cue | null): boolean => cue?.text === SHOWN.text && cue.kind === SHOWN.kind;

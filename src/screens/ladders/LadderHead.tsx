@@ -34,6 +34,7 @@ export function LadderHead({
 }) {
 	const form = useFormContext<Ladder>();
 	const side = useWatch({ control: form.control, name: "side" }) as Side;
+	const policy = useWatch({ control: form.control, name: "policy" });
 	return (
 		<>
 			<div className={`${css.head} ${own.title}`}>
@@ -51,12 +52,10 @@ export function LadderHead({
 						<option value="none">both, or none</option>
 					</Form.Select>
 				</FormRow>
-				<FormRow id="policy" label="Policy" className="">
+				<FormRow id="policy" label="Policy" className="" hint={policyWords[policy]}>
 					<Form.Select {...form.register("policy")}>
-						{policies.map((policy) => (
-							<option key={policy} value={policy}>
-								{policy}: {policyWords[policy]}
-							</option>
+						{policies.map((one) => (
+							<option key={one}>{one}</option>
 						))}
 					</Form.Select>
 				</FormRow>

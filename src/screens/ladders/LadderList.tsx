@@ -152,6 +152,21 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 					</table>
 				</div>
 			)}
+			{skills.map(([skill, name]) => (
+				<section key={skill} className={own.bySkill} aria-label={name}>
+					<h2 dir="auto">{name}</h2>
+					<ul>
+						{shown
+							.filter((one) => one.skill === skill)
+							.sort((a, b) => b.rail.pegIndex - a.rail.pegIndex || a.studentName.localeCompare(b.studentName))
+							.map((ladder) => (
+								<li key={ladder.id}>
+									<Small ladder={ladder} named />
+								</li>
+							))}
+					</ul>
+				</section>
+			))}
 			{here.length > 0 && shown.length === 0 && <p className="mt-3">None is like that.</p>}
 			{away.length > 0 && (
 				<>
@@ -171,7 +186,8 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 	);
 }
 
-function Small({ ladder }: { ladder: LadderLine }) {
+/** A ladder's rail and where its peg stands; in a list, whose it is and on which rung. */
+function Small({ ladder, named = false }: { ladder: LadderLine; named?: boolean }) {
 	const { holes, pegIndex } = ladder.rail;
 	return (
 		<Link
@@ -192,6 +208,13 @@ function Small({ ladder }: { ladder: LadderLine }) {
 				<small>of {holes.length}</small>
 				{ladder.side !== "none" && <small>{ladder.side}</small>}
 			</span>
+			{named && (
+				<em dir="auto">
+					<strong>{ladder.studentName}</strong>
+					<br />
+					{holes[pegIndex]?.name}
+				</em>
+			)}
 		</Link>
 	);
 }

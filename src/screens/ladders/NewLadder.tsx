@@ -201,12 +201,10 @@ function Choices({
 					<option value="right">right{chosen?.strongSide === "right" ? ", the strong side" : ""}</option>
 				</Form.Select>
 			</FormRow>
-			<FormRow id="policy" label="Policy">
+			<FormRow id="policy" label="Policy" hint={policyWords[policy]}>
 				<Form.Select value={policy} onChange={(e) => onChange({ policy: e.target.value as Policy })}>
 					{policies.map((p) => (
-						<option key={p} value={p}>
-							{p}: {policyWords[p]}
-						</option>
+						<option key={p}>{p}</option>
 					))}
 				</Form.Select>
 			</FormRow>

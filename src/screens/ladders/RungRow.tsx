@@ -57,7 +57,10 @@ export const RungRow = memo(function RungRow({ id, index, name, rule, limit, hol
 								<StepBar step={step} onBetween={() => onBetween(index)} />
 							</div>
 							<span className={css.cell}>{rule}</span>
-							<span className={`${css.cell} text-end`}>{limit}</span>
+							<span className={`${css.cell} text-end`}>
+								<span className={own.limitWord}>limit </span>
+								{limit}
+							</span>
 						</div>
 						{children}
 					</div>

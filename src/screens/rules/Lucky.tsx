@@ -5,26 +5,26 @@ import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import { LUCKY } from "@/core/analysis/cautions";
-import type { FoundRule } from "@/core/analysis/finding";
 import { inHundred } from "@/core/analysis/readings";
 import { tellsWaysApart } from "@/core/analysis/ways";
 import { type Rule, ruleSentence } from "@/core/rules";
 import { plural } from "@/core/text/lists";
-import { takeRule } from "@/server/actions";
+import { takeRules } from "@/server/actions";
 import type { RuledRung } from "@/server/readRules";
 import { BenchPage } from "@/ui/BenchPage";
 import { Refusals } from "@/ui/Refusals";
-import rows from "@/ui/rows.module.css";
 import { useRefusals } from "@/ui/useRefusals";
 import { engine } from "@/workers/client";
+import css from "./lucky.module.css";
 import { NOT_READY } from "./RuleWorth";
+import { type Better, useBetter } from "./useBetter";
 
 /** Rungs with one rule, limit and split are worked out once; only points tell outcomes apart. */
 const splitOf = ({ rule, split }: RuledRung) => (tellsWaysApart(rule) ? split : undefined);
 const keyOf = (one: RuledRung) => JSON.stringify([one.rule, one.limit, splitOf(one)]);
 
-/** Every rung that luck can pass, the luckiest first, each with a better rule one press away. */
-export function Lucky({ rungs }: { rungs: RuledRung[] }) {
+/** The chance of one who is not ready on each rung, once all of them are worked out. */
+function usePass(rungs: readonly RuledRung[]): ((one: RuledRung) => number) | null {
 	const [pass, setPass] = useState<ReadonlyMap<string, number> | null>(null);
 	useEffect(() => {
 		let current = true;
@@ -44,9 +44,83 @@ export function Lucky({ rungs }: { rungs: RuledRung[] }) {
 			current = false;
 		};
 	}, [rungs]);
-	const lucky = pass && rungs.filter((one) => (pass.get(keyOf(one)) ?? 0) > LUCKY);
-	// Where a peg stands it matters in the next lesson: those come first, and the luckiest of them on top.
-	lucky?.sort((a, b) => Number(b.peg) - Number(a.peg) || (pass?.get(keyOf(b)) ?? 0) - (pass?.get(keyOf(a)) ?? 0));
+	return pass && ((one) => pass.get(keyOf(one)) ?? 0);
+}
+
+interface Group {
+	ladder: string;
+	rev: number;
+	name: string;
+	rungs: RuledRung[];
+}
+
+/** By the ladder; where a peg stands on a lucky rung it matters in the next lesson, and comes first. */
+function grouped(lucky: readonly RuledRung[]): Group[] {
+	const groups = new Map<string, Group>();
+	for (const one of lucky) {
+		const { ladder, rev, student, skill } = one;
+		const group = groups.get(ladder) ?? { ladder, rev, name: `${student}, ${skill}`, rungs: [] };
+		group.rungs.push(one);
+		groups.set(ladder, group);
+	}
+	const first = ({ rungs }: Group) => Number(rungs.some(({ peg }) => peg));
+	return [...groups.values()].sort((a, b) => first(b) - first(a) || b.rungs.length - a.rungs.length);
+}
+
+interface Taken {
+	rung: string;
+	rule: Rule;
+	limit: number;
+}
+
+/** Every rung that luck can pass, ladder by ladder, with better rules one press away: for one, or for all. */
+export function Lucky({ rungs }: { rungs: RuledRung[] }) {
+	const router = useRouter();
+	const passOf = usePass(rungs);
+	const better = useBetter();
+	const { refused, ask } = useRefusals();
+	const [busy, setBusy] = useState(false);
+	const [shown, setShown] = useState<ReadonlySet<string>>(new Set());
+	/** What stood before the rules that were just put in. */
+	const [before, setBefore] = useState<{ ladder: string; rules: Taken[] }[]>([]);
+	const lucky = passOf && rungs.filter((one) => passOf(one) > LUCKY);
+	const groups = lucky && grouped(lucky);
+
+	const look = async (all: readonly Group[]) => {
+		setBusy(true);
+		await better.look(all.flatMap((group) => group.rungs));
+		setShown(new Set([...shown, ...all.map(({ ladder }) => ladder)]));
+		setBusy(false);
+	};
+	const write = async (ladder: string, rules: Taken[]): Promise<boolean> => {
+		const rev = rungs.find((one) => one.ladder === ladder)?.rev ?? 0;
+		return (await ask(takeRules(rules, { id: ladder, rev }))).ok;
+	};
+	const put = async (all: readonly Group[]) => {
+		setBusy(true);
+		const done: { ladder: string; rules: Taken[] }[] = [];
+		for (const { ladder, rungs: theirs } of all) {
+			const changes = theirs.flatMap((one) => {
+				const next = better.of(one);
+				return next ? [{ one, next }] : [];
+			});
+			const rules = changes.map(({ one, next }) => ({ rung: one.rung, rule: next.rule, limit: next.limit }));
+			if (rules.length > 0 && (await write(ladder, rules)))
+				done.push({ ladder, rules: changes.map(({ one }) => ({ rung: one.rung, rule: one.rule, limit: one.limit })) });
+		}
+		setBefore(done);
+		setShown(new Set());
+		setBusy(false);
+		router.refresh();
+	};
+	const back = async () => {
+		setBusy(true);
+		for (const { ladder, rules } of before) await write(ladder, rules);
+		setBefore([]);
+		setBusy(false);
+		router.refresh();
+	};
+	const allShown = groups?.every(({ ladder }) => shown.has(ladder));
 	return (
 		<BenchPage
 			margin={
@@ -57,97 +131,124 @@ export function Lucky({ rungs }: { rungs: RuledRung[] }) {
 			}
 		>
 			<h1>What luck can pass</h1>
-			{lucky === null && <p className="mute">Working out whom each rule lets through.</p>}
-			{lucky?.length === 0 && <p>No rung lets one who is not ready pass more than one time in four.</p>}
-			{lucky && lucky.length > 0 && (
+			{groups === null && <p className="mute">Working out whom each rule lets through.</p>}
+			{groups?.length === 0 && <p>No rung lets one who is not ready pass more than one time in four.</p>}
+			{before.length > 0 && (
+				<p role="status">
+					{plural(before.flatMap(({ rules }) => rules).length, "better rule is", "better rules are")} in force.{" "}
+					<Button variant="link" disabled={busy} onClick={() => void back()}>
+						put the old {before.flatMap(({ rules }) => rules).length === 1 ? "one" : "ones"} back
+					</Button>
+				</p>
+			)}
+			<Refusals refusals={refused} />
+			{lucky && groups && groups.length > 0 && (
 				<>
-					<p>
-						{plural(lucky.length, "rung lets", "rungs let")} one who is not ready pass more than one time in four; those
-						where a peg stands come first.
+					<p className={css.all}>
+						<span>
+							<b>{lucky.length}</b> {lucky.length === 1 ? "rung lets" : "rungs let"} one who is not ready pass more than
+							one time in four.
+						</span>
+						<Press
+							busy={busy}
+							at={better.at}
+							ready={Boolean(allShown)}
+							look="better rules for all"
+							put="put all of these in"
+							onLook={() => look(groups)}
+							onPut={() => put(groups)}
+						/>
 					</p>
-					<ul className={rows.plain}>
-						{lucky.map((one) => (
-							<LuckyRung key={`${one.ladder} ${one.rung} ${one.rev}`} one={one} pass={pass?.get(keyOf(one)) ?? 0} />
-						))}
-					</ul>
+					{groups.map((group) => (
+						<section key={group.ladder} className={css.ladder} aria-label={group.name}>
+							<div className={css.head}>
+								<h2 dir="auto">
+									<Link href={`/ladders/${group.ladder}`}>{group.name}</Link>
+								</h2>
+								<Press
+									busy={busy}
+									at={null}
+									ready={shown.has(group.ladder)}
+									look="better rules"
+									put="put these in"
+									about={group.name}
+									onLook={() => look([group])}
+									onPut={() => put([group])}
+								/>
+							</div>
+							<ul>
+								{group.rungs.map((one) => (
+									<LuckyRung
+										key={one.rung}
+										one={one}
+										pass={passOf?.(one) ?? 0}
+										better={shown.has(group.ladder) ? better.of(one) : undefined}
+									/>
+								))}
+							</ul>
+						</section>
+					))}
 				</>
 			)}
 		</BenchPage>
 	);
 }
 
-const RISK = 0.1;
+/** First what would change is shown, then one press puts it in. */
+function Press({
+	busy,
+	at,
+	ready,
+	look,
+	put,
+	about,
+	onLook,
+	onPut,
+}: {
+	busy: boolean;
+	at: { done: number; of: number } | null;
+	ready: boolean;
+	look: string;
+	put: string;
+	about?: string;
+	onLook: () => Promise<void>;
+	onPut: () => Promise<void>;
+}) {
+	return (
+		<Button
+			variant={ready ? "primary" : "outline-primary"}
+			disabled={busy}
+			onClick={() => void (ready ? onPut() : onLook())}
+		>
+			{at ? `looking, ${at.done + 1} of ${at.of}` : ready ? put : look}
+			{about && <span className="visually-hidden">: {about}</span>}
+		</Button>
+	);
+}
 
-function LuckyRung({ one, pass }: { one: RuledRung; pass: number }) {
-	const router = useRouter();
-	const [better, setBetter] = useState<FoundRule | null>(null);
-	const [busy, setBusy] = useState(false);
-	const { refused, setRefused, ask } = useRefusals();
-	const find = async () => {
-		setBusy(true);
-		setRefused([]);
-		const ask = {
-			notReady: NOT_READY,
-			ready: one.ready,
-			riskPass: RISK,
-			riskHold: RISK,
-			limit: one.limit,
-			...(one.split ? { split: one.split } : {}),
-		};
-		const outcome = await engine().find(ask, null);
-		setBusy(false);
-		if (!outcome.ok) return setRefused(outcome.refusals);
-		const { simplest, found } = outcome.value;
-		setBetter((simplest?.close ? simplest.found : found[0]) ?? null);
-	};
-	const take = async (rule: Rule) => {
-		setBusy(true);
-		const outcome = await ask(takeRule(one.rung, rule, { id: one.ladder, rev: one.rev }));
-		setBusy(false);
-		if (outcome.ok) router.refresh();
-	};
+/** A rung: how often luck passes it, its rule; and the better one where that was looked for. */
+function LuckyRung({ one, pass, better }: { one: RuledRung; pass: number; better: Better | null | undefined }) {
 	return (
 		<li>
-			<div className="d-flex gap-3 align-items-start">
-				<span style={{ minWidth: 92 }}>
-					<b style={{ fontSize: "1.5rem" }}>{Math.round(pass * 100)}</b> in 100
+			<span className={css.figure}>
+				<b>{Math.round(pass * 100)}</b> in 100
+			</span>
+			<span>
+				{one.number}. <b dir="auto">{one.name}</b>
+				{one.peg && <span className="asks"> the peg is here</span>}
+				<br />
+				<span className="mute">
+					{ruleSentence(one.rule)}, at most {one.limit} tries
 				</span>
-				<span style={{ flex: 1 }}>
-					<Link href={`/ladders/${one.ladder}`} dir="auto">
-						{one.student}, {one.skill}
-					</Link>
-					, rung {one.number}: <b dir="auto">{one.name}</b>
-					{one.peg && <span className="asks"> the peg is here</span>}
-					<br />
-					<span className="mute">
-						{ruleSentence(one.rule)}, at most {one.limit} tries
+				{better === null && <span className="d-block">No rule within 60 tries keeps both risks under one in ten.</span>}
+				{better && (
+					<span className="d-block" role="status">
+						→ <b>{ruleSentence(better.rule)}</b>
+						{better.limit !== one.limit && <b>, at most {better.limit} tries</b>}. Not ready passes{" "}
+						{inHundred(better.passNotReady)}, ready {inHundred(better.passReady)}; about {better.mean.toFixed(0)} tries.
 					</span>
-					{better && (
-						<p className="m-0 mt-1" role="status">
-							Better: <b>{ruleSentence(better.rule)}</b>. Not ready passes {inHundred(better.passNotReady)}, ready{" "}
-							{inHundred(better.passReady)}; about {better.mean.toFixed(0)} tries.
-						</p>
-					)}
-					<Refusals refusals={refused} />
-				</span>
-				{better ? (
-					<Button size="sm" disabled={busy} onClick={() => take(better.rule)}>
-						take it
-						<span className="visually-hidden">
-							{" "}
-							for {one.student}, {one.name}
-						</span>
-					</Button>
-				) : (
-					<Button variant="outline-primary" size="sm" disabled={busy} onClick={find}>
-						{busy ? "looking" : "a better rule"}
-						<span className="visually-hidden">
-							{" "}
-							for {one.student}, {one.name}
-						</span>
-					</Button>
 				)}
-			</div>
+			</span>
 		</li>
 	);
 }

@@ -5,7 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
 import { moveItem, removeItem } from "@/core/editing/paths";
-import { firstCue } from "@/core/skill/cue";
+import { firstCue, withFirstCue } from "@/core/skill/cue";
 import { freshPosition, type KeyPosition, orders, remarks, type Skill } from "@/core/skill/skill";
 import { plural } from "@/core/text/lists";
 import type { OtherSkill, SkillPage } from "@/server/readSkills";
@@ -299,9 +299,14 @@ const PositionRow = memo(function PositionRow({
 							value={position.name}
 							onChange={(name) => edit(["positions", index, "name"], name)}
 						/>
-						<span className={`${css.cell} mute`} dir="auto">
-							{firstCue(position.cues)?.text}
-						</span>
+						<Line
+							className={`${own.inRow} mute`}
+							aria-label={`Cue of ${called}`}
+							placeholder="what to say"
+							maxLength={120}
+							value={firstCue(position.cues)?.text ?? ""}
+							onChange={(text) => edit(["positions", index, "cues"], withFirstCue(position.cues, text), `cue ${index}`)}
+						/>
 						<span className={`${css.cell} mute`}>{bad ? <span className="asks">look here</span> : from}</span>
 						<button type="button" className={own.more} aria-expanded={isOpen} onClick={() => onToggle(position.id)}>
 							{isOpen ? "less" : "more"}

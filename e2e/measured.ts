@@ -1,0 +1,56 @@
+import type { Page } from "@playwright/test";
+
+/**
+ * What of a page cannot be seen or reached as it stands: wider than the screen, hanging out
+ * of it, cut off by its own box, or under something else. Measured on the page at its whole
+ * height, so that nothing has to be scrolled into sight.
+ */
+export async function amissOn(page: Page, width: number, height: number): Promise<string[]> {
+	await page.setViewportSize({ width, height });
+	const whole = await page.evaluate(() => document.documentElement.scrollHeight);
+	await page.setViewportSize({ width, height: Math.max(height, whole) });
+	return [...(await page.evaluate(outOfReach, width)), ...(await page.evaluate(cutOff))];
+}
+
+/** Run in the page: what is wider than it, hangs out of it, or lies under something else. */
+function outOfReach(wide: number): string[] {
+	const amiss: string[] = [];
+	const words = (one: Element) =>
+		(one.getAttribute("aria-label") ?? one.textContent ?? "").trim().replace(/\s+/g, " ").slice(0, 40);
+	const shown = (one: Element) => {
+		const { width: w, height: h } = one.getBoundingClientRect();
+		return w > 1 && h > 1 && getComputedStyle(one).visibility !== "hidden";
+	};
+	const scrolls = (one: Element): boolean => {
+		for (let up = one.parentElement; up; up = up.parentElement)
+			if (/auto|scroll/.test(getComputedStyle(up).overflowX + getComputedStyle(up).overflowY)) return true;
+		return false;
+	};
+	if (document.documentElement.scrollWidth > wide) amiss.push(`wider: ${document.documentElement.scrollWidth}`);
+	for (const one of document.querySelectorAll("a, button, input, select, textarea, summary")) {
+		if (!shown(one) || one.closest(".visually-hidden, .visually-hidden-focusable")) continue;
+		const box = one.getBoundingClientRect();
+		if (scrolls(one)) continue;
+		if (box.left < -0.5 || box.right > wide + 0.5) amiss.push(`hangs out: ${words(one)}`);
+		const line = one.getClientRects()[0] ?? box;
+		const on = document.elementFromPoint(line.left + line.width / 2, line.top + line.height / 2);
+		const label = on?.closest("label");
+		if (on && !one.contains(on) && !on.contains(one) && label?.getAttribute("for") !== one.id)
+			amiss.push(`under something: ${words(one)}`);
+	}
+	return amiss;
+}
+
+/** Run in the page: words that their own box cuts off. */
+function cutOff(): string[] {
+	const cut: string[] = [];
+	for (const one of document.querySelectorAll("body *")) {
+		const { width, height } = one.getBoundingClientRect();
+		if (width <= 1 || height <= 1 || one.closest(".visually-hidden, svg, select, input, textarea")) continue;
+		const hasText = [...one.childNodes].some((node) => node.nodeType === 3 && node.textContent?.trim());
+		const hides = /hidden|clip/.test(getComputedStyle(one).overflowX);
+		if (hasText && hides && one.scrollWidth > one.clientWidth + 1)
+			cut.push(`cut off: ${(one.textContent ?? "").trim().slice(0, 40)}`);
+	}
+	return cut;
+}
