@@ -52,7 +52,7 @@ test("a ladder is edited mid-season: copied, split, merged, moved, set in bulk, 
 	await page.keyboard.press("Escape");
 
 	// In bulk: refused where a rule cannot be met, by the rung's name; else in one step.
-	await page.getByText("the same rule or limit for many rungs").click();
+	await page.getByText("the same for many rungs").click();
 	await page.getByLabel("Tries per lesson, for these").fill("4");
 	await touch(page, "set the limit").click();
 	await expect(
@@ -65,8 +65,8 @@ test("a ladder is edited mid-season: copied, split, merged, moved, set in bulk, 
 	await page.getByLabel("Tries per lesson, for these").fill("33");
 	await touch(page, "set the limit").click();
 	await expect(page.getByText("The limit is set on 3 rungs; undo takes it back.")).toBeVisible();
-	await page.getByLabel("The rule of rung").selectOption({ index: 0 });
-	await touch(page, "set its rule").click();
+	await page.getByLabel("As on rung").selectOption({ index: 0 });
+	await touch(page, "set it alike").click();
 	await drag(page, /^Move rung 1, /, /^Move rung 2, /);
 	await accessible(page);
 

@@ -6,9 +6,9 @@ import * as z from "zod/mini";
 import { Coach, coachLabels } from "@/core/coach/coach";
 import { rungLabels } from "@/core/ladder/labels";
 import { LadderToSave } from "@/core/ladder/ladder";
-import { mirrorLadder } from "@/core/ladder/twin";
+import { copyLadder, mirrorLadder } from "@/core/ladder/twin";
 import { Student, studentLabels } from "@/core/people/student";
-import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
+import { type Outcome, parse, type Refusal, refuse } from "@/core/refusals/refusals";
 import { examples } from "@/core/skill/examples";
 import { mergeSkills } from "@/core/skill/merge";
 import { mapTexts, mirror } from "@/core/skill/sides";
@@ -19,7 +19,7 @@ import { store } from "@/store/db";
 import type { Saved } from "@/store/documents";
 import { addLadder, archiveLadder, findLadder, listLadders, saveLadder, takeNewSkill } from "@/store/ladders";
 import { archiveSkill, findSkill, reviseSkill, saveSkill } from "@/store/skills";
-import { archiveStudent, saveStudent } from "@/store/students";
+import { archiveStudent, findStudent, saveStudent } from "@/store/students";
 import { WritingAt } from "./writingAt";
 
 /** What comes in from the benches: parsed once here, written whole or not at all. */
@@ -57,6 +57,22 @@ export async function revise(id: unknown, at: unknown, remark: unknown): Promise
 	const outcome = await reviseSkill(await store(), read.value.id, read.value.at, read.value.remark);
 	if (outcome.ok) revalidatePath("/", "layout");
 	return outcome;
+}
+
+/** The same, and every ladder that can takes it over: what a rung still watches and the skill no longer has is said. */
+export async function reviseForAll(id: unknown, at: unknown, remark: unknown): Promise<Outcome<Saved>> {
+	const made = await revise(id, at, remark);
+	if (!made.ok) return made;
+	const open = await store();
+	const skill = await findSkill(open, made.value.id);
+	const refusals: Refusal[] = [];
+	for (const row of await listLadders(open, { skills: [made.value.id] })) {
+		if (!skill || !row.outdated) continue;
+		const taken = await takeNewSkill(open, { id: row.id, rev: row.rev }, skill.version);
+		if (!taken.ok) refusals.push(...taken.refusals);
+	}
+	revalidatePath("/", "layout");
+	return refusals.length > 0 ? { ok: false, refusals } : made;
 }
 
 const createSkill = async (skill: Skill): Promise<Outcome<Saved>> => {
@@ -124,6 +140,31 @@ export async function makeMirror(id: unknown): Promise<Outcome<Saved>> {
 	return through(LadderToSave, ladderLabels, made, null, async (ladder) =>
 		addLadder(open, row.student, row.skill, ladder),
 	);
+}
+
+/** A ladder given to other students: to each a copy of their own, mirrored by their strong side where that is asked for. */
+export async function giveLadder(id: unknown, students: unknown, mirrored: unknown): Promise<Outcome<number>> {
+	const read = parse(
+		z.object({ id: ident, students: z.array(ident).check(z.minLength(1), z.maxLength(60)) }),
+		{ id, students },
+		{ id: "ladder", students: "students" },
+	);
+	if (!read.ok) return read;
+	const open = await store();
+	const row = await findLadder(open, read.value.id);
+	const owner = row && (await findStudent(open, row.student));
+	if (!row || !owner) return refuse("id", "This ladder is not here any more; nobody was given it.");
+	let given = 0;
+	for (const student of read.value.students) {
+		const them = await findStudent(open, student);
+		if (!them) continue;
+		const strong = mirrored === true ? { from: owner.student.strongSide, to: them.student.strongSide } : null;
+		const made = await addLadder(open, student, row.skill, copyLadder(row.ladder, uuid, strong));
+		if (!made.ok) return made;
+		given += 1;
+	}
+	revalidatePath("/", "layout");
+	return { ok: true, value: given };
 }
 
 /** What holds for the whole studio. */

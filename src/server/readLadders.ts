@@ -6,11 +6,11 @@ import type { Student } from "@/core/people/student";
 import type { Skill } from "@/core/skill/skill";
 import { findCoach } from "@/store/coach";
 import { store } from "@/store/db";
-import { findLadder, type LadderRevision, laddersInUse, ladderThen, railedLadders } from "@/store/ladders";
+import { findLadder, type LadderRevision, laddersInUse, ladderThen, listLadders, railedLadders } from "@/store/ladders";
 import { lessonLastAt } from "@/store/lessons";
 import { upToDate } from "@/store/projection";
 import { listSkills } from "@/store/skills";
-import { findStudent, listStudents } from "@/store/students";
+import { findStudent, listStudents, studentNames } from "@/store/students";
 import { type Newer, readNewer } from "./readSkills";
 
 export interface LadderLine {
@@ -63,6 +63,8 @@ export interface LadderPage {
 	rail: Rail;
 	coach: Coach;
 	twin: Twin | null;
+	/** Students it could be given to, and whether they have one to the skill already. */
+	others: { id: string; name: string; has: boolean }[];
 	/** What the rungs were when it was built, and when it was last worked on. */
 	built: LadderRevision | null;
 	lately: (LadderRevision & { day: string }) | null;
@@ -72,11 +74,14 @@ export async function readLadder(id: string): Promise<LadderPage | null> {
 	const open = await upToDate();
 	const found = await findLadder(open, id);
 	if (!found) return null;
-	const [student, theirs, { coach }] = await Promise.all([
+	const [student, theirs, { coach }, people, same] = await Promise.all([
 		findStudent(open, found.student),
 		railedLadders(open, { students: [found.student] }),
 		findCoach(open),
+		studentNames(open),
+		listLadders(open, { skills: [found.skill] }),
 	]);
+	const having = new Set(same.filter((one) => !one.archived).map((one) => one.student));
 	const row = theirs.find((one) => one.id === id);
 	if (!row || !student) return null;
 	const moment = await (row.last ? lessonLastAt(open, row.last.lesson) : null);
@@ -92,6 +97,9 @@ export async function readLadder(id: string): Promise<LadderPage | null> {
 		rail: row.rail,
 		coach,
 		twin: twinAmong(row, theirs),
+		others: people
+			.filter((one) => !one.archived && one.id !== row.student)
+			.map(({ id: who, name }) => ({ id: who, name, has: having.has(who) })),
 		built,
 		lately: lately && row.last ? { ...lately, day: row.last.day } : null,
 	};
@@ -121,10 +129,28 @@ export async function readCoach() {
 
 /** What a new ladder can be made of. */
 export async function readLadderChoices() {
-	const open = await store();
-	const [students, skills, { coach }] = await Promise.all([listStudents(open), listSkills(open), findCoach(open)]);
+	const open = await upToDate();
+	const [students, skills, { coach }, ladders] = await Promise.all([
+		listStudents(open),
+		listSkills(open),
+		findCoach(open),
+		laddersInUse(open),
+	]);
 	return {
 		coach,
+		/** Where students stand on the skills they have a ladder to. */
+		standing: ladders
+			.filter(({ archived }) => !archived)
+			.map(({ id, student, skill, ladder, rail }) => ({
+				ladder: id,
+				student,
+				skill,
+				side: ladder.side,
+				rung: rail.pegIndex + 1,
+				of: rail.holes.length,
+				/** The top rung is passed. */
+				done: rail.holes.at(-1)?.state !== "open",
+			})),
 		students: students.filter((s) => !s.archived).map(({ id, student }) => ({ id, student })),
 		skills: skills.filter((s) => !s.archived).map(({ id, skill }) => ({ id, skill })),
 	};

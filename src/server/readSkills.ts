@@ -13,6 +13,7 @@ import {
 	type Revision,
 	revisionsOf,
 	type WritingAt,
+	watchesAny,
 	writingAt,
 } from "@/store/skills";
 import { studentNames } from "@/store/students";
@@ -65,7 +66,8 @@ export interface SkillPage {
 	/** What was typed since, as it was typed. */
 	typed: unknown;
 	archived: boolean;
-	followed: { ladders: number; older: number };
+	/** Ladders that follow it, as it was before, and those of which a rung watches a position. */
+	followed: { ladders: number; older: number; watching: number };
 	revisions: Revision[];
 	/** Rungs of ladders in use that watch a position, by its id. */
 	watched: Record<string, string[]>;
@@ -119,7 +121,11 @@ async function around(id: string) {
 			for (const position of settings.watch) watched[position] = [...(watched[position] ?? []), settings.name];
 	return {
 		studio: studio.id,
-		followed: { ladders: ladders.length, older: ladders.filter((ladder) => ladder.outdated).length },
+		followed: {
+			ladders: ladders.length,
+			older: ladders.filter((ladder) => ladder.outdated).length,
+			watching: all.filter(({ ladder }) => watchesAny(ladder)).length,
+		},
 		revisions,
 		watched,
 		usual: coach.difficulties,

@@ -62,10 +62,15 @@ const at = async () => {
 
 test("what a ladder said when it was built, and at any moment since", async () => {
 	const wait = () => new Promise((resolve) => setTimeout(resolve, 20));
-	await wait();
-	const between = new Date().toISOString();
-	await wait();
-	await saveLadder(store, changed(40), await at());
+	const between = new Date(Date.now() - 90 * 60_000).toISOString();
+	// Typed in one sitting, it is one change, though it was in force at every rest.
+	for (const limit of [38, 39, 40]) await saveLadder(store, changed(limit), await at());
+	await store.client.execute(
+		"update ladder_revision set created_at = strftime('%Y-%m-%dT%H:%M:%fZ', created_at, '-1 hour') where rowid = (select max(rowid) from ladder_revision)",
+	);
+	await store.client.execute(
+		"update ladder_revision set created_at = strftime('%Y-%m-%dT%H:%M:%fZ', created_at, '-2 hours') where rowid < (select max(rowid) from ladder_revision)",
+	);
 	await wait();
 	const after = new Date().toISOString();
 	await saveLadder(store, changed(41), await at());

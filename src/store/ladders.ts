@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNotNull, isNull, ne, or, sql } from "drizzle-orm";
+import { and, asc, eq, gte, inArray, isNotNull, isNull, ne, or, sql } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { LadderOrder } from "@/core/formats/workbook";
 import type { LadderDigest } from "@/core/ladder/digest";
@@ -198,7 +198,15 @@ async function noteRevision(tx: Tx, ladder: string, version: string): Promise<vo
 		.where(eq(t.ladderRevision.ladder, ladder))
 		.orderBy(asc(t.ladderRevision.createdAt), asc(t.ladderRevision.id));
 	const last = rows.slice(1).at(-1);
-	if (last && Date.parse(stamp()) - Date.parse(last.at) < ONE_SITTING_MS)
+	// Worked on since, it has been what it was: that stays.
+	const [worked] = last
+		? await tx
+				.select({ lesson: t.lessonWork.lesson })
+				.from(t.lessonWork)
+				.where(and(eq(t.lessonWork.ladder, ladder), gte(t.lessonWork.day, last.at.slice(0, 10))))
+				.limit(1)
+		: [];
+	if (last && !worked && Date.parse(stamp()) - Date.parse(last.at) < ONE_SITTING_MS)
 		await tx.update(t.ladderRevision).set({ version }).where(eq(t.ladderRevision.id, last.id));
 	else await tx.insert(t.ladderRevision).values({ id: uuid(), ladder, version });
 }

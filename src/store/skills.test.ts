@@ -3,7 +3,7 @@ import { setAt } from "@/core/editing/paths";
 import { freshCause, freshFault, freshPosition, type Skill } from "@/core/skill/skill";
 import { check, emptyStudio, store, take, workbook } from "./__tests__/smallStudio";
 import { homes } from "./bulk/tables";
-import { findLadder, takeNewSkill } from "./ladders";
+import { findLadder, saveLadder, takeNewSkill } from "./ladders";
 import { findPicture, keepPicture } from "./pictures";
 import {
 	findDraft,
@@ -69,6 +69,22 @@ test("one window's own words, sent and never answered, are not taken for another
 		value: { at: { rev: 3, draft: 0 } },
 	});
 	expect((await inForce("new")).skill.about).toBe("sent, and more");
+});
+
+test("while no rung watches a position, what is written holds at once, for the ladders as well", async () => {
+	const ladder = await findLadder(store, "ladder");
+	if (!ladder) throw new Error("no ladder");
+	const blind = ladder.ladder.rungs.map((rung) => ({
+		...rung,
+		settings: { ...rung.settings, watch: [], gate: "result" as const },
+	}));
+	for (const id of ["ladder", "zoes"])
+		expect((await saveLadder(store, { ...ladder.ladder, rungs: blind }, { id, rev: 1 })).ok).toBe(true);
+	const { skill, rev } = await inForce();
+	const kept = await keep("skill", { rev, draft: 0 }, { ...skill, about: "broken down for the first time" });
+	expect(kept).toMatchObject({ inForce: true });
+	expect((await findLadder(store, "ladder"))?.followed.about).toBe("broken down for the first time");
+	expect((await findLadder(store, "ladder"))?.outdated).toBe(false);
 });
 
 describe("a skill in use", () => {

@@ -1,6 +1,7 @@
 import { and, asc, desc, eq, isNull, ne, sql } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { canonicalForm, hashOf } from "@/core/hash/hash";
+import type { Ladder } from "@/core/ladder/ladder";
 import { type Outcome, parse, type Refusal, refuse } from "@/core/refusals/refusals";
 import { originCircle, skillCircle } from "@/core/skill/origins";
 import { Skill, skillLabels } from "@/core/skill/skill";
@@ -110,8 +111,9 @@ export interface KeptSkill {
 }
 
 /**
- * Keeps what is typed, right or not. A skill that no ladder follows takes it on as
- * soon as it can be read; one in use keeps it as a draft until it is made a revision.
+ * Keeps what is typed, right or not. A skill of which no ladder watches a position takes it
+ * on as soon as it can be read, and its ladders with it; another keeps it as a draft until
+ * it is made a revision.
  */
 export async function keepSkill(
 	{ write }: Store,
@@ -133,6 +135,10 @@ export async function keepSkill(
 			const saved = await putInForce(tx, read.value, at.rev === 0 ? null : { id, rev: at.rev }, id);
 			if (!saved.ok) return saved;
 			await tx.delete(t.skillDraft).where(eq(t.skillDraft.skill, id));
+			await tx
+				.update(t.ladder)
+				.set({ skillVersion: hashOf(read.value) })
+				.where(eq(t.ladder.skill, id));
 			if (now.version) await forget(tx, now.version);
 			return { ok: true, value: { at: { rev: saved.value.rev, draft: 0 }, inForce: true, refusals } };
 		}
@@ -188,13 +194,17 @@ export async function reviseSkill(
 async function standing(tx: Tx, id: string): Promise<{ at: WritingAt; inUse: boolean; version: string | null }> {
 	const [row] = await tx.select({ rev: t.skill.rev, version: t.skill.version }).from(t.skill).where(eq(t.skill.id, id));
 	const [draft] = await tx.select({ n: t.skillDraft.n }).from(t.skillDraft).where(eq(t.skillDraft.skill, id));
-	const [ladder] = await tx.select({ id: t.ladder.id }).from(t.ladder).where(eq(t.ladder.skill, id)).limit(1);
+	const ladders = await tx.select({ body: t.ladder.body }).from(t.ladder).where(eq(t.ladder.skill, id));
 	return {
 		at: writingAt(row, draft),
-		inUse: ladder !== undefined,
+		inUse: ladders.some(({ body }) => watchesAny(body as Ladder)),
 		version: row?.version ?? null,
 	};
 }
+
+/** As long as no rung watches any position, nothing a ladder stands on can change under it. */
+export const watchesAny = ({ rungs }: Pick<Ladder, "rungs">): boolean =>
+	rungs.some(({ settings }) => settings.watch.length > 0);
 
 /** A version that nothing names any more was only a stop on the way. */
 async function forget(tx: Tx, hash: string): Promise<void> {

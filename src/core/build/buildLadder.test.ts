@@ -218,3 +218,28 @@ describe("what cannot be built is refused in a sentence that says what would", (
 		expect(MOST_RUNGS).toBeLessThanOrEqual(200);
 	});
 });
+
+describe("what a ladder starts from", () => {
+	test("a rung for each notch, where nobody says how many", () => {
+		const { rungs, reasons } = drafted({ size: "each notch" });
+		expect(rungs).toHaveLength(7);
+		expect(Math.max(...reasons.map(({ weight }) => weight))).toBeLessThanOrEqual(1.5);
+	});
+	test("a fixed dose is what a lesson asks for, in three sets; without one it is asked for", () => {
+		const { rungs } = drafted({ policy: "fixed dose", dose: 20 });
+		expect(rungs.every(({ settings }) => settings.limit === 20 && settings.triesPerSet === 7)).toBe(true);
+		const without = build({ policy: "fixed dose" });
+		expect(without.ok ? "" : without.refusals[0]?.sentence).toContain("The dose is missing");
+	});
+	test("mat and spotter are proposed where height is raised, and nowhere else", () => {
+		const ends = { surface: { start: 0, goal: 3 }, tempo: { start: 0, goal: 1 } };
+		const { rungs } = drafted({ ends, chaining: null, size: "each notch" });
+		const care = (at: number) => rungs.find(({ settings }) => settings.notches.surface === at)?.settings.care;
+		expect([care(0), care(1), care(2), care(3)]).toEqual([
+			[],
+			[],
+			["mat under it", "a spotter stands by"],
+			["mat under it", "a spotter stands by"],
+		]);
+	});
+});

@@ -23,8 +23,10 @@ export interface Request {
 	ends: Readonly<Record<string, { start: number; goal: number }>>;
 	/** How key positions are linked; null leaves the whole movement on every rung. */
 	chaining: Chaining | null;
-	/** So many rungs, or as few as keep every step within `greatest`. */
-	size: { rungs: number } | { greatest: number };
+	/** A rung for each notch, so many rungs, or as few as keep every step within `greatest`. */
+	size: "each notch" | { rungs: number } | { greatest: number };
+	/** Tries a lesson, where the coach promotes and not the rule. */
+	dose?: number | undefined;
 	/** Another difficulty goes back a notch for the one rung on which one is raised. */
 	easeBack: boolean;
 }
@@ -69,7 +71,7 @@ export function extentOf(
 	};
 }
 
-function refusalsOf({ skill, difficulties, ends, chaining, size }: Request): Refusal[] {
+function refusalsOf({ skill, difficulties, ends, chaining, size, policy, dose }: Request): Refusal[] {
 	const said: Refusal[] = [];
 	const used = difficulties.filter(({ id }) => id in ends);
 	for (const { id, name, notches } of used) {
@@ -98,17 +100,41 @@ function refusalsOf({ skill, difficulties, ends, chaining, size }: Request): Ref
 			path: "chaining",
 			sentence: `"${skill.name}" has ${plural(skill.positions.length, "key position")}, so there is nothing to link; add positions, or leave the whole movement on every rung.`,
 		});
-	if ("rungs" in size && !(Number.isInteger(size.rungs) && size.rungs >= 2 && size.rungs <= MOST_RUNGS))
+	if (
+		size !== "each notch" &&
+		"rungs" in size &&
+		!(Number.isInteger(size.rungs) && size.rungs >= 2 && size.rungs <= MOST_RUNGS)
+	)
 		said.push({
 			path: "size",
 			sentence: `${size.rungs} ${size.rungs === 1 ? "rung is" : "rungs are"} no ladder that can be built; from 2 to ${MOST_RUNGS} are possible.`,
 		});
-	if ("greatest" in size && !(size.greatest > 0))
+	if (size !== "each notch" && "greatest" in size && !(size.greatest > 0))
 		said.push({
 			path: "size",
 			sentence: `The greatest step is ${size.greatest}; it weighs more than 0, 1 is one usual notch.`,
 		});
+	if (policy === "fixed dose" && !(Number.isInteger(dose) && (dose ?? 0) >= 1 && (dose ?? 0) <= 500))
+		said.push({
+			path: "dose",
+			sentence: `The dose is ${dose ?? "missing"}; a whole number of tries a lesson from 1 to 500 is needed.`,
+		});
 	return said;
+}
+
+/** What falls can be high from, or head first. */
+const HIGH = /\b(high|height|raised|invers|invert|upside|head first|handstand|shoulder)/i;
+const LEVEL = /\b(ground|floor)/i;
+
+/** What is proposed to be checked first where height or inversion is raised: the coach's to change. */
+function careFor(used: readonly Difficulty[], notches: ReadonlyMap<string, number>): string[] {
+	const risky = used.some(({ id, name, notches: list }) => {
+		const at = notches.get(id) ?? 0;
+		const notch = list[at]?.name ?? "";
+		// "low" and "real height" of "surface and height" are a fall; soft ground is none.
+		return at > 0 && (HIGH.test(notch) || (HIGH.test(name) && !LEVEL.test(notch)));
+	});
+	return risky ? ["mat under it", "a spotter stands by"] : [];
 }
 
 /**
@@ -177,6 +203,7 @@ export function buildLadder(request: Request, newId: () => string): Outcome<Ladd
 const weightOf = (raised: readonly Notching[]) => raised.reduce((sum, { weight }) => sum + weight, 0);
 
 function stepsFor(row: readonly Notching[], size: Request["size"], used: readonly Difficulty[]): Outcome<number> {
+	if (size === "each notch") return { ok: true, value: Math.min(row.length, MOST_RUNGS - 1) };
 	if ("rungs" in size) {
 		if (size.rungs - 1 <= row.length) return { ok: true, value: size.rungs - 1 };
 		return refuse(
@@ -234,11 +261,14 @@ function reasonFor(
 	return `${words.join("; ")}. Weighs ${round(weight)}: ${why}.${eased ? ` ${named(eased)?.name} goes back a notch for this rung.` : ""}`;
 }
 
+/** A dose is done in so many sets. */
+const DOSE_SETS = 3;
+
 const round = (n: number) => Number(n.toFixed(2));
 const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
 function settingsOf(
-	{ skill }: Request,
+	{ skill, policy, dose }: Request,
 	used: readonly Difficulty[],
 	notches: ReadonlyMap<string, number>,
 	raised: readonly Notching[],
@@ -262,6 +292,8 @@ function settingsOf(
 		drill: `${capital(words.join(", "))}.${cue ? ` Think of “${cue.text}”.` : ""}`,
 		gate: watched.length > 0 ? "both" : "result",
 		watch: watched.map((position) => position.id),
+		...(policy === "fixed dose" && dose ? { limit: dose, triesPerSet: Math.max(1, Math.ceil(dose / DOSE_SETS)) } : {}),
+		care: careFor(used, notches),
 		notches: Object.fromEntries(notches),
 		easier: last ? notchName(last.difficulty, last.to - 1) : "",
 		harder: next ? notchName(next.id, (notches.get(next.id) as number) + 1) : "",

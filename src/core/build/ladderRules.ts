@@ -15,9 +15,8 @@ export interface TierRule {
 const UNDER = 60;
 /** Share of ready students who are to be through by the limit. */
 const THROUGH = 0.95;
-/** How much more luck is let pass than at the top, from the bottom up: a low rung is soon seen again. */
-const LENIENCE = [2, 1.4, 1] as const;
-const MOST_RISK = 0.45;
+/** How much of the risk that is accepted is taken, from the bottom up: never more than all of it, and less towards the top. */
+const SHARES = [1, 0.75, 0.5] as const;
 
 /**
  * Rep limit of a rung: by when 95 in 100 of the ready who pass under 60 tries have passed.
@@ -39,10 +38,10 @@ export function limitFor(rule: Rule, ready: number): number {
  */
 export function* searchLadderRules(ask: Omit<Ask, "limit">): Generator<number, Outcome<TierRule[]>> {
 	const tiers: TierRule[] = [];
-	for (const [i, lenience] of LENIENCE.entries()) {
-		const search = searchRules({ ...ask, riskPass: Math.min(MOST_RISK, ask.riskPass * lenience), limit: UNDER });
+	for (const [i, share] of SHARES.entries()) {
+		const search = searchRules({ ...ask, riskPass: ask.riskPass * share, limit: UNDER });
 		let step = search.next();
-		for (; !step.done; step = search.next()) yield (i + step.value.done) / LENIENCE.length;
+		for (; !step.done; step = search.next()) yield (i + step.value.done) / SHARES.length;
 		const outcome: Outcome<Finding> = step.value;
 		if (!outcome.ok) return outcome;
 		const { found, simplest } = outcome.value;

@@ -1,3 +1,4 @@
+import { analyseAt } from "@/core/analysis/analyse";
 import type { Rung } from "@/core/ladder/ladder";
 import { freshRung } from "@/core/ladder/rung";
 import { between } from "./between";
@@ -47,6 +48,9 @@ describe("rules for a ladder", () => {
 		expect([...told].sort((a, b) => a - b)).toEqual(told);
 		if (!outcome.ok) return;
 		expect(outcome.value.every(({ limit }) => limit > 0 && limit <= 60)).toBe(true);
+		const luck = outcome.value.map(({ rule, limit }) => analyseAt(rule, 0.5, limit).pass);
+		expect(luck.every((pass) => pass <= 0.1)).toBe(true);
+		expect(luck[2]).toBeLessThanOrEqual(0.05);
 		expect(tierOf(outcome.value, 0, 10)).toBe(outcome.value[0]);
 		expect(tierOf(outcome.value, 9, 10)).toBe(outcome.value[2]);
 	});

@@ -62,7 +62,11 @@ export function mergeDown(rungs: readonly Rung[], at: number): Rung[] {
 
 /** What can be set on many rungs at once. */
 export type SharedSettings = Partial<
-	Pick<RungSettings, "rule" | "limit" | "triesPerSet" | "readyRate" | "correctAfter" | "adjust">
+	Pick<
+		RungSettings,
+		| ("rule" | "limit" | "triesPerSet" | "readyRate" | "correctAfter" | "adjust")
+		| ("gate" | "watch" | "musts" | "secondCue" | "easier" | "care" | "loads")
+	>
 >;
 
 /** Sets the same on all rungs from one to another, both included. */

@@ -11,15 +11,40 @@ export const GREATEST_GAP = 2;
  */
 export function mirrorLadder(ladder: Ladder, id: string, newId: () => string): Ladder | null {
 	if (ladder.side === "none") return null;
-	const mine = ladder.rungs.map((rung) => ({ from: rung.id, to: newId() }));
-	const at = new Map(mine.map(({ from, to }) => [from, to]));
+	const { body, from } = renewed(ladder, newId);
+	return { ...body, side: otherSide(ladder.side), twin: { ladder: id, rungs: Object.fromEntries(from) } };
+}
+
+const otherSide = (side: "left" | "right") => (side === "left" ? "right" : "left");
+
+/** The same ladder with rungs of its own; `from` says, for each of them, which it was. */
+function renewed(ladder: Ladder, newId: () => string): { body: Ladder; from: Map<string, string> } {
+	const { twin: _, ...rest } = structuredClone(ladder);
+	const rungs = rest.rungs.map((rung) => ({ was: rung.id, id: newId(), settings: rung.settings }));
 	return {
-		...structuredClone(ladder),
-		side: ladder.side === "left" ? "right" : "left",
-		start: ladder.start === null ? null : (at.get(ladder.start) ?? null),
-		rungs: ladder.rungs.map((rung) => ({ id: at.get(rung.id) as string, settings: structuredClone(rung.settings) })),
-		twin: { ladder: id, rungs: Object.fromEntries(mine.map(({ from, to }) => [to, from])) },
+		body: {
+			...rest,
+			start: rungs.find(({ was }) => was === ladder.start)?.id ?? null,
+			rungs: rungs.map(({ id, settings }) => ({ id, settings })),
+		},
+		from: new Map(rungs.map(({ id, was }) => [id, was])),
 	};
+}
+
+/**
+ * The ladder as another student's own: what becomes of either is nothing to the other.
+ *
+ * @param strong the strong sides of whose it is and of who is given it: where they differ, a ladder of a side
+ * changes over, so that the strong side stays the strong one. Null keeps left left.
+ */
+export function copyLadder(
+	ladder: Ladder,
+	newId: () => string,
+	strong: { from: "left" | "right"; to: "left" | "right" } | null,
+): Ladder {
+	const { body } = renewed(ladder, newId);
+	const over = strong !== null && strong.from !== strong.to && ladder.side !== "none";
+	return over ? { ...body, side: otherSide(ladder.side as "left" | "right") } : body;
 }
 
 export interface Twin {

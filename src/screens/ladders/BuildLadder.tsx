@@ -13,15 +13,20 @@ import { moveItem } from "@/core/editing/paths";
 import type { Policy, Rung } from "@/core/ladder/ladder";
 import type { Side } from "@/core/people/body";
 import type { Refusal } from "@/core/refusals/refusals";
+import { fewestTries, hitOrMiss } from "@/core/rules";
 import type { Skill } from "@/core/skill/skill";
 import { RiskFields } from "@/screens/rules/RiskFields";
 import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
+import { LimitField } from "@/ui/LimitField";
 import { Refusals } from "@/ui/Refusals";
 import rows from "@/ui/rows.module.css";
 import { engine } from "@/workers/client";
 import css from "./ladders.module.css";
 import { StepList } from "./Steps";
+
+/** What the number of rungs goes by. */
+type By = "each notch" | "rungs" | "greatest";
 
 interface Ends {
 	start: number;
@@ -56,7 +61,8 @@ export function BuildLadder({
 	const [order, setOrder] = useState(() => usual.map(({ id }) => id));
 	const [ends, setEnds] = useState<Record<string, Ends>>({});
 	const [chaining, setChaining] = useState<Chaining | null>(skill.positions.length > 1 ? "ground up" : null);
-	const [by, setBy] = useState<"rungs" | "greatest">("rungs");
+	const [by, setBy] = useState<By>("each notch");
+	const [dose, setDose] = useState(18);
 	const [size, setSize] = useState({ rungs: 10, greatest: 1.5 });
 	const [easeBack, setEaseBack] = useState(false);
 	const [ask, setAsk] = useState({ notReady: 0.6, ready: 0.85, riskPass: 0.1, riskHold: 0.1 });
@@ -74,10 +80,11 @@ export function BuildLadder({
 			ends,
 			chaining,
 			easeBack,
-			size: by === "rungs" ? { rungs: size.rungs } : { greatest: size.greatest },
+			size: by === "rungs" ? { rungs: size.rungs } : by === "greatest" ? { greatest: size.greatest } : by,
+			...(policy === "fixed dose" ? { dose } : {}),
 		};
 		return buildLadder(request, () => `draft-${n++}`);
-	}, [skill, side, policy, difficulties, ends, chaining, easeBack, by, size]);
+	}, [skill, side, policy, difficulties, ends, chaining, easeBack, by, size, dose]);
 	const bars = chaining && skill.positions.length > 1 ? [extentOf(skill.positions, chaining).difficulty] : [];
 
 	const take = async () => {
@@ -94,7 +101,15 @@ export function BuildLadder({
 		onDraft({
 			rungs: rungs.map(({ settings }, i) => ({
 				id: uuid(),
-				settings: { ...settings, ...tierOf(found.value, i, rungs.length), readyRate: ask.ready },
+				settings: {
+					...settings,
+					...tierOf(found.value, i, rungs.length),
+					// The dose is done whatever the rule says.
+					...(policy === "fixed dose"
+						? { limit: Math.max(dose, fewestTries(tierOf(found.value, i, rungs.length).rule, hitOrMiss) ?? 1) }
+						: {}),
+					readyRate: ask.ready,
+				},
 			})),
 			difficulties: [...(bars.length > 0 ? bars : [wholeExtent]), ...difficulties],
 		});
@@ -129,6 +144,9 @@ export function BuildLadder({
 				</Form.Select>
 			</FormRow>
 			<DifficultyEnds difficulties={difficulties} ends={ends} order={order} onOrder={setOrder} onChange={change} />
+			{policy === "fixed dose" && (
+				<LimitField id="dose" label="The dose: tries a lesson on each rung" value={dose} onChange={setDose} />
+			)}
 			<SizeFields by={by} size={size} easeBack={easeBack} onBy={setBy} onSize={setSize} onEaseBack={setEaseBack} />
 			<div className={css.build}>
 				<RiskFields id="build" start={ask} onChange={(name, value) => setAsk({ ...ask, [name]: value })} />
@@ -176,6 +194,8 @@ const WhatComes = ({
 					reasons={draft.value.reasons.map(({ sentence }) => sentence)}
 				/>
 			</>
+		) : draft.refusals.every(({ path }) => path === "ends") ? (
+			<p className="mute m-0">Choose what gets harder: each rung adds a notch, and what comes of it stands here.</p>
 		) : (
 			<Refusals refusals={draft.refusals} />
 		)}
@@ -250,29 +270,32 @@ const SizeFields = ({
 	onSize,
 	onEaseBack,
 }: {
-	by: "rungs" | "greatest";
+	by: By;
 	size: { rungs: number; greatest: number };
 	easeBack: boolean;
-	onBy: (by: "rungs" | "greatest") => void;
+	onBy: (by: By) => void;
 	onSize: (size: { rungs: number; greatest: number }) => void;
 	onEaseBack: (easeBack: boolean) => void;
 }) => (
 	<div className={css.build}>
 		<FormRow id="by" label="As many rungs as" className="">
-			<Form.Select value={by} onChange={(event) => onBy(event.target.value === "rungs" ? "rungs" : "greatest")}>
+			<Form.Select value={by} onChange={(event) => onBy(event.target.value as By)}>
+				<option value="each notch">there are notches</option>
 				<option value="rungs">I say</option>
 				<option value="greatest">keep steps small</option>
 			</Form.Select>
 		</FormRow>
-		<FormRow id="size" label={by === "rungs" ? "Rungs" : "Greatest step, 1 is one notch"} className="">
-			<Form.Control
-				type="number"
-				inputMode="decimal"
-				step={by === "rungs" ? 1 : 0.5}
-				value={size[by] || ""}
-				onChange={(event) => onSize({ ...size, [by]: Number(event.target.value) })}
-			/>
-		</FormRow>
+		{by !== "each notch" && (
+			<FormRow id="size" label={by === "rungs" ? "Rungs" : "Greatest step, 1 is one notch"} className="">
+				<Form.Control
+					type="number"
+					inputMode="decimal"
+					step={by === "rungs" ? 1 : 0.5}
+					value={size[by] || ""}
+					onChange={(event) => onSize({ ...size, [by]: Number(event.target.value) })}
+				/>
+			</FormRow>
+		)}
 		<Form.Check
 			id="ease-back"
 			type="checkbox"

@@ -4,6 +4,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { type SharedSettings, setAll } from "@/core/ladder/edit";
+import { looksAtForm } from "@/core/ladder/gate";
 import type { Rung } from "@/core/ladder/ladder";
 import { fewestOf } from "@/core/ladder/passable";
 import { plural } from "@/core/text/lists";
@@ -12,7 +13,31 @@ import { LimitField } from "@/ui/LimitField";
 import css from "@/ui/rows.module.css";
 import own from "./ladders.module.css";
 
-/** The same rule or limit for many rungs at once. What a rule cannot be met within is said before it is set. */
+/** What can be made on many rungs as it is on one, and the settings it is made of. */
+const alike = {
+	rule: ["its rule", ["rule"]],
+	gate: ["when a try is good", ["gate"]],
+	watch: ["what is watched", ["watch", "musts"]],
+	correct: ["when to correct", ["correctAfter", "secondCue"]],
+	adjust: ["tries to adjust", ["adjust"]],
+	easier: ["its easier form", ["easier"]],
+	care: ["its checklist", ["care"]],
+	loads: ["what a try loads", ["loads"]],
+} satisfies Record<string, [string, (keyof SharedSettings)[]]>;
+type Alike = keyof typeof alike;
+
+/** What stands in the way of settings on a rung, or null. */
+function inTheWay({ settings }: Rung): string | null {
+	const fewest = fewestOf(settings);
+	if (fewest === null) return `the outcomes of "${settings.name}" can never meet its rule.`;
+	if (settings.limit < fewest)
+		return `"${settings.name}" would allow ${settings.limit} tries a lesson, and its rule cannot be met in fewer than ${fewest}.`;
+	if (settings.watch.length === 0 && looksAtForm(settings.gate))
+		return `"${settings.name}" would ask for good form and watches nothing; set what is watched first.`;
+	return null;
+}
+
+/** The same for many rungs at once. What would leave one that cannot be passed is said before it is set. */
 export function Bulk({
 	rungs,
 	onSet,
@@ -26,26 +51,20 @@ export function Bulk({
 	const [to, setTo] = useState<number | null>(null);
 	const [limit, setLimit] = useState(30);
 	const [like, setLike] = useState(0);
+	const [what, setWhat] = useState<Alike>("rule");
 	const [said, setSaid] = useState("");
 	const last = Math.min(to ?? rungs.length - 1, rungs.length - 1);
-	const set = (shared: SharedSettings, what: string) => {
+	const set = (shared: SharedSettings, says: string) => {
 		if (from > last)
 			return setSaid(`Rung ${from + 1} is above rung ${last + 1}; choose a first one at or below the last.`);
 		const after = setAll(rungs, from, last, shared);
-		const bad = after.findIndex(
-			({ settings }, i) => i >= from && i <= last && settings.limit < (fewestOf(settings) ?? Number.POSITIVE_INFINITY),
-		);
-		if (bad >= 0) {
-			const { settings } = after[bad] as Rung;
-			const fewest = fewestOf(settings);
-			return setSaid(
-				fewest === null
-					? `Nothing was set: the outcomes of "${settings.name}" can never meet that rule.`
-					: `Nothing was set: "${settings.name}" would allow ${settings.limit} tries a lesson, and its rule cannot be met in fewer than ${fewest}.`,
-			);
-		}
+		const wrong = after
+			.slice(from, last + 1)
+			.map(inTheWay)
+			.find((one) => one !== null);
+		if (wrong) return setSaid(`Nothing was set: ${wrong}`);
 		onSet((now) => setAll(now, from, last, shared));
-		setSaid(`${what} set on ${plural(last - from + 1, "rung")}; undo takes it back.`);
+		setSaid(`${says} set on ${plural(last - from + 1, "rung")}; undo takes it back.`);
 	};
 	if (rungs.length < 2) return null;
 	const choose = (id: string, label: string, value: number, onChange: (i: number) => void) => (
@@ -61,7 +80,7 @@ export function Bulk({
 	);
 	return (
 		<details className={own.aside} onToggle={(event) => setOpen(event.currentTarget.open)}>
-			<summary>the same rule or limit for many rungs</summary>
+			<summary>the same for many rungs</summary>
 			{open && (
 				<div className={own.build}>
 					{choose("bulk-from", "From rung", from, setFrom)}
@@ -75,13 +94,26 @@ export function Bulk({
 					>
 						set the limit
 					</Button>
-					{choose("bulk-like", "The rule of rung", like, setLike)}
+					{choose("bulk-like", "As on rung", like, setLike)}
+					<FormRow id="bulk-what" label="what" className="">
+						<Form.Select size="sm" value={what} onChange={(event) => setWhat(event.target.value as Alike)}>
+							{Object.entries(alike).map(([key, [words]]) => (
+								<option key={key} value={key}>
+									{words}
+								</option>
+							))}
+						</Form.Select>
+					</FormRow>
 					<Button
 						variant="outline-primary"
 						className="align-self-end"
-						onClick={() => set({ rule: (rungs[like] as Rung).settings.rule }, "The rule is")}
+						onClick={() => {
+							const { settings } = rungs[like] as Rung;
+							const [words, names] = alike[what];
+							set(Object.fromEntries(names.map((name) => [name, settings[name as "rule"]])), `As on it, ${words} is`);
+						}}
 					>
-						set its rule
+						set it alike
 					</Button>
 				</div>
 			)}

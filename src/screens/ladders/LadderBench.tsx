@@ -20,6 +20,7 @@ import css from "@/ui/rows.module.css";
 import { Bulk } from "./Bulk";
 import { Changed } from "./Changed";
 import { expectedOn, type Notches } from "./expected";
+import { GiveTo } from "./GiveTo";
 import { LadderActions } from "./LadderActions";
 import { LadderHead, OtherSide } from "./LadderHead";
 import { LadderMargin } from "./LadderMargin";
@@ -42,6 +43,7 @@ export interface LadderBenchProps {
 	rail: Rail | null;
 	coach: Coach;
 	twin: Twin | null;
+	others: readonly { id: string; name: string; has: boolean }[];
 	built: { at: string; rungs: Rung[] } | null;
 	lately: { day: string; rungs: Rung[] } | null;
 }
@@ -148,6 +150,7 @@ export function LadderBench(page: LadderBenchProps) {
 						/>
 						<div className={own.asides}>
 							<Bulk rungs={rungs} onSet={setRungs} />
+							{at && <GiveTo ladder={at.id} sided={side !== "none"} others={page.others} />}
 							<Changed rungs={() => form.getValues("rungs") as Rung[]} built={page.built} lately={page.lately} />
 						</div>
 					</div>

@@ -26,6 +26,8 @@ interface Props {
 	coach: Coach;
 	students: { id: string; student: Student }[];
 	skills: { id: string; skill: Skill }[];
+	/** Where students stand on the skills they have a ladder to. */
+	standing: { ladder: string; student: string; skill: string; side: Side; rung: number; of: number; done: boolean }[];
 	student: string | null;
 }
 
@@ -36,7 +38,7 @@ interface Chosen {
 }
 
 /** What stands behind a ladder that is only being made. */
-const nothingYet = { newer: null, archived: false, rail: null, twin: null, built: null, lately: null };
+const nothingYet = { newer: null, archived: false, rail: null, twin: null, others: [], built: null, lately: null };
 
 const plainRungs = (
 	<p className="mute">
@@ -46,7 +48,7 @@ const plainRungs = (
 );
 
 /** For whom, which skill, which side. Then three plain rungs at once, or rung by rung. */
-export function NewLadder({ coach, students, skills, student }: Props) {
+export function NewLadder({ coach, students, skills, standing, student }: Props) {
 	const router = useRouter();
 	const [choice, setChoice] = useState<Choice>({
 		who: student ?? students[0]?.id ?? "",
@@ -118,6 +120,7 @@ export function NewLadder({ coach, students, skills, student }: Props) {
 						skills={skills}
 						onChange={(to) => setChoice({ ...choice, ...to })}
 					/>
+					<ComingIn choice={choice} skills={skills} standing={standing} />
 					<Refusals refusals={refused} />
 					<Ways
 						onThree={async (count) => {
@@ -209,6 +212,40 @@ function Choices({
 				</Form.Select>
 			</FormRow>
 		</>
+	);
+}
+
+/** What the student has of it already, and which skills to have first are not passed yet. */
+function ComingIn({
+	choice: { who, what },
+	skills,
+	standing,
+}: Pick<Props, "skills" | "standing"> & { choice: Choice }) {
+	const theirs = standing.filter(({ student }) => student === who);
+	const first = skills.find(({ id }) => id === what)?.skill.prerequisites ?? [];
+	const open = first.flatMap((id) => {
+		const name = skills.find((one) => one.id === id)?.skill.name;
+		const on = theirs.filter((one) => one.skill === id);
+		if (!name || on.some(({ done }) => done)) return [];
+		const best = on.sort((a, b) => b.rung / b.of - a.rung / a.of)[0];
+		return [{ id, name, ladder: best?.ladder, where: best ? `rung ${best.rung} of ${best.of}` : "no ladder yet" }];
+	});
+	const same = theirs.filter(({ skill }) => skill === what);
+	if (open.length + same.length === 0) return null;
+	return (
+		<div className="mt-2" role="status" data-testid="coming-in">
+			{open.map(({ id, name, ladder, where }) => (
+				<p key={id} className="asks m-0">
+					To have first: {ladder ? <a href={`/ladders/${ladder}`}>{name}</a> : name}. Coming in: {where}.
+				</p>
+			))}
+			{same.map(({ ladder, side, rung, of }) => (
+				<p key={ladder} className="mute m-0">
+					There is <a href={`/ladders/${ladder}`}>one to this skill</a>
+					{side !== "none" && `, ${side}`}, rung {rung} of {of}. Another stands beside it.
+				</p>
+			))}
+		</div>
 	);
 }
 

@@ -10,7 +10,7 @@ import { readSides } from "@/core/skill/sides";
 import type { KeyPosition } from "@/core/skill/skill";
 import { cutText } from "@/core/text/fields";
 import { plural } from "@/core/text/lists";
-import { revise } from "@/server/actions";
+import { revise, reviseForAll } from "@/server/actions";
 import type { SkillPage } from "@/server/readSkills";
 import { DifferenceList } from "@/ui/DifferenceList";
 import { dayWords } from "@/ui/dates";
@@ -50,7 +50,7 @@ export function SkillMargin({
 	onOpen: (index: number) => void;
 }) {
 	const { standing, amiss, skill } = writing;
-	const inUse = page.followed.ladders > 0;
+	const inUse = page.followed.watching > 0;
 	return (
 		<>
 			<p
@@ -100,30 +100,18 @@ export function SkillMargin({
 			{opened && (
 				<section className={css.note} aria-label="As it is read">
 					<h2>As it is read</h2>
+					<BothHands position={opened} />
 					<Form.Group controlId="read-side" className={own.line}>
-						<Form.Label className="m-0">on the side</Form.Label>
+						<Form.Label className="m-0">What is typed is seen on the side</Form.Label>
 						<Form.Select
 							size="sm"
 							value={side}
 							onChange={(event) => onSide(event.target.value === "left" ? "left" : "right")}
 						>
-							<option value="right">right, of a right-hander</option>
-							<option value="left">left, of a right-hander</option>
+							<option>right</option>
+							<option>left</option>
 						</Form.Select>
 					</Form.Group>
-					<p className="m-0" dir="auto">
-						<b>{readSides(opened.name, { side, strong: "right" })}</b>
-					</p>
-					{lookOf(opened, {}, { side, strong: "right" }).map((line) => (
-						<p key={line} className="m-0 mute" dir="auto">
-							{line}
-						</p>
-					))}
-					{opened.cues.map((cue) => (
-						<p key={cue.text} className="m-0" dir="auto">
-							“{readSides(cue.text, { side, strong: "right" })}”
-						</p>
-					))}
 					<div className={own.pictures}>
 						{picturesOf(opened).map(({ picture, shows }) => (
 							<Media key={picture.hash + shows} picture={picture} words={`${opened.name}, ${shows}`} />
@@ -148,9 +136,11 @@ export function SkillMargin({
 			<section className={css.note} aria-label="Who follows it">
 				<h2>Who follows it</h2>
 				<p className="mute m-0">
-					{inUse
-						? `${plural(page.followed.ladders, "ladder")}${page.followed.older > 0 ? `, ${page.followed.older} of them as it was before` : ""}. A revision never changes a ladder; the ladder takes it over when you say so.`
-						: "No ladder yet: what you write holds at once."}
+					{page.followed.ladders > 0 && !inUse
+						? `${plural(page.followed.ladders, "ladder")}, and none watches a position yet: what you write holds at once, for ${page.followed.ladders === 1 ? "it" : "them"} too.`
+						: inUse
+							? `${plural(page.followed.ladders, "ladder")}${page.followed.older > 0 ? `, ${page.followed.older} of them as it was before` : ""}. A revision never changes a ladder; the ladder takes it over when you say so.`
+							: "No ladder yet: what you write holds at once."}
 				</p>
 				{page.revisions.length > 0 && (
 					<ul className={css.plain}>
@@ -172,6 +162,45 @@ export function SkillMargin({
 	);
 }
 
+/** What a position says to either hand, on its strong side: side by side, or once where it is the same. */
+function BothHands({ position }: { position: KeyPosition }) {
+	const read = (hand: "left" | "right") => {
+		const sides = { side: hand, strong: hand };
+		return [
+			readSides(position.name, sides),
+			...lookOf(position, {}, sides),
+			...position.cues.map((cue) => `“${readSides(cue.text, sides)}”`),
+		];
+	};
+	const [right, left] = [read("right"), read("left")];
+	if (right.join("\n") === left.join("\n"))
+		return (
+			<>
+				<Reading lines={right} />
+				<p className="hint m-0">The same for a left-hander and a right-hander.</p>
+			</>
+		);
+	return (
+		<div className={own.hands}>
+			<div>
+				<h3>a right-hander</h3>
+				<Reading lines={right} />
+			</div>
+			<div>
+				<h3>a left-hander</h3>
+				<Reading lines={left} />
+			</div>
+		</div>
+	);
+}
+
+const Reading = ({ lines }: { lines: readonly string[] }) =>
+	lines.map((line, i) => (
+		<p key={line} className={i === 0 ? "m-0 fw-bold" : "m-0 mute"} dir="auto">
+			{line}
+		</p>
+	));
+
 /** What was changed since the version in force, and the press that makes it a dated revision. */
 function Revise({ page, writing }: { page: SkillPage; writing: Writing }) {
 	const router = useRouter();
@@ -181,7 +210,9 @@ function Revise({ page, writing }: { page: SkillPage; writing: Writing }) {
 	// Told once the typing rests: it goes through the whole skill.
 	const says = useMemo(() => inForce && differences(inForce, writing.rested), [inForce, writing.rested]);
 	if (!inForce || !says || noDifference(says)) return null;
-	const make = async () => {
+	const known = new Set(inForce.positions.map(({ id }) => id));
+	const fresh = writing.rested.positions.filter(({ id }) => !known.has(id)).length;
+	const make = async (takeOver: boolean) => {
 		setRefused([]);
 		const at = await writing.settle();
 		if (!at)
@@ -191,12 +222,12 @@ function Revise({ page, writing }: { page: SkillPage; writing: Writing }) {
 					sentence: "The server does not answer; your words are kept on this device. Try again when it does.",
 				},
 			]);
-		const outcome = await ask(revise(page.id, at, remark));
+		const outcome = await ask(takeOver ? reviseForAll(page.id, at, remark) : revise(page.id, at, remark));
 		if (outcome.ok) router.refresh();
 	};
 	return (
 		<section className={css.note} aria-label="Not in force yet">
-			<h2>Not in force yet</h2>
+			<h2>{fresh > 0 ? `${plural(fresh, "position")} written, not in force` : "Not in force yet"}</h2>
 			<DifferenceList says={says} />
 			<Form.Group controlId="revision-remark">
 				<Form.Label>Why it is changed</Form.Label>
@@ -204,8 +235,11 @@ function Revise({ page, writing }: { page: SkillPage; writing: Writing }) {
 			</Form.Group>
 			<Refusals refusals={refused} />
 			<div className={css.actions}>
-				<Button disabled={writing.amiss.length > 0} onClick={() => void make()}>
+				<Button disabled={writing.amiss.length > 0} onClick={() => void make(false)}>
 					make it today’s revision
+				</Button>
+				<Button variant="outline-primary" disabled={writing.amiss.length > 0} onClick={() => void make(true)}>
+					and all its ladders take it over
 				</Button>
 				<Button variant="link" onClick={() => writing.edit([], inForce, "")}>
 					let the changes go

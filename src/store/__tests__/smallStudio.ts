@@ -34,7 +34,10 @@ const ladder = {
 	side: "left" as const,
 	policy: "mastery" as const,
 	start: null,
-	rungs: threeRungs(["r1", "r2", "r3"], "Skill"),
+	// The top rung watches a position: what the skill says is not theirs to change under it.
+	rungs: threeRungs(["r1", "r2", "r3"], "Skill").map((rung) =>
+		rung.id === "r3" ? { ...rung, settings: { ...rung.settings, watch: ["p1"] } } : rung,
+	),
 };
 export const onLadder = { ...ladderWith(), rungs: ladder.rungs };
 
