@@ -26,7 +26,9 @@ test("from a skill to a ladder of ten rungs for a left-hander; a jump is marked,
 	await choose("Skill", "Three-ball cascade");
 	await choose("Side", "left, the strong side");
 	await press("build me a ladder");
-	// Asked for more rungs than there are notches, it says how many there are.
+	// It starts with a rung for each notch; asked for more, it says how many there are.
+	await expect(page.getByRole("region", { name: "What comes of it" }).getByRole("listitem")).toHaveCount(7);
+	await choose("As many rungs as", "I say");
 	await expect(page.getByRole("alert").first()).toContainText(
 		"10 rungs need 9 steps, and there are 6 notches to raise",
 	);

@@ -176,7 +176,8 @@ export class LessonOnDevice {
 		});
 	}
 
-	private async freshPack(): Promise<void> {
+	/** Asks for what was made since the lesson was opened: a student, a ladder. */
+	freshPack = async (): Promise<void> => {
 		try {
 			const pack = await this.storage.fetchPack();
 			rememberStudio(pack.studio.id);
@@ -187,7 +188,7 @@ export class LessonOnDevice {
 		} catch {
 			// Without a signal the stored pack serves; the sync loop says so and keeps trying.
 		}
-	}
+	};
 
 	/**
 	 * Writes one act. It is in `snapshot()` when this returns; the promise resolves when

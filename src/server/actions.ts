@@ -5,7 +5,7 @@ import { v7 as uuid } from "uuid";
 import * as z from "zod/mini";
 import { Coach, coachLabels } from "@/core/coach/coach";
 import { rungLabels } from "@/core/ladder/labels";
-import { LadderToSave } from "@/core/ladder/ladder";
+import { LadderToSave, threeRungs } from "@/core/ladder/ladder";
 import { copyLadder, mirrorLadder } from "@/core/ladder/twin";
 import { Student, studentLabels } from "@/core/people/student";
 import { type Outcome, parse, type Refusal, refuse } from "@/core/refusals/refusals";
@@ -18,7 +18,7 @@ import { saveCoach } from "@/store/coach";
 import { store } from "@/store/db";
 import type { Saved } from "@/store/documents";
 import { addLadder, archiveLadder, findLadder, listLadders, saveLadder, takeNewSkill } from "@/store/ladders";
-import { archiveSkill, findSkill, reviseSkill, saveSkill } from "@/store/skills";
+import { archiveSkill, findSkill, listSkills, reviseSkill, saveSkill } from "@/store/skills";
 import { archiveStudent, findStudent, saveStudent } from "@/store/students";
 import { WritingAt } from "./writingAt";
 
@@ -123,6 +123,34 @@ export async function keepLadder(body: unknown, at: unknown, owner: unknown): Pr
 			? saveLadder(await store(), ladder, place)
 			: addLadder(await store(), who.value.student, who.value.skill, ladder),
 	);
+}
+
+/** Somebody new, a skill by its name, and three plain rungs for them: what a count for nobody leads on to. */
+export async function makeSomebody(name: unknown, skillName: unknown): Promise<Outcome<Saved>> {
+	const student = parse(
+		Student,
+		{ name, strongSide: "right", born: null, level: "new to it", protectedParts: [], kit: "", wish: "" },
+		studentLabels,
+	);
+	if (!student.ok) return student;
+	const skill = parse(Skill, { name: skillName, about: "", positions: [] }, { ...skillLabels, name: "skill" });
+	if (!skill.ok) return skill;
+	const open = await store();
+	const called = skill.value.name.toLocaleLowerCase();
+	const known = (await listSkills(open)).find((row) => !row.archived && row.skill.name.toLocaleLowerCase() === called);
+	const on = known ? { ok: true as const, value: { id: known.id, rev: known.rev } } : await createSkill(skill.value);
+	if (!on.ok) return on;
+	const who = await saveStudent(open, student.value, null);
+	if (!who.ok) return who;
+	const rungs = threeRungs([uuid(), uuid(), uuid()], skill.value.name);
+	const made = await addLadder(open, who.value.id, on.value.id, {
+		side: "none",
+		policy: "mastery",
+		start: null,
+		rungs,
+	});
+	revalidatePath("/", "layout");
+	return made;
 }
 
 /** The same ladder on the other side, as one more of the student's ladders. */

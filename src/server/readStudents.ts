@@ -7,6 +7,7 @@ import type { Reminder } from "@/core/log/reminders";
 import type { LessonView } from "@/core/log/view";
 import type { Side } from "@/core/people/body";
 import type { Student } from "@/core/people/student";
+import { serverDay } from "@/store/days";
 import { railedLadders } from "@/store/ladders";
 import { lessonsOf, lessonView, type StudentDigest, studentDigests } from "@/store/lessons";
 import { upToDate } from "@/store/projection";
@@ -69,6 +70,8 @@ export interface StudentPageProps {
 	lessons: (Pick<LessonDigest, "day" | "closed" | "rungs"> & { id: string })[];
 	/** How many there were in all. */
 	held: number;
+	/** Their lesson of today is open. */
+	isOpen: boolean;
 }
 
 /** Half a year of two lessons a week. */
@@ -112,6 +115,7 @@ export async function readStudent(id: string): Promise<StudentPageProps | null> 
 			rungs: rungs.filter((rung) => rung.student === id),
 		})),
 		held: digests.get(id)?.lessons ?? 0,
+		isOpen: lessons.some(({ closed, opened, fromCard, day }) => opened && !closed && !fromCard && day >= serverDay()),
 	};
 }
 

@@ -29,6 +29,7 @@ export function StudentPage({
 	parked,
 	lessons,
 	held,
+	isOpen,
 }: StudentPageProps) {
 	const [editing, setEditing] = useState(false);
 	useKeys({ e: () => setEditing(true), Escape: () => setEditing(false) });
@@ -63,7 +64,7 @@ export function StudentPage({
 			</div>
 			{editing && <StudentForm at={at} student={student} onDone={() => setEditing(false)} />}
 			{ladders.map((ladder) => (
-				<LadderRow key={ladder.id} ladder={ladder} student={student} />
+				<LadderRow key={ladder.id} ladder={ladder} student={student} isOpen={isOpen} />
 			))}
 			<p className="mt-3">
 				<Link className="btn btn-outline-primary" href={`/ladders/new?student=${at.id}`}>
@@ -84,7 +85,7 @@ export function StudentPage({
 }
 
 /** A ladder: its rail, the peg's way through the latest lessons on the same pitch, and where it stands. */
-function LadderRow({ ladder, student }: { ladder: StudentLadder; student: Student }) {
+function LadderRow({ ladder, student, isOpen }: { ladder: StudentLadder; student: Student; isOpen: boolean }) {
 	const { holes, pegIndex } = ladder.rail;
 	const pitch = Math.min(24, 168 / holes.length);
 	return (
@@ -113,7 +114,7 @@ function LadderRow({ ladder, student }: { ladder: StudentLadder; student: Studen
 				{ladder.archived ? (
 					<Archive what="ladder" id={ladder.id} archived />
 				) : (
-					<Begin ladder={ladder.id} label="lesson" name={`lesson: ${ladder.skill}, ${ladder.side}`} />
+					<Begin ladder={ladder.id} label="lesson" isOpen={isOpen} name={`lesson: ${ladder.skill}, ${ladder.side}`} />
 				)}
 			</div>
 		</section>

@@ -3,7 +3,10 @@
 import { useState } from "react";
 import type { Pack, PackLadder } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
+import { makeSomebody } from "@/server/actions";
+import { Refusals } from "@/ui/Refusals";
 import { firstAndBest } from "@/ui/scores";
+import { useRefusals } from "@/ui/useRefusals";
 import { useDone, useLive } from "../LiveContext";
 import { Choice, Drawer } from "./Drawer";
 import { NextRungs } from "./NextRungs";
@@ -55,14 +58,28 @@ function Facts({ pack, student }: { pack: Pack; student: string }) {
 	));
 }
 
+/** With so many to choose from, one is looked for by its name. */
+const MANY = 6;
+
+/** The rung the peg is on first, then its neighbours, then what is further away. */
+const fromThePeg = ({ rungs, peg }: PackLadder) => {
+	const at = rungs.findIndex(({ id }) => id === peg);
+	return rungs
+		.map((rung, i) => ({ rung, away: Math.abs(i - at) - (i > at ? 0.5 : 0) }))
+		.sort((a, b) => a.away - b.away)
+		.map(({ rung }) => rung);
+};
+
 function Assign() {
 	const { pack, acts } = useLive();
 	const done = useDone();
-	const [ladder, setLadder] = useState<PackLadder | null>(null);
+	const [chosen, setChosen] = useState<string | null>(null);
+	const [sought, setSought] = useState("");
+	const ladder = pack.ladders.find(({ id }) => id === chosen);
 	if (ladder)
 		return (
 			<Drawer title="On which rung?">
-				{[...ladder.rungs].reverse().map((rung) => (
+				{fromThePeg(ladder).map((rung) => (
 					<Choice
 						key={rung.id}
 						aria-pressed={rung.id === ladder.peg}
@@ -74,16 +91,77 @@ function Assign() {
 				))}
 			</Drawer>
 		);
+	const nameOf = (one: PackLadder) => pack.students.find((s) => s.id === one.student)?.student.name ?? "";
+	const shown = pack.ladders.filter((one) =>
+		`${nameOf(one)} ${one.skill}`.toLowerCase().includes(sought.trim().toLowerCase()),
+	);
 	return (
 		<Drawer title="For whom was this?">
-			{pack.ladders.length === 0 && (
-				<p>No ladder is there yet. The count waits here; make a ladder on a student’s page, then say it.</p>
+			{pack.ladders.length > MANY && (
+				<input
+					className="form-control"
+					type="search"
+					aria-label="Look for a student"
+					placeholder="a name or a skill"
+					value={sought}
+					onChange={(event) => setSought(event.target.value)}
+					dir="auto"
+				/>
 			)}
-			{pack.ladders.map((one) => (
-				<Choice key={one.id} small={one.skill} onClick={() => setLadder(one)}>
-					<span dir="auto">{pack.students.find((s) => s.id === one.student)?.student.name}</span>
+			{shown.map((one) => (
+				<Choice key={one.id} small={one.skill} onClick={() => setChosen(one.id)}>
+					<span dir="auto">{nameOf(one)}</span>
 				</Choice>
 			))}
+			<SomebodyNew onMade={setChosen} />
 		</Drawer>
+	);
+}
+
+/** Nobody of that name yet: made here, with the skill and three plain rungs, and the count is theirs. */
+function SomebodyNew({ onMade }: { onMade: (ladder: string) => void }) {
+	const { lesson } = useLive();
+	const [name, setName] = useState("");
+	const [skill, setSkill] = useState("");
+	const [busy, setBusy] = useState(false);
+	const { refused, ask } = useRefusals();
+	return (
+		<form
+			className="d-flex flex-column gap-2"
+			onSubmit={async (event) => {
+				event.preventDefault();
+				setBusy(true);
+				const made = await ask(makeSomebody(name, skill));
+				if (made.ok) {
+					await lesson.freshPack();
+					onMade(made.value.id);
+				}
+				setBusy(false);
+			}}
+		>
+			<h2>Somebody new</h2>
+			<input
+				className="form-control"
+				aria-label="Their name"
+				placeholder="their name"
+				maxLength={80}
+				value={name}
+				onChange={(event) => setName(event.target.value)}
+				dir="auto"
+			/>
+			<input
+				className="form-control"
+				aria-label="What they learn"
+				placeholder="what they learn"
+				maxLength={80}
+				value={skill}
+				onChange={(event) => setSkill(event.target.value)}
+				dir="auto"
+			/>
+			<Refusals refusals={refused} />
+			<Choice type="submit" disabled={busy || !name.trim() || !skill.trim()} small="with three plain rungs">
+				it was theirs
+			</Choice>
+		</form>
 	);
 }

@@ -118,7 +118,8 @@ export function NextRungs({ ladder }: { ladder: PackLadder }) {
 			</Choice>
 			{ladder.rungs
 				.filter((rung) => !next.includes(rung))
-				.reverse()
+				// What is far away stands last.
+				.sort((a, b) => Math.abs(numberOf(a.id) - numberOf(peg)) - Math.abs(numberOf(b.id) - numberOf(peg)))
 				.map(row)}
 		</>
 	);
