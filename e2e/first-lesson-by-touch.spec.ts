@@ -97,7 +97,7 @@ test("from an empty studio to one peg that moved up and one that moved down, by 
 	await page.getByRole("button", { name: "more", exact: true }).tap();
 	await page.getByRole("link", { name: "wrap up" }).tap();
 	await expect(page.getByText("“pour it”").first()).toBeVisible();
-	await expect(page.getByText("elbow on in 0")).toBeVisible();
+	await expect(page.getByText("elbow right in 0")).toBeVisible();
 	await expect(page.getByRole("region", { name: "Peg moves" })).toContainText(
 		"One club → Two clubs, stop: passed, on 3 tries",
 	);

@@ -19,7 +19,7 @@ function outOfReach(wide: number): string[] {
 		(one.getAttribute("aria-label") ?? one.textContent ?? "").trim().replace(/\s+/g, " ").slice(0, 40);
 	const shown = (one: Element) => {
 		const { width: w, height: h } = one.getBoundingClientRect();
-		return w > 1 && h > 1 && getComputedStyle(one).visibility !== "hidden";
+		return w > 1 && h > 1 && one.checkVisibility({ visibilityProperty: true });
 	};
 	const scrolls = (one: Element): boolean => {
 		for (let up = one.parentElement; up; up = up.parentElement)
@@ -46,7 +46,13 @@ function cutOff(): string[] {
 	const cut: string[] = [];
 	for (const one of document.querySelectorAll("body *")) {
 		const { width, height } = one.getBoundingClientRect();
-		if (width <= 1 || height <= 1 || one.closest(".visually-hidden, svg, select, input, textarea")) continue;
+		if (
+			width <= 1 ||
+			height <= 1 ||
+			!one.checkVisibility() ||
+			one.closest(".visually-hidden, svg, select, input, textarea")
+		)
+			continue;
 		const hasText = [...one.childNodes].some((node) => node.nodeType === 3 && node.textContent?.trim());
 		const hides = /hidden|clip/.test(getComputedStyle(one).overflowX);
 		if (hasText && hides && one.scrollWidth > one.clientWidth + 1)

@@ -67,6 +67,8 @@ try {
 	await shot("skill", bench, "/skills/balls", () => press("more of position 4"));
 	await shot("origins", bench, "/skills/passing#origins");
 	await shot("ladder", bench, "/ladders/isolde-clubs");
+	await shot("today-phone", phone, "/");
+	await shot("ladder-phone", phone, "/ladders/isolde-clubs");
 	await shot("card", bench, "/ladders/teodor-passing/card");
 	await shot("live-phone", phone, "/", async () => {
 		await light("daylight");
@@ -75,13 +77,7 @@ try {
 		await touch("good, but height", "good, but height", "missed height");
 		await page.getByText("Correct height").waitFor();
 	});
-	await shot("live-dim", phone, undefined, () => light("dim"));
-	await shot("live-tries", phone, undefined, async () => {
-		await light("paper");
-		await press(/^Last tries/);
-		await press(/^12\s*missed/);
-	});
-	await touch("close");
+	await light("paper");
 	await shot("live-desk", bench, undefined, async () => {
 		await page.getByRole("button", { name: "follow", exact: true }).click();
 		await touch("GOOD", "GOOD");

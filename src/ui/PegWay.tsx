@@ -1,4 +1,5 @@
 import type { PegDay } from "@/core/ladder/digest";
+import { plural } from "@/core/text/lists";
 import { dayWords } from "./dates";
 import css from "./rail.module.css";
 
@@ -49,7 +50,7 @@ export function PegWay({
 				height={height}
 				viewBox={`0 0 ${width} ${height}`}
 				role="img"
-				aria-label={`${label}: the peg over ${way.length} lessons, from rung ${place(first.peg) + 1} on ${dayWords(first.day)} to rung ${place(last.peg) + 1} on ${dayWords(last.day)}`}
+				aria-label={`${label}: the peg over ${plural(way.length, "lesson")}, from rung ${place(first.peg) + 1} on ${dayWords(first.day)} to rung ${place(last.peg) + 1} on ${dayWords(last.day)}`}
 			>
 				{rungs.map(({ rung }) => (
 					<path key={rung} className={css.wayRung} d={`M0 ${y(rung)}H${width}`} />

@@ -171,7 +171,8 @@ function Cues({
 	if (cues.length === 0) return null;
 	const after = ({ position, next }: RungWrap["cues"][number]) => {
 		if (next.of === 0) return "nothing followed";
-		return `in the next ${next.of}: ${position ? `${short(position)} on in ${next.on}` : `${next.on} good`}`;
+		const those = next.of === 1 ? "in the next try" : `in the next ${next.of} tries`;
+		return `${those}: ${position ? `${short(position)} right in ${next.on}` : `${next.on} good`}`;
 	};
 	const bare = cues.filter(({ words }) => words === "");
 	const told = cues.filter(({ words }) => words !== "");

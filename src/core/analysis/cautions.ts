@@ -1,4 +1,5 @@
 import { allParts, fewestTries, type Judged, type Rule } from "@/core/rules";
+import { plural } from "@/core/text/lists";
 import type { Curve } from "./analyse";
 import { at, inHundred, inTen } from "./readings";
 
@@ -26,11 +27,17 @@ export function cautions(
 	const fewest = fewestTries(rule, outcomes);
 	if (fewest === null) say("limit", "It cannot be met by these outcomes: none of them earns what it counts.");
 	else if (fewest > limit)
-		say("limit", `It cannot be met: it takes ${fewest} tries at the least, and ${limit} are allowed in a lesson.`);
+		say(
+			"limit",
+			`It cannot be met: it takes ${plural(fewest, "try", "tries")} at the least, and ${limit} ${limit === 1 ? "is" : "are"} allowed in a lesson.`,
+		);
 	const possible = fewest !== null && fewest <= limit;
 	const window = Math.max(0, ...allParts(rule).map((part) => ("n" in part && part.kind !== "bouts" ? part.n : 0)));
 	if (window > limit && possible)
-		say("limit", `It looks at ${window} tries, and only ${limit} are allowed: the window never fills.`);
+		say(
+			"limit",
+			`It looks at ${plural(window, "try", "tries")}, and only ${limit} ${limit === 1 ? "is" : "are"} allowed: the window never fills.`,
+		);
 	if (low > LUCKY) say("luck", `One who is not ready passes ${inHundred(low)}, more than one time in four.`);
 	if (high > TOSS.low && high < TOSS.high)
 		say("ready", `For one who is ready (${inTen(ready)} in 10) it is nearly a coin toss: ${inHundred(high)}.`);

@@ -1,3 +1,4 @@
+import { plural } from "@/core/text/lists";
 import type { Curve } from "./analyse";
 import { LESSONS } from "./analyse";
 
@@ -32,13 +33,42 @@ export function readings(curve: Curve, notReady: number, ready: number): string[
 	const later = LESSONS.slice(1).map((n) => `within ${n} lessons ${inHundred(1 - (1 - low) ** n)}`);
 	const said = [
 		`${student(notReady)} passes ${inHundred(low)}${low > 0.005 ? `, ${later.join(", ")}` : ""}.`,
-		`${student(ready)} passes ${inHundred(at(curve, curve.pass, ready))} and needs ${Math.round(at(curve, curve.attempts, ready))} tries on average.`,
+		`${student(ready)} passes ${inHundred(at(curve, curve.pass, ready))} and needs ${plural(Math.round(at(curve, curve.attempts, ready)), "try", "tries")} on average.`,
 	];
 	if (curve.advised)
 		said.push(
 			`With the advice followed (too hard today ends it): ${inHundred(at(curve, curve.advised.pass, notReady))} and ${inHundred(at(curve, curve.advised.pass, ready))}.`,
 		);
 	return said;
+}
+
+/** What a rule lets through and what it costs, at one rate: the figures that are compared. */
+export interface WorthRow {
+	rate: number;
+	/** Chance to have passed within one, three and five lessons. */
+	within: number[];
+	/** In one lesson, with the advice followed; null where the curve is simulated. */
+	advised: number | null;
+	tries: number;
+	minutes: number;
+}
+
+export function worthAt(curve: Curve, rate: number, secondsPerTry: number): WorthRow {
+	const pass = at(curve, curve.pass, rate);
+	const tries = at(curve, curve.attempts, rate);
+	return {
+		rate,
+		within: LESSONS.map((n) => 1 - (1 - pass) ** n),
+		advised: curve.advised && at(curve, curve.advised.pass, rate),
+		tries,
+		minutes: (tries * secondsPerTry) / 60,
+	};
+}
+
+/** As so many in a hundred; the ends are never said to be sure. */
+export function ofHundred(p: number): string {
+	const hundredths = Math.round(p * 100);
+	return p > 0 && hundredths === 0 ? "under 1" : p < 1 && hundredths === 100 ? "over 99" : String(hundredths);
 }
 
 const student = (rate: number): string => `${inTen(rate).startsWith("8") ? "An" : "A"} ${inTen(rate)}-in-10 student`;

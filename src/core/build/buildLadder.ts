@@ -5,7 +5,7 @@ import { type Outcome, type Refusal, refuse } from "@/core/refusals/refusals";
 import { firstCue } from "@/core/skill/cue";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
 import { cutText } from "@/core/text/fields";
-import { plural } from "@/core/text/lists";
+import { capital, plural } from "@/core/text/lists";
 import { type Difficulty, EXTENT, weightless } from "./difficulty";
 import { cut, fewestParts, type Notching } from "./partition";
 
@@ -265,7 +265,6 @@ function reasonFor(
 const DOSE_SETS = 3;
 
 const round = (n: number) => Number(n.toFixed(2));
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1);
 
 function settingsOf(
 	{ skill, policy, dose }: Request,

@@ -2,6 +2,7 @@ import type { PackLadder } from "@/core/pack/pack";
 import { placeOn, variationOn } from "@/core/pack/placing";
 import { type Outcome, type Refusal, refuse } from "@/core/refusals/refusals";
 import { tallyRefusal } from "@/core/rules/tally";
+import { plural } from "@/core/text/lists";
 import { beginLesson } from "./begin";
 import type { Drafts } from "./drafts";
 import { talliedSet } from "./tries";
@@ -31,7 +32,12 @@ export function fromCard(
 	const wrong: Refusal[] = filled.flatMap(({ rung, tries, good }) => {
 		const name = ladder.rungs.find(({ id }) => id === rung)?.settings.name ?? "";
 		if (!Number.isInteger(tries) || tries < 1 || tries > 500)
-			return [{ path: rung, sentence: `"${name}" has ${tries} tries; a whole number from 1 to 500 is possible.` }];
+			return [
+				{
+					path: rung,
+					sentence: `"${name}" has ${plural(tries, "try", "tries")}; a whole number from 1 to 500 is possible.`,
+				},
+			];
 		const said = tallyRefusal({ tries, good });
 		return said ? [{ path: rung, sentence: `"${name}": ${said}` }] : [];
 	});

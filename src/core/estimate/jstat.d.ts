@@ -1,5 +1,9 @@
 declare module "jstat" {
 	export const jStat: {
+		gamma: {
+			/** Regularised lower incomplete gamma function of x / scale. */
+			cdf(x: number, shape: number, scale: number): number;
+		};
 		beta: {
 			/** Regularised incomplete beta function. */
 			cdf(x: number, alpha: number, beta: number): number;

@@ -1,5 +1,6 @@
 import type { Refusal } from "@/core/refusals/refusals";
 import { fewestTries } from "@/core/rules";
+import { plural } from "@/core/text/lists";
 import { outcomesOn } from "./good";
 import type { RungSettings } from "./rung";
 import { scales } from "./scale";
@@ -23,7 +24,7 @@ export function passRefusal(rung: RungSettings): Refusal | null {
 	return rung.limit < fewest
 		? {
 				path: "limit",
-				sentence: `"${rung.name}" allows ${rung.limit} tries a lesson, but its rule cannot be met in fewer than ${fewest}; make the limit ${fewest} or more.`,
+				sentence: `"${rung.name}" allows ${plural(rung.limit, "try", "tries")} a lesson, but its rule cannot be met in fewer than ${fewest}; make the limit ${fewest} or more.`,
 			}
 		: null;
 }

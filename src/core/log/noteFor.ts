@@ -1,5 +1,5 @@
 import { SHOWN } from "@/core/skill/cue";
-import { plural } from "@/core/text/lists";
+import { capital, plural } from "@/core/text/lists";
 import { inTerms } from "./terms";
 import { namedForm, type RungWrap, scoreOf, tellsRuns } from "./wrap";
 
@@ -66,7 +66,7 @@ const FEWEST_FOR_A_BEST = 5;
 const passedWords = ({ met, easedBy }: RungWrap): string =>
 	met ? (easedBy ? " Passed in the eased form." : " Passed.") : "";
 
-const asSentence = (words: string): string => ` ${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
+const asSentence = (words: string): string => ` ${capital(words)}.`;
 
 /** What was done on one rung. */
 function rungLine(rung: RungWrap, extras: NoteExtras): string {

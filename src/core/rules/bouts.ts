@@ -54,7 +54,7 @@ export const bouts = defineRule<Bouts, State>({
 			target: k,
 			large: `${good} : ${off}`,
 			row: [...shown].map((one) => one === "1"),
-			words: `first to ${a} before ${b} off; won ${ones(shown)} of ${shown.length < n ? plural(shown.length, "bout") : `the last ${plural(n, "bout")}`}`,
+			words: `first to ${a} before ${b} off; ${shown.length === 0 ? "none over yet" : `won ${ones(shown)} of ${shown.length < n ? plural(shown.length, "bout") : `the last ${plural(n, "bout")}`}`}`,
 		},
 	}),
 	key: (_, { good, off, won }) => (won === MET ? MET : `${good},${off},${won}`),

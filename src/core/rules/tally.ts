@@ -1,3 +1,4 @@
+import { plural } from "@/core/text/lists";
 import { allParts, machineOf, type Rule } from ".";
 import { type Judged, MET } from "./kind";
 
@@ -20,7 +21,8 @@ const MOST_STATES = 200_000;
 export function tallyRefusal({ tries, good, longest }: Tally): string | null {
 	if (![tries, good, longest ?? 0].every((n) => Number.isInteger(n) && n >= 0))
 		return "A tally is whole numbers from 0 up.";
-	if (good > tries) return `Good is ${good}, more than the ${tries} tries; at most ${tries} is possible.`;
+	if (good > tries)
+		return `Good is ${good}, more than the ${plural(tries, "try", "tries")}; at most ${tries} is possible.`;
 	if (longest === undefined) return null;
 	if (longest > good) return `The longest run is ${longest}, more than the ${good} good; at most ${good} is possible.`;
 	const least = leastLongest(tries, good);

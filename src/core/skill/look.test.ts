@@ -7,13 +7,20 @@ test("a position in lines: tells by sense, tolerance, stage and school; a silent
 		tell: "The {this} hand is low.",
 		tells: { hear: "a hum", test: "a hand under the seat" },
 		protects: "the wrist",
+		forms: "palm up",
 		tolerance: { by: "words", words: "a hand" },
 		ways: { s: { words: "wide", reason: "rest" } },
 		faults: [{ ...freshFault("f", "beyond"), words: "too low" }],
 	});
 	const sides = { side: "left", strong: "right" } as const;
 	expect(lookOf(one, { school: "s" }, sides)).toEqual([
-		...["The left hand is low.", "heard: a hum", "hands-on test; ask first: a hand under the seat", "within a hand"],
+		...[
+			"The left hand is low.",
+			"heard: a hum",
+			"hands-on test; ask first: a hand under the seat",
+			"within a hand",
+			"right too: palm up",
+		],
 		...["wide", "protects the wrist", "beyond it: too low"],
 	]);
 	expect(lookOf(one, { stage: "first" }, sides)[0]).toBe(NOT_JUDGED);

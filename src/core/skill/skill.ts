@@ -79,6 +79,8 @@ export const KeyPosition = z.object({
 	tolerance: z.optional(Tolerance),
 	/** First one first offered, unless one outside of the body is there. */
 	cues: z.array(Cue).check(z.maxLength(8)),
+	/** Other forms of it that are on as well: any of them is right. */
+	forms: z.optional(text(300)),
 	/** The usual fault in a few words. */
 	fault: text(200),
 	/** The earlier position this fault usually comes from. */
@@ -200,6 +202,7 @@ export const skillLabels = {
 	stages: "stages",
 	who: "who thinks so",
 	drill: "test drill",
+	forms: "forms that are right too",
 	check: "self-check",
 	voice: "breath or voice",
 };

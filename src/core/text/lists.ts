@@ -12,3 +12,9 @@ export function eachOnce(words: readonly string[]): string[] {
 	for (const word of words) times.set(word, (times.get(word) ?? 0) + 1);
 	return [...times].map(([word, n]) => (n > 1 ? `${word}, ${n} times` : word));
 }
+
+/** "a stage", "an object". */
+export const aOrAn = (word: string): string => `${/^[aeiou]/i.test(word) ? "an" : "a"} ${word}`;
+
+/** The first letter large, for where a sentence begins with what elsewhere stands in one. */
+export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

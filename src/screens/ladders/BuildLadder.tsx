@@ -14,6 +14,7 @@ import type { Policy, Rung } from "@/core/ladder/ladder";
 import type { Side } from "@/core/people/body";
 import type { Refusal } from "@/core/refusals/refusals";
 import { fewestTries, hitOrMiss } from "@/core/rules";
+import { readSides } from "@/core/skill/sides";
 import type { Skill } from "@/core/skill/skill";
 import { RiskFields } from "@/screens/rules/RiskFields";
 import { BenchPage } from "@/ui/BenchPage";
@@ -45,6 +46,7 @@ export function BuildLadder({
 	side,
 	policy,
 	who,
+	strong,
 	usual,
 	onDraft,
 	onBack,
@@ -53,6 +55,7 @@ export function BuildLadder({
 	side: Side;
 	policy: Policy;
 	who: string;
+	strong: "left" | "right";
 	/** The skill's own difficulties, or the studio's. */
 	usual: readonly Difficulty[];
 	onDraft: (draft: { rungs: Rung[]; difficulties: Difficulty[] }) => void;
@@ -121,7 +124,15 @@ export function BuildLadder({
 		});
 
 	return (
-		<BenchPage margin={<WhatComes draft={draft} difficulties={[...bars, ...difficulties]} />}>
+		<BenchPage
+			margin={
+				<WhatComes
+					draft={draft}
+					difficulties={[...bars, ...difficulties]}
+					read={(words) => readSides(words, { side, strong })}
+				/>
+			}
+		>
 			<div className={rows.head}>
 				<h1 className={rows.title} dir="auto">
 					Build a ladder: {who} · {skill.name}
@@ -177,9 +188,11 @@ export function BuildLadder({
 const WhatComes = ({
 	draft,
 	difficulties,
+	read,
 }: {
 	draft: ReturnType<typeof buildLadder>;
 	difficulties: readonly Difficulty[];
+	read: (words: string) => string;
 }) => (
 	<section aria-label="What comes of it">
 		<h2>What comes of it</h2>
@@ -192,6 +205,7 @@ const WhatComes = ({
 					rungs={draft.value.rungs}
 					difficulties={difficulties}
 					reasons={draft.value.reasons.map(({ sentence }) => sentence)}
+					read={read}
 				/>
 			</>
 		) : draft.refusals.every(({ path }) => path === "ends") ? (

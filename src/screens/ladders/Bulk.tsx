@@ -31,7 +31,7 @@ function inTheWay({ settings }: Rung): string | null {
 	const fewest = fewestOf(settings);
 	if (fewest === null) return `the outcomes of "${settings.name}" can never meet its rule.`;
 	if (settings.limit < fewest)
-		return `"${settings.name}" would allow ${settings.limit} tries a lesson, and its rule cannot be met in fewer than ${fewest}.`;
+		return `"${settings.name}" would allow ${plural(settings.limit, "try", "tries")} a lesson, and its rule cannot be met in fewer than ${fewest}.`;
 	if (settings.watch.length === 0 && looksAtForm(settings.gate))
 		return `"${settings.name}" would ask for good form and watches nothing; set what is watched first.`;
 	return null;

@@ -69,7 +69,7 @@ export function GiveTo({
 			{sided && (
 				<Form.Check
 					id="give-mirrored"
-					label="for the strong side as here: mirrored for whoever’s is the other one"
+					label="mirrored for whoever is stronger with the other hand"
 					checked={mirrored}
 					onChange={(event) => setMirrored(event.target.checked)}
 				/>

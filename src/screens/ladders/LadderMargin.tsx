@@ -49,7 +49,7 @@ export function LadderMargin({
 	onTake: (rung: string, rule: Rule) => void;
 }) {
 	const [other, setOther] = useState<{ name: string; rule: Rule } | null>(null);
-	if (!rung) return <p className="mute">Open a rung to see what stands behind its hole.</p>;
+	if (!rung) return <p className="mute">Open a rung: its tries, and what is to be expected, stand here.</p>;
 	const { settings } = rung;
 	const ways = waysOn(settings);
 	const watched = skill.positions.filter((position) => settings.watch.includes(position.id));
@@ -58,7 +58,8 @@ export function LadderMargin({
 			<div className={css.note}>
 				<h2 dir="auto">{readSides(settings.name, sees) || "New rung"}</h2>
 				<p className="m-0">
-					Passed by {readRule(settings)}, within {settings.limit} tries. A try is good when {gateWords[settings.gate]}.
+					Passed by {readRule(settings)}, within {plural(settings.limit, "try", "tries")}. A try is good when{" "}
+					{gateWords[settings.gate]}.
 				</p>
 			</div>
 			{limit && <p className="asks m-0">{limit.reason}</p>}

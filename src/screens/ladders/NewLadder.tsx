@@ -97,6 +97,7 @@ export function NewLadder({ coach, students, skills, standing, student }: Props)
 				side={side}
 				policy={policy}
 				who={chosen.name}
+				strong={chosen.strongSide}
 				usual={difficulties}
 				onDraft={(draft) => {
 					setByHand({ ...building, draft });

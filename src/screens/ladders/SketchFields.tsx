@@ -18,6 +18,7 @@ import {
 	sketchKinds,
 	withoutItem,
 } from "@/core/ladder/sketch";
+import { aOrAn } from "@/core/text/lists";
 import { Complaint } from "@/ui/FormRow";
 import { DistanceLine, kindWords, SketchShape, WIDE } from "./SketchView";
 import css from "./sketch.module.css";
@@ -72,7 +73,7 @@ export function SketchFields({ index, unit }: { index: number; unit: LengthUnit 
 				<span className="form-label m-0">Set-up, from above:</span>
 				{sketchKinds.map((kind) => (
 					<Button key={kind} variant="link" onClick={() => add(kind)}>
-						add a {shortKind[kind]}
+						add {aOrAn(shortKind[kind])}
 					</Button>
 				))}
 			</div>
@@ -91,7 +92,7 @@ export function SketchFields({ index, unit }: { index: number; unit: LengthUnit 
 			<div className={css.add}>
 				{sketchKinds.map((kind) => (
 					<Button key={kind} variant="link" size="sm" disabled={sketch.items.length >= MOST} onClick={() => add(kind)}>
-						add a {shortKind[kind]}
+						add {aOrAn(shortKind[kind])}
 					</Button>
 				))}
 				{sketch.items.length > 1 && (

@@ -14,10 +14,13 @@ export function StepList({
 	rungs,
 	difficulties,
 	reasons,
+	read = (words) => words,
 }: {
 	rungs: readonly Rung[];
 	difficulties: readonly Difficulty[];
 	reasons: readonly string[];
+	/** Reads the sides out of what a rung says. */
+	read?: (words: string) => string;
 }) {
 	const steps = stepsOf(rungs, difficulties, GREATEST);
 	return (
@@ -26,8 +29,8 @@ export function StepList({
 				.map((rung, i) => ({ rung, i, step: steps[i] }))
 				.reverse()
 				.map(({ rung, i, step }) => (
-					<li key={rung.id} title={reasons[i]} style={{ minHeight: PITCH }}>
-						<b dir="auto">{rung.settings.name}</b>
+					<li key={rung.id} title={read(reasons[i] ?? "")} style={{ minHeight: PITCH }}>
+						<b dir="auto">{read(rung.settings.name)}</b>
 						<StepBar step={step} />
 					</li>
 				))}

@@ -5,6 +5,7 @@ import type { LessonView, Verdict } from "@/core/log/view";
 import type { Pack } from "@/core/pack/pack";
 import { readOn, variationWords } from "@/core/pack/placing";
 import { ruleSentence } from "@/core/rules";
+import { plural } from "@/core/text/lists";
 import type { KeepingState, LessonOnDevice } from "@/device/lesson";
 import { late } from "@/ui/late";
 import { Rail } from "@/ui/Rail";
@@ -185,7 +186,7 @@ function SideColumn({ lesson, board, view }: { lesson: LessonOnDevice; board: Bo
 		<div className={css.side}>
 			<div>
 				<Used lesson={lesson} />
-				of {verdict.allowed} tries
+				of {plural(verdict.allowed, "try", "tries")}
 			</div>
 			{clock && (
 				<div>
@@ -215,7 +216,7 @@ function UsedBar({ verdict: { used, allowed, raisedBy } }: { verdict: Verdict })
 			className={css.bar}
 			style={{ backgroundSize: `${share(used)} 100%` }}
 			role="img"
-			aria-label={`${used} of ${allowed} tries used`}
+			aria-label={`${used} of ${plural(allowed, "try", "tries")} used`}
 		>
 			{raisedBy > 0 && <u style={{ left: share(allowed - raisedBy) }} />}
 		</div>

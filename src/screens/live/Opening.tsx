@@ -1,5 +1,6 @@
 import type { Body } from "@/core/log/kinds";
 import type { Pack } from "@/core/pack/pack";
+import { capital } from "@/core/text/lists";
 import { fromToday } from "@/ui/dates";
 import { firstAndBest } from "@/ui/scores";
 import css from "./count.module.css";
@@ -36,7 +37,7 @@ export function Opening({ board, pack }: { board: Board; pack: Pack }) {
 			{!window.isSecureContext && <p className="asks">{insecureWords}</p>}
 			{last ? (
 				<p>
-					{fromToday(last.day)}:{" "}
+					{capital(fromToday(last.day))}:{" "}
 					<b>
 						{last.good} of {last.tries}
 					</b>{" "}

@@ -53,7 +53,8 @@ export function Offline() {
 						{here.lessons.map((lesson) => (
 							<li key={lesson.lesson} className={own.line}>
 								<span dir="auto">
-									{nameOf(lesson.student) ?? "Quick count"}, {plural(lesson.tries, "try", "tries")}
+									{lesson.students.map(nameOf).filter(Boolean).join(", ") || "Quick count"},{" "}
+									{plural(lesson.tries, "try", "tries")}
 									{lesson.closed && ", closed"}
 									{lesson.waiting === 0 && ", all sent"}
 								</span>

@@ -8,6 +8,7 @@ import type { Finding, FoundRule, Progress } from "@/core/analysis/finding";
 import { inHundred } from "@/core/analysis/readings";
 import type { Refusal } from "@/core/refusals/refusals";
 import { type Rule, ruleSentence } from "@/core/rules";
+import { plural } from "@/core/text/lists";
 import { Refusals } from "@/ui/Refusals";
 import { engine } from "@/workers/client";
 import { RiskFields, type Risks } from "./RiskFields";
@@ -66,7 +67,8 @@ export const FindRule = memo(function FindRule({
 				<RiskFields id="find" start={{ ...ask, ready }} onChange={(name, value) => setAsk({ ...ask, [name]: value })} />
 			</div>
 			<p className="hint m-0 mt-1">
-				Within {limit} tries a lesson, {split ? "in the outcomes of this rung" : "by hits and misses"}.
+				Within {plural(limit, "try", "tries")} a lesson, {split ? "in the outcomes of this rung" : "by hits and misses"}
+				.
 			</p>
 			{progress === null ? (
 				<Button variant="outline-primary" size="sm" className="mt-1" onClick={find}>

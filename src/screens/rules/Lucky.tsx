@@ -238,13 +238,13 @@ function LuckyRung({ one, pass, better }: { one: RuledRung; pass: number; better
 				{one.peg && <span className="asks"> the peg is here</span>}
 				<br />
 				<span className="mute">
-					{ruleSentence(one.rule)}, at most {one.limit} tries
+					{ruleSentence(one.rule)}, at most {plural(one.limit, "try", "tries")}
 				</span>
 				{better === null && <span className="d-block">No rule within 60 tries keeps both risks under one in ten.</span>}
 				{better && (
 					<span className="d-block" role="status">
 						→ <b>{ruleSentence(better.rule)}</b>
-						{better.limit !== one.limit && <b>, at most {better.limit} tries</b>}. Not ready passes{" "}
+						{better.limit !== one.limit && <b>, at most {plural(better.limit, "try", "tries")}</b>}. Not ready passes{" "}
 						{inHundred(better.passNotReady)}, ready {inHundred(better.passReady)}; about {better.mean.toFixed(0)} tries.
 					</span>
 				)}

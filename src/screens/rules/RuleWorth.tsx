@@ -6,11 +6,11 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { cautions, LUCKY, spreadOf } from "@/core/analysis/cautions";
 import type { Split } from "@/core/analysis/chances";
-import { at, inHundred, inTen, readings } from "@/core/analysis/readings";
+import { at, inHundred, inTen, ofHundred, readings, type WorthRow, worthAt } from "@/core/analysis/readings";
 import { sharesOf, splitBy, tellsWaysApart, type Way } from "@/core/analysis/ways";
 import type { PastTry, RateEstimate } from "@/core/estimate/rate";
 import { rateSettings } from "@/core/estimate/rate";
-import { hitOrMiss, type Rule } from "@/core/rules";
+import { allParts, hitOrMiss, type Rule } from "@/core/rules";
 import { plural } from "@/core/text/lists";
 import { late } from "@/ui/late";
 import css from "@/ui/rows.module.css";
@@ -89,17 +89,18 @@ export const Worth = memo(function Worth({
 	if ("refusal" in said) return <p className="mute m-0">{said.refusal}</p>;
 	const { curve } = said;
 	const lucky = at(curve, curve.pass, NOT_READY) > LUCKY;
-	const minutes = (rate: number) => ((at(curve, curve.attempts, rate) * seconds) / 60).toFixed(0);
 	return (
 		<div className={css.note} data-testid="worth">
 			<p className={`${own.figure} ${lucky ? "asks" : ""}`}>
-				<b>{figure(at(curve, curve.pass, NOT_READY))}</b> in 100 pass without being ready
+				<b>{ofHundred(at(curve, curve.pass, NOT_READY))}</b> in 100 pass without being ready
 			</p>
-			{readings(curve, NOT_READY, ready).map((sentence) => (
-				<p key={sentence} className="m-0">
-					{sentence}
-				</p>
-			))}
+			<WorthTable
+				rows={[
+					{ who: "not ready", ...worthAt(curve, NOT_READY, seconds) },
+					{ who: "ready", ...worthAt(curve, ready, seconds) },
+					...(here && !here.trend && past ? [{ who: past.who, ...worthAt(curve, here.mean, seconds) }] : []),
+				]}
+			/>
 			{cautions(rule, limit, curve, {
 				notReady: NOT_READY,
 				ready,
@@ -133,11 +134,6 @@ export const Worth = memo(function Worth({
 				notReady={NOT_READY}
 				ready={ready}
 			/>
-			{spread && (
-				<p className="m-0 mt-1">
-					Of those ready who pass, half have passed within {spread.half} tries, nine in ten within {spread.most}.
-				</p>
-			)}
 			{asks && (
 				<SplitFields
 					ways={ways}
@@ -158,10 +154,26 @@ export const Worth = memo(function Worth({
 					onChange={(event) => setSeconds(Math.min(600, Math.max(1, Number(event.target.value) || SECONDS)))}
 				/>
 			</Form.Group>
-			<p className="m-0">
-				It costs about <b>{minutes(ready)} min</b> with one who is ready, <b>{minutes(NOT_READY)} min</b> with one who
-				is not.
-			</p>
+			{clocks(rule).map((clock) => (
+				<p key={clock} className="m-0">
+					About {plural(Math.max(1, Math.floor(clock / seconds)), "try", "tries")}{" "}
+					{Math.floor(clock / seconds) > 1 ? "fit" : "fits"} into {clock} s.
+				</p>
+			))}
+			<details>
+				<summary>in sentences</summary>
+				{readings(curve, NOT_READY, ready).map((sentence) => (
+					<p key={sentence} className="m-0">
+						{sentence}
+					</p>
+				))}
+				{spread && (
+					<p className="m-0">
+						Of those ready who pass, half have passed within {plural(spread.half, "try", "tries")}, nine in ten within{" "}
+						{spread.most}.
+					</p>
+				)}
+			</details>
 			<p className="hint m-0">
 				{curve.standardError > 0
 					? `Simulated, good to ${(curve.standardError * 200).toFixed(1)} in 100.`
@@ -172,8 +184,49 @@ export const Worth = memo(function Worth({
 	);
 });
 
-/** The ends are never said to be sure. */
-const figure = (p: number): string => (p < 0.005 ? "under 1" : p >= 0.995 ? "over 99" : String(Math.round(100 * p)));
+/** Clocks that parts of the rule run against, in seconds. */
+const clocks = (rule: Rule): number[] => [
+	...new Set(allParts(rule).flatMap((part) => (part.kind === "count" ? [part.seconds] : []))),
+];
+
+/** Figures that are compared, side by side: whom it lets through in how many lessons, and what that costs. */
+function WorthTable({ rows }: { rows: readonly (WorthRow & { who: string })[] }) {
+	const advised = rows.some((row) => row.advised !== null);
+	return (
+		<table className={own.worth}>
+			<caption className="visually-hidden">
+				Of 100 who pass within so many lessons, one of them with the advice followed; tries and minutes a lesson
+			</caption>
+			<thead>
+				<tr>
+					<td />
+					<th scope="col">1 lesson</th>
+					<th scope="col">3</th>
+					<th scope="col">5</th>
+					{advised && <th scope="col">advised</th>}
+					<th scope="col">tries</th>
+					<th scope="col">min</th>
+				</tr>
+			</thead>
+			<tbody>
+				{rows.map(({ who, rate, within, advised: followed, tries, minutes }) => (
+					<tr key={who}>
+						<th scope="row" dir="auto">
+							{who} <small>{inTen(rate)}</small>
+						</th>
+						{within.map((p, i) => (
+							// biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
+							<td key={i}>{ofHundred(p)}</td>
+						))}
+						{advised && <td>{followed === null ? "" : ofHundred(followed)}</td>}
+						<td>{Math.round(tries)}</td>
+						<td>{minutes < 1 ? "under 1" : Math.round(minutes)}</td>
+					</tr>
+				))}
+			</tbody>
+		</table>
+	);
+}
 
 const useEstimate = (past: Past | null, ready: number): RateEstimate | null =>
 	useAnswer(past && past.tries.length > 0 ? ([past.tries, ready] as const) : null, FORGET, async ([tries, rate]) => {

@@ -5,6 +5,7 @@ import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
 import { removeItem } from "@/core/editing/paths";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
+import { aOrAn } from "@/core/text/lists";
 import { Complaint } from "@/ui/FormRow";
 import own from "./skills.module.css";
 import { useEdit, useRefusal } from "./writing";
@@ -90,7 +91,7 @@ export function Columns<C extends Column>({
 			)}
 			{columns.length < MOST && (
 				<Button variant="link" onClick={() => edit([field], [...columns, { ...fresh, id: uuid() }], "")}>
-					add a {one.toLowerCase()}
+					add {aOrAn(one.toLowerCase())}
 				</Button>
 			)}
 		</section>

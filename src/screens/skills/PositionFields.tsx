@@ -42,6 +42,7 @@ export function PositionFields({
 					optional
 				/>
 			))}
+			<Words at={`${at}.forms`} label="Other forms that are right too" value={position.forms} optional />
 			<ToleranceFields at={`${at}.tolerance`} value={position.tolerance} />
 			<CueFields index={index} position={position} />
 			<div className={css.third}>

@@ -4,6 +4,7 @@ import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { type Student, sideWords } from "@/core/people/student";
+import { capital } from "@/core/text/lists";
 import type { StudentLadder, StudentPageProps } from "@/server/readStudents";
 import { Archive } from "@/ui/Archive";
 import { Begin } from "@/ui/Begin";
@@ -106,7 +107,7 @@ function LadderRow({ ladder, student, isOpen }: { ladder: StudentLadder; student
 				<span className="mute">
 					Rung {pegIndex + 1} of {holes.length}.{" "}
 					{ladder.last
-						? `${fromToday(ladder.last.day)}: ${ladder.last.good} of ${ladder.last.tries} good on ${ladder.last.rung}.${ladder.last.cue ? ` Cue: “${ladder.last.cue}”.` : ""}`
+						? `${capital(fromToday(ladder.last.day))}: ${ladder.last.good} of ${ladder.last.tries} good on ${ladder.last.rung}.${ladder.last.cue ? ` Cue: “${ladder.last.cue}”.` : ""}`
 						: "Not tried yet."}
 				</span>
 			</div>

@@ -1,4 +1,5 @@
 import Link from "next/link";
+import { capital } from "@/core/text/lists";
 import type { TodayLadder, TodayProps } from "@/server/readToday";
 import { Begin } from "@/ui/Begin";
 import { BenchPage } from "@/ui/BenchPage";
@@ -140,7 +141,7 @@ function LadderLine({
 				</div>
 				{last && large && (
 					<p className="mute m-0">
-						{fromToday(last.day, day)}: {last.good} of {last.tries} good
+						{capital(fromToday(last.day, day))}: {last.good} of {last.tries} good
 						{last.rung !== peg?.name && ` on ${last.rung}`}
 						{last.cue && `. Cue: “${last.cue}”`}
 					</p>

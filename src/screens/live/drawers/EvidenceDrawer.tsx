@@ -1,4 +1,5 @@
 import { ruleSentence } from "@/core/rules";
+import { plural } from "@/core/text/lists";
 import { TryMark, tryWords } from "@/ui/Marks";
 import { useLive } from "../LiveContext";
 import { Causes } from "./Causes";
@@ -13,7 +14,7 @@ export function EvidenceDrawer() {
 		<Drawer title={advice.title}>
 			<p className="m-0">{advice.reason}</p>
 			<p className="m-0 mute">
-				Rule: {ruleSentence(visit.rule)}, at most {visit.verdict.allowed} tries a lesson.
+				Rule: {ruleSentence(visit.rule)}, at most {plural(visit.verdict.allowed, "try", "tries")} a lesson.
 			</p>
 			{advice.position && <Causes position={advice.position} />}
 			{resting.length === 0 && <p className="m-0">No single try stands behind this.</p>}

@@ -7,6 +7,7 @@ import type { Rung } from "@/core/ladder/rung";
 import type { Elsewhere } from "@/core/log/kinds";
 import type { PackLadder } from "@/core/pack/pack";
 import { isOut, limitWords, readOn } from "@/core/pack/placing";
+import { plural } from "@/core/text/lists";
 import { useDone, useLive } from "../LiveContext";
 import { Choice, Choices } from "./Drawer";
 import css from "./drawer.module.css";
@@ -85,7 +86,7 @@ export function NextRungs({ ladder }: { ladder: PackLadder }) {
 				)}
 				{circuit.stops.length > 1 && (
 					<Choice
-						small={`${circuit.stops.length} drills, ${circuit.each} tries each`}
+						small={`${circuit.stops.length} drills, ${plural(circuit.each, "try", "tries")} each`}
 						onClick={done(() => acts.workHere(ladder, circuit.stops[0]?.rung ?? peg, "here today", circuit))}
 					>
 						circuit

@@ -1,0 +1,179 @@
+import fc from "fast-check";
+import { earns, endsWell, type PlanItem, planClasses, solvePlan } from "./solve";
+
+const item = (id: string, least: number, wish: number, value: number, more: Partial<PlanItem> = {}): PlanItem => ({
+	id,
+	class: "current",
+	least,
+	wish,
+	value,
+	...more,
+});
+
+test("the worked figures: 36 minutes earn 22, and of two plans as good the one that stands earlier", () => {
+	const made = solvePlan(
+		[
+			item("A", 3, 4, 3),
+			item("B", 3, 4, 2),
+			item("C", 8, 15, 10),
+			item("D", 8, 12, 7),
+			item("E", 6, 10, 5),
+			item("F", 5, 8, 4),
+		],
+		36,
+	);
+	if (!made.ok) throw new Error("no plan");
+	expect(made.value.value).toBeCloseTo(22, 9);
+	expect(made.value.placed.map(({ id, minutes }) => [id, minutes])).toEqual([
+		["A", 4],
+		["B", 4],
+		["C", 15],
+		["D", 12],
+	]);
+});
+
+/** Every plan of a few items in a few minutes that keeps the rules, told as the best by the same order of preference. */
+function bruteForce(items: readonly PlanItem[], minutes: number): { value: number; ids: string[] } | null {
+	const order = items
+		.map((one, place) => ({ one, place }))
+		.sort((a, b) => planClasses.indexOf(a.one.class) - planClasses.indexOf(b.one.class) || a.place - b.place);
+	let best: { value: number; ids: string[]; places: number[] } | null = null;
+	const visit = (at: number, used: number, value: number, taken: { one: PlanItem; place: number }[]): void => {
+		if (at === order.length) {
+			const last = taken.filter(({ one }) => one.class !== "wrap-up").at(-1)?.one;
+			if (taken.filter(({ one }) => one.class === "new").length > 2 || (last && !endsWell(last))) return;
+			const places = taken.map(({ place }) => place).sort((a, b) => a - b);
+			const earlier = () => {
+				const first = places.findIndex((place, i) => place !== best?.places[i]);
+				return first >= 0 && (places[first] as number) < (best?.places[first] as number);
+			};
+			const isBetter =
+				!best ||
+				value > best.value + 1e-9 ||
+				(value > best.value - 1e-9 &&
+					(places.length < best.places.length || (places.length === best.places.length && earlier())));
+			if (isBetter) best = { value, places, ids: taken.map(({ one }) => one.id) };
+			return;
+		}
+		const { one, place } = order[at] as (typeof order)[number];
+		if (!one.always) visit(at + 1, used, value, taken);
+		for (let long = one.least; long <= one.wish && used + long <= minutes; long++)
+			visit(at + 1, used + long, value + earns(one, long), [...taken, { one, place }]);
+	};
+	visit(0, 0, 0, []);
+	return best;
+}
+
+const few = fc
+	.array(
+		fc.record({
+			class: fc.constantFrom(...planClasses),
+			least: fc.integer({ min: 1, max: 3 }),
+			more: fc.integer({ min: 0, max: 2 }),
+			value: fc.integer({ min: 1, max: 6 }),
+			heavy: fc.boolean(),
+			rate: fc.constantFrom(undefined, 0.5, 0.9),
+		}),
+		{ minLength: 1, maxLength: 6 },
+	)
+	.map((all) => all.map(({ more, ...one }, i): PlanItem => ({ ...one, id: `i${i}`, wish: one.least + more })));
+
+test("it is the best of all plans that keep the rules, in every tie, as trying them all finds it", () => {
+	fc.assert(
+		fc.property(few, fc.integer({ min: 1, max: 11 }), (items, minutes) => {
+			const made = solvePlan(items, minutes);
+			const best = bruteForce(items, minutes);
+			if (!made.ok || !best || made.value.broken.length > 0) {
+				expect(best).toBeNull();
+				return;
+			}
+			expect(made.value.value).toBeCloseTo(best.value, 9);
+			expect(made.value.placed.map(({ id }) => id)).toEqual(best.ids);
+		}),
+		{ numRuns: 300 },
+	);
+});
+
+test("never longer than the time, in the order of the classes, nothing over another; solved again with all of it pinned it is the same", () => {
+	fc.assert(
+		fc.property(few, fc.integer({ min: 1, max: 30 }), (items, minutes) => {
+			const made = solvePlan(items, minutes);
+			if (!made.ok) return;
+			let at = 0;
+			for (const one of made.value.placed) {
+				expect(one.at).toBe(at);
+				at += one.minutes;
+			}
+			expect(at).toBeLessThanOrEqual(minutes);
+			const classes = made.value.placed.map(({ id }) =>
+				planClasses.indexOf(items.find((one) => one.id === id)?.class ?? "warm-up"),
+			);
+			expect([...classes].sort((a, b) => a - b)).toEqual(classes);
+			expect(classes.filter((one) => planClasses[one] === "new").length).toBeLessThanOrEqual(2);
+			const pinned = items.flatMap((one) => {
+				const place = made.value.placed.find(({ id }) => id === one.id);
+				return place ? [{ ...one, pinned: { at: place.at, minutes: place.minutes } }] : [];
+			});
+			if (pinned.length === 0) return;
+			const again = solvePlan(pinned, minutes);
+			expect(again.ok && again.value.placed).toEqual(made.value.placed);
+		}),
+		{ numRuns: 300 },
+	);
+});
+
+test("around a pin the others are put where they fit, in their order, and a re-check never after new work on its ladder", () => {
+	const pinned = { at: 10, minutes: 5 };
+	const made = solvePlan(
+		[
+			item("warm", 3, 5, 3, { class: "warm-up", always: true }),
+			item("check", 2, 4, 9, { class: "re-check", ladder: "l" }),
+			item("fresh", 5, 5, 5, { class: "new", ladder: "l", pinned }),
+			item("rest", 5, 8, 5),
+			item("end", 2, 2, 1, { class: "wrap-up", always: true }),
+		],
+		25,
+	);
+	if (!made.ok) throw new Error(made.refusals[0]?.sentence);
+	const at = Object.fromEntries(made.value.placed.map((one) => [one.id, one.at]));
+	expect(at.fresh).toBe(10);
+	expect(at.warm).toBe(0);
+	expect(at.check).toBeLessThan(10);
+	expect(made.value.placed.at(-1)?.id).toBe("end");
+	for (const one of made.value.placed.filter(({ id }) => id !== "fresh"))
+		expect(one.at + one.minutes <= 10 || one.at >= 15).toBe(true);
+});
+
+test("heavy work is never last: a refresher is taken, though something else earns more; where there is none, that is said", () => {
+	const heavy = item("high", 5, 5, 9, { heavy: true });
+	const light = item("light", 3, 3, 1, { class: "refresher", rate: 0.9 });
+	const other = item("other", 3, 3, 4, { rate: 0.5 });
+	const made = solvePlan([heavy, other, light], 8);
+	expect(made.ok && made.value.placed.map(({ id }) => id)).toEqual(["high", "light"]);
+	const without = solvePlan([{ ...heavy, always: true }, other], 8);
+	expect(without.ok && without.value.broken).toEqual([
+		"Nothing that goes well is there to end on: put a refresher in.",
+	]);
+});
+
+test.each<[string, PlanItem[], number, string]>([
+	["no minutes", [], 0, "The lesson is 0 minutes; a whole number from 1 to 240 is possible."],
+	["too many", [], 700, "The lesson is 700 minutes"],
+	["a wish under its least", [item("a", 5, 4, 1)], 30, "whole ones from 1 up, the wish no less than the least"],
+	["a pin outside", [item("a", 5, 5, 1, { pinned: { at: 28, minutes: 5 } })], 30, "it lies outside of the 30 minutes"],
+	[
+		"two pins over each other",
+		[item("a", 5, 5, 1, { pinned: { at: 2, minutes: 5 } }), item("b", 5, 5, 1, { pinned: { at: 6, minutes: 5 } })],
+		30,
+		"lie over each other at minute 6",
+	],
+	[
+		"what alone is longer",
+		[item("a", 40, 50, 1, { always: true })],
+		30,
+		"takes 40 minutes, and the lesson has 30; 10 too many",
+	],
+])("%s is refused in a sentence", (_, items, minutes, words) => {
+	const made = solvePlan(items, minutes);
+	expect(made.ok ? "" : made.refusals[0]?.sentence).toContain(words);
+});
