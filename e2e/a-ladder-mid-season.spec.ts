@@ -67,6 +67,7 @@ test("a ladder is edited mid-season: copied, split, merged, moved, set in bulk, 
 	await expect(page.getByText("The limit is set on 3 rungs; undo takes it back.")).toBeVisible();
 	await page.getByLabel("As on rung").selectOption({ index: 0 });
 	await touch(page, "set it alike").click();
+	await written(page);
 	await drag(page, /^Move rung 1, /, /^Move rung 2, /);
 	await accessible(page);
 
@@ -94,4 +95,21 @@ test("a ladder is edited mid-season: copied, split, merged, moved, set in bulk, 
 	await page.goto("/students/isolde/lessons");
 	await expect(page.getByText("Three clubs, real tempo", { exact: true }).first()).toBeVisible();
 	await expect(page.getByText("Three clubs, real tempo and on")).toHaveCount(0);
+});
+
+test("what the rest of a ladder costs is a band of lessons, and to a day the chance to be there", async ({ page }) => {
+	await page.goto("/ladders/isolde-clubs");
+	await page.getByText("how many lessons it takes, and to a day").click();
+	const cost = page.getByTestId("cost");
+	await expect(cost).toContainText(/\d+ lessons? (is|are) enough one time in two, for the \d+ rungs? from the peg up/);
+	await expect(cost.getByRole("row")).toHaveCount(4);
+	const lessons = await cost.getByRole("cell").filter({ hasText: /^\d+$/ }).allTextContents();
+	expect(lessons.map(Number)).toEqual(lessons.map(Number).sort((a, b) => a - b));
+	await page.getByLabel("By the day of").fill("2020-01-01");
+	await expect(cost).toContainText("That day is not to come; choose one after today.");
+	await page.getByLabel("By the day of").fill("2126-01-01");
+	await page.getByLabel("Lessons a week").fill("2");
+	await expect(cost).toContainText(/\d+ lessons until then: a rung in [\d.]+ lessons would have to be passed/);
+	await expect(cost.getByRole("columnheader", { name: "there by the day, in 100" })).toBeVisible();
+	await accessible(page);
 });

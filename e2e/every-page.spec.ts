@@ -6,12 +6,24 @@ import { small, targets } from "./targets";
 test.use({ demo: true, viewport: { width: 1280, height: 800 } });
 
 for (const [which, paths] of Object.entries(pages))
-	test(`axe finds nothing on any page: ${which}`, async ({ page }) => {
+	test(`axe finds nothing on any page, and nothing is cut off, covered or wider than a bench or a phone: ${which}`, async ({
+		page,
+	}) => {
 		test.setTimeout(240_000);
+		const found: Record<string, string[]> = {};
 		for (const path of paths) {
+			await page.setViewportSize({ width: 1280, height: 800 });
 			await page.goto(path);
 			await accessible(page);
+			for (const [width, height] of [
+				[1280, 800],
+				[390, 844],
+			] as const) {
+				const amiss = await amissOn(page, width, height);
+				if (amiss.length > 0) found[`${path} ${width}`] = amiss;
+			}
 		}
+		expect(found).toEqual({});
 	});
 
 test("axe finds nothing where something is opened", async ({ page }) => {
@@ -129,22 +141,3 @@ test.describe("an address that names nothing", () => {
 		await expect(page.getByRole("link", { name: "Isolde Brankovar" })).toBeVisible();
 	});
 });
-
-for (const [which, paths] of Object.entries(pages))
-	test(`nothing is cut off, covered or wider than the screen, on a phone and on a bench: ${which}`, async ({
-		page,
-	}) => {
-		test.setTimeout(240_000);
-		const found: Record<string, string[]> = {};
-		for (const path of paths)
-			for (const [width, height] of [
-				[390, 844],
-				[1280, 800],
-			] as const) {
-				await page.setViewportSize({ width, height });
-				await page.goto(path);
-				const amiss = await amissOn(page, width, height);
-				if (amiss.length > 0) found[`${path} ${width}`] = amiss;
-			}
-		expect(found).toEqual({});
-	});

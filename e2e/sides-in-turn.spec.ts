@@ -143,7 +143,7 @@ test("at the wrap-up: own words are written down, the finish is looked at, the s
 	await expect(ask.getByLabel("Where did you look?")).toHaveValue("at the crossing");
 	await ask.getByLabel("Which try felt better, and why?").fill("the last one");
 	await ask.getByLabel("Which try felt better, and why?").blur();
-	await page.getByRole("checkbox", { name: "Three clubs, slow" }).check();
+	await page.getByRole("checkbox", { name: "Three clubs, slow", exact: true }).check();
 	await page.getByLabel("How much: Three clubs, slow").fill("ten a day");
 	await expect(page.getByLabel(/Note for the student/)).toHaveValue(
 		/Until then, practise:\n- Three clubs, slow: ten a day/,

@@ -4,7 +4,7 @@ import { fourOf, inTermsBesideFour } from "@/core/log/terms";
 import { namedForm, type RungWrap, scoreOf, tellsRuns } from "@/core/log/wrap";
 import { ruleSentence } from "@/core/rules";
 import type { CueKind } from "@/core/skill/cue";
-import { eachOnce } from "@/core/text/lists";
+import { eachOnce } from "@/core/text/wording";
 import css from "./facts.module.css";
 import { shortIn, TryStrip } from "./Marks";
 import { OwnWords } from "./OwnWords";

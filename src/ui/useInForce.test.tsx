@@ -114,3 +114,23 @@ test("left before it rested, it is sent all the same; what is not made yet is ne
 	fresh.unmount();
 	expect(fresh.sent).toEqual([]);
 });
+
+test("a draft that an earlier visit left is put in force at once, and not called kept before", async () => {
+	const sent: string[] = [];
+	let answer: (value: Outcome<At>) => void = () => {};
+	const { result } = renderHook(() => {
+		const form = useForm<Doc, unknown, Doc>({ defaultValues: { name: "as it was" }, values: { name: "left here" } });
+		const save = (doc: Doc) => {
+			sent.push(doc.name);
+			return new Promise<Outcome<At>>((resolve) => {
+				answer = resolve;
+			});
+		};
+		const check = (doc: Doc) => ({ ok: true as const, value: doc });
+		return useInForce(useTypedForm(form), { id: "d", rev: 1 }, { name: "as it was" }, check, save, () => {});
+	});
+	expect(sent).toEqual(["left here"]);
+	expect(result.current.standing).toBe("keeping");
+	await act(async () => answer({ ok: true, value: { id: "d", rev: 2 } }));
+	expect(result.current.standing).toBe("kept");
+});

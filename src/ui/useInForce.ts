@@ -125,8 +125,8 @@ export function useInForce<T>(
 			clearTimeout(timer.current);
 			timer.current = setTimeout(() => void send(), REST_MS);
 		};
-		// What an earlier visit left on this device is put in force as well.
-		soon();
+		// What an earlier visit left on this device is put in force as well, and is not said to be kept before.
+		void send();
 		const stop = typed.subscribe(() => {
 			setStanding((so) => (so === "kept" ? "keeping" : so));
 			soon();

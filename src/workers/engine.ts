@@ -14,6 +14,7 @@ import type { Finding, Progress } from "@/core/analysis/finding";
 import type { Ask } from "@/core/analysis/wald";
 import { searchLadderRules, type TierRule } from "@/core/build/ladderRules";
 import { estimateRate, type PastTry, type RateSettings } from "@/core/estimate/rate";
+import { ladderCost, type OpenRung } from "@/core/plan/cost";
 import { type Outcome, refuse } from "@/core/refusals/refusals";
 import type { Rule } from "@/core/rules";
 
@@ -83,6 +84,8 @@ const engine = {
 	): Promise<Outcome<TierRule[]>> {
 		return runSearch(searchLadderRules(ask), onProgress);
 	},
+	/** What the rungs still to be passed cost, in lessons. */
+	ladderCost: (rungs: OpenRung[]) => ladderCost(rungs),
 	stop() {
 		stopped = true;
 	},

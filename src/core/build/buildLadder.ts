@@ -5,7 +5,8 @@ import { type Outcome, type Refusal, refuse } from "@/core/refusals/refusals";
 import { firstCue } from "@/core/skill/cue";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
 import { cutText } from "@/core/text/fields";
-import { capital, plural } from "@/core/text/lists";
+import { plural } from "@/core/text/lists";
+import { capital } from "@/core/text/wording";
 import { type Difficulty, EXTENT, weightless } from "./difficulty";
 import { cut, fewestParts, type Notching } from "./partition";
 

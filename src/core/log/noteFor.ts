@@ -1,5 +1,6 @@
 import { SHOWN } from "@/core/skill/cue";
-import { capital, plural } from "@/core/text/lists";
+import { plural } from "@/core/text/lists";
+import { capital } from "@/core/text/wording";
 import { inTerms } from "./terms";
 import { namedForm, type RungWrap, scoreOf, tellsRuns } from "./wrap";
 

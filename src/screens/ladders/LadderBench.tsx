@@ -19,6 +19,7 @@ import { today } from "@/ui/dates";
 import css from "@/ui/rows.module.css";
 import { Bulk } from "./Bulk";
 import { Changed } from "./Changed";
+import { Cost } from "./Cost";
 import { expectedOn, type Notches } from "./expected";
 import { GiveTo } from "./GiveTo";
 import { LadderActions } from "./LadderActions";
@@ -149,6 +150,7 @@ export function LadderBench(page: LadderBenchProps) {
 							}}
 						/>
 						<div className={own.asides}>
+							{rail && <Cost rungs={rungs} from={Math.min(rail.pegIndex, rungs.length - 1)} expected={expected} />}
 							<Bulk rungs={rungs} onSet={setRungs} />
 							{at && <GiveTo ladder={at.id} sided={side !== "none"} others={page.others} />}
 							<Changed rungs={() => form.getValues("rungs") as Rung[]} built={page.built} lately={page.lately} />

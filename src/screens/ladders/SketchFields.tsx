@@ -18,7 +18,7 @@ import {
 	sketchKinds,
 	withoutItem,
 } from "@/core/ladder/sketch";
-import { aOrAn } from "@/core/text/lists";
+import { aOrAn } from "@/core/text/wording";
 import { Complaint } from "@/ui/FormRow";
 import { DistanceLine, kindWords, SketchShape, WIDE } from "./SketchView";
 import css from "./sketch.module.css";

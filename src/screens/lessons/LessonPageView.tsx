@@ -3,7 +3,7 @@ import { isDoubtful } from "@/core/log/days";
 import type { LiveEvent } from "@/core/log/resolve";
 import { dayOf } from "@/core/log/view";
 import { wrapUp } from "@/core/log/wrap";
-import { eachOnce } from "@/core/text/lists";
+import { eachOnce } from "@/core/text/wording";
 import type { LessonPage } from "@/server/readLesson";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";

@@ -1,10 +1,10 @@
 import type { Body } from "@/core/log/kinds";
 import type { Pack } from "@/core/pack/pack";
-import { capital } from "@/core/text/lists";
+import { capital } from "@/core/text/wording";
 import { fromToday } from "@/ui/dates";
 import { firstAndBest } from "@/ui/scores";
 import css from "./count.module.css";
-import { insecureWords } from "./deviceSettings";
+import { insecureWords } from "./insecure";
 import { useLive } from "./LiveContext";
 import type { Board } from "./model";
 

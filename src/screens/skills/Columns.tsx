@@ -5,7 +5,7 @@ import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
 import { removeItem } from "@/core/editing/paths";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
-import { aOrAn } from "@/core/text/lists";
+import { aOrAn } from "@/core/text/wording";
 import { Complaint } from "@/ui/FormRow";
 import own from "./skills.module.css";
 import { useEdit, useRefusal } from "./writing";

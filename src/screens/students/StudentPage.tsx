@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { type Student, sideWords } from "@/core/people/student";
-import { capital } from "@/core/text/lists";
+import { capital } from "@/core/text/wording";
 import type { StudentLadder, StudentPageProps } from "@/server/readStudents";
 import { Archive } from "@/ui/Archive";
 import { Begin } from "@/ui/Begin";

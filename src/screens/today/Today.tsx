@@ -1,5 +1,5 @@
 import Link from "next/link";
-import { capital } from "@/core/text/lists";
+import { capital } from "@/core/text/wording";
 import type { TodayLadder, TodayProps } from "@/server/readToday";
 import { Begin } from "@/ui/Begin";
 import { BenchPage } from "@/ui/BenchPage";

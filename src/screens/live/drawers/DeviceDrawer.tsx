@@ -3,14 +3,8 @@
 import { useEffect, useState } from "react";
 import { measureQuota, type StorageQuota } from "@/device/quota";
 import { LightSwitch } from "@/ui/LightSwitch";
-import {
-	answerTouch,
-	type DeviceSettings,
-	insecureWords,
-	keepSettings,
-	sayCount,
-	useDeviceSettings,
-} from "../deviceSettings";
+import { answerTouch, type DeviceSettings, keepSettings, sayCount, useDeviceSettings } from "../deviceSettings";
+import { insecureWords } from "../insecure";
 import { Choice, Choices, Drawer } from "./Drawer";
 import css from "./drawer.module.css";
 
