@@ -266,6 +266,8 @@ export async function answer(page: Page, name: "follow" | "otherwise"): Promise<
 
 /** Takes a row by its grip and lets it go over another row. */
 export async function drag(page: Page, grip: string | RegExp, onto: string | RegExp): Promise<void> {
+	// Away from the edges: near them the list scrolls by itself while something is held.
+	await page.getByRole("button", { name: grip }).evaluate((row) => row.scrollIntoView({ block: "center" }));
 	const [from, to] = [
 		await page.getByRole("button", { name: grip }).boundingBox(),
 		await page.getByRole("button", { name: onto }).boundingBox(),
