@@ -58,7 +58,8 @@ export function worthAt(curve: Curve, rate: number, secondsPerTry: number): Wort
 	const tries = at(curve, curve.attempts, rate);
 	return {
 		rate,
-		within: LESSONS.map((n) => 1 - (1 - pass) ** n),
+		// What rounds to sure is not.
+		within: LESSONS.map((n) => Math.min(pass < 1 ? 1 - Number.EPSILON : 1, 1 - (1 - pass) ** n)),
 		advised: curve.advised && at(curve, curve.advised.pass, rate),
 		tries,
 		minutes: (tries * secondsPerTry) / 60,
@@ -68,7 +69,7 @@ export function worthAt(curve: Curve, rate: number, secondsPerTry: number): Wort
 /** As so many in a hundred; the ends are never said to be sure. */
 export function ofHundred(p: number): string {
 	const hundredths = Math.round(p * 100);
-	return p > 0 && hundredths === 0 ? "under 1" : p < 1 && hundredths === 100 ? "over 99" : String(hundredths);
+	return p > 0 && hundredths === 0 ? "<1" : p < 1 && hundredths === 100 ? ">99" : String(hundredths);
 }
 
 const student = (rate: number): string => `${inTen(rate).startsWith("8") ? "An" : "A"} ${inTen(rate)}-in-10 student`;

@@ -92,13 +92,20 @@ export const Worth = memo(function Worth({
 	return (
 		<div className={css.note} data-testid="worth">
 			<p className={`${own.figure} ${lucky ? "asks" : ""}`}>
-				<b>{ofHundred(at(curve, curve.pass, NOT_READY))}</b> in 100 pass without being ready
+				<b>
+					{ofHundred(at(curve, curve.pass, NOT_READY))
+						.replace(">", "over ")
+						.replace("<", "under ")}
+				</b>{" "}
+				in 100 pass without being ready
 			</p>
 			<WorthTable
 				rows={[
 					{ who: "not ready", ...worthAt(curve, NOT_READY, seconds) },
 					{ who: "ready", ...worthAt(curve, ready, seconds) },
-					...(here && !here.trend && past ? [{ who: past.who, ...worthAt(curve, here.mean, seconds) }] : []),
+					...(here && !here.trend && past
+						? [{ who: past.who.split(" ")[0] ?? "", ...worthAt(curve, here.mean, seconds) }]
+						: []),
 				]}
 			/>
 			{cautions(rule, limit, curve, {
@@ -200,10 +207,17 @@ function WorthTable({ rows }: { rows: readonly (WorthRow & { who: string })[] })
 			<thead>
 				<tr>
 					<td />
-					<th scope="col">1 lesson</th>
+					<th scope="colgroup" colSpan={advised ? 4 : 3}>
+						in 100 pass, in lessons
+					</th>
+					<td colSpan={2} />
+				</tr>
+				<tr>
+					<td />
+					<th scope="col">1</th>
 					<th scope="col">3</th>
 					<th scope="col">5</th>
-					{advised && <th scope="col">advised</th>}
+					{advised && <th scope="col">1, advised</th>}
 					<th scope="col">tries</th>
 					<th scope="col">min</th>
 				</tr>
@@ -220,7 +234,7 @@ function WorthTable({ rows }: { rows: readonly (WorthRow & { who: string })[] })
 						))}
 						{advised && <td>{followed === null ? "" : ofHundred(followed)}</td>}
 						<td>{Math.round(tries)}</td>
-						<td>{minutes < 1 ? "under 1" : Math.round(minutes)}</td>
+						<td>{minutes < 1 ? "<1" : Math.round(minutes)}</td>
 					</tr>
 				))}
 			</tbody>
