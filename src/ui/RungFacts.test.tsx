@@ -23,7 +23,7 @@ test("a rung's facts stand with the tries behind them, and a move with its evide
 		"Longest run 3",
 		"rule met: 3 good in a row",
 		"Off: first 1",
-		"in the next 3: first on in 3",
+		"in the next 3 tries: first right in 3",
 	])
 		expect(section.textContent).toContain(words);
 	render(<PegMoves view={phone.view()} />);
