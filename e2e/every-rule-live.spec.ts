@@ -273,6 +273,26 @@ test("a set counted in the head is entered as three numbers, counts for the limi
 	expect((await studio.events()).filter((event) => event.kind === "tally")).toHaveLength(1);
 });
 
+test("against the clock a 42 is entered in five presses, and passes what it proves", async ({ page, studio }) => {
+	await fill(studio, { limit: 60 });
+	await begin(page, "Wendel", "count");
+	let presses = 0;
+	const press = async (name: string | RegExp) => {
+		presses += 1;
+		await page.getByRole("button", { name, exact: true }).tap();
+	};
+	await press("more");
+	await press(/^tally/);
+	for (const digit of ["4", "2"]) await press(digit);
+	await press("enter the tally");
+	expect(presses).toBe(5);
+	await expect(page.getByTestId("used")).toHaveText("42");
+	await expect(page.getByText("rule met")).toBeVisible();
+	await allSent(page);
+	const tallies = (await studio.events()).flatMap((event) => (event.kind === "tally" ? [event.body] : []));
+	expect(tallies).toEqual([{ tries: 42, good: 42, seconds: 60 }]);
+});
+
 /** Rungs whose fields or keys say something else than what was off: what logs a try by touch, and by keys. */
 const beside: Partial<Record<Rule["kind"], { touch: string[]; keys: string[] }>> = {
 	length: { touch: ["2", "log length 2"], keys: ["3", "g"] },
