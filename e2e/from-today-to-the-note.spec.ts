@@ -151,6 +151,9 @@ test.describe("the demo", () => {
 		await page.goto("/");
 		await expect(page.getByText("2 more lessons are open")).toBeVisible();
 		await expect(page.getByRole("region", { name: "Next lesson" })).toBeInViewport();
+		// Who is in a lesson is still there, behind who comes after them.
+		await expect(page.getByText("in a lesson", { exact: true })).toHaveCount(4);
+		await expect(page.getByRole("button", { name: /^a second lesson: Isolde/ }).first()).toBeVisible();
 		await page.getByText("2 more lessons are open").click();
 		await expect(page.getByRole("link", { name: "go back in" })).toHaveCount(4);
 	});

@@ -78,8 +78,10 @@ export async function readToday(day: string): Promise<TodayProps> {
 		const [one, other] = [next(a.id) ?? "9999", next(b.id) ?? "9999"];
 		return one < other ? -1 : one > other ? 1 : a.name.localeCompare(b.name);
 	});
-	const shown = inOrder.slice(0, SHOWN);
 	const inLesson = new Set(open.flatMap((lesson) => (lesson.day === day ? lesson.students : [])));
+	// Whoever is in a lesson has no next day yet: they stay in sight, behind who comes after them.
+	const [first, ...rest] = inOrder.filter(({ id }) => !inLesson.has(id));
+	const shown = [...(first ? [first] : []), ...inOrder.filter(({ id }) => inLesson.has(id)), ...rest].slice(0, SHOWN);
 	const ladders = (await railedLadders(store, { students: shown.map(({ id }) => id) })).filter((row) => !row.archived);
 	return {
 		studio,

@@ -74,7 +74,7 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 					<h2 className={css.then}>Then</h2>
 					{later.map((student) => (
 						<div key={student.id} className={css.later}>
-							<span className={css.laterDay}>{student.next ? dayWords(student.next, day) : "no day set"}</span>
+							<span className={css.laterDay}>{whenWords(student, day)}</span>
 							<span>
 								<Link href={`/students/${student.id}`} dir="auto">
 									<b>{student.name}</b>
@@ -100,6 +100,10 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 		</BenchPage>
 	);
 }
+
+/** When they come, or that they are here. */
+const whenWords = ({ next, isOpen }: TodayProps["students"][number], day: string): string =>
+	isOpen ? "in a lesson" : next ? dayWords(next, day) : "no day set";
 
 function LadderLine({
 	who,
