@@ -177,7 +177,7 @@ export class LessonOnDevice {
 	}
 
 	/** Asks for what was made since the lesson was opened: a student, a ladder. */
-	freshPack = async (): Promise<void> => {
+	async freshPack(): Promise<void> {
 		try {
 			const pack = await this.storage.fetchPack();
 			rememberStudio(pack.studio.id);
@@ -188,7 +188,7 @@ export class LessonOnDevice {
 		} catch {
 			// Without a signal the stored pack serves; the sync loop says so and keeps trying.
 		}
-	};
+	}
 
 	/**
 	 * Writes one act. It is in `snapshot()` when this returns; the promise resolves when

@@ -7,7 +7,7 @@ import { Coach, coachLabels } from "@/core/coach/coach";
 import { rungLabels } from "@/core/ladder/labels";
 import { LadderToSave, threeRungs } from "@/core/ladder/ladder";
 import { copyLadder, mirrorLadder } from "@/core/ladder/twin";
-import { Student, studentLabels } from "@/core/people/student";
+import { freshStudent, Student, studentLabels } from "@/core/people/student";
 import { type Outcome, parse, type Refusal, refuse } from "@/core/refusals/refusals";
 import { examples } from "@/core/skill/examples";
 import { mergeSkills } from "@/core/skill/merge";
@@ -127,11 +127,7 @@ export async function keepLadder(body: unknown, at: unknown, owner: unknown): Pr
 
 /** Somebody new, a skill by its name, and three plain rungs for them: what a count for nobody leads on to. */
 export async function makeSomebody(name: unknown, skillName: unknown): Promise<Outcome<Saved>> {
-	const student = parse(
-		Student,
-		{ name, strongSide: "right", born: null, level: "new to it", protectedParts: [], kit: "", wish: "" },
-		studentLabels,
-	);
+	const student = parse(Student, { ...freshStudent(""), name }, studentLabels);
 	if (!student.ok) return student;
 	const skill = parse(Skill, { name: skillName, about: "", positions: [] }, { ...skillLabels, name: "skill" });
 	if (!skill.ok) return skill;

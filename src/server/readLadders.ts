@@ -6,7 +6,7 @@ import type { Student } from "@/core/people/student";
 import type { Skill } from "@/core/skill/skill";
 import { findCoach } from "@/store/coach";
 import { store } from "@/store/db";
-import { findLadder, type LadderRevision, laddersInUse, ladderThen, listLadders, railedLadders } from "@/store/ladders";
+import { findLadder, type LadderRevision, laddersInUse, ladderThen, railedLadders, studentsOn } from "@/store/ladders";
 import { lessonLastAt } from "@/store/lessons";
 import { upToDate } from "@/store/projection";
 import { listSkills } from "@/store/skills";
@@ -74,14 +74,13 @@ export async function readLadder(id: string): Promise<LadderPage | null> {
 	const open = await upToDate();
 	const found = await findLadder(open, id);
 	if (!found) return null;
-	const [student, theirs, { coach }, people, same] = await Promise.all([
+	const [student, theirs, { coach }, people, having] = await Promise.all([
 		findStudent(open, found.student),
 		railedLadders(open, { students: [found.student] }),
 		findCoach(open),
 		studentNames(open),
-		listLadders(open, { skills: [found.skill] }),
+		studentsOn(open, found.skill),
 	]);
-	const having = new Set(same.filter((one) => !one.archived).map((one) => one.student));
 	const row = theirs.find((one) => one.id === id);
 	if (!row || !student) return null;
 	const moment = await (row.last ? lessonLastAt(open, row.last.lesson) : null);

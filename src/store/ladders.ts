@@ -74,6 +74,15 @@ export async function listLadders(store: Store, { students, skills, ids }: Ladde
 	return rows.map(read);
 }
 
+/** Students with a ladder to a skill in use; asked of the table alone, nothing of the ladders is read. */
+export async function studentsOn({ db }: Store, skill: string): Promise<Set<string>> {
+	const rows = await db
+		.selectDistinct({ student: t.ladder.student })
+		.from(t.ladder)
+		.where(and(eq(t.ladder.skill, skill), isNull(t.ladder.archivedAt)));
+	return new Set(rows.map(({ student }) => student));
+}
+
 /** What happened on these ladders, by their ids; one nobody tried is not among them. */
 export async function ladderDigests({ db }: Store, ids: readonly string[]): Promise<Map<string, LadderDigest>> {
 	if (ids.length === 0) return new Map();

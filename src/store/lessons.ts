@@ -86,14 +86,18 @@ export async function usedSince(
 /** How long each student's last lesson was to be, and what was wished for. */
 export async function lastOpenings({ db }: Store): Promise<Map<string, { minutes: number | null; wish: string }>> {
 	const rows = await db
-		.selectDistinct({ student: t.studentDigest.student, body: t.lessonDigest.body })
+		.selectDistinct({
+			student: t.studentDigest.student,
+			minutes: sql<number | null>`json_extract(${t.lessonDigest.body}, '$.minutes')`,
+			wish: sql<string>`json_extract(${t.lessonDigest.body}, '$.wish')`,
+		})
 		.from(t.studentDigest)
 		.innerJoin(
 			t.lessonWork,
 			and(eq(t.lessonWork.student, t.studentDigest.student), eq(t.lessonWork.day, t.studentDigest.last)),
 		)
 		.innerJoin(t.lessonDigest, eq(t.lessonDigest.lesson, t.lessonWork.lesson));
-	return new Map(rows.map(({ student, body }) => [student, { minutes: body.minutes ?? null, wish: body.wish }]));
+	return new Map(rows.map(({ student, minutes, wish }) => [student, { minutes, wish }]));
 }
 
 export interface StudentDigest {

@@ -23,7 +23,7 @@ import { studioMark } from "./studio";
 export async function makePack(store: Store, without: string | null): Promise<Pack> {
 	await catchUp(store);
 	const students = (await listStudents(store)).filter((row) => !row.archived);
-	const [studio, rows, skills, promises, parked, worked, { coach }, open] = await Promise.all([
+	const [studio, rows, skills, promises, parked, worked, { coach }, open, used, lastOnes] = await Promise.all([
 		studioMark(store),
 		railedLadders(store, { students: students.map((row) => row.id) }),
 		skillNames(store),
@@ -32,8 +32,9 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		laddersIn(store, without),
 		findCoach(store),
 		openLessons(store),
+		usedSince(store, serverDay(), without),
+		lastOpenings(store),
 	]);
-	const [used, lastOnes] = await Promise.all([usedSince(store, serverDay(), without), lastOpenings(store)]);
 	const ladders = rows.filter((row) => !row.archived);
 	const people = new Map(students.map(({ id, student }) => [id, student]));
 	const skillIds = [...new Set(ladders.map(({ skill }) => skill))];

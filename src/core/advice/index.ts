@@ -117,6 +117,11 @@ function careDue(lesson: LessonView, visit: Visit): Pick<AdviceContext, "careOpe
 			: [],
 	);
 	if (confirmed.length === 0) return { careOpen: care };
+	const returning = care.flatMap((line) => {
+		const every = everyOf(line);
+		return every === null ? [] : [{ line, every }];
+	});
+	if (returning.length === 0) return {};
 	const sets = new Set(
 		lesson.visits.flatMap((one) => (rungKey(one.placing) === rungKey(visit.placing) ? one.sets : [])),
 	);
@@ -124,7 +129,7 @@ function careDue(lesson: LessonView, visit: Visit): Pick<AdviceContext, "careOpe
 		const at = confirmed.findLast(({ items }) => items.includes(line))?.at ?? -1;
 		return lesson.events.slice(at + 1).filter(({ kind, set }) => kind === "attempt" && sets.has(set ?? "")).length;
 	};
-	return { careAgain: care.filter((line) => triesSince(line) >= (everyOf(line) ?? Number.POSITIVE_INFINITY)) };
+	return { careAgain: returning.flatMap(({ line, every }) => (triesSince(line) >= every ? [line] : [])) };
 }
 
 /** For a rule on several days: how many are done, today's included once it is met. */

@@ -66,10 +66,15 @@ export function worthAt(curve: Curve, rate: number, secondsPerTry: number): Wort
 	};
 }
 
-/** As so many in a hundred; the ends are never said to be sure. */
-export function ofHundred(p: number): string {
-	const hundredths = Math.round(p * 100);
-	return p > 0 && hundredths === 0 ? "<1" : p < 1 && hundredths === 100 ? ">99" : String(hundredths);
+/** As so many in a hundred; the ends are never said to be sure, and have words of their own. */
+function hundredths(p: number, under: string, over: string): string {
+	const n = Math.round(p * 100);
+	return p > 0 && n === 0 ? under : p < 1 && n === 100 ? over : String(n);
 }
+
+/** For a table. */
+export const ofHundred = (p: number): string => hundredths(p, "<1", ">99");
+/** For a sentence. */
+export const hundredWords = (p: number): string => hundredths(p, "under 1", "over 99");
 
 const student = (rate: number): string => `${inTen(rate).startsWith("8") ? "An" : "A"} ${inTen(rate)}-in-10 student`;

@@ -1,4 +1,5 @@
 import { allParts, type Rule } from "@/core/rules";
+import { floorOf } from "@/core/rules/points";
 import type { RungSettings } from "./rung";
 import { scales } from "./scale";
 
@@ -19,7 +20,7 @@ const step = (points: number) => (points > 0 ? `${boxes(points)} on` : points < 
 /** The track of a points game with few enough boxes; null for any other rule, and for a longer game. */
 export function trackOf({ rule, scale = scales["hit or miss"] }: Pick<RungSettings, "rule" | "scale">): Track | null {
 	if (rule.kind !== "points" || rule.targets) return null;
-	const floor = rule.floor === undefined ? (rule.bust ? null : 0) : rule.floor;
+	const floor = floorOf(rule);
 	const below = rule.bust ?? (floor === null ? null : -floor);
 	const label = (code: string) => scale.find((one) => one.code === code)?.label ?? code;
 	const named = Object.entries(rule.weights);

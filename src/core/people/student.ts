@@ -17,6 +17,17 @@ export const Student = z.object({
 });
 export type Student = z.infer<typeof Student>;
 
+/** Somebody of whom nothing is known yet but the name. */
+export const freshStudent = (name: string): Student => ({
+	name,
+	strongSide: "right",
+	born: null,
+	level: "new to it",
+	protectedParts: [],
+	kit: "",
+	wish: "",
+});
+
 export const studentLabels = {
 	name: "name",
 	strongSide: "strong side",

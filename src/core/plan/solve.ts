@@ -161,19 +161,16 @@ interface Pin {
 
 /** The best way to every minute and state, items looked at so far. */
 class Table {
-	private readonly ways: (Way | undefined)[];
-	/** The minute up to which an item begun at each minute may last. */
-	private readonly upTo: number[];
-
 	constructor(
 		private readonly minutes: number,
 		private readonly pins: readonly Pin[],
-		from?: Table,
-	) {
-		this.ways = from ? [...from.ways] : new Array((minutes + 1) * STATES);
-		this.upTo =
-			from?.upTo ?? Array.from({ length: minutes + 1 }, (_, t) => pins.find(({ at }) => at >= t)?.at ?? minutes);
-	}
+		private readonly ways: (Way | undefined)[] = new Array((minutes + 1) * STATES),
+		/** The minute up to which an item begun at each minute may last. */
+		private readonly upTo = Array.from(
+			{ length: minutes + 1 },
+			(_, t) => pins.find(({ at }) => at >= t)?.at ?? minutes,
+		),
+	) {}
 
 	put(t: number, state: number, way: Way): void {
 		const at = t * STATES + state;
@@ -221,7 +218,7 @@ class Table {
 
 	/** The table with one item more looked at: left out, unless it is always in, or put at the end of each way that leaves it room. */
 	with(item: PlanItem, bit: number, endWell: boolean): Table {
-		const next = item.always ? new Table(this.minutes, this.pins) : new Table(this.minutes, this.pins, this);
+		const next = new Table(this.minutes, this.pins, item.always ? undefined : [...this.ways], this.upTo);
 		const tooLate = item.class === "re-check" ? firstNewOn(this.pins, item.ladder) : Number.POSITIVE_INFINITY;
 		this.each(0, this.minutes, (way, at, fresh, end) => {
 			if (at >= tooLate || (item.class === "wrap-up" && endWell && end === ENDS.badly)) return;

@@ -87,6 +87,10 @@ export const Rule: z.ZodMiniType<Rule> = z.pipe(
 export const allParts = (rule: Rule): Rule[] => [rule, ...machineOf(rule).parts(rule).flatMap(allParts)];
 export const usesRule = (rule: Rule, kind: Rule["kind"]): boolean => allParts(rule).some((part) => part.kind === kind);
 
+/** Seconds of each clock that a part of the rule runs against, as they stand in it. */
+export const clocksOf = (rule: Rule): number[] =>
+	allParts(rule).flatMap((part) => (part.kind === "count" ? [part.seconds] : []));
+
 export const ruleSentence = (rule: Rule): string => machineOf(rule).sentence(rule);
 
 export interface Judgement extends Status {

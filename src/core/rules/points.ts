@@ -35,7 +35,8 @@ interface State {
 
 const PARTS = 1000;
 
-const floorOf = ({ floor, bust }: Points): number | null => (floor === undefined ? (bust ? null : 0) : floor);
+/** Under which the sum never goes; null for none. */
+export const floorOf = ({ floor, bust }: Points): number | null => (floor === undefined ? (bust ? null : 0) : floor);
 const signed = (n: number) => (n > 0 ? `+${n}` : n < 0 ? `−${-n}` : "0");
 
 /**

@@ -1,5 +1,5 @@
 import { plural } from "@/core/text/lists";
-import { allParts, machineOf, type Rule } from ".";
+import { clocksOf, machineOf, type Rule } from ".";
 import { type Judged, MET } from "./kind";
 
 /** A finished set as numbers, where nobody kept the order. */
@@ -38,10 +38,6 @@ export interface Unsaid {
 }
 
 const PLAIN: Unsaid = { good: [{ good: true, result: "hit" }], off: [{ good: false, result: "miss" }] };
-
-/** The shortest clock that a part of the rule sets; without one, any time will do. */
-const secondsOf = (rule: Rule): number =>
-	Math.min(...allParts(rule).map((part) => (part.kind === "count" ? part.seconds : Number.POSITIVE_INFINITY)));
 
 /** A beginning of an order of the tally's tries. */
 interface Beginning {
@@ -83,7 +79,8 @@ export function tallyProves(rule: Rule, tally: Tally, unsaid: Unsaid = PLAIN): b
 	const machine = machineOf(rule);
 	// Nobody wrote down where they went: on any of the targets the rule tells apart, or on none.
 	const { called = [] } = machine.looks(rule);
-	const inTime = tally.seconds !== undefined && tally.seconds <= secondsOf(rule);
+	const { seconds } = tally;
+	const inTime = seconds !== undefined && clocksOf(rule).every((clock) => seconds <= clock);
 	const said = [...unsaid.good, ...unsaid.off].filter(({ late }) => !(inTime && late));
 	const letters = said.flatMap((one) => [one, ...called.map((at) => ({ ...one, called: at }))]);
 	let open = new Map<string, Beginning>([["", { state: machine.start(rule), good: 0, run: 0, longest: 0 }]]);

@@ -11,9 +11,9 @@ import { tierOf } from "@/core/build/ladderRules";
 import { wholeExtent } from "@/core/build/usual";
 import { moveItem } from "@/core/editing/paths";
 import type { Policy, Rung } from "@/core/ladder/ladder";
+import { fewestOf } from "@/core/ladder/passable";
 import type { Side } from "@/core/people/body";
 import type { Refusal } from "@/core/refusals/refusals";
-import { fewestTries, hitOrMiss } from "@/core/rules";
 import { readSides } from "@/core/skill/sides";
 import type { Skill } from "@/core/skill/skill";
 import { RiskFields } from "@/screens/rules/RiskFields";
@@ -102,18 +102,15 @@ export function BuildLadder({
 		if (!found.ok) return setRefused(found.refusals);
 		const { rungs } = draft.value;
 		onDraft({
-			rungs: rungs.map(({ settings }, i) => ({
-				id: uuid(),
-				settings: {
-					...settings,
-					...tierOf(found.value, i, rungs.length),
-					// The dose is done whatever the rule says.
-					...(policy === "fixed dose"
-						? { limit: Math.max(dose, fewestTries(tierOf(found.value, i, rungs.length).rule, hitOrMiss) ?? 1) }
-						: {}),
-					readyRate: ask.ready,
-				},
-			})),
+			rungs: rungs.map(({ settings }, i) => {
+				const { rule, limit } = tierOf(found.value, i, rungs.length);
+				// The dose is done whatever the rule says; only the fewest tries it can be met in have to fit.
+				const dosed = () => Math.max(settings.limit, fewestOf({ ...settings, rule }) ?? 1);
+				return {
+					id: uuid(),
+					settings: { ...settings, rule, limit: policy === "fixed dose" ? dosed() : limit, readyRate: ask.ready },
+				};
+			}),
 			difficulties: [...(bars.length > 0 ? bars : [wholeExtent]), ...difficulties],
 		});
 	};

@@ -115,22 +115,13 @@ export function Card(card: CardPage) {
 											</p>
 											{track && (
 												<div className={css.track} aria-hidden="true">
-													{Array.from({ length: track.below }, (_, box) => (
-														// biome-ignore lint/suspicious/noArrayIndexKey: a box is its place
-														<span key={box} />
-													))}
+													<Boxes n={track.below} />
 													<b />
-													{Array.from({ length: track.above }, (_, box) => (
-														// biome-ignore lint/suspicious/noArrayIndexKey: a box is its place
-														<span key={box} />
-													))}
+													<Boxes n={track.above} />
 												</div>
 											)}
 											<div className={css.boxes} aria-hidden="true">
-												{Array.from({ length: Math.min(MOST_BOXES, settings.triesPerSet) }, (_, box) => (
-													// biome-ignore lint/suspicious/noArrayIndexKey: a box is its place
-													<span key={box} />
-												))}
+												<Boxes n={Math.min(MOST_BOXES, settings.triesPerSet)} />
 											</div>
 										</>
 									)}
@@ -151,3 +142,7 @@ export function Card(card: CardPage) {
 		</BenchPage>
 	);
 }
+
+const Boxes = ({ n }: { n: number }) =>
+	// biome-ignore lint/suspicious/noArrayIndexKey: a box is its place
+	Array.from({ length: n }, (_, box) => <span key={box} />);

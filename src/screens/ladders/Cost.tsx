@@ -51,9 +51,9 @@ function Costs({ rungs, from, expected }: { rungs: readonly Rung[]; from: number
 	const [day, setDay] = useState("");
 	const [perWeek, setPerWeek] = useState(1);
 	const ahead = JSON.stringify(
-		rungs.slice(from).map(({ settings: { rule, limit } }, i) => {
-			const { low, rate, high } = expected[from + i] ?? { low: 0.5, rate: 0.65, high: 0.8 };
-			return { rule, limit, low, middle: rate, high };
+		rungs.slice(from).flatMap(({ settings: { rule, limit } }, i) => {
+			const rates = expected[from + i];
+			return rates ? [{ rule, limit, low: rates.low, middle: rates.rate, high: rates.high }] : [];
 		}),
 	);
 	useEffect(() => {

@@ -2,7 +2,6 @@
 
 import { memo, useEffect, useState, useSyncExternalStore } from "react";
 import type { LessonView, Verdict } from "@/core/log/view";
-import type { Pack } from "@/core/pack/pack";
 import { readOn, variationWords } from "@/core/pack/placing";
 import { ruleSentence } from "@/core/rules";
 import { plural } from "@/core/text/lists";
@@ -228,7 +227,6 @@ export function CountZone({
 	lesson,
 	board,
 	label,
-	pack,
 	view,
 	takenBack,
 	onPutBack,
@@ -238,7 +236,6 @@ export function CountZone({
 	board: Board;
 	/** What holds for every try until it is changed. */
 	label: string;
-	pack: Pack;
 	view: LessonView;
 	takenBack: { words: string; by: string } | null;
 	onPutBack: (by: string) => void;
@@ -266,7 +263,7 @@ export function CountZone({
 				<DrillLine board={board} label={label} />
 				{opening && (
 					<div className={css.openingRoom}>
-						<Opening pack={pack} board={board} />
+						<Opening />
 					</div>
 				)}
 				<TheCount

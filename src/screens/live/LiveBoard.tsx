@@ -149,7 +149,6 @@ export function LiveBoard({
 						lesson={lesson}
 						board={board}
 						label={label}
-						pack={pack}
 						takenBack={takenBack}
 						view={state.view}
 						onPutBack={acts.putBack}

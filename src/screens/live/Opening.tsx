@@ -1,12 +1,10 @@
 import type { Body } from "@/core/log/kinds";
-import type { Pack } from "@/core/pack/pack";
 import { capital } from "@/core/text/wording";
 import { fromToday } from "@/ui/dates";
 import { firstAndBest } from "@/ui/scores";
 import css from "./count.module.css";
 import { insecureWords } from "./insecure";
 import { useLive } from "./LiveContext";
-import type { Board } from "./model";
 
 /** What this lesson is to be, in a line: one press says more. */
 function todayWords(opened: Body<"lesson.opened"> | undefined): string {
@@ -19,8 +17,8 @@ function todayWords(opened: Body<"lesson.opened"> | undefined): string {
 }
 
 /** A lesson opens with last time: the score, the cue to repeat, what was promised, what is parked. */
-export function Opening({ board, pack }: { board: Board; pack: Pack }) {
-	const { view, open } = useLive();
+export function Opening() {
+	const { view, pack, board, open } = useLive();
 	const { ladder, set } = board;
 	if (!ladder) return null;
 	const { last } = ladder;

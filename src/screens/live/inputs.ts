@@ -2,7 +2,7 @@ import { looksAtForm, type RungSettings } from "@/core/ladder/rung";
 import { isRight } from "@/core/ladder/scale";
 import type { Attempt, Placing, WatchedPosition } from "@/core/log/kinds";
 import type { TryView } from "@/core/log/view";
-import { allParts, type Rule } from "@/core/rules";
+import { allParts, clocksOf, type Rule } from "@/core/rules";
 import { pointsAt, targetsOf } from "@/core/rules/targets";
 import type { Within } from "@/core/rules/within";
 import { type FieldLayout, fieldsFor, OTHER, ROOM, type TouchField, withKeys } from "./layout";
@@ -59,8 +59,7 @@ const field = (id: string, small: string, label: string, attempt: Partial<Attemp
 });
 
 /** Seconds of the set's clock, where the rule has one. */
-export const secondsOf = (rule: Rule): number | null =>
-	allParts(rule).flatMap((one) => (one.kind === "count" ? [one.seconds] : []))[0] ?? null;
+export const secondsOf = (rule: Rule): number | null => clocksOf(rule)[0] ?? null;
 
 type Settings = Pick<
 	RungSettings,

@@ -49,7 +49,6 @@ function usePass(rungs: readonly RuledRung[]): ((one: RuledRung) => number) | nu
 
 interface Group {
 	ladder: string;
-	rev: number;
 	name: string;
 	rungs: RuledRung[];
 }
@@ -58,8 +57,8 @@ interface Group {
 function grouped(lucky: readonly RuledRung[]): Group[] {
 	const groups = new Map<string, Group>();
 	for (const one of lucky) {
-		const { ladder, rev, student, skill } = one;
-		const group = groups.get(ladder) ?? { ladder, rev, name: `${student}, ${skill}`, rungs: [] };
+		const { ladder, student, skill } = one;
+		const group = groups.get(ladder) ?? { ladder, name: `${student}, ${skill}`, rungs: [] };
 		group.rungs.push(one);
 		groups.set(ladder, group);
 	}

@@ -6,11 +6,20 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { cautions, LUCKY, spreadOf } from "@/core/analysis/cautions";
 import type { Split } from "@/core/analysis/chances";
-import { at, inHundred, inTen, ofHundred, readings, type WorthRow, worthAt } from "@/core/analysis/readings";
+import {
+	at,
+	hundredWords,
+	inHundred,
+	inTen,
+	ofHundred,
+	readings,
+	type WorthRow,
+	worthAt,
+} from "@/core/analysis/readings";
 import { sharesOf, splitBy, tellsWaysApart, type Way } from "@/core/analysis/ways";
 import type { PastTry, RateEstimate } from "@/core/estimate/rate";
 import { rateSettings } from "@/core/estimate/rate";
-import { allParts, hitOrMiss, type Rule } from "@/core/rules";
+import { clocksOf, hitOrMiss, type Rule } from "@/core/rules";
 import { plural } from "@/core/text/lists";
 import { late } from "@/ui/late";
 import css from "@/ui/rows.module.css";
@@ -92,12 +101,7 @@ export const Worth = memo(function Worth({
 	return (
 		<div className={css.note} data-testid="worth">
 			<p className={`${own.figure} ${lucky ? "asks" : ""}`}>
-				<b>
-					{ofHundred(at(curve, curve.pass, NOT_READY))
-						.replace(">", "over ")
-						.replace("<", "under ")}
-				</b>{" "}
-				in 100 pass without being ready
+				<b>{hundredWords(at(curve, curve.pass, NOT_READY))}</b> in 100 pass without being ready
 			</p>
 			<WorthTable
 				rows={[
@@ -161,7 +165,7 @@ export const Worth = memo(function Worth({
 					onChange={(event) => setSeconds(Math.min(600, Math.max(1, Number(event.target.value) || SECONDS)))}
 				/>
 			</Form.Group>
-			{clocks(rule).map((clock) => (
+			{[...new Set(clocksOf(rule))].map((clock) => (
 				<p key={clock} className="m-0">
 					About {plural(Math.max(1, Math.floor(clock / seconds)), "try", "tries")}{" "}
 					{Math.floor(clock / seconds) > 1 ? "fit" : "fits"} into {clock} s.
@@ -190,11 +194,6 @@ export const Worth = memo(function Worth({
 		</div>
 	);
 });
-
-/** Clocks that parts of the rule run against, in seconds. */
-const clocks = (rule: Rule): number[] => [
-	...new Set(allParts(rule).flatMap((part) => (part.kind === "count" ? [part.seconds] : []))),
-];
 
 /** Figures that are compared, side by side: whom it lets through in how many lessons, and what that costs. */
 function WorthTable({ rows }: { rows: readonly (WorthRow & { who: string })[] }) {

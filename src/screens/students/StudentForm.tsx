@@ -8,7 +8,7 @@ import Form from "react-bootstrap/Form";
 import BootRow from "react-bootstrap/Row";
 import { useForm } from "react-hook-form";
 import { bodyParts } from "@/core/people/body";
-import { levels, Student, studentLabels } from "@/core/people/student";
+import { freshStudent, levels, Student, studentLabels } from "@/core/people/student";
 import { parse } from "@/core/refusals/refusals";
 import { keepStudent } from "@/server/actions";
 import { FormRow } from "@/ui/FormRow";
@@ -19,15 +19,7 @@ import { useDraft } from "@/ui/useDraft";
 import { useInForce, useTypedForm } from "@/ui/useInForce";
 import { useRefusals } from "@/ui/useRefusals";
 
-const fresh: Student = {
-	name: "",
-	strongSide: "right",
-	born: null,
-	level: "new to it",
-	protectedParts: [],
-	kit: "",
-	wish: "",
-};
+const fresh = freshStudent("");
 
 /** Everything a coach notes of a student at the first meeting. Kept on this device while it is typed; of one who is there, in force as soon as it can be. */
 export function StudentForm({

@@ -2,28 +2,14 @@
 
 import Button from "react-bootstrap/Button";
 import { askedFor, askedIn } from "@/core/commands/atTheEnd";
-import type { LessonView } from "@/core/log/view";
-import type { Pack } from "@/core/pack/pack";
-import type { LessonOnDevice } from "@/device/lesson";
 import css from "@/ui/facts.module.css";
+import { type AskedOf, laddersWorked } from "./worked";
 
 /** Asked through the key positions of what was worked on: each was named by the student, or told. */
-export function NamedOrTold({
-	lesson,
-	view,
-	pack,
-	student,
-}: {
-	lesson: LessonOnDevice;
-	view: LessonView;
-	pack: Pack;
-	student: string;
-}) {
-	const worked = new Set(view.visits.filter((visit) => visit.student === student).map(({ ladder }) => ladder));
+export function NamedOrTold({ lesson, view, pack, student }: AskedOf) {
 	const positions = [
 		...new Map(
-			pack.ladders
-				.filter(({ id }) => worked.has(id))
+			laddersWorked({ view, pack, student })
 				.flatMap((ladder) => ladder.positions)
 				.map((position) => [position.id, position] as const),
 		).values(),

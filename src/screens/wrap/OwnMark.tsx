@@ -1,29 +1,15 @@
 "use client";
 
 import { ownMark, ownMarksIn } from "@/core/commands/atTheEnd";
-import type { LessonView } from "@/core/log/view";
-import type { Pack } from "@/core/pack/pack";
-import type { LessonOnDevice } from "@/device/lesson";
+import { type AskedOf, laddersWorked } from "./worked";
 import css from "./wrap.module.css";
 
 const marks = Array.from({ length: 11 }, (_, i) => i);
 
 /** What the student gives their own work on each skill, of ten, in one press: it stands beside the count and passes nothing. */
-export function OwnMark({
-	lesson,
-	view,
-	pack,
-	student,
-}: {
-	lesson: LessonOnDevice;
-	view: LessonView;
-	pack: Pack;
-	student: string;
-}) {
-	const worked = new Set(view.visits.filter((visit) => visit.student === student).map(({ ladder }) => ladder));
-	const ladders = pack.ladders.filter(({ id }) => worked.has(id));
+export function OwnMark({ lesson, view, pack, student }: AskedOf) {
 	const given = new Map(ownMarksIn(view, student).map(({ ladder, mark }) => [ladder, mark]));
-	return ladders.map(({ id, skill, side }) => {
+	return laddersWorked({ view, pack, student }).map(({ id, skill, side }) => {
 		const about = side === "none" ? skill : `${skill}, ${side}`;
 		return (
 			<fieldset key={id} className="mt-2">

@@ -11,6 +11,7 @@ import { useDone, useLive } from "../LiveContext";
 import { Choice, Drawer } from "./Drawer";
 import { NextRungs } from "./NextRungs";
 import { OtherLadders } from "./OtherLadders";
+import { isSought, MANY, Search } from "./Search";
 
 /** What comes next: another rung of this ladder, another ladder, another student; or for whom the count was. */
 export function LaddersDrawer() {
@@ -58,9 +59,6 @@ function Facts({ pack, student }: { pack: Pack; student: string }) {
 	));
 }
 
-/** With so many to choose from, one is looked for by its name. */
-const MANY = 6;
-
 /** The rung the peg is on first, then its neighbours, then what is further away. */
 const fromThePeg = ({ rungs, peg }: PackLadder) => {
 	const at = rungs.findIndex(({ id }) => id === peg);
@@ -92,22 +90,10 @@ function Assign() {
 			</Drawer>
 		);
 	const nameOf = (one: PackLadder) => pack.students.find((s) => s.id === one.student)?.student.name ?? "";
-	const shown = pack.ladders.filter((one) =>
-		`${nameOf(one)} ${one.skill}`.toLowerCase().includes(sought.trim().toLowerCase()),
-	);
+	const shown = pack.ladders.filter((one) => isSought(`${nameOf(one)} ${one.skill}`, sought));
 	return (
 		<Drawer title="For whom was this?">
-			{pack.ladders.length > MANY && (
-				<input
-					className="form-control"
-					type="search"
-					aria-label="Look for a student"
-					placeholder="a name or a skill"
-					value={sought}
-					onChange={(event) => setSought(event.target.value)}
-					dir="auto"
-				/>
-			)}
+			{pack.ladders.length > MANY && <Search label="Look for a student" value={sought} onChange={setSought} />}
 			{shown.map((one) => (
 				<Choice key={one.id} small={one.skill} onClick={() => setChosen(one.id)}>
 					<span dir="auto">{nameOf(one)}</span>

@@ -1,6 +1,7 @@
 "use client";
 
 import { openedAs } from "@/core/commands/begin";
+import { cutText } from "@/core/text/fields";
 import { useLive } from "../LiveContext";
 import { Choice, Choices, Drawer } from "./Drawer";
 import { OneLine } from "./OneLine";
@@ -38,7 +39,7 @@ export function LessonDrawer() {
 				Their wish for today{wish && ":"} <span dir="auto">{wish}</span>
 			</h2>
 			{offered.map((one) => (
-				<Choice key={one} small="said before" onClick={() => change({ wish: one.slice(0, 400) })}>
+				<Choice key={one} small="said before" onClick={() => change({ wish: cutText(one, 400) })}>
 					<span dir="auto">{one}</span>
 				</Choice>
 			))}

@@ -1,4 +1,5 @@
 "use client";
+
 import { limitWords, readOn } from "@/core/pack/placing";
 import { plural } from "@/core/text/lists";
 import { PlainLink } from "@/ui/PlainLink";

@@ -6,9 +6,8 @@ import type { PackLadder } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
 import { useDone, useLive } from "../LiveContext";
 import { Choice, Choices } from "./Drawer";
+import { isSought, MANY, Search } from "./Search";
 
-/** With so many ladders beside, one is looked for by its name. */
-const MANY = 6;
 const ways = [
 	{ words: "then", turn: 0, joint: false },
 	{ words: "in turn", turn: 1, joint: false },
@@ -29,7 +28,7 @@ export function OtherLadders({ here }: { here: PackLadder }) {
 	const others = pack.ladders
 		.filter((ladder) => ladder.id !== here.id)
 		.sort((a, b) => Number(b.student === here.student) - Number(a.student === here.student));
-	const shown = others.filter((ladder) => words(ladder).toLowerCase().includes(sought.trim().toLowerCase()));
+	const shown = others.filter((ladder) => isSought(words(ladder), sought));
 	return (
 		<>
 			<h2>Another ladder</h2>
@@ -43,17 +42,7 @@ export function OtherLadders({ here }: { here: PackLadder }) {
 					))}
 				</Choices>
 			)}
-			{others.length > MANY && (
-				<input
-					className="form-control"
-					type="search"
-					aria-label="Look for a ladder"
-					placeholder="a name or a skill"
-					value={sought}
-					onChange={(event) => setSought(event.target.value)}
-					dir="auto"
-				/>
-			)}
+			{others.length > MANY && <Search label="Look for a ladder" value={sought} onChange={setSought} />}
 			{shown.map((ladder) => {
 				const peg = ladder.rungs.find((rung) => rung.id === pegIn(view, ladder));
 				return (
