@@ -4,6 +4,7 @@ import { join } from "node:path";
 import { freshCoach } from "@/core/coach/coach";
 import { FORMAT, orderOf, type Rows, type Section, VERSION } from "@/core/formats/workbook";
 import { hashOf } from "@/core/hash/hash";
+import type { Ladder } from "@/core/ladder/ladder";
 import { stageWorkbook } from "@/store/bulk/stage";
 import { takeInStaged } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
@@ -14,6 +15,8 @@ import { ladders, older, skills, students } from "./scenario";
 /** The demo studio as a workbook: documents as a coach would have saved them, and everything that happened. */
 export function demoWorkbook(today: string, progress?: (done: number, of: number) => void): string {
 	const made = new Date(Date.parse(today) - 150 * 86_400_000).toISOString();
+	const yesterday = new Date(Date.parse(today) - 86_400_000).toISOString();
+	const taught = ladders.flatMap(({ ladder, before }) => (before ? [before, ladder] : [ladder]));
 	const document = <T extends { id: string }>(rest: T) => ({ ...rest, made, archived: null });
 	const sections: Rowsets = {
 		students: students.map(({ id, student }) => document({ id, student })),
@@ -40,12 +43,12 @@ export function demoWorkbook(today: string, progress?: (done: number, of: number
 		pictures: [],
 		rungVersions: [
 			...new Map(
-				ladders
-					.flatMap(({ ladder }) => ladder.rungs)
+				taught
+					.flatMap(({ rungs }) => rungs)
 					.map(({ settings }) => [hashOf(settings), { hash: hashOf(settings), made, settings }]),
 			).values(),
 		],
-		ladderVersions: ladders.map(({ ladder }) => ({ hash: hashOf(orderOf(ladder)), made, ladder: orderOf(ladder) })),
+		ladderVersions: taught.map((ladder) => ({ hash: hashOf(orderOf(ladder)), made, ladder: orderOf(ladder) })),
 		ladders: ladders.map(({ id, student, skill, ladder, followed }) =>
 			document({
 				id,
@@ -56,12 +59,15 @@ export function demoWorkbook(today: string, progress?: (done: number, of: number
 				skillVersion: hashOf(followed),
 			}),
 		),
-		ladderRevisions: ladders.map(({ id, ladder }) => ({
-			id: `${id}-built`,
-			made,
-			ladder: id,
-			version: hashOf(orderOf(ladder)),
-		})),
+		ladderRevisions: ladders.flatMap(({ id, ladder, before }) => {
+			const revised = (name: string, on: string, as: Ladder) => ({
+				id: `${id}-${name}`,
+				made: on,
+				ladder: id,
+				version: hashOf(orderOf(as)),
+			});
+			return [revised("built", made, before ?? ladder), ...(before ? [revised("ruled", yesterday, ladder)] : [])];
+		}),
 		coach: [{ id: "coach" as const, made, coach: freshCoach }],
 		events: demoLog(today, progress ? { progress } : {}),
 		setAside: [],

@@ -166,7 +166,11 @@ function packed(
 	});
 }
 
-const find = (id: string) => ladders.find((ladder) => ladder.id === id) as DemoLadder;
+/** A ladder as it was taught: its rules were changed after the last lesson. */
+function find(id: string): DemoLadder {
+	const one = ladders.find((ladder) => ladder.id === id) as DemoLadder;
+	return { ...one, ladder: one.before ?? one.ladder };
+}
 const oneOf = <T>(list: readonly T[], roll: () => number): T | undefined => list[Math.floor(roll() * list.length)];
 
 function holdLesson(

@@ -99,6 +99,10 @@ const Scenario = z.object({
 			twin: z.optional(ident),
 		}),
 	),
+	/** What the coach took from the rule finder after these twenty weeks, by the rung's gate. */
+	ruled: z.record(z.enum(["form", "both", "result"]), z.object({ rule: RungSettings.shape.rule, limit: whole(1, 60) })),
+	/** Ladders that kept the rules of the twenty weeks, for luck to be found on. */
+	lucky: z.array(ident),
 	remarks: z.array(text(4000)),
 });
 
@@ -121,6 +125,8 @@ export interface DemoLadder {
 	followed: Skill;
 	/** Drills of the skill below its first rung: how hard that one is. */
 	from: number;
+	/** The ladder as its lessons were held on it, where its rules have changed since. */
+	before?: Ladder;
 }
 
 function skillNamed(among: Record<string, Skill>, id: string): Skill {
@@ -159,4 +165,20 @@ export const modelled: DemoLadder[] = scenario.ladders.map(
 	}),
 );
 
-export const ladders: DemoLadder[] = [...modelled, ...scriptedLadders];
+/** Ladders that luck can pass: one as it was taught all along, and those that show every kind of rule. */
+export const lucky: string[] = [...scenario.lucky, ...scriptedLadders.map(({ id }) => id)];
+
+/** The same drills under the rules that the finder gave. */
+const ruled = (ladder: Ladder): Ladder =>
+	Ladder.parse({
+		...ladder,
+		rungs: ladder.rungs.map(({ id, settings }) => ({
+			id,
+			settings: { ...settings, ...scenario.ruled[settings.gate as keyof typeof scenario.ruled] },
+		})),
+	});
+
+/** Every ladder as it stands today. */
+export const ladders: DemoLadder[] = [...modelled, ...scriptedLadders].map((one) =>
+	lucky.includes(one.id) ? one : { ...one, before: one.ladder, ladder: ruled(one.ladder) },
+);

@@ -17,7 +17,7 @@ test("count first, say for whom and which rung afterwards", async ({ page, studi
 		page.getByRole("heading", { name: "Lesson: Odile Fennimore, Stand free, three breaths" }),
 	).toBeAttached();
 	await expect(page.getByTestId("used")).toHaveText("4");
-	await expect(page.getByText("of 4, last 9")).toBeVisible();
+	await expect(page.getByText("of 4, block of 17")).toBeVisible();
 	await allSent(page);
 	const kinds = (await studio.events()).filter((event) => event.device !== "demo-phone").map((event) => event.kind);
 	expect(kinds.filter((kind) => kind === "set.assigned")).toHaveLength(1);

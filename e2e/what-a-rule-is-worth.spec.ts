@@ -3,7 +3,7 @@ import { expect, test } from "./studio";
 test.use({ demo: true, viewport: { width: 1280, height: 800 } });
 
 test("a rung says whom its rule lets through, and says it anew while the rule is edited", async ({ page }) => {
-	await page.goto("/ladders/isolde-clubs");
+	await page.goto("/ladders/teodor-clubs");
 	await page.getByRole("button", { name: "Three clubs, slow", exact: true }).click();
 	const worth = page.getByTestId("worth");
 	await expect(worth).toContainText("A 6-in-10 student passes 75 times in 100, within 3 lessons 98 times in 100");

@@ -1,4 +1,6 @@
+import { type NearestWindow, nearestWindow } from "@/core/analysis/nearestWindow";
 import type { Coach, LengthUnit } from "@/core/coach/coach";
+import { needsWindow } from "@/core/ladder/atHome";
 import type { Ladder } from "@/core/ladder/ladder";
 import type { Rail } from "@/core/ladder/rail";
 import { areTwins, type Sided, type Twin, twinOn } from "@/core/ladder/twin";
@@ -111,6 +113,8 @@ export interface CardPage {
 	ladder: Ladder;
 	rail: Rail;
 	unit: LengthUnit;
+	/** What stands in at home for points games that no row of boxes holds, by the rung. */
+	windows: Record<string, NearestWindow>;
 }
 
 /** A ladder as a card to pin up. */
@@ -118,7 +122,10 @@ export async function readCard(id: string): Promise<CardPage | null> {
 	const page = await readLadder(id);
 	if (!page) return null;
 	const { student, skill, ladder, rail, coach } = page;
-	return { id, student, skill, ladder, rail, unit: coach.unit };
+	const windows = Object.fromEntries(
+		ladder.rungs.filter(({ settings }) => needsWindow(settings)).map((rung) => [rung.id, nearestWindow(rung.settings)]),
+	);
+	return { id, student, skill, ladder, rail, unit: coach.unit, windows };
 }
 
 /** What holds for the whole studio, to be looked at and changed. */

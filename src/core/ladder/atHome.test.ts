@@ -17,8 +17,11 @@ test("a points game is a coin on a row of boxes; what is too long for that, or n
 	});
 	expect(trackOf({ rule: { ...rule, target: 40 }, scale })).toBeNull();
 	expect(trackOf({ rule: { kind: "streak", r: 3 }, scale })).toBeNull();
-	expect(atHome({ ...rule, target: 40 }, "40 points")).toBe("Tick every try; the pass is judged in the lesson");
-	expect(atHome({ kind: "streak", r: 3 }, "3 good in a row")).toBe("3 good in a row");
+	const long = { rule: { ...rule, target: 40 }, scale };
+	expect(atHome({ rule, scale }, "7 points", null)).toMatch(/^A coin on the row of boxes/);
+	expect(atHome(long, "40 points", null)).toBe("Tick every try; the pass is judged in the lesson");
+	expect(atHome(long, "40 points", { kind: "block", k: 14, n: 17 })).toBe("14 good in a row of 17 boxes");
+	expect(atHome({ rule: { kind: "streak", r: 3 }, scale }, "3 good in a row", null)).toBe("3 good in a row");
 });
 
 test("a coin moved along the boxes ends where the rule does", () => {

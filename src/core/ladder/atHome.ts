@@ -32,8 +32,16 @@ export function trackOf({ rule, scale = scales["hit or miss"] }: Pick<RungSettin
 	return { below, above: rule.target, words: `A coin on the row of boxes. ${steps}. Done in the last one on, ${end}` };
 }
 
-/** What can be counted at home of a rule: the rule itself, or plainly that it is the lesson's to judge. */
-export const atHome = (rule: Rule, sentence: string): string =>
-	allParts(rule).some(({ kind }) => kind === "points" || kind === "bouts")
+/** What a card asks for: the coin on boxes, a row of boxes in the place of a longer game, the rule itself, or that it is the lesson's to judge. */
+export function atHome(settings: Pick<RungSettings, "rule" | "scale">, sentence: string, window: Rule | null): string {
+	const track = trackOf(settings);
+	if (track) return track.words;
+	if (window?.kind === "block") return `${window.k} good in a row of ${window.n} boxes`;
+	return allParts(settings.rule as Rule).some(({ kind }) => kind === "points" || kind === "bouts")
 		? "Tick every try; the pass is judged in the lesson"
 		: sentence;
+}
+
+/** A points game that no row of boxes holds: at home another rule has to stand in. */
+export const needsWindow = (settings: RungSettings): boolean =>
+	settings.rule.kind === "points" && trackOf(settings) === null && settings.limit >= 4;

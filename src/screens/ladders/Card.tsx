@@ -4,6 +4,7 @@ import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import { type NearestWindow, windowCost } from "@/core/analysis/nearestWindow";
 import { atHome, trackOf } from "@/core/ladder/atHome";
 import { gateWords } from "@/core/ladder/labels";
 import type { Rung } from "@/core/ladder/ladder";
@@ -29,7 +30,7 @@ const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 
 /** The ladder as a card to pin up: rungs on the rail, what to look for, boxes to tick. What is on the screen is what is printed. */
 export function Card(card: CardPage) {
-	const { id, student, skill, ladder, rail, unit } = card;
+	const { id, student, skill, ladder, rail, unit, windows } = card;
 	const [paper, setPaper] = useState<(typeof papers)[number]>("A5");
 	const [all, setAll] = useState(ladder.rungs.length <= 6);
 	const sees = { side: ladder.side, strong: student.strongSide, unit };
@@ -44,6 +45,14 @@ export function Card(card: CardPage) {
 			wide
 			margin={
 				<div className="d-print-none">
+					{shown.map(
+						({ rung, i }) =>
+							windows[rung.id] && (
+								<p key={rung.id}>
+									Rung {i + 1}. {windowCost(windows[rung.id] as NearestWindow)}
+								</p>
+							),
+					)}
 					<h2>What was ticked</h2>
 					<CardTicks
 						ladder={id}
@@ -108,7 +117,7 @@ export function Card(card: CardPage) {
 									) : (
 										<>
 											<p>
-												{track ? track.words : atHome(settings.rule, readRule(settings))}, at most {settings.limit}{" "}
+												{atHome(settings, readRule(settings), windows[rung.id]?.rule ?? null)}, at most {settings.limit}{" "}
 												tries a day. Good: {gateWords[settings.gate]}
 												{settings.care.length > 0 && `. First: ${settings.care.map(read).join(", ")}`}
 												{settings.neverAlone && <b>. Never alone</b>}
@@ -121,7 +130,7 @@ export function Card(card: CardPage) {
 												</div>
 											)}
 											<div className={css.boxes} aria-hidden="true">
-												<Boxes n={Math.min(MOST_BOXES, settings.triesPerSet)} />
+												<Boxes n={windows[rung.id]?.rule.n ?? Math.min(MOST_BOXES, settings.triesPerSet)} />
 											</div>
 										</>
 									)}
