@@ -5,12 +5,16 @@ import { freshCoach } from "@/core/coach/coach";
 import { FORMAT, orderOf, type Rows, type Section, VERSION } from "@/core/formats/workbook";
 import { hashOf } from "@/core/hash/hash";
 import type { Ladder } from "@/core/ladder/ladder";
+import { dayAfter } from "@/core/text/fields";
 import { stageWorkbook } from "@/store/bulk/stage";
 import { takeInStaged } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
 import { catchUp } from "@/store/projection";
 import { demoLog } from "./lessons";
 import { ladders, older, skills, students } from "./scenario";
+
+const PLACES = ["Tannery hall", "Quay meadow"];
+const TERM_WEEKS = 20;
 
 /** The demo studio as a workbook: documents as a coach would have saved them, and everything that happened. */
 export function demoWorkbook(today: string, progress?: (done: number, of: number) => void): string {
@@ -68,6 +72,21 @@ export function demoWorkbook(today: string, progress?: (done: number, of: number
 			});
 			return [revised("built", made, before ?? ladder), ...(before ? [revised("ruled", yesterday, ladder)] : [])];
 		}),
+		plans: [],
+		bookings: students.map(({ id, nextIn }, i) => ({
+			...document({ id: `${id}-weekly` }),
+			booking: {
+				students: [id],
+				place: PLACES[i % PLACES.length] as string,
+				day: dayAfter(today, nextIn - 7 * TERM_WEEKS),
+				time: `${14 + (i % 5)}:${i % 2 === 0 ? "00" : "45"}`,
+				minutes: 45,
+				zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+				repeats: "every week" as const,
+				until: null,
+				changes: [],
+			},
+		})),
 		coach: [{ id: "coach" as const, made, coach: freshCoach }],
 		events: demoLog(today, progress ? { progress } : {}),
 		setAside: [],

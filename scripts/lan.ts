@@ -144,6 +144,8 @@ async function enter(request: IncomingMessage, response: ServerResponse): Promis
 
 /** What a browser asks for without its cookies, and holds nothing of anybody. */
 const open = /^\/(manifest\.webmanifest|icon-\d+\.png|icon\.svg|favicon\.ico)$/;
+/** A calendar that subscribes has no passcode: its address is the secret, and is asked for by its own route. */
+const feed = /^\/api\/calendar\/[\w-]{43}(\.ics)?$/;
 
 const server = createHttps({ cert: tls.cert, key: tls.key }, async (request, response) => {
 	const path = new URL(request.url ?? "/", address).pathname;
@@ -151,7 +153,7 @@ const server = createHttps({ cert: tls.cert, key: tls.key }, async (request, res
 		if (path === "/trust") return show(response, 200, await trust());
 		if (path === "/authority.crt") return authority(response);
 		if (path === "/passcode" && request.method === "POST") return await enter(request, response);
-		if (open.test(path) || (await isIn(request))) return await handle(request, response);
+		if (open.test(path) || feed.test(path) || (await isIn(request))) return await handle(request, response);
 		if (request.headers.accept?.includes("text/html")) return show(response, 401, askPage(null));
 		response.writeHead(401, { "content-type": "application/json" });
 		response.end(

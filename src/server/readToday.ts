@@ -13,6 +13,7 @@ import { upToDate } from "@/store/projection";
 import { openParked, openPromises } from "@/store/said";
 import { findStudent, studentNames } from "@/store/students";
 import { studioMark } from "@/store/studio";
+import { type WeekRow, weekFrom } from "./readCalendar";
 
 export interface TodayLadder {
 	id: string;
@@ -54,7 +55,11 @@ export interface TodayProps {
 	names: Record<string, string>;
 	keeping: Pick<Reminders, "promises" | "parked">;
 	decide: Question[];
+	/** Lessons in the calendar, today and the six days after. */
+	week: WeekRow[];
 }
+
+const WEEK_DAYS = 7;
 
 /** As many lessons as a long day holds, and as many lines as a glance. */
 const SHOWN = 8;
@@ -62,18 +67,21 @@ const SHOWN = 8;
 /** Everything the Today screen asks: who is next, what is due, what needs a decision. */
 export async function readToday(day: string): Promise<TodayProps> {
 	const store = await upToDate();
-	const [studio, people, digests, open, promises, parked] = await Promise.all([
+	const [studio, people, digests, open, promises, parked, week] = await Promise.all([
 		studioMark(store),
 		studentNames(store),
 		studentDigests(store),
 		openLessons(store),
 		openPromises(store, undefined, SHOWN),
 		openParked(store, undefined, SHOWN),
+		weekFrom(store, day, WEEK_DAYS),
 	]);
 	const here = people.filter((person) => !person.archived);
 	const names = Object.fromEntries(people.map(({ id, name }) => [id, name]));
 	// Who has a day comes first, by that day; days gone by stay at the top until a lesson was held.
-	const next = (id: string) => digests.get(id)?.next ?? null;
+	// What the calendar says goes before what was said at a wrap-up.
+	const inCalendar = new Map(week.toReversed().flatMap((row) => row.students.map((id) => [id, row.day] as const)));
+	const next = (id: string) => inCalendar.get(id) ?? digests.get(id)?.next ?? null;
 	const inOrder = here.sort((a, b) => {
 		const [one, other] = [next(a.id) ?? "9999", next(b.id) ?? "9999"];
 		return one < other ? -1 : one > other ? 1 : a.name.localeCompare(b.name);
@@ -114,6 +122,7 @@ export async function readToday(day: string): Promise<TodayProps> {
 		),
 		keeping: { promises, parked },
 		decide: await questions(store, names, day),
+		week,
 	};
 }
 

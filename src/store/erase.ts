@@ -1,9 +1,11 @@
 import { and, eq, inArray, like, sql } from "drizzle-orm";
 import { foldLesson } from "@/core/log/fold";
+import { leaveBookings } from "./bookings";
 import { ERASED, erasedRow } from "./bulk/tables";
 import type { Store } from "./db";
 import { stamp } from "./documents";
 import { asEvent, forgetAside } from "./events";
+import { leavePlans } from "./plans";
 import { clearProjectionsOf, refoldLessons } from "./projection";
 import * as t from "./schema";
 
@@ -56,6 +58,8 @@ export async function eraseStudent(store: Store, student: string): Promise<void>
 		const theirs = tx.select({ id: t.ladder.id }).from(t.ladder).where(eq(t.ladder.student, student));
 		await tx.delete(t.ladderRevision).where(inArray(t.ladderRevision.ladder, theirs));
 		const ladders = await tx.delete(t.ladder).where(eq(t.ladder.student, student)).returning({ id: t.ladder.id });
+		await leavePlans(tx, student);
+		await leaveBookings(tx, student);
 		await tx
 			.update(t.student)
 			.set({ name: "", body: {}, archivedAt: null, deletedAt: stamp() })

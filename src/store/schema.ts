@@ -116,6 +116,33 @@ export const ladderRevision = sqliteTable(
 	(t) => [index("ladder_revision_ladder").on(t.ladder, t.createdAt)],
 );
 
+/** A lesson before it is held; its name is its day, for its place in lists. */
+export const plan = sqliteTable("plan", { ...document, day: text().notNull() }, (t) => [index("plan_day").on(t.day)]);
+
+/** Lessons in the calendar: single ones and series. */
+export const booking = sqliteTable("booking", { ...document });
+
+/** Addresses under which the calendar may be subscribed to: of each long random token only its hash. */
+export const feed = sqliteTable("feed", {
+	id: text().primaryKey(),
+	name: text().notNull(),
+	hash: text().notNull().unique(),
+	createdAt: text().notNull().default(now),
+});
+
+/** Times that somebody else's calendar file says are taken; a file is one source. */
+export const busy = sqliteTable(
+	"busy",
+	{
+		n: integer().primaryKey({ autoIncrement: true }),
+		source: text().notNull(),
+		begins: integer().notNull(),
+		ends: integer().notNull(),
+		what: text().notNull(),
+	},
+	(t) => [index("busy_begins").on(t.begins)],
+);
+
 /** One row: the passcode, as scrypt leaves it, and what its sessions are hashed with. It leaves this machine in no file but a backup. */
 export const access = sqliteTable("access", {
 	id: text().primaryKey(),

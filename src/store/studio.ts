@@ -32,6 +32,10 @@ export async function newStudio(tx: Tx, demo: boolean): Promise<string> {
 	for (const table of [
 		t.event,
 		t.quarantine,
+		t.plan,
+		t.booking,
+		t.feed,
+		t.busy,
 		t.coach,
 		t.ladderRevision,
 		t.ladder,

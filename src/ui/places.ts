@@ -4,6 +4,7 @@ export const sections = [
 	{ href: "/students", name: "Students" },
 	{ href: "/skills", name: "Skills" },
 	{ href: "/ladders", name: "Ladders" },
+	{ href: "/plans", name: "Plans" },
 	{ href: "/records", name: "Records" },
 	{ href: "/find", name: "Find" },
 ];

@@ -15,6 +15,8 @@ import type { Ask } from "@/core/analysis/wald";
 import { searchLadderRules, type TierRule } from "@/core/build/ladderRules";
 import { estimateRate, type PastTry, type RateSettings } from "@/core/estimate/rate";
 import { ladderCost, type OpenRung } from "@/core/plan/cost";
+import type { LessonPlan } from "@/core/plan/plan";
+import { type PlanView, viewPlan } from "@/core/plan/viewPlan";
 import { type Outcome, refuse } from "@/core/refusals/refusals";
 import type { Rule } from "@/core/rules";
 
@@ -86,6 +88,17 @@ const engine = {
 	},
 	/** What the rungs still to be passed cost, in lessons. */
 	ladderCost: (rungs: OpenRung[]) => ladderCost(rungs),
+	/** A plan worked out: what is in it first, why the rest is not when that is known too. */
+	async plan(
+		plan: Pick<LessonPlan, "items" | "minutes">,
+		onFirst: (view: PlanView) => void,
+	): Promise<Outcome<PlanView>> {
+		const first = viewPlan(plan, false);
+		if (!first.ok || first.value.leftOut.length === 0) return first;
+		onFirst(first.value);
+		await breathe();
+		return viewPlan(plan);
+	},
 	stop() {
 		stopped = true;
 	},

@@ -4,13 +4,17 @@ import { Difficulties, difficultyLabels } from "@/core/build/difficulty";
 import { usualDifficulties } from "@/core/build/usual";
 import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
 import { complainIn } from "@/core/refusals/complain";
+import { whole } from "@/core/text/fields";
 
 export const coachLabels = {
 	...difficultyLabels,
 	band: "working band",
 	low: "lower end of the band",
 	high: "upper end of the band",
+	travel: "minutes between two places",
 };
+
+export const USUAL_TRAVEL = 20;
 
 export const lengthUnits = ["m", "ft"] as const;
 export type LengthUnit = (typeof lengthUnits)[number];
@@ -35,6 +39,8 @@ export const Coach = z.object({
 	band: Band,
 	/** Estimates go without tries that a partner logged. */
 	partnersLeftOut: z.optional(z.boolean()),
+	/** Minutes it takes from one place of lessons to another; the usual where nothing is said. */
+	travel: z.optional(whole(0, 240)),
 });
 export type Coach = z.infer<typeof Coach>;
 

@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { Booking } from "@/core/calendar/booking";
 import { Coach } from "@/core/coach/coach";
 import { hashOf, hashOfBytes } from "@/core/hash/hash";
 import { Ladder, Policy } from "@/core/ladder/ladder";
@@ -7,6 +8,7 @@ import type { LogEvent } from "@/core/log/event";
 import { outOfBounds, parseEvent } from "@/core/log/parseEvent";
 import { Side } from "@/core/people/body";
 import { Student } from "@/core/people/student";
+import { LessonPlan } from "@/core/plan/plan";
 import { type Outcome, parse, type Refusal, refuse } from "@/core/refusals/refusals";
 import { PICTURE_CHARS, pictureTypes } from "@/core/skill/picture";
 import { Skill } from "@/core/skill/skill";
@@ -71,6 +73,10 @@ export const sections = {
 	}),
 	/** What a ladder said from when on, the oldest as it was built. */
 	ladderRevisions: z.strictObject({ id: ident, made: moment, ladder: ident, version: hash }),
+	/** Lessons before they are held. */
+	plans: z.strictObject({ ...document, plan: LessonPlan }),
+	/** Lessons in the calendar. */
+	bookings: z.strictObject({ ...document, booking: Booking }),
 	/** What holds for the whole studio: one row. */
 	coach: z.strictObject({ id: z.literal("coach"), made: moment, coach: Coach }),
 	/** What happened, as the record keeps it: see `events` in the formats' description. */
@@ -109,6 +115,8 @@ export interface Rows {
 	ladderVersions: z.infer<(typeof sections)["ladderVersions"]>;
 	ladders: z.infer<(typeof sections)["ladders"]>;
 	ladderRevisions: z.infer<(typeof sections)["ladderRevisions"]>;
+	plans: z.infer<(typeof sections)["plans"]>;
+	bookings: z.infer<(typeof sections)["bookings"]>;
 	coach: z.infer<(typeof sections)["coach"]>;
 	events: LogEvent | Erased;
 	setAside: z.infer<(typeof sections)["setAside"]>;

@@ -10,6 +10,10 @@ import { passRefusal } from "./passable";
 import { Policy } from "./policy";
 import { freshRung, Rung, type RungSettings } from "./rung";
 
+/** Where a lesson on a ladder begins: where the peg stands, with last lesson's work, or from the bottom quickly up. */
+export const lessonStarts = ["at the peg", "last lesson's work", "from the bottom"] as const;
+export type LessonStart = (typeof lessonStarts)[number];
+
 export { Policy, policies } from "./policy";
 export { Rung } from "./rung";
 
@@ -19,6 +23,8 @@ export const Ladder = z
 		side: Side,
 		policy: Policy,
 		start: z.nullable(ident),
+		/** Where a lesson on it begins; where nothing is said, at the peg. */
+		begins: z.optional(z.enum(lessonStarts)),
 		/** The skill's stage and school that this ladder follows; none, and it follows what the skill says of itself. */
 		stage: z.optional(ident),
 		school: z.optional(ident),

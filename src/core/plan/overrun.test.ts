@@ -1,4 +1,5 @@
-import { minutesFrom, overrunOf } from "./overrun";
+import { minutesFrom } from "./minutes";
+import { overrunOf } from "./overrun";
 
 test("three lessons say how long something takes; before that, what is planned and three tenths either way", () => {
 	expect(minutesFrom([9, 11], 10)).toEqual({ mean: 10, spread: 3 });

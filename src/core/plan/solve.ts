@@ -4,6 +4,7 @@ import { plural } from "@/core/text/lists";
 /** What is done in a lesson, in the order in which it is done. */
 export const planClasses = [
 	"warm-up",
+	"talk",
 	"re-check",
 	"current",
 	"new",
@@ -60,9 +61,14 @@ export const LONGEST = 240;
 export const earns = ({ least, wish, value }: Pick<PlanItem, "least" | "wish" | "value">, minutes: number): number =>
 	wish > least ? value * (0.5 + (0.5 * (Math.min(minutes, wish) - least)) / (wish - least)) : value;
 
-/** Nothing heavy or high, and nothing that goes badly, is the last thing before the wrap-up. */
+/** Nothing heavy or high, nothing that goes badly, and nothing new that nobody has tried is the last thing before the wrap-up. */
 export const endsWell = ({ heavy, rate, class: kind }: PlanItem): boolean =>
-	kind === "warm-up" || (!heavy && (rate === undefined || rate >= GOOD_END));
+	kind === "warm-up" || (!heavy && (rate === undefined ? kind !== "new" : rate >= GOOD_END));
+
+const around: readonly PlanClass[] = ["warm-up", "talk", "wrap-up"];
+
+/** Work that a lesson can end on. Where there is none, leaving all work out would be no plan. */
+export const isCloser = (item: PlanItem): boolean => !around.includes(item.class) && endsWell(item);
 
 const classOf = (item: PlanItem): number => planClasses.indexOf(item.class);
 
@@ -133,8 +139,8 @@ function refusalsOf(items: readonly PlanItem[], minutes: number): Outcome<null> 
  * The plan that earns the most in so many minutes, exact: dynamic programming over whole
  * minutes, items taken in the order of their class. Kept as hard rules: at most two new; a
  * re-check never after pinned new work on its ladder; the last thing before the wrap-up
- * goes well and is neither heavy nor high. Where no plan keeps the last of these, it is
- * made without and says so. Pinned items keep their place and minutes, and the others are
+ * goes well and is neither heavy nor high. Where no plan keeps the last of these, or there is
+ * no work to end on, it is made without and says so. Pinned items keep their place and minutes, and the others are
  * put around them.
  *
  * At most sixty items. Ties: fewer items, then the earlier in the given order.
@@ -142,11 +148,17 @@ function refusalsOf(items: readonly PlanItem[], minutes: number): Outcome<null> 
 export function solvePlan(items: readonly PlanItem[], minutes: number): Outcome<Plan> {
 	const wrong = refusalsOf(items, minutes);
 	if (!wrong.ok) return wrong;
-	const kept = search(items, minutes, true);
+	const kept = items.some(isCloser) ? search(items, minutes, true) : null;
 	if (kept) return { ok: true, value: { ...kept, broken: [] } };
 	const plain = search(items, minutes, false);
+	const byId = new Map(items.map((item) => [item.id, item]));
+	const last = plain?.placed.findLast(({ id }) => byId.get(id)?.class !== "wrap-up");
+	const ends = last ? endsWell(byId.get(last.id) as PlanItem) : true;
 	return plain
-		? { ok: true, value: { ...plain, broken: ["Nothing that goes well is there to end on: put a refresher in."] } }
+		? {
+				ok: true,
+				value: { ...plain, broken: ends ? [] : ["Nothing that goes well is there to end on: put a refresher in."] },
+			}
 		: refuse(
 				"minutes",
 				"What is pinned leaves no room for what is to be in every lesson; move a pin, or take it away.",

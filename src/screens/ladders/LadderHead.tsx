@@ -7,7 +7,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useFormContext, useWatch } from "react-hook-form";
 import { policyWords } from "@/core/ladder/labels";
-import { type Ladder, policies } from "@/core/ladder/ladder";
+import { type Ladder, lessonStarts, policies } from "@/core/ladder/ladder";
 import type { Twin } from "@/core/ladder/twin";
 import type { Side } from "@/core/people/body";
 import { type Student, sideWords } from "@/core/people/student";
@@ -60,6 +60,15 @@ export function LadderHead({
 					</Form.Select>
 				</FormRow>
 				<StartsAt />
+				<FormRow id="begins" label="A lesson begins" className="">
+					<Form.Select {...form.register("begins", { setValueAs: (typed) => typed || undefined })}>
+						{lessonStarts.map((one) => (
+							<option key={one} value={one === "at the peg" ? "" : one}>
+								{one}
+							</option>
+						))}
+					</Form.Select>
+				</FormRow>
 				<FollowFields skill={skill} />
 			</div>
 		</>

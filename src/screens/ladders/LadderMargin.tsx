@@ -5,6 +5,7 @@ import { inTen } from "@/core/analysis/readings";
 import { sharesOf, splitBy, waysOn } from "@/core/analysis/ways";
 import type { Prediction } from "@/core/build/predict";
 import type { Coach } from "@/core/coach/coach";
+import { pastTries } from "@/core/estimate/pastTries";
 import { gateWords } from "@/core/ladder/labels";
 import type { Rung } from "@/core/ladder/ladder";
 import type { Limit } from "@/core/ladder/limits";
@@ -20,7 +21,7 @@ import { RuleWorth } from "@/screens/rules/RuleWorth";
 import { dayWords, today } from "@/ui/dates";
 import { holeWords } from "@/ui/Rail";
 import css from "@/ui/rows.module.css";
-import { bandWords, pastTries } from "./expected";
+import { bandWords } from "./expected";
 import { readRule } from "./readRule";
 import { type Sees, SketchView } from "./SketchView";
 

@@ -1,22 +1,10 @@
 import type { Difficulty } from "@/core/build/difficulty";
 import { heightsOf, type Notched, type Prediction, predict } from "@/core/build/predict";
-import type { Band, Coach } from "@/core/coach/coach";
-import { type PastTry, weighTries } from "@/core/estimate/rate";
+import type { Band } from "@/core/coach/coach";
+import { type Leaving, pastTries } from "@/core/estimate/pastTries";
+import { weighTries } from "@/core/estimate/rate";
 import type { Rung } from "@/core/ladder/ladder";
 import type { Hole } from "@/core/ladder/rail";
-import { readMark } from "@/core/log/marks";
-
-/** Past tries on a rung, oldest first, as the estimate takes them; without a partner's, where the coach wants it so. */
-export const pastTries = (hole: Hole | null, day: string, { partnersLeftOut = false }: Leaving): PastTry[] =>
-	(hole?.recent ?? []).flatMap(({ day: then, marks }) => {
-		const daysAgo = Math.max(0, Math.round((Date.parse(day) - Date.parse(then)) / 86_400_000));
-		return [...marks]
-			.map(readMark)
-			.filter(({ byPartner }) => !(byPartner && partnersLeftOut))
-			.map(({ good }) => ({ good, daysAgo }));
-	});
-
-type Leaving = Pick<Coach, "partnersLeftOut">;
 
 export type Notches = Rung["settings"]["notches"];
 

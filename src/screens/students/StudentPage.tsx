@@ -71,6 +71,11 @@ export function StudentPage({
 				<Link className="btn btn-outline-primary" href={`/ladders/new?student=${at.id}`}>
 					{ladders.length === 0 ? "make a ladder" : "another ladder"}
 				</Link>
+				{ladders.length > 0 && (
+					<Link className="btn btn-outline-primary ms-2" href={`/plans?student=${at.id}`}>
+						plan a lesson
+					</Link>
+				)}
 			</p>
 			<div className={`${css.head} mt-4`}>
 				<h2 className="m-0">Lessons</h2>

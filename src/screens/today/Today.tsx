@@ -1,5 +1,7 @@
 import Link from "next/link";
+import { plural } from "@/core/text/lists";
 import { capital } from "@/core/text/wording";
+import { WeekRows } from "@/screens/calendar/WeekRows";
 import type { TodayLadder, TodayProps } from "@/server/readToday";
 import { Begin } from "@/ui/Begin";
 import { BenchPage } from "@/ui/BenchPage";
@@ -10,8 +12,11 @@ import { DecidePass } from "./DecidePass";
 import { OpenLessons } from "./OpenLessons";
 import css from "./today.module.css";
 
+/** As many lessons as stand open. */
+const FEW = 4;
+
 /** Who is next, what is due, what was promised, what needs a decision. */
-export function Today({ studio, day, open, students, more, names, keeping, decide }: TodayProps) {
+export function Today({ studio, day, open, students, more, names, keeping, decide, week }: TodayProps) {
 	const [next, ...later] = students;
 	return (
 		<BenchPage
@@ -69,6 +74,7 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 					</ul>
 				</section>
 			)}
+			<Week week={week} day={day} />
 			{later.length > 0 && (
 				<section aria-label="Then">
 					<h2 className={css.then}>Then</h2>
@@ -98,6 +104,29 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 				<span className="mute">Say afterwards for whom it was, and on which rung.</span>
 			</p>
 		</BenchPage>
+	);
+}
+
+/** Lessons of today as rows, those of the week folded into one line. */
+function Week({ week, day }: Pick<TodayProps, "week" | "day">) {
+	const [now, rest] = [week.filter((row) => row.day === day), week.filter((row) => row.day !== day)];
+	const open = rest.filter(({ plan }) => plan === null).length;
+	return (
+		<section aria-label="The week" className={css.week}>
+			<h2>
+				The week <Link href="/calendar">calendar</Link>
+			</h2>
+			{week.length === 0 && <p className="mute m-0">No lesson is in the calendar for these seven days.</p>}
+			{now.length > 0 && <WeekRows rows={now} day={day} />}
+			{rest.length > 0 && (
+				<details open={rest.length <= FEW}>
+					<summary>
+						{plural(rest.length, "lesson")} in the days after, {open === 0 ? "all planned" : `${open} not planned yet`}
+					</summary>
+					<WeekRows rows={rest} day={day} />
+				</details>
+			)}
+		</section>
 	);
 }
 

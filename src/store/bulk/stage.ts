@@ -190,7 +190,7 @@ const sameWords = (section: Section): string =>
 					? "a.ladder = b.ladder and a.version = b.version"
 					: section === "skillRevisions"
 						? "a.skill = b.skill and a.version = b.version and a.remark = b.remark"
-						: section === "students" || section === "skills"
+						: ["students", "skills", "plans", "bookings"].includes(section)
 							? "a.body = b.body and a.archived_at is b.archived_at"
 							: "a.body = b.body";
 

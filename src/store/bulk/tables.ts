@@ -43,6 +43,16 @@ const home = <S extends Section>(
 	...rest,
 });
 
+const documentRow = (id: string, made: string, archived: string | null, body: unknown) => ({
+	id,
+	rev: 1,
+	name: "",
+	body: json(body),
+	archived_at: archived,
+	created_at: made,
+	updated_at: made,
+});
+
 const envelope = [
 	...["id", "act", "device", "dseq", "lamport", "at", "tz"],
 	...["actor", "kind", "lesson", "student", "ladder", "rung", "hash"],
@@ -162,6 +172,14 @@ export const homes: { [S in Section]: Home<S> } = {
 	ladderRevisions: home(t.ladderRevision, {
 		toSql: ({ id, made, ladder, version }) => ({ id, ladder, version, created_at: made }),
 		fromSql: (row) => ({ id: row.id, made: row.created_at, ladder: row.ladder, version: row.version }),
+	}),
+	plans: home(t.plan, {
+		toSql: ({ id, made, archived, plan }) => ({ ...documentRow(id, made, archived, plan), day: plan.day }),
+		fromSql: (row) => ({ id: row.id, made: row.created_at, archived: row.archived_at, plan: read(row.body) }),
+	}),
+	bookings: home(t.booking, {
+		toSql: ({ id, made, archived, booking }) => documentRow(id, made, archived, booking),
+		fromSql: (row) => ({ id: row.id, made: row.created_at, archived: row.archived_at, booking: read(row.body) }),
 	}),
 	coach: home(t.coach, {
 		toSql: ({ id, made, coach }) => ({ id, rev: 1, body: json(coach), created_at: made, updated_at: made }),

@@ -1,5 +1,5 @@
 import type { Hole } from "@/core/ladder/rail";
-import { pastTries } from "./expected";
+import { pastTries } from "./pastTries";
 
 test("past tries keep their order and their age; a partner's are left out where the coach wants it so", () => {
 	const day = (at: string, marks: string) => ({ lesson: at, day: at, tries: marks.length, good: 0, met: false, marks });

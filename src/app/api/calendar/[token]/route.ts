@@ -1,0 +1,30 @@
+import { RateLimiterMemory } from "rate-limiter-flexible";
+import { writeCalendar } from "@/core/formats/calendar";
+import { lessonsToShare } from "@/server/readCalendar";
+import { refused, stranger } from "@/server/route";
+import { isFeed } from "@/store/bookings";
+import { store } from "@/store/db";
+
+/** A hundred wrong addresses in five minutes, and it is asked again later: a token is not guessed anyway. */
+const wrong = new RateLimiterMemory({ points: 100, duration: 300 });
+
+/** The calendar for whoever has its address; it says who comes when and where, and nothing else. */
+export async function GET(request: Request, { params }: { params: Promise<{ token: string }> }) {
+	const away = stranger(request);
+	if (away) return away;
+	const token = (await params).token.replace(/\.ics$/, "");
+	const open = await store();
+	if (!/^[\w-]{43}$/.test(token) || !(await isFeed(open, token))) {
+		const left = await wrong.consume("all").catch(() => null);
+		return left
+			? refused(404, [{ path: "token", sentence: "This address is not in use; it may have been withdrawn." }])
+			: refused(429, [{ path: "token", sentence: "Too many wrong addresses; try again in five minutes." }]);
+	}
+	return new Response(writeCalendar(await lessonsToShare(open), new Date()), {
+		headers: {
+			"content-type": "text/calendar; charset=utf-8",
+			"content-disposition": 'attachment; filename="lessons.ics"',
+			"cache-control": "no-store",
+		},
+	});
+}

@@ -1,0 +1,139 @@
+import * as z from "zod/mini";
+import { complainIn } from "@/core/refusals/complain";
+import { day, dayAfter, ident, text, whole } from "@/core/text/fields";
+
+/** How often a lesson comes back. */
+export const repeats = ["once", "every week", "every other week"] as const;
+const STEP: Record<(typeof repeats)[number], number> = { once: 0, "every week": 7, "every other week": 14 };
+
+const time = z.string().check(z.regex(/^([01]\d|2[0-3]):[0-5]\d$/));
+/** A zone the runtime knows: "Europe/Vienna", "UTC". */
+const zone = z.string().check(
+	z.maxLength(60),
+	z.refine((name) => {
+		try {
+			return Boolean(new Intl.DateTimeFormat("en", { timeZone: name }));
+		} catch {
+			return false;
+		}
+	}),
+);
+
+/** What became of one lesson of a series: it is left out, or held at another time. */
+const Change = z.object({ on: day, skipped: z.boolean(), day: z.nullable(day), time: z.nullable(time) });
+
+/** A lesson in the calendar, single or coming back. Times are by the clock of its place. */
+export const Booking = z
+	.object({
+		students: z.array(ident).check(z.minLength(1), z.maxLength(10)),
+		place: text(80),
+		day,
+		time,
+		minutes: whole(1, 240),
+		zone,
+		repeats: z.enum(repeats),
+		/** The end of a term: the last day on which it may be held. */
+		until: z.nullable(day),
+		changes: z.array(Change).check(z.maxLength(400)),
+	})
+	.check((ctx) => {
+		const { day: first, until } = ctx.value;
+		if (until !== null && until < first)
+			complainIn(ctx)(
+				["until"],
+				`The term ends on ${until}, before its first lesson on ${first}; choose that day or a later one, or leave the end open.`,
+			);
+	});
+export type Booking = z.infer<typeof Booking>;
+
+export const bookingLabels = {
+	students: "students",
+	place: "place",
+	day: "day",
+	time: "time",
+	minutes: "minutes",
+	zone: "time zone",
+	repeats: "comes back",
+	until: "end of term",
+	changes: "changes",
+};
+
+/** One lesson of a booking. */
+export interface Occurrence {
+	booking: string;
+	/** The day it would be on without a change: what a change is known by. */
+	on: string;
+	day: string;
+	time: string;
+	minutes: number;
+	place: string;
+	zone: string;
+	students: readonly string[];
+	moved: boolean;
+}
+
+/** Nobody's term is longer: two hundred years of weeks would be asked for by a slip of the finger. */
+const MOST = 520;
+
+/** The lessons of a booking from one day to another, both included, by the day they are held on. */
+export function occurrences(id: string, booking: Booking, from: string, to: string): Occurrence[] {
+	const step = STEP[booking.repeats];
+	const changed = new Map(booking.changes.map((one) => [one.on, one]));
+	const all: Occurrence[] = [];
+	// One that was moved into the stretch may come from outside of it.
+	const moved = booking.changes.filter((one) => one.day !== null && one.day >= from && one.day <= to);
+	const wanted = new Set(moved.map(({ on }) => on));
+	const last = booking.until !== null && booking.until < to ? booking.until : to;
+	const days: string[] = [];
+	let on = booking.day;
+	if (step > 0 && on < from) {
+		const gone = Math.floor((Date.parse(from) - Date.parse(on)) / 86_400_000 / step);
+		on = dayAfter(on, gone * step);
+	}
+	for (let n = 0; n < MOST && on <= last; n++, on = dayAfter(on, step)) {
+		days.push(on);
+		if (step === 0) break;
+	}
+	for (const one of [...new Set([...days, ...wanted])].sort()) {
+		if (!isOn(booking, one)) continue;
+		const change = changed.get(one);
+		if (change?.skipped) continue;
+		const day = change?.day ?? one;
+		if (day < from || day > to) continue;
+		all.push({
+			booking: id,
+			on: one,
+			day,
+			time: change?.time ?? booking.time,
+			minutes: booking.minutes,
+			place: booking.place,
+			zone: booking.zone,
+			students: booking.students,
+			moved: change !== undefined && (change.day !== null || change.time !== null),
+		});
+	}
+	return all.sort((a, b) => (a.day + a.time < b.day + b.time ? -1 : 1));
+}
+
+/** Whether the series has a lesson on a day, changes aside. */
+function isOn({ day: first, repeats: how, until }: Booking, on: string): boolean {
+	const step = STEP[how];
+	if (on < first || (until !== null && on > until)) return false;
+	const days = Math.round((Date.parse(on) - Date.parse(first)) / 86_400_000);
+	return step === 0 ? days === 0 : days % step === 0;
+}
+
+/** The booking with one of its lessons left out, moved, or put back where it was. */
+export function changeOne(
+	booking: Booking,
+	on: string,
+	change: { skipped: true } | { day: string; time: string } | null,
+): Booking {
+	const rest = booking.changes.filter((one) => one.on !== on);
+	if (change === null) return { ...booking, changes: rest };
+	const now =
+		"skipped" in change
+			? { on, skipped: true, day: null, time: null }
+			: { on, skipped: false, day: change.day, time: change.time };
+	return { ...booking, changes: [...rest, now].sort((a, b) => (a.on < b.on ? -1 : 1)) };
+}

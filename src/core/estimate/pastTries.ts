@@ -1,0 +1,21 @@
+import type { Coach } from "@/core/coach/coach";
+import type { Hole } from "@/core/ladder/rail";
+import { readMark } from "@/core/log/marks";
+import type { PastTry } from "./rate";
+
+/** Whose tries an estimate goes without. */
+export type Leaving = Pick<Coach, "partnersLeftOut">;
+
+/** Past tries on a rung, oldest first, as the estimate takes them; without a partner's, where the coach wants it so. */
+export const pastTries = (
+	hole: Pick<Hole, "recent"> | null,
+	day: string,
+	{ partnersLeftOut = false }: Leaving,
+): PastTry[] =>
+	(hole?.recent ?? []).flatMap(({ day: then, marks }) => {
+		const daysAgo = Math.max(0, Math.round((Date.parse(day) - Date.parse(then)) / 86_400_000));
+		return [...marks]
+			.map(readMark)
+			.filter(({ byPartner }) => !(byPartner && partnersLeftOut))
+			.map(({ good }) => ({ good, daysAgo }));
+	});

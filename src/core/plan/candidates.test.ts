@@ -1,0 +1,144 @@
+import { freshRung, type RungSettings } from "@/core/ladder/rung";
+import { gather, gatherAgain, type KnownLadder, type KnownStudent, minutesFor, recheckDue } from "./candidates";
+import type { PlannedItem } from "./plan";
+
+const DAY = "2026-11-27";
+
+const rungs = (n: number, settings: Partial<RungSettings> = {}) =>
+	Array.from({ length: n }, (_, i) => ({ id: `r${i}`, settings: { ...freshRung(`Rung ${i + 1}`), ...settings } }));
+const hole = (state: KnownLadder["holes"][number]["state"], metDays: string[] = []) => ({
+	state,
+	metDays,
+	recent: metDays.map((day) => ({ day, marks: "", lesson: "l" }) as never),
+});
+const good = (n: number) => Array.from({ length: n }, () => ({ good: true, daysAgo: 1 }));
+
+const ladder = (rest: Partial<KnownLadder> = {}): KnownLadder => ({
+	id: "l",
+	called: "Cascade",
+	begins: "at the peg",
+	rungs: rungs(4),
+	holes: [hole("passed", ["2026-11-01"]), hole("passed", ["2026-11-26"]), hole("open"), hole("open")],
+	pegIndex: 2,
+	last: null,
+	limits: [],
+	tries: () => [],
+	name: (at) => `Rung ${at + 1}`,
+	...rest,
+});
+const student = (rest: Partial<KnownStudent> = {}): KnownStudent => ({
+	id: "s",
+	name: "Odile",
+	wish: "",
+	parked: [],
+	promises: [],
+	pace: null,
+	ladders: [ladder()],
+	...rest,
+});
+const brief = (items: readonly PlannedItem[]) => items.map((one) => `${one.class}: ${one.what}`);
+
+test("the peg, the next rung and what was passed long enough ago gather themselves between warm-up and wrap-up", () => {
+	const items = gather([student()], DAY);
+	expect(brief(items)).toEqual([
+		"warm-up: Warm up",
+		"current: Rung 3",
+		"new: Rung 4",
+		"re-check: Rung 1",
+		"wrap-up: Wrap up",
+	]);
+	expect(items[3]?.why).toBe("Passed on 1 day, and not looked at for 26 days. Cascade, rung 1 of 4.");
+	expect(items[1]).toMatchObject({ ladder: "l", rung: "r2", student: "s", value: 10 });
+	expect(items[2]?.value).toBeLessThan(items[1]?.value ?? 0);
+});
+
+test("each ladder by its own way of beginning", () => {
+	const by = (begins: KnownLadder["begins"]) =>
+		gather([student({ ladders: [ladder({ begins, last: "r1" })] })], DAY).map(({ id }) => id);
+	expect(by("at the peg")).not.toContain("up-l");
+	expect(by("from the bottom")).toContain("up-l");
+	expect(by("last lesson's work")).toContain("last-l");
+	expect(by("last lesson's work")).not.toContain("up-l");
+});
+
+test("what was promised by the day, wished for and parked is talked of; what is due later waits", () => {
+	const items = gather(
+		[
+			student({
+				wish: "juggle at the fair",
+				promises: [
+					{ text: "bring the tape", due: "2026-11-26" },
+					{ text: "a film", due: "2026-12-05" },
+					{ text: "some day", due: null },
+				],
+				parked: [{ text: "chin up", day: "2026-11-20" }],
+			}),
+		],
+		DAY,
+	).filter((one) => one.class === "talk");
+	expect(items.map(({ what, why }) => `${what}: ${why}`)).toEqual([
+		"juggle at the fair: The student's own wish for the day.",
+		"bring the tape: Promised, due 1 day before.",
+		"some day: Promised.",
+		"chin up: Parked 7 days ago; wants a look.",
+	]);
+});
+
+test("a rung taken out for this student is no candidate, kit and height are said, decisions and pressure have their class", () => {
+	const limits = [{ rung: "r3", what: "taken out" as const, reason: "" }];
+	const here = ladder({ limits, rungs: rungs(4, { neverAlone: true, needs: ["mat"] }) });
+	const items = gather([student({ ladders: [here] })], DAY);
+	expect(items.map(({ id }) => id)).not.toContain("next-l");
+	expect(items.find(({ id }) => id === "peg-l")).toMatchObject({ heavy: true, kit: ["mat"] });
+	const kind = (settings: Partial<RungSettings>) =>
+		gather([student({ ladders: [ladder({ rungs: rungs(4, settings) })] })], DAY).find(({ id }) => id === "peg-l")
+			?.class;
+	expect(kind({ rule: { kind: "decision", k: 3, n: 4 }, freeChoice: true })).toBe("decision");
+	expect(kind({ rule: { kind: "bouts", a: 3, b: 2, k: 2, n: 3 } })).toBe("contest");
+	expect(kind({ notches: { pressure: 2 } })).toBe("contest");
+});
+
+test("a rung that goes well is there to end on; a peg that goes well brings the next rung up", () => {
+	const items = gather([student({ ladders: [ladder({ tries: () => good(30) })] })], DAY);
+	expect(items.find(({ class: kind }) => kind === "refresher")).toMatchObject({ rung: "r1" });
+	expect(items.find(({ id }) => id === "next-l")?.value).toBe(8);
+	expect(items.find(({ id }) => id === "peg-l")?.rate).toBeGreaterThan(0.9);
+});
+
+test("for several it is said whose each thing is, and sixty is the most", () => {
+	const two = gather([student(), student({ id: "t", name: "Bram" })], DAY);
+	expect(two.filter(({ what }) => what.startsWith("Bram: "))).toHaveLength(3);
+	const many = Array.from({ length: 10 }, (_, i) =>
+		student({ id: `s${i}`, ladders: Array.from({ length: 5 }, (_, n) => ladder({ id: `l${i}${n}` })) }),
+	);
+	const all = gather(many, DAY);
+	expect(all).toHaveLength(60);
+	expect(all.at(-1)?.id).toBe("wrap-up");
+	expect(new Set(all.map(({ id }) => id)).size).toBe(60);
+});
+
+test("minutes: the usual until three lessons are known, then this student's own pace", () => {
+	expect(minutesFor(12, null)).toBe(6);
+	expect(minutesFor(12, { lessons: 3, setUp: 1, secondsPerTry: 10, takes: { mean: 1, spread: 0.2 } })).toBe(3);
+	expect(minutesFor(0, { lessons: 3, setUp: 0, secondsPerTry: 10, takes: { mean: 1, spread: 0.2 } })).toBe(1);
+	const pace = { lessons: 5, setUp: 1, secondsPerTry: 10, takes: { mean: 2, spread: 0.5 } };
+	const [, peg] = gather([student({ pace })], DAY);
+	expect(peg).toMatchObject({ least: 5, wish: 12, takes: { mean: 1, spread: 0.25 } });
+});
+
+test("re-checks come after 2, 7 and 21 days, then 2.2 times as many", () => {
+	const after = (n: number) => recheckDue(Array.from({ length: n }, (_, i) => `2026-01-0${i + 1}`))?.after;
+	expect([0, 1, 2, 3, 4, 5].map(after)).toEqual([undefined, 2, 7, 21, 46, 102]);
+	expect(recheckDue(["2026-11-20"])?.day).toBe("2026-11-22");
+});
+
+test("gathered anew, what the coach set stays where its thing is still there, and so do the coach's own", () => {
+	const before = gather([student()], DAY).map((one) =>
+		one.id === "peg-l" ? { ...one, pinned: { at: 5, minutes: 9 } } : one.id === "next-l" ? { ...one, out: true } : one,
+	);
+	const own: PlannedItem = { ...(before[0] as PlannedItem), id: "mine", own: true };
+	const again = gatherAgain([...before, own], gather([student({ wish: "fly" })], DAY));
+	expect(again.find(({ id }) => id === "peg-l")?.pinned).toEqual({ at: 5, minutes: 9 });
+	expect(again.find(({ id }) => id === "next-l")?.out).toBe(true);
+	expect(again.map(({ id }) => id)).toEqual(expect.arrayContaining(["mine", "wish-s"]));
+});

@@ -1,0 +1,320 @@
+import { estimateRate, type PastTry } from "@/core/estimate/rate";
+import type { LessonStart, Rung } from "@/core/ladder/ladder";
+import type { Limit } from "@/core/ladder/limits";
+import type { Hole } from "@/core/ladder/rail";
+import { cutText } from "@/core/text/fields";
+import { plural } from "@/core/text/lists";
+import { type Pace, USUAL } from "./pace";
+import { MOST_ITEMS, type PlannedItem } from "./plan";
+import { GOOD_END, type PlanClass } from "./solve";
+
+export interface KnownLadder {
+	id: string;
+	/** Skill and side, as the coach reads them. */
+	called: string;
+	begins: LessonStart;
+	rungs: readonly Rung[];
+	holes: readonly Pick<Hole, "state" | "metDays" | "recent">[];
+	pegIndex: number;
+	/** The rung worked on last. */
+	last: string | null;
+	limits: readonly Limit[];
+	/** Past tries on a rung, oldest first. */
+	tries: (rung: number) => readonly PastTry[];
+	/** What a rung is called, sides read out. */
+	name: (rung: number) => string;
+}
+
+export interface KnownStudent {
+	id: string;
+	name: string;
+	wish: string;
+	parked: readonly { text: string; day: string }[];
+	/** Not kept yet. */
+	promises: readonly { text: string; due: string | null }[];
+	pace: Pace | null;
+	ladders: readonly KnownLadder[];
+}
+
+/** Days after which a pass is looked at again, by how many days it was passed on; beyond, times 2.2. */
+const RECHECK_DAYS = [2, 7, 21] as const;
+const RECHECK_GROWTH = 2.2;
+const RECHECK_TRIES = 10;
+/** A rung from the bottom is shown, not worked. */
+const SHOWN_TRIES = 3;
+const PARKED_SHOWN = 2;
+/** On one ladder: a rung holds what the rungs below it ask for. */
+const MOST_RECHECKS = 2;
+/** As much of a text as a line of the plan holds. */
+const LINE = 120;
+
+/** How hard a stretch of its class is, of ten, where nobody says otherwise. */
+const EFFORT: Record<PlanClass, number> = {
+	"warm-up": 3,
+	talk: 1,
+	"re-check": 4,
+	current: 6,
+	new: 7,
+	contest: 8,
+	decision: 6,
+	refresher: 4,
+	"wrap-up": 2,
+};
+
+const daysBetween = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
+
+/** When a passed rung wants to be looked at again, by the days it was passed on. */
+export function recheckDue(metDays: readonly string[]): { day: string; after: number } | null {
+	const last = metDays.at(-1);
+	if (!last) return null;
+	const n = metDays.length - 1;
+	const known = RECHECK_DAYS[n];
+	const after = known ?? Math.round(RECHECK_DAYS[2] * RECHECK_GROWTH ** (n - RECHECK_DAYS.length + 1));
+	return { day: new Date(Date.parse(last) + after * 86_400_000).toISOString().slice(0, 10), after };
+}
+
+/** High, or it loads much: not the last thing in a lesson. */
+const isHeavy = ({ neverAlone, notches, loads }: Rung["settings"]): boolean =>
+	neverAlone || (notches.surface ?? 0) >= 2 || Object.values(loads).some((load) => (load ?? 0) >= 2);
+
+interface Sees {
+	day: string;
+	student: KnownStudent;
+	/** Whether it has to be said whose it is. */
+	several: boolean;
+}
+
+/** Minutes of so many tries, set-up included: whole, at least 1. */
+export const minutesFor = (tries: number, pace: Pace | null): number => {
+	const { setUp, secondsPerTry } = pace ?? USUAL;
+	return Math.max(1, Math.round((setUp + (tries * secondsPerTry) / 60) * (pace?.takes.mean ?? 1)));
+};
+
+function onRung(
+	{ student, several }: Sees,
+	ladder: KnownLadder,
+	at: number,
+	as: { id: string; class: PlanClass; why: string; value: number; least: number; wish: number },
+): PlannedItem[] {
+	const rung = ladder.rungs[at];
+	if (!rung || ladder.limits.some((limit) => limit.rung === rung.id && limit.what === "taken out")) return [];
+	const tries = ladder.tries(at);
+	const estimate = tries.length >= 5 ? estimateRate(tries) : null;
+	const least = minutesFor(as.least, student.pace);
+	const heavy = isHeavy(rung.settings);
+	return [
+		{
+			id: as.id,
+			class: as.class,
+			what: cutText(`${several ? `${student.name}: ` : ""}${ladder.name(at)}`, LINE),
+			why: cutText(`${as.why} ${ladder.called}, rung ${at + 1} of ${ladder.rungs.length}.`, 300),
+			least,
+			wish: Math.max(least, minutesFor(as.wish, student.pace)),
+			value: as.value,
+			student: student.id,
+			ladder: ladder.id,
+			rung: rung.id,
+			effort: EFFORT[as.class],
+			...(heavy ? { heavy } : {}),
+			...(estimate?.ok ? { rate: estimate.value.mean } : {}),
+			// The minutes are those that past ones took on average: what is left of them is how far they strayed.
+			...(student.pace ? { takes: { mean: 1, spread: student.pace.takes.spread / student.pace.takes.mean } } : {}),
+			...((rung.settings.needs ?? []).length > 0 ? { kit: rung.settings.needs } : {}),
+		},
+	];
+}
+
+const pressing = ({ notches, rule }: Rung["settings"]): PlanClass | null =>
+	rule.kind === "decision" ? "decision" : rule.kind === "bouts" || (notches.pressure ?? 0) > 0 ? "contest" : null;
+
+function onLadder(sees: Sees, ladder: KnownLadder): PlannedItem[] {
+	const { id, rungs, holes, pegIndex, begins, last } = ladder;
+	const peg = rungs[pegIndex];
+	const hole = holes[pegIndex];
+	if (!peg || !hole) return [];
+	const { triesPerSet, limit } = peg.settings;
+	const passed = hole.state !== "open";
+	const rate = estimateRate(ladder.tries(pegIndex));
+	const ready = passed || (rate.ok && ladder.tries(pegIndex).length >= 5 && rate.value.mean >= GOOD_END);
+	const items: PlannedItem[] = [];
+	if (begins === "from the bottom" && pegIndex > 0)
+		items.push(
+			...onRung(sees, ladder, 0, {
+				id: `up-${id}`,
+				class: "re-check",
+				why: `This ladder begins from the bottom: ${plural(pegIndex, "rung")}, quickly up.`,
+				value: 6,
+				least: SHOWN_TRIES,
+				wish: SHOWN_TRIES * pegIndex,
+			}),
+		);
+	const lastAt = rungs.findIndex((rung) => rung.id === last);
+	if (begins === "last lesson's work" && lastAt >= 0 && lastAt !== pegIndex)
+		items.push(
+			...onRung(sees, ladder, lastAt, {
+				id: `last-${id}`,
+				class: "current",
+				why: "Last lesson's work, where this ladder begins.",
+				value: 8,
+				least: triesPerSet,
+				wish: 2 * triesPerSet,
+			}),
+		);
+	const kind = pressing(peg.settings);
+	items.push(
+		...onRung(sees, ladder, pegIndex, {
+			id: `peg-${id}`,
+			class: kind ?? "current",
+			why: passed ? "The peg stands here, and it is passed." : "The peg stands here.",
+			value: passed ? 6 : 10,
+			least: triesPerSet,
+			wish: limit,
+		}),
+	);
+	if (pegIndex + 1 < rungs.length)
+		items.push(
+			...onRung(sees, ladder, pegIndex + 1, {
+				id: `next-${id}`,
+				class: "new",
+				why: ready ? "The rung below it goes well enough to try it." : "The next rung, should this one be passed.",
+				value: ready ? 8 : 3,
+				least: rungs[pegIndex + 1]?.settings.triesPerSet ?? triesPerSet,
+				wish: rungs[pegIndex + 1]?.settings.limit ?? limit,
+			}),
+		);
+	return [...items, ...rechecks(sees, ladder), ...refresher(sees, ladder)];
+}
+
+/** The highest passed rungs below the peg that nobody has looked at for long enough: they hold what is below them. */
+const rechecks = (sees: Sees, ladder: KnownLadder): PlannedItem[] =>
+	ladder.holes
+		.slice(0, ladder.pegIndex)
+		.flatMap((hole, at) => {
+			const due = hole.state === "open" || hole.state === "skipped" ? null : recheckDue(hole.metDays);
+			const seen = [hole.recent.at(-1)?.day ?? "", hole.metDays.at(-1) ?? ""].sort().at(-1) ?? "";
+			if (!due || due.day > sees.day || daysBetween(seen, sees.day) < due.after) return [];
+			const ago = daysBetween(seen, sees.day);
+			const kind = pressing((ladder.rungs[at] as Rung).settings);
+			return onRung(sees, ladder, at, {
+				id: `again-${at}-${ladder.id}`,
+				class: kind ?? "re-check",
+				why: `Passed on ${plural(hole.metDays.length, "day")}, and not looked at for ${plural(ago, "day")}.`,
+				value: 4 + Math.min(3, ago / 14),
+				least: RECHECK_TRIES / 2,
+				wish: RECHECK_TRIES,
+			});
+		})
+		.slice(-MOST_RECHECKS);
+
+/** The highest rung below the peg that goes well: to end on. */
+function refresher(sees: Sees, ladder: KnownLadder): PlannedItem[] {
+	for (let at = ladder.pegIndex - 1; at >= 0; at--) {
+		const tries = ladder.tries(at);
+		const rate = estimateRate(tries);
+		const rung = ladder.rungs[at];
+		if (!rung || isHeavy(rung.settings) || tries.length < 5 || !rate.ok || rate.value.mean < GOOD_END) continue;
+		return onRung(sees, ladder, at, {
+			id: `easy-${ladder.id}`,
+			class: "refresher",
+			why: "It goes well: something to end on.",
+			value: 3,
+			least: RECHECK_TRIES / 2,
+			wish: rung.settings.triesPerSet,
+		});
+	}
+	return [];
+}
+
+function talk(sees: Sees, id: string, what: string, why: string, least: number, value: number): PlannedItem {
+	return {
+		id,
+		class: "talk",
+		what: cutText(`${sees.several ? `${sees.student.name}: ` : ""}${what}`, LINE),
+		why,
+		least,
+		wish: least + 1,
+		value,
+		student: sees.student.id,
+		effort: EFFORT.talk,
+	};
+}
+
+const lateBy = (due: string, day: string): string =>
+	due === day ? "due on the day" : `due ${plural(daysBetween(due, day), "day")} before`;
+
+/** What was said and waits: promises due by the day, what is parked, the wish. */
+function said(sees: Sees): PlannedItem[] {
+	const { student, day } = sees;
+	return [
+		...(student.wish
+			? [talk(sees, `wish-${student.id}`, student.wish, "The student's own wish for the day.", 3, 8)]
+			: []),
+		...student.promises
+			.filter(({ due }) => due === null || due <= day)
+			.slice(0, 4)
+			.map(({ text, due }, i) =>
+				talk(sees, `promise-${i}-${student.id}`, text, `Promised${due ? `, ${lateBy(due, day)}` : ""}.`, 1, 9),
+			),
+		...student.parked
+			.slice(0, PARKED_SHOWN)
+			.map(({ text, day: then }, i) =>
+				talk(
+					sees,
+					`parked-${i}-${student.id}`,
+					text,
+					`Parked ${plural(Math.max(0, daysBetween(then, day)), "day")} ago; wants a look.`,
+					1,
+					2,
+				),
+			),
+	];
+}
+
+/**
+ * Everything that may be done in a lesson, gathered from what is known: warm-up, what was
+ * promised and wished, re-checks, the peg of each ladder by its own way of beginning, the
+ * next rung, contest and decision rungs, something to end on, wrap-up. At most sixty.
+ */
+export function gather(students: readonly KnownStudent[], day: string): PlannedItem[] {
+	const several = students.length > 1;
+	const all = students.flatMap((student) => {
+		const sees = { day, student, several };
+		return [...said(sees), ...student.ladders.flatMap((ladder) => onLadder(sees, ladder))];
+	});
+	const ends: PlannedItem[] = [
+		{
+			id: "warm-up",
+			class: "warm-up",
+			what: "Warm up",
+			why: "Before anything else, every time.",
+			least: 4,
+			wish: 6,
+			value: 6,
+			effort: EFFORT["warm-up"],
+			always: true,
+		},
+		{
+			id: "wrap-up",
+			class: "wrap-up",
+			what: "Wrap up",
+			why: "A held finish, what improved, what to practise.",
+			least: 3,
+			wish: 5,
+			value: 6,
+			effort: EFFORT["wrap-up"],
+			always: true,
+		},
+	];
+	const [warmUp, wrapUp] = ends as [PlannedItem, PlannedItem];
+	return [warmUp, ...all.slice(0, MOST_ITEMS - 2), wrapUp];
+}
+
+/** Candidates gathered anew: what the coach set on those that are still there stays, and so do the coach's own. */
+export function gatherAgain(now: readonly PlannedItem[], fresh: readonly PlannedItem[]): PlannedItem[] {
+	const before = new Map(now.map((item) => [item.id, item]));
+	const kept = fresh.map((item) => {
+		const had = before.get(item.id);
+		return had ? { ...item, ...(had.out ? { out: true } : {}), ...(had.pinned ? { pinned: had.pinned } : {}) } : item;
+	});
+	return [...kept, ...now.filter((item) => item.own)].slice(0, MOST_ITEMS);
+}

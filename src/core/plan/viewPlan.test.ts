@@ -1,0 +1,156 @@
+import fc from "fast-check";
+import { giveBack, lasting, moveTo, pin, pinAll, putIn, takeOut, unpin } from "./arrange";
+import { LessonPlan, type PlannedItem } from "./plan";
+import { planClasses } from "./solve";
+import { viewPlan } from "./viewPlan";
+
+const item = (id: string, rest: Partial<PlannedItem> = {}): PlannedItem => ({
+	id,
+	class: "current",
+	what: id.toUpperCase(),
+	why: "",
+	least: 3,
+	wish: 6,
+	value: 5,
+	...rest,
+});
+const seen = (items: PlannedItem[], minutes: number) => {
+	const view = viewPlan({ items, minutes });
+	if (!view.ok) throw new Error(view.refusals[0]?.sentence);
+	return view.value;
+};
+const shape = (items: PlannedItem[], minutes: number) =>
+	seen(items, minutes).stretches.map((one) => `${one.item.id} ${one.at} ${one.minutes}`);
+
+test("what did not fit says what it would push out, or cost; what was taken out is apart", () => {
+	const items = [item("a", { value: 9 }), item("b", { value: 1 }), item("c", { out: true })];
+	const view = seen(items, 7);
+	expect(view.stretches.map(({ item: { id } }) => id)).toEqual(["a"]);
+	expect(view.leftOut).toEqual([{ item: items[1], why: "It would cost 2 min of “A”." }]);
+	expect(view.out.map(({ id }) => id)).toEqual(["c"]);
+	expect(view.free).toBe(1);
+	const tight = seen([item("a", { value: 9, least: 6 }), item("b", { value: 1, least: 5, wish: 5 })], 7);
+	expect(tight.leftOut[0]?.why).toBe("It would push out “A”.");
+	const never = seen([item("w", { always: true, least: 6, wish: 6 }), item("b", { least: 5, wish: 5 })], 7);
+	expect(never.leftOut[0]?.why).toBe("There is no room for it beside what is to be in the lesson.");
+});
+
+test("hard rules say where they bite: a third new one waits, a refresher is there to end on", () => {
+	const fresh = ["a", "b", "c", "d"].map((id) => item(id, { class: "new", rate: 0.9 }));
+	expect(seen(fresh, 60).rules).toEqual(["At most two new ones a lesson: 2 more wait."]);
+	const ends = [item("n", { class: "new", rate: 0.5, value: 9 }), item("r", { class: "refresher", rate: 0.95 })];
+	expect(seen(ends, 60).rules).toEqual(["“R” is there so that the lesson ends on what goes well."]);
+	expect(seen([item("n", { class: "new", rate: 0.5 })], 60).rules[0]).toMatch(/put a refresher in/);
+});
+
+test("how likely it runs over: three tenths where nothing is known, the student's own straying where it is", () => {
+	const full = seen([item("a", { least: 30, wish: 30 })], 30).overrun.chance;
+	expect(full).toBeGreaterThan(0.4);
+	expect(full).toBeLessThan(0.5);
+	const slow = seen([item("a", { least: 30, wish: 30, takes: { mean: 1.5, spread: 0.1 } })], 30).overrun;
+	expect(slow.chance).toBeGreaterThan(0.99);
+	expect(slow.minutes).toBeCloseTo(15, 1);
+});
+
+test("a refusal speaks of an item by its words", () => {
+	const view = viewPlan({ items: [item("a", { pinned: { at: 40, minutes: 20 } })], minutes: 45 });
+	expect(view).toMatchObject({
+		ok: false,
+		refusals: [{ sentence: expect.stringMatching(/^“A”: Pinned from minute 40 to 60/) }],
+	});
+});
+
+const plans = fc
+	.array(
+		fc.record({
+			kind: fc.constantFrom(...planClasses),
+			least: fc.integer({ min: 1, max: 8 }),
+			more: fc.integer({ min: 0, max: 6 }),
+			value: fc.integer({ min: 0, max: 9 }),
+			rate: fc.option(fc.constantFrom(0.5, 0.9), { nil: undefined }),
+			heavy: fc.boolean(),
+		}),
+		{ minLength: 1, maxLength: 8 },
+	)
+	.map((rows) =>
+		rows.map(({ kind, least, more, value, rate, heavy }, i) =>
+			item(`i${i}`, { class: kind, least, wish: least + more, value, heavy, ...(rate === undefined ? {} : { rate }) }),
+		),
+	);
+
+test("never longer than the time; pinned as it stands, solving it again changes nothing", () => {
+	fc.assert(
+		fc.property(plans, fc.integer({ min: 1, max: 30 }), (items, minutes) => {
+			const view = viewPlan({ items, minutes }, false);
+			if (!view.ok) return;
+			const { stretches } = view.value;
+			let end = 0;
+			for (const { at, minutes: long } of stretches) {
+				expect(at).toBeGreaterThanOrEqual(end);
+				end = at + long;
+			}
+			expect(end).toBeLessThanOrEqual(minutes);
+			const pinned = pinAll(items, stretches);
+			// What did not fit before could only come in where something now pinned gave way.
+			const out = pinned.map((one) => (one.pinned ? one : { ...one, out: true }));
+			expect(shape(out, minutes)).toEqual(stretches.map((one) => `${one.item.id} ${one.at} ${one.minutes}`));
+		}),
+	);
+});
+
+test("wherever a stretch is put it is pinned within the lesson, and off what was pinned before", () => {
+	fc.assert(
+		fc.property(
+			plans,
+			fc.integer({ min: 5, max: 30 }),
+			fc.nat(7),
+			fc.nat(7),
+			fc.nat(7),
+			(items, minutes, p, from, to) => {
+				const first = viewPlan({ items, minutes }, false);
+				if (!first.ok || first.value.stretches.length < 2) return;
+				const n = first.value.stretches.length;
+				const held = pin(items, first.value.stretches[p % n] as (typeof first.value.stretches)[number]);
+				const view = viewPlan({ items: held, minutes }, false);
+				if (!view.ok) return;
+				const { stretches } = view.value;
+				const moved = stretches[from % stretches.length];
+				const after = moveTo({ items: held, minutes }, stretches, from % stretches.length, to % stretches.length);
+				const place = after.find(({ id }) => id === moved?.item.id)?.pinned;
+				if (!place) return;
+				expect(place.at).toBeGreaterThanOrEqual(0);
+				expect(place.at + place.minutes).toBeLessThanOrEqual(minutes);
+			},
+		),
+	);
+});
+
+test("the acts on an item: pinned and let go, taken out and given back, put in, made longer", () => {
+	const items = [item("a"), item("b")];
+	const [a] = seen(items, 20).stretches;
+	const pinned = pin(items, a as NonNullable<typeof a>);
+	expect(pinned[0]?.pinned).toEqual({ at: 0, minutes: 6 });
+	expect(unpin(pinned, "a")).toEqual(items);
+	expect(takeOut(pinned, "a")[0]).toEqual({ ...items[0], out: true });
+	expect(giveBack(takeOut(items, "a"), "a")).toEqual(items);
+	expect(putIn(takeOut(items, "b"), "b")[1]).toEqual({ ...items[1], always: true });
+	expect(lasting(pinned, "a", 9)[0]).toMatchObject({ least: 9, wish: 9, pinned: { at: 0, minutes: 9 } });
+	expect(moveTo({ items, minutes: 20 }, seen(items, 20).stretches, 0, 1)[0]?.pinned).toEqual({ at: 6, minutes: 6 });
+	expect(moveTo({ items, minutes: 20 }, seen(items, 20).stretches, 0, 0)).toEqual(items);
+});
+
+test("a plan is refused in sentences: minutes that are none, a wish under the least, one id twice", () => {
+	const plan = { day: "2026-11-27", time: "", minutes: 45, students: ["s"], wish: "", watch: [], again: [], items: [] };
+	const wrong = (rest: object) => {
+		const read = LessonPlan.safeParse({ ...plan, ...rest });
+		return read.success ? [] : read.error.issues.map(({ path, message }) => `${path.join(".")}: ${message}`);
+	};
+	expect(wrong({})).toEqual([]);
+	expect(wrong({ minutes: 0 })).toHaveLength(1);
+	expect(wrong({ minutes: 700 })).toHaveLength(1);
+	expect(wrong({ students: [] })).toHaveLength(1);
+	expect(wrong({ items: [item("a", { least: 9, wish: 3 })] })[0]).toBe(
+		'items.0.wish: "A" wishes for 3 minutes and needs 9 at least; the wish is 9 or more.',
+	);
+	expect(wrong({ items: [item("a"), item("a")] })[0]).toMatch(/share one id/);
+});

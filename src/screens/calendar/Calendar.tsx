@@ -1,0 +1,32 @@
+"use client";
+
+import Link from "next/link";
+import type { CalendarPageProps } from "@/server/readCalendar";
+import { BenchPage } from "@/ui/BenchPage";
+import { CalendarShare } from "./CalendarShare";
+import css from "./calendar.module.css";
+import { Series } from "./Series";
+import { WeekRows } from "./WeekRows";
+
+/** Two weeks of lessons, the series they come from, and other calendars. */
+export function Calendar({ day, week, series, feeds, busy, travel, students }: CalendarPageProps) {
+	return (
+		<BenchPage wide margin={<CalendarShare feeds={feeds} busy={busy} travel={travel} />}>
+			<h1>Calendar</h1>
+			{week.length > 0 ? (
+				<section aria-label="Two weeks">
+					<WeekRows rows={week} day={day} />
+				</section>
+			) : (
+				<p>
+					No lesson is in the calendar for the next two weeks. Put one in below; it may come back every week, and one of
+					a series can be moved or left out.
+				</p>
+			)}
+			<Series series={series} students={students} day={day} />
+			<p className={css.foot}>
+				<Link href="/plans">all plans</Link>
+			</p>
+		</BenchPage>
+	);
+}

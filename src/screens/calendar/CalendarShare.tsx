@@ -1,0 +1,172 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { plural } from "@/core/text/lists";
+import { bringBusy, closeFeed, dropBusy, keepTravel, openFeed } from "@/server/calendar";
+import type { CalendarPageProps } from "@/server/readCalendar";
+import { dayWords } from "@/ui/dates";
+import { FormRow } from "@/ui/FormRow";
+import { Refusals } from "@/ui/Refusals";
+import { useRefusals } from "@/ui/useRefusals";
+import css from "./calendar.module.css";
+
+/** The calendar in other programs, theirs in this one, and the way between places. */
+export function CalendarShare({ feeds, busy, travel }: Pick<CalendarPageProps, "feeds" | "busy" | "travel">) {
+	return (
+		<>
+			<h2>In other calendars</h2>
+			<p className="m-0">
+				<a href="/api/calendar" download="lessons.ics">
+					the lessons as a file
+				</a>
+				, a month back and half a year ahead
+			</p>
+			<Feeds feeds={feeds} />
+			<BusyTimes busy={busy} />
+			<Travel travel={travel} />
+		</>
+	);
+}
+
+/** Addresses to subscribe to, each shown once. */
+function Feeds({ feeds }: Pick<CalendarPageProps, "feeds">) {
+	const router = useRouter();
+	const { refused, ask } = useRefusals();
+	const [name, setName] = useState("");
+	const [address, setAddress] = useState<string | null>(null);
+	return (
+		<section aria-label="Addresses to subscribe to">
+			<h3 className={css.small}>An address to subscribe to</h3>
+			<p className="mute m-0">
+				Whoever has it sees who comes, when and where, and nothing else. It is shown once; withdrawn, it answers nobody.
+			</p>
+			<Form
+				className={css.one}
+				onSubmit={async (event) => {
+					event.preventDefault();
+					const outcome = await ask(openFeed(name));
+					if (!outcome.ok) return;
+					setAddress(`${window.location.origin}${outcome.value}.ics`);
+					setName("");
+					router.refresh();
+				}}
+			>
+				<Form.Control
+					aria-label="Whose calendar it is for"
+					placeholder="my phone"
+					maxLength={60}
+					value={name}
+					onChange={(event) => setName(event.target.value)}
+				/>
+				<Button type="submit" variant="outline-primary" disabled={name.trim() === ""}>
+					make one
+				</Button>
+			</Form>
+			{address && (
+				<p className={css.address} role="status">
+					<code>{address}</code>
+					<Button variant="link" onClick={() => void navigator.clipboard?.writeText(address)}>
+						copy
+					</Button>
+				</p>
+			)}
+			<ul className={css.plain}>
+				{feeds.map((feed) => (
+					<li key={feed.id}>
+						<span dir="auto">{feed.name}</span>, since {dayWords(feed.createdAt.slice(0, 10))}{" "}
+						<Button
+							variant="link"
+							aria-label={`withdraw: ${feed.name}`}
+							onClick={async () => {
+								const outcome = await ask(closeFeed(feed.id));
+								if (!outcome.ok) return;
+								setAddress(null);
+								router.refresh();
+							}}
+						>
+							withdraw
+						</Button>
+					</li>
+				))}
+			</ul>
+			<Refusals refusals={refused} />
+		</section>
+	);
+}
+
+/** When the coach, or the hall, is taken by something else. */
+function BusyTimes({ busy }: Pick<CalendarPageProps, "busy">) {
+	const router = useRouter();
+	const { refused, ask } = useRefusals();
+	const [said, setSaid] = useState("");
+	const bring = async (file: File | undefined) => {
+		setSaid("");
+		if (!file) return;
+		const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+		const outcome = await ask(bringBusy(file.name.slice(0, 120), await file.text(), zone));
+		if (!outcome.ok) return;
+		setSaid(`${plural(outcome.value, "busy time")} taken in.`);
+		router.refresh();
+	};
+	return (
+		<section aria-label="Busy times">
+			<h3 className={css.small}>Busy times from a calendar file</h3>
+			<Form.Control
+				type="file"
+				accept=".ics,text/calendar"
+				aria-label="A calendar file"
+				onChange={(event) => void bring((event.target as HTMLInputElement).files?.[0])}
+			/>
+			<p role="status" className="m-0">
+				{said}
+			</p>
+			<ul className={css.plain}>
+				{busy.map(({ source, times }) => (
+					<li key={source}>
+						<span dir="auto">{source}</span>, {plural(times, "time")}{" "}
+						<Button
+							variant="link"
+							aria-label={`forget: ${source}`}
+							onClick={async () => {
+								const outcome = await ask(dropBusy(source));
+								if (outcome.ok) router.refresh();
+							}}
+						>
+							forget it
+						</Button>
+					</li>
+				))}
+			</ul>
+			<Refusals refusals={refused} />
+		</section>
+	);
+}
+
+function Travel({ travel }: { travel: number }) {
+	const router = useRouter();
+	const { refused, ask } = useRefusals();
+	const [typed, setTyped] = useState(String(travel));
+	return (
+		<section aria-label="On the way">
+			<FormRow id="travel" label="Minutes from one place to another" className="mt-3">
+				<Form.Control
+					type="number"
+					inputMode="numeric"
+					min={0}
+					max={240}
+					value={typed}
+					onChange={async (event) => {
+						setTyped(event.target.value);
+						if (event.target.value === "") return;
+						const outcome = await ask(keepTravel(Number(event.target.value)));
+						if (outcome.ok) router.refresh();
+					}}
+				/>
+			</FormRow>
+			<Refusals refusals={refused} />
+		</section>
+	);
+}

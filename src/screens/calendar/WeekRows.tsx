@@ -1,0 +1,133 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { plural } from "@/core/text/lists";
+import { changeLesson } from "@/server/calendar";
+import { makePlan } from "@/server/planning";
+import type { WeekRow } from "@/server/readCalendar";
+import { DayField } from "@/ui/DayField";
+import { dayWords } from "@/ui/dates";
+import { Rail } from "@/ui/Rail";
+import { Refusals } from "@/ui/Refusals";
+import { useRefusals } from "@/ui/useRefusals";
+import css from "./calendar.module.css";
+
+/** Lessons to come as plain rows: when, who, the rail, planned or not, and what is in the way. */
+export function WeekRows({ rows, day }: { rows: readonly WeekRow[]; day: string }) {
+	return (
+		<ol className={css.week}>
+			{rows.map((row) => (
+				<Row key={`${row.booking} ${row.on}`} row={row} day={day} />
+			))}
+		</ol>
+	);
+}
+
+function Row({ row, day }: { row: WeekRow; day: string }) {
+	const router = useRouter();
+	const { refused, ask } = useRefusals();
+	const [busy, setBusy] = useState(false);
+	const [moving, setMoving] = useState(false);
+	const said = (words: string) => `${words}: ${row.who}, ${dayWords(row.day, day)}, ${row.time}`;
+	const plan = async () => {
+		setBusy(true);
+		const outcome = await ask(makePlan({ students: row.students, day: row.day, minutes: row.minutes, time: row.time }));
+		if (outcome.ok) router.push(`/plans/${outcome.value.id}`);
+		else setBusy(false);
+	};
+	return (
+		<li className={css.row}>
+			<span className={css.when}>
+				{dayWords(row.day, day)}
+				<b>{row.time}</b>
+			</span>
+			<span className={css.rails}>
+				{row.rails.slice(0, 3).map((rail) => (
+					<Rail
+						key={rail.id}
+						holes={rail.holes}
+						pegIndex={rail.pegIndex}
+						pitch={Math.min(6, 44 / rail.holes.length)}
+						width={20}
+						label={rail.skill}
+					/>
+				))}
+			</span>
+			<span>
+				<Link href={`/students/${row.students[0]}`} dir="auto">
+					<b>{row.who}</b>
+				</Link>{" "}
+				<span className="mute" dir="auto">
+					{plural(row.minutes, "minute")}
+					{row.place && `, ${row.place}`}
+					{row.moved && ", moved"}
+				</span>
+				{row.clash && <span className="asks d-block">{row.clash}</span>}
+			</span>
+			<span className={css.acts}>
+				{row.plan ? (
+					<Link href={`/plans/${row.plan}`} aria-label={said("planned")}>
+						planned
+					</Link>
+				) : (
+					<Button variant="outline-primary" disabled={busy} aria-label={said("plan it")} onClick={() => void plan()}>
+						plan it
+					</Button>
+				)}
+				<Button
+					variant="link"
+					aria-expanded={moving}
+					aria-label={said("move or leave out")}
+					onClick={() => setMoving(!moving)}
+				>
+					move
+				</Button>
+			</span>
+			{moving && <Move row={row} onDone={() => setMoving(false)} />}
+			<Refusals refusals={refused} />
+		</li>
+	);
+}
+
+/** One lesson to another day or hour, left out, or back to where its series has it. */
+function Move({ row, onDone }: { row: WeekRow; onDone: () => void }) {
+	const router = useRouter();
+	const { refused, ask } = useRefusals();
+	const [day, setDay] = useState(row.day);
+	const [time, setTime] = useState(row.time);
+	const change = async (to: { skipped: true } | { day: string; time: string } | null) => {
+		const outcome = await ask(changeLesson(row.booking, row.on, to));
+		if (!outcome.ok) return;
+		onDone();
+		router.refresh();
+	};
+	return (
+		<Form
+			className={css.move}
+			aria-label={`Move the lesson of ${row.who}`}
+			onSubmit={(event) => {
+				event.preventDefault();
+				if (day && time) void change({ day, time });
+			}}
+		>
+			<DayField aria-label="to the day" value={day} onChange={setDay} />
+			<Form.Control aria-label="at" type="time" value={time} onChange={(event) => setTime(event.target.value)} />
+			<Button type="submit" disabled={day === "" || time === ""}>
+				move it
+			</Button>
+			<Button variant="outline-primary" onClick={() => void change({ skipped: true })}>
+				leave it out
+			</Button>
+			{row.moved && (
+				<Button variant="link" onClick={() => void change(null)}>
+					back to where it was
+				</Button>
+			)}
+			<Refusals refusals={refused} />
+		</Form>
+	);
+}

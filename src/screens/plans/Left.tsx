@@ -1,0 +1,155 @@
+"use client";
+
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { v7 as uuid } from "uuid";
+import { giveBack, putIn, takeOut } from "@/core/plan/arrange";
+import { type LessonPlan, MOST_ITEMS, type PlannedItem } from "@/core/plan/plan";
+import { type PlanClass, planClasses } from "@/core/plan/solve";
+import type { PlanView } from "@/core/plan/viewPlan";
+import { FormRow } from "@/ui/FormRow";
+import css from "./plans.module.css";
+
+interface Props {
+	plan: LessonPlan;
+	view: PlanView;
+	onItems: (items: PlannedItem[]) => void;
+}
+
+const minutesWords = ({ least, wish }: PlannedItem): string =>
+	least === wish ? `${least} min` : `${least} to ${wish} min`;
+
+/** What is not in the lesson: what did not fit, with its reason and what it would push out, and what was taken out. Own items come in here. */
+export function Left({ plan, view, onItems }: Props) {
+	return (
+		<>
+			{view.leftOut.length > 0 && (
+				<section aria-label="Did not fit">
+					<h2>Did not fit</h2>
+					<ul className={css.left}>
+						{view.leftOut.map(({ item, why }) => (
+							<li key={item.id}>
+								<span>
+									<b dir="auto">{item.what}</b>, {minutesWords(item)}
+									<br />
+									<span className="mute" dir="auto">
+										{item.why} {why}
+									</span>
+								</span>
+								<span className={css.acts}>
+									<Button
+										variant="outline-primary"
+										aria-label={`put in: ${item.what}`}
+										onClick={() => onItems(putIn(plan.items, item.id))}
+									>
+										put in
+									</Button>
+									<Button
+										variant="link"
+										aria-label={`leave out: ${item.what}`}
+										onClick={() => onItems(takeOut(plan.items, item.id))}
+									>
+										leave out
+									</Button>
+								</span>
+							</li>
+						))}
+					</ul>
+				</section>
+			)}
+			{view.out.length > 0 && (
+				<section aria-label="Taken out">
+					<h2>Taken out</h2>
+					<ul className={css.left}>
+						{view.out.map((item) => (
+							<li key={item.id}>
+								<span dir="auto">
+									{item.what}, {minutesWords(item)}
+								</span>
+								<Button
+									variant="link"
+									aria-label={`may be in again: ${item.what}`}
+									onClick={() => onItems(giveBack(plan.items, item.id))}
+								>
+									may be in again
+								</Button>
+							</li>
+						))}
+					</ul>
+				</section>
+			)}
+			<OwnItem plan={plan} onItems={onItems} />
+		</>
+	);
+}
+
+/** Something of the coach's own: words and minutes. */
+function OwnItem({ plan, onItems }: Pick<Props, "plan" | "onItems">) {
+	const [what, setWhat] = useState("");
+	const [minutes, setMinutes] = useState("5");
+	const [kind, setKind] = useState<PlanClass>("current");
+	const long = Number(minutes);
+	const wrong =
+		what !== "" && !(Number.isInteger(long) && long >= 1 && long <= 240)
+			? `Minutes is ${minutes || "empty"}; a whole number from 1 to 240 is needed.`
+			: plan.items.length >= MOST_ITEMS
+				? `There are ${MOST_ITEMS} items already; take one of your own away first.`
+				: null;
+	const add = (event: React.FormEvent) => {
+		event.preventDefault();
+		if (what.trim() === "" || wrong) return;
+		const item: PlannedItem = {
+			id: uuid(),
+			class: kind,
+			what: what.trim().slice(0, 160),
+			why: "Your own.",
+			least: long,
+			wish: long,
+			value: 8,
+			always: true,
+			own: true,
+		};
+		onItems([...plan.items, item]);
+		setWhat("");
+	};
+	const own = plan.items.filter((item) => item.own);
+	return (
+		<Form onSubmit={add} className={css.own} aria-label="An item of your own">
+			<FormRow id="own-what" label="Something of your own" className="">
+				<Form.Control value={what} maxLength={160} dir="auto" onChange={(event) => setWhat(event.target.value)} />
+			</FormRow>
+			<FormRow id="own-minutes" label="Minutes" className="">
+				<Form.Control
+					type="number"
+					inputMode="numeric"
+					min={1}
+					max={240}
+					value={minutes}
+					onChange={(event) => setMinutes(event.target.value)}
+				/>
+			</FormRow>
+			<FormRow id="own-kind" label="Kind" className="">
+				<Form.Select
+					value={kind}
+					onChange={(event) => setKind(planClasses.find((one) => one === event.target.value) ?? "current")}
+				>
+					{planClasses.map((one) => (
+						<option key={one}>{one}</option>
+					))}
+				</Form.Select>
+			</FormRow>
+			<Button type="submit" variant="outline-primary" disabled={what.trim() === "" || wrong !== null}>
+				add it
+			</Button>
+			<p role="status" className={css.wrong}>
+				{wrong}
+			</p>
+			{own.map((item) => (
+				<Button key={item.id} variant="link" onClick={() => onItems(plan.items.filter((one) => one.id !== item.id))}>
+					take “{item.what}” away
+				</Button>
+			))}
+		</Form>
+	);
+}

@@ -1,0 +1,93 @@
+"use client";
+
+import Link from "next/link";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import { ofHundred } from "@/core/analysis/readings";
+import { pinAll } from "@/core/plan/arrange";
+import type { LessonPlan } from "@/core/plan/plan";
+import type { PlanView } from "@/core/plan/viewPlan";
+import { plural } from "@/core/text/lists";
+import type { PlanPageProps } from "@/server/readPlans";
+import { BenchPage } from "@/ui/BenchPage";
+import { dayWords } from "@/ui/dates";
+import { InForce } from "@/ui/InForce";
+import { Refusals } from "@/ui/Refusals";
+import { UndoRedo } from "@/ui/UndoRedo";
+import { useUndoKeys } from "@/ui/useUndoKeys";
+import { InHand } from "./InHand";
+import { Left } from "./Left";
+import { Line } from "./Line";
+import { PlanHead } from "./PlanHead";
+import { PlanMargin } from "./PlanMargin";
+import css from "./plans.module.css";
+import { usePlan } from "./usePlan";
+
+/** A lesson planned to the clock: what is in it as one upright line of minutes, what is not, and how likely it runs over. */
+export function PlanBench({ at, plan: document, names, day }: PlanPageProps & { day: string }) {
+	const { plan, edit, steps, inForce, view, refusals } = usePlan(at, document);
+	const [inHand, setInHand] = useState<string | null>(null);
+	useUndoKeys(steps.undo, steps.redo);
+	const who = plan.students.map((id) => names[id] ?? "somebody who is gone").join(", ");
+	return (
+		<BenchPage
+			wide
+			keys={[]}
+			margin={<PlanMargin id={at.id} plan={plan} view={view} names={names} onChange={edit} day={day} />}
+		>
+			<div className={css.title}>
+				<h1>
+					<span dir="auto">{who}</span> · {dayWords(plan.day, day)}
+					{plan.time && `, ${plan.time}`}
+				</h1>
+				<UndoRedo {...steps} />
+			</div>
+			<InForce {...inForce} />
+			<PlanHead plan={plan} names={names} onChange={edit} />
+			<Worth plan={plan} view={view} onPinAll={() => view && edit({ items: pinAll(plan.items, view.stretches) })} />
+			<Refusals refusals={[...refusals]} />
+			{view && (
+				<>
+					<Line plan={plan} view={view} inHand={inHand} onTake={setInHand} onItems={(items) => edit({ items })} />
+					<InHand
+						plan={plan}
+						view={view}
+						id={inHand}
+						onItems={(items) => edit({ items })}
+						onDone={() => setInHand(null)}
+					/>
+					<Left plan={plan} view={view} onItems={(items) => edit({ items })} />
+				</>
+			)}
+			<p className={css.foot}>
+				<Link href="/plans">all plans</Link>
+			</p>
+		</BenchPage>
+	);
+}
+
+/** The number to act on: how likely the lesson runs over. */
+function Worth({ plan, view, onPinAll }: { plan: LessonPlan; view: PlanView | null; onPinAll: () => void }) {
+	if (!view) return <p className={css.worth}>Working it out.</p>;
+	const { overrun, used, free } = view;
+	const over = Math.max(1, Math.round(overrun.chance > 0 ? overrun.minutes / overrun.chance : 0));
+	return (
+		<div className={css.worth} data-testid="worth">
+			<p>
+				runs over <b>{ofHundred(overrun.chance)}</b> times in 100
+			</p>
+			<p className="mute m-0">
+				{overrun.chance >= 0.005 && `By ${plural(over, "minute")} on average when it does. `}
+				{used} of {plural(plan.minutes, "minute")} planned{free > 0 && `, ${free} free`}.{" "}
+				<Button variant="link" onClick={onPinAll}>
+					pin all as it stands
+				</Button>
+			</p>
+			{view.rules.map((rule) => (
+				<p key={rule} className="m-0">
+					{rule}
+				</p>
+			))}
+		</div>
+	);
+}

@@ -1,0 +1,128 @@
+import type { Booking, Occurrence } from "@/core/calendar/booking";
+import { occurrences } from "@/core/calendar/booking";
+import { clashes } from "@/core/calendar/clashes";
+import { momentOf } from "@/core/calendar/zoned";
+import { USUAL_TRAVEL } from "@/core/coach/coach";
+import type { Rail } from "@/core/ladder/rail";
+import { dayAfter } from "@/core/text/fields";
+import { type BookingRow, busyBetween, busySources, type Feed, listBookings, listFeeds } from "@/store/bookings";
+import { findCoach } from "@/store/coach";
+import { serverDay } from "@/store/days";
+import type { Store } from "@/store/db";
+import { railedLadders } from "@/store/ladders";
+import { plansFrom } from "@/store/plans";
+import { upToDate } from "@/store/projection";
+import { studentNames } from "@/store/students";
+
+/** A lesson of the week, as a row. */
+export interface WeekRow extends Omit<Occurrence, "students"> {
+	students: string[];
+	who: string;
+	/** Rails of the first who comes. */
+	rails: { id: string; skill: string; holes: Rail["holes"]; pegIndex: number }[];
+	/** The plan made for it, if one is. */
+	plan: string | null;
+	clash: string | null;
+}
+
+const DAY_MS = 86_400_000;
+
+const whoOf = (students: readonly string[], names: ReadonlyMap<string, string>): string =>
+	students.map((id) => names.get(id) ?? "somebody who is gone").join(", ");
+
+/** The lessons of so many days from one on, with what is in the way of each and whether it is planned. */
+export async function weekFrom(open: Store, day: string, days: number): Promise<WeekRow[]> {
+	const to = dayAfter(day, days - 1);
+	const bookings = await listBookings(open);
+	const lessons = bookings
+		.flatMap(({ id, booking }) => occurrences(id, booking, day, to))
+		.sort((a, b) => momentOf(a.day, a.time, a.zone) - momentOf(b.day, b.time, b.zone));
+	if (lessons.length === 0) return [];
+	const students = [...new Set(lessons.flatMap((one) => one.students[0] ?? []))];
+	const [people, ladders, plans, busy, { coach }] = await Promise.all([
+		studentNames(open),
+		railedLadders(open, { students }),
+		plansFrom(open, day),
+		busyBetween(open, Date.parse(day) - DAY_MS, Date.parse(to) + 2 * DAY_MS),
+		findCoach(open),
+	]);
+	const names = new Map(people.map(({ id, name }) => [id, name]));
+	const away = new Set(people.filter((one) => one.archived).map(({ id }) => id));
+	const found = clashes(lessons, busy, coach.travel ?? USUAL_TRAVEL);
+	const keyOf = (ids: readonly string[]) => [...ids].sort().join();
+	const planned = new Map(plans.map(({ id, plan }) => [`${plan.day} ${keyOf(plan.students)}`, id]));
+	return lessons
+		.filter((one) => !one.students.every((id) => away.has(id)))
+		.map((one) => ({
+			...one,
+			students: [...one.students],
+			who: whoOf(one.students, names),
+			rails: ladders
+				.filter((row) => row.student === one.students[0] && !row.archived)
+				.map(({ id, followed, rail: { holes, pegIndex } }) => ({ id, skill: followed.name, holes, pegIndex })),
+			plan: planned.get(`${one.day} ${keyOf(one.students)}`) ?? null,
+			clash: found.get(one) ?? null,
+		}));
+}
+
+export interface CalendarPageProps {
+	day: string;
+	week: WeekRow[];
+	series: { at: { id: string; rev: number }; booking: Booking; who: string }[];
+	feeds: Feed[];
+	busy: { source: string; times: number }[];
+	travel: number;
+	students: { id: string; name: string }[];
+}
+
+/** As far as one looks ahead at a glance. */
+const AHEAD = 14;
+
+const seriesOf = ({ id, rev, booking }: BookingRow, names: ReadonlyMap<string, string>) => ({
+	at: { id, rev },
+	booking,
+	who: whoOf(booking.students, names),
+});
+
+export async function readCalendar(): Promise<CalendarPageProps> {
+	const open = await upToDate();
+	const day = serverDay();
+	const [week, bookings, feeds, busy, { coach }, people] = await Promise.all([
+		weekFrom(open, day, AHEAD),
+		listBookings(open),
+		listFeeds(open),
+		busySources(open),
+		findCoach(open),
+		studentNames(open),
+	]);
+	const names = new Map(people.map(({ id, name }) => [id, name]));
+	return {
+		day,
+		week,
+		// What is over stays out of sight; its lessons are in the record.
+		series: bookings
+			.filter(({ booking }) => (booking.repeats === "once" ? booking.day : (booking.until ?? day)) >= day)
+			.map((row) => seriesOf(row, names))
+			.sort((a, b) => a.who.localeCompare(b.who)),
+		feeds,
+		busy,
+		travel: coach.travel ?? USUAL_TRAVEL,
+		students: people
+			.filter((one) => !one.archived)
+			.map(({ id, name }) => ({ id, name }))
+			.sort((a, b) => a.name.localeCompare(b.name)),
+	};
+}
+
+/** What a calendar that subscribes is given: a month back, half a year ahead. */
+export async function lessonsToShare(open: Store) {
+	const day = serverDay();
+	const [bookings, people] = await Promise.all([listBookings(open), studentNames(open)]);
+	const names = new Map(people.map(({ id, name }) => [id, name]));
+	return bookings.flatMap(({ id, booking }) =>
+		occurrences(id, booking, dayAfter(day, -31), dayAfter(day, 183)).map((one) => ({
+			...one,
+			who: whoOf(one.students, names),
+		})),
+	);
+}

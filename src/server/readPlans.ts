@@ -1,0 +1,160 @@
+import { pastTries } from "@/core/estimate/pastTries";
+import { limitsOf } from "@/core/ladder/limits";
+import { sideWords } from "@/core/people/student";
+import { gather, type KnownLadder, type KnownStudent } from "@/core/plan/candidates";
+import { paceOf } from "@/core/plan/pace";
+import type { LessonPlan, PlannedItem } from "@/core/plan/plan";
+import { viewPlan } from "@/core/plan/viewPlan";
+import { readSides } from "@/core/skill/sides";
+import { findCoach } from "@/store/coach";
+import type { Store } from "@/store/db";
+import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
+import { lastOpenings, lessonsOf, lessonView } from "@/store/lessons";
+import { findPlan, type PlanRow, plansBefore, plansFrom } from "@/store/plans";
+import { upToDate } from "@/store/projection";
+import { openParked, openPromises } from "@/store/said";
+import { findStudent, studentNames } from "@/store/students";
+
+/** Lessons that minutes are learned from: a season's worth is too old, two are too few. */
+const LEARNED_FROM = 8;
+
+function known(
+	row: LadderRow & Railed,
+	student: Parameters<typeof limitsOf>[1] & { strongSide: "left" | "right" },
+	day: string,
+	leaving: Parameters<typeof pastTries>[2],
+): KnownLadder {
+	const { ladder, rail, followed } = row;
+	const sees = { side: ladder.side, strong: student.strongSide };
+	const last = ladder.rungs.find(({ settings }) => settings.name === row.last?.rung)?.id ?? null;
+	return {
+		id: row.id,
+		called: ladder.side === "none" ? followed.name : `${followed.name}, ${sideWords(ladder.side, student.strongSide)}`,
+		begins: ladder.begins ?? "at the peg",
+		rungs: ladder.rungs,
+		holes: rail.holes,
+		pegIndex: rail.pegIndex,
+		last,
+		limits: limitsOf(ladder.rungs, student),
+		tries: (at) => pastTries(rail.holes[at] ?? null, day, leaving),
+		name: (at) => readSides(ladder.rungs[at]?.settings.name ?? "", sees),
+	};
+}
+
+async function knowStudent(
+	open: Store,
+	id: string,
+	day: string,
+): Promise<{ known: KnownStudent; cues: string[] } | null> {
+	const row = await findStudent(open, id);
+	if (!row) return null;
+	const [ladders, parked, promises, lessons, { coach }] = await Promise.all([
+		railedLadders(open, { students: [id] }),
+		openParked(open, id),
+		openPromises(open, id),
+		lessonsOf(open, id, LEARNED_FROM),
+		findCoach(open),
+	]);
+	const views = await Promise.all(lessons.map(({ lesson }) => lessonView(open, lesson)));
+	const inUse = ladders.filter((ladder) => !ladder.archived);
+	return {
+		known: {
+			id,
+			name: row.student.name,
+			wish: row.student.wish,
+			parked,
+			promises,
+			pace: paceOf(
+				views.filter((view) => view !== null),
+				id,
+			),
+			ladders: inUse.map((ladder) => known(ladder, row.student, day, coach)),
+		},
+		cues: inUse.flatMap(({ last }) => last?.cue ?? []),
+	};
+}
+
+/** What may be done in a lesson of these students on a day, and what to watch. */
+export async function gatherFor(
+	students: readonly string[],
+	day: string,
+): Promise<{ items: PlannedItem[]; watch: string[]; wish: string; minutes: number }> {
+	const open = await upToDate();
+	const all = (await Promise.all(students.map((id) => knowStudent(open, id, day)))).filter((one) => one !== null);
+	const last = (await lastOpenings(open)).get(students[0] ?? "");
+	return {
+		items: gather(
+			all.map((one) => one.known),
+			day,
+		),
+		watch: [...new Set(all.flatMap(({ cues }) => cues))].slice(0, 2),
+		wish: all.length === 1 ? (all[0]?.known.wish ?? "") : "",
+		minutes: last?.minutes ?? 45,
+	};
+}
+
+export interface PlanPageProps {
+	at: { id: string; rev: number };
+	plan: LessonPlan;
+	archived: boolean;
+	/** Everybody who is here, by id. */
+	names: Record<string, string>;
+}
+
+export async function readPlan(id: string): Promise<PlanPageProps | null> {
+	const open = await upToDate();
+	const [row, people] = await Promise.all([findPlan(open, id), studentNames(open)]);
+	if (!row) return null;
+	return {
+		at: { id: row.id, rev: row.rev },
+		plan: row.plan,
+		archived: row.archived,
+		names: Object.fromEntries(people.filter((one) => !one.archived).map((one) => [one.id, one.name])),
+	};
+}
+
+export interface PlanLine {
+	id: string;
+	day: string;
+	time: string;
+	minutes: number;
+	who: string;
+	/** How many things are in it, and what is amiss where it does not work out. */
+	items: number;
+	amiss: string | null;
+}
+
+function lineOf({ id, plan }: PlanRow, names: Record<string, string>): PlanLine {
+	const view = viewPlan(plan, false);
+	return {
+		id,
+		day: plan.day,
+		time: plan.time,
+		minutes: plan.minutes,
+		who: plan.students.map((one) => names[one] ?? "somebody who is gone").join(", "),
+		items: view.ok ? view.value.stretches.length : 0,
+		amiss: view.ok ? null : (view.refusals[0]?.sentence ?? null),
+	};
+}
+
+export interface PlansPageProps {
+	day: string;
+	coming: PlanLine[];
+	past: PlanLine[];
+	students: { id: string; name: string }[];
+}
+
+export async function readPlans(day: string): Promise<PlansPageProps> {
+	const open = await upToDate();
+	const [coming, past, people] = await Promise.all([plansFrom(open, day), plansBefore(open, day), studentNames(open)]);
+	const names = Object.fromEntries(people.map((one) => [one.id, one.name]));
+	return {
+		day,
+		coming: coming.map((row) => lineOf(row, names)),
+		past: past.map((row) => lineOf(row, names)),
+		students: people
+			.filter((one) => !one.archived)
+			.map(({ id, name }) => ({ id, name }))
+			.sort((a, b) => a.name.localeCompare(b.name)),
+	};
+}

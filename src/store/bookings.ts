@@ -1,0 +1,127 @@
+import { createHash } from "node:crypto";
+import { and, eq, gt, isNull, lt, sql } from "drizzle-orm";
+import { v7 as uuid } from "uuid";
+import { Booking } from "@/core/calendar/booking";
+import type { Busy } from "@/core/calendar/clashes";
+import type { Outcome } from "@/core/refusals/refusals";
+import type { Store, Tx } from "./db";
+import { changedElsewhere, gone, type Saved, stamp } from "./documents";
+import * as t from "./schema";
+
+export interface BookingRow extends Saved {
+	booking: Booking;
+}
+
+const read = (row: typeof t.booking.$inferSelect): BookingRow => ({
+	id: row.id,
+	rev: row.rev,
+	booking: Booking.parse(row.body),
+});
+
+export async function listBookings({ db }: Store): Promise<BookingRow[]> {
+	return (await db.select().from(t.booking).where(isNull(t.booking.archivedAt))).map(read);
+}
+
+export async function findBooking({ db }: Store, id: string): Promise<BookingRow | null> {
+	const [row] = await db.select().from(t.booking).where(eq(t.booking.id, id));
+	return row ? read(row) : null;
+}
+
+/** Adds a booking, or saves one against the revision it was opened at. */
+export async function saveBooking({ write }: Store, body: Booking, at: Saved | null): Promise<Outcome<Saved>> {
+	return write(async (tx): Promise<Outcome<Saved>> => {
+		if (!at) {
+			const id = uuid();
+			await tx.insert(t.booking).values({ id, name: "", body });
+			return { ok: true, value: { id, rev: 1 } };
+		}
+		const [row] = await tx
+			.update(t.booking)
+			.set({ body, rev: at.rev + 1, updatedAt: stamp() })
+			.where(and(eq(t.booking.id, at.id), eq(t.booking.rev, at.rev)))
+			.returning({ id: t.booking.id, rev: t.booking.rev });
+		if (row) return { ok: true, value: row };
+		const [other] = await tx.select({ id: t.booking.id }).from(t.booking).where(eq(t.booking.id, at.id));
+		return other ? changedElsewhere("This lesson") : gone("This lesson");
+	});
+}
+
+export async function archiveBooking({ write }: Store, id: string, archived: boolean): Promise<void> {
+	await write((tx) =>
+		tx
+			.update(t.booking)
+			.set({ archivedAt: archived ? stamp() : null })
+			.where(eq(t.booking.id, id)),
+	);
+}
+
+/** A student leaves the calendar: a lesson that was theirs alone goes with them. */
+export async function leaveBookings(tx: Tx, student: string): Promise<void> {
+	const rows = await tx
+		.select()
+		.from(t.booking)
+		.where(sql`exists (select 1 from json_each(${t.booking.body}, '$.students') where value = ${student})`);
+	for (const row of rows) {
+		const { booking } = read(row);
+		const students = booking.students.filter((id) => id !== student);
+		if (students.length === 0) await tx.delete(t.booking).where(eq(t.booking.id, row.id));
+		else
+			await tx
+				.update(t.booking)
+				.set({ body: { ...booking, students }, rev: row.rev + 1 })
+				.where(eq(t.booking.id, row.id));
+	}
+}
+
+const hashOfToken = (token: string) => createHash("sha256").update(token).digest("hex");
+
+export interface Feed {
+	id: string;
+	name: string;
+	createdAt: string;
+}
+
+export async function listFeeds({ db }: Store): Promise<Feed[]> {
+	return db.select({ id: t.feed.id, name: t.feed.name, createdAt: t.feed.createdAt }).from(t.feed);
+}
+
+/** Opens the calendar to whoever has the token; the token itself is not kept. */
+export async function addFeed({ write }: Store, name: string, token: string): Promise<void> {
+	await write((tx) => tx.insert(t.feed).values({ id: uuid(), name, hash: hashOfToken(token) }));
+}
+
+export async function withdrawFeed({ write }: Store, id: string): Promise<void> {
+	await write((tx) => tx.delete(t.feed).where(eq(t.feed.id, id)));
+}
+
+export async function isFeed({ db }: Store, token: string): Promise<boolean> {
+	const [row] = await db
+		.select({ id: t.feed.id })
+		.from(t.feed)
+		.where(eq(t.feed.hash, hashOfToken(token)));
+	return row !== undefined;
+}
+
+/** What a file says is taken, in place of what that file said before. */
+export async function takeBusy({ write }: Store, source: string, times: readonly Busy[]): Promise<void> {
+	await write(async (tx) => {
+		await tx.delete(t.busy).where(eq(t.busy.source, source));
+		for (let i = 0; i < times.length; i += 200)
+			await tx
+				.insert(t.busy)
+				.values(times.slice(i, i + 200).map(({ from, to, what }) => ({ source, begins: from, ends: to, what })));
+	});
+}
+
+export async function busyBetween({ db }: Store, from: number, to: number): Promise<Busy[]> {
+	const rows = await db
+		.select({ from: t.busy.begins, to: t.busy.ends, what: t.busy.what })
+		.from(t.busy)
+		.where(and(lt(t.busy.begins, to), gt(t.busy.ends, from)));
+	return rows;
+}
+
+/** Files that say when somebody is busy, with how many times each holds. */
+export async function busySources({ db }: Store): Promise<{ source: string; times: number }[]> {
+	return db.select({ source: t.busy.source, times: sql<number>`count(*)` }).from(t.busy).groupBy(t.busy.source);
+}

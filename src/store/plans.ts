@@ -1,0 +1,95 @@
+import { and, asc, desc, eq, gte, isNull, lt, sql } from "drizzle-orm";
+import { v7 as uuid } from "uuid";
+import { LessonPlan } from "@/core/plan/plan";
+import type { Outcome } from "@/core/refusals/refusals";
+import type { Store, Tx } from "./db";
+import { changedElsewhere, gone, type Saved, stamp } from "./documents";
+import * as t from "./schema";
+
+export interface PlanRow extends Saved {
+	archived: boolean;
+	plan: LessonPlan;
+}
+
+const read = (row: typeof t.plan.$inferSelect): PlanRow => ({
+	id: row.id,
+	rev: row.rev,
+	archived: row.archivedAt !== null,
+	plan: LessonPlan.parse(row.body),
+});
+
+export async function findPlan({ db }: Store, id: string): Promise<PlanRow | null> {
+	const [row] = await db.select().from(t.plan).where(eq(t.plan.id, id));
+	return row ? read(row) : null;
+}
+
+/** Plans from a day on, the nearest first. */
+export async function plansFrom({ db }: Store, day: string, atMost = 200): Promise<PlanRow[]> {
+	const rows = await db
+		.select()
+		.from(t.plan)
+		.where(and(gte(t.plan.day, day), isNull(t.plan.archivedAt)))
+		.orderBy(asc(t.plan.day), asc(t.plan.id))
+		.limit(atMost);
+	return rows.map(read);
+}
+
+/** Plans for days gone by, the latest first. */
+export async function plansBefore({ db }: Store, day: string, atMost = 20): Promise<PlanRow[]> {
+	const rows = await db
+		.select()
+		.from(t.plan)
+		.where(and(lt(t.plan.day, day), isNull(t.plan.archivedAt)))
+		.orderBy(desc(t.plan.day), desc(t.plan.id))
+		.limit(atMost);
+	return rows.map(read);
+}
+
+/** Adds a plan, or saves one against the revision it was opened at. */
+export async function savePlan({ write }: Store, body: LessonPlan, at: Saved | null): Promise<Outcome<Saved>> {
+	return write(async (tx): Promise<Outcome<Saved>> => {
+		if (!at) {
+			const id = uuid();
+			await tx.insert(t.plan).values({ id, name: "", day: body.day, body });
+			return { ok: true, value: { id, rev: 1 } };
+		}
+		const [row] = await tx
+			.update(t.plan)
+			.set({ day: body.day, body, rev: at.rev + 1, updatedAt: stamp() })
+			.where(and(eq(t.plan.id, at.id), eq(t.plan.rev, at.rev)))
+			.returning({ id: t.plan.id, rev: t.plan.rev });
+		if (row) return { ok: true, value: row };
+		const [other] = await tx.select({ id: t.plan.id }).from(t.plan).where(eq(t.plan.id, at.id));
+		return other ? changedElsewhere("This plan") : gone("This plan");
+	});
+}
+
+export async function archivePlan({ write }: Store, id: string, archived: boolean): Promise<void> {
+	await write((tx) =>
+		tx
+			.update(t.plan)
+			.set({ archivedAt: archived ? stamp() : null })
+			.where(eq(t.plan.id, id)),
+	);
+}
+
+/** A student leaves every plan: one that was theirs alone goes, of others their items go. */
+export async function leavePlans(tx: Tx, student: string): Promise<void> {
+	const rows = await tx
+		.select()
+		.from(t.plan)
+		.where(sql`exists (select 1 from json_each(${t.plan.body}, '$.students') where value = ${student})`);
+	for (const row of rows) {
+		const { plan } = read(row);
+		const students = plan.students.filter((id) => id !== student);
+		if (students.length === 0) await tx.delete(t.plan).where(eq(t.plan.id, row.id));
+		else
+			await tx
+				.update(t.plan)
+				.set({
+					body: { ...plan, students, items: plan.items.filter((item) => item.student !== student) },
+					rev: row.rev + 1,
+				})
+				.where(eq(t.plan.id, row.id));
+	}
+}
