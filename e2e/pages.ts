@@ -21,6 +21,7 @@ export const pages = {
 		"/skills/balls#difficulties",
 		"/skills/balls#beside-it",
 	],
+	"plans, calendar, season": ["/plans", "/plans?student=isolde", "/calendar", "/season?student=isolde"],
 	"ladders and rules": [
 		"/ladders",
 		"/ladders/new",

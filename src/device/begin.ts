@@ -67,6 +67,8 @@ export async function begin(
 	const rung = on ? (onRung ?? beginsOn(on)) : "";
 	const them = pack.students.find(({ id }) => id === on?.student);
 	const placing = on ? placeOn(on, rung) : placeQuick();
+	const today = now().localDay;
+	const planned = on && pack.plans?.find((one) => one.day === today && one.students.includes(on.student));
 	await record(
 		pack.studio.id,
 		beginLesson(
@@ -75,6 +77,9 @@ export async function begin(
 			{
 				minutes: them?.last?.minutes ?? USUAL_MINUTES,
 				wish: cutText(them?.student.wish ?? "", 400),
+				...(planned
+					? { minutes: planned.minutes, plan: planned.taken, ...(planned.wish ? { wish: planned.wish } : {}) }
+					: {}),
 				...opening,
 				quick: on === null,
 			},

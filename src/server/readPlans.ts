@@ -23,6 +23,7 @@ function known(
 	student: Parameters<typeof limitsOf>[1] & { strongSide: "left" | "right" },
 	day: string,
 	leaving: Parameters<typeof pastTries>[2],
+	all: readonly LadderRow[],
 ): KnownLadder {
 	const { ladder, rail, followed } = row;
 	const sees = { side: ladder.side, strong: student.strongSide };
@@ -30,6 +31,8 @@ function known(
 	return {
 		id: row.id,
 		called: ladder.side === "none" ? followed.name : `${followed.name}, ${sideWords(ladder.side, student.strongSide)}`,
+		side:
+			ladder.side !== "none" && all.some((one) => one.id !== row.id && one.skill === row.skill) ? ladder.side : null,
 		begins: ladder.begins ?? "at the peg",
 		rungs: ladder.rungs,
 		holes: rail.holes,
@@ -68,7 +71,7 @@ async function knowStudent(
 				views.filter((view) => view !== null),
 				id,
 			),
-			ladders: inUse.map((ladder) => known(ladder, row.student, day, coach)),
+			ladders: inUse.map((ladder) => known(ladder, row.student, day, coach, inUse)),
 		},
 		cues: inUse.flatMap(({ last }) => last?.cue ?? []),
 	};

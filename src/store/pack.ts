@@ -3,17 +3,23 @@ import { digestLadder } from "@/core/ladder/digest";
 import { foldRail } from "@/core/ladder/rail";
 import type { Pack } from "@/core/pack/pack";
 import { packLadder } from "@/core/pack/packLadder";
+import { takePlan } from "@/core/plan/take";
+import { dayAfter } from "@/core/text/fields";
 import { findCoach } from "./coach";
 import { serverDay } from "./days";
 import type { Store } from "./db";
 import { railedLadders } from "./ladders";
 import { lastOpenings, openLessons, usedSince } from "./lessons";
+import { plansFrom } from "./plans";
 import { catchUp, digestsFor } from "./projection";
 import { causeMarks, openParked, openPromises } from "./said";
 import * as t from "./schema";
 import { skillNames } from "./skills";
 import { listStudents } from "./students";
 import { studioMark } from "./studio";
+
+/** As many lessons as a week holds. */
+const MOST_PLANS = 60;
 
 /**
  * Everything a device needs to run a lesson: students, ladders with their pegs, what
@@ -23,7 +29,7 @@ import { studioMark } from "./studio";
 export async function makePack(store: Store, without: string | null): Promise<Pack> {
 	await catchUp(store);
 	const students = (await listStudents(store)).filter((row) => !row.archived);
-	const [studio, rows, skills, promises, parked, worked, { coach }, open, used, lastOnes] = await Promise.all([
+	const [studio, rows, skills, promises, parked, worked, { coach }, open, used, lastOnes, plans] = await Promise.all([
 		studioMark(store),
 		railedLadders(store, { students: students.map((row) => row.id) }),
 		skillNames(store),
@@ -34,6 +40,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		openLessons(store),
 		usedSince(store, serverDay(), without),
 		lastOpenings(store),
+		plansFrom(store, dayAfter(serverDay(), -1), MOST_PLANS),
 	]);
 	const ladders = rows.filter((row) => !row.archived);
 	const people = new Map(students.map(({ id, student }) => [id, student]));
@@ -71,6 +78,11 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		),
 		promises,
 		parked,
+		plans: plans.flatMap(({ id, plan }) => {
+			const taken = takePlan(id, plan);
+			const { day, students: who, minutes, wish } = plan;
+			return taken ? [{ day, students: who, minutes, wish, taken }] : [];
+		}),
 		open: open.map(({ lesson, students: who, day }) => ({ lesson, students: who, day })),
 	};
 }

@@ -148,6 +148,24 @@ export const moveReasons = ["passed", "stepped down", "stepped back up", "tested
 
 const advised = { line: label(24), title: text(160), position: z.optional(ident), basis: Basis };
 
+/** A plan as it stood when its lesson began: enough to hold it by, and to lay beside what was done. */
+export const PlanTaken = z.object({
+	plan: ident,
+	watch: z.array(text(120)),
+	again: z.array(z.object({ words: text(80), every: whole(1, 500), of: z.enum(["minutes", "tries"]) })),
+	stretches: z.array(
+		z.object({
+			id: ident,
+			what: text(160),
+			at: whole(0, 240),
+			minutes: whole(1, 240),
+			ladder: z.optional(ident),
+			rung: z.optional(ident),
+		}),
+	),
+});
+export type PlanTaken = z.infer<typeof PlanTaken>;
+
 export const bodies = {
 	"lesson.opened": z.object({
 		minutes: z.nullable(whole(1, 600)),
@@ -155,9 +173,12 @@ export const bodies = {
 		quick: z.boolean(),
 		/** How hard it is to be today, of ten. */
 		effort: z.optional(whole(0, 10)),
+		plan: z.optional(PlanTaken),
 		/** No lesson, but what was ticked on a card between two of them, written down afterwards. */
 		fromCard: z.optional(z.boolean()),
 	}),
+	/** Something of the plan is begun, left out, or done later than planned. */
+	"plan.step": z.object({ item: ident, act: z.enum(["begun", "skipped", "put off"]) }),
 	/** On which day a lesson was, where the clock of the device that opened it said something else, or was right after all. */
 	"lesson.dated": z.object({ day }),
 	"lesson.closed": z.object({

@@ -2,7 +2,7 @@ import * as z from "zod/mini";
 import type { LengthUnit } from "@/core/coach/coach";
 import { Policy } from "@/core/ladder/policy";
 import { Rung } from "@/core/ladder/rung";
-import { causeMarks, Placing, WatchedPosition } from "@/core/log/kinds";
+import { causeMarks, Placing, PlanTaken, WatchedPosition } from "@/core/log/kinds";
 import { Side } from "@/core/people/body";
 import { Student } from "@/core/people/student";
 import { ident } from "@/core/text/fields";
@@ -99,6 +99,12 @@ export const Pack = z.object({
 	ladders: z.array(PackLadder),
 	promises: z.array(PackReminder),
 	parked: z.array(PackReminder),
+	/** Lessons that are planned for a day, and for whom. */
+	plans: z.optional(
+		z.array(
+			z.object({ day: z.string(), students: z.array(ident), minutes: z.number(), wish: z.string(), taken: PlanTaken }),
+		),
+	),
 	/** Lessons that are open, and for whom: one is gone back into, not begun again. */
 	open: z.optional(z.array(z.object({ lesson: ident, students: z.array(ident), day: z.string() }))),
 });

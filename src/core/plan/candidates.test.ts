@@ -16,6 +16,7 @@ const good = (n: number) => Array.from({ length: n }, () => ({ good: true, daysA
 const ladder = (rest: Partial<KnownLadder> = {}): KnownLadder => ({
 	id: "l",
 	called: "Cascade",
+	side: null,
 	begins: "at the peg",
 	rungs: rungs(4),
 	holes: [hole("passed", ["2026-11-01"]), hole("passed", ["2026-11-26"]), hole("open"), hole("open")],
@@ -49,6 +50,7 @@ test("the peg, the next rung and what was passed long enough ago gather themselv
 	]);
 	expect(items[3]?.why).toBe("Passed on 1 day, and not looked at for 26 days. Cascade, rung 1 of 4.");
 	expect(items[1]).toMatchObject({ ladder: "l", rung: "r2", student: "s", value: 10 });
+	expect(gather([student({ ladders: [ladder({ side: "left" })] })], DAY)[1]?.what).toBe("Rung 3, left");
 	expect(items[2]?.value).toBeLessThan(items[1]?.value ?? 0);
 });
 

@@ -12,6 +12,8 @@ export interface KnownLadder {
 	id: string;
 	/** Skill and side, as the coach reads them. */
 	called: string;
+	/** The side, where the student has another ladder to the same skill. */
+	side: string | null;
 	begins: LessonStart;
 	rungs: readonly Rung[];
 	holes: readonly Pick<Hole, "state" | "metDays" | "recent">[];
@@ -106,7 +108,10 @@ function onRung(
 		{
 			id: as.id,
 			class: as.class,
-			what: cutText(`${several ? `${student.name}: ` : ""}${ladder.name(at)}`, LINE),
+			what: cutText(
+				`${several ? `${student.name}: ` : ""}${ladder.name(at)}${ladder.side ? `, ${ladder.side}` : ""}`,
+				LINE,
+			),
 			why: cutText(`${as.why} ${ladder.called}, rung ${at + 1} of ${ladder.rungs.length}.`, 300),
 			least,
 			wish: Math.max(least, minutesFor(as.wish, student.pace)),
@@ -206,21 +211,23 @@ const rechecks = (sees: Sees, ladder: KnownLadder): PlannedItem[] =>
 		})
 		.slice(-MOST_RECHECKS);
 
-/** The highest rung below the peg that goes well: to end on. */
+/** The highest passed rung below the peg that went well when it was last tried: to end on. */
 function refresher(sees: Sees, ladder: KnownLadder): PlannedItem[] {
 	for (let at = ladder.pegIndex - 1; at >= 0; at--) {
-		const tries = ladder.tries(at);
-		const rate = estimateRate(tries);
 		const rung = ladder.rungs[at];
-		if (!rung || isHeavy(rung.settings) || tries.length < 5 || !rate.ok || rate.value.mean < GOOD_END) continue;
+		const tries = ladder.tries(at).map(({ good }) => ({ good, daysAgo: 0 }));
+		const then = estimateRate(tries);
+		const passed = ladder.holes[at]?.state !== "open";
+		if (!rung || !passed || isHeavy(rung.settings) || tries.length < 5 || !then.ok || then.value.mean < GOOD_END)
+			continue;
 		return onRung(sees, ladder, at, {
 			id: `easy-${ladder.id}`,
 			class: "refresher",
-			why: "It goes well: something to end on.",
+			why: `It went well when it was last tried, ${Math.round(then.value.mean * 10)} in 10: something to end on.`,
 			value: 3,
 			least: RECHECK_TRIES / 2,
 			wish: rung.settings.triesPerSet,
-		});
+		}).map((item) => ({ ...item, rate: then.value.mean }));
 	}
 	return [];
 }

@@ -8,6 +8,7 @@ import type { LessonPage } from "@/server/readLesson";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
 import { PegMoves } from "@/ui/PegMoves";
+import { PlannedDone } from "@/ui/PlannedDone";
 import { RungFacts } from "@/ui/RungFacts";
 import { LessonDay } from "./LessonDay";
 
@@ -124,6 +125,7 @@ export function LessonPageView({ id, view, names, studio, today }: LessonPage) {
 					who={students.length > 1 ? names[rung.student ?? ""] : undefined}
 				/>
 			))}
+			<PlannedDone view={view} />
 			<PegMoves view={view} nameOf={students.length > 1 ? (student) => names[student ?? ""] : undefined} />
 		</BenchPage>
 	);

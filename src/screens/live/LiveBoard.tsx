@@ -41,6 +41,12 @@ const StretchFields = late(
 	),
 );
 
+/** A lesson can be held without its plan. */
+const PlanLine = late(
+	() => import("./PlanLine").then((module) => module.PlanLine),
+	() => null,
+);
+
 /** Which drawer is open, if one is. */
 function useDrawer() {
 	const [drawer, setDrawer] = useState<DrawerName | null>(null);
@@ -88,6 +94,7 @@ export function LiveBoard({
 	const clock = useSetClock(set.id, secondsOf(visit.rule));
 	const { attempt, marks, touchMark } = useAttempt({ lesson, board, acts, layout, label, clock, onDone: close });
 	const device = useDeviceSettings();
+	const planned = Boolean(state.view.opened?.body.plan);
 	const holds = set.holder === state.device;
 	useAwake();
 	useAskedFor(pack, acts.ladder, set.placing.ladder);
@@ -135,6 +142,7 @@ export function LiveBoard({
 			<main
 				className={css.page}
 				data-left={device.leftThumb || undefined}
+				data-plan={planned || undefined}
 				data-large={device.large || undefined}
 				data-marks={(counting && layout.marks !== undefined) || undefined}
 				data-pad={(counting && layout.keypad !== undefined) || undefined}
@@ -145,6 +153,7 @@ export function LiveBoard({
 				</h1>
 				<div className={css.upper}>
 					<Top board={board} pack={pack} acts={acts} choosing={drawer === "ladders"} onChoose={chooseLadder} />
+					{planned && <PlanLine />}
 					<CountZone
 						lesson={lesson}
 						board={board}

@@ -10,7 +10,7 @@ import type { Acts } from "./useActs";
 
 export type DrawerName =
 	| ("tries" | "evidence" | "cue" | "state" | "more" | "ladders" | "device" | "label")
-	| ("park" | "pain" | "tally" | "setup" | "watch" | "break" | "circuit" | "lesson");
+	| ("park" | "pain" | "tally" | "setup" | "watch" | "break" | "circuit" | "lesson" | "plan");
 
 /** What everything that opens over the live lesson has at hand. */
 export interface Live {

@@ -29,6 +29,7 @@ const undoWords: Record<string, string> = {
 	"set.opened": "change of set",
 	"cause.marked": "mark of a cause",
 	seen: "what was seen",
+	"plan.step": "step of the plan",
 };
 
 /** How long what was taken back can be put back with a press. */

@@ -92,6 +92,8 @@ export function usePlan(at: { id: string; rev: number }, document: LessonPlan) {
 	made.current ??= new PlanEditor(at.id, document);
 	const editor = made.current;
 	const plan = useSyncExternalStore(editor.subscribe, editor.values, () => document);
+	// After the first picture, which is the server's, and before it is said that nothing is left to keep.
+	useEffect(() => editor.bringBack(), [editor]);
 	const inForce = useInForce(
 		editor,
 		at,
@@ -100,8 +102,6 @@ export function usePlan(at: { id: string; rev: number }, document: LessonPlan) {
 		keepPlan,
 		editor.forget,
 	);
-	// After the first picture, which is the server's: what this device kept is brought back then.
-	useEffect(() => editor.bringBack(), [editor]);
 	const edit = useCallback(
 		(part: Partial<LessonPlan>, what = "") => editor.edit({ ...editor.values(), ...part }, what),
 		[editor],

@@ -76,6 +76,11 @@ export function StudentPage({
 						plan a lesson
 					</Link>
 				)}
+				{ladders.length > 0 && (
+					<Link className="ms-3" href={`/season?student=${at.id}`}>
+						the season
+					</Link>
+				)}
 			</p>
 			<div className={`${css.head} mt-4`}>
 				<h2 className="m-0">Lessons</h2>

@@ -14,6 +14,7 @@ import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
 import { PegMoves } from "@/ui/PegMoves";
+import { PlannedDone } from "@/ui/PlannedDone";
 import { RungFacts } from "@/ui/RungFacts";
 import { AskThem, HoldTheFinish } from "./AskThem";
 import { FeltBetter } from "./FeltBetter";
@@ -68,6 +69,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 					<FeltBetter lesson={lesson} view={view} rung={rung} />
 				</Fragment>
 			))}
+			<PlannedDone view={view} />
 			<PegMoves view={view} nameOf={students.length > 1 ? nameOf : undefined} />
 			<KeepForLadder view={view} pack={pack} />
 			<Unclaimed lesson={lesson} view={view} pack={pack} nameOf={nameOf} named={students.length > 1} />

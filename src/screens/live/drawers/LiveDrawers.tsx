@@ -22,6 +22,7 @@ const fetchedLate = {
 	watch: late(() => import("./WatchDrawer").then((module) => module.WatchDrawer), NotFetched),
 	circuit: late(() => import("./CircuitDrawer").then((module) => module.CircuitDrawer), NotFetched),
 	lesson: late(() => import("./LessonDrawer").then((module) => module.LessonDrawer), NotFetched),
+	plan: late(() => import("./PlanDrawer").then((module) => module.PlanDrawer), NotFetched),
 	break: late(() => import("./BreakDrawer").then((module) => module.BreakDrawer), NotFetched),
 } satisfies Record<DrawerName, unknown>;
 

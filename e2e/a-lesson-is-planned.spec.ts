@@ -1,0 +1,169 @@
+import type { Page } from "@playwright/test";
+import { findPlan } from "@/store/plans";
+import { accessible, allSent, expect, good, test, touch, written } from "./studio";
+
+/** The stretches of the line, as they read. */
+const line = (page: Page) => page.getByRole("list", { name: "The lesson, minute by minute" }).getByRole("button");
+
+async function planned(page: Page, who: string, minutes: string): Promise<string> {
+	await page.goto(`/plans?student=${who}`);
+	await page.getByLabel("Minutes").fill(minutes);
+	await page.getByRole("button", { name: "plan it", exact: true }).click();
+	await expect(page.getByTestId("worth")).toContainText("planned");
+	return new URL(page.url()).pathname.slice("/plans/".length);
+}
+
+test.describe("at the bench", () => {
+	test.use({ demo: true, viewport: { width: 1280, height: 800 } });
+
+	test("45 minutes gather themselves, and are changed: pinned, moved, made longer, taken out, an own one put in, undone", async ({
+		page,
+		studio,
+	}) => {
+		const id = await planned(page, "isolde", "45");
+		await expect(line(page).first()).toContainText("Warm up");
+		await expect(line(page).last()).toContainText("Wrap up");
+		await expect(page.getByTestId("worth")).toContainText(/runs over \d+ times in 100/);
+		await expect(page.getByRole("region", { name: "Did not fit" })).toContainText(/It would (push out|cost)/);
+		await accessible(page);
+
+		// By the pointer: in hand, a minute more, pinned where it is.
+		const wish = line(page).filter({ hasText: "Walk the square" });
+		await wish.click();
+		const hand = page.getByRole("region", { name: "In hand" });
+		await hand.getByRole("button", { name: /^a minute more/ }).click();
+		await expect(hand).toContainText("5 min");
+		await hand.getByRole("button", { name: /^pin/ }).click();
+		await expect(wish).toContainText("pinned");
+		// By keys: the next one later, then taken out.
+		await wish.press("ArrowDown");
+		const second = page.locator("ol button:focus");
+		const name = (await second.textContent())?.replace(/^\d+ minutes/, "").slice(0, 20) ?? "";
+		await second.press("Delete");
+		await expect(page.getByRole("region", { name: "Taken out" })).toContainText(name);
+		await page.getByRole("button", { name: "undo" }).click();
+		await expect(page.getByRole("region", { name: "Taken out" })).toHaveCount(0);
+
+		await page.getByLabel("Something of your own").fill("Film the finish");
+		await page.locator("#own-minutes").fill("6");
+		await page.getByRole("button", { name: "add it" }).click();
+		await expect(line(page).filter({ hasText: "Film the finish" })).toContainText("6");
+		await page.getByRole("button", { name: "pin all as it stands" }).click();
+		const before = await line(page).allTextContents();
+		await page.reload();
+		await expect(page.getByTestId("worth")).toContainText("planned");
+		await expect.poll(() => line(page).allTextContents()).toEqual(before);
+		await written(page);
+		const kept = await studio.inStore((store) => findPlan(store, id));
+		expect(kept?.plan.items.some(({ what, own }) => what === "Film the finish" && own)).toBe(true);
+
+		// What cannot be is said, nothing typed is lost, and nothing of it is in force.
+		const minutes = page.getByLabel("Minutes").first();
+		await minutes.fill("700");
+		await expect(page.getByTestId("standing")).toContainText("at most 240");
+		await minutes.fill("20");
+		await expect(
+			page.getByText(/it lies outside of the 20 minutes|takes \d+ minutes, and the lesson has 20/),
+		).toBeVisible();
+		await minutes.fill("45");
+		await written(page);
+		await expect.poll(() => line(page).allTextContents()).toEqual(before);
+
+		await page.getByRole("button", { name: "copy it to a week later" }).click();
+		await expect(page).not.toHaveURL(new RegExp(id));
+		await expect(line(page).filter({ hasText: "Film the finish" })).toBeVisible();
+		await page.goto("/plans");
+		await expect(page.getByRole("region", { name: "To come" }).getByRole("link")).toHaveCount(2);
+	});
+
+	test("for two it says whose each thing is; a reminder and what to watch are kept", async ({ page }) => {
+		await planned(page, "pip", "40");
+		await page.getByLabel("And", { exact: true }).selectOption({ label: "Jory Tamblyn" });
+		await expect(page.getByRole("heading", { level: 1 })).toContainText("Pip Lanternby, Jory Tamblyn");
+		await expect(line(page).filter({ hasText: "Jory Tamblyn:" }).first()).toBeVisible();
+		await page.getByLabel("Watch", { exact: true }).fill("knees soft");
+		await page.getByLabel("Reminder", { exact: true }).fill("drink");
+		await page.getByLabel("every", { exact: true }).fill("10");
+		await page.getByRole("button", { name: "add the reminder" }).click();
+		await expect(page.getByText("drink, every 10 minutes")).toBeVisible();
+		await written(page);
+		await page.reload();
+		await expect(page.getByText("drink, every 10 minutes")).toBeVisible();
+		await expect(page.getByLabel("Watch", { exact: true })).toHaveValue("knees soft");
+	});
+});
+
+test.describe("on the phone", () => {
+	test.use({
+		demo: true,
+		viewport: { width: 390, height: 844 },
+		hasTouch: true,
+		isMobile: true,
+		serviceWorkers: "allow",
+		expected: /ERR_|Failed to fetch|Failed to load resource/,
+	});
+
+	test("a plan is run without a signal: next, now, put off, left out; afterwards planned stands beside done", async ({
+		page,
+		studio,
+	}) => {
+		test.setTimeout(120_000);
+		await planned(page, "isolde", "45");
+		const things = await line(page).count();
+		await page.goto("/");
+		await expect(page.locator("html")).toHaveAttribute("data-ahead", "kept", { timeout: 30_000 });
+		await expect
+			.poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state ?? "none"), { timeout: 30_000 })
+			.toBe("activated");
+		await studio.kill();
+		await page.goto("/students");
+		await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").tap();
+		await expect(page.getByText("Warm up")).toBeVisible();
+		await accessible(page);
+		for (const box of [
+			page.getByRole("button", { name: /^6 minutes left/ }),
+			page.getByRole("button", { name: /^next/ }),
+		])
+			expect((await box.boundingBox())?.height).toBeGreaterThanOrEqual(60);
+
+		await page.getByRole("button", { name: /^next ?: Walk the square/ }).tap();
+		await expect(page.getByRole("button", { name: /minutes left.*Walk the square/ })).toBeVisible();
+		// Two touches each: the plan, and what is to become of a thing in it.
+		await page.getByRole("button", { name: /minutes left.*Walk the square/ }).tap();
+		const drawer = page.getByRole("region", { name: "The plan" });
+		await drawer
+			.getByRole("button", { name: /^later ?: / })
+			.first()
+			.tap();
+		await drawer
+			.getByRole("button", { name: /^leave out ?: / })
+			.first()
+			.tap();
+		await drawer
+			.getByRole("button", { name: /^Two clubs, cross and stop, right/ })
+			.first()
+			.tap();
+		await expect(
+			page.getByRole("heading", { name: "Lesson: Isolde Brankovar, Two clubs, cross and stop" }),
+		).toBeAttached();
+		for (let i = 0; i < 4; i++) await good(page).tap();
+		await expect(page.getByTestId("used")).toHaveText("4");
+		await expect(page.getByRole("button", { name: /minutes left.*Two clubs, cross and stop/ })).toBeVisible();
+
+		await studio.start();
+		await allSent(page);
+		await page.goto(`${page.url().replace("/live", "/wrap")}`);
+		const done = page.getByRole("region", { name: "Planned and done" });
+		await expect(done.getByRole("row")).toHaveCount(things + 2);
+		await expect(done.getByRole("row", { name: /^Warm up 6 0$/ })).toBeVisible();
+		await expect(done.getByText("left out")).toHaveCount(1);
+		await touch(page, "close the lesson").tap();
+		await expect
+			.poll(async () => (await studio.events()).filter(({ kind }) => kind === "lesson.closed").at(-1)?.device)
+			.not.toBe("demo-phone");
+		const steps = (await studio.events()).filter(({ kind }) => kind === "plan.step");
+		expect(steps).toHaveLength(4);
+		await page.goto(`/lessons/${new URL(page.url()).searchParams.get("lesson") ?? steps[0]?.lesson}`);
+		await expect(page.getByRole("region", { name: "Planned and done" })).toContainText("Walk the square");
+	});
+});

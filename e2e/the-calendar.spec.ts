@@ -1,0 +1,150 @@
+import ICAL from "ical.js";
+import { dayAfter } from "@/core/text/fields";
+import { today } from "@/ui/dates";
+import { accessible, expect, test } from "./studio";
+
+test.use({
+	demo: true,
+	viewport: { width: 1280, height: 800 },
+	timezoneId: "Europe/Vienna",
+	expected: /status of 404/,
+});
+
+/** What another library makes of a calendar file. */
+const eventsIn = (text: string) =>
+	new ICAL.Component(ICAL.parse(text)).getAllSubcomponents("vevent").map((one) => {
+		const event = new ICAL.Event(one);
+		return { at: event.startDate.toJSDate(), who: event.summary, where: event.location };
+	});
+const inVienna = (at: Date) =>
+	at.toLocaleTimeString("en-GB", { timeZone: "Europe/Vienna", hour: "2-digit", minute: "2-digit" });
+
+test("a weekly series, one of it moved and one left out; the file is read back by another library, over a clock change", async ({
+	page,
+	request,
+	studio,
+}) => {
+	await page.goto("/calendar");
+	await accessible(page);
+	const form = page.getByRole("form", { name: "A new lesson" });
+	await form.getByLabel("With").selectOption({ label: "Pip Lanternby" });
+	await form.getByLabel("And").selectOption({ label: "Bram Ostwick" });
+	const first = dayAfter(today(), 1);
+	await form.getByLabel("First on").fill(first);
+	await form.getByLabel("Begins").fill("07:15");
+	await form.getByLabel("Place").fill("Lantern square");
+	await form.getByLabel("Minutes").fill("0");
+	await form.getByRole("button", { name: "put it in" }).click();
+	await expect(page.getByText(/minutes is 0; .*at least 1|Minutes is 0/i)).toBeVisible();
+	await form.getByLabel("Minutes").fill("30");
+	await form.getByLabel("End of term").fill(dayAfter(first, -7));
+	await form.getByRole("button", { name: "put it in" }).click();
+	await expect(page.getByText(/The term ends on .*, before its first lesson/)).toBeVisible();
+	await form.getByLabel("End of term").fill("");
+	await form.getByRole("button", { name: "put it in" }).click();
+
+	const two = page.getByRole("region", { name: "Two weeks" });
+	const rows = two.getByRole("listitem").filter({ hasText: "Pip Lanternby, Bram Ostwick" });
+	await expect(rows).toHaveCount(2);
+	await rows
+		.first()
+		.getByRole("button", { name: /^move or leave out/ })
+		.click();
+	await rows.first().getByLabel("at", { exact: true }).fill("06:45");
+	await rows.first().getByRole("button", { name: "move it" }).click();
+	await expect(rows.first()).toContainText("06:45");
+	await expect(rows.first()).toContainText("moved");
+	await rows
+		.last()
+		.getByRole("button", { name: /^move or leave out/ })
+		.click();
+	await rows.last().getByRole("button", { name: "leave it out" }).click();
+	await expect(rows).toHaveCount(1);
+
+	// An address of its own: shown once, read without a session, withdrawn.
+	await page.getByLabel("Whose calendar it is for").fill("my phone");
+	await page.getByRole("button", { name: "make one" }).click();
+	const address = (await page.locator("code").textContent()) ?? "";
+	expect(address).toMatch(/\/api\/calendar\/[\w-]{43}\.ics$/);
+	const answer = await request.get(address);
+	expect(answer.headers()["content-type"]).toContain("text/calendar");
+	const theirs = eventsIn(await answer.text()).filter(({ who }) => who === "Pip Lanternby, Bram Ostwick");
+	expect(theirs.length).toBeGreaterThan(20);
+	expect(theirs[0]?.where).toBe("Lantern square");
+	const times = theirs.map(({ at }) => inVienna(at));
+	expect(times[0]).toBe("06:45");
+	expect(new Set(times.slice(1))).toEqual(new Set(["07:15"]));
+	// Half a year holds a night on which the clocks change: the hour stays, the moment does not.
+	expect(new Set(theirs.slice(1).map(({ at }) => at.getUTCHours())).size).toBe(2);
+	const stored = await studio.inStore((store) => store.client.execute("select * from feed"));
+	expect(JSON.stringify(stored.rows)).not.toContain(address.slice(-47, -4));
+	await page.getByRole("button", { name: "withdraw: my phone" }).click();
+	await expect(page.getByRole("button", { name: "withdraw: my phone" })).toHaveCount(0);
+	expect((await request.get(address)).status()).toBe(404);
+	expect((await request.get(address.replace(/[\w-]{43}/, "x".repeat(43)))).status()).toBe(404);
+});
+
+test("clashes and busy times are said; a file that is no calendar is refused, and one can be forgotten", async ({
+	page,
+}) => {
+	await page.goto("/calendar");
+	const two = page.getByRole("region", { name: "Two weeks" });
+	const first = two.getByRole("listitem").first();
+	await expect(first).not.toContainText("Busy then");
+	const stamp = today().replaceAll("-", "");
+	const diary = [
+		"BEGIN:VCALENDAR",
+		"BEGIN:VEVENT",
+		"UID:1",
+		`DTSTART;VALUE=DATE:${stamp}`,
+		"RRULE:FREQ=DAILY;COUNT=20",
+		"SUMMARY:Fair in the hall",
+		"END:VEVENT",
+		"END:VCALENDAR",
+	].join("\r\n");
+	const bring = (name: string, text: string) =>
+		page.getByLabel("A calendar file").setInputFiles({ name, mimeType: "text/calendar", buffer: Buffer.from(text) });
+	await bring("notes.ics", "no calendar at all");
+	await expect(page.getByText(/This is no calendar file/)).toBeVisible();
+	await bring("hall.ics", diary);
+	await expect(page.getByText("20 busy times taken in.")).toBeVisible();
+	await expect(first).toContainText("Busy then: Fair in the hall.");
+	await page.getByRole("button", { name: "forget: hall.ics" }).click();
+	await expect(first).not.toContainText("Busy then");
+});
+
+test("the week on Today leads to a plan, and says when one is made", async ({ page }) => {
+	await page.goto("/");
+	const week = page.getByRole("region", { name: "The week" });
+	await week
+		.getByRole("button", { name: /^plan it: / })
+		.first()
+		.click();
+	await expect(page.getByTestId("worth")).toContainText("planned");
+	const who = (await page.getByRole("heading", { level: 1 }).textContent())?.split(" · ")[0] ?? "";
+	await page.goto("/");
+	await expect(week.getByRole("link", { name: new RegExp(`^planned: ${who}`) })).toBeVisible();
+});
+
+test("a season to a date: what each ladder asks for side by side, which lessons hold it, and practice with days off", async ({
+	page,
+}) => {
+	await page.goto("/season?student=isolde");
+	const table = page.getByTestId("season");
+	await expect(table.getByRole("columnheader")).toHaveCount(3);
+	await expect(table).not.toContainText("…", { timeout: 30_000 });
+	await expect(table.getByRole("row", { name: /^rungs to go/ })).toContainText("9");
+	await accessible(page);
+	const lessons = page.getByRole("region", { name: "Which lessons hold which ladder" });
+	await expect(lessons.getByRole("listitem").first()).toContainText("Three-club cascade, right");
+	await page.getByLabel("weight of Three-club cascade, right").fill("0");
+	await expect(lessons).not.toContainText("Three-club cascade, right");
+	const practice = page.getByRole("region", { name: "Practice, a little every day" });
+	await practice.getByLabel("Days", { exact: true }).fill("90");
+	await expect(practice).toContainText("Days is 90; a whole number from 1 to 60 is needed.");
+	await practice.getByLabel("Days", { exact: true }).fill("14");
+	await practice.getByText(/^\d+ days for Isolde/).click();
+	await expect(practice.getByText(/^12 days for Isolde/)).toBeVisible();
+	await page.getByLabel("By the day of").fill(today());
+	await expect(page.getByText("That day is not to come; choose one after today.")).toBeVisible();
+});

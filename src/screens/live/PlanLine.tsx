@@ -1,0 +1,46 @@
+import { useDeferredValue, useEffect, useState } from "react";
+import { dueAgain, minutesLeft, runPlan } from "@/core/plan/run";
+import { useLive } from "./LiveContext";
+import css from "./plan.module.css";
+import { planSteps } from "./planSteps";
+
+/** Often enough for minutes, and nothing for a battery. */
+const TICK_MS = 10_000;
+
+/** What of the plan is in hand, how many minutes are left of it, and what comes then: always in this place. */
+export function PlanLine() {
+	const live = useLive();
+	// After what a touch changes, never before it.
+	const view = useDeferredValue(live.view);
+	const [time, setTime] = useState(() => Date.now());
+	useEffect(() => {
+		const timer = setInterval(() => setTime(Date.now()), TICK_MS);
+		return () => clearInterval(timer);
+	}, []);
+	const run = runPlan(view);
+	if (!run) return null;
+	const { now, left } = run;
+	const minutes = now ? minutesLeft(now, time) : 0;
+	const tries = view.visits.reduce((sum, visit) => sum + visit.tries.length, 0);
+	const again = dueAgain(run, view.opened?.at ?? "", time, tries);
+	const next = left[0];
+	return (
+		<div className={css.line} data-over={minutes < 0 || undefined}>
+			<button type="button" className={css.now} onClick={() => live.open("plan")}>
+				<b className={css.minutes}>
+					{minutes < 0 ? `+${-minutes}` : minutes}
+					<span className="visually-hidden"> minutes {minutes < 0 ? "over" : "left"}</span>
+				</b>
+				<span className={css.what} dir="auto">
+					{now?.stretch.what ?? "The plan is through"}
+				</span>
+				<span className={css.then} dir="auto" role={again ? "status" : undefined}>
+					{again ?? (next ? `then ${next.what}` : minutes < 0 ? "min over" : "min left")}
+				</span>
+			</button>
+			<button type="button" className={css.next} disabled={!next} onClick={() => next && planSteps(live).begin(next)}>
+				next<span className="visually-hidden">{next ? `: ${next.what}` : ""}</span>
+			</button>
+		</div>
+	);
+}

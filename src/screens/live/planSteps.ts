@@ -1,0 +1,28 @@
+import type { Planned } from "@/core/plan/run";
+import type { Live } from "./LiveContext";
+
+/** What a press does to something planned; one with a rung of its own turns to it as well. */
+export function planSteps({
+	lesson,
+	view,
+	pack,
+	board,
+	acts,
+}: Pick<Live, "lesson" | "view" | "pack" | "board" | "acts">) {
+	const student = view.opened?.student ?? null;
+	const step = (item: string, act: "begun" | "skipped" | "put off") => {
+		lesson.write([{ kind: "plan.step", student, body: { item, act } }]);
+	};
+	return {
+		skip: (item: string) => step(item, "skipped"),
+		putOff: (item: string) => step(item, "put off"),
+		begin(one: Planned) {
+			step(one.id, "begun");
+			const ladder = pack.ladders.find(({ id }) => id === one.ladder);
+			const { placing } = board.set;
+			if (!ladder || !one.rung || (placing.ladder === ladder.id && placing.rung === one.rung)) return;
+			if (one.rung === ladder.peg) acts.ladder(ladder);
+			else acts.workHere(ladder, one.rung, "here today");
+		},
+	};
+}

@@ -1,0 +1,48 @@
+import type { LessonView } from "@/core/log/view";
+import { plannedBesideDone, runPlan } from "@/core/plan/run";
+import css from "./facts.module.css";
+
+/** What was planned beside what was done, in minutes by item; nothing where nothing was planned. */
+export function PlannedDone({ view }: { view: LessonView }) {
+	const run = runPlan(view);
+	if (!run) return null;
+	const end = Date.parse(view.closed?.at ?? view.events.at(-1)?.at ?? view.opened?.at ?? "");
+	const rows = plannedBesideDone(run, end);
+	const total = rows.reduce(
+		(sum, { stretch, done }) => ({ planned: sum.planned + stretch.minutes, done: sum.done + (done ?? 0) }),
+		{
+			planned: 0,
+			done: 0,
+		},
+	);
+	return (
+		<section aria-label="Planned and done">
+			<h2>Planned and done</h2>
+			<table className={css.planned}>
+				<thead>
+					<tr>
+						<td />
+						<th scope="col">planned, min</th>
+						<th scope="col">done, min</th>
+					</tr>
+				</thead>
+				<tbody>
+					{rows.map(({ stretch, done, skipped }) => (
+						<tr key={stretch.id}>
+							<th scope="row" dir="auto">
+								{stretch.what}
+							</th>
+							<td>{stretch.minutes}</td>
+							<td>{done === null ? (skipped ? "left out" : "not begun") : Math.round(done)}</td>
+						</tr>
+					))}
+					<tr>
+						<th scope="row">all of it</th>
+						<td>{total.planned}</td>
+						<td>{Math.round(total.done)}</td>
+					</tr>
+				</tbody>
+			</table>
+		</section>
+	);
+}
