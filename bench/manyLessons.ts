@@ -43,6 +43,7 @@ interface Book {
 	rungVersions: { hash: string; settings: unknown }[];
 	ladderVersions: { hash: string; ladder: unknown }[];
 	ladders: { id: string; student: string; skill: string; skillVersion: string; version: string; ladder: unknown }[];
+	bookings: { id: string; booking: { students: string[] } }[];
 	events: LogEvent[];
 }
 
@@ -118,6 +119,16 @@ async function documents(store: Store, book: Book, copies: number): Promise<void
 					student: student + end,
 					name: name(rest.skill),
 					body: ladder,
+				})),
+			),
+		);
+		// Everybody comes every week.
+		await tx.insert(t.booking).values(
+			all.flatMap((end) =>
+				book.bookings.map(({ id, booking }) => ({
+					id: id + end,
+					name: "",
+					body: { ...booking, students: booking.students.map((one) => one + end) },
 				})),
 			),
 		);

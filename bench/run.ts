@@ -3,6 +3,7 @@ import { courtside, memory } from "./courtside";
 import { curves } from "./curves";
 import { files } from "./files";
 import { finder } from "./finder";
+import { plan } from "./plan";
 import { positions } from "./positions";
 import { push } from "./push";
 import { rungs } from "./rungs";
@@ -17,6 +18,7 @@ const benches: Record<string, () => void | Promise<void>> = {
 	curves,
 	worst,
 	finder,
+	plan,
 	tap,
 	courtside,
 	memory,

@@ -8,7 +8,7 @@ const folder = ".data/bench";
 /** Pages of a studio of seven years against those of one of a few months. */
 export async function scale(): Promise<void> {
 	// What was brought up under another meaning would have to be made anew before the first page.
-	const [few, many] = [`${folder}/10000-${MEANING}.db`, `${folder}/1000000-${MEANING}.db`];
+	const [few, many] = [`${folder}/10000-week-${MEANING}.db`, `${folder}/1000000-week-${MEANING}.db`];
 	for (const [file, size, students] of [
 		[few, { attempts: 10_000, copies: 1 }, 10],
 		[many, { attempts: 1_000_000, copies: 6 }, 60],
@@ -17,7 +17,7 @@ export async function scale(): Promise<void> {
 	const [large, small] = [await serve("product", many), await serve("product", few)];
 	try {
 		for (const [name, path] of [
-			["Today", "/"],
+			["Today with its week", "/"],
 			["one student", "/students/isolde"],
 			["lesson history", "/students/isolde/lessons"],
 		] as const)

@@ -293,6 +293,30 @@ test("against the clock a 42 is entered in five presses, and passes what it prov
 	expect(tallies).toEqual([{ tries: 42, good: 42, seconds: 60 }]);
 });
 
+test("nine scores read aloud go in at three presses each, with nothing opened and nothing waited for", async ({
+	page,
+	studio,
+}) => {
+	await fill(studio, { limit: 60 });
+	await begin(page, "Wendel", "within");
+	const scores = [12, 15, 31, 18, 22, 14, 19, 16, 25];
+	let presses = 0;
+	for (const score of scores) {
+		for (const digit of String(score)) {
+			await page.getByRole("button", { name: digit, exact: true }).tap();
+			presses += 1;
+		}
+		await page.getByRole("button", { name: `log cm ${score}`, exact: true }).tap();
+		presses += 1;
+	}
+	// A press a second is slow: 27 of them fit into half a minute of reading aloud.
+	expect(presses).toBe(27);
+	await expect(page.getByTestId("used")).toHaveText("9");
+	await allSent(page);
+	const measured = (await studio.events()).flatMap((event) => (event.kind === "attempt" ? [event.body.measure] : []));
+	expect(measured).toEqual(scores);
+});
+
 /** Rungs whose fields or keys say something else than what was off: what logs a try by touch, and by keys. */
 const beside: Partial<Record<Rule["kind"], { touch: string[]; keys: string[] }>> = {
 	length: { touch: ["2", "log length 2"], keys: ["3", "g"] },

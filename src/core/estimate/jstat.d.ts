@@ -11,4 +11,7 @@ declare module "jstat" {
 			inv(p: number, alpha: number, beta: number): number;
 		};
 	};
+	/** Under Node's own loader the package has a default export only. */
+	const all: { jStat: typeof jStat };
+	export default all;
 }

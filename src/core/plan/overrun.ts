@@ -1,4 +1,4 @@
-import { jStat } from "jstat";
+import jstat from "jstat";
 import type { Minutes } from "./minutes";
 
 export interface Overrun {
@@ -20,6 +20,6 @@ export function overrunOf(items: readonly Minutes[], minutes: number): Overrun {
 	if (mean <= 0) return { chance: 0, minutes: 0 };
 	if (variance <= 0) return { chance: mean > minutes ? 1 : 0, minutes: Math.max(0, mean - minutes) };
 	const [shape, scale] = [mean ** 2 / variance, variance / mean];
-	const over = (k: number) => 1 - jStat.gamma.cdf(minutes, k, scale);
+	const over = (k: number) => 1 - jstat.jStat.gamma.cdf(minutes, k, scale);
 	return { chance: over(shape), minutes: Math.max(0, mean * over(shape + 1) - minutes * over(shape)) };
 }

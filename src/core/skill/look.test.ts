@@ -9,6 +9,7 @@ test("a position in lines: tells by sense, tolerance, stage and school; a silent
 		protects: "the wrist",
 		forms: "palm up",
 		tolerance: { by: "words", words: "a hand" },
+		toleranceByBeat: "on the dip two hands",
 		ways: { s: { words: "wide", reason: "rest" } },
 		faults: [{ ...freshFault("f", "beyond"), words: "too low" }],
 	});
@@ -19,6 +20,7 @@ test("a position in lines: tells by sense, tolerance, stage and school; a silent
 			"heard: a hum",
 			"hands-on test; ask first: a hand under the seat",
 			"within a hand",
+			"by beat: on the dip two hands",
 			"right too: palm up",
 		],
 		...["wide", "protects the wrist", "beyond it: too low"],

@@ -31,6 +31,7 @@ export function lookOf(position: KeyPosition, { stage, school }: Follows, sides:
 		position.tell,
 		...senses.map((sense) => (position.tells?.[sense] ? `${senseWords[sense]}: ${position.tells[sense]}` : "")),
 		tolerance && `within ${tolerance}`,
+		position.toleranceByBeat ? `by beat: ${position.toleranceByBeat}` : "",
 		position.forms ? `right too: ${position.forms}` : "",
 		at?.words ?? "",
 		way?.words ?? "",

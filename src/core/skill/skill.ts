@@ -77,6 +77,8 @@ export const KeyPosition = z.object({
 	tell: text(400),
 	tells: z.optional(z.partialRecord(z.enum(senses), text(300))),
 	tolerance: z.optional(Tolerance),
+	/** Where the tolerance is another on a beat of the rhythm: "on the dip 10 to 20 cm, on the rise none". */
+	toleranceByBeat: z.optional(text(300)),
 	/** First one first offered, unless one outside of the body is there. */
 	cues: z.array(Cue).check(z.maxLength(8)),
 	/** Other forms of it that are on as well: any of them is right. */
@@ -203,6 +205,7 @@ export const skillLabels = {
 	who: "who thinks so",
 	drill: "test drill",
 	forms: "forms that are right too",
+	toleranceByBeat: "tolerance by beat",
 	check: "self-check",
 	voice: "breath or voice",
 };

@@ -44,6 +44,12 @@ export function PositionFields({
 			))}
 			<Words at={`${at}.forms`} label="Other forms that are right too" value={position.forms} optional />
 			<ToleranceFields at={`${at}.tolerance`} value={position.tolerance} />
+			<Words
+				at={`${at}.toleranceByBeat`}
+				label="Where it is another on a beat"
+				value={position.toleranceByBeat}
+				optional
+			/>
 			<CueFields index={index} position={position} />
 			<div className={css.third}>
 				<Form.Check
