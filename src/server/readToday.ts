@@ -55,11 +55,14 @@ export interface TodayProps {
 	names: Record<string, string>;
 	keeping: Pick<Reminders, "promises" | "parked">;
 	decide: Question[];
+	/** Passed rungs of those shown that want to be looked at again, the longest due first. */
+	due: { ladder: string; who: string; rung: string; due: string; slipped: boolean }[];
 	/** Lessons in the calendar, today and the six days after. */
 	week: WeekRow[];
 }
 
 const WEEK_DAYS = 7;
+const DUE_SHOWN = 5;
 
 /** As many lessons as a long day holds, and as many lines as a glance. */
 const SHOWN = 8;
@@ -122,8 +125,37 @@ export async function readToday(day: string): Promise<TodayProps> {
 		),
 		keeping: { promises, parked },
 		decide: await questions(store, names, day),
+		due: dueAmong(ladders, names, day),
 		week,
 	};
+}
+
+/** A glance's worth, a rung a ladder: the highest that is due holds what is below it. */
+function dueAmong(
+	ladders: Awaited<ReturnType<typeof railedLadders>>,
+	names: Record<string, string>,
+	day: string,
+): TodayProps["due"] {
+	return ladders
+		.flatMap(({ id, student, rail }) => {
+			const due = rail.holes
+				.slice(0, rail.pegIndex)
+				.filter(({ schedule }) => schedule && (schedule.slipped || schedule.due <= day));
+			const one = due.findLast(({ schedule }) => schedule?.slipped) ?? due.at(-1);
+			return one?.schedule
+				? [
+						{
+							ladder: id,
+							who: names[student] ?? "somebody",
+							rung: one.name,
+							due: one.schedule.due,
+							slipped: one.schedule.slipped,
+						},
+					]
+				: [];
+		})
+		.sort((a, b) => Number(b.slipped) - Number(a.slipped) || (a.due < b.due ? -1 : 1))
+		.slice(0, DUE_SHOWN);
 }
 
 /** What lets go of a lesson in which nothing was tried. */

@@ -14,6 +14,7 @@ import { limit } from "./lines/limit";
 import { notYet } from "./lines/notYet";
 import { overCorrected } from "./lines/overCorrected";
 import { pause } from "./lines/pause";
+import { reCheck } from "./lines/reCheck";
 import { sameMiss } from "./lines/sameMiss";
 import { stepUp } from "./lines/stepUp";
 import { stop } from "./lines/stop";
@@ -49,11 +50,15 @@ export const lines: readonly Line[] = [
 /** A warm-up is judged by nothing: only what keeps people safe speaks on it. */
 const warmUpLines: readonly Line[] = [stop, care, careAgain, pause, warmUp];
 
+/** A short look is decided by itself, and nothing else is asked of it. */
+const checkLines: readonly Line[] = [stop, care, careAgain, pause, reCheck];
+
 type Unnamed = Omit<Advice, "line" | "canSilence">;
 
 /** The first line that speaks and is not silenced. */
 function firstOf(facts: Facts): { line: Line; said: Unnamed } {
-	const speaking = facts.input.visit.elsewhere === "warm-up" ? warmUpLines : lines;
+	const { elsewhere } = facts.input.visit;
+	const speaking = elsewhere === "warm-up" ? warmUpLines : elsewhere === "re-check" ? checkLines : lines;
 	for (const line of speaking) {
 		const since = facts.overruled.get(line.name);
 		const silent = !line.always && since !== undefined && since < (line.silentFor?.(facts) ?? Infinity);

@@ -2,6 +2,7 @@ import { isDoubtful } from "@/core/log/days";
 import type { LessonDigest, PassDigest } from "@/core/log/digest";
 import { byOrder } from "@/core/log/order";
 import type { LastTime } from "./lastTime";
+import type { Check } from "./recheck";
 
 /** One lesson's work on a rung: what stands behind a hole. */
 export interface RungDay {
@@ -33,6 +34,8 @@ export interface RungSum {
 	lessons: number;
 	/** Days on which its rule, or a day's part of it, was met. */
 	metDays: string[];
+	/** Short looks at it since, in order. */
+	checks?: Check[];
 	/** The latest lessons, oldest first. */
 	recent: RungDay[];
 	/** The first day on it. */
@@ -95,11 +98,12 @@ export function digestLadder(ladder: string, lessons: readonly LessonDigest[], t
 			lessons: new Set(all.map(({ lesson }) => lesson)).size,
 			ways: addedUp(all.map((day) => day.ways)),
 			metDays: [...new Set(days.filter((day) => day.met).map((day) => day.day))],
+			...checksOn(days),
 			// Done in another form only, or as a warm-up: no score of the rung.
 			recent: days
 				.filter(({ tries }) => tries > 0)
 				.slice(-RECENT)
-				.map(({ tried: _, ways: __, ...day }) => day),
+				.map(({ tried: _, ways: __, checks: ___, ...day }) => day),
 			first: scoreOf(days.find((day) => day.tries > 0)),
 			best: bestOf(days),
 		};
@@ -159,12 +163,21 @@ const movesOf = (ladder: string, lessons: readonly LessonDigest[]) =>
 	lessons.flatMap((lesson) => lesson.moves.filter((move) => move.ladder === ladder)).sort(byOrder);
 
 function daysByRung(ladder: string, lessons: readonly LessonDigest[]) {
-	const days = new Map<string, (RungDay & { tried: number; ways: Record<string, number> })[]>();
+	const days = new Map<
+		string,
+		(RungDay & { tried: number; ways: Record<string, number>; checks: readonly boolean[] })[]
+	>();
 	for (const { lesson, day, rungs } of byDay(lessons))
-		for (const { ladder: on, rung, tries, good, tried, met, marks, ways = {} } of rungs)
+		for (const { ladder: on, rung, tries, good, tried, met, marks, ways = {}, checks = [] } of rungs)
 			if (on === ladder)
-				days.set(rung, [...(days.get(rung) ?? []), { lesson, day, tries, good, met, marks, tried, ways }]);
+				days.set(rung, [...(days.get(rung) ?? []), { lesson, day, tries, good, met, marks, tried, ways, checks }]);
 	return days;
+}
+
+/** Short looks by their day; a rung that had none says nothing of them. */
+function checksOn(days: readonly { day: string; checks: readonly boolean[] }[]): { checks?: Check[] } {
+	const checks = days.flatMap(({ day, checks: all }) => all.map((passed) => ({ day, passed })));
+	return checks.length > 0 ? { checks } : {};
 }
 
 function addedUp(all: readonly Record<string, number>[]): Record<string, number> {

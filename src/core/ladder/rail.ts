@@ -1,14 +1,17 @@
 import { countDays } from "@/core/rules/days";
 import type { LadderDigest, RungSum, UnclaimedPass } from "./digest";
 import type { Ladder } from "./ladder";
+import { type Schedule, scheduleOf } from "./recheck";
 
-/** How a hole of the rail is drawn. Settled and slipped come with re-checks. */
+/** How a hole of the rail is drawn. */
 export type HoleState = "open" | "passed" | "held" | "settled" | "slipped" | "skipped";
 
 export interface Hole extends RungSum {
 	rung: string;
 	name: string;
 	state: HoleState;
+	/** Of a passed rung: when it wants to be looked at again. */
+	schedule: Schedule | null;
 }
 
 /** A ladder as it stands: the peg, and for every rung what stands behind its hole. */
@@ -24,12 +27,15 @@ export interface Rail {
 }
 
 const HELD_DAYS = 2;
+/** A passed rung by what was seen of it since. */
+const passedState = ({ slipped, settled }: Schedule, metDays: readonly string[]): HoleState =>
+	slipped ? "slipped" : settled ? "settled" : metDays.length >= HELD_DAYS ? "held" : "passed";
 const untried: RungSum = { tries: 0, good: 0, tried: 0, lessons: 0, metDays: [], recent: [], first: null, best: null };
 
 /**
  * The rail of a ladder as it is now, over everything that happened on it. A rung is
  * passed when its own rule was met in some visit, held when that happened on two or
- * more days, skipped when a higher rung was tested out over it. The peg stands where
+ * more days, settled and slipped by the checks since, skipped when a higher rung was tested out over it. The peg stands where
  * the last move that still holds put it; before any, where the ladder starts: a rule that
  * is met moves nothing. If that rung is gone, it stands on the lowest one not passed. `happened` is null for a ladder nobody has tried.
  */
@@ -40,11 +46,13 @@ export function foldRail(id: string, ladder: Ladder, happened: LadderDigest | nu
 		const { metDays } = sum;
 		const { rule } = rung.settings;
 		const passed = rule.kind === "days" ? countDays(metDays, rule.gap) >= rule.days : metDays.length > 0;
+		const schedule = passed ? scheduleOf(metDays, sum.checks ?? []) : null;
 		return {
 			...sum,
 			rung: rung.id,
 			name: rung.settings.name,
-			state: passed ? (metDays.length >= HELD_DAYS ? "held" : "passed") : skipped.has(rung.id) ? "skipped" : "open",
+			state: schedule ? passedState(schedule, metDays) : skipped.has(rung.id) ? "skipped" : "open",
+			schedule,
 		};
 	});
 	const last = happened?.standing ?? ladder.start ?? ladder.rungs[0]?.id;

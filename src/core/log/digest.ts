@@ -42,6 +42,8 @@ export interface RungDigest {
 	pass?: PassDigest;
 	/** What was done where the rung itself was not tried. */
 	instead?: { good: number | null; tries: number; of: "variation" | "warm-up" | "stretch" };
+	/** Short looks at it that were decided: passed or not. */
+	checks?: boolean[];
 	/** Its own rule was met; re-earning a lower rung by its short rule passes nothing. */
 	met: boolean;
 }
@@ -148,21 +150,38 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 		rungs: wrapUp(view)
 			.filter((rung) => rung.visits.some((visit) => inOrder(visit).length > 0))
 			.map((wrap) => ({ wrap, score: scoreOf(wrap), ...wrap }))
-			.map(({ wrap, score, student, ladder, rung, name, tries, good, variationTries, longestRun, met, visits }) => ({
-				student,
-				ladder,
-				rung,
-				name,
-				tries,
-				good,
-				tried: tries + variationTries,
-				met,
-				longestRun: tellsRuns(wrap) ? longestRun : null,
-				...(score.of === "rung" ? {} : { instead: { ...score, of: score.of } }),
-				marks: visits.map((visit) => marksOf(visit)).join(""),
-				...passOf(view, visits),
-				ways: waysIn(visits),
-			})),
+			.map(
+				({
+					wrap,
+					score,
+					student,
+					ladder,
+					rung,
+					name,
+					tries,
+					good,
+					variationTries,
+					longestRun,
+					met,
+					checks,
+					visits,
+				}) => ({
+					...(checks.length > 0 ? { checks } : {}),
+					student,
+					ladder,
+					rung,
+					name,
+					tries,
+					good,
+					tried: tries + variationTries,
+					met,
+					longestRun: tellsRuns(wrap) ? longestRun : null,
+					...(score.of === "rung" ? {} : { instead: { ...score, of: score.of } }),
+					marks: visits.map((visit) => marksOf(visit)).join(""),
+					...passOf(view, visits),
+					ways: waysIn(visits),
+				}),
+			),
 		moves: view.moves.flatMap((move) =>
 			move.ladder
 				? [
@@ -198,7 +217,9 @@ function waysIn(visits: readonly Visit[]): Record<string, number> {
 
 /** The latest pass of a rung that no move of its ladder followed. */
 function passOf(view: LessonView, visits: readonly Visit[]): { pass?: PassDigest } {
-	const visit = visits.findLast(({ verdict, placing }) => verdict.metBy !== null && placing.reEarn === null);
+	const visit = visits.findLast(
+		({ verdict, placing, elsewhere }) => verdict.metBy !== null && placing.reEarn === null && elsewhere !== "re-check",
+	);
 	const metBy = visit?.verdict.metBy;
 	if (!visit?.ladder || !metBy) return {};
 	const at = view.events.findIndex(({ id }) => id === metBy);

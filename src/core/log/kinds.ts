@@ -128,8 +128,8 @@ export const Basis = z.object({
 });
 export type Basis = z.infer<typeof Basis>;
 
-/** Work on a rung with the peg left where it is: judged like any other, or only a warm-up. */
-export const elsewheres = ["here today", "warm-up"] as const;
+/** Work on a rung with the peg left where it is: judged like any other, only a warm-up, or a short look at what was passed. */
+export const elsewheres = ["here today", "warm-up", "re-check"] as const;
 export type Elsewhere = (typeof elsewheres)[number];
 
 /** Several rungs one after the other, so many tries or good ones at each; the next opens by itself, and after the last the peg. */

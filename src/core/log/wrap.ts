@@ -1,4 +1,5 @@
 import { allParts } from "@/core/rules";
+import { checkOf, goodAmong } from "./check";
 import { type Direction, lookedFor } from "./kinds";
 import { type StretchCount, stretchIn } from "./stretch";
 import { countedIn, formOf, inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./view";
@@ -49,6 +50,8 @@ export interface RungWrap {
 	/** Why it was done in its easier form, where that is the rung for this student. */
 	easedBy: string | null;
 	met: boolean;
+	/** Short looks at it that were decided: passed or not. */
+	checks: boolean[];
 	faults: FaultCount[];
 	cues: CueGiven[];
 	visits: Visit[];
@@ -119,18 +122,19 @@ function wrapRung(visits: Visit[]): RungWrap {
 		beforeCheck: visits.flatMap((visit) => visit.tries).filter((t) => t.body.beforeCheck).length,
 		byPartner: countedIn(visits.flatMap(inOrder).filter((item) => item.byPartner)),
 		variationTries: countedIn(visits.flatMap(inOrder)) - tries,
-		variationGood: goodIn(visits.flatMap(inOrder).filter((item) => item.counted && item.variation !== form)),
+		variationGood: goodAmong(visits.flatMap(inOrder).filter((item) => item.counted && item.variation !== form)),
 		stretch: stretchIn(visits.flatMap(({ entries }) => entries)),
 		easedBy: first.placing.easedBy ?? null,
-		met: visits.some((visit) => visit.verdict.kind === "met" && visit.placing.reEarn === null),
+		// A short look is not the rung's rule, and says for itself how it went.
+		met: visits.some(
+			(visit) => visit.verdict.kind === "met" && visit.placing.reEarn === null && visit.elsewhere !== "re-check",
+		),
+		checks: visits.flatMap((visit) => checkOf(visit) ?? []),
 		faults: faults(visits, counted),
 		cues: visits.flatMap(cuesGiven),
 		visits,
 	};
 }
-
-const goodIn = (items: readonly (TryView | TallyView)[]): number =>
-	items.reduce((sum, item) => sum + (item.kind === "tally" ? item.good : item.good ? 1 : 0), 0);
 
 function longestOf(tries: readonly TryView[], tallies: readonly TallyView[]): number | null {
 	const told = tallies.flatMap(({ longest }) => longest ?? []);

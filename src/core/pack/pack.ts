@@ -67,6 +67,8 @@ export const PackLadder = z.object({
 			state: z.enum(["open", "passed", "held", "settled", "slipped", "skipped"]),
 			tried: z.number(),
 			metDays: z.array(z.string()),
+			/** The day on which it wants to be looked at again. */
+			due: z.optional(z.string()),
 			first: z.optional(z.nullable(Score)),
 			best: z.nullable(Score),
 		}),

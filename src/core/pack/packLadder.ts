@@ -104,6 +104,7 @@ export function packLadder(
 			state: hole.state,
 			tried: hole.tried,
 			metDays: hole.metDays,
+			...(hole.schedule ? { due: hole.schedule.due } : {}),
 			first: hole.first,
 			best: hole.best,
 		})),

@@ -1,5 +1,6 @@
+import { scheduleOf } from "@/core/ladder/recheck";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
-import { gather, gatherAgain, type KnownLadder, type KnownStudent, minutesFor, recheckDue } from "./candidates";
+import { gather, gatherAgain, type KnownLadder, type KnownStudent, minutesFor } from "./candidates";
 import type { PlannedItem } from "./plan";
 
 const DAY = "2026-11-27";
@@ -10,6 +11,7 @@ const hole = (state: KnownLadder["holes"][number]["state"], metDays: string[] = 
 	state,
 	metDays,
 	recent: metDays.map((day) => ({ day, marks: "", lesson: "l" }) as never),
+	schedule: scheduleOf(metDays, []),
 });
 const good = (n: number) => Array.from({ length: n }, () => ({ good: true, daysAgo: 1 }));
 
@@ -48,7 +50,7 @@ test("the peg, the next rung and what was passed long enough ago gather themselv
 		"re-check: Rung 1",
 		"wrap-up: Wrap up",
 	]);
-	expect(items[3]?.why).toBe("Passed on 1 day, and not looked at for 26 days. Cascade, rung 1 of 4.");
+	expect(items[3]?.why).toBe("Passed; due to be looked at 24 days before. Cascade, rung 1 of 4.");
 	expect(items[1]).toMatchObject({ ladder: "l", rung: "r2", student: "s", value: 10 });
 	expect(gather([student({ ladders: [ladder({ side: "left" })] })], DAY)[1]?.what).toBe("Rung 3, left");
 	expect(items[2]?.value).toBeLessThan(items[1]?.value ?? 0);
@@ -128,10 +130,12 @@ test("minutes: the usual until three lessons are known, then this student's own 
 	expect(peg).toMatchObject({ least: 5, wish: 12, takes: { mean: 1, spread: 0.25 } });
 });
 
-test("re-checks come after 2, 7 and 21 days, then 2.2 times as many", () => {
-	const after = (n: number) => recheckDue(Array.from({ length: n }, (_, i) => `2026-01-0${i + 1}`))?.after;
-	expect([0, 1, 2, 3, 4, 5].map(after)).toEqual([undefined, 2, 7, 21, 46, 102]);
-	expect(recheckDue(["2026-11-20"])?.day).toBe("2026-11-22");
+test("a rung that slipped at its last check is worth more, and says so", () => {
+	const slipped = scheduleOf(["2026-11-01"], [{ day: "2026-11-10", passed: false }]);
+	const holes = [{ ...hole("slipped", ["2026-11-01"]), schedule: slipped }, ...ladder().holes.slice(1)];
+	const item = gather([student({ ladders: [ladder({ holes })] })], DAY).find(({ class: kind }) => kind === "re-check");
+	expect(item?.why).toBe("Slipped at its last check; due 15 days before. Cascade, rung 1 of 4.");
+	expect(item?.value).toBeGreaterThan(6);
 });
 
 test("gathered anew, what the coach set stays where its thing is still there, and so do the coach's own", () => {

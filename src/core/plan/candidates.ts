@@ -16,7 +16,7 @@ export interface KnownLadder {
 	side: string | null;
 	begins: LessonStart;
 	rungs: readonly Rung[];
-	holes: readonly Pick<Hole, "state" | "metDays" | "recent">[];
+	holes: readonly Pick<Hole, "state" | "metDays" | "recent" | "schedule">[];
 	pegIndex: number;
 	/** The rung worked on last. */
 	last: string | null;
@@ -38,9 +38,6 @@ export interface KnownStudent {
 	ladders: readonly KnownLadder[];
 }
 
-/** Days after which a pass is looked at again, by how many days it was passed on; beyond, times 2.2. */
-const RECHECK_DAYS = [2, 7, 21] as const;
-const RECHECK_GROWTH = 2.2;
 const RECHECK_TRIES = 10;
 /** A rung from the bottom is shown, not worked. */
 const SHOWN_TRIES = 3;
@@ -64,16 +61,6 @@ const EFFORT: Record<PlanClass, number> = {
 };
 
 const daysBetween = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
-
-/** When a passed rung wants to be looked at again, by the days it was passed on. */
-export function recheckDue(metDays: readonly string[]): { day: string; after: number } | null {
-	const last = metDays.at(-1);
-	if (!last) return null;
-	const n = metDays.length - 1;
-	const known = RECHECK_DAYS[n];
-	const after = known ?? Math.round(RECHECK_DAYS[2] * RECHECK_GROWTH ** (n - RECHECK_DAYS.length + 1));
-	return { day: new Date(Date.parse(last) + after * 86_400_000).toISOString().slice(0, 10), after };
-}
 
 /** High, or it loads much: not the last thing in a lesson. */
 const isHeavy = ({ neverAlone, notches, loads }: Rung["settings"]): boolean =>
@@ -195,16 +182,15 @@ const rechecks = (sees: Sees, ladder: KnownLadder): PlannedItem[] =>
 	ladder.holes
 		.slice(0, ladder.pegIndex)
 		.flatMap((hole, at) => {
-			const due = hole.state === "open" || hole.state === "skipped" ? null : recheckDue(hole.metDays);
-			const seen = [hole.recent.at(-1)?.day ?? "", hole.metDays.at(-1) ?? ""].sort().at(-1) ?? "";
-			if (!due || due.day > sees.day || daysBetween(seen, sees.day) < due.after) return [];
-			const ago = daysBetween(seen, sees.day);
+			const { schedule } = hole;
+			if (!schedule || schedule.due > sees.day) return [];
+			const late = daysBetween(schedule.due, sees.day);
 			const kind = pressing((ladder.rungs[at] as Rung).settings);
 			return onRung(sees, ladder, at, {
 				id: `again-${at}-${ladder.id}`,
 				class: kind ?? "re-check",
-				why: `Passed on ${plural(hole.metDays.length, "day")}, and not looked at for ${plural(ago, "day")}.`,
-				value: 4 + Math.min(3, ago / 14),
+				why: `${schedule.slipped ? "Slipped at its last check; due" : "Passed; due to be looked at"} ${late === 0 ? "on the day" : `${plural(late, "day")} before`}.`,
+				value: (schedule.slipped ? 6 : 4) + Math.min(3, late / 14),
 				least: RECHECK_TRIES / 2,
 				wish: RECHECK_TRIES,
 			});

@@ -1,6 +1,6 @@
 "use client";
 
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { type ComponentProps, useCallback, useEffect, useMemo, useState } from "react";
 import type { Advice } from "@/core/advice";
 import type { Pack } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
@@ -11,14 +11,14 @@ import { AdviceZone, WatchingZone } from "./AdviceZone";
 import { CountZone } from "./CountZone";
 import { useDeviceSettings } from "./deviceSettings";
 import { LiveDrawers } from "./drawers/LiveDrawers";
-import { Fields, MarkFields } from "./Fields";
+import { Fields, MarkFields, NumberPad } from "./Fields";
 import { Foot } from "./Foot";
 import fields from "./fields.module.css";
 import { inputsFor, secondsOf } from "./inputs";
 import { type DrawerName, type Live, LiveProvider } from "./LiveContext";
 import type { Board } from "./model";
 import css from "./page.module.css";
-import { Stopped } from "./Stopped";
+import type { Stopped as StoppedNow } from "./Stopped";
 import { Strip } from "./Strip";
 import { Top } from "./Top";
 import { type Acts, useActs } from "./useActs";
@@ -37,6 +37,16 @@ const StretchFields = late(
 	({ onAgain }: { onAgain: () => void }) => (
 		<button type="button" className={fields.field} onClick={onAgain}>
 			fetch these fields again
+		</button>
+	),
+);
+
+/** Until it is here nothing counts either: the fields are gone. */
+const Stopped = late(
+	() => import("./Stopped").then((module) => module.Stopped),
+	({ onAgain }: ComponentProps<typeof StoppedNow> & { onAgain: () => void }) => (
+		<button type="button" className={fields.field} onClick={onAgain}>
+			Closed for pain: fetch what can be done now
 		</button>
 	),
 );
@@ -102,7 +112,7 @@ export function LiveBoard({
 	useEffect(() => {
 		lesson.actor = device.partner ? "partner" : "coach";
 	}, [lesson, device.partner]);
-	useEffect(() => preloadLate([StretchFields]), []);
+	useEffect(() => preloadLate([NumberPad, Stopped, StretchFields]), []);
 
 	const { follow, overrule } = useAnswer(acts, advice, setDrawer);
 	const noCount = useCallback(() => attempt({ result: "hit", off: [], judged: false, noCount: true }), [attempt]);

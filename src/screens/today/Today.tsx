@@ -16,7 +16,7 @@ import css from "./today.module.css";
 const FEW = 4;
 
 /** Who is next, what is due, what was promised, what needs a decision. */
-export function Today({ studio, day, open, students, more, names, keeping, decide, week }: TodayProps) {
+export function Today({ studio, day, open, students, more, names, keeping, decide, due, week }: TodayProps) {
 	const [next, ...later] = students;
 	return (
 		<BenchPage
@@ -75,6 +75,7 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 				</section>
 			)}
 			<Week week={week} day={day} />
+			<Due due={due} day={day} />
 			{later.length > 0 && (
 				<section aria-label="Then">
 					<h2 className={css.then}>Then</h2>
@@ -106,6 +107,29 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 		</BenchPage>
 	);
 }
+
+/** Passed rungs that nobody has looked at for long enough, and those that slipped. */
+const Due = ({ due, day }: Pick<TodayProps, "due" | "day">) =>
+	due.length > 0 && (
+		<section aria-label="To look at again" className={css.due}>
+			<h2>To look at again</h2>
+			<ul>
+				{due.map((one) => (
+					<li key={one.ladder}>
+						<Link href={`/ladders/${one.ladder}`} dir="auto">
+							{one.who}: {one.rung}
+						</Link>
+						{one.slipped ? <b> slipped</b> : ""}{" "}
+						<span className="mute">
+							{one.slipped
+								? "at its last check; one who is ready does 5 times in 100 by luck. Move the peg, or plan a refresher."
+								: `due ${fromToday(one.due, day)}`}
+						</span>
+					</li>
+				))}
+			</ul>
+		</section>
+	);
 
 /** Lessons of today as rows, those of the week folded into one line. */
 function Week({ week, day }: Pick<TodayProps, "week" | "day">) {

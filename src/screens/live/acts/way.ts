@@ -1,11 +1,12 @@
 import { v7 as uuid } from "uuid";
 import type { Advice } from "@/core/advice";
 import * as commands from "@/core/commands";
+import { checkUnder } from "@/core/commands/check";
 import { pegIn } from "@/core/commands/peg";
 import type { Elsewhere, Placing, RoundPlace, Variation } from "@/core/log/kinds";
 import { type LessonView, partnerOf } from "@/core/log/view";
 import type { PackLadder } from "@/core/pack/pack";
-import { improvised, placeOn, variationOn } from "@/core/pack/placing";
+import { changedHere, improvised, placeOn, variationOn } from "@/core/pack/placing";
 import type { Desk } from "./desk";
 
 /** The placing a ladder is gone on with: as it waits, or on its peg. */
@@ -26,10 +27,12 @@ export const wayActs = ({ now, view, write }: Desk) => ({
 		if (partner?.placing.ladder === ladder.id) write(commands.switchTo(uuid, partner, placing, variation, set));
 		else write(commands.leaveFor(uuid, view(), set, placing, variation));
 	},
-	/** Another rung, or a round of several, with the peg left where it is. */
+	/** Another rung, or a round of several, with the peg left where it is. A short look has a rule and a limit of its own. */
 	workHere(ladder: PackLadder, rung: string, elsewhere: Elsewhere, round?: RoundPlace) {
 		const { set } = now();
-		write(commands.leaveFor(uuid, view(), set, placeOn(ladder, rung), variationOn(ladder, rung), { elsewhere, round }));
+		const own = placeOn(ladder, rung);
+		const placing = elsewhere === "re-check" ? changedHere(own, ladder, checkUnder(view(), own)) : own;
+		write(commands.leaveFor(uuid, view(), set, placing, variationOn(ladder, rung), { elsewhere, round }));
 	},
 	/** A drill thought of just now; the peg stays. */
 	improvise(name: string) {

@@ -4,14 +4,19 @@ import { useState } from "react";
 import { pegIn } from "@/core/commands/peg";
 import { circuitOn, quickUp } from "@/core/commands/rounds";
 import type { Rung } from "@/core/ladder/rung";
+import { checkOf } from "@/core/log/check";
 import type { Elsewhere } from "@/core/log/kinds";
 import type { PackLadder } from "@/core/pack/pack";
 import { isOut, limitWords, readOn } from "@/core/pack/placing";
 import { plural } from "@/core/text/lists";
+import { fromToday, today } from "@/ui/dates";
 import { useDone, useLive } from "../LiveContext";
 import { Choice, Choices } from "./Drawer";
 import css from "./drawer.module.css";
 import { OneLine } from "./OneLine";
+
+/** More are not looked at in one lesson. */
+const MOST_CHECKS = 3;
 
 /** This ladder: the next rung up and down first, then ways of working with the peg where it is, then every rung. */
 export function NextRungs({ ladder }: { ladder: PackLadder }) {
@@ -69,6 +74,7 @@ export function NextRungs({ ladder }: { ladder: PackLadder }) {
 			)}
 			<h2>The next rung</h2>
 			{next.map(row)}
+			<DueChecks ladder={ladder} />
 			<h2>Here, and the peg stays</h2>
 			<Choices>
 				{bottom && (
@@ -122,6 +128,41 @@ export function NextRungs({ ladder }: { ladder: PackLadder }) {
 				// What is far away stands last.
 				.sort((a, b) => Math.abs(numberOf(a.id) - numberOf(peg)) - Math.abs(numberOf(b.id) - numberOf(peg)))
 				.map(row)}
+		</>
+	);
+}
+
+/** Passed rungs that want to be looked at again: what slipped first, then the highest, which hold what is below them. */
+function DueChecks({ ladder }: { ladder: PackLadder }) {
+	const { board, acts, view } = useLive();
+	const done = useDone();
+	const day = today();
+	const looked = new Set(
+		view.visits.flatMap((visit) => (visit.ladder === ladder.id && checkOf(visit) !== null ? [visit.rung] : [])),
+	);
+	const due = ladder.holes
+		.flatMap(({ rung, due: on, state }) =>
+			on && on <= day && !isOut(ladder, rung) && !looked.has(rung) ? [{ rung, on, state }] : [],
+		)
+		.reverse()
+		.sort((a, b) => Number(b.state === "slipped") - Number(a.state === "slipped"))
+		.slice(0, MOST_CHECKS);
+	if (due.length === 0) return null;
+	return (
+		<>
+			<h2>To look at again</h2>
+			{due.map(({ rung, on, state }) => (
+				<Choice
+					key={rung}
+					aria-pressed={board.set.placing.rung === rung && board.set.elsewhere === "re-check"}
+					small={`seven of ten; due ${fromToday(on)}${state === "slipped" ? ", slipped last time" : ""}`}
+					onClick={done(() => acts.workHere(ladder, rung, "re-check"))}
+				>
+					<span dir="auto">
+						re-check: {readOn(ladder, ladder.rungs.find(({ id }) => id === rung)?.settings.name ?? "")}
+					</span>
+				</Choice>
+			))}
 		</>
 	);
 }

@@ -3,22 +3,19 @@ import { fireEvent, render, screen } from "@testing-library/react";
 import { freshRung } from "@/core/ladder/rung";
 import type { Attempt } from "@/core/log/kinds";
 import type { Rule } from "@/core/rules";
-import { Fields } from "./Fields";
 import { inputsFor } from "./inputs";
+import { NumberPad } from "./NumberPad";
 
 const pad = (rule: Rule, unit?: string, second?: string) => {
 	const logged: Attempt[] = [];
-	render(
-		<Fields
-			layout={inputsFor(
-				{ ...freshRung("a rung"), ...(unit ? { unit } : {}), ...(second ? { second } : {}) },
-				rule,
-				[],
-				null,
-			)}
-			onAttempt={(attempt) => logged.push(attempt)}
-		/>,
+	const { keypad } = inputsFor(
+		{ ...freshRung("a rung"), ...(unit ? { unit } : {}), ...(second ? { second } : {}) },
+		rule,
+		[],
+		null,
 	);
+	if (!keypad) throw new Error("this rung asks for no number");
+	render(<NumberPad keypad={keypad} apart={false} onAttempt={(attempt) => logged.push(attempt)} />);
 	return logged;
 };
 const press = (...names: string[]) => {

@@ -1,0 +1,47 @@
+import { railedLadders } from "@/store/ladders";
+import { catchUp } from "@/store/projection";
+import { allSent, answer, expect, good, test, touch } from "./studio";
+
+test.use({ demo: true, viewport: { width: 390, height: 844 } });
+
+test("a passed rung is looked at again in two touches, decided early, and says when it is due next; failed, it has slipped", async ({
+	page,
+	studio,
+}) => {
+	const holes = () =>
+		studio.inStore(async (store) => {
+			await catchUp(store);
+			const [row] = await railedLadders(store, { ids: ["isolde-clubs"] });
+			return row?.rail.holes.map(({ name, state, schedule }) => ({ name, state, due: schedule?.due ?? "" })) ?? [];
+		});
+	const before = await holes();
+	await page.goto("/");
+	await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").click();
+	await good(page).click();
+	const look = async () => {
+		await page.getByRole("button", { name: /^Rung \d+/ }).click();
+		const row = page.getByRole("button", { name: /^re-check: / }).first();
+		const name = ((await row.textContent()) ?? "").replace(/^re-check: /, "").replace(/seven of ten.*$/, "");
+		await row.click();
+		return name;
+	};
+	const first = await look();
+	await expect(page.getByText("re-check ·")).toBeVisible();
+	for (let i = 0; i < 7; i++) await good(page).click();
+	await expect(page.getByText("Re-check passed; back to the peg")).toBeVisible();
+	await answer(page, "follow");
+	await expect(page.getByRole("heading", { name: /Three clubs, one pirouette/ })).toBeAttached();
+	const second = await look();
+	for (let i = 0; i < 4; i++) await page.locator('[data-field]:not([data-field="good"])').first().click();
+	await expect(page.getByText("Re-check failed; back to the peg")).toBeVisible();
+	await allSent(page);
+	const after = await holes();
+	const of = (all: typeof after, name: string) => all.find((one) => one.name === name);
+	expect(of(after, first)?.state).not.toBe("slipped");
+	expect((of(after, first)?.due ?? "") > (of(before, first)?.due ?? "")).toBe(true);
+	expect(of(after, second)?.state).toBe("slipped");
+	await page.goto("/ladders/isolde-clubs");
+	await expect(page.getByText(/slipped/).first()).toBeAttached();
+	await page.goto("/");
+	await expect(page.getByRole("region", { name: "To look at again" })).toContainText(`${second} slipped`);
+});

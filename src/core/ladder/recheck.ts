@@ -1,0 +1,71 @@
+import { dayAfter } from "@/core/text/fields";
+
+/** A short look at a rung that was passed: enough of it, or not. */
+export interface Check {
+	day: string;
+	passed: boolean;
+}
+
+/** Days from a pass to the first check, and from each passed check to the next. */
+const FIRST = [2, 7, 21] as const;
+const GROWTH = 2.2;
+const SHORTEST = 2;
+/** So many passed in a row, the first and the third so many days apart, and the rung is settled. */
+const IN_A_ROW = 3;
+const APART_DAYS = 28;
+
+/** The next longer interval: of the fixed ones, then 2.2 times as long each. */
+export function longer(interval: number): number {
+	const fixed = FIRST.find((one) => one > interval);
+	if (fixed !== undefined) return fixed;
+	let next: number = FIRST[2];
+	while (next <= interval) next = Math.round(next * GROWTH);
+	return next;
+}
+
+const shorter = (interval: number): number => Math.max(SHORTEST, Math.floor(interval / 2));
+const days = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
+
+export interface Schedule {
+	/** The day on which it wants to be looked at again. */
+	due: string;
+	/** Days from the last check, or the pass, to that day. */
+	interval: number;
+	slipped: boolean;
+	settled: boolean;
+	checks: number;
+}
+
+/**
+ * When a passed rung wants to be looked at again, from its pass and what was checked since.
+ * A check that is passed on its day or later goes to the next interval up, one that is failed
+ * halves it (two days at least) and marks the rung as slipped; one that is passed early
+ * changes nothing. A pass by the rung's own rule on a later day is a check that was passed.
+ *
+ * @param passed days on which the rung's own rule was met, in order; null is answered where there is none
+ */
+export function scheduleOf(passed: readonly string[], checks: readonly Check[]): Schedule | null {
+	const [first] = passed;
+	if (first === undefined) return null;
+	const all = [
+		...passed.slice(1).map((day) => ({ day, passed: true })),
+		...checks.filter(({ day }) => day >= first),
+	].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : Number(a.passed) - Number(b.passed)));
+	let last = first;
+	let interval: number = FIRST[0];
+	let slipped = false;
+	let row: string[] = [];
+	let settled = false;
+	let counted = 0;
+	for (const check of all) {
+		if (check.passed && check.day < dayAfter(last, interval)) continue;
+		counted += 1;
+		last = check.day;
+		slipped = !check.passed;
+		interval = check.passed ? longer(interval) : shorter(interval);
+		row = check.passed ? [...row, check.day] : [];
+		const third = row.at(-IN_A_ROW);
+		settled = check.passed && (settled || (third !== undefined && days(third, check.day) >= APART_DAYS));
+	}
+	return { due: dayAfter(last, interval), interval, slipped, settled, checks: counted };
+}
