@@ -78,8 +78,8 @@ try {
 		await page.getByLabel("Begins").fill("16:30");
 		await page.getByText(/of 45 minutes planned/).waitFor();
 		await page.getByRole("list", { name: "The lesson, minute by minute" }).getByRole("button").nth(3).click();
-		await press(/^pin/);
-		await page.evaluate(() => window.scrollTo(0, 190));
+		await press(/^pin: /);
+		await page.evaluate(() => window.scrollTo(0, 150));
 	});
 	await shot("ladder-phone", phone, "/ladders/isolde-clubs");
 	await shot("card", bench, "/ladders/teodor-passing/card");
@@ -97,7 +97,6 @@ try {
 		await touch("GOOD", "GOOD");
 	});
 	await shot("wrap-up", bench, undefined, async () => {
-		await press("close");
 		await press("more");
 		await page.getByRole("link", { name: "wrap up" }).click();
 		await page.getByRole("region", { name: "What to practise" }).getByRole("checkbox").first().check();
