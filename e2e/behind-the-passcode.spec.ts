@@ -3,6 +3,7 @@ import { cpSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { type BrowserContext, chromium } from "@playwright/test";
+import { addFeed, listFeeds, withdrawFeed } from "@/store/bookings";
 import { openStore } from "@/store/db";
 import { eventsAfter } from "@/store/events";
 import { chromiumPath, quiet } from "./browser";
@@ -130,6 +131,21 @@ test("a whole lesson over HTTPS by another name, behind the passcode", async ({ 
 		expect([path, answer.status()]).toEqual([path, 401]);
 		expect(await answer.text()).not.toContain("Isolde");
 	}
+	// A calendar that subscribes has no session: its address is the secret, and is good for nothing else.
+	const calendar = (token: string) =>
+		phone?.request.get(`${lan?.direct}/api/calendar${token}`, { headers: { accept: "*/*" } });
+	expect((await calendar(""))?.status()).toBe(401);
+	expect((await calendar(`/${"x".repeat(43)}.ics`))?.status()).toBe(404);
+	expect((await calendar(`/${"x".repeat(43)}/../../pack`))?.status()).toBe(401);
+	const open = await openStore(`file:${join(lan.folder, "studio.db")}`);
+	const token = "t".repeat(43);
+	await addFeed(open, "a phone", token);
+	const given = await calendar(`/${token}.ics`);
+	expect(given?.headers()["content-type"]).toContain("text/calendar");
+	expect(await given?.text()).toContain("SUMMARY:Isolde Brankovar");
+	await withdrawFeed(open, (await listFeeds(open))[0]?.id ?? "");
+	expect((await calendar(`/${token}.ics`))?.status()).toBe(404);
+	open.close();
 	await accessible(page);
 	await page.getByRole("link", { name: "Does the browser warn of this page?" }).click();
 	await expect(page.getByRole("heading", { name: "Trust this machine" })).toBeVisible();

@@ -3,8 +3,8 @@ import { plannedBesideDone, runPlan } from "@/core/plan/run";
 import css from "./facts.module.css";
 
 /** What was planned beside what was done, in minutes by item; nothing where nothing was planned. */
-export function PlannedDone({ view }: { view: LessonView }) {
-	const run = runPlan(view);
+export function PlannedDone({ view, nameOf }: { view: LessonView; nameOf: (student: string) => string | undefined }) {
+	const run = runPlan(view, nameOf);
 	if (!run) return null;
 	const end = Date.parse(view.closed?.at ?? view.events.at(-1)?.at ?? view.opened?.at ?? "");
 	const rows = plannedBesideDone(run, end);

@@ -161,6 +161,8 @@ export const PlanTaken = z.object({
 			minutes: whole(1, 240),
 			ladder: z.optional(ident),
 			rung: z.optional(ident),
+			/** Whose it is, in a lesson for several. */
+			student: z.optional(ident),
 		}),
 	),
 });

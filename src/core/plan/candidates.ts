@@ -69,8 +69,6 @@ const isHeavy = ({ neverAlone, notches, loads }: Rung["settings"]): boolean =>
 interface Sees {
 	day: string;
 	student: KnownStudent;
-	/** Whether it has to be said whose it is. */
-	several: boolean;
 }
 
 /** Minutes of so many tries, set-up included: whole, at least 1. */
@@ -80,7 +78,7 @@ export const minutesFor = (tries: number, pace: Pace | null): number => {
 };
 
 function onRung(
-	{ student, several }: Sees,
+	{ student }: Sees,
 	ladder: KnownLadder,
 	at: number,
 	as: { id: string; class: PlanClass; why: string; value: number; least: number; wish: number },
@@ -95,10 +93,7 @@ function onRung(
 		{
 			id: as.id,
 			class: as.class,
-			what: cutText(
-				`${several ? `${student.name}: ` : ""}${ladder.name(at)}${ladder.side ? `, ${ladder.side}` : ""}`,
-				LINE,
-			),
+			what: cutText(`${ladder.name(at)}${ladder.side ? `, ${ladder.side}` : ""}`, LINE),
 			why: cutText(`${as.why} ${ladder.called}, rung ${at + 1} of ${ladder.rungs.length}.`, 300),
 			least,
 			wish: Math.max(least, minutesFor(as.wish, student.pace)),
@@ -222,7 +217,7 @@ function talk(sees: Sees, id: string, what: string, why: string, least: number, 
 	return {
 		id,
 		class: "talk",
-		what: cutText(`${sees.several ? `${sees.student.name}: ` : ""}${what}`, LINE),
+		what: cutText(what, LINE),
 		why,
 		least,
 		wish: least + 1,
@@ -269,9 +264,8 @@ function said(sees: Sees): PlannedItem[] {
  * next rung, contest and decision rungs, something to end on, wrap-up. At most sixty.
  */
 export function gather(students: readonly KnownStudent[], day: string): PlannedItem[] {
-	const several = students.length > 1;
 	const all = students.flatMap((student) => {
-		const sees = { day, student, several };
+		const sees = { day, student };
 		return [...said(sees), ...student.ladders.flatMap((ladder) => onLadder(sees, ladder))];
 	});
 	const ends: PlannedItem[] = [

@@ -98,3 +98,15 @@ export function planRefusal(plan: LessonPlan): Outcome<LessonPlan> {
 		? { ok: true, value: plan }
 		: refuse("students", "One student stands there twice; take one away.");
 }
+
+/** Items as they are read in a plan for several: whose each is comes first. */
+export const named = <T extends { what: string; student?: string | undefined }>(
+	items: readonly T[],
+	students: readonly string[],
+	nameOf: (student: string) => string | undefined,
+): T[] =>
+	items.map((item) =>
+		students.length > 1 && item.student
+			? { ...item, what: `${nameOf(item.student) ?? "somebody who is gone"}: ${item.what}` }
+			: item,
+	);

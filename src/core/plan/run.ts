@@ -41,10 +41,19 @@ function begins(event: LiveEvent, plan: PlanTaken, sets: Map<string, string>): s
  * A planned lesson as far as it has come. The first stretch begins with the lesson; another
  * when the coach says so, or when its rung is turned to; nothing has to be said for a try to
  * count. Null for a lesson without a plan.
+ *
+ * @param nameOf whose a stretch is, in a lesson for several
  */
-export function runPlan({ opened, closed, events }: Pick<LessonView, "opened" | "closed" | "events">): PlanRun | null {
-	const plan = opened?.body.plan;
-	if (!opened || !plan) return null;
+export function runPlan(
+	{ opened, closed, events }: Pick<LessonView, "opened" | "closed" | "events">,
+	nameOf: (student: string) => string | undefined = () => undefined,
+): PlanRun | null {
+	if (!opened?.body.plan) return null;
+	const whose = (one: Planned) => (one.student ? `${nameOf(one.student) ?? "somebody"}: ${one.what}` : one.what);
+	const plan = {
+		...opened.body.plan,
+		stretches: opened.body.plan.stretches.map((one) => ({ ...one, what: whose(one) })),
+	};
 	let left: Planned[] = [...plan.stretches];
 	const begun: Begun[] = [];
 	const skipped: Planned[] = [];

@@ -125,7 +125,7 @@ export function LessonPageView({ id, view, names, studio, today }: LessonPage) {
 					who={students.length > 1 ? names[rung.student ?? ""] : undefined}
 				/>
 			))}
-			<PlannedDone view={view} />
+			<PlannedDone view={view} nameOf={(student) => names[student]} />
 			<PegMoves view={view} nameOf={students.length > 1 ? (student) => names[student ?? ""] : undefined} />
 		</BenchPage>
 	);

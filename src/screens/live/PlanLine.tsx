@@ -17,7 +17,7 @@ export function PlanLine() {
 		const timer = setInterval(() => setTime(Date.now()), TICK_MS);
 		return () => clearInterval(timer);
 	}, []);
-	const run = runPlan(view);
+	const run = runPlan(view, (id) => live.pack.students.find((one) => one.id === id)?.student.name);
 	if (!run) return null;
 	const { now, left } = run;
 	const minutes = now ? minutesLeft(now, time) : 0;

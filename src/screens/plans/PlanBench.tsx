@@ -25,7 +25,7 @@ import { usePlan } from "./usePlan";
 
 /** A lesson planned to the clock: what is in it as one upright line of minutes, what is not, and how likely it runs over. */
 export function PlanBench({ at, plan: document, names, day }: PlanPageProps & { day: string }) {
-	const { plan, edit, steps, inForce, view, refusals } = usePlan(at, document);
+	const { plan, edit, steps, inForce, view, refusals } = usePlan(at, document, names);
 	const [inHand, setInHand] = useState<string | null>(null);
 	useUndoKeys(steps.undo, steps.redo);
 	const who = plan.students.map((id) => names[id] ?? "somebody who is gone").join(", ");

@@ -3,7 +3,7 @@
 import { proxy } from "comlink";
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { change, redo, startHistory, undo } from "@/core/editing/history";
-import { LessonPlan, planLabels } from "@/core/plan/plan";
+import { LessonPlan, named, planLabels } from "@/core/plan/plan";
 import type { PlanView } from "@/core/plan/viewPlan";
 import { parse, type Refusal } from "@/core/refusals/refusals";
 import { forgetKept, keepJson, readKeptJson } from "@/device/localKeep";
@@ -61,10 +61,13 @@ class PlanEditor implements Typed<LessonPlan> {
 }
 
 /** What is worked out of a plan; the last one stays in sight while the next is on its way, or cannot be. */
-function useView(plan: LessonPlan): { view: PlanView | null; refusals: readonly Refusal[] } {
+function useView(
+	plan: LessonPlan,
+	names: Record<string, string>,
+): { view: PlanView | null; refusals: readonly Refusal[] } {
 	const [view, setView] = useState<PlanView | null>(null);
 	const [refusals, setRefusals] = useState<readonly Refusal[]>([]);
-	const asked = JSON.stringify([plan.items, plan.minutes]);
+	const asked = JSON.stringify([named(plan.items, plan.students, (id) => names[id]), plan.minutes]);
 	useEffect(() => {
 		let current = true;
 		const [items, minutes] = JSON.parse(asked) as [LessonPlan["items"], number];
@@ -87,7 +90,7 @@ function useView(plan: LessonPlan): { view: PlanView | null; refusals: readonly 
 	return { view, refusals };
 }
 
-export function usePlan(at: { id: string; rev: number }, document: LessonPlan) {
+export function usePlan(at: { id: string; rev: number }, document: LessonPlan, names: Record<string, string>) {
 	const made = useRef<PlanEditor>(undefined);
 	made.current ??= new PlanEditor(at.id, document);
 	const editor = made.current;
@@ -111,5 +114,5 @@ export function usePlan(at: { id: string; rev: number }, document: LessonPlan) {
 		() => ({ canUndo: can.undo, canRedo: can.redo, undo: editor.undo, redo: editor.redo }),
 		[can.undo, can.redo, editor],
 	);
-	return { plan, edit, steps, inForce, ...useView(plan) };
+	return { plan, edit, steps, inForce, ...useView(plan, names) };
 }

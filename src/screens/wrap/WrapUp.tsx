@@ -69,7 +69,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 					<FeltBetter lesson={lesson} view={view} rung={rung} />
 				</Fragment>
 			))}
-			<PlannedDone view={view} />
+			<PlannedDone view={view} nameOf={nameOf} />
 			<PegMoves view={view} nameOf={students.length > 1 ? nameOf : undefined} />
 			<KeepForLadder view={view} pack={pack} />
 			<Unclaimed lesson={lesson} view={view} pack={pack} nameOf={nameOf} named={students.length > 1} />

@@ -11,7 +11,7 @@ import css from "./drawer.module.css";
 export function PlanDrawer() {
 	const live = useLive();
 	const done = useDone();
-	const run = runPlan(live.view);
+	const run = runPlan(live.view, (id) => live.pack.students.find((one) => one.id === id)?.student.name);
 	if (!run) return null;
 	const { begin, skip, putOff } = planSteps(live);
 	return (
