@@ -1,3 +1,4 @@
+import { keyCues } from "@/store/keyCues";
 import { railedLadders } from "@/store/ladders";
 import { catchUp } from "@/store/projection";
 import { allSent, answer, expect, good, test, touch } from "./studio";
@@ -44,4 +45,40 @@ test("a passed rung is looked at again in two touches, decided early, and says w
 	await expect(page.getByText(/slipped/).first()).toBeAttached();
 	await page.goto("/");
 	await expect(page.getByRole("region", { name: "To look at again" })).toContainText(`${second} slipped`);
+});
+
+test("a cue becomes a key cue at the wrap-up: what is given counts by itself, and the plan and the cue drawer say when it is due", async ({
+	page,
+	studio,
+}) => {
+	await page.goto("/");
+	await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").click();
+	await good(page).click();
+	await touch(page, "cue").click();
+	const first = page
+		.getByRole("region", { name: "What was said" })
+		.getByRole("button", { name: /outside|image|rhythm|look/ })
+		.first();
+	const cue = (await first.locator("span[dir]").textContent()) ?? "";
+	await first.click();
+	await allSent(page);
+	await page.goto(page.url().replace("/live", "/wrap"));
+	const key = page.getByRole("button", { name: `“${cue}”` });
+	await key.click();
+	await expect(key).toHaveAttribute("aria-pressed", "true");
+	await expect.poll(async () => (await studio.events()).filter(({ kind }) => kind === "cue.key").length).toBe(1);
+	const kept = await studio.inStore((store) => keyCues(store, ["isolde"]));
+	const [one] = kept.get("isolde") ?? [];
+	expect(one?.text).toBe(cue);
+	expect(one?.met).toBeGreaterThan(0);
+
+	await page.goto("/plans?student=isolde");
+	await page.getByLabel("On").fill(one?.due ?? "");
+	await page.getByRole("button", { name: "plan it", exact: true }).click();
+	await expect(page.getByTestId("worth")).toContainText("planned");
+	await expect(page.getByText(`“${cue}”`).first()).toBeVisible();
+	await page.goto("/");
+	await page.getByRole("button", { name: /^a second lesson: Isolde Brankovar, Three-club cascade, left/ }).click();
+	await touch(page, "cue").click();
+	await expect(page.getByText(/key cue, met \d of 6|key cue, due/).first()).toBeVisible();
 });

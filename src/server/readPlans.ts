@@ -8,6 +8,7 @@ import { viewPlan } from "@/core/plan/viewPlan";
 import { readSides } from "@/core/skill/sides";
 import { findCoach } from "@/store/coach";
 import type { Store } from "@/store/db";
+import { keyCues } from "@/store/keyCues";
 import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
 import { lastOpenings, lessonsOf, lessonView } from "@/store/lessons";
 import { findPlan, type PlanRow, plansBefore, plansFrom } from "@/store/plans";
@@ -51,12 +52,13 @@ async function knowStudent(
 ): Promise<{ known: KnownStudent; cues: string[] } | null> {
 	const row = await findStudent(open, id);
 	if (!row) return null;
-	const [ladders, parked, promises, lessons, { coach }] = await Promise.all([
+	const [ladders, parked, promises, lessons, { coach }, cues] = await Promise.all([
 		railedLadders(open, { students: [id] }),
 		openParked(open, id),
 		openPromises(open, id),
 		lessonsOf(open, id, LEARNED_FROM),
 		findCoach(open),
+		keyCues(open, [id]),
 	]);
 	const views = await Promise.all(lessons.map(({ lesson }) => lessonView(open, lesson)));
 	const inUse = ladders.filter((ladder) => !ladder.archived);
@@ -67,6 +69,7 @@ async function knowStudent(
 			wish: row.student.wish,
 			parked,
 			promises,
+			cues: cues.get(id) ?? [],
 			pace: paceOf(
 				views.filter((view) => view !== null),
 				id,

@@ -8,6 +8,7 @@ import { dayAfter } from "@/core/text/fields";
 import { findCoach } from "./coach";
 import { serverDay } from "./days";
 import type { Store } from "./db";
+import { keyCues } from "./keyCues";
 import { railedLadders } from "./ladders";
 import { lastOpenings, openLessons, usedSince } from "./lessons";
 import { plansFrom } from "./plans";
@@ -29,19 +30,21 @@ const MOST_PLANS = 60;
 export async function makePack(store: Store, without: string | null): Promise<Pack> {
 	await catchUp(store);
 	const students = (await listStudents(store)).filter((row) => !row.archived);
-	const [studio, rows, skills, promises, parked, worked, { coach }, open, used, lastOnes, plans] = await Promise.all([
-		studioMark(store),
-		railedLadders(store, { students: students.map((row) => row.id) }),
-		skillNames(store),
-		openPromises(store),
-		openParked(store),
-		laddersIn(store, without),
-		findCoach(store),
-		openLessons(store),
-		usedSince(store, serverDay(), without),
-		lastOpenings(store),
-		plansFrom(store, dayAfter(serverDay(), -1), MOST_PLANS),
-	]);
+	const [studio, rows, skills, promises, parked, worked, { coach }, open, used, lastOnes, plans, keys] =
+		await Promise.all([
+			studioMark(store),
+			railedLadders(store, { students: students.map((row) => row.id) }),
+			skillNames(store),
+			openPromises(store),
+			openParked(store),
+			laddersIn(store, without),
+			findCoach(store),
+			openLessons(store),
+			usedSince(store, serverDay(), without),
+			lastOpenings(store),
+			plansFrom(store, dayAfter(serverDay(), -1), MOST_PLANS),
+			keyCues(store),
+		]);
 	const ladders = rows.filter((row) => !row.archived);
 	const people = new Map(students.map(({ id, student }) => [id, student]));
 	const skillIds = [...new Set(ladders.map(({ skill }) => skill))];
@@ -66,7 +69,8 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		studio,
 		students: students.map(({ id, student }) => {
 			const last = lastOnes.get(id);
-			return { id, student, ...(last ? { last } : {}) };
+			const cues = keys.get(id);
+			return { id, student, ...(last ? { last } : {}), ...(cues ? { cues } : {}) };
 		}),
 		ladders: await Promise.all(
 			ladders.map(async (row) => {

@@ -280,6 +280,8 @@ export const bodies = {
 	"felt.better": z.object({ rung: ident, label: label(40) }),
 	/** What the student gives their own work on a skill, of ten: kept beside the count, and passes nothing. */
 	"own.mark": z.object({ ladder: ident, skill: label(80), mark: whole(0, 10) }),
+	/** A cue that is to be met again and again, over weeks; the latest word on it holds. */
+	"cue.key": z.object({ text: label(200), on: z.boolean() }),
 	/** What was seen in a finish that was held, at one key position. */
 	"finish.held": z.object({ position: ident, name: label(80), remark: text(400) }),
 	/** What was found of one candidate cause of a fault, for this student; the latest word holds. */

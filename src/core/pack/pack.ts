@@ -96,6 +96,8 @@ export const Pack = z.object({
 			student: Student,
 			/** How long the last lesson was to be, and what was wished for. */
 			last: z.optional(z.object({ minutes: z.nullable(z.number()), wish: z.string() })),
+			/** Cues to be met again: how often they were, and the day they are due. */
+			cues: z.optional(z.array(z.object({ text: z.string(), met: z.number(), due: z.nullable(z.string()) }))),
 		}),
 	),
 	ladders: z.array(PackLadder),

@@ -35,6 +35,7 @@ const student = (rest: Partial<KnownStudent> = {}): KnownStudent => ({
 	wish: "",
 	parked: [],
 	promises: [],
+	cues: [],
 	pace: null,
 	ladders: [ladder()],
 	...rest,
@@ -76,6 +77,10 @@ test("what was promised by the day, wished for and parked is talked of; what is 
 					{ text: "some day", due: null },
 				],
 				parked: [{ text: "chin up", day: "2026-11-20" }],
+				cues: [
+					{ text: "soft knees", met: 3, due: "2026-11-26" },
+					{ text: "eyes up", met: 2, due: "2026-12-06" },
+				],
 			}),
 		],
 		DAY,
@@ -84,6 +89,7 @@ test("what was promised by the day, wished for and parked is talked of; what is 
 		"juggle at the fair: The student's own wish for the day.",
 		"bring the tape: Promised, due 1 day before.",
 		"some day: Promised.",
+		"“soft knees”: Key cue, met 3 of 6 times; due 1 day before.",
 		"chin up: Parked 7 days ago; wants a look.",
 	]);
 });

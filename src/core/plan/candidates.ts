@@ -2,6 +2,7 @@ import { estimateRate, type PastTry } from "@/core/estimate/rate";
 import type { LessonStart, Rung } from "@/core/ladder/ladder";
 import type { Limit } from "@/core/ladder/limits";
 import type { Hole } from "@/core/ladder/rail";
+import { type KeyCue, MEETINGS } from "@/core/skill/keyCue";
 import { cutText } from "@/core/text/fields";
 import { plural } from "@/core/text/lists";
 import { type Pace, USUAL } from "./pace";
@@ -34,6 +35,8 @@ export interface KnownStudent {
 	parked: readonly { text: string; day: string }[];
 	/** Not kept yet. */
 	promises: readonly { text: string; due: string | null }[];
+	/** Cues to be met again. */
+	cues: readonly KeyCue[];
 	pace: Pace | null;
 	ladders: readonly KnownLadder[];
 }
@@ -42,6 +45,7 @@ const RECHECK_TRIES = 10;
 /** A rung from the bottom is shown, not worked. */
 const SHOWN_TRIES = 3;
 const PARKED_SHOWN = 2;
+const CUES_SHOWN = 2;
 /** On one ladder: a rung holds what the rungs below it ask for. */
 const MOST_RECHECKS = 2;
 /** As much of a text as a line of the plan holds. */
@@ -242,6 +246,19 @@ function said(sees: Sees): PlannedItem[] {
 			.slice(0, 4)
 			.map(({ text, due }, i) =>
 				talk(sees, `promise-${i}-${student.id}`, text, `Promised${due ? `, ${lateBy(due, day)}` : ""}.`, 1, 9),
+			),
+		...student.cues
+			.filter(({ due }) => due !== null && due <= day)
+			.slice(0, CUES_SHOWN)
+			.map(({ text, met, due }, i) =>
+				talk(
+					sees,
+					`cue-${i}-${student.id}`,
+					`“${text}”`,
+					`Key cue, met ${met} of ${MEETINGS} times; ${due === null ? "" : lateBy(due, day)}.`,
+					1,
+					5,
+				),
 			),
 		...student.parked
 			.slice(0, PARKED_SHOWN)

@@ -11,6 +11,7 @@ import type { LessonOnDevice } from "@/device/lesson";
 import css from "@/ui/facts.module.css";
 import { useKept } from "@/ui/useKept";
 import { KeptText } from "./KeptText";
+import { KeyCues } from "./KeyCues";
 import { NamedOrTold } from "./NamedOrTold";
 import { OwnMark } from "./OwnMark";
 
@@ -60,6 +61,7 @@ export function AskThem({ lesson, view, pack, student, name, named, wish }: Prop
 				/>
 			))}
 			<OwnMark lesson={lesson} view={view} pack={pack} student={student} />
+			<KeyCues lesson={lesson} view={view} pack={pack} student={student} />
 			<NamedOrTold lesson={lesson} view={view} pack={pack} student={student} />
 			<Form
 				className="d-flex gap-2 mt-2"

@@ -5,7 +5,9 @@ import { lookedFor, whys } from "@/core/log/kinds";
 import type { Visit } from "@/core/log/view";
 import type { PackLadder } from "@/core/pack/pack";
 import { firstCue, SHOWN } from "@/core/skill/cue";
+import { MEETINGS } from "@/core/skill/keyCue";
 import { plural } from "@/core/text/lists";
+import { today } from "@/ui/dates";
 import { Media } from "@/ui/Media";
 import { useDone, useLive } from "../LiveContext";
 import type { Acts } from "../useActs";
@@ -15,9 +17,15 @@ import css from "./drawer.module.css";
 
 /** Cues for the watched positions, the one the advice would offer first; questions and confirmations apart. */
 export function CueDrawer() {
-	const { board, acts } = useLive();
+	const { board, acts, pack } = useLive();
 	const done = useDone();
 	const { ladder, advice, turns, tried } = board;
+	const keys = pack.students.find(({ id }) => id === tried.visit.student)?.cues ?? [];
+	/** Of a cue that is to be met again: that it is, and whether it is due. */
+	const keyWords = (text: string): string => {
+		const key = keys.find((one) => one.text === text);
+		return key ? ` · key cue, ${key.due !== null && key.due <= today() ? "due" : `met ${key.met} of ${MEETINGS}`}` : "";
+	};
 	const { visit } = tried;
 	/** Whose try it was, where two take turns. */
 	const about = turns && (tried.set === board.set ? turns.now : turns.next);
@@ -62,7 +70,7 @@ export function CueDrawer() {
 							{cues.map((cue) => (
 								<Choice
 									key={cue.text}
-									small={`${cue.kind}${given(cue.text) ? ` · given ${plural(given(cue.text), "time")}` : ""}`}
+									small={`${cue.kind}${keyWords(cue.text)}${given(cue.text) ? ` · given ${plural(given(cue.text), "time")}` : ""}`}
 									onClick={() => say({ type: "correction", position: position.id, cue })}
 								>
 									<span dir="auto">{cue.text}</span>

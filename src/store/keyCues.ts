@@ -1,0 +1,40 @@
+import { and, asc, eq, inArray, sql } from "drizzle-orm";
+import type { Body } from "@/core/log/kinds";
+import { type KeyCue, keyCueOf } from "@/core/skill/keyCue";
+import type { Store } from "./db";
+import * as t from "./schema";
+
+/** Taken back by a void that itself holds. */
+const holds = sql`not exists (select 1 from ${t.link} l join ${t.event} v on v.id = l.source and v.kind = 'void' where l.target = ${t.event.id})`;
+
+/**
+ * Cues that are to be met again and again, by the student, with how often they were given.
+ * A coach marks a few; what was given is looked up for those alone.
+ */
+export async function keyCues({ db }: Store, students?: readonly string[]): Promise<Map<string, KeyCue[]>> {
+	const marks = await db
+		.select({ student: t.event.student, body: t.event.body })
+		.from(t.event)
+		.where(and(eq(t.event.kind, "cue.key"), students ? inArray(t.event.student, [...students]) : undefined, holds))
+		.orderBy(asc(t.event.lamport), asc(t.event.device), asc(t.event.dseq));
+	const texts = new Map<string, Set<string>>();
+	for (const { student, body } of marks) {
+		const { text, on } = body as Body<"cue.key">;
+		if (!student) continue;
+		const theirs = texts.get(student) ?? new Set();
+		if (on) theirs.add(text);
+		else theirs.delete(text);
+		texts.set(student, theirs);
+	}
+	const found = await Promise.all(
+		[...texts].map(async ([student, theirs]) => {
+			const given = await db
+				.select({ day: t.event.localDay, text: sql<string>`json_extract(${t.event.body}, '$.cue.text')` })
+				.from(t.event)
+				.where(and(eq(t.event.student, student), eq(t.event.kind, "feedback"), holds));
+			const daysOf = (text: string) => given.flatMap((one) => (one.text === text ? [one.day] : []));
+			return [student, [...theirs].map((text) => keyCueOf(text, daysOf(text)))] as const;
+		}),
+	);
+	return new Map(found.filter(([, cues]) => cues.length > 0));
+}
