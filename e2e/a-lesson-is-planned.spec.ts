@@ -1,5 +1,6 @@
 import type { Page } from "@playwright/test";
 import { findPlan } from "@/store/plans";
+import { amissOn } from "./measured";
 import { accessible, allSent, expect, good, test, touch, written } from "./studio";
 
 /** The stretches of the line, as they read. */
@@ -90,6 +91,16 @@ test.describe("at the bench", () => {
 		await page.reload();
 		await expect(page.getByText("drink, every 10 minutes")).toBeVisible();
 		await expect(page.getByLabel("Watch", { exact: true })).toHaveValue("knees soft");
+		for (const [width, height] of [
+			[1280, 800],
+			[390, 844],
+		] as const) {
+			await page.setViewportSize({ width, height });
+			await line(page).nth(2).click();
+			await accessible(page);
+			expect(await amissOn(page, width, height)).toEqual([]);
+			await line(page).nth(2).click();
+		}
 	});
 });
 

@@ -6,16 +6,19 @@ import * as z from "zod/mini";
 import { Booking, bookingLabels, changeOne } from "@/core/calendar/booking";
 import { readBusy } from "@/core/formats/calendar";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
-import { day, ident, label, whole } from "@/core/text/fields";
+import { day, dayAfter, ident, label, whole } from "@/core/text/fields";
 import { addFeed, archiveBooking, findBooking, saveBooking, takeBusy, withdrawFeed } from "@/store/bookings";
 import { findCoach, saveCoach } from "@/store/coach";
 import { store } from "@/store/db";
 import type { Saved } from "@/store/documents";
+import { upToDate } from "@/store/projection";
+import { type WeekRow, weekFrom, withRails } from "./readCalendar";
 
 /** What comes in from the calendar: parsed once here, written whole or not at all. */
 
 const At = z.nullable(z.object({ id: ident, rev: whole(0, 2147483647) }));
 const DAY_MS = 86_400_000;
+const DAYS_AFTER = 6;
 
 function done<T>(outcome: Outcome<T>): Outcome<T> {
 	if (outcome.ok) revalidatePath("/", "layout");
@@ -105,4 +108,12 @@ export async function keepTravel(minutes: unknown): Promise<Outcome<Saved>> {
 	const open = await store();
 	const { at, coach } = await findCoach(open);
 	return done(await saveCoach(open, { ...coach, travel: read.value.travel }, at));
+}
+
+/** The lessons of the six days after one, with their rails: what Today shows when it is asked for. */
+export async function weekAfter(from: unknown): Promise<Outcome<WeekRow[]>> {
+	const read = parse(z.object({ day }), { day: from }, { day: "day" });
+	if (!read.ok) return read;
+	const open = await upToDate();
+	return { ok: true, value: await withRails(open, await weekFrom(open, dayAfter(read.value.day, 1), DAYS_AFTER)) };
 }

@@ -9,7 +9,7 @@ import { type BookingRow, busyBetween, busySources, type Feed, listBookings, lis
 import { findCoach } from "@/store/coach";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
-import { railedLadders } from "@/store/ladders";
+import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
 import { plansFrom } from "@/store/plans";
 import { upToDate } from "@/store/projection";
 import { studentNames } from "@/store/students";
@@ -19,7 +19,12 @@ export interface WeekRow extends Omit<Occurrence, "students"> {
 	students: string[];
 	who: string;
 	/** Rails of the first who comes. */
-	rails: { id: string; skill: string; holes: Rail["holes"]; pegIndex: number }[];
+	rails: {
+		id: string;
+		skill: string;
+		holes: Pick<Rail["holes"][number], "rung" | "name" | "state">[];
+		pegIndex: number;
+	}[];
 	/** The plan made for it, if one is. */
 	plan: string | null;
 	clash: string | null;
@@ -30,18 +35,18 @@ const DAY_MS = 86_400_000;
 const whoOf = (students: readonly string[], names: ReadonlyMap<string, string>): string =>
 	students.map((id) => names.get(id) ?? "somebody who is gone").join(", ");
 
-/** The lessons of so many days from one on, with what is in the way of each and whether it is planned. */
+/** The lessons of so many days from one on, with what is in the way of each and whether it is planned; rails are {@link withRails}. */
 export async function weekFrom(open: Store, day: string, days: number): Promise<WeekRow[]> {
 	const to = dayAfter(day, days - 1);
 	const bookings = await listBookings(open);
 	const lessons = bookings
 		.flatMap(({ id, booking }) => occurrences(id, booking, day, to))
-		.sort((a, b) => momentOf(a.day, a.time, a.zone) - momentOf(b.day, b.time, b.zone));
+		.map((one) => ({ one, at: momentOf(one.day, one.time, one.zone) }))
+		.sort((a, b) => a.at - b.at)
+		.map(({ one }) => one);
 	if (lessons.length === 0) return [];
-	const students = [...new Set(lessons.flatMap((one) => one.students[0] ?? []))];
-	const [people, ladders, plans, busy, { coach }] = await Promise.all([
+	const [people, plans, busy, { coach }] = await Promise.all([
 		studentNames(open),
-		railedLadders(open, { students }),
 		plansFrom(open, day),
 		busyBetween(open, Date.parse(day) - DAY_MS, Date.parse(to) + 2 * DAY_MS),
 		findCoach(open),
@@ -57,12 +62,36 @@ export async function weekFrom(open: Store, day: string, days: number): Promise<
 			...one,
 			students: [...one.students],
 			who: whoOf(one.students, names),
-			rails: ladders
-				.filter((row) => row.student === one.students[0] && !row.archived)
-				.map(({ id, followed, rail: { holes, pegIndex } }) => ({ id, skill: followed.name, holes, pegIndex })),
+			rails: [],
 			plan: planned.get(`${one.day} ${keyOf(one.students)}`) ?? null,
 			clash: found.get(one) ?? null,
 		}));
+}
+
+/**
+ * The same rows with the rails of the first who comes.
+ *
+ * @param read ladders that were read already, all of each of these students
+ */
+export async function withRails(
+	open: Store,
+	rows: readonly WeekRow[],
+	read: { students: readonly string[]; ladders: readonly (LadderRow & Railed)[] } = { students: [], ladders: [] },
+): Promise<WeekRow[]> {
+	const here = new Set(read.students);
+	const students = [...new Set(rows.flatMap((one) => one.students[0] ?? []))].filter((one) => !here.has(one));
+	const ladders = [...read.ladders, ...(students.length > 0 ? await railedLadders(open, { students }) : [])];
+	return rows.map((one) => ({
+		...one,
+		rails: ladders
+			.filter((row) => row.student === one.students[0] && !row.archived)
+			.map(({ id, followed, rail: { holes, pegIndex } }) => ({
+				id,
+				skill: followed.name,
+				holes: holes.map(({ rung, name, state }) => ({ rung, name, state })),
+				pegIndex,
+			})),
+	}));
 }
 
 export interface CalendarPageProps {
@@ -88,7 +117,7 @@ export async function readCalendar(): Promise<CalendarPageProps> {
 	const open = await upToDate();
 	const day = serverDay();
 	const [week, bookings, feeds, busy, { coach }, people] = await Promise.all([
-		weekFrom(open, day, AHEAD),
+		weekFrom(open, day, AHEAD).then((rows) => withRails(open, rows)),
 		listBookings(open),
 		listFeeds(open),
 		busySources(open),

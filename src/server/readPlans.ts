@@ -105,16 +105,20 @@ export interface PlanPageProps {
 	archived: boolean;
 	/** Everybody who is here, by id. */
 	names: Record<string, string>;
+	/** What the plan's students have, and what they lack. */
+	kits: { id: string; kit: string; lacks: readonly string[] }[];
 }
 
 export async function readPlan(id: string): Promise<PlanPageProps | null> {
 	const open = await upToDate();
 	const [row, people] = await Promise.all([findPlan(open, id), studentNames(open)]);
 	if (!row) return null;
+	const theirs = await Promise.all(row.plan.students.map((student) => findStudent(open, student)));
 	return {
 		at: { id: row.id, rev: row.rev },
 		plan: row.plan,
 		archived: row.archived,
+		kits: theirs.flatMap((one) => (one ? [{ id: one.id, kit: one.student.kit, lacks: one.student.lacks ?? [] }] : [])),
 		names: Object.fromEntries(people.filter((one) => !one.archived).map((one) => [one.id, one.name])),
 	};
 }

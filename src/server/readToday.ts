@@ -13,7 +13,7 @@ import { upToDate } from "@/store/projection";
 import { openParked, openPromises } from "@/store/said";
 import { findStudent, studentNames } from "@/store/students";
 import { studioMark } from "@/store/studio";
-import { type WeekRow, weekFrom } from "./readCalendar";
+import { type WeekRow, weekFrom, withRails } from "./readCalendar";
 
 export interface TodayLadder {
 	id: string;
@@ -57,11 +57,14 @@ export interface TodayProps {
 	decide: Question[];
 	/** Passed rungs of those shown that want to be looked at again, the longest due first. */
 	due: { ladder: string; who: string; rung: string; due: string; slipped: boolean }[];
-	/** Lessons in the calendar, today and the six days after. */
-	week: WeekRow[];
+	/** Lessons in the calendar, today's; those of the six days after, where they are few enough to be read at once. */
+	week: { now: WeekRow[]; rest: WeekRow[] | null; lessons: number; open: number };
 }
 
+/** The days after today that are looked at. */
 const WEEK_DAYS = 7;
+/** More rows are asked for by a press. */
+const ROWS_AT_ONCE = 12;
 const DUE_SHOWN = 5;
 
 /** As many lessons as a long day holds, and as many lines as a glance. */
@@ -126,7 +129,24 @@ export async function readToday(day: string): Promise<TodayProps> {
 		keeping: { promises, parked },
 		decide: await questions(store, names, day),
 		due: dueAmong(ladders, names, day),
-		week,
+		week: await inShort(store, week, day, { students: shown.map(({ id }) => id), ladders }),
+	};
+}
+
+async function inShort(
+	store: Store,
+	week: readonly WeekRow[],
+	day: string,
+	read: Parameters<typeof withRails>[2],
+): Promise<TodayProps["week"]> {
+	const [now, after] = [week.filter((row) => row.day === day), week.filter((row) => row.day !== day)];
+	const few = after.length <= ROWS_AT_ONCE;
+	const railed = await withRails(store, few ? [...now, ...after] : now, read);
+	return {
+		now: railed.slice(0, now.length),
+		rest: few ? railed.slice(now.length) : null,
+		lessons: after.length,
+		open: after.filter(({ plan }) => plan === null).length,
 	};
 }
 

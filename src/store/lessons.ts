@@ -31,13 +31,16 @@ export async function doubtfulLessons({ db }: Store, today: string, atMost: numb
 	const rows = await db
 		.select({ body })
 		.from(t.lessonDigest)
-		.where(or(gt(day, dayAfter(today, 1)), and(lt(day, SET_CLOCKS_FROM), ne(day, ""))))
-		.orderBy(t.lessonDigest.lesson)
-		.limit(200);
-	return rows
-		.map((row) => row.body)
-		.filter((digest) => isDoubtful(digest, today))
-		.slice(0, atMost);
+		.where(
+			and(
+				or(gt(day, dayAfter(today, 1)), and(lt(day, SET_CLOCKS_FROM), ne(day, ""))),
+				sql`json_extract(${body}, '$.sure') is null`,
+			),
+		)
+		// The plus keeps the order from being read off the key: that would look at every lesson there is.
+		.orderBy(sql`+${t.lessonDigest.lesson}`)
+		.limit(atMost);
+	return rows.map((row) => row.body).filter((digest) => isDoubtful(digest, today));
 }
 
 /** A student's lessons, latest first; before a place in that order, if one is given. */

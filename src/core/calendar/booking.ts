@@ -1,6 +1,7 @@
 import * as z from "zod/mini";
 import { complainIn } from "@/core/refusals/complain";
 import { day, dayAfter, ident, text, whole } from "@/core/text/fields";
+import { isZone } from "./zoned";
 
 /** How often a lesson comes back. */
 export const repeats = ["once", "every week", "every other week"] as const;
@@ -8,16 +9,7 @@ const STEP: Record<(typeof repeats)[number], number> = { once: 0, "every week": 
 
 const time = z.string().check(z.regex(/^([01]\d|2[0-3]):[0-5]\d$/));
 /** A zone the runtime knows: "Europe/Vienna", "UTC". */
-const zone = z.string().check(
-	z.maxLength(60),
-	z.refine((name) => {
-		try {
-			return Boolean(new Intl.DateTimeFormat("en", { timeZone: name }));
-		} catch {
-			return false;
-		}
-	}),
-);
+const zone = z.string().check(z.maxLength(60), z.refine(isZone));
 
 /** What became of one lesson of a series: it is left out, or held at another time. */
 const Change = z.object({ on: day, skipped: z.boolean(), day: z.nullable(day), time: z.nullable(time) });

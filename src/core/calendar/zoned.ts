@@ -1,6 +1,10 @@
-/** Minutes that a zone's clock is ahead of UTC at a moment. */
-function aheadAt(zone: string, moment: number): number {
-	const parts = new Intl.DateTimeFormat("en-GB", {
+/** One for each zone: making one takes longer than all it is asked. */
+const clocks = new Map<string, Intl.DateTimeFormat>();
+
+function clockOf(zone: string): Intl.DateTimeFormat {
+	const known = clocks.get(zone);
+	if (known) return known;
+	const made = new Intl.DateTimeFormat("en-GB", {
 		timeZone: zone,
 		hourCycle: "h23",
 		year: "numeric",
@@ -9,7 +13,23 @@ function aheadAt(zone: string, moment: number): number {
 		hour: "2-digit",
 		minute: "2-digit",
 		second: "2-digit",
-	}).formatToParts(moment);
+	});
+	clocks.set(zone, made);
+	return made;
+}
+
+/** Whether the runtime knows a zone: "Europe/Vienna", "UTC". */
+export function isZone(name: string): boolean {
+	try {
+		return clockOf(name) !== undefined;
+	} catch {
+		return false;
+	}
+}
+
+/** Minutes that a zone's clock is ahead of UTC at a moment. */
+function aheadAt(zone: string, moment: number): number {
+	const parts = clockOf(zone).formatToParts(moment);
 	const get = (type: string) => Number(parts.find((part) => part.type === type)?.value ?? 0);
 	const shown = Date.UTC(get("year"), get("month") - 1, get("day"), get("hour"), get("minute"), get("second"));
 	return Math.round((shown - Math.floor(moment / 1000) * 1000) / 60_000);

@@ -8,6 +8,7 @@ import type { LessonPlan } from "@/core/plan/plan";
 import type { PlanView } from "@/core/plan/viewPlan";
 import { dayAfter } from "@/core/text/fields";
 import { copyPlan, putPlanAway } from "@/server/planning";
+import type { PlanPageProps } from "@/server/readPlans";
 import { FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
@@ -19,10 +20,12 @@ export function PlanMargin({
 	plan,
 	view,
 	names,
+	kits,
 	onChange,
 	day,
 }: {
 	id: string;
+	kits: PlanPageProps["kits"];
 	plan: LessonPlan;
 	view: PlanView | null;
 	names: Record<string, string>;
@@ -59,6 +62,15 @@ export function PlanMargin({
 			<p className="m-0">
 				<b>Bring:</b> {kit.length > 0 ? kit.join(", ") : "no kit is named on these rungs"}
 			</p>
+			{kits
+				.filter((one) => one.kit || one.lacks.length > 0)
+				.map((one) => (
+					<p key={one.id} className="m-0" dir="auto">
+						<b>{kits.length > 1 ? `${names[one.id] ?? "Somebody"} carries` : "They carry"}:</b>{" "}
+						{one.kit || "nothing noted"}
+						{one.lacks.length > 0 && `; lacks ${one.lacks.join(", ")}`}
+					</p>
+				))}
 			<Effort view={view} />
 			<Reminders plan={plan} onChange={onChange} />
 			<Elsewhere id={id} plan={plan} names={names} day={day} />

@@ -10,10 +10,8 @@ import { Parked, Promises } from "@/ui/KeepList";
 import { Rail } from "@/ui/Rail";
 import { DecidePass } from "./DecidePass";
 import { OpenLessons } from "./OpenLessons";
+import { RestOfWeek } from "./RestOfWeek";
 import css from "./today.module.css";
-
-/** As many lessons as stand open. */
-const FEW = 4;
 
 /** Who is next, what is due, what was promised, what needs a decision. */
 export function Today({ studio, day, open, students, more, names, keeping, decide, due, week }: TodayProps) {
@@ -131,24 +129,21 @@ const Due = ({ due, day }: Pick<TodayProps, "due" | "day">) =>
 		</section>
 	);
 
-/** Lessons of today as rows, those of the week folded into one line. */
-function Week({ week, day }: Pick<TodayProps, "week" | "day">) {
-	const [now, rest] = [week.filter((row) => row.day === day), week.filter((row) => row.day !== day)];
-	const open = rest.filter(({ plan }) => plan === null).length;
+/** Lessons of today as rows, those of the week in one line that opens into theirs. */
+function Week({ week: { now, rest, lessons, open }, day }: Pick<TodayProps, "week" | "day">) {
 	return (
 		<section aria-label="The week" className={css.week}>
 			<h2>
 				The week <Link href="/calendar">calendar</Link>
 			</h2>
-			{week.length === 0 && <p className="mute m-0">No lesson is in the calendar for these seven days.</p>}
+			{now.length + lessons === 0 && <p className="mute m-0">No lesson is in the calendar for these seven days.</p>}
 			{now.length > 0 && <WeekRows rows={now} day={day} />}
-			{rest.length > 0 && (
-				<details open={rest.length <= FEW}>
-					<summary>
-						{plural(rest.length, "lesson")} in the days after, {open === 0 ? "all planned" : `${open} not planned yet`}
-					</summary>
-					<WeekRows rows={rest} day={day} />
-				</details>
+			{lessons > 0 && (
+				<RestOfWeek
+					day={day}
+					rows={rest}
+					words={`${plural(lessons, "lesson")} in the days after, ${open === 0 ? "all planned" : `${open} not planned yet`}`}
+				/>
 			)}
 		</section>
 	);
