@@ -92,7 +92,7 @@ export function InHand({
 				<span className="mute">
 					{item.takes
 						? `Likely ${Math.max(0, Math.round(mean - spread))} to ${Math.round(mean + spread)} min, from this student’s own lessons.`
-						: `Likely ${Math.max(0, Math.round(mean - spread))} to ${Math.round(mean + spread)} min; too few lessons to know better.`}
+						: `Likely ${Math.max(0, Math.round(mean - spread))} to ${Math.round(mean + spread)} min: three tenths either way, with nothing to go by yet.`}
 				</span>
 				<Form.Label className="m-0" htmlFor="effort">
 					Effort of ten
