@@ -313,7 +313,9 @@ test("nine scores read aloud go in at three presses each, with nothing opened an
 	expect(presses).toBe(27);
 	await expect(page.getByTestId("used")).toHaveText("9");
 	await allSent(page);
-	const measured = (await studio.events()).flatMap((event) => (event.kind === "attempt" ? [event.body.measure] : []));
+	const measured = (await studio.events()).flatMap((event) =>
+		event.kind === "attempt" ? [event.body.measure?.value] : [],
+	);
 	expect(measured).toEqual(scores);
 });
 

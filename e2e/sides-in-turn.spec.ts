@@ -1,4 +1,5 @@
 import { resolve } from "@/core/log/resolve";
+import { keyCues } from "@/store/keyCues";
 import { accessible, allSent, expect, field, good, test, touch, written } from "./studio";
 
 test.use({ demo: true, viewport: { width: 390, height: 844 } });
@@ -124,7 +125,14 @@ test("at the wrap-up: own words are written down, the finish is looked at, the s
 	await page.getByLabel(/^In your words/).fill("stack them on one shelf");
 	await page.getByLabel(/^Kind/).selectOption("image");
 	await touch(page, "write it down").click();
-	await expect(page.getByText("“stack them on one shelf”", { exact: true })).toBeVisible();
+	await expect(page.getByText("“stack them on one shelf”", { exact: true }).first()).toBeVisible();
+	// What was said in own words can be made a key cue as well, and today is its first meeting.
+	await page.getByRole("button", { name: "“stack them on one shelf”" }).click();
+	await expect
+		.poll(() =>
+			studio.inStore(async (store) => (await keyCues(store, ["teodor"])).get("teodor")?.map(({ met }) => met)),
+		)
+		.toEqual([1]);
 	await expect(page.getByLabel(/^In your words/)).toHaveCount(0);
 
 	const finish = page.getByRole("region", { name: "Hold the finish" });

@@ -29,9 +29,13 @@ export async function keyCues({ db }: Store, students?: readonly string[]): Prom
 	const found = await Promise.all(
 		[...texts].map(async ([student, theirs]) => {
 			const given = await db
-				.select({ day: t.event.localDay, text: sql<string>`json_extract(${t.event.body}, '$.cue.text')` })
+				.select({
+					day: t.event.localDay,
+					// Own words are written down afterwards, as an amendment of what was said.
+					text: sql<string>`coalesce(json_extract(${t.event.body}, '$.cue.text'), json_extract(${t.event.body}, '$.body.cue.text'))`,
+				})
 				.from(t.event)
-				.where(and(eq(t.event.student, student), eq(t.event.kind, "feedback"), holds));
+				.where(and(eq(t.event.student, student), inArray(t.event.kind, ["feedback", "amend"]), holds));
 			const daysOf = (text: string) => given.flatMap((one) => (one.text === text ? [one.day] : []));
 			return [student, [...theirs].map((text) => keyCueOf(text, daysOf(text)))] as const;
 		}),
