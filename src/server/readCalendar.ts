@@ -1,8 +1,8 @@
 import type { Booking, Occurrence } from "@/core/calendar/booking";
 import { occurrences } from "@/core/calendar/booking";
 import { clashes } from "@/core/calendar/clashes";
-import { momentOf } from "@/core/calendar/zoned";
 import { USUAL_TRAVEL } from "@/core/coach/coach";
+import { writeCalendar } from "@/core/formats/calendar";
 import type { Rail } from "@/core/ladder/rail";
 import { dayAfter } from "@/core/text/fields";
 import { type BookingRow, busyBetween, busySources, type Feed, listBookings, listFeeds } from "@/store/bookings";
@@ -39,11 +39,7 @@ const whoOf = (students: readonly string[], names: ReadonlyMap<string, string>):
 export async function weekFrom(open: Store, day: string, days: number): Promise<WeekRow[]> {
 	const to = dayAfter(day, days - 1);
 	const bookings = await listBookings(open);
-	const lessons = bookings
-		.flatMap(({ id, booking }) => occurrences(id, booking, day, to))
-		.map((one) => ({ one, at: momentOf(one.day, one.time, one.zone) }))
-		.sort((a, b) => a.at - b.at)
-		.map(({ one }) => one);
+	const lessons = bookings.flatMap(({ id, booking }) => occurrences(id, booking, day, to)).sort((a, b) => a.at - b.at);
 	if (lessons.length === 0) return [];
 	const [people, plans, busy, { coach }] = await Promise.all([
 		studentNames(open),
@@ -143,15 +139,22 @@ export async function readCalendar(): Promise<CalendarPageProps> {
 	};
 }
 
-/** What a calendar that subscribes is given: a month back, half a year ahead. */
-export async function lessonsToShare(open: Store) {
+/** The calendar as a file: a month back and half a year ahead, who comes, when and where. */
+export async function calendarFile(open: Store): Promise<Response> {
 	const day = serverDay();
 	const [bookings, people] = await Promise.all([listBookings(open), studentNames(open)]);
 	const names = new Map(people.map(({ id, name }) => [id, name]));
-	return bookings.flatMap(({ id, booking }) =>
+	const lessons = bookings.flatMap(({ id, booking }) =>
 		occurrences(id, booking, dayAfter(day, -31), dayAfter(day, 183)).map((one) => ({
 			...one,
 			who: whoOf(one.students, names),
 		})),
 	);
+	return new Response(writeCalendar(lessons, new Date()), {
+		headers: {
+			"content-type": "text/calendar; charset=utf-8",
+			"content-disposition": 'attachment; filename="lessons.ics"',
+			"cache-control": "no-store",
+		},
+	});
 }

@@ -1,3 +1,4 @@
+import type { Coach } from "@/core/coach/coach";
 import { pastTries } from "@/core/estimate/pastTries";
 import { limitsOf } from "@/core/ladder/limits";
 import { sideWords } from "@/core/people/student";
@@ -49,15 +50,15 @@ async function knowStudent(
 	open: Store,
 	id: string,
 	day: string,
+	coach: Coach,
 ): Promise<{ known: KnownStudent; cues: string[] } | null> {
 	const row = await findStudent(open, id);
 	if (!row) return null;
-	const [ladders, parked, promises, lessons, { coach }, cues] = await Promise.all([
+	const [ladders, parked, promises, lessons, cues] = await Promise.all([
 		railedLadders(open, { students: [id] }),
 		openParked(open, id),
 		openPromises(open, id),
 		lessonsOf(open, id, LEARNED_FROM),
-		findCoach(open),
 		keyCues(open, [id]),
 	]);
 	const views = await Promise.all(lessons.map(({ lesson }) => lessonView(open, lesson)));
@@ -86,7 +87,10 @@ export async function gatherFor(
 	day: string,
 ): Promise<{ items: PlannedItem[]; watch: string[]; wish: string; minutes: number }> {
 	const open = await upToDate();
-	const all = (await Promise.all(students.map((id) => knowStudent(open, id, day)))).filter((one) => one !== null);
+	const { coach } = await findCoach(open);
+	const all = (await Promise.all(students.map((id) => knowStudent(open, id, day, coach)))).filter(
+		(one) => one !== null,
+	);
 	const last = (await lastOpenings(open)).get(students[0] ?? "");
 	return {
 		items: gather(

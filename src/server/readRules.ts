@@ -1,6 +1,5 @@
 import type { Split } from "@/core/analysis/chances";
-import { sharesOf, splitBy, waysOn } from "@/core/analysis/ways";
-import type { RungSettings } from "@/core/ladder/rung";
+import { splitOn } from "@/core/analysis/ways";
 import type { Rule } from "@/core/rules";
 import { findCoach } from "@/store/coach";
 import { store } from "@/store/db";
@@ -20,18 +19,13 @@ export interface RuledRung {
 	limit: number;
 	ready: number;
 	/** How tries come out there, as far as its points tell them apart. */
-	split?: Split;
+	split: Split | undefined;
 	/** The peg stands here. */
 	peg: boolean;
 }
 
 /** Lower edge of the coach's working band. */
 export const readBandLow = async (): Promise<number> => (await findCoach(await store())).coach.band.low;
-
-function splitOn(settings: RungSettings, counted: Record<string, number> | undefined): { split?: Split } {
-	const ways = waysOn(settings);
-	return ways.length > 2 ? { split: splitBy(ways, sharesOf(ways, counted).shares) } : {};
-}
 
 /** Every rung of every ladder in use. */
 export async function readRuledRungs(): Promise<RuledRung[]> {
@@ -52,7 +46,7 @@ export async function readRuledRungs(): Promise<RuledRung[]> {
 				limit: settings.limit,
 				ready: settings.readyRate,
 				peg: row.rail.peg === id,
-				...splitOn(settings, row.rail.holes[i]?.ways),
+				split: splitOn(settings, row.rail.holes[i]?.ways),
 			})),
 		);
 }

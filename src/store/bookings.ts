@@ -5,7 +5,7 @@ import { Booking } from "@/core/calendar/booking";
 import type { Busy } from "@/core/calendar/clashes";
 import type { Outcome } from "@/core/refusals/refusals";
 import type { Store, Tx } from "./db";
-import { changedElsewhere, gone, type Saved, stamp } from "./documents";
+import { addOrRevise, type Saved, stamp } from "./documents";
 import * as t from "./schema";
 
 export interface BookingRow extends Saved {
@@ -29,21 +29,21 @@ export async function findBooking({ db }: Store, id: string): Promise<BookingRow
 
 /** Adds a booking, or saves one against the revision it was opened at. */
 export async function saveBooking({ write }: Store, body: Booking, at: Saved | null): Promise<Outcome<Saved>> {
-	return write(async (tx): Promise<Outcome<Saved>> => {
-		if (!at) {
-			const id = uuid();
-			await tx.insert(t.booking).values({ id, name: "", body });
-			return { ok: true, value: { id, rev: 1 } };
-		}
-		const [row] = await tx
-			.update(t.booking)
-			.set({ body, rev: at.rev + 1, updatedAt: stamp() })
-			.where(and(eq(t.booking.id, at.id), eq(t.booking.rev, at.rev)))
-			.returning({ id: t.booking.id, rev: t.booking.rev });
-		if (row) return { ok: true, value: row };
-		const [other] = await tx.select({ id: t.booking.id }).from(t.booking).where(eq(t.booking.id, at.id));
-		return other ? changedElsewhere("This lesson") : gone("This lesson");
-	});
+	const id = uuid();
+	return write((tx) =>
+		addOrRevise(id, at, {
+			what: "This lesson",
+			add: () => tx.insert(t.booking).values({ id, name: "", body }),
+			revise: (opened, changed) =>
+				tx
+					.update(t.booking)
+					.set({ body, ...changed })
+					.where(and(eq(t.booking.id, opened.id), eq(t.booking.rev, opened.rev)))
+					.returning({ id: t.booking.id, rev: t.booking.rev }),
+			isThere: async (one) =>
+				(await tx.select({ id: t.booking.id }).from(t.booking).where(eq(t.booking.id, one))).length > 0,
+		}),
+	);
 }
 
 export async function archiveBooking({ write }: Store, id: string, archived: boolean): Promise<void> {

@@ -3,7 +3,7 @@ import { v7 as uuid } from "uuid";
 import { LessonPlan } from "@/core/plan/plan";
 import type { Outcome } from "@/core/refusals/refusals";
 import type { Store, Tx } from "./db";
-import { changedElsewhere, gone, type Saved, stamp } from "./documents";
+import { addOrRevise, type Saved, stamp } from "./documents";
 import * as t from "./schema";
 
 export interface PlanRow extends Saved {
@@ -47,21 +47,20 @@ export async function plansBefore({ db }: Store, day: string, atMost = 20): Prom
 
 /** Adds a plan, or saves one against the revision it was opened at. */
 export async function savePlan({ write }: Store, body: LessonPlan, at: Saved | null): Promise<Outcome<Saved>> {
-	return write(async (tx): Promise<Outcome<Saved>> => {
-		if (!at) {
-			const id = uuid();
-			await tx.insert(t.plan).values({ id, name: "", day: body.day, body });
-			return { ok: true, value: { id, rev: 1 } };
-		}
-		const [row] = await tx
-			.update(t.plan)
-			.set({ day: body.day, body, rev: at.rev + 1, updatedAt: stamp() })
-			.where(and(eq(t.plan.id, at.id), eq(t.plan.rev, at.rev)))
-			.returning({ id: t.plan.id, rev: t.plan.rev });
-		if (row) return { ok: true, value: row };
-		const [other] = await tx.select({ id: t.plan.id }).from(t.plan).where(eq(t.plan.id, at.id));
-		return other ? changedElsewhere("This plan") : gone("This plan");
-	});
+	const id = uuid();
+	return write((tx) =>
+		addOrRevise(id, at, {
+			what: "This plan",
+			add: () => tx.insert(t.plan).values({ id, name: "", day: body.day, body }),
+			revise: (opened, changed) =>
+				tx
+					.update(t.plan)
+					.set({ day: body.day, body, ...changed })
+					.where(and(eq(t.plan.id, opened.id), eq(t.plan.rev, opened.rev)))
+					.returning({ id: t.plan.id, rev: t.plan.rev }),
+			isThere: async (one) => (await tx.select({ id: t.plan.id }).from(t.plan).where(eq(t.plan.id, one))).length > 0,
+		}),
+	);
 }
 
 export async function archivePlan({ write }: Store, id: string, archived: boolean): Promise<void> {

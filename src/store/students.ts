@@ -3,7 +3,7 @@ import { v7 as uuid } from "uuid";
 import { Student } from "@/core/people/student";
 import type { Outcome } from "@/core/refusals/refusals";
 import type { Store } from "./db";
-import { changedElsewhere, gone, type Saved, stamp } from "./documents";
+import { addOrRevise, type Saved, stamp } from "./documents";
 import * as t from "./schema";
 
 export interface StudentRow extends Saved {
@@ -58,23 +58,25 @@ export async function saveStudent(
 	at: Saved | null,
 	id: string = uuid(),
 ): Promise<Outcome<Saved>> {
-	return write(async (tx): Promise<Outcome<Saved>> => {
-		if (!at) {
-			await tx.insert(t.student).values({ id, name: body.name, body });
-			return { ok: true, value: { id, rev: 1 } };
-		}
-		const [row] = await tx
-			.update(t.student)
-			.set({ name: body.name, body, rev: at.rev + 1, updatedAt: stamp() })
-			.where(and(eq(t.student.id, at.id), eq(t.student.rev, at.rev), isNull(t.student.deletedAt)))
-			.returning({ id: t.student.id, rev: t.student.rev });
-		if (row) return { ok: true, value: row };
-		const [other] = await tx
-			.select()
-			.from(t.student)
-			.where(and(eq(t.student.id, at.id), isNull(t.student.deletedAt)));
-		return other ? changedElsewhere("This student") : gone("This student");
-	});
+	return write((tx) =>
+		addOrRevise(id, at, {
+			what: "This student",
+			add: () => tx.insert(t.student).values({ id, name: body.name, body }),
+			revise: (opened, changed) =>
+				tx
+					.update(t.student)
+					.set({ name: body.name, body, ...changed })
+					.where(and(eq(t.student.id, opened.id), eq(t.student.rev, opened.rev), isNull(t.student.deletedAt)))
+					.returning({ id: t.student.id, rev: t.student.rev }),
+			isThere: async (one) =>
+				(
+					await tx
+						.select({ id: t.student.id })
+						.from(t.student)
+						.where(and(eq(t.student.id, one), isNull(t.student.deletedAt)))
+				).length > 0,
+		}),
+	);
 }
 
 export async function archiveStudent({ write }: Store, id: string, archived: boolean): Promise<void> {

@@ -7,6 +7,8 @@ import { at, inHundred, inTen } from "./readings";
 const TOSS = { low: 0.35, high: 0.65 };
 /** Passing one not ready more often than this asks for another rule, or for several days. */
 export const LUCKY = 0.25;
+/** The rate that is not ready, where nothing else is said. */
+export const NOT_READY = 0.6;
 
 export interface Caution {
 	about: "limit" | "luck" | "ready";

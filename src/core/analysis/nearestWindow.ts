@@ -2,7 +2,8 @@ import type { RungSettings } from "@/core/ladder/rung";
 import type { Rule } from "@/core/rules";
 import { plural } from "@/core/text/lists";
 import { analyseAt } from "./analyse";
-import { sharesOf, splitBy, tellsWaysApart, waysOn } from "./ways";
+import { NOT_READY } from "./cautions";
+import { splitOn, tellsWaysApart } from "./ways";
 
 /** A rule of so many good in one go of so many, in the place of one that cannot be added up by hand. */
 export interface NearestWindow {
@@ -16,8 +17,6 @@ export interface NearestWindow {
 
 /** Fewer are no rule, more do not fit on two rows of boxes. */
 const SIZES = { fewest: 4, most: 20 };
-/** A rate of six in ten is not ready, where nothing else is said. */
-const NOT_READY = 0.6;
 
 /**
  * The block rule whose chances lie nearest to a rung's own at the two rates that matter,
@@ -30,8 +29,7 @@ export function nearestWindow(
 ): NearestWindow {
 	const { limit, readyRate } = settings;
 	const rule = settings.rule as Rule;
-	const ways = waysOn(settings);
-	const split = tellsWaysApart(rule) && ways.length > 2 ? splitBy(ways, sharesOf(ways, undefined).shares) : undefined;
+	const split = tellsWaysApart(rule) ? splitOn(settings) : undefined;
 	const own = [NOT_READY, readyRate].map((rate) => analyseAt(rule, rate, limit, split));
 	const instead = { notReady: own[0]?.pass ?? 0, ready: own[1]?.pass ?? 0 };
 	let best: { found: NearestWindow; off: number } | null = null;

@@ -79,6 +79,12 @@ export function sharesOf(
 	return { shares, known };
 }
 
+/** How tries come out on a rung, as far as they come out in more than two ways: as counted, where there is enough. */
+export function splitOn(settings: Settings, counted?: Readonly<Record<string, number>>): Split | undefined {
+	const ways = waysOn(settings);
+	return ways.length > 2 ? splitBy(ways, sharesOf(ways, counted).shares) : undefined;
+}
+
 export const splitBy = (ways: readonly Way[], shares: Readonly<Record<string, number>>): Split => {
 	const side = (good: boolean) =>
 		ways.filter((way) => way.good === good).map(({ id, attempt }) => ({ attempt, share: shares[id] ?? 0 }));

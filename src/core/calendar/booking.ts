@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import { complainIn } from "@/core/refusals/complain";
-import { day, dayAfter, ident, text, whole } from "@/core/text/fields";
-import { isZone } from "./zoned";
+import { day, dayAfter, daysBetween, ident, text, whole } from "@/core/text/fields";
+import { isZone, momentOf } from "./zoned";
 
 /** How often a lesson comes back. */
 export const repeats = ["once", "every week", "every other week"] as const;
@@ -57,6 +57,8 @@ export interface Occurrence {
 	on: string;
 	day: string;
 	time: string;
+	/** The moment it begins. */
+	at: number;
 	minutes: number;
 	place: string;
 	zone: string;
@@ -79,7 +81,7 @@ export function occurrences(id: string, booking: Booking, from: string, to: stri
 	const days: string[] = [];
 	let on = booking.day;
 	if (step > 0 && on < from) {
-		const gone = Math.floor((Date.parse(from) - Date.parse(on)) / 86_400_000 / step);
+		const gone = Math.floor(daysBetween(on, from) / step);
 		on = dayAfter(on, gone * step);
 	}
 	for (let n = 0; n < MOST && on <= last; n++, on = dayAfter(on, step)) {
@@ -92,11 +94,13 @@ export function occurrences(id: string, booking: Booking, from: string, to: stri
 		if (change?.skipped) continue;
 		const day = change?.day ?? one;
 		if (day < from || day > to) continue;
+		const time = change?.time ?? booking.time;
 		all.push({
 			booking: id,
 			on: one,
 			day,
-			time: change?.time ?? booking.time,
+			time,
+			at: momentOf(day, time, booking.zone),
 			minutes: booking.minutes,
 			place: booking.place,
 			zone: booking.zone,
@@ -104,14 +108,14 @@ export function occurrences(id: string, booking: Booking, from: string, to: stri
 			moved: change !== undefined && (change.day !== null || change.time !== null),
 		});
 	}
-	return all.sort((a, b) => (a.day + a.time < b.day + b.time ? -1 : 1));
+	return all.sort((a, b) => a.at - b.at);
 }
 
 /** Whether the series has a lesson on a day, changes aside. */
 function isOn({ day: first, repeats: how, until }: Booking, on: string): boolean {
 	const step = STEP[how];
 	if (on < first || (until !== null && on > until)) return false;
-	const days = Math.round((Date.parse(on) - Date.parse(first)) / 86_400_000);
+	const days = daysBetween(first, on);
 	return step === 0 ? days === 0 : days % step === 0;
 }
 

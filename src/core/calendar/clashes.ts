@@ -1,6 +1,5 @@
 import { plural } from "@/core/text/lists";
 import type { Occurrence } from "./booking";
-import { momentOf } from "./zoned";
 
 /** Time that is taken by something else. */
 export interface Busy {
@@ -17,10 +16,7 @@ export function clashes(
 ): Map<Occurrence, string> {
 	const found = new Map<Occurrence, string>();
 	const spans = lessons
-		.map((lesson) => {
-			const from = momentOf(lesson.day, lesson.time, lesson.zone);
-			return { lesson, from, to: from + lesson.minutes * 60_000 };
-		})
+		.map((lesson) => ({ lesson, from: lesson.at, to: lesson.at + lesson.minutes * 60_000 }))
 		.sort((a, b) => a.from - b.from);
 	const say = (lesson: Occurrence, words: string) => found.set(lesson, found.get(lesson) ?? words);
 	spans.forEach((one, i) => {

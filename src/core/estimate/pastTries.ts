@@ -1,6 +1,7 @@
 import type { Coach } from "@/core/coach/coach";
 import type { Hole } from "@/core/ladder/rail";
 import { readMark } from "@/core/log/marks";
+import { daysBetween } from "@/core/text/fields";
 import type { PastTry } from "./rate";
 
 /** Whose tries an estimate goes without. */
@@ -13,7 +14,7 @@ export const pastTries = (
 	{ partnersLeftOut = false }: Leaving,
 ): PastTry[] =>
 	(hole?.recent ?? []).flatMap(({ day: then, marks }) => {
-		const daysAgo = Math.max(0, Math.round((Date.parse(day) - Date.parse(then)) / 86_400_000));
+		const daysAgo = Math.max(0, daysBetween(then, day));
 		return [...marks]
 			.map(readMark)
 			.filter(({ byPartner }) => !(byPartner && partnersLeftOut))

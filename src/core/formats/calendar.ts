@@ -17,13 +17,12 @@ export interface CalendarLesson extends Occurrence {
  */
 export function writeCalendar(lessons: readonly CalendarLesson[], made: Date): string {
 	const calendar = ical({ name: "Lessons", prodId: "//peg-ladder//lessons//EN", method: ICalCalendarMethod.PUBLISH });
-	for (const { booking, on, day, time, zone, minutes, who, place } of lessons) {
-		const from = momentOf(day, time, zone);
+	for (const { booking, on, at, minutes, who, place } of lessons) {
 		calendar.createEvent({
 			// The same lesson keeps its name when it is moved: a calendar that subscribes moves it too.
 			id: `${booking}-${on}@peg-ladder`,
-			start: new Date(from),
-			end: new Date(from + minutes * 60_000),
+			start: new Date(at),
+			end: new Date(at + minutes * 60_000),
 			stamp: made,
 			summary: who,
 			...(place ? { location: place } : {}),

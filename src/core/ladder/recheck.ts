@@ -1,4 +1,4 @@
-import { dayAfter } from "@/core/text/fields";
+import { dayAfter, daysBetween } from "@/core/text/fields";
 
 /** A short look at a rung that was passed: enough of it, or not. */
 export interface Check {
@@ -24,7 +24,6 @@ export function longer(interval: number): number {
 }
 
 const shorter = (interval: number): number => Math.max(SHORTEST, Math.floor(interval / 2));
-const days = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
 
 export interface Schedule {
 	/** The day on which it wants to be looked at again. */
@@ -65,7 +64,7 @@ export function scheduleOf(passed: readonly string[], checks: readonly Check[]):
 		interval = check.passed ? longer(interval) : shorter(interval);
 		row = check.passed ? [...row, check.day] : [];
 		const third = row.at(-IN_A_ROW);
-		settled = check.passed && (settled || (third !== undefined && days(third, check.day) >= APART_DAYS));
+		settled = check.passed && (settled || (third !== undefined && daysBetween(third, check.day) >= APART_DAYS));
 	}
 	return { due: dayAfter(last, interval), interval, slipped, settled, checks: counted };
 }

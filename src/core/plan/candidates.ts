@@ -3,7 +3,7 @@ import type { LessonStart, Rung } from "@/core/ladder/ladder";
 import type { Limit } from "@/core/ladder/limits";
 import type { Hole } from "@/core/ladder/rail";
 import { type KeyCue, MEETINGS } from "@/core/skill/keyCue";
-import { cutText } from "@/core/text/fields";
+import { cutText, daysBetween } from "@/core/text/fields";
 import { plural } from "@/core/text/lists";
 import { type Pace, USUAL } from "./pace";
 import { MOST_ITEMS, type PlannedItem } from "./plan";
@@ -64,11 +64,18 @@ const EFFORT: Record<PlanClass, number> = {
 	"wrap-up": 2,
 };
 
-const daysBetween = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
-
 /** High, or it loads much: not the last thing in a lesson. */
 const isHeavy = ({ neverAlone, notches, loads }: Rung["settings"]): boolean =>
 	neverAlone || (notches.surface ?? 0) >= 2 || Object.values(loads).some((load) => (load ?? 0) >= 2);
+
+/** Fewer tries say nothing of a rate. */
+const ENOUGH_TRIES = 5;
+
+/** The share of good tries that past ones lead to expect; null where they are too few. */
+function rateOf(tries: readonly PastTry[]): number | null {
+	const estimate = tries.length >= ENOUGH_TRIES ? estimateRate(tries) : null;
+	return estimate?.ok ? estimate.value.mean : null;
+}
 
 interface Sees {
 	day: string;
@@ -89,8 +96,7 @@ function onRung(
 ): PlannedItem[] {
 	const rung = ladder.rungs[at];
 	if (!rung || ladder.limits.some((limit) => limit.rung === rung.id && limit.what === "taken out")) return [];
-	const tries = ladder.tries(at);
-	const estimate = tries.length >= 5 ? estimateRate(tries) : null;
+	const rate = rateOf(ladder.tries(at));
 	const least = minutesFor(as.least, student.pace);
 	const heavy = isHeavy(rung.settings);
 	return [
@@ -107,7 +113,7 @@ function onRung(
 			rung: rung.id,
 			effort: EFFORT[as.class],
 			...(heavy ? { heavy } : {}),
-			...(estimate?.ok ? { rate: estimate.value.mean } : {}),
+			...(rate === null ? {} : { rate }),
 			// The minutes are those that past ones took on average: what is left of them is how far they strayed.
 			...(student.pace ? { takes: { mean: 1, spread: student.pace.takes.spread / student.pace.takes.mean } } : {}),
 			...((rung.settings.needs ?? []).length > 0 ? { kit: rung.settings.needs } : {}),
@@ -125,8 +131,7 @@ function onLadder(sees: Sees, ladder: KnownLadder): PlannedItem[] {
 	if (!peg || !hole) return [];
 	const { triesPerSet, limit } = peg.settings;
 	const passed = hole.state !== "open";
-	const rate = estimateRate(ladder.tries(pegIndex));
-	const ready = passed || (rate.ok && ladder.tries(pegIndex).length >= 5 && rate.value.mean >= GOOD_END);
+	const ready = passed || (rateOf(ladder.tries(pegIndex)) ?? 0) >= GOOD_END;
 	const items: PlannedItem[] = [];
 	if (begins === "from the bottom" && pegIndex > 0)
 		items.push(
@@ -200,19 +205,17 @@ const rechecks = (sees: Sees, ladder: KnownLadder): PlannedItem[] =>
 function refresher(sees: Sees, ladder: KnownLadder): PlannedItem[] {
 	for (let at = ladder.pegIndex - 1; at >= 0; at--) {
 		const rung = ladder.rungs[at];
-		const tries = ladder.tries(at).map(({ good }) => ({ good, daysAgo: 0 }));
-		const then = estimateRate(tries);
+		const then = rateOf(ladder.tries(at).map(({ good }) => ({ good, daysAgo: 0 })));
 		const passed = ladder.holes[at]?.state !== "open";
-		if (!rung || !passed || isHeavy(rung.settings) || tries.length < 5 || !then.ok || then.value.mean < GOOD_END)
-			continue;
+		if (!rung || !passed || isHeavy(rung.settings) || then === null || then < GOOD_END) continue;
 		return onRung(sees, ladder, at, {
 			id: `easy-${ladder.id}`,
 			class: "refresher",
-			why: `It went well when it was last tried, ${Math.round(then.value.mean * 10)} in 10: something to end on.`,
+			why: `It went well when it was last tried, ${Math.round(then * 10)} in 10: something to end on.`,
 			value: 3,
 			least: RECHECK_TRIES / 2,
 			wish: rung.settings.triesPerSet,
-		}).map((item) => ({ ...item, rate: then.value.mean }));
+		}).map((item) => ({ ...item, rate: then }));
 	}
 	return [];
 }

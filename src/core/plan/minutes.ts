@@ -10,12 +10,16 @@ export interface Minutes {
 const FEWEST_KNOWN = 3;
 export const UNKNOWN_SPREAD = 0.3;
 
+/** Mean and standard deviation (n - 1) of at least one number. */
+export function meanAndSpread(all: readonly number[]): Minutes {
+	const mean = all.reduce((sum, one) => sum + one, 0) / all.length;
+	const squares = all.reduce((sum, one) => sum + (one - mean) ** 2, 0);
+	return { mean, spread: Math.sqrt(squares / Math.max(1, all.length - 1)) };
+}
+
 /** What past minutes of a kind say; with fewer than three known, what is planned, and three tenths of it either way. */
 export function minutesFrom(past: readonly number[], planned: number): Minutes {
-	if (past.length < FEWEST_KNOWN) return { mean: planned, spread: UNKNOWN_SPREAD * planned };
-	const mean = past.reduce((sum, one) => sum + one, 0) / past.length;
-	const variance = past.reduce((sum, one) => sum + (one - mean) ** 2, 0) / (past.length - 1);
-	return { mean, spread: Math.sqrt(variance) };
+	return past.length < FEWEST_KNOWN ? { mean: planned, spread: UNKNOWN_SPREAD * planned } : meanAndSpread(past);
 }
 
 /** Minutes that an item will take, from what those like it took. */

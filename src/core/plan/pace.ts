@@ -1,4 +1,5 @@
 import type { LessonView } from "@/core/log/view";
+import { meanAndSpread } from "./minutes";
 
 /** How long things take with a student, from lessons that were held. */
 export interface Pace {
@@ -65,7 +66,5 @@ export function paceOf(lessons: readonly LessonView[], student: string): Pace | 
 	const setUp = Math.max(0, median(all.map((one) => one.setUp).sort(byValue)));
 	const secondsPerTry = median(gaps) || USUAL.secondsPerTry;
 	const shares = all.map(({ tries, took }) => took / (setUp + (tries * secondsPerTry) / 60));
-	const mean = shares.reduce((sum, one) => sum + one, 0) / shares.length;
-	const variance = shares.reduce((sum, one) => sum + (one - mean) ** 2, 0) / Math.max(1, shares.length - 1);
-	return { lessons: worked.length, setUp, secondsPerTry, takes: { mean, spread: Math.sqrt(variance) } };
+	return { lessons: worked.length, setUp, secondsPerTry, takes: meanAndSpread(shares) };
 }

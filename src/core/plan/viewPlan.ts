@@ -2,7 +2,7 @@ import type { Outcome } from "@/core/refusals/refusals";
 import { minutesOf } from "./minutes";
 import { type Overrun, overrunOf } from "./overrun";
 import type { LessonPlan, PlannedItem } from "./plan";
-import { type PlanItem, type Plan as Solved, solvePlan } from "./solve";
+import { type Plan as Solved, solvePlan } from "./solve";
 
 /** A stretch of the lesson. */
 export interface Stretch {
@@ -32,30 +32,6 @@ export interface PlanView {
 	overrun: Overrun;
 }
 
-const asItem = ({
-	id,
-	class: kind,
-	least,
-	wish,
-	value,
-	ladder,
-	heavy,
-	rate,
-	always,
-	pinned,
-}: PlannedItem): PlanItem => ({
-	id,
-	class: kind,
-	least,
-	wish,
-	value,
-	ladder,
-	heavy,
-	rate,
-	always,
-	pinned,
-});
-
 /**
  * A plan worked out: the most that fits, exactly, in the order of a lesson; what did not fit
  * with its reason; how likely all of it runs over.
@@ -64,7 +40,7 @@ const asItem = ({
  */
 export function viewPlan(plan: Pick<LessonPlan, "items" | "minutes">, reasons = true): Outcome<PlanView> {
 	const inIt = plan.items.filter((item) => !item.out);
-	const solved = solvePlan(inIt.map(asItem), plan.minutes);
+	const solved = solvePlan(inIt, plan.minutes);
 	if (!solved.ok) return { ok: false, refusals: solved.refusals.map((one) => named(one, plan.items)) };
 	const byId = new Map(inIt.map((item) => [item.id, item]));
 	const stretches = solved.value.placed.flatMap(({ id, at, minutes }) => {
@@ -99,7 +75,7 @@ function named<R extends { path: string; sentence: string }>(refusal: R, items: 
 /** What an item would push out, were it in at its least minutes. */
 function whyOut(item: PlannedItem, { items, minutes }: Pick<LessonPlan, "items" | "minutes">, now: Solved): string {
 	const forced = solvePlan(
-		items.filter((one) => !one.out).map((one) => ({ ...asItem(one), ...(one.id === item.id ? { always: true } : {}) })),
+		items.filter((one) => !one.out).map((one) => (one.id === item.id ? { ...one, always: true } : one)),
 		minutes,
 	);
 	if (!forced.ok) return "There is no room for it beside what is to be in the lesson.";

@@ -71,6 +71,14 @@ const DAY_MS = 86_400_000;
 export const dayAfter = (day: string, days: number): string =>
 	new Date(Date.parse(day) + days * DAY_MS).toISOString().slice(0, 10);
 
+/**
+ * Days from one day to another; less than nothing where it is before.
+ *
+ * @example daysBetween("2026-03-28", "2026-03-31") // 3
+ */
+export const daysBetween = (from: string, to: string): number =>
+	Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
+
 /** A whole number between two ends, both allowed. */
 export const whole = (low: number, high: number) => z.int().check(z.gte(low), z.lte(high));
 

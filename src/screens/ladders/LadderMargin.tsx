@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import { inTen } from "@/core/analysis/readings";
-import { sharesOf, splitBy, waysOn } from "@/core/analysis/ways";
+import { splitOn, waysOn } from "@/core/analysis/ways";
 import type { Prediction } from "@/core/build/predict";
 import type { Coach } from "@/core/coach/coach";
 import { pastTries } from "@/core/estimate/pastTries";
@@ -101,7 +101,7 @@ export function LadderMargin({
 				key={`${rung.id} ${settings.readyRate}`}
 				limit={settings.limit}
 				ready={settings.readyRate}
-				split={ways.length > 2 ? splitBy(ways, sharesOf(ways, hole?.ways).shares) : undefined}
+				split={splitOn(settings, hole?.ways)}
 				onLay={setOther}
 				onTake={(rule) => {
 					setOther(null);

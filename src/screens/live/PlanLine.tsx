@@ -1,8 +1,8 @@
 import { useDeferredValue, useEffect, useState } from "react";
-import { dueAgain, minutesLeft, runPlan } from "@/core/plan/run";
+import { dueAgain, minutesLeft } from "@/core/plan/run";
 import { useLive } from "./LiveContext";
 import css from "./plan.module.css";
-import { planSteps } from "./planSteps";
+import { planOf, planSteps } from "./planSteps";
 
 /** Often enough for minutes, and nothing for a battery. */
 const TICK_MS = 10_000;
@@ -17,7 +17,7 @@ export function PlanLine() {
 		const timer = setInterval(() => setTime(Date.now()), TICK_MS);
 		return () => clearInterval(timer);
 	}, []);
-	const run = runPlan(view, (id) => live.pack.students.find((one) => one.id === id)?.student.name);
+	const run = planOf({ pack: live.pack, view });
 	if (!run) return null;
 	const { now, left } = run;
 	const minutes = now ? minutesLeft(now, time) : 0;

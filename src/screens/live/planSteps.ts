@@ -1,5 +1,9 @@
-import type { Planned } from "@/core/plan/run";
+import { type Planned, type PlanRun, runPlan } from "@/core/plan/run";
 import type { Live } from "./LiveContext";
+
+/** The plan as far as it has come, with whose each thing is. */
+export const planOf = ({ pack, view }: Pick<Live, "pack" | "view">): PlanRun | null =>
+	runPlan(view, (id) => pack.students.find((one) => one.id === id)?.student.name);
 
 /** What a press does to something planned; one with a rung of its own turns to it as well. */
 export function planSteps({

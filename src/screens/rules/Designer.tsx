@@ -3,7 +3,7 @@
 import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { sharesOf, splitBy, waysOn } from "@/core/analysis/ways";
+import { splitOn, waysOn } from "@/core/analysis/ways";
 import { type Scale, scales } from "@/core/ladder/scale";
 import { parse } from "@/core/refusals/refusals";
 import { Rule, ruleSentence } from "@/core/rules";
@@ -100,7 +100,7 @@ export function Designer({ bandLow }: { bandLow: number }) {
 						key={`${ready} ${scale.length}`}
 						limit={allowed}
 						ready={ready}
-						split={ways.length > 2 ? splitBy(ways, sharesOf(ways).shares) : undefined}
+						split={splitOn({ gate: "result", scale })}
 						onLay={lay}
 						onTake={(found) => take(found, scale)}
 					/>

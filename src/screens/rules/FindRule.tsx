@@ -3,6 +3,7 @@
 import { proxy } from "comlink";
 import { memo, useState } from "react";
 import Button from "react-bootstrap/Button";
+import { NOT_READY } from "@/core/analysis/cautions";
 import type { Split } from "@/core/analysis/chances";
 import type { Finding, FoundRule, Progress } from "@/core/analysis/finding";
 import { inHundred } from "@/core/analysis/readings";
@@ -12,7 +13,6 @@ import { plural } from "@/core/text/lists";
 import { Refusals } from "@/ui/Refusals";
 import { engine } from "@/workers/client";
 import { RiskFields, type Risks } from "./RiskFields";
-import { NOT_READY } from "./RuleWorth";
 import css from "./rules.module.css";
 
 /** Finds rules that tell the ready from the not ready: what is asked, how far it is, what was found, one press to take. */

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
-import { LUCKY } from "@/core/analysis/cautions";
+import { LUCKY, NOT_READY } from "@/core/analysis/cautions";
 import { inHundred } from "@/core/analysis/readings";
 import { tellsWaysApart } from "@/core/analysis/ways";
 import { type Rule, ruleSentence } from "@/core/rules";
@@ -16,7 +16,6 @@ import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import { engine } from "@/workers/client";
 import css from "./lucky.module.css";
-import { NOT_READY } from "./RuleWorth";
 import { type Better, useBetter } from "./useBetter";
 
 /** Rungs with one rule, limit and split are worked out once; only points tell outcomes apart. */

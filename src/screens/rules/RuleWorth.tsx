@@ -4,7 +4,7 @@ import Link from "next/link";
 import { memo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { cautions, LUCKY, spreadOf } from "@/core/analysis/cautions";
+import { cautions, LUCKY, NOT_READY, spreadOf } from "@/core/analysis/cautions";
 import type { Split } from "@/core/analysis/chances";
 import {
 	at,
@@ -42,7 +42,6 @@ const RuleCurve = late(
 	),
 );
 
-export const NOT_READY = 0.6;
 const NO_WAYS: readonly Way[] = [];
 /** A try with what goes before it: set-up, throw, look. */
 const SECONDS = 6;

@@ -1,10 +1,10 @@
 "use client";
 
 import { useCallback, useRef, useState } from "react";
+import { NOT_READY } from "@/core/analysis/cautions";
 import type { FoundRule } from "@/core/analysis/finding";
 import type { RuledRung } from "@/server/readRules";
 import { engine } from "@/workers/client";
-import { NOT_READY } from "./RuleWorth";
 
 const RISK = 0.1;
 /** Where a rung's own limit leaves no rule that keeps the risks, it is looked for under this one. */

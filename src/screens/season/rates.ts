@@ -1,5 +1,4 @@
 import type { Prediction } from "@/core/build/predict";
-import { usualDifficulties } from "@/core/build/usual";
 import type { Coach } from "@/core/coach/coach";
 import { pastTries } from "@/core/estimate/pastTries";
 import { estimateRate } from "@/core/estimate/rate";
@@ -15,7 +14,7 @@ export function ratesOn(
 	coach: Coach,
 	day: string,
 ): Pick<Prediction, "low" | "rate" | "high">[] {
-	const expected = expectedOn(rungs, holes, day, difficulties ?? coach.difficulties ?? usualDifficulties, coach);
+	const expected = expectedOn(rungs, holes, day, difficulties ?? coach.difficulties, coach);
 	if (expected) return expected;
 	const { low, high } = coach.band;
 	return rungs.map((_, i) => {

@@ -1,4 +1,5 @@
 import Link from "next/link";
+import { FALSE_ALARM } from "@/core/ladder/shortCheck";
 import { plural } from "@/core/text/lists";
 import { capital } from "@/core/text/wording";
 import { WeekRows } from "@/screens/calendar/WeekRows";
@@ -120,7 +121,7 @@ const Due = ({ due, day }: Pick<TodayProps, "due" | "day">) =>
 						{one.slipped ? <b> slipped</b> : ""}{" "}
 						<span className="mute">
 							{one.slipped
-								? "at its last check; one who is ready does 5 times in 100 by luck. Move the peg, or plan a refresher."
+								? `at its last check; one who is ready does ${Math.round(FALSE_ALARM * 100)} times in 100 by luck. Move the peg, or plan a refresher.`
 								: `due ${fromToday(one.due, day)}`}
 						</span>
 					</li>

@@ -1,9 +1,9 @@
 "use client";
 
-import { minutesLeft, runPlan } from "@/core/plan/run";
+import { minutesLeft } from "@/core/plan/run";
 import { plural } from "@/core/text/lists";
 import { useDone, useLive } from "../LiveContext";
-import { planSteps } from "../planSteps";
+import { planOf, planSteps } from "../planSteps";
 import { Choice, Drawer } from "./Drawer";
 import css from "./drawer.module.css";
 
@@ -11,7 +11,7 @@ import css from "./drawer.module.css";
 export function PlanDrawer() {
 	const live = useLive();
 	const done = useDone();
-	const run = runPlan(live.view, (id) => live.pack.students.find((one) => one.id === id)?.student.name);
+	const run = planOf(live);
 	if (!run) return null;
 	const { begin, skip, putOff } = planSteps(live);
 	return (

@@ -1,6 +1,5 @@
 import { RateLimiterMemory } from "rate-limiter-flexible";
-import { writeCalendar } from "@/core/formats/calendar";
-import { lessonsToShare } from "@/server/readCalendar";
+import { calendarFile } from "@/server/readCalendar";
 import { refused, stranger } from "@/server/route";
 import { isFeed } from "@/store/bookings";
 import { store } from "@/store/db";
@@ -20,11 +19,5 @@ export async function GET(request: Request, { params }: { params: Promise<{ toke
 			? refused(404, [{ path: "token", sentence: "This address is not in use; it may have been withdrawn." }])
 			: refused(429, [{ path: "token", sentence: "Too many wrong addresses; try again in five minutes." }]);
 	}
-	return new Response(writeCalendar(await lessonsToShare(open), new Date()), {
-		headers: {
-			"content-type": "text/calendar; charset=utf-8",
-			"content-disposition": 'attachment; filename="lessons.ics"',
-			"cache-control": "no-store",
-		},
-	});
+	return calendarFile(open);
 }
