@@ -73,6 +73,7 @@ export function demoWorkbook(today: string, progress?: (done: number, of: number
 			return [revised("built", made, before ?? ladder), ...(before ? [revised("ruled", yesterday, ladder)] : [])];
 		}),
 		plans: [],
+		assignments: [],
 		bookings: students.map(({ id, nextIn }, i) => ({
 			...document({ id: `${id}-weekly` }),
 			booking: {

@@ -21,6 +21,25 @@ export function stranger(request: Request): NextResponse | null {
 		: refused(403, [{ path: "host", sentence: "This address is not open yet; use the one on this machine." }]);
 }
 
+/** The text of a request, or null as soon as it is longer than so many bytes: the rest is not read. */
+export async function readAtMost(request: Request, most: number): Promise<string | null> {
+	if (Number(request.headers.get("content-length") ?? 0) > most) return null;
+	const reader = request.body?.getReader();
+	if (!reader) return "";
+	const decoder = new TextDecoder();
+	let text = "";
+	for (let size = 0; ; ) {
+		const { done, value } = await reader.read();
+		if (done) return text + decoder.decode();
+		size += value.length;
+		if (size > most) {
+			await reader.cancel();
+			return null;
+		}
+		text += decoder.decode(value, { stream: true });
+	}
+}
+
 const TOO_LONG = 4_000_000;
 
 /** The JSON of a request, or null when there is none to read. */

@@ -6,6 +6,7 @@ import type { Store } from "./db";
 import { stamp } from "./documents";
 import { asEvent, forgetAside } from "./events";
 import { leavePlans } from "./plans";
+import { leavePractice } from "./practice";
 import { clearProjectionsOf, refoldLessons } from "./projection";
 import * as t from "./schema";
 
@@ -60,6 +61,7 @@ export async function eraseStudent(store: Store, student: string): Promise<void>
 		const ladders = await tx.delete(t.ladder).where(eq(t.ladder.student, student)).returning({ id: t.ladder.id });
 		await leavePlans(tx, student);
 		await leaveBookings(tx, student);
+		await leavePractice(tx, student);
 		await tx
 			.update(t.student)
 			.set({ name: "", body: {}, archivedAt: null, deletedAt: stamp() })

@@ -1,7 +1,8 @@
 import { and, asc, eq, gt, gte, inArray, lte, ne, or, type SQL, sql } from "drizzle-orm";
 import type { LogEvent } from "@/core/log/event";
 import { TOP_LAMPORT } from "@/core/log/order";
-import { outOfBounds, parseEvent } from "@/core/log/parseEvent";
+import { parseAnyEvent } from "@/core/log/parseAnyEvent";
+import { outOfBounds } from "@/core/log/parseEvent";
 import type { Refusal } from "@/core/refusals/refusals";
 import { cutText, ident } from "@/core/text/fields";
 import { writeJson } from "@/core/text/json";
@@ -106,7 +107,7 @@ function stepOver({ upTo, setAside }: Batch, dseq: number, { after, oldest }: De
 }
 
 function takeOne(batch: Batch, dseq: number, raw: unknown): void {
-	const parsed = parseEvent(raw);
+	const parsed = parseAnyEvent(raw);
 	const reason = parsed.ok ? whyNot(parsed.value, { ...batch, dseq }) : sentencesOf(parsed.refusals);
 	if (reason === "here") return;
 	if (reason || !parsed.ok) {
@@ -293,6 +294,43 @@ async function absentOnes(tx: Tx, raw: readonly unknown[]): Promise<Absent> {
 	return { students, ladders };
 }
 
+/** An event that is made here, once its number and its place in the order are known. */
+export interface MadeHere {
+	id: string;
+	make: (place: { act: string; device: string; dseq: number; lamport: number }) => LogEvent;
+}
+
+/**
+ * Writes events that are made here, in a transaction that is open: each is given its number
+ * of the device and its place in the order. An id that is in the record already is not
+ * written, and is answered.
+ */
+export async function appendHere(store: Store, tx: Tx, device: string, events: readonly MadeHere[]): Promise<string[]> {
+	const known = await knownIds(tx, events);
+	const top = await topLamport(store, tx);
+	let dseq = await lastKnown(tx, device);
+	let lamport = Math.max(top.lamport, await lastLamport(tx));
+	const rows = events
+		.filter(({ id }) => !known.has(id))
+		.map(({ id, make }) => {
+			dseq += 1;
+			lamport += 1;
+			return make({ act: id, device, dseq, lamport });
+		});
+	for (let i = 0; i < rows.length; i += 200) await tx.insert(t.event).values(rows.slice(i, i + 200));
+	top.lamport = lamport;
+	return events.flatMap(({ id }) => (known.has(id) ? [id] : []));
+}
+
+/** The highest place in the order of what arrived last: what another process took in is known by it. */
+async function lastLamport(tx: Tx): Promise<number> {
+	const [row] = await tx
+		.select({ top: sql<number>`coalesce(max(${t.event.lamport}), 0)` })
+		.from(t.event)
+		.where(gt(t.event.arrival, sql`(select max(${t.event.arrival}) from ${t.event}) - 1000`));
+	return row?.top ?? 0;
+}
+
 /**
  * Events that arrived after a number, oldest first; of one lesson, or all. Erased ones say
  * nothing and are left out, and so is what the asking device made up to the number it knows,
@@ -331,7 +369,7 @@ export function retryAside(store: Store, n: number): Promise<string | null> {
 		if (!row || row.raw === "") return null;
 		const { device, dseq } = row;
 		const raw: unknown = parsedOr(row.raw);
-		const parsed = parseEvent(raw);
+		const parsed = parseAnyEvent(raw);
 		const around = async (): Promise<KnownBefore> => ({
 			device,
 			dseq,

@@ -130,6 +130,38 @@ export const feed = sqliteTable("feed", {
 	createdAt: text().notNull().default(now),
 });
 
+/** What a student is to practise; `key` signs what their page hands back as text. */
+export const assignment = sqliteTable(
+	"assignment",
+	{
+		...document,
+		student: text()
+			.notNull()
+			.references(() => student.id),
+		key: text().notNull(),
+	},
+	(t) => [index("assignment_student").on(t.student)],
+);
+
+/** Private links to one assignment each: of the long random token only its hash. */
+export const practiceLink = sqliteTable(
+	"practice_link",
+	{
+		id: text().primaryKey(),
+		assignment: text()
+			.notNull()
+			.references(() => assignment.id),
+		/** For whom it was made. */
+		name: text().notNull(),
+		hash: text().notNull().unique(),
+		/** The last day on which it opens. */
+		ends: text().notNull(),
+		withdrawnAt: text(),
+		createdAt: text().notNull().default(now),
+	},
+	(t) => [index("practice_link_assignment").on(t.assignment)],
+);
+
 /** Times that somebody else's calendar file says are taken; a file is one source. */
 export const busy = sqliteTable(
 	"busy",

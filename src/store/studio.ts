@@ -32,6 +32,8 @@ export async function newStudio(tx: Tx, demo: boolean): Promise<string> {
 	for (const table of [
 		t.event,
 		t.quarantine,
+		t.practiceLink,
+		t.assignment,
 		t.plan,
 		t.booking,
 		t.feed,

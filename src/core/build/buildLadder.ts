@@ -7,6 +7,7 @@ import type { KeyPosition, Skill } from "@/core/skill/skill";
 import { cutText } from "@/core/text/fields";
 import { plural } from "@/core/text/lists";
 import { capital } from "@/core/text/wording";
+import { raisesOffTheGround } from "./care";
 import { type Difficulty, EXTENT, weightless } from "./difficulty";
 import { cut, fewestParts, type Notching } from "./partition";
 
@@ -123,18 +124,9 @@ function refusalsOf({ skill, difficulties, ends, chaining, size, policy, dose }:
 	return said;
 }
 
-/** What falls can be high from, or head first. */
-const HIGH = /\b(high|height|raised|invers|invert|upside|head first|handstand|shoulder)/i;
-const LEVEL = /\b(ground|floor)/i;
-
 /** What is proposed to be checked first where height or inversion is raised: the coach's to change. */
 function careFor(used: readonly Difficulty[], notches: ReadonlyMap<string, number>): string[] {
-	const risky = used.some(({ id, name, notches: list }) => {
-		const at = notches.get(id) ?? 0;
-		const notch = list[at]?.name ?? "";
-		// "low" and "real height" of "surface and height" are a fall; soft ground is none.
-		return at > 0 && (HIGH.test(notch) || (HIGH.test(name) && !LEVEL.test(notch)));
-	});
+	const risky = used.some((one) => raisesOffTheGround(one, notches.get(one.id) ?? 0));
 	return risky ? ["mat under it", "a spotter stands by"] : [];
 }
 

@@ -5,10 +5,12 @@ import { hashOf, hashOfBytes } from "@/core/hash/hash";
 import { Ladder, Policy } from "@/core/ladder/ladder";
 import { RungSettings } from "@/core/ladder/rung";
 import type { LogEvent } from "@/core/log/event";
-import { outOfBounds, parseEvent } from "@/core/log/parseEvent";
+import { parseAnyEvent } from "@/core/log/parseAnyEvent";
+import { outOfBounds } from "@/core/log/parseEvent";
 import { Side } from "@/core/people/body";
 import { Student } from "@/core/people/student";
 import { LessonPlan } from "@/core/plan/plan";
+import { Assignment } from "@/core/practice/assignment";
 import { type Outcome, parse, type Refusal, refuse } from "@/core/refusals/refusals";
 import { PICTURE_CHARS, pictureTypes } from "@/core/skill/picture";
 import { Skill } from "@/core/skill/skill";
@@ -77,6 +79,13 @@ export const sections = {
 	plans: z.strictObject({ ...document, plan: LessonPlan }),
 	/** Lessons in the calendar. */
 	bookings: z.strictObject({ ...document, booking: Booking }),
+	/** What a student is to practise; the links to it are in no file. */
+	assignments: z.strictObject({
+		...document,
+		/** Signs what the student's page hands back as text. */
+		key: z.string().check(z.regex(/^[\w-]{43}$/)),
+		assignment: Assignment,
+	}),
 	/** What holds for the whole studio: one row. */
 	coach: z.strictObject({ id: z.literal("coach"), made: moment, coach: Coach }),
 	/** What happened, as the record keeps it: see `events` in the formats' description. */
@@ -117,6 +126,7 @@ export interface Rows {
 	ladderRevisions: z.infer<(typeof sections)["ladderRevisions"]>;
 	plans: z.infer<(typeof sections)["plans"]>;
 	bookings: z.infer<(typeof sections)["bookings"]>;
+	assignments: z.infer<(typeof sections)["assignments"]>;
 	coach: z.infer<(typeof sections)["coach"]>;
 	events: LogEvent | Erased;
 	setAside: z.infer<(typeof sections)["setAside"]>;
@@ -145,7 +155,7 @@ export function parseRow<S extends Section>(section: S, input: unknown): Outcome
 }
 
 function parseLogged(input: unknown): Outcome<LogEvent | Erased> {
-	return typeof input === "object" && input !== null && "erased" in input ? parse(Erased, input) : parseEvent(input);
+	return typeof input === "object" && input !== null && "erased" in input ? parse(Erased, input) : parseAnyEvent(input);
 }
 
 /** What in a row is odd and comes in all the same: it was taken in once, and the record is not mended. */

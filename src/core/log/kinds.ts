@@ -2,6 +2,7 @@ import * as z from "zod/mini";
 import { Policy } from "@/core/ladder/policy";
 import { RungSettings, yesOf } from "@/core/ladder/rung";
 import { BodyPart, Side } from "@/core/people/body";
+import type { practiceBodies } from "@/core/practice/kinds";
 import { complainIn } from "@/core/refusals/complain";
 import { Rule } from "@/core/rules";
 import { tallyRefusal } from "@/core/rules/tally";
@@ -9,7 +10,10 @@ import { Cue } from "@/core/skill/cue";
 import { Direction } from "@/core/skill/direction";
 import { day, ident, label, text, whole } from "@/core/text/fields";
 
-/** The body of every kind of event. A later kind of work is a new entry here, not a new truth in a table. */
+/**
+ * The body of every kind of event of a lesson; those of practice are beside them, in
+ * `core/practice/kinds`. A later kind of work is a new kind, not a new truth in a table.
+ */
 
 export { Direction };
 
@@ -269,8 +273,6 @@ export const bodies = {
 	pain: z.object({ part: BodyPart, note: text(400) }),
 	/** Somebody asked, and it is gone: the work on the rung may go on. */
 	"pain.answered": z.object({ pain: ident }),
-	recheck: z.object({ rung: ident, good: whole(0, 500), tries: whole(1, 500), passed: z.boolean() }),
-	practice: z.object({ what: label(400), minutes: whole(0, 1440), score: text(120), remark: text(1000) }),
 	note: z.object({ text: label(4000) }),
 	/** A question put to the student, and what they said. */
 	answered: z.object({ question: label(200), answer: text(1000) }),
@@ -294,6 +296,6 @@ export const bodies = {
 	insert: z.object({ after: ident, attempt: Attempt }),
 } as const;
 
-export type Kind = keyof typeof bodies;
-export const kinds = Object.keys(bodies) as Kind[];
-export type Body<K extends Kind> = z.infer<(typeof bodies)[K]>;
+type AllBodies = typeof bodies & typeof practiceBodies;
+export type Kind = keyof AllBodies;
+export type Body<K extends Kind> = z.infer<AllBodies[K]>;

@@ -99,8 +99,9 @@ function amended(
 		const target = ordered[byId.get(event.body.target) ?? -1];
 		if (!target || target.kind === "void" || target.kind === "amend") continue;
 		const kind: Kind = target.kind === "insert" ? "attempt" : target.kind;
-		const read = (bodies[kind] as z.ZodMiniType<unknown>).safeParse(event.body.body);
-		if (read.success) now.set(target.id, { body: read.data, by: event });
+		// Practice is not amended: what was written wrongly is taken back and written anew.
+		const read = (bodies as Record<string, z.ZodMiniType<unknown>>)[kind]?.safeParse(event.body.body);
+		if (read?.success) now.set(target.id, { body: read.data, by: event });
 	}
 	return now;
 }

@@ -114,6 +114,8 @@ async function within(tx: Transaction, section: Section, scope: Scope): Promise<
 		case "bookings":
 			// One for several says who else comes: it goes with the studio only.
 			return scope.of === "student" ? { sql: "json_extract(body, '$.students') = json_array(?)", args: [id] } : none;
+		case "assignments":
+			return scope.of === "student" ? { sql: "student = ?", args: [id] } : none;
 		case "events":
 			// What was written in a lesson that only this student (or ladder) had is theirs too, whoever it names.
 			if (scope.of === "skill") return none;

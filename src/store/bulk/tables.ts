@@ -181,6 +181,20 @@ export const homes: { [S in Section]: Home<S> } = {
 		toSql: ({ id, made, archived, booking }) => documentRow(id, made, archived, booking),
 		fromSql: (row) => ({ id: row.id, made: row.created_at, archived: row.archived_at, booking: read(row.body) }),
 	}),
+	assignments: home(t.assignment, {
+		toSql: ({ id, made, archived, key, assignment }) => ({
+			...documentRow(id, made, archived, assignment),
+			student: assignment.student,
+			key,
+		}),
+		fromSql: (row) => ({
+			id: row.id,
+			made: row.created_at,
+			archived: row.archived_at,
+			key: row.key,
+			assignment: read(row.body),
+		}),
+	}),
 	coach: home(t.coach, {
 		toSql: ({ id, made, coach }) => ({ id, rev: 1, body: json(coach), created_at: made, updated_at: made }),
 		fromSql: (row) => ({ id: row.id, made: row.created_at, coach: read(row.body) }),

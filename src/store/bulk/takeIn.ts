@@ -23,7 +23,7 @@ export interface TakeIn {
 const order: Section[] = [
 	...(["students", "gone", "skillVersions", "skills", "skillRevisions", "pictures"] as const),
 	...(["rungVersions", "ladderVersions", "ladders", "ladderRevisions", "plans", "bookings"] as const),
-	...(["coach", "events", "setAside"] as const),
+	...(["assignments", "coach", "events", "setAside"] as const),
 ];
 
 const projections = ["projection", "lesson_digest", "lesson_work", "ladder_digest", "student_digest", "said", "link"];
@@ -36,7 +36,7 @@ export async function takeInStaged(staging: string, here: string, how: TakeIn): 
 			await insertSection(tx, section, "staged", `"${section}"`, "at_row");
 		}
 		if (how.mode === "merge" && how.differing === "take")
-			for (const section of ["students", "skills", "ladders", "plans", "bookings", "coach"] as const)
+			for (const section of ["students", "skills", "ladders", "plans", "bookings", "assignments", "coach"] as const)
 				await overwrite(tx, section);
 		await tx.execute("update ladder set name = (select name from skill where skill.id = ladder.skill) where name = ''");
 		await nextEpoch(tx, how);
@@ -50,7 +50,7 @@ export async function restoreBackup(backup: string, here: string): Promise<void>
 		for (const section of order)
 			await insertSection(tx, section, "staged", homes[section].table, "rowid", homes[section].where);
 		// What is only being typed is in no workbook, and in every backup.
-		for (const table of ["skill_draft", "feed", "busy"])
+		for (const table of ["skill_draft", "feed", "busy", "practice_link"])
 			await tx.execute(`insert into ${table} select * from staged.${table}`);
 		const [was] = (await tx.execute("select epoch from studio")).rows;
 		const [now] = (await tx.execute("select id, epoch, demo, created_at from staged.studio")).rows;
@@ -95,6 +95,8 @@ async function empty(tx: Transaction): Promise<void> {
 		...[
 			"event",
 			"quarantine",
+			"practice_link",
+			"assignment",
 			"plan",
 			"booking",
 			"feed",
@@ -142,7 +144,7 @@ async function makeRoom(tx: Transaction, section: "students" | "events"): Promis
 /** The file's words in place of those here, as a new revision. */
 async function overwrite(
 	tx: Transaction,
-	section: "students" | "skills" | "ladders" | "plans" | "bookings" | "coach",
+	section: "students" | "skills" | "ladders" | "plans" | "bookings" | "assignments" | "coach",
 ): Promise<void> {
 	const { table, columns } = homes[section];
 	const taken = columns.filter((column) => !["id", "rev", "created_at", "updated_at", "deleted_at"].includes(column));

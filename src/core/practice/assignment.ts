@@ -1,0 +1,149 @@
+import * as z from "zod/mini";
+import { complainIn } from "@/core/refusals/complain";
+import { day, ident, label, text, whole } from "@/core/text/fields";
+import { MOST_TRIES } from "./kinds";
+
+/** Monday is 0. */
+export const weekdayOf = (on: string): number => (new Date(`${on}T12:00:00Z`).getUTCDay() + 6) % 7;
+
+/** A drill's rhythm, as it is played at home: worked out once, when it is assigned. */
+export const HomeRhythm = z.object({
+	/** Seconds of one time through. */
+	seconds: z.number().check(z.gt(0), z.lte(600)),
+	stretches: z
+		.array(
+			z.object({
+				short: text(80),
+				voice: text(40),
+				seconds: z.number().check(z.gte(0), z.lte(600)),
+				/** Clicks, in seconds from the start. */
+				clicks: z.array(z.number().check(z.gte(0), z.lte(600))).check(z.maxLength(64)),
+			}),
+		)
+		.check(z.maxLength(60)),
+});
+export type HomeRhythm = z.infer<typeof HomeRhythm>;
+
+/** One drill to practise: everything the student's page says of it, sides read out. */
+export const PracticeItem = z
+	.object({
+		id: ident,
+		/** Whose rung it is; a drill of its own has none. */
+		ladder: z.nullable(ident),
+		rung: z.nullable(ident),
+		name: label(80),
+		drill: text(2000),
+		/** Tries of one day, and how many of them are to be good. */
+		dose: whole(1, 500),
+		target: whole(0, 500),
+		/** By how many the target is raised or lowered. */
+		step: whole(1, 100),
+		/** Days of the week, Monday 0. */
+		days: z.array(whole(0, 6)).check(z.maxLength(7)),
+		/** What to feel for. */
+		feel: text(300),
+		/** One question to answer with yes or no. */
+		check: text(200),
+		caution: text(400),
+		cues: z.array(text(200)).check(z.maxLength(6)),
+		pictures: z
+			.array(z.object({ hash: z.string().check(z.regex(/^[0-9a-f]{64}$/)), clip: z.boolean(), shows: text(300) }))
+			.check(z.maxLength(8)),
+		rhythm: z.nullable(HomeRhythm),
+		/** What does at home for what stands in the hall. */
+		home: z.array(text(160)).check(z.maxLength(24)),
+	})
+	.check((ctx) => {
+		const { target, dose, name, days } = ctx.value;
+		if (target > dose)
+			complainIn(ctx)(["target"], `"${name}" asks for ${target} good of ${dose}; the target can be ${dose} at most.`);
+		if (days.length === 0)
+			complainIn(ctx)(["days"], `"${name}" is for no day of the week; choose one at least, or take it out.`);
+	});
+export type PracticeItem = z.infer<typeof PracticeItem>;
+
+/** When a target is to be raised or lowered: so often met of so many. */
+export const Thresholds = z.object({ of: whole(1, 20), raise: whole(1, 20), lower: whole(0, 19) }).check((ctx) => {
+	const { of, raise, lower } = ctx.value;
+	if (raise > of || lower >= raise)
+		complainIn(ctx)(
+			["raise"],
+			`Raise at ${raise} and lower at ${lower} of ${of}: raising wants at most ${of}, lowering less than that.`,
+		);
+});
+export type Thresholds = z.infer<typeof Thresholds>;
+
+export const USUAL: Thresholds = { of: 5, raise: 5, lower: 2 };
+
+/** For a parent or a helper who knows nothing of it. */
+export const HelperPart = z.object({ feed: text(800), counts: text(800), cautions: text(800), stop: text(800) });
+
+/** What one student is to practise until it is put away. */
+export const Assignment = z
+	.object({
+		student: ident,
+		from: day,
+		/** A line to the student, at the top of the page. */
+		note: text(1000),
+		items: z.array(PracticeItem).check(z.maxLength(8)),
+		/** Words to learn. */
+		words: z.array(z.object({ word: label(60), meaning: text(300) })).check(z.maxLength(30)),
+		/** Tries of a day over all drills, after which the page stops counting. */
+		most: z.nullable(whole(1, MOST_TRIES)),
+		helper: HelperPart,
+		thresholds: Thresholds,
+	})
+	.check((ctx) => {
+		if (new Set(ctx.value.items.map(({ id }) => id)).size < ctx.value.items.length)
+			complainIn(ctx)(["items"], "Two drills share one id; add the second one again.");
+	});
+export type Assignment = z.infer<typeof Assignment>;
+
+export const assignmentLabels = {
+	student: "student",
+	from: "first day",
+	note: "line to the student",
+	items: "drills",
+	name: "name",
+	drill: "what to do",
+	dose: "tries a day",
+	target: "target",
+	step: "step",
+	days: "days of the week",
+	feel: "what to feel for",
+	check: "self-check",
+	caution: "caution",
+	cues: "cues",
+	words: "words to learn",
+	word: "word",
+	meaning: "meaning",
+	most: "most tries a day",
+	feed: "how to feed",
+	counts: "what counts",
+	cautions: "cautions",
+	stop: "when to stop",
+	thresholds: "when the target moves",
+};
+
+/** A drill that nobody has said anything of yet. */
+export const freshItem = (id: string): PracticeItem => ({
+	id,
+	ladder: null,
+	rung: null,
+	name: "",
+	drill: "",
+	dose: 20,
+	target: 14,
+	step: 2,
+	days: [0, 1, 2, 3, 4, 5],
+	feel: "",
+	check: "",
+	caution: "",
+	cues: [],
+	pictures: [],
+	rhythm: null,
+	home: [],
+});
+
+/** Whether a drill is for this day of the week. */
+export const isFor = (item: Pick<PracticeItem, "days">, on: string): boolean => item.days.includes(weekdayOf(on));

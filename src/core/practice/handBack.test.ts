@@ -1,0 +1,78 @@
+import fc from "fast-check";
+import type { StudentAct } from "./acts";
+import { packActs, packInPieces, readHandedBack } from "./handBack";
+
+const KEY = "k".repeat(43);
+const keys = async (assignment: string) =>
+	assignment === "mine" ? KEY : assignment === "other" ? "o".repeat(43) : null;
+
+const act = (n: number, remark = ""): StudentAct => ({
+	id: `entry-${n}`,
+	at: "2026-11-02T17:00:00.000Z",
+	tz: "Europe/Lisbon",
+	kind: "done",
+	body: {
+		item: "cascade",
+		day: "2026-11-02",
+		place: "garden",
+		tries: 20,
+		good: n % 21,
+		target: 14,
+		dose: 20,
+		minutes: 12,
+		felt: 3,
+		check: true,
+		remark,
+	},
+});
+
+test("what is packed is read back, whatever stands around it", async () => {
+	await fc.assert(
+		fc.asyncProperty(fc.array(fc.string({ unit: "grapheme", maxLength: 60 }), { maxLength: 12 }), async (remarks) => {
+			const acts = remarks.map((remark, i) => act(i, remark.trim().normalize("NFC")));
+			const word = packActs("mine", KEY, acts);
+			const read = await readHandedBack(`Practice of Isolde:\n14 of 20\n${word}\nsent from a phone`, keys);
+			expect(read).toEqual({ ok: true, value: [{ assignment: "mine", acts }] });
+		}),
+		{ numRuns: 50 },
+	);
+});
+
+test("cut into pieces, each holds by itself and together they hold everything", async () => {
+	const acts = Array.from({ length: 60 }, (_, i) => act(i, `remark number ${i * 7919}, in words of its own`));
+	const pieces = packInPieces("mine", KEY, acts, 600);
+	expect(pieces.length).toBeGreaterThan(2);
+	for (const piece of pieces) expect(piece.length).toBeLessThanOrEqual(600);
+	const read = await readHandedBack(pieces.join("\n"), keys);
+	expect(read.ok && read.value.flatMap((one) => one.acts)).toEqual(acts);
+});
+
+test("whichever letter is changed, nothing is taken in", async () => {
+	const word = packActs("mine", KEY, [act(1)]);
+	await fc.assert(
+		fc.asyncProperty(fc.nat(word.length - 1), fc.constantFrom(..."AbZ09-_".split("")), async (at, letter) => {
+			const changed = word.slice(0, at) + letter + word.slice(at + 1);
+			if (changed === word) return;
+			expect((await readHandedBack(changed, keys)).ok).toBe(false);
+		}),
+	);
+});
+
+test("what was packed with another key, or for an assignment that is not here, is refused in words", async () => {
+	const sentence = async (text: string) => {
+		const read = await readHandedBack(text, keys);
+		return read.ok ? "taken" : read.refusals[0]?.sentence;
+	};
+	expect(await sentence(packActs("other", KEY, [act(1)]))).toMatch("changed after it was written");
+	expect(await sentence(packActs("nobody", KEY, [act(1)]))).toMatch("for nobody here");
+	expect(await sentence("hello")).toMatch("no practice in this text");
+	expect(await sentence(packActs("mine", KEY, [act(1)]).slice(0, -30))).toMatch("no practice in this text");
+	const wrong = { ...act(1), kind: "peg.moved" } as unknown as StudentAct;
+	expect(await sentence(packActs("mine", KEY, [wrong]))).toMatch("cut or changed");
+});
+
+test("a word that unpacks to far more than a practice is not unpacked", async () => {
+	const much = packActs("mine", KEY, [act(1, "x".repeat(5_000_000))]);
+	expect(much.length).toBeLessThan(20_000);
+	expect((await readHandedBack(much, keys)).ok).toBe(false);
+});

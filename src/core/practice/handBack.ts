@@ -1,0 +1,113 @@
+import { hmac } from "@noble/hashes/hmac.js";
+import { sha256 } from "@noble/hashes/sha2.js";
+import { deflateSync, Inflate, strFromU8, strToU8 } from "fflate";
+import * as z from "zod/mini";
+import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
+import { ident } from "@/core/text/fields";
+import { StudentAct } from "./acts";
+
+/**
+ * Practice given back as text: a line that says what it is, and one word that holds it, so
+ * that any messenger carries it and a QR code shows it. `PEG1.<packed>.<mark>`: the packed
+ * part is JSON `[assignment, acts]`, deflated (RFC 1951), in base64url; the mark is the first
+ * 16 bytes of HMAC-SHA-256 (RFC 2104) over it with the assignment's own key. Somebody who
+ * changes a letter, or writes another assignment into it, has no mark for it.
+ */
+const Carried = z.tuple([ident, z.array(StudentAct).check(z.maxLength(2000))]);
+
+const MARK_BYTES = 16;
+/** Nobody's practice is longer; what unpacks to more is not ours. */
+const MOST_UNPACKED = 2_000_000;
+const WORD = /PEG1\.([\w-]+)\.([\w-]{22})/g;
+
+const toWord = (bytes: Uint8Array): string =>
+	btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(""))
+		.replaceAll("+", "-")
+		.replaceAll("/", "_")
+		.replace(/=+$/, "");
+
+const fromWord = (word: string): Uint8Array =>
+	Uint8Array.from(atob(word.replaceAll("-", "+").replaceAll("_", "/")), (letter) => letter.charCodeAt(0));
+
+const markOf = (packed: string, key: string): string =>
+	toWord(hmac(sha256, strToU8(key), strToU8(packed)).slice(0, MARK_BYTES));
+
+/** One word that holds these acts of an assignment. */
+export function packActs(assignment: string, key: string, acts: readonly StudentAct[]): string {
+	const packed = toWord(deflateSync(strToU8(JSON.stringify([assignment, acts])), { level: 9 }));
+	return `PEG1.${packed}.${markOf(packed, key)}`;
+}
+
+/** The same in as many words as are needed for each to be at most so long; each holds by itself. */
+export function packInPieces(assignment: string, key: string, acts: readonly StudentAct[], most: number): string[] {
+	const whole = packActs(assignment, key, acts);
+	if (whole.length <= most || acts.length <= 1) return [whole];
+	const middle = Math.ceil(acts.length / 2);
+	return [acts.slice(0, middle), acts.slice(middle)].flatMap((some) => packInPieces(assignment, key, some, most));
+}
+
+/** Unpacks, and stops as soon as it is more than anybody's practice. */
+function inflate(bytes: Uint8Array): string | null {
+	const pieces: Uint8Array[] = [];
+	let size = 0;
+	const unpack = new Inflate((piece) => {
+		size += piece.length;
+		if (size > MOST_UNPACKED) throw new RangeError("more than a practice");
+		pieces.push(piece);
+	});
+	try {
+		for (let i = 0; i < bytes.length; i += 1024) unpack.push(bytes.subarray(i, i + 1024), i + 1024 >= bytes.length);
+	} catch {
+		return null;
+	}
+	const all = new Uint8Array(size);
+	let at = 0;
+	for (const piece of pieces) {
+		all.set(piece, at);
+		at += piece.length;
+	}
+	return strFromU8(all);
+}
+
+export interface HandedBack {
+	assignment: string;
+	acts: StudentAct[];
+}
+
+/**
+ * Reads what was given back out of whatever stands around it. `keyOf` knows the key of an
+ * assignment, or null where there is none of that name.
+ *
+ * A text is taken whole or not at all; the refusal says which.
+ */
+export async function readHandedBack(
+	text: string,
+	keyOf: (assignment: string) => Promise<string | null>,
+): Promise<Outcome<HandedBack[]>> {
+	const words = [...text.matchAll(WORD)];
+	if (words.length === 0)
+		return refuse("text", "There is no practice in this text; it has a word that begins with PEG1. Copy all of it.");
+	const read: HandedBack[] = [];
+	for (const [, packed = "", mark] of words) {
+		const json = inflate(fromWord(packed));
+		const carried = json === null ? null : readJson(json);
+		const outcome = parse(Carried, carried);
+		if (!outcome.ok)
+			return refuse("text", "This text was cut or changed on its way; ask for it again. Nothing was taken in.");
+		const [assignment, acts] = outcome.value;
+		const key = await keyOf(assignment);
+		if (key === null) return refuse("text", "This practice is for nobody here, or was deleted. Nothing was taken in.");
+		if (markOf(packed, key) !== mark)
+			return refuse("text", "This text was changed after it was written; ask for it again. Nothing was taken in.");
+		read.push({ assignment, acts });
+	}
+	return { ok: true, value: read };
+}
+
+function readJson(text: string): unknown {
+	try {
+		return JSON.parse(text);
+	} catch {
+		return null;
+	}
+}

@@ -1,0 +1,100 @@
+import type { PracticeAct } from "./acts";
+import type { Assignment, PracticeItem } from "./assignment";
+import type { Practised } from "./kinds";
+import { type Suggestion, suggestTarget } from "./targets";
+
+/** An entry as it stands, with the coach's word to it. */
+export interface JournalEntry extends Practised {
+	id: string;
+	/** What the drill was called; empty where it is not known any more. */
+	what: string;
+	/** Null until somebody answered; empty where it was read and nothing was to be said. */
+	answer: string | null;
+}
+
+/** A drill with what was done of it. */
+export interface JournalItem {
+	item: PracticeItem;
+	/** The target as it stands: the coach's, or what either side made of it since. */
+	target: number;
+	entries: JournalEntry[];
+	suggestion: Suggestion | null;
+}
+
+export interface Journal {
+	/** By the day it was done, then in the order it was written. */
+	entries: JournalEntry[];
+	items: JournalItem[];
+	/** Entries whose remark nobody has answered. */
+	toAnswer: JournalEntry[];
+}
+
+const byDay = (a: JournalEntry, b: JournalEntry): number => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0);
+
+/**
+ * What came of an assignment: its entries, the targets as they stand, what is to be answered.
+ * The same on the student's phone and at the coach's.
+ *
+ * @param acts in the order they were written; one that is there twice counts once
+ */
+export function journalOf(
+	{ items, thresholds }: Pick<Assignment, "items" | "thresholds">,
+	acts: readonly PracticeAct[],
+): Journal {
+	const once = [...new Map(acts.map((act) => [act.id, act])).values()];
+	const back = new Set(once.flatMap((act) => (act.kind === "back" ? [act.body.entry] : [])));
+	const answers = new Map(once.flatMap((act) => (act.kind === "answer" ? [[act.body.entry, act.body.text]] : [])));
+	const names = new Map(items.map(({ id, name }) => [id, name]));
+	const written: JournalEntry[] = [];
+	const targets = new Map<string, { target: number; from: number }>();
+	for (const act of once) {
+		if (act.kind === "done" && !back.has(act.id))
+			written.push({
+				...act.body,
+				id: act.id,
+				what: act.body.what ?? names.get(act.body.item) ?? "",
+				answer: answers.get(act.id) ?? null,
+			});
+		// What was written before a target moved was under another one.
+		if (act.kind === "target" && !back.has(act.id))
+			targets.set(act.body.item, { target: act.body.target, from: written.length });
+	}
+	const entries = written.toSorted(byDay);
+	return {
+		entries,
+		items: items.map((item): JournalItem => {
+			const moved = targets.get(item.id);
+			const target = Math.min(item.dose, moved?.target ?? item.target);
+			const since = written.slice(moved?.from ?? 0).filter((entry) => entry.item === item.id);
+			return {
+				item,
+				target,
+				entries: entries.filter((entry) => entry.item === item.id),
+				suggestion: suggestTarget(since, { ...item, target }, thresholds),
+			};
+		}),
+		toAnswer: entries.filter((entry) => entry.remark !== "" && entry.answer === null),
+	};
+}
+
+/** The greatest share of good ones, of those done whole where there are any; null where nothing was counted. */
+export function bestOf(entries: readonly JournalEntry[]): JournalEntry | null {
+	const whole = entries.filter(({ tries, dose }) => tries >= dose);
+	const among = whole.length > 0 ? whole : entries.filter(({ tries }) => tries > 0);
+	return among.reduce<JournalEntry | null>(
+		(best, one) => (best === null || one.good / one.tries > best.good / best.tries ? one : best),
+		null,
+	);
+}
+
+/** What was done together: for the load of a week. */
+export const sumOf = (entries: readonly Pick<JournalEntry, "tries" | "good" | "minutes" | "day">[]) => ({
+	tries: entries.reduce((sum, one) => sum + one.tries, 0),
+	good: entries.reduce((sum, one) => sum + one.good, 0),
+	minutes: entries.reduce((sum, one) => sum + one.minutes, 0),
+	days: new Set(entries.map(({ day }) => day)).size,
+});
+
+/** Tries of one day, over all drills: for the most that is allowed. */
+export const triesOn = (entries: readonly JournalEntry[], day: string): number =>
+	entries.reduce((sum, one) => (one.day === day ? sum + one.tries : sum), 0);

@@ -1,0 +1,319 @@
+import { createHash, randomBytes } from "node:crypto";
+import { and, asc, desc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { v7 as uuid } from "uuid";
+import type { EventDraft, LogEvent } from "@/core/log/event";
+import { envelope } from "@/core/log/event";
+import { byOrder } from "@/core/log/order";
+import { hashEvent } from "@/core/log/parseEvent";
+import { resolve } from "@/core/log/resolve";
+import { actsOf, type PracticeAct, type StudentAct } from "@/core/practice/acts";
+import { Assignment } from "@/core/practice/assignment";
+import type { ways } from "@/core/practice/kinds";
+import type { Outcome } from "@/core/refusals/refusals";
+import { dayAfter, dayTrouble } from "@/core/text/fields";
+import { serverDay } from "./days";
+import type { Store, Tx } from "./db";
+import { addOrRevise, type Saved, stamp } from "./documents";
+import { appendHere, asEvent } from "./events";
+import * as t from "./schema";
+
+/** Assignments, their private links, and what came back. */
+
+export interface AssignmentRow extends Saved {
+	student: string;
+	archived: boolean;
+	/** Signs what the student's page hands back. */
+	key: string;
+	assignment: Assignment;
+}
+
+const read = (row: typeof t.assignment.$inferSelect): AssignmentRow => ({
+	id: row.id,
+	rev: row.rev,
+	student: row.student,
+	archived: row.archivedAt !== null,
+	key: row.key,
+	assignment: Assignment.parse(row.body),
+});
+
+const here = and(isNull(t.student.deletedAt), eq(t.student.id, t.assignment.student));
+
+export async function findAssignment({ db }: Store, id: string): Promise<AssignmentRow | null> {
+	const [row] = await db
+		.select({ row: t.assignment })
+		.from(t.assignment)
+		.innerJoin(t.student, here)
+		.where(eq(t.assignment.id, id));
+	return row ? read(row.row) : null;
+}
+
+/** Assignments, the newest first: of one student, or of everybody who is not put away. */
+export async function listAssignments({ db }: Store, student?: string): Promise<AssignmentRow[]> {
+	const rows = await db
+		.select({ row: t.assignment })
+		.from(t.assignment)
+		.innerJoin(t.student, here)
+		.where(
+			student ? eq(t.assignment.student, student) : and(isNull(t.assignment.archivedAt), isNull(t.student.archivedAt)),
+		)
+		.orderBy(desc(t.assignment.createdAt), desc(t.assignment.id));
+	return rows.map(({ row }) => read(row));
+}
+
+/** Adds an assignment, or saves one against the revision it was opened at. */
+export async function saveAssignment({ write }: Store, body: Assignment, at: Saved | null): Promise<Outcome<Saved>> {
+	const id = uuid();
+	return write((tx) =>
+		addOrRevise(id, at, {
+			what: "This practice",
+			add: () =>
+				tx
+					.insert(t.assignment)
+					.values({ id, name: "", student: body.student, key: randomBytes(32).toString("base64url"), body }),
+			revise: (opened, changed) =>
+				tx
+					.update(t.assignment)
+					.set({ body, ...changed })
+					// Whose it is never changes.
+					.where(
+						and(
+							eq(t.assignment.id, opened.id),
+							eq(t.assignment.rev, opened.rev),
+							eq(t.assignment.student, body.student),
+						),
+					)
+					.returning({ id: t.assignment.id, rev: t.assignment.rev }),
+			isThere: async (one) =>
+				(await tx.select({ id: t.assignment.id }).from(t.assignment).where(eq(t.assignment.id, one))).length > 0,
+		}),
+	);
+}
+
+export async function archiveAssignment({ write }: Store, id: string, archived: boolean): Promise<void> {
+	await write((tx) =>
+		tx
+			.update(t.assignment)
+			.set({ archivedAt: archived ? stamp() : null })
+			.where(eq(t.assignment.id, id)),
+	);
+}
+
+/** What a student was to practise goes with them, and so do its links. */
+export async function leavePractice(tx: Tx, student: string): Promise<void> {
+	const theirs = tx.select({ id: t.assignment.id }).from(t.assignment).where(eq(t.assignment.student, student));
+	await tx.delete(t.practiceLink).where(inArray(t.practiceLink.assignment, theirs));
+	await tx.delete(t.assignment).where(eq(t.assignment.student, student));
+}
+
+const hashOfToken = (token: string) => createHash("sha256").update(token).digest("hex");
+
+export interface PracticeLink {
+	id: string;
+	name: string;
+	ends: string;
+	withdrawn: boolean;
+}
+
+export async function linksOf({ db }: Store, assignment: string): Promise<PracticeLink[]> {
+	const rows = await db
+		.select()
+		.from(t.practiceLink)
+		.where(eq(t.practiceLink.assignment, assignment))
+		.orderBy(asc(t.practiceLink.createdAt));
+	return rows.map(({ id, name, ends, withdrawnAt }) => ({ id, name, ends, withdrawn: withdrawnAt !== null }));
+}
+
+/** Opens an assignment to whoever has the token, which is answered once and not kept. */
+export async function addLink(
+	{ write }: Store,
+	assignment: string,
+	{ name, ends }: { name: string; ends: string },
+): Promise<string> {
+	const token = randomBytes(32).toString("base64url");
+	await write((tx) =>
+		tx.insert(t.practiceLink).values({ id: uuid(), assignment, name, ends, hash: hashOfToken(token) }),
+	);
+	return token;
+}
+
+export async function withdrawLink({ write }: Store, id: string, withdrawn: boolean): Promise<void> {
+	await write((tx) =>
+		tx
+			.update(t.practiceLink)
+			.set({ withdrawnAt: withdrawn ? stamp() : null })
+			.where(eq(t.practiceLink.id, id)),
+	);
+}
+
+/** What a token opens: an assignment, or why it opens nothing any more; null for one that never did. */
+export type Opened = { row: AssignmentRow; ends: string } | "withdrawn" | "ended" | "put away";
+
+export async function openLink(store: Store, token: string, day: string = serverDay()): Promise<Opened | null> {
+	if (!/^[\w-]{43}$/.test(token)) return null;
+	const [link] = await store.db
+		.select()
+		.from(t.practiceLink)
+		.where(eq(t.practiceLink.hash, hashOfToken(token)));
+	const row = link && (await findAssignment(store, link.assignment));
+	if (!link || !row) return null;
+	if (link.withdrawnAt !== null) return "withdrawn";
+	if (link.ends < day) return "ended";
+	return row.archived ? "put away" : { row, ends: link.ends };
+}
+
+const kinds = ["practice", "practice.target", "practice.answered", "void"] as const;
+
+/** Everything that was written of a student's practice, oldest first, taken-back ones and all. */
+async function practiceLog(db: Pick<Store["db"], "select">, student: string): Promise<LogEvent[]> {
+	const rows = await db
+		.select()
+		.from(t.event)
+		.where(and(eq(t.event.student, student), inArray(t.event.kind, [...kinds])));
+	return rows.map(asEvent).sort(byOrder);
+}
+
+/** What came of an assignment, in its order. */
+export async function practiceActs(
+	{ db }: Store,
+	{ id, student }: Pick<AssignmentRow, "id" | "student">,
+): Promise<PracticeAct[]> {
+	return actsOf(id, resolve(await practiceLog(db, student)) as LogEvent[]);
+}
+
+export interface TakenIn {
+	/** Acts that are here now, whether they just came or were here before. */
+	kept: string[];
+	/** Of those, the ones that were not here before. */
+	fresh: number;
+	refused: { id: string; sentence: string }[];
+}
+
+/**
+ * Takes in what a student's page wrote for its own assignment: once each, however often it
+ * comes. Whose it is, which rung and which ladder is read from the assignment, never from
+ * what was sent.
+ */
+export function takeActs(
+	store: Store,
+	{ id, student, assignment }: AssignmentRow,
+	acts: readonly StudentAct[],
+	by: (typeof ways)[number],
+): Promise<TakenIn> {
+	return store.write(async (tx) => {
+		const known = new Map((await practiceLog(tx, student)).map((event) => [event.id, event]));
+		const kept = new Set<string>();
+		const refused: TakenIn["refused"] = [];
+		const fresh = new Map<string, StudentAct>();
+		for (const act of acts) {
+			const why = kept.has(act.id) ? null : whyNotTaken(act, id, known, fresh);
+			if (why !== null) refused.push({ id: act.id, sentence: why });
+			else kept.add(act.id);
+			if (why === null && !known.has(act.id)) fresh.set(act.id, act);
+		}
+		const actor = by === "link" || by === "file" ? "link" : "coach";
+		const foreign = await appendHere(
+			store,
+			tx,
+			id,
+			[...fresh.values()].map((act) => ({
+				id: act.id,
+				make: (place) =>
+					hashEvent(
+						envelope(
+							draftOf(act, { id, student, assignment }, by),
+							place,
+							{ at: act.at, tz: act.tz, localDay: dayOf(act) },
+							actor,
+						),
+					),
+			})),
+		);
+		// An id that is somebody else's in the record: it was guessed, or copied.
+		for (const one of foreign) {
+			kept.delete(one);
+			fresh.delete(one);
+			refused.push({ id: one, sentence: NOT_OURS });
+		}
+		return { kept: [...kept], fresh: fresh.size, refused };
+	});
+}
+
+const NOT_OURS = "This entry is not this page's own.";
+
+/** Null: it is here, or may come. Otherwise what is wrong with it. */
+function whyNotTaken(
+	act: StudentAct,
+	assignment: string,
+	known: ReadonlyMap<string, LogEvent>,
+	fresh: ReadonlyMap<string, StudentAct>,
+): string | null {
+	const before = known.get(act.id);
+	// The same one again: from a second sending, or from the file and the link both.
+	if (before) return before.device === assignment ? null : NOT_OURS;
+	if (act.kind === "back") {
+		const target = known.get(act.body.entry);
+		const ours = target?.device === assignment && (target.kind === "practice" || target.kind === "practice.target");
+		return ours || fresh.has(act.body.entry) ? null : "What is to be taken back is not here, or not this page's own.";
+	}
+	if (act.kind !== "done") return null;
+	const latest = dayAfter(serverDay(), 1);
+	return act.body.day > latest
+		? `The day is ${act.body.day}, which has not come yet.`
+		: dayTrouble("The day", act.body.day);
+}
+
+/** The day of the record is the day it was done; of anything else, the day it came. */
+const dayOf = (act: StudentAct): string => (act.kind === "done" ? act.body.day : serverDay());
+
+function draftOf(
+	act: StudentAct,
+	{ id, student, assignment }: Pick<AssignmentRow, "id" | "student" | "assignment">,
+	by: (typeof ways)[number],
+): EventDraft & { id: string } {
+	const whose = { id: act.id, student };
+	if (act.kind === "back") return { ...whose, kind: "void", body: { targets: [act.body.entry] } };
+	const item = assignment.items.find((one) => one.id === act.body.item);
+	const where = { ...whose, ladder: item?.ladder ?? undefined, rung: item?.rung ?? undefined } as const;
+	return act.kind === "target"
+		? {
+				...clean(where),
+				kind: "practice.target",
+				body: { assignment: id, ...act.body, by: by === "told" || by === "paper" ? "coach" : "student" },
+			}
+		: { ...clean(where), kind: "practice", body: { assignment: id, ...act.body, what: item?.name || "a drill", by } };
+}
+
+const clean = <T extends { ladder?: string | undefined; rung?: string | undefined }>({ ladder, rung, ...rest }: T) => ({
+	...rest,
+	...(ladder === undefined ? {} : { ladder }),
+	...(rung === undefined ? {} : { rung }),
+});
+
+/** Writes the coach's word to an entry, or a target the coach sets. */
+export async function writeForPractice(
+	store: Store,
+	{ id, student }: Pick<AssignmentRow, "id" | "student">,
+	draft: Extract<EventDraft, { kind: "practice.answered" | "practice.target" }>,
+	when: { at: string; tz: string },
+): Promise<void> {
+	const event = uuid();
+	await store.write((tx) =>
+		appendHere(store, tx, id, [
+			{
+				id: event,
+				make: (place) =>
+					hashEvent(envelope({ ...draft, id: event, student }, place, { ...when, localDay: serverDay() })),
+			},
+		]),
+	);
+}
+
+/** How many entries each assignment has that came since a moment, for lists. */
+export async function entriesSince({ db }: Store, day: string): Promise<Map<string, number>> {
+	const rows = await db
+		.select({ assignment: sql<string>`json_extract(${t.event.body}, '$.assignment')`, n: sql<number>`count(*)` })
+		.from(t.event)
+		.where(and(eq(t.event.kind, "practice"), sql`${t.event.localDay} >= ${day}`))
+		.groupBy(sql`json_extract(${t.event.body}, '$.assignment')`);
+	return new Map(rows.map(({ assignment, n }) => [assignment, n]));
+}
