@@ -1,5 +1,34 @@
 import { fileURLToPath } from "node:url";
 
+const header = (values) => Object.entries(values).map(([key, value]) => ({ key, value }));
+
+/** What a page may do at all; what its scripts may be is said by the proxy, page by page. */
+const everyPage = header({
+	"X-Content-Type-Options": "nosniff",
+	"X-Frame-Options": "DENY",
+	"Referrer-Policy": "same-origin",
+	"Cross-Origin-Opener-Policy": "same-origin",
+	"Permissions-Policy": "geolocation=(), microphone=(), payment=(), usb=()",
+});
+
+/** The student's page: its own script, sheet and pictures, its own link to write to, and nothing else. */
+const studentHeaders = header({
+	"Content-Security-Policy": [
+		"default-src 'none'",
+		"script-src 'self'",
+		"style-src 'self'",
+		"img-src 'self' data:",
+		"media-src 'self'",
+		"font-src data:",
+		"connect-src 'self'",
+		"worker-src 'self'",
+		"form-action 'none'",
+		"base-uri 'none'",
+		"frame-ancestors 'none'",
+	].join("; "),
+	"X-Robots-Tag": "noindex",
+});
+
 /** @type {import('next').NextConfig} */
 export default {
 	// Jest reads this list too: these ship ES modules only.
@@ -13,5 +42,9 @@ export default {
 	// A page is never shown before its title: a screen reader says the title first.
 	htmlLimitedBots: /.*/,
 	devIndicators: false,
+	headers: async () => [
+		{ source: "/p/:path*", headers: studentHeaders },
+		{ source: "/:path*", headers: everyPage },
+	],
 	experimental: { serverActions: { bodySizeLimit: "2mb" } },
 };

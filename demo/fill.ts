@@ -11,6 +11,7 @@ import { takeInStaged } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
 import { catchUp } from "@/store/projection";
 import { demoLog } from "./lessons";
+import { demoPractice } from "./practice";
 import { ladders, older, skills, students } from "./scenario";
 
 const PLACES = ["Tannery hall", "Quay meadow"];
@@ -21,6 +22,7 @@ export function demoWorkbook(today: string, progress?: (done: number, of: number
 	const made = new Date(Date.parse(today) - 150 * 86_400_000).toISOString();
 	const yesterday = new Date(Date.parse(today) - 86_400_000).toISOString();
 	const taught = ladders.flatMap(({ ladder, before }) => (before ? [before, ladder] : [ladder]));
+	const practice = demoPractice(today);
 	const document = <T extends { id: string }>(rest: T) => ({ ...rest, made, archived: null });
 	const sections: Rowsets = {
 		students: students.map(({ id, student }) => document({ id, student })),
@@ -73,7 +75,7 @@ export function demoWorkbook(today: string, progress?: (done: number, of: number
 			return [revised("built", made, before ?? ladder), ...(before ? [revised("ruled", yesterday, ladder)] : [])];
 		}),
 		plans: [],
-		assignments: [],
+		assignments: practice.assignments.map((one) => document(one)),
 		bookings: students.map(({ id, nextIn }, i) => ({
 			...document({ id: `${id}-weekly` }),
 			booking: {
@@ -89,7 +91,7 @@ export function demoWorkbook(today: string, progress?: (done: number, of: number
 			},
 		})),
 		coach: [{ id: "coach" as const, made, coach: freshCoach }],
-		events: demoLog(today, progress ? { progress } : {}),
+		events: [...demoLog(today, progress ? { progress } : {}), ...practice.events],
 		setAside: [],
 	};
 	return JSON.stringify({ format: FORMAT, version: VERSION, scope: { of: "studio" }, ...sections });

@@ -147,13 +147,17 @@ const open = /^\/(manifest\.webmanifest|icon-\d+\.png|icon\.svg|favicon\.ico)$/;
 /** A calendar that subscribes has no passcode: its address is the secret, and is asked for by its own route. */
 const feed = /^\/api\/calendar\/[\w-]{43}(\.ics)?$/;
 
+/** Nor has a student: their page's address is the secret, and opens that page alone. */
+const practice = /^\/p\/([\w-]{43}(\/acts|\/picture\/[0-9a-f]{64})?|(practice|sw)\.(js|css))$/;
+
 const server = createHttps({ cert: tls.cert, key: tls.key }, async (request, response) => {
 	const path = new URL(request.url ?? "/", address).pathname;
 	try {
 		if (path === "/trust") return show(response, 200, await trust());
 		if (path === "/authority.crt") return authority(response);
 		if (path === "/passcode" && request.method === "POST") return await enter(request, response);
-		if (open.test(path) || feed.test(path) || (await isIn(request))) return await handle(request, response);
+		if ([open, feed, practice].some((known) => known.test(path)) || (await isIn(request)))
+			return await handle(request, response);
 		if (request.headers.accept?.includes("text/html")) return show(response, 401, askPage(null));
 		response.writeHead(401, { "content-type": "application/json" });
 		response.end(

@@ -46,7 +46,10 @@ const USUAL_HELPER = {
 };
 
 /** A practice for a student, with the rungs that were chosen; those that are not for home are left out, and named. */
-export async function assignPractice(student: unknown, rungs: unknown): Promise<Outcome<{ id: string; left: string[] }>> {
+export async function assignPractice(
+	student: unknown,
+	rungs: unknown,
+): Promise<Outcome<{ id: string; left: string[] }>> {
 	const read = parse(z.object({ student: ident, rungs: z.array(Place).check(z.maxLength(8)) }), { student, rungs });
 	if (!read.ok) return read;
 	const open = await upToDate();
@@ -109,7 +112,10 @@ export async function openPracticeLink(assignment: unknown, asked: unknown): Pro
 	});
 }
 
-async function withAssignment<T>(id: string, work: (open: Store, row: AssignmentRow) => Promise<Outcome<T>>): Promise<Outcome<T>> {
+async function withAssignment<T>(
+	id: string,
+	work: (open: Store, row: AssignmentRow) => Promise<Outcome<T>>,
+): Promise<Outcome<T>> {
 	const open = await store();
 	const row = await findAssignment(open, id);
 	return row ? done(await work(open, row)) : refuse("id", GONE);

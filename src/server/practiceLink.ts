@@ -31,7 +31,8 @@ export type Visitor =
 const over = (reached: unknown): Visitor => ({
 	status: 429,
 	title: "One moment",
-	sentence: "This page was asked for very often just now. Wait a minute, then open it again; nothing on your phone is lost.",
+	sentence:
+		"This page was asked for very often just now. Wait a minute, then open it again; nothing on your phone is lost.",
 	after: Math.ceil(((reached as RateLimiterRes).msBeforeNext ?? 60_000) / 1000),
 });
 

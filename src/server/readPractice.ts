@@ -1,8 +1,8 @@
-import { whyNotAlone } from "@/core/practice/alone";
 import { allDifficulties } from "@/core/build/usual";
 import { limitsOf } from "@/core/ladder/limits";
 import { sideWords } from "@/core/people/student";
 import type { PracticeAct } from "@/core/practice/acts";
+import { whyNotAlone } from "@/core/practice/alone";
 import { type Assignment, isFor, type PracticeItem } from "@/core/practice/assignment";
 import { itemFromRung } from "@/core/practice/fromRung";
 import { type Journal, journalOf, sumOf } from "@/core/practice/journal";
@@ -37,8 +37,7 @@ export interface HomeRung {
 
 type Known = NonNullable<Awaited<ReturnType<typeof findStudent>>>["student"];
 
-const difficultiesOf = (row: LadderRow) =>
-	row.ladder.difficulties ?? row.followed.difficulties ?? allDifficulties;
+const difficultiesOf = (row: LadderRow) => row.ladder.difficulties ?? row.followed.difficulties ?? allDifficulties;
 
 /** Rungs around a peg: what is done, what is in hand, and the next. */
 const BELOW = 3;
@@ -90,7 +89,10 @@ export async function drillOf(
 }
 
 /** Sentences about drills that must not be done at home as their rungs stand now. */
-export async function notForHome(open: Store, { student, items }: Assignment): Promise<{ path: string; sentence: string }[]> {
+export async function notForHome(
+	open: Store,
+	{ student, items }: Assignment,
+): Promise<{ path: string; sentence: string }[]> {
 	const rows = await railedLadders(open, { students: [student] });
 	return items.flatMap((item, i) => {
 		const row = rows.find(({ id }) => id === item.ladder);
@@ -114,7 +116,11 @@ export interface PracticeLine {
 const WEEK = 7;
 
 /** Everybody's practice, what is to be answered first. */
-export async function readPracticeList(): Promise<{ day: string; lines: PracticeLine[]; students: { id: string; name: string }[] }> {
+export async function readPracticeList(): Promise<{
+	day: string;
+	lines: PracticeLine[];
+	students: { id: string; name: string }[];
+}> {
 	const open = await upToDate();
 	const day = serverDay();
 	const [rows, people] = await Promise.all([listAssignments(open), studentNames(open)]);

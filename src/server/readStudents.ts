@@ -10,6 +10,7 @@ import type { Student } from "@/core/people/student";
 import { serverDay } from "@/store/days";
 import { railedLadders } from "@/store/ladders";
 import { lessonsOf, lessonView, type StudentDigest, studentDigests } from "@/store/lessons";
+import { listAssignments } from "@/store/practice";
 import { upToDate } from "@/store/projection";
 import { openParked, openPromises } from "@/store/said";
 import { findStudent, listStudents } from "@/store/students";
@@ -72,6 +73,8 @@ export interface StudentPageProps {
 	held: number;
 	/** Their lesson of today is open. */
 	isOpen: boolean;
+	/** What they practise, the newest first. */
+	practice: { id: string; from: string; drills: string }[];
 }
 
 /** Half a year of two lessons a week. */
@@ -82,13 +85,14 @@ export async function readStudent(id: string): Promise<StudentPageProps | null> 
 	const open = await upToDate();
 	const row = await findStudent(open, id);
 	if (!row) return null;
-	const [studio, ladders, promises, parked, digests, lessons] = await Promise.all([
+	const [studio, ladders, promises, parked, digests, lessons, practice] = await Promise.all([
 		studioMark(open),
 		railedLadders(open, { students: [id] }),
 		openPromises(open, id),
 		openParked(open, id),
 		studentDigests(open),
 		lessonsOf(open, id, WAY),
+		listAssignments(open, id),
 	]);
 	return {
 		studio: studio.id,
@@ -106,6 +110,13 @@ export async function readStudent(id: string): Promise<StudentPageProps | null> 
 			last: ladder.last,
 			way: pegDays(ladder.id, lessons),
 		})),
+		practice: practice
+			.filter((one) => !one.archived)
+			.map(({ id: at, assignment }) => ({
+				id: at,
+				from: assignment.from,
+				drills: assignment.items.map(({ name }) => name).join(", "),
+			})),
 		promises,
 		parked,
 		lessons: lessons.slice(0, LISTED).map(({ lesson, day, closed, rungs }) => ({

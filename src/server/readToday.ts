@@ -6,9 +6,11 @@ import { limitsOf } from "@/core/ladder/limits";
 import type { Rail } from "@/core/ladder/rail";
 import type { Reminders } from "@/core/log/reminders";
 import { readSides } from "@/core/skill/sides";
+import { dayAfter } from "@/core/text/fields";
 import type { Store } from "@/store/db";
 import { ladderQuestions, railedLadders } from "@/store/ladders";
 import { doubtfulLessons, lessonView, openLessons, studentDigests } from "@/store/lessons";
+import { waitingRemarks } from "@/store/practice";
 import { upToDate } from "@/store/projection";
 import { openParked, openPromises } from "@/store/said";
 import { findStudent, studentNames } from "@/store/students";
@@ -57,6 +59,8 @@ export interface TodayProps {
 	decide: Question[];
 	/** Passed rungs of those shown that want to be looked at again, the longest due first. */
 	due: { ladder: string; who: string; rung: string; due: string; slipped: boolean }[];
+	/** What students said with their practice, and nobody answered. */
+	practice: { assignment: string; who: string; day: string; remark: string }[];
 	/** Lessons in the calendar, today's; those of the six days after, where they are few enough to be read at once. */
 	week: { now: WeekRow[]; rest: WeekRow[] | null; lessons: number; open: number };
 }
@@ -66,6 +70,8 @@ const WEEK_DAYS = 7;
 /** More rows are asked for by a press. */
 const ROWS_AT_ONCE = 12;
 const DUE_SHOWN = 5;
+/** A remark that nobody answered for so long is not answered any more. */
+const REMARK_DAYS = 30;
 
 /** As many lessons as a long day holds, and as many lines as a glance. */
 const SHOWN = 8;
@@ -73,7 +79,7 @@ const SHOWN = 8;
 /** Everything the Today screen asks: who is next, what is due, what needs a decision. */
 export async function readToday(day: string): Promise<TodayProps> {
 	const store = await upToDate();
-	const [studio, people, digests, open, promises, parked, week] = await Promise.all([
+	const [studio, people, digests, open, promises, parked, week, said] = await Promise.all([
 		studioMark(store),
 		studentNames(store),
 		studentDigests(store),
@@ -81,6 +87,7 @@ export async function readToday(day: string): Promise<TodayProps> {
 		openPromises(store, undefined, SHOWN),
 		openParked(store, undefined, SHOWN),
 		weekFrom(store, day, WEEK_DAYS),
+		waitingRemarks(store, dayAfter(day, -REMARK_DAYS), DUE_SHOWN),
 	]);
 	const here = people.filter((person) => !person.archived);
 	const names = Object.fromEntries(people.map(({ id, name }) => [id, name]));
@@ -129,6 +136,7 @@ export async function readToday(day: string): Promise<TodayProps> {
 		keeping: { promises, parked },
 		decide: await questions(store, names, day),
 		due: dueAmong(ladders, names, day),
+		practice: said.map(({ student, ...one }) => ({ ...one, who: names[student] ?? "somebody" })),
 		week: await inShort(store, week, day, { students: shown.map(({ id }) => id), ladders }),
 	};
 }

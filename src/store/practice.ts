@@ -308,12 +308,37 @@ export async function writeForPractice(
 	);
 }
 
-/** How many entries each assignment has that came since a moment, for lists. */
-export async function entriesSince({ db }: Store, day: string): Promise<Map<string, number>> {
+export interface WaitingRemark {
+	assignment: string;
+	student: string;
+	day: string;
+	remark: string;
+}
+
+/** What students said with their entries since a day, and nobody answered: the latest first. */
+export async function waitingRemarks({ db }: Store, since: string, atMost: number): Promise<WaitingRemark[]> {
+	const said = (of: typeof t.event.body, name: string) => sql<string>`json_extract(${of}, ${`$.${name}`})`;
 	const rows = await db
-		.select({ assignment: sql<string>`json_extract(${t.event.body}, '$.assignment')`, n: sql<number>`count(*)` })
+		.select({
+			assignment: said(t.event.body, "assignment"),
+			student: t.event.student,
+			day: t.event.localDay,
+			remark: said(t.event.body, "remark"),
+		})
 		.from(t.event)
-		.where(and(eq(t.event.kind, "practice"), sql`${t.event.localDay} >= ${day}`))
-		.groupBy(sql`json_extract(${t.event.body}, '$.assignment')`);
-	return new Map(rows.map(({ assignment, n }) => [assignment, n]));
+		.innerJoin(
+			t.assignment,
+			sql`${t.assignment.id} = ${said(t.event.body, "assignment")} and ${t.assignment.archivedAt} is null`,
+		)
+		.where(
+			and(
+				eq(t.event.kind, "practice"),
+				sql`${t.event.localDay} >= ${since}`,
+				sql`${said(t.event.body, "remark")} <> ''`,
+				sql`not exists (select 1 from ${t.event} a where a.student = ${t.event.student} and a.kind in ('practice.answered', 'void') and (json_extract(a.body, '$.entry') = ${t.event.id} or instr(a.body, ${t.event.id}) > 0))`,
+			),
+		)
+		.orderBy(desc(t.event.localDay), desc(t.event.arrival))
+		.limit(atMost);
+	return rows.map((row) => ({ ...row, student: row.student ?? "" }));
 }

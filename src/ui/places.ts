@@ -5,6 +5,7 @@ export const sections = [
 	{ href: "/skills", name: "Skills" },
 	{ href: "/ladders", name: "Ladders" },
 	{ href: "/plans", name: "Plans" },
+	{ href: "/practice", name: "Practice" },
 	{ href: "/records", name: "Records" },
 	{ href: "/find", name: "Find" },
 ];

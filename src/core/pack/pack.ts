@@ -75,6 +75,8 @@ export const PackLadder = z.object({
 	),
 	/** Rungs that are not to be done as they stand, with this student. */
 	limits: z.optional(z.array(z.object({ rung: ident, what: z.enum(["taken out", "eased"]), reason: z.string() }))),
+	/** Rungs that are not for practice at home, and why. */
+	notHome: z.optional(z.record(ident, z.string())),
 	last: z.nullable(
 		z.object({
 			day: z.string(),

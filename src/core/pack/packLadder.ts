@@ -1,9 +1,11 @@
+import { allDifficulties } from "@/core/build/usual";
 import type { LengthUnit } from "@/core/coach/coach";
 import type { Ladder } from "@/core/ladder/ladder";
 import type { LastTime } from "@/core/ladder/lastTime";
 import { limitsOf } from "@/core/ladder/limits";
 import type { Rail } from "@/core/ladder/rail";
 import type { Student } from "@/core/people/student";
+import { whyNotAlone } from "@/core/practice/alone";
 import { isJudged, lookOf, picturesOf } from "@/core/skill/look";
 import { readSides } from "@/core/skill/sides";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
@@ -73,6 +75,10 @@ export function packLadder(
 ): PackLadder {
 	const { side, policy, rungs } = row.ladder;
 	const limits = limitsOf(rungs, around.student);
+	const notHome = rungs.flatMap((rung) => {
+		const why = whyNotAlone(rung.settings, row.ladder.difficulties ?? row.followed.difficulties ?? allDifficulties);
+		return why ? [[rung.id, why] as const] : [];
+	});
 	const chain = (row.followed.chain ?? []).map((id) => ({ id, name: around.skills.get(id) ?? "a skill that is gone" }));
 	const nameOf = (id: string | null) => row.followed.positions.find((one) => one.id === id)?.name ?? "";
 	return {
@@ -90,6 +96,7 @@ export function packLadder(
 			.map((position) => packPosition(position, row.ladder, around.student.strongSide, nameOf)),
 		...(chain.length > 0 ? { chain } : {}),
 		...(limits.length > 0 ? { limits } : {}),
+		...(notHome.length > 0 ? { notHome: Object.fromEntries(notHome) } : {}),
 		...(around.bandLow === undefined ? {} : { bandLow: around.bandLow }),
 		...(around.bandHigh === undefined ? {} : { bandHigh: around.bandHigh }),
 		...(around.unit === undefined ? {} : { unit: around.unit }),

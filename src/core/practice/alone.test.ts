@@ -9,6 +9,8 @@ const rung = (change: object) => ({ ...freshRung("Mount from the kerb"), ...chan
 
 test.each([
 	[{}, null],
+	[{ care: ["mat under it"] }, null],
+	[{ care: ["mat under it", "a spotter stands by"] }, "Not for home: its checklist asks for “a spotter stands by”."],
 	[{ neverAlone: true }, "Not for home: it is never done alone."],
 	[{ notches: { surface: 1 } }, "Not for home: it is on “soft ground” of surface and height."],
 	[{ notches: { surface: 3 } }, "Not for home: it is at “real height” of surface and height."],

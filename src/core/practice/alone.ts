@@ -12,6 +12,7 @@ import { list } from "@/core/text/lists";
 export function whyNotAlone(settings: RungSettings, difficulties: readonly Difficulty[]): string | null {
 	const why = [
 		...(settings.neverAlone ? ["it is never done alone"] : []),
+		...settings.care.filter((line) => SOMEBODY.test(line)).map((line) => `its checklist asks for “${line}”`),
 		...difficulties.flatMap((one) => {
 			const at = settings.notches[one.id] ?? 0;
 			const notch = one.notches[at]?.name ?? "";
@@ -23,4 +24,6 @@ export function whyNotAlone(settings: RungSettings, difficulties: readonly Diffi
 	return why.length > 0 ? `Not for home: ${list(why)}.` : null;
 }
 
+/** What a checklist says where somebody else has to be there. */
+const SOMEBODY = /\b(spotter|stands by|somebody|someone|helper|coach|partner)\b/i;
 const SURFACE = /\b(surface|ground|floor)/i;

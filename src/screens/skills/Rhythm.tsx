@@ -5,9 +5,9 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { rhythmOf } from "@/core/skill/rhythm";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
+import { useClicks } from "@/ui/useClicks";
 import { Words } from "./fields";
 import own from "./skills.module.css";
-import { useClicks } from "./useClicks";
 import { useEdit } from "./writing";
 
 const figure = (n: number) => n.toLocaleString(undefined, { maximumFractionDigits: 1 });

@@ -16,6 +16,7 @@ import { Rail } from "@/ui/Rail";
 import { scoreWords } from "@/ui/scores";
 import { useKeys } from "@/ui/useKeys";
 import { Workbook } from "@/ui/Workbook";
+import { GivePractice } from "./GivePractice";
 import { StudentForm } from "./StudentForm";
 import css from "./students.module.css";
 
@@ -31,6 +32,7 @@ export function StudentPage({
 	lessons,
 	held,
 	isOpen,
+	practice,
 }: StudentPageProps) {
 	const [editing, setEditing] = useState(false);
 	useKeys({ e: () => setEditing(true), Escape: () => setEditing(false) });
@@ -82,6 +84,16 @@ export function StudentPage({
 					</Link>
 				)}
 			</p>
+			<section aria-label="At home" className="mt-4">
+				<h2>At home</h2>
+				{practice.map((one) => (
+					<p key={one.id} className="m-0" dir="auto">
+						<Link href={`/practice/${one.id}`}>{one.drills || "practice without a drill yet"}</Link>{" "}
+						<span className="mute">since {dayWords(one.from)}</span>
+					</p>
+				))}
+				<GivePractice student={at.id} first={practice.length === 0} />
+			</section>
 			<div className={`${css.head} mt-4`}>
 				<h2 className="m-0">Lessons</h2>
 				{held > 0 && (

@@ -15,7 +15,7 @@ import { RestOfWeek } from "./RestOfWeek";
 import css from "./today.module.css";
 
 /** Who is next, what is due, what was promised, what needs a decision. */
-export function Today({ studio, day, open, students, more, names, keeping, decide, due, week }: TodayProps) {
+export function Today({ studio, day, open, students, more, names, keeping, decide, due, practice, week }: TodayProps) {
 	const [next, ...later] = students;
 	return (
 		<BenchPage
@@ -75,6 +75,7 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 			)}
 			<Week week={week} day={day} />
 			<Due due={due} day={day} />
+			<FromHome practice={practice} day={day} />
 			{later.length > 0 && (
 				<section aria-label="Then">
 					<h2 className={css.then}>Then</h2>
@@ -124,6 +125,26 @@ const Due = ({ due, day }: Pick<TodayProps, "due" | "day">) =>
 								? `at its last check; one who is ready does ${Math.round(FALSE_ALARM * 100)} times in 100 by luck. Move the peg, or plan a refresher.`
 								: `due ${fromToday(one.due, day)}`}
 						</span>
+					</li>
+				))}
+			</ul>
+		</section>
+	);
+
+/** What was said with practice at home, and waits for a word. */
+const FromHome = ({ practice, day }: Pick<TodayProps, "practice" | "day">) =>
+	practice.length > 0 && (
+		<section aria-label="From home" className={css.due}>
+			<h2>
+				From home <Link href="/practice">practice</Link>
+			</h2>
+			<ul>
+				{practice.map((one) => (
+					<li key={`${one.assignment} ${one.day} ${one.remark}`}>
+						<Link href={`/practice/${one.assignment}`} dir="auto">
+							{one.who}: “{one.remark}”
+						</Link>{" "}
+						<span className="mute">{fromToday(one.day, day)}</span>
 					</li>
 				))}
 			</ul>

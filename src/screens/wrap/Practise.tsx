@@ -8,20 +8,25 @@ import { readOn } from "@/core/pack/placing";
 import { cutText } from "@/core/text/fields";
 import { list } from "@/core/text/lists";
 import css from "@/ui/facts.module.css";
+import { AsPages } from "./AsPages";
 
 export type Practised = NonNullable<Body<"lesson.closed">["practise"]>;
 
 const MOST = 6;
 
-/** What may be practised alone of what was worked on; only "never alone" forbids it, a checklist goes with it. */
+/** What may be practised at home of what was worked on: nothing high, upside down or never alone; a checklist goes with it. */
 export function practisable(view: LessonView, pack: Pack) {
 	const worked = new Set(view.visits.flatMap(({ ladder, rung }) => (ladder ? [`${ladder}/${rung}`] : [])));
 	const all = pack.ladders.flatMap((ladder) =>
 		ladder.rungs.filter(({ id }) => worked.has(`${ladder.id}/${id}`)).map((rung) => ({ ladder, rung })),
 	);
+	const whyNot = ({ ladder, rung }: (typeof all)[number]) => ladder.notHome?.[rung.id] ?? null;
 	return {
-		open: all.filter(({ rung }) => !rung.settings.neverAlone),
-		never: all.filter(({ rung }) => rung.settings.neverAlone),
+		open: all.filter((one) => whyNot(one) === null),
+		never: all.flatMap((one) => {
+			const why = whyNot(one);
+			return why === null ? [] : [{ ...one, why }];
+		}),
 	};
 }
 
@@ -84,9 +89,12 @@ export function Practise({
 					</div>
 				);
 			})}
-			{never.length > 0 && (
-				<p className="mute m-0">Never alone: {never.map(({ ladder, rung }) => called(ladder, rung)).join(", ")}.</p>
-			)}
+			{never.map(({ ladder, rung, why }) => (
+				<p key={`${ladder.id}/${rung.id}`} className="mute m-0">
+					{called(ladder, rung)}. {why}
+				</p>
+			))}
+			<AsPages pack={pack} value={value} />
 		</section>
 	);
 }

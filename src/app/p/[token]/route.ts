@@ -1,5 +1,5 @@
-import { linkPage, revisionOf, sayPage } from "@/server/practicePage";
 import { visitorOf } from "@/server/practiceLink";
+import { linkPage, revisionOf, sayPage } from "@/server/practicePage";
 import { pageDataOf } from "@/server/readPractice";
 import { stranger } from "@/server/route";
 import { store } from "@/store/db";

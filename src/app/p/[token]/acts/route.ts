@@ -31,7 +31,9 @@ export async function POST(request: Request, { params }: { params: Promise<{ tok
 		return refused(415, [{ path: "", sentence: "Entries come as JSON, from the practice page itself." }]);
 	const text = await readAtMost(request, MOST_BYTES);
 	if (text === null)
-		return refused(413, [{ path: "", sentence: `At most ${MOST_BYTES / 1000} kB can come at once; send fewer entries.` }]);
+		return refused(413, [
+			{ path: "", sentence: `At most ${MOST_BYTES / 1000} kB can come at once; send fewer entries.` },
+		]);
 	const sent = parse(Sent, jsonOr(text));
 	if (!sent.ok) return refused(400, sent.refusals);
 	const acts: StudentAct[] = [];

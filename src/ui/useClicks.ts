@@ -1,14 +1,19 @@
 "use client";
 
 import { useCallback, useEffect, useRef, useState } from "react";
-import type { Rhythm } from "@/core/skill/rhythm";
+
+/** What can be played: seconds of one time through, and clicks in seconds from its start. */
+interface Playable {
+	seconds: number;
+	stretches: readonly { clicks: readonly number[] }[];
+}
 
 const CLICK_S = 0.04;
 /** Sound is asked for a little ahead, so that the first click is whole. */
 const AHEAD_S = 0.1;
 
 /** Plays a rhythm as clicks, once; the clock of the sound is the clock of the mark. */
-export function useClicks(rhythm: Rhythm) {
+export function useClicks(rhythm: Playable) {
 	const [playing, setPlaying] = useState(false);
 	const [silent, setSilent] = useState(false);
 	const sound = useRef<{ context: AudioContext | null; from: number } | null>(null);

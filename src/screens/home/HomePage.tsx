@@ -1,0 +1,177 @@
+import { useState } from "react";
+import { isFor } from "@/core/practice/assignment";
+import { bestOf, type JournalItem, triesOn } from "@/core/practice/journal";
+import { plural } from "@/core/text/lists";
+import { dayWords, today } from "@/ui/dates";
+import { LightSwitch } from "@/ui/LightSwitch";
+import { Count } from "./Count";
+import { Drill } from "./Drill";
+import { EntryForm, type Score } from "./EntryForm";
+import { HandBack } from "./HandBack";
+import css from "./home.module.css";
+import { Past } from "./Past";
+import type { Practice } from "./practice";
+import { usePractice } from "./practice";
+
+type View = { at: "list" } | { at: "count"; item: string } | { at: "entry"; item: string; score: Score | null };
+
+/** A student's own practice: what to do, the count, what was done, and what to learn. */
+export function HomePage({ practice }: { practice: Practice }) {
+	const hook = usePractice(practice);
+	const { data } = practice;
+	const { journal, state, kept, count, write } = hook;
+	const [view, setView] = useState<View>({ at: "list" });
+	const day = today();
+	const itemOf = (id: string): JournalItem | undefined => journal.items.find(({ item }) => item.id === id);
+	const shown = view.at === "list" ? undefined : itemOf(view.item);
+	// What stands in a count that is not written down yet belongs to the day as well.
+	const underWay = state.counting?.marks.filter((mark) => mark !== "no count").length ?? 0;
+	const left = data.most === null ? null : Math.max(0, data.most - triesOn(journal.entries, day));
+
+	if (view.at === "count" && shown)
+		return (
+			<Count
+				of={shown}
+				left={left}
+				kept={kept}
+				counting={state.counting?.item === shown.item.id ? state.counting : null}
+				onCount={count}
+				onLeave={() => setView({ at: "list" })}
+				onDone={(score) => setView({ at: "entry", item: shown.item.id, score })}
+			/>
+		);
+	if (view.at === "entry" && shown)
+		return (
+			<EntryForm
+				of={shown}
+				score={view.score}
+				onBack={() => setView(view.score ? { at: "count", item: shown.item.id } : { at: "list" })}
+				onKeep={(body) => {
+					write({ kind: "done", body });
+					if (state.counting?.item === shown.item.id) count(null);
+					setView({ at: "list" });
+					window.scrollTo(0, 0);
+				}}
+			/>
+		);
+	const todays = journal.items.filter(({ item }) => isFor(item, day));
+	const others = journal.items.filter(({ item }) => !isFor(item, day));
+	const drill = (one: JournalItem) => (
+		<Drill
+			key={one.item.id}
+			of={one}
+			day={day}
+			pictures={data.pictures}
+			best={bestOf(one.entries)}
+			underWay={state.counting?.item === one.item.id ? underWay : 0}
+			blocked={state.counting !== null && state.counting.item !== one.item.id && underWay > 0}
+			enough={left === 0}
+			onCount={() => setView({ at: "count", item: one.item.id })}
+			onWrite={() => setView({ at: "entry", item: one.item.id, score: null })}
+			onTarget={(target) => write({ kind: "target", body: { item: one.item.id, target } })}
+		/>
+	);
+	return (
+		<main className={css.page}>
+			<header className={css.head}>
+				<p className={css.day}>{dayWords(day, day)}</p>
+				<h1 dir="auto">{data.name}</h1>
+				{data.note && <p dir="auto">{data.note}</p>}
+				<KeptLine kept={kept} file={data.ends === null} />
+			</header>
+			<section aria-label="Today">
+				<h2>Today</h2>
+				{todays.length === 0 && <p>Nothing is asked for today. Rest is part of it.</p>}
+				{left === 0 && (
+					<p className={css.enough}>
+						{plural(data.most ?? 0, "try", "tries")} today: that is enough. Tomorrow is another day.
+					</p>
+				)}
+				{left !== null && left > 0 && todays.length > 0 && (
+					<p className={css.mute}>At most {plural(left, "more try", "more tries")} today.</p>
+				)}
+				{todays.map(drill)}
+			</section>
+			{others.length > 0 && (
+				<section aria-label="On other days">
+					<h2>On other days</h2>
+					{others.map(drill)}
+				</section>
+			)}
+			<Past
+				journal={journal}
+				onBack={(entry) => write({ kind: "back", body: { entry } })}
+				refused={state.refused}
+				acts={state.acts}
+			/>
+			{data.words.length > 0 && (
+				<section aria-label="Words to learn">
+					<h2>Words to learn</h2>
+					<dl>
+						{data.words.map(({ word, meaning }) => (
+							<div key={word}>
+								<dt dir="auto">{word}</dt>
+								<dd dir="auto">{meaning}</dd>
+							</div>
+						))}
+					</dl>
+				</section>
+			)}
+			<Helper helper={data.helper} />
+			{(data.ends === null || kept.closed !== null || kept.toSend > 0) && (
+				<HandBack id={state.id} secret={state.key} name={state.name} acts={state.acts} />
+			)}
+			<footer className={css.foot}>
+				<LightSwitch className={css.quiet ?? ""} />
+				<p className={css.mute}>
+					{data.ends === null
+						? "This page is one file. It fetches nothing and sends nothing by itself."
+						: `This link is yours alone, until ${dayWords(data.ends, day)}. Do not pass it on.`}
+				</p>
+			</footer>
+		</main>
+	);
+}
+
+/** How far the words on this page are. Its place is kept. */
+function KeptLine({ kept, file }: { kept: ReturnType<typeof usePractice>["kept"]; file: boolean }) {
+	const words = [
+		kept.full
+			? "This phone has no room left: what you write now is lost when the page closes."
+			: !kept.lasts
+				? "This phone keeps nothing for this page: give it back before you close it."
+				: kept.keeping
+					? "keeping"
+					: "kept on this phone ✓",
+		...(file ? [] : [kept.closed ?? (kept.toSend > 0 ? `${kept.toSend} to send when there is a signal` : "sent ✓")]),
+	];
+	return (
+		<p className={kept.full || !kept.lasts || kept.closed ? css.asks : css.mute} role="status" data-testid="kept">
+			{words.join(" · ")}
+		</p>
+	);
+}
+
+const parts = [
+	["feed", "How to feed"],
+	["counts", "What counts"],
+	["cautions", "Mind"],
+	["stop", "Stop"],
+] as const;
+
+/** For somebody who knows nothing of it. */
+function Helper({ helper }: { helper: Practice["data"]["helper"] }) {
+	const said = parts.filter(([name]) => helper[name] !== "");
+	if (said.length === 0) return null;
+	return (
+		<section aria-label="For who helps">
+			<h2>For who helps</h2>
+			{said.map(([name, words]) => (
+				<div key={name}>
+					<h3>{words}</h3>
+					<p dir="auto">{helper[name]}</p>
+				</div>
+			))}
+		</section>
+	);
+}

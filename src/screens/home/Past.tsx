@@ -1,0 +1,92 @@
+import type { StudentAct } from "@/core/practice/acts";
+import type { Journal, JournalEntry } from "@/core/practice/journal";
+import { dayWords } from "@/ui/dates";
+import css from "./home.module.css";
+
+const SHOWN = 12;
+
+/** What was done, the latest first, with the coach's words; and the days of it, as a row of dates. */
+export function Past({
+	journal,
+	acts,
+	refused,
+	onBack,
+}: {
+	journal: Journal;
+	acts: readonly StudentAct[];
+	refused: Record<string, string>;
+	onBack: (entry: string) => void;
+}) {
+	const { entries } = journal;
+	const days = [...new Set(entries.map(({ day }) => day))];
+	const unread = acts.filter(({ id, kind }) => kind === "done" && id in refused);
+	return (
+		<section aria-label="What you did">
+			<h2>What you did</h2>
+			{entries.length === 0 && <p>Nothing is written down yet.</p>}
+			{days.length > 0 && (
+				<p>
+					You practised on{" "}
+					{days
+						.slice(-SHOWN)
+						.map((day) => dayWords(day))
+						.join(", ")}
+					{days.length > SHOWN && ` and ${days.length - SHOWN} days before`}.
+				</p>
+			)}
+			<ul className={css.past}>
+				{entries
+					.slice(-SHOWN)
+					.reverse()
+					.map((entry) => (
+						<li key={entry.id}>
+							<EntryWords entry={entry} />
+							{acts.some(({ id }) => id === entry.id) && (
+								<button type="button" className={css.quiet} onClick={() => onBack(entry.id)}>
+									take back
+									<span className="visually-hidden">
+										: {entry.good} of {entry.tries}, {dayWords(entry.day)}
+									</span>
+								</button>
+							)}
+						</li>
+					))}
+			</ul>
+			{unread.map(({ id }) => (
+				<p key={id} className={css.asks}>
+					An entry was not taken: {refused[id]}
+				</p>
+			))}
+		</section>
+	);
+}
+
+function EntryWords({ entry }: { entry: JournalEntry }) {
+	const { day, what, good, tries, target, felt, place, remark, answer, check } = entry;
+	const more = [
+		...(good >= target ? [`target of ${target} made`] : []),
+		...(felt === null ? [] : [`felt ${felt} of 5`]),
+		...(check === null ? [] : [`check: ${check ? "yes" : "no"}`]),
+		...(place ? [place] : []),
+	];
+	return (
+		<span dir="auto">
+			<b>
+				{good} of {tries}
+			</b>
+			, {dayWords(day)}, {what}
+			{more.length > 0 && <span className={css.mute}> {more.join(", ")}</span>}
+			{remark && (
+				<>
+					<br />“{remark}”
+				</>
+			)}
+			{answer && (
+				<>
+					<br />
+					<b>Your coach:</b> {answer}
+				</>
+			)}
+		</span>
+	);
+}

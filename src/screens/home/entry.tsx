@@ -1,0 +1,40 @@
+import { createRoot } from "react-dom/client";
+import { PageData } from "@/core/practice/pageData";
+import { readKept } from "@/device/localKeep";
+import { type PhoneState, PhoneStore } from "@/device/practice";
+import { handOver } from "@/ui/dates";
+import { HandBack } from "./HandBack";
+import { HomePage } from "./HomePage";
+import css from "./home.module.css";
+import { Practice } from "./practice";
+import "@/ui/tokens.css";
+import "./home.css";
+
+/** The student's page begins here: by the link, as one file, or closed with what is still on the phone. */
+const data: unknown = JSON.parse(document.getElementById("data")?.textContent ?? "null");
+const root = document.getElementById("page");
+
+document.documentElement.dataset.light = readKept("peg-ladder-light") ?? "paper";
+handOver();
+
+const read = PageData.safeParse(data);
+if (root && read.success) {
+	createRoot(root).render(<HomePage practice={new Practice(read.data, window.location.pathname)} />);
+	if (read.data.ends !== null && "serviceWorker" in navigator)
+		void navigator.serviceWorker.register("/p/sw.js", { scope: "/p/" }).catch(() => {
+			// Refused: the page still works while it is open.
+		});
+} else if (root) void showLeft(root);
+
+/** The link is closed: what was written under it and never went out can still be given back by hand. */
+async function showLeft(at: HTMLElement): Promise<void> {
+	const left = await (await PhoneStore.open()).findByPath(window.location.pathname).catch(() => null);
+	if (left && unsent(left).length > 0)
+		createRoot(at).render(
+			<div className={css.page}>
+				<HandBack id={left.id} secret={left.key} name={left.name} acts={left.acts} />
+			</div>,
+		);
+}
+
+const unsent = ({ acts, sent }: PhoneState) => acts.filter(({ id }) => !sent.includes(id));

@@ -1,0 +1,88 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { plural } from "@/core/text/lists";
+import { type BroughtBack, bringBack } from "@/server/practice";
+import { FormRow } from "@/ui/FormRow";
+import { Refusals } from "@/ui/Refusals";
+import { useRefusals } from "@/ui/useRefusals";
+import { readQr } from "./readQr";
+
+/** Practice given back as text or as a picture of its code: what is here already is known. */
+export function BringBack() {
+	const router = useRouter();
+	const { refused, setRefused, ask } = useRefusals();
+	const [text, setText] = useState("");
+	const [busy, setBusy] = useState(false);
+	const [said, setSaid] = useState<readonly BroughtBack[]>([]);
+	const bring = async (words: string) => {
+		setBusy(true);
+		setSaid([]);
+		const outcome = await ask(bringBack(words));
+		setBusy(false);
+		if (!outcome.ok) return;
+		setText("");
+		setSaid(outcome.value);
+		router.refresh();
+	};
+	const scan = async (file: File | undefined) => {
+		if (!file) return;
+		setBusy(true);
+		const read = await readQr(file);
+		setBusy(false);
+		if (read.ok) await bring(read.value);
+		else setRefused(read.refusals);
+	};
+	return (
+		<section aria-label="What came back">
+			<h2>What came back</h2>
+			<Form
+				onSubmit={(event) => {
+					event.preventDefault();
+					void bring(text);
+				}}
+			>
+				<FormRow id="came-back" label="The text a student sent">
+					<Form.Control
+						as="textarea"
+						rows={3}
+						value={text}
+						placeholder="paste all of the message"
+						onChange={(event) => setText(event.target.value)}
+					/>
+				</FormRow>
+				<Button type="submit" variant="outline-primary" disabled={busy || text.trim() === ""}>
+					take it in
+				</Button>
+				<FormRow id="qr" label="or a picture of their code" className="mt-2">
+					<Form.Control
+						type="file"
+						accept="image/*"
+						capture="environment"
+						disabled={busy}
+						onChange={(event: React.ChangeEvent<HTMLInputElement>) => {
+							void scan(event.target.files?.[0]);
+							event.target.value = "";
+						}}
+					/>
+				</FormRow>
+			</Form>
+			<div role="status">
+				{said.map((one) => (
+					<p key={one.assignment} className="mt-2 mb-0">
+						<Link href={`/practice/${one.assignment}`} dir="auto">
+							{one.who}
+						</Link>
+						: {one.fresh === 0 ? "nothing new" : `${plural(one.fresh, "entry", "entries")} taken in`}
+						{one.known > 0 && `, ${one.known} known already`}.{one.refused.map((sentence) => ` Not taken: ${sentence}`)}
+					</p>
+				))}
+			</div>
+			<Refusals refusals={refused} />
+		</section>
+	);
+}

@@ -1,0 +1,174 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { isFor } from "@/core/practice/assignment";
+import { bestOf, type JournalEntry, type JournalItem, type Journal as JournalOf } from "@/core/practice/journal";
+import { dayAfter, daysBetween } from "@/core/text/fields";
+import { plural } from "@/core/text/lists";
+import { answerEntry, setPracticeTarget } from "@/server/practice";
+import { dayWords } from "@/ui/dates";
+import { Refusals } from "@/ui/Refusals";
+import { useRefusals } from "@/ui/useRefusals";
+import { PracticeLine } from "./PracticeLine";
+import css from "./practice.module.css";
+
+const SHOWN = 10;
+const FEW = 3;
+
+/** What was done against what was asked, the first beside the latest, and what was said. */
+export function Journal({ at, journal, day }: { at: { id: string }; journal: JournalOf; day: string }) {
+	const [all, setAll] = useState(false);
+	const { entries, items, toAnswer } = journal;
+	const latest = [...entries].reverse();
+	const shown = all ? latest : latest.slice(0, SHOWN);
+	return (
+		<section aria-label="Journal" className={css.section}>
+			<h2>Journal</h2>
+			{toAnswer.map((entry) => (
+				<Answer key={entry.id} at={at} entry={entry} day={day} />
+			))}
+			{entries.length === 0 && <p className="mute">Nothing came back yet.</p>}
+			{items
+				.filter((one) => one.entries.length > 0)
+				.map((one) => (
+					<Drill key={one.item.id} at={at} of={one} day={day} />
+				))}
+			{entries.length > 0 && (
+				<table className={css.entries}>
+					<thead>
+						<tr>
+							<th scope="col">day</th>
+							<th scope="col">drill</th>
+							<th scope="col">good</th>
+							<th scope="col">asked</th>
+							<th scope="col">felt</th>
+							<th scope="col">said</th>
+						</tr>
+					</thead>
+					<tbody>
+						{shown.map((entry) => (
+							<tr key={entry.id}>
+								<td>{dayWords(entry.day, day)}</td>
+								<td dir="auto">{entry.what}</td>
+								<td>
+									<b>{entry.good}</b> of {entry.tries}
+								</td>
+								<td>
+									{entry.target}
+									{entry.good >= entry.target ? ", met" : ""}
+								</td>
+								<td>{entry.felt ?? ""}</td>
+								<td dir="auto">
+									{[
+										...(entry.check === null ? [] : [`check ${entry.check ? "yes" : "no"}`]),
+										...(entry.place ? [entry.place] : []),
+										...(entry.minutes > 0 ? [`${entry.minutes} min`] : []),
+										...(entry.remark ? [`“${entry.remark}”`] : []),
+										...(entry.answer ? [`you: ${entry.answer}`] : []),
+									].join(", ")}
+								</td>
+							</tr>
+						))}
+					</tbody>
+				</table>
+			)}
+			{entries.length > SHOWN && (
+				<Button variant="link" onClick={() => setAll(!all)}>
+					{all ? "only the latest" : `all ${entries.length} entries`}
+				</Button>
+			)}
+		</section>
+	);
+}
+
+const scores = (entries: readonly JournalEntry[]): string => entries.map(({ good }) => good).join(", ");
+
+/** A drill over its days: how often of those asked for, the first beside the latest, and its target. */
+function Drill({ at, of, day }: { at: { id: string }; of: JournalItem; day: string }) {
+	const router = useRouter();
+	const { refused, ask } = useRefusals();
+	const { item, target, entries, suggestion } = of;
+	const [first] = entries;
+	const best = bestOf(entries);
+	const since = first?.day ?? day;
+	const asked = Array.from({ length: Math.max(0, daysBetween(since, day)) + 1 }, (_, i) => dayAfter(since, i)).filter(
+		(one) => isFor(item, one),
+	).length;
+	const days = new Set(entries.map((entry) => entry.day)).size;
+	return (
+		<div className={css.drill}>
+			<h3 dir="auto">{item.name}</h3>
+			<p className="m-0">
+				Done on {plural(days, "day")}, {asked} asked for.{" "}
+				{entries.length > FEW
+					? `First ${scores(entries.slice(0, FEW))} of ${first?.dose}, lately ${scores(entries.slice(-FEW))} of ${item.dose}.`
+					: `${scores(entries)} of ${item.dose}.`}{" "}
+				{best && `Best ${best.good} of ${best.tries}, ${dayWords(best.day, day)}.`}
+			</p>
+			<PracticeLine entries={entries} target={target} label={item.name} day={day} />
+			{suggestion && (
+				<p className="asks m-0">
+					{target} was met in {suggestion.met} of the last {suggestion.of}.{" "}
+					<Button
+						variant="outline-primary"
+						onClick={async () => {
+							const outcome = await ask(setPracticeTarget(at.id, item.id, suggestion.to));
+							if (outcome.ok) router.refresh();
+						}}
+					>
+						ask for {suggestion.to}
+						<span className="visually-hidden">: {item.name}</span>
+					</Button>
+				</p>
+			)}
+			<Refusals refusals={refused} />
+		</div>
+	);
+}
+
+/** A remark that waits for the coach's word; read and left without one is an answer too. */
+function Answer({ at, entry, day }: { at: { id: string }; entry: JournalEntry; day: string }) {
+	const router = useRouter();
+	const { refused, ask } = useRefusals();
+	const [text, setText] = useState("");
+	const answer = async (words: string) => {
+		const outcome = await ask(answerEntry(at.id, entry.id, words));
+		if (outcome.ok) router.refresh();
+	};
+	return (
+		<Form
+			className={css.answer}
+			onSubmit={(event) => {
+				event.preventDefault();
+				void answer(text);
+			}}
+		>
+			<p className="m-0" dir="auto">
+				<b>“{entry.remark}”</b>{" "}
+				<span className="mute">
+					{dayWords(entry.day, day)}, {entry.what}, {entry.good} of {entry.tries}
+				</span>
+			</p>
+			<div className={css.one}>
+				<Form.Control
+					aria-label={`Answer to “${entry.remark}”`}
+					placeholder="your word to it; it stands on their page"
+					value={text}
+					maxLength={1000}
+					dir="auto"
+					onChange={(event) => setText(event.target.value)}
+				/>
+				<Button type="submit" disabled={text.trim() === ""}>
+					answer
+				</Button>
+				<Button variant="outline-primary" onClick={() => void answer("")}>
+					read, no answer
+				</Button>
+			</div>
+			<Refusals refusals={refused} />
+		</Form>
+	);
+}

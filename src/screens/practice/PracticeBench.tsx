@@ -1,0 +1,127 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import { isFor } from "@/core/practice/assignment";
+import { sumOf } from "@/core/practice/journal";
+import { dayAfter } from "@/core/text/fields";
+import { plural } from "@/core/text/lists";
+import { putPracticeAway } from "@/server/practice";
+import type { PracticePageProps } from "@/server/readPractice";
+import { BenchPage } from "@/ui/BenchPage";
+import { dayWords } from "@/ui/dates";
+import { InForce } from "@/ui/InForce";
+import { Refusals } from "@/ui/Refusals";
+import { UndoRedo } from "@/ui/UndoRedo";
+import { useRefusals } from "@/ui/useRefusals";
+import { useUndoKeys } from "@/ui/useUndoKeys";
+import { Asked } from "./Asked";
+import { ForHelpers } from "./ForHelpers";
+import { Journal } from "./Journal";
+import css from "./practice.module.css";
+import { Share } from "./Share";
+import { Told } from "./Told";
+import { usePracticeBench } from "./usePracticeBench";
+
+/** One student's practice: what came of it, what is asked for, and how it goes out. */
+export function PracticeBench(props: PracticePageProps) {
+	const { at, student, archived, links, rungs, others, day } = props;
+	const router = useRouter();
+	const { refused, ask } = useRefusals();
+	const bench = usePracticeBench(props);
+	const { assignment, journal, steps, inForce, edit } = bench;
+	const [editing, setEditing] = useState(assignment.items.length === 0 || journal.entries.length === 0);
+	useUndoKeys(steps.undo, steps.redo);
+	const week = sumOf(journal.entries.filter((entry) => entry.day > dayAfter(day, -7) && entry.day <= day));
+	const asked = Array.from({ length: 7 }, (_, i) => dayAfter(day, -i)).filter(
+		(one) => one >= assignment.from && assignment.items.some((item) => isFor(item, one)),
+	).length;
+	return (
+		<BenchPage
+			margin={
+				<>
+					<Share at={at} links={links} day={day} student={student.name} />
+					<Told at={at} items={journal.items} />
+				</>
+			}
+		>
+			<div className={css.title}>
+				<h1 dir="auto">
+					<Link href={`/students/${student.id}`}>{student.name}</Link>, practice
+				</h1>
+				<span className="mute">
+					since {dayWords(assignment.from, day)}
+					{archived && <b> · put away</b>}
+				</span>
+			</div>
+			<p className={css.week}>
+				<b>{week.days}</b>{" "}
+				<span>
+					{week.days === 1 ? "day" : "days"} of the last seven, {asked} asked for
+					<br />
+					<span className="mute">
+						{plural(week.tries, "try", "tries")}, {plural(week.minutes, "minute")}, {week.good} good
+					</span>
+				</span>
+			</p>
+			<Journal at={at} journal={journal} day={day} />
+			<section aria-label="What is asked for" className={css.section}>
+				<h2>
+					What is asked for{" "}
+					<Button variant="link" aria-expanded={editing} onClick={() => setEditing(!editing)}>
+						{editing ? "close" : "change"}
+					</Button>
+				</h2>
+				{editing ? (
+					<>
+						<div className={css.title}>
+							<UndoRedo {...steps} />
+							<InForce {...inForce} />
+						</div>
+						<Asked bench={bench} rungs={rungs} student={student.id} />
+						<ForHelpers assignment={assignment} onChange={edit} />
+					</>
+				) : (
+					<ul className={css.plain}>
+						{journal.items.map(({ item, target }) => (
+							<li key={item.id} dir="auto">
+								{item.name}: <b>{target}</b> of {item.dose}, {plural(item.days.length, "day")} a week
+							</li>
+						))}
+					</ul>
+				)}
+			</section>
+			{others.length > 0 && (
+				<section aria-label="Before" className={css.section}>
+					<h2>Their other practice</h2>
+					<ul className={css.plain}>
+						{others.map((one) => (
+							<li key={one.id}>
+								<Link href={`/practice/${one.id}`}>{dayWords(one.from, day)}</Link>{" "}
+								<span className="mute" dir="auto">
+									{one.drills || "no drill"}
+									{one.archived && ", put away"}
+								</span>
+							</li>
+						))}
+					</ul>
+				</section>
+			)}
+			<p className="mt-3">
+				<Button
+					variant="link"
+					onClick={async () => {
+						const outcome = await ask(putPracticeAway(at.id, !archived));
+						if (outcome.ok) router.refresh();
+					}}
+				>
+					{archived ? "bring it back" : "put this practice away"}
+				</Button>{" "}
+				{!archived && <span className="mute">Its links then open nothing; the journal stays.</span>}
+			</p>
+			<Refusals refusals={refused} />
+		</BenchPage>
+	);
+}

@@ -1,0 +1,116 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import QRCode from "qrcode";
+import { useEffect, useRef, useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { dayAfter } from "@/core/text/fields";
+import { openPracticeLink, withdrawPracticeLink } from "@/server/practice";
+import type { PracticePageProps } from "@/server/readPractice";
+import { DayField } from "@/ui/DayField";
+import { dayWords } from "@/ui/dates";
+import { FormRow } from "@/ui/FormRow";
+import { Refusals } from "@/ui/Refusals";
+import { useRefusals } from "@/ui/useRefusals";
+import css from "./practice.module.css";
+
+const USUAL_DAYS = 42;
+
+/** How practice goes out: by a private link, as one file, on paper. */
+export function Share({
+	at,
+	links,
+	day,
+	student,
+}: Pick<PracticePageProps, "at" | "links" | "day"> & { student: string }) {
+	const router = useRouter();
+	const { refused, ask } = useRefusals();
+	const [name, setName] = useState("");
+	const [ends, setEnds] = useState(dayAfter(day, USUAL_DAYS));
+	const [address, setAddress] = useState<string | null>(null);
+	return (
+		<section aria-label="How it goes out">
+			<h2>How it goes out</h2>
+			<Form
+				onSubmit={async (event) => {
+					event.preventDefault();
+					const outcome = await ask(openPracticeLink(at.id, { name: name.trim() || student, ends }));
+					if (!outcome.ok) return;
+					setAddress(`${window.location.origin}${outcome.value}`);
+					setName("");
+					router.refresh();
+				}}
+			>
+				<FormRow id="link-name" label="A private link for">
+					<Form.Control
+						placeholder={student}
+						maxLength={60}
+						value={name}
+						onChange={(event) => setName(event.target.value)}
+					/>
+				</FormRow>
+				<FormRow id="link-ends" label="It opens until">
+					<DayField least={day} value={ends} onChange={setEnds} />
+				</FormRow>
+				<Button type="submit" disabled={ends === ""}>
+					make a link
+				</Button>
+			</Form>
+			<Refusals refusals={refused} />
+			{address && (
+				<div role="status" className={css.address}>
+					<p className="m-0">Shown once. Whoever has it opens this practice, and nothing else.</p>
+					<code data-testid="address">{address}</code>
+					<Button variant="link" onClick={() => void navigator.clipboard?.writeText(address)}>
+						copy
+					</Button>
+					<AddressCode address={address} />
+				</div>
+			)}
+			<ul className={css.plain}>
+				{links.map((link) => (
+					<li key={link.id}>
+						<span dir="auto">{link.name}</span>,{" "}
+						<span className="mute">
+							{link.withdrawn
+								? "withdrawn"
+								: link.ends < day
+									? `ended ${dayWords(link.ends, day)}`
+									: `until ${dayWords(link.ends, day)}`}
+						</span>{" "}
+						<Button
+							variant="link"
+							aria-label={`${link.withdrawn ? "open again" : "withdraw"}: ${link.name}`}
+							onClick={async () => {
+								const outcome = await ask(withdrawPracticeLink(link.id, !link.withdrawn));
+								if (outcome.ok) router.refresh();
+							}}
+						>
+							{link.withdrawn ? "open again" : "withdraw"}
+						</Button>
+					</li>
+				))}
+			</ul>
+			<p className="mt-3 mb-0">
+				<a href={`/api/practice/${at.id}/file`} download>
+					as one file
+				</a>{" "}
+				<span className="mute">to send by any messenger; what is written in it comes back as text or as a code.</span>
+			</p>
+			<p>
+				<Link href={`/practice/${at.id}/paper`}>on paper</Link> <span className="mute">with boxes to tick.</span>
+			</p>
+		</section>
+	);
+}
+
+/** The address for a phone that stands beside this one. */
+function AddressCode({ address }: { address: string }) {
+	const canvas = useRef<HTMLCanvasElement>(null);
+	useEffect(() => {
+		if (canvas.current) void QRCode.toCanvas(canvas.current, address, { margin: 2, width: 180 });
+	}, [address]);
+	return <canvas ref={canvas} role="img" aria-label="The address as a code for a phone" />;
+}

@@ -1,0 +1,49 @@
+"use client";
+
+import Link from "next/link";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import type { Pack } from "@/core/pack/pack";
+import { eachOnce } from "@/core/text/wording";
+import { assignPractice } from "@/server/practice";
+import { Refusals } from "@/ui/Refusals";
+import { useRefusals } from "@/ui/useRefusals";
+import type { Practised } from "./Practise";
+
+/** What was chosen to practise, as a page of the student's own: by a link, as one file, on paper. */
+export function AsPages({ pack, value }: { pack: Pack; value: Practised }) {
+	const { refused, ask } = useRefusals();
+	const [made, setMade] = useState<Record<string, { id: string; left: string[] }>>({});
+	const whose = (ladder: string) => pack.ladders.find(({ id }) => id === ladder)?.student ?? "";
+	const students = eachOnce(value.map(({ ladder }) => whose(ladder))).filter((id) => id !== "");
+	if (students.length === 0) return null;
+	return (
+		<div className="mt-2">
+			{students.map((student) => {
+				const name = pack.students.find(({ id }) => id === student)?.student.name ?? "";
+				const one = made[student];
+				return one ? (
+					<p key={student} className="m-0" role="status">
+						<Link href={`/practice/${one.id}`}>{name}’s practice</Link>: say how many a day, then send it as a link, a
+						file or on paper.{one.left.map((why) => ` ${why}`)}
+					</p>
+				) : (
+					<Button
+						key={student}
+						variant="outline-primary"
+						onClick={async () => {
+							const rungs = value
+								.filter(({ ladder }) => whose(ladder) === student)
+								.map(({ ladder, rung }) => ({ ladder, rung }));
+							const outcome = await ask(assignPractice(student, rungs));
+							if (outcome.ok) setMade({ ...made, [student]: outcome.value });
+						}}
+					>
+						as a page of {name}’s own
+					</Button>
+				);
+			})}
+			<Refusals refusals={refused} />
+		</div>
+	);
+}
