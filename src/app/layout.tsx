@@ -2,7 +2,7 @@ import "@fontsource/atkinson-hyperlegible-next/400.css";
 import "@fontsource/atkinson-hyperlegible-next/700.css";
 import type { Metadata, Viewport } from "next";
 import { today } from "@/ui/dates";
-import { lightScript } from "@/ui/LightSwitch";
+import { lightScript } from "@/ui/lightScript";
 import { Companion } from "./Companion";
 import "./theme.scss";
 

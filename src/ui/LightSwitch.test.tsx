@@ -1,7 +1,8 @@
 /** @jest-environment jsdom */
 import { TextEncoder } from "node:util";
 import { fireEvent, render, screen } from "@testing-library/react";
-import { LightSwitch, lightScript } from "./LightSwitch";
+import { LightSwitch } from "./LightSwitch";
+import { lightScript } from "./lightScript";
 
 /** The test page has no encoder of its own; hashes need one. */
 beforeAll(() => {

@@ -2,13 +2,13 @@
 
 import { useSyncExternalStore } from "react";
 import { keepText } from "@/device/localKeep";
+import { LIGHT } from "./lightScript";
 
 const lights = ["paper", "daylight", "dim"] as const;
-const changed = "peg-ladder-light";
 
 const subscribe = (listener: () => void) => {
-	window.addEventListener(changed, listener);
-	return () => window.removeEventListener(changed, listener);
+	window.addEventListener(LIGHT, listener);
+	return () => window.removeEventListener(LIGHT, listener);
 };
 const read = () => document.documentElement.dataset.light ?? "paper";
 
@@ -22,14 +22,11 @@ export function LightSwitch({ className }: { className: string }) {
 			className={className}
 			onClick={() => {
 				document.documentElement.dataset.light = next;
-				keepText(changed, next);
-				window.dispatchEvent(new Event(changed));
+				keepText(LIGHT, next);
+				window.dispatchEvent(new Event(LIGHT));
 			}}
 		>
 			light: {light}
 		</button>
 	);
 }
-
-/** Runs before the first paint, so that a hall does not light up white. */
-export const lightScript = `try{document.documentElement.dataset.light=localStorage.getItem(${JSON.stringify(changed)})||"paper"}catch{}`;

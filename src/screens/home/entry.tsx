@@ -3,6 +3,7 @@ import { PageData } from "@/core/practice/pageData";
 import { readKept } from "@/device/localKeep";
 import { type PhoneState, PhoneStore } from "@/device/practice";
 import { handOver } from "@/ui/dates";
+import { LIGHT } from "@/ui/lightScript";
 import { HandBack } from "./HandBack";
 import { HomePage } from "./HomePage";
 import css from "./home.module.css";
@@ -14,7 +15,7 @@ import "./home.css";
 const data: unknown = JSON.parse(document.getElementById("data")?.textContent ?? "null");
 const root = document.getElementById("page");
 
-document.documentElement.dataset.light = readKept("peg-ladder-light") ?? "paper";
+document.documentElement.dataset.light = readKept(LIGHT) ?? "paper";
 handOver();
 
 const read = PageData.safeParse(data);
