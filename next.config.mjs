@@ -7,7 +7,6 @@ const everyPage = header({
 	"X-Content-Type-Options": "nosniff",
 	"X-Frame-Options": "DENY",
 	"Referrer-Policy": "same-origin",
-	"Cross-Origin-Opener-Policy": "same-origin",
 	"Permissions-Policy": "geolocation=(), microphone=(), payment=(), usb=()",
 });
 

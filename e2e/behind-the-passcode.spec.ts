@@ -6,6 +6,7 @@ import { type BrowserContext, chromium } from "@playwright/test";
 import { addFeed, listFeeds, withdrawFeed } from "@/store/bookings";
 import { openStore } from "@/store/db";
 import { eventsAfter } from "@/store/events";
+import { addLink } from "@/store/practice";
 import { chromiumPath, quiet } from "./browser";
 import { onDevice, sameOnBoth } from "./onDevice";
 import {
@@ -145,7 +146,20 @@ test("a whole lesson over HTTPS by another name, behind the passcode", async ({ 
 	expect(await given?.text()).toContain("SUMMARY:Isolde Brankovar");
 	await withdrawFeed(open, (await listFeeds(open))[0]?.id ?? "");
 	expect((await calendar(`/${token}.ics`))?.status()).toBe(404);
+	// So has a student: their page is open by its address, and nothing of the coach's with it.
+	const practice = await addLink(open, "nimue-practice", { name: "phone", ends: "2199-01-01" });
 	open.close();
+	const own = (path: string) => phone?.request.get(lan?.direct + path, { headers: { accept: "*/*" } });
+	expect(await (await own(`/p/${practice}`))?.text()).toContain("Nimue Hartwell");
+	for (const path of ["/p/practice.js", "/p/practice.css", "/p/sw.js"]) expect((await own(path))?.status()).toBe(200);
+	expect((await own(`/p/${"x".repeat(43)}`))?.status()).toBe(404);
+	for (const path of [
+		"/practice",
+		"/practice/nimue-practice",
+		"/api/practice/nimue-practice/file",
+		`/p/${practice}/../../api/pack`,
+	])
+		expect([path, (await own(path))?.status()]).toEqual([path, 401]);
 	await accessible(page);
 	await page.getByRole("link", { name: "Does the browser warn of this page?" }).click();
 	await expect(page.getByRole("heading", { name: "Trust this machine" })).toBeVisible();

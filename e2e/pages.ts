@@ -22,6 +22,7 @@ export const pages = {
 		"/skills/balls#beside-it",
 	],
 	"plans, calendar, season": ["/plans", "/plans?student=isolde", "/calendar", "/season?student=isolde"],
+	practice: ["/practice", "/practice/nimue-practice", "/practice/nimue-practice/paper"],
 	"ladders and rules": [
 		"/ladders",
 		"/ladders/new",

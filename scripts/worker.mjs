@@ -1,7 +1,5 @@
 // After the build: bundles the student's page and the service workers, and gives the coach's the list of what it holds ready.
-import { createHash } from "node:crypto";
-import { readdirSync, readFileSync, writeFileSync } from "node:fs";
-import { join, relative, sep } from "node:path";
+import { readFileSync } from "node:fs";
 import { injectManifest } from "@serwist/build";
 import { build } from "esbuild";
 import { at } from "./lib.mjs";
@@ -26,28 +24,6 @@ await build({
 	define: production,
 	logLevel: "warning",
 });
-
-// Pages made at the build hold inline scripts of their own; the server's policy names them by their hashes.
-const made = at(".next", "server", "app");
-const inline = readdirSync(made, { recursive: true })
-	.filter((name) => name.endsWith(".html"))
-	.map((name) => {
-		const scripts = readFileSync(join(made, name), "utf8").matchAll(
-			/<script(?![^>]*\bsrc=)[^>]*>([\s\S]*?)<\/script>/g,
-		);
-		const hashes = Array.from(
-			scripts,
-			([, words]) => `'sha256-${createHash("sha256").update(words).digest("base64")}'`,
-		);
-		return [
-			`/${relative(made, join(made, name))
-				.split(sep)
-				.join("/")
-				.replace(/\.html$/, "")}`,
-			[...new Set(hashes)],
-		];
-	});
-writeFileSync(at(".next", "inline-scripts.json"), JSON.stringify(Object.fromEntries(inline)));
 
 const revision = readFileSync(at(".next", "BUILD_ID"), "utf8").trim();
 const bundled = at(".next", "sw.bundle.js");

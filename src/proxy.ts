@@ -1,5 +1,5 @@
 import { type NextRequest, NextResponse } from "next/server";
-import { policyFor } from "@/server/policy";
+import { policyForOnePage } from "@/server/policy";
 import { stranger } from "@/server/route";
 
 const POLICY = "content-security-policy";
@@ -15,7 +15,7 @@ export function proxy(request: NextRequest) {
 	const { pathname } = request.nextUrl;
 	// The student's page has its own policy (`next.config.mjs`), and a server that is being written on runs what it makes up.
 	if (pathname.startsWith("/p/") || process.env.NODE_ENV !== "production") return undefined;
-	const policy = policyFor(pathname);
+	const policy = policyForOnePage();
 	const headers = new Headers(request.headers);
 	// Read while the page is made: its inline scripts then carry the policy's number.
 	headers.set(POLICY, policy);

@@ -6,6 +6,10 @@ import { lightScript } from "@/ui/lightScript";
 import { Companion } from "./Companion";
 import "./theme.scss";
 
+// Made for each request: a page carries its policy's number and the day it is. One that was made at the build
+// would be made anew behind our back as soon as anything is saved, and fit neither.
+export const dynamic = "force-dynamic";
+
 export const metadata: Metadata = {
 	title: { default: "Peg Ladder", template: "%s · Peg Ladder" },
 	description: "Key positions, a ladder of drills, and a count that is never lost.",

@@ -1,38 +1,17 @@
 import { createHash, randomBytes } from "node:crypto";
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { lightScript } from "@/ui/lightScript";
 
-/**
- * What the scripts of a page may be: files of ours, and those inline ones that this build
- * wrote. Pages that are made for each request carry a number that is used once; pages that
- * were made at the build are told by the hashes of what stands in them.
- */
-
 const hashed = (script: string): string => `'sha256-${createHash("sha256").update(script).digest("base64")}'`;
+const light = hashed(lightScript);
 
-let known: Record<string, string[]> | null = null;
-
-/** Of each page made at the build, the hashes of its inline scripts: written after it by `scripts/worker.mjs`. */
-function inlineScripts(): Record<string, string[]> {
-	known ??= JSON.parse(
-		readFileSync(join(process.cwd(), process.env.PEG_DIST ?? ".next", "inline-scripts.json"), "utf8"),
-	) as Record<string, string[]>;
-	return known;
-}
-
-export function policyFor(path: string): string {
-	const made = inlineScripts();
-	const fixed = Object.hasOwn(made, path) ? made[path] : undefined;
-	// An address that leads nowhere is answered by a page that was made at the build as well.
-	const scripts = fixed ?? [
-		`'nonce-${randomBytes(18).toString("base64")}'`,
-		hashed(lightScript),
-		...(made["/_not-found"] ?? []),
-	];
-	return [
+/**
+ * What a page may do: its scripts are files of ours, and those inline ones that carry this
+ * answer's number, which is used once.
+ */
+export const policyForOnePage = (): string =>
+	[
 		"default-src 'self'",
-		`script-src 'self' ${scripts.join(" ")}`,
+		`script-src 'self' 'nonce-${randomBytes(18).toString("base64")}' ${light}`,
 		// What a component sets on an element is a style attribute.
 		"style-src 'self' 'unsafe-inline'",
 		"img-src 'self' data: blob:",
@@ -44,4 +23,3 @@ export function policyFor(path: string): string {
 		"form-action 'self'",
 		"frame-ancestors 'none'",
 	].join("; ");
-}

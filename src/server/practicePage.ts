@@ -32,9 +32,12 @@ ${head}
 
 const titleOf = ({ name }: PageData): string => `Practice, ${name}`;
 
-/** The page behind a private link. `revision` keeps a phone from mixing two builds. */
-export function linkPage(data: PageData, revision: string): string {
-	const at = (name: string) => `/p/${name}?${revision}`;
+/** A part's address, with what it is in a few letters: a phone never mixes two builds. */
+const at = (name: string): string =>
+	`/p/${name}?${createHash("sha256").update(built("practice.js")).digest("hex").slice(0, 12)}`;
+
+/** The page behind a private link. */
+export function linkPage(data: PageData): string {
 	return page(
 		titleOf(data),
 		`<link rel="stylesheet" href="${at("practice.css")}">`,
@@ -62,9 +65,13 @@ export function filePage(data: PageData): string {
 	);
 }
 
-/** A page that says one thing: why there is nothing here. Its entries on the phone are not touched. */
+/**
+ * A page that says one thing: why there is nothing here. Its script looks whether something
+ * that was written under this address is still on the phone, to be given back by hand.
+ */
 export const sayPage = (title: string, sentence: string): string =>
-	page(title, `<link rel="stylesheet" href="/p/practice.css">`, `<main><h1>${title}</h1><p>${sentence}</p></main>`);
-
-/** What the built script is, in a few letters. */
-export const revisionOf = (): string => createHash("sha256").update(built("practice.js")).digest("hex").slice(0, 12);
+	page(
+		title,
+		`<link rel="stylesheet" href="${at("practice.css")}">`,
+		`<main><h1>${title}</h1><p>${sentence}</p></main><div id="page"></div><script src="${at("practice.js")}" defer></script>`,
+	);

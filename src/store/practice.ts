@@ -335,7 +335,8 @@ export async function waitingRemarks({ db }: Store, since: string, atMost: numbe
 				eq(t.event.kind, "practice"),
 				sql`${t.event.localDay} >= ${since}`,
 				sql`${said(t.event.body, "remark")} <> ''`,
-				sql`not exists (select 1 from ${t.event} a where a.student = ${t.event.student} and a.kind in ('practice.answered', 'void') and (json_extract(a.body, '$.entry') = ${t.event.id} or instr(a.body, ${t.event.id}) > 0))`,
+				sql`not exists (select 1 from ${t.event} a where a.student = ${t.event.student} and a.kind = 'practice.answered' and json_extract(a.body, '$.entry') = ${t.event.id})`,
+				sql`not exists (select 1 from ${t.event} v, json_each(v.body, '$.targets') target where v.student = ${t.event.student} and v.kind = 'void' and target.value = ${t.event.id})`,
 			),
 		)
 		.orderBy(desc(t.event.localDay), desc(t.event.arrival))

@@ -1,5 +1,5 @@
 import { visitorOf } from "@/server/practiceLink";
-import { linkPage, revisionOf, sayPage } from "@/server/practicePage";
+import { linkPage, sayPage } from "@/server/practicePage";
 import { pageDataOf } from "@/server/readPractice";
 import { stranger } from "@/server/route";
 import { store } from "@/store/db";
@@ -26,5 +26,5 @@ export async function GET(request: Request, { params }: { params: Promise<{ toke
 		ends: visitor.ends,
 		pictures: async (hash) => `/p/${token}/picture/${hash}`,
 	});
-	return html(linkPage(data, revisionOf()), 200);
+	return html(linkPage(data), 200);
 }

@@ -1,0 +1,281 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { pathToFileURL } from "node:url";
+import type { Browser, BrowserContext, Page } from "@playwright/test";
+import { today } from "@/ui/dates";
+import { accessible, expect, type Studio, test, touch } from "./studio";
+
+test.use({
+	demo: true,
+	viewport: { width: 1280, height: 800 },
+	expected: /ERR_INTERNET_DISCONNECTED|410|Failed to fetch/,
+});
+
+const contexts: BrowserContext[] = [];
+test.afterEach(async () => {
+	for (const context of contexts.splice(0)) await context.close();
+});
+
+/** The student's own phone: nothing of the coach's device is on it. */
+async function phoneOf(browser: Browser): Promise<Page> {
+	const context = await browser.newContext({
+		viewport: { width: 390, height: 844 },
+		locale: "en-GB",
+		timezoneId: "Europe/Lisbon",
+		serviceWorkers: "allow",
+		hasTouch: true,
+	});
+	contexts.push(context);
+	return context.newPage();
+}
+
+/** A drill of its own for every day of the week, so that it does not matter on which this runs. */
+async function everyDay(page: Page, name: string): Promise<void> {
+	await touch(page, "a drill of its own").click();
+	const drill = page.getByRole("article", { name: "new drill" });
+	await drill.getByLabel("Name").fill(name);
+	const named = page.getByRole("article", { name });
+	await named.getByLabel(`tries a day: ${name}`).fill("5");
+	await named.getByLabel(`good of them: ${name}`).fill("3");
+	await named.getByLabel(`step: ${name}`).fill("1");
+	for (const day of ["Sun", "Sat", "Mon"]) await named.getByLabel(day, { exact: true }).check();
+	await expect(page.getByTestId("standing")).toHaveAttribute("data-standing", "kept");
+}
+
+/** So many good and so many off, and how it felt. */
+async function practise(phone: Page, good: number, off: number, say?: string): Promise<void> {
+	await phone.getByRole("button", { name: /^count/ }).click();
+	for (let i = 0; i < good; i++) await touch(phone, "good").click();
+	for (let i = 0; i < off; i++) await touch(phone, "off").click();
+	await touch(phone, "done").click();
+	if (say) await phone.getByLabel("Anything to say, or to ask").fill(say);
+	await touch(phone, "keep it").click();
+	await expect(phone.getByRole("heading", { name: "What you did" })).toBeVisible();
+}
+
+async function givePractice(page: Page, student = "pip"): Promise<void> {
+	await page.goto(`/students/${student}`);
+	await page.getByRole("button", { name: "give practice" }).click();
+	await expect(page).toHaveURL(/practice\//);
+	await everyDay(page, "Scarves, six throws");
+}
+
+async function linkFrom(page: Page): Promise<string> {
+	await touch(page, "make a link").click();
+	return (await page.getByTestId("address").textContent()) ?? "";
+}
+
+test("practice is given at the wrap-up: what is not for home says why, the rest becomes a page", async ({ page }) => {
+	await page.goto("/students/wren");
+	await touch(page, "lesson: Slackline walk, left").click();
+	await page.locator('[data-field="good"]').click();
+	await touch(page, "more").click();
+	await page.getByRole("link", { name: "wrap up" }).click();
+	const practise = page.getByRole("region", { name: "What to practise" });
+	await practise.getByRole("checkbox").first().check();
+	await practise.getByRole("button", { name: /^as a page of Wren/ }).click();
+	await practise.getByRole("link", { name: /practice$/ }).click();
+	await expect(page.getByRole("heading", { level: 1 })).toContainText("Wren Abernook, practice");
+	// The top of the ladder is never done alone, and is not offered.
+	await page.goto("/students/wren");
+	await expect(page.getByRole("region", { name: "At home" }).getByRole("link")).toHaveCount(1);
+});
+
+test("counted by the link on a phone without a signal, sent when there is one; five of five raise the target", async ({
+	page,
+	browser,
+	studio,
+}) => {
+	await givePractice(page);
+	const address = await linkFrom(page);
+	await accessible(page);
+
+	const phone = await phoneOf(browser);
+	await phone.goto(address);
+	await expect(phone.getByRole("heading", { name: "Pip Lanternby" })).toBeVisible();
+	// Its worker has the page by the second visit.
+	await phone.evaluate(() => navigator.serviceWorker.ready);
+	await phone.reload();
+	await expect(phone.getByTestId("kept")).toHaveText("kept on this phone ✓ · sent ✓");
+	await accessible(phone);
+	await phone.context().setOffline(true);
+	await phone.reload();
+	await practise(phone, 3, 2, "my <b>left</b> one flies away");
+	await expect(phone.getByTestId("kept")).toContainText("1 to send when there is a signal");
+
+	// A count that is not written down yet outlasts the page.
+	await phone.getByRole("button", { name: /^count/ }).click();
+	await touch(phone, "good").click();
+	await touch(phone, "off").click();
+	await touch(phone, "undo").click();
+	await touch(phone, "good").click();
+	await touch(phone, "no count").click();
+	await expect(phone.getByTestId("kept")).toHaveText("kept ✓");
+	await phone.reload();
+	await phone.getByRole("button", { name: "go on, 2 tries so far" }).click();
+	await expect(phone.getByRole("status", { name: "2 good of 2 tries" })).toBeVisible();
+	await touch(phone, "good").click();
+	await touch(phone, "off").click();
+	await touch(phone, "off").click();
+	await touch(phone, "done").click();
+	await touch(phone, "keep it").click();
+	await phone.context().setOffline(false);
+	await phone.reload();
+	await expect(phone.getByTestId("kept")).toHaveText("kept on this phone ✓ · sent ✓");
+
+	for (let i = 0; i < 3; i++) await practise(phone, 4, 1);
+	const raise = phone.getByRole("button", { name: /^4 from now on/ });
+	await expect(raise).toBeVisible();
+	await expect(phone.getByText("You made 3 in 5 of your last 5. Ask yourself for 4?")).toBeVisible();
+
+	// The coach sees the same, answers, and sees it raised.
+	await page.reload();
+	await expect(page.getByText("3 was met in 5 of the last 5.")).toBeVisible();
+	await expect(page.getByRole("region", { name: "Journal" })).toContainText("“my <b>left</b> one flies away”");
+	await page.getByLabel(/^Answer to/).fill("Scoop it, then let it go.");
+	await touch(page, "answer").click();
+	await expect(page.getByLabel(/^Answer to/)).toHaveCount(0);
+	await raise.click();
+	await expect(phone.getByTestId("kept")).toContainText("sent ✓");
+	await phone.reload();
+	await expect(phone.getByText("Scoop it, then let it go.")).toBeVisible();
+	await expect(phone.getByRole("article")).toContainText("4 good of 5");
+	await page.reload();
+	await expect(page.getByText("3 was met in 5 of the last 5.")).toHaveCount(0);
+	const written = (await studio.events()).filter(({ kind }) => kind.startsWith("practice"));
+	expect(written.filter(({ kind, student }) => kind === "practice" && student === "pip")).toHaveLength(5);
+	for (const event of written) if (event.kind === "practice") expect(event.body.day <= today()).toBe(true);
+
+	// Withdrawn, it opens nothing; what was not sent before is still on the phone, to be given back by hand.
+	await phone.context().setOffline(true);
+	await practise(phone, 5, 0);
+	await page.getByRole("button", { name: /^withdraw/ }).click();
+	await expect(page.getByText("withdrawn")).toBeVisible();
+	await phone.context().setOffline(false);
+	await phone.goto(address);
+	await expect(phone.getByText("Your coach has closed this link.")).toBeVisible();
+	await expect(phone.getByRole("heading", { name: "Give it back" })).toBeVisible();
+	await phone.context().setOffline(true);
+	await phone.goto(address).catch(() => null);
+	await expect(phone.getByText("Scarves")).toHaveCount(0);
+});
+
+/** The one file, as it came to the student by some messenger. */
+async function fileOn(page: Page, studio: Studio): Promise<string> {
+	const [download] = await Promise.all([
+		page.waitForEvent("download"),
+		page.getByRole("link", { name: "as one file" }).click(),
+	]);
+	expect(download.suggestedFilename()).toBe("practice-pip-lanternby.html");
+	const path = join(studio.folder, "practice.html");
+	await download.saveAs(path);
+	return path;
+}
+
+test("the one file is filled, given back as text and as a picture, entered twice, counted once", async ({
+	page,
+	browser,
+	studio,
+}) => {
+	await givePractice(page);
+	const path = await fileOn(page, studio);
+	const html = readFileSync(path, "utf8");
+	expect(html).toContain("default-src 'none'");
+	expect(html).not.toMatch(/(src|href)="(https?:)?\//);
+
+	const phone = await phoneOf(browser);
+	const asked: string[] = [];
+	phone.on("request", (request) => {
+		if (!/^(file|data|blob):/.test(request.url())) asked.push(request.url());
+	});
+	await phone.goto(pathToFileURL(path).href);
+	await practise(phone, 4, 1, "in the yard, with wind");
+	await practise(phone, 2, 3);
+	// What was kept in the file's own store is there when it is opened again.
+	await phone.reload();
+	await expect(phone.getByText("in the yard, with wind")).toBeVisible();
+	await accessible(phone);
+	expect(asked).toEqual([]);
+
+	await phone.evaluate(() =>
+		Object.defineProperty(navigator, "clipboard", { value: { writeText: () => Promise.reject(new Error("no")) } }),
+	);
+	await touch(phone, "copy the text").click();
+	const text = await phone.getByLabel(/^This phone does not let a page copy/).inputValue();
+	expect(text).toContain("Practice of Pip Lanternby: 2 entries.");
+	await touch(phone, "as a picture").click();
+	const picture = join(studio.folder, "code.png");
+	await phone.getByRole("img", { name: /^Practice of Pip/ }).screenshot({ path: picture });
+
+	await page.goto("/practice");
+	const came = page.getByRole("region", { name: "What came back" });
+	await came.getByLabel("or a picture of their code").setInputFiles(picture);
+	await expect(came.getByRole("status")).toContainText("Pip Lanternby: 2 entries taken in.");
+	await came.getByLabel("The text a student sent").fill(`Hello! ${text} See you on Friday`);
+	await touch(page, "take it in").click();
+	await expect(came.getByRole("status")).toContainText("Pip Lanternby: nothing new, 2 known already.");
+	// Changed on its way, nothing of it is taken, and what was pasted stays to be looked at.
+	await came
+		.getByLabel("The text a student sent")
+		.fill(text.replace(/PEG1\.(.)/, (_, letter) => `PEG1.${letter === "a" ? "b" : "a"}`));
+	await touch(page, "take it in").click();
+	await expect(came.getByRole("alert")).toContainText(/cut or changed|changed after/);
+	await came
+		.getByRole("link", { name: "Pip Lanternby" })
+		.or(page.getByRole("link", { name: "Pip Lanternby" }))
+		.first()
+		.click();
+	await expect(page.getByRole("region", { name: "Journal" }).getByRole("row")).toHaveCount(3);
+	expect((await studio.events()).filter(({ kind, student }) => kind === "practice" && student === "pip")).toHaveLength(
+		2,
+	);
+
+	// On paper, and what came on paper.
+	await page.getByLabel("good", { exact: true }).fill("6");
+	await touch(page, "write it down").click();
+	await expect(page.getByRole("region", { name: "Told, or on paper" }).getByRole("alert")).toContainText(
+		"6 good of 5 tries",
+	);
+	await page.getByLabel("good", { exact: true }).fill("5");
+	await touch(page, "write it down").click();
+	await expect(page.getByRole("region", { name: "Journal" }).getByRole("row")).toHaveCount(4);
+	await page.getByRole("link", { name: "on paper" }).click();
+	await expect(page.getByRole("article", { name: "Practice on paper" })).toContainText(
+		"Scarves, six throws: 3 good of 5",
+	);
+});
+
+test("a most for the day stops politely; both lights and the keys serve; an entry is taken back", async ({
+	page,
+	browser,
+}) => {
+	await givePractice(page);
+	await page.getByLabel("most tries a day").fill("4");
+	await expect(page.getByTestId("standing")).toHaveAttribute("data-standing", "kept");
+	const phone = await phoneOf(browser);
+	await phone.goto(await linkFrom(page));
+	for (const light of ["daylight", "dim"]) {
+		await phone.getByRole("button", { name: /^light:/ }).click();
+		await expect(phone.locator("html")).toHaveAttribute("data-light", light);
+		await accessible(phone);
+	}
+	await phone.getByRole("button", { name: /^count/ }).focus();
+	await phone.keyboard.press("Enter");
+	for (const key of ["PageDown", "PageUp", "u", "PageDown", "PageDown", "PageDown"]) await phone.keyboard.press(key);
+	await expect(phone.getByText("That is enough for today. Write it down; tomorrow is another day.")).toBeVisible();
+	await expect(touch(phone, "good")).toBeDisabled();
+	await accessible(phone);
+	await touch(phone, "done").click();
+	await accessible(phone);
+	await phone.getByLabel("Good").fill("9");
+	await touch(phone, "keep it").click();
+	await expect(phone.getByRole("alert")).toContainText("9 good of 4 tries");
+	await phone.getByLabel("Good").fill("4");
+	await phone.getByText("5", { exact: true }).click();
+	await touch(phone, "keep it").click();
+	await expect(phone.getByText("4 tries today: that is enough. Tomorrow is another day.")).toBeVisible();
+	await expect(phone.getByRole("button", { name: /^count/ })).toBeDisabled();
+	await phone.getByRole("button", { name: /^take back/ }).click();
+	await expect(phone.getByText("Nothing is written down yet.")).toBeVisible();
+	await expect(phone.getByRole("button", { name: /^count/ })).toBeEnabled();
+});
