@@ -1,5 +1,6 @@
 import { get } from "node:http";
 import { chromium } from "@playwright/test";
+import { addLink } from "@/store/practice";
 import { chromiumPath, quiet } from "../e2e/browser";
 import prepareDemo from "../e2e/setup";
 import { Studio } from "../e2e/studio";
@@ -19,6 +20,7 @@ const routes: [name: string, path: string, goal: number][] = [
 	["what luck can pass", "/rules/lucky", 2.5],
 	["records", "/records", 2.5],
 	["find", "/find", 2.5],
+	["practice", "/practice/nimue-practice", 2.5],
 ];
 
 /** Compressed JavaScript that a page asks for before it can be used. */
@@ -33,6 +35,11 @@ export async function weight(): Promise<void> {
 			const bytes = await scriptsOf(studio.url, path);
 			console.log(`  ${name.padEnd(20)} ${kB(bytes).padStart(7)}  ${verdict(bytes / base, goal)}`);
 		}
+		const token = await studio.inStore((store) =>
+			addLink(store, "nimue-practice", { name: "phone", ends: "2199-01-01" }),
+		);
+		const student = await scriptsOf(studio.url, `/p/${token}`);
+		console.log(`  ${"the student's page".padEnd(20)} ${kB(student).padStart(7)}  ${verdict(student / base, 1.4)}`);
 		const beside = await besideThe(studio, "/live?lesson=none");
 		console.log(`  what keeps the lesson, in a worker beside the page: ${kB(beside)}, which no page's HTML names`);
 	} finally {
