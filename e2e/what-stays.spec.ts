@@ -44,7 +44,61 @@ test("a passed rung is looked at again in two touches, decided early, and says w
 	await page.goto("/ladders/isolde-clubs");
 	await expect(page.getByText(/slipped/).first()).toBeAttached();
 	await page.goto("/");
-	await expect(page.getByRole("region", { name: "To look at again" })).toContainText(`${second} slipped`);
+	const again = page.getByRole("region", { name: "To look at again" });
+	await expect(again).toContainText(`${second} slipped`);
+	await expect(again).toContainText("one who is ready does 5 times in 100 by luck");
+
+	// Either into the next plan by a press, or the peg back to it.
+	await again
+		.getByRole("button", { name: /^a refresher in the next plan/ })
+		.first()
+		.click();
+	await again.getByRole("link", { name: /^in the plan of/ }).click();
+	await expect(page.getByText("It slipped at its last check, and you put it here.").first()).toBeVisible();
+	await page.goto("/");
+	await again
+		.getByRole("button", { name: /^move the peg to it/ })
+		.first()
+		.click();
+	await expect(again.getByText("The peg is moved.")).toBeVisible();
+	const moved = (await studio.events()).findLast(({ kind }) => kind === "peg.moved");
+	expect(moved?.kind === "peg.moved" && moved.body.reason).toBe("stepped down");
+	const [row] = await studio.inStore(async (store) => {
+		await catchUp(store);
+		return railedLadders(store, { ids: ["isolde-clubs"] });
+	});
+	expect(row?.rail.holes[row.rail.pegIndex]?.name).toBe(second);
+});
+
+test("a check may ask for more: by the rung's own rule, or where it counts; not held there yet is no slip", async ({
+	page,
+}) => {
+	await page.goto("/");
+	await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").click();
+	await good(page).click();
+	await page.getByRole("button", { name: /^Rung \d+/ }).click();
+	await touch(page, "in contest").click();
+	const row = page.getByRole("button", { name: /^re-check: / }).first();
+	await expect(row).toContainText("seven of ten, in contest");
+	const name = ((await row.textContent()) ?? "").replace(/^re-check: /, "").replace(/seven of ten.*$/, "");
+	await row.click();
+	await expect(page.getByText("re-check in contest ·")).toBeVisible();
+	for (let i = 0; i < 4; i++) await page.locator('[data-field]:not([data-field="good"])').first().click();
+	await expect(page.getByText("Re-check in contest failed; back to the peg")).toBeVisible();
+	await page.getByRole("button", { name: /^Rung \d+/ }).click();
+	await touch(page, "by its own rule").click();
+	await page
+		.getByRole("button", { name: /^re-check: / })
+		.first()
+		.click();
+	await expect(page.getByText("Its own rule, stopped as soon as it is decided.")).toBeVisible();
+	await good(page).click();
+	await allSent(page);
+	await page.setViewportSize({ width: 1280, height: 800 });
+	await page.goto("/ladders/isolde-clubs");
+	await page.getByRole("button", { name, exact: true }).click();
+	await expect(page.getByText(/^Not yet held in contest/)).toBeVisible();
+	await expect(page.getByText("Slipped at its last check")).toHaveCount(0);
 });
 
 test("a cue becomes a key cue at the wrap-up: what is given counts by itself, and the plan and the cue drawer say when it is due", async ({

@@ -87,6 +87,7 @@ export async function begin(
 			placing,
 			on ? variationOn(on, rung) : "own",
 		),
+		true,
 	);
 	return `/live?lesson=${lesson}`;
 }

@@ -183,7 +183,17 @@ export class Local {
 	}
 
 	async keepPack(lesson: string, pack: Pack): Promise<void> {
+		await this.comeAfter(pack.lamport ?? 0);
 		await this.db.put("packs", pack, lesson);
+	}
+
+	/** What is written from now on comes after this place in the order. */
+	async comeAfter(lamport: number): Promise<void> {
+		const tx = this.db.transaction("meta", "readwrite");
+		const top = ((await tx.store.get("top")) as Top | undefined) ?? NOTHING;
+		const higher = highestLamport([{ lamport }], top.lamport);
+		if (higher > top.lamport) await tx.store.put({ ...top, lamport: higher }, "top");
+		await tx.done;
 	}
 
 	/**

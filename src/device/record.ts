@@ -3,15 +3,21 @@ import type { EventDraft } from "@/core/log/event";
 import { rememberStudio } from "./last";
 import { now } from "./now";
 import { openLocal } from "./studio";
-import { push } from "./sync";
+import { learnOrder, push } from "./sync";
 
 /**
  * Writes an act from a bench: into the outbox first, then sent. Resolves when the
  * server has it, or, without a signal, when it is kept here.
  */
-export async function record(studio: string, drafts: readonly EventDraft[]): Promise<{ sent: boolean }> {
+export async function record(
+	studio: string,
+	drafts: readonly EventDraft[],
+	/** The order is known: a pack was fetched a moment ago. */
+	known = false,
+): Promise<{ sent: boolean }> {
 	rememberStudio(studio);
 	const local = await openLocal(studio);
+	if (!known) await learnOrder(local);
 	await local.append(
 		drafts.map((draft) => ({ ...draft, id: draft.id ?? uuid() })),
 		now(),

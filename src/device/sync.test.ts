@@ -1,4 +1,5 @@
 /** @jest-environment node */
+import { IDBFactory } from "fake-indexeddb";
 import { openDB } from "idb";
 import { envelope } from "@/core/log/event";
 import { hashEvent } from "@/core/log/parseEvent";
@@ -6,11 +7,17 @@ import { dropAside, listQuarantine, pushEvents } from "@/store/events";
 import { kept, note, texts, withStudio, world } from "./__tests__/world";
 import { Local } from "./local";
 import { now } from "./now";
-import { exchange, OtherStudio, pull, push } from "./sync";
+import { exchange, fetchPack, learnOrder, OtherStudio, pull, push } from "./sync";
 
 /** The local store, the outbox, and what a restore or another studio does. */
 
 withStudio();
+
+/** Another phone: it has seen nothing of this studio yet. */
+async function newDevice(): Promise<Local> {
+	Object.assign(globalThis, { indexedDB: new IDBFactory() });
+	return Local.open(world.studio.id);
+}
 
 /** As if the browser, or an earlier version, had let go of one event. */
 async function forget(local: Local, id: string): Promise<void> {
@@ -260,6 +267,29 @@ describe("the outbox", () => {
 		await local.append([note("unsent")], old);
 		await local.tidy("2026-03-01");
 		expect(texts(await local.eventsOf("lesson"))).toEqual(["unsent"]);
+	});
+
+	test("a device that is new comes after everything that was: by its pack, or by asking before it writes", async () => {
+		const old = await Local.open(world.studio.id);
+		await old.append(
+			Array.from({ length: 9 }, (_, i) => note(`n${i}`)),
+			now(),
+		);
+		await push(old);
+		for (const learn of [
+			async (fresh: Local) => fresh.keepPack("a lesson", await fetchPack("a lesson")),
+			async (fresh: Local) => learnOrder(fresh),
+		]) {
+			const fresh = await newDevice();
+			await learn(fresh);
+			const [first] = await fresh.append([note(`after ${fresh.device}`)], now());
+			expect(first).toMatchObject({ dseq: 1, lamport: 10 });
+		}
+		// Without an answer nothing is learned, and nothing is held up.
+		const alone = await newDevice();
+		world.signal = "cut";
+		await learnOrder(alone);
+		expect((await alone.append([note("alone")], now()))[0]).toMatchObject({ lamport: 1 });
 	});
 
 	test("pulled events are taken once, and own order moves past them", async () => {

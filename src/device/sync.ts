@@ -14,7 +14,7 @@ const Pushed = z.object({
 	news: z.optional(z.object(News)),
 });
 const Moved = z.object({ studio: StudioMark });
-const Pulled = z.object({ studio: StudioMark, ...News });
+const Pulled = z.object({ studio: StudioMark, lamport: z.optional(z.number()), ...News });
 
 const BATCH = 200;
 const PATIENCE_MS = 8000;
@@ -35,8 +35,8 @@ export class OtherStudio extends Error {
 	}
 }
 
-async function ask(path: string, init?: RequestInit): Promise<Response> {
-	const response = await fetch(path, { ...init, cache: "no-store", signal: AbortSignal.timeout(PATIENCE_MS) });
+async function ask(path: string, init?: RequestInit, patience = PATIENCE_MS): Promise<Response> {
+	const response = await fetch(path, { ...init, cache: "no-store", signal: AbortSignal.timeout(patience) });
 	if (!response.ok && response.status !== 409) throw new Error(`${path} answered ${response.status}`);
 	return response;
 }
@@ -134,6 +134,25 @@ async function send(
 /** Fetches what others wrote in a lesson since last time. Unreadable events are left out here; the server shows them. */
 export async function pull(local: Local, lesson: string, known = 0): Promise<LogEvent[]> {
 	return (await newsSince(await local.outgoing(1, lesson), local, lesson, known)) ?? [];
+}
+
+/** Before an act that waits for nobody's answer longer than this. */
+const SHORT_PATIENCE_MS = 1500;
+
+/**
+ * Asks how far the order has come everywhere, so that what is written next comes after it: a
+ * peg that is moved on a device that saw nothing of the last move would else go back at once.
+ * Without an answer nothing is learned, and nothing is held up.
+ */
+export async function learnOrder(local: Local): Promise<void> {
+	try {
+		const answer = Pulled.parse(
+			await (await ask("/api/pull?lesson=none&after=0", undefined, SHORT_PATIENCE_MS)).json(),
+		);
+		if (answer.studio.id === local.studio) await local.comeAfter(answer.lamport ?? 0);
+	} catch {
+		// No signal: what this device has seen is what it knows.
+	}
 }
 
 /** What arrived since; null where the answer tells of a restore. Asked often, so nothing is written unless something is new. */

@@ -3,12 +3,18 @@
 import { revalidatePath } from "next/cache";
 import * as z from "zod/mini";
 import { gatherAgain } from "@/core/plan/candidates";
-import { LessonPlan, planLabels, planRefusal } from "@/core/plan/plan";
+import { LessonPlan, MOST_ITEMS, planLabels, planRefusal } from "@/core/plan/plan";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
-import { day, ident, whole } from "@/core/text/fields";
-import { store } from "@/store/db";
+import { readSides } from "@/core/skill/sides";
+import { day, dayAfter, ident, whole } from "@/core/text/fields";
+import { serverDay } from "@/store/days";
+import { type Store, store } from "@/store/db";
 import type { Saved } from "@/store/documents";
-import { archivePlan, findPlan, savePlan } from "@/store/plans";
+import { railedLadders } from "@/store/ladders";
+import { archivePlan, findPlan, plansFrom, savePlan } from "@/store/plans";
+import { upToDate } from "@/store/projection";
+import { findStudent } from "@/store/students";
+import { weekFrom } from "./readCalendar";
 import { gatherFor } from "./readPlans";
 
 /** What comes in from the plan bench: parsed once here, written whole or not at all. */
@@ -98,4 +104,73 @@ export async function putPlanAway(id: unknown, archived: unknown): Promise<Outco
 	await archivePlan(await store(), read.value.id, read.value.archived);
 	revalidatePath("/", "layout");
 	return { ok: true, value: null };
+}
+
+const AHEAD_DAYS = 60;
+const WEEK = 7;
+
+/** A refresher of a rung in the student's next plan; where there is none, one is made for their next lesson. */
+export async function planRefresher(
+	student: unknown,
+	ladder: unknown,
+	rung: unknown,
+): Promise<Outcome<{ id: string; day: string }>> {
+	const read = parse(z.object({ student: ident, ladder: ident, rung: ident }), { student, ladder, rung });
+	if (!read.ok) return read;
+	const { value: at } = read;
+	const open = await upToDate();
+	const today = serverDay();
+	const next = (await plansFrom(open, today)).find(({ plan }) => plan.students.includes(at.student));
+	const on = next?.plan.day ?? (await nextLesson(open, at.student, today));
+	const gathered = await gatherFor(next?.plan.students ?? [at.student], on);
+	const item = await refresherOf(open, at);
+	if (!item) return refuse("rung", "This rung is not there any more; nothing was planned.");
+	const plan = next?.plan ?? {
+		day: on,
+		time: "" as const,
+		minutes: gathered.minutes,
+		students: [at.student],
+		wish: gathered.wish,
+		watch: gathered.watch,
+		again: [],
+		items: gathered.items,
+	};
+	if (next?.plan.items.some(({ id }) => id === item.id)) return { ok: true, value: { id: next.id, day: on } };
+	if (plan.items.length >= MOST_ITEMS)
+		return refuse("items", "The next plan is full; take something out of it first. Nothing was changed.");
+	const saved = await savePlan(open, { ...plan, items: [...plan.items, item] }, next ?? null);
+	if (!saved.ok) return saved;
+	revalidatePath("/", "layout");
+	return { ok: true, value: { id: saved.value.id, day: on } };
+}
+
+/** The day of the student's next lesson by the calendar; a week on, where none is in it. */
+async function nextLesson(open: Store, student: string, today: string): Promise<string> {
+	const week = await weekFrom(open, today, AHEAD_DAYS);
+	return week.find(({ students }) => students.includes(student))?.day ?? dayAfter(today, WEEK);
+}
+
+async function refresherOf(
+	open: Store,
+	{ student, ladder, rung }: { student: string; ladder: string; rung: string },
+): Promise<LessonPlan["items"][number] | null> {
+	const [row] = await railedLadders(open, { ids: [ladder] });
+	const who = await findStudent(open, student);
+	const found = row?.student === student && row.ladder.rungs.find(({ id }) => id === rung);
+	if (!row || !who || !found) return null;
+	const sees = { side: row.ladder.side, strong: who.student.strongSide };
+	return {
+		id: `slip-${rung}`.slice(0, 64),
+		class: "refresher",
+		what: readSides(found.settings.name, sees),
+		why: "It slipped at its last check, and you put it here.",
+		least: 5,
+		wish: 10,
+		value: 9,
+		student,
+		ladder,
+		rung,
+		effort: 4,
+		own: true,
+	};
 }

@@ -13,6 +13,7 @@ import { lessonLastAt } from "@/store/lessons";
 import { upToDate } from "@/store/projection";
 import { listSkills } from "@/store/skills";
 import { findStudent, listStudents, studentNames } from "@/store/students";
+import { studioMark } from "@/store/studio";
 import { type Newer, readNewer } from "./readSkills";
 
 export interface LadderLine {
@@ -55,6 +56,7 @@ export async function readLadders(): Promise<LadderLine[]> {
 }
 
 export interface LadderPage {
+	studio: string;
 	at: { id: string; rev: number };
 	owner: { student: string; skill: string };
 	student: Pick<Student, "name" | "strongSide" | "protectedParts" | "lacks">;
@@ -88,6 +90,7 @@ export async function readLadder(id: string): Promise<LadderPage | null> {
 	const moment = await (row.last ? lessonLastAt(open, row.last.lesson) : null);
 	const { built, lately } = await ladderThen(open, id, moment);
 	return {
+		studio: (await studioMark(open)).id,
 		at: { id: row.id, rev: row.rev },
 		owner: { student: row.student, skill: row.skill },
 		student: student.student,

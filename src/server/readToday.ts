@@ -1,6 +1,7 @@
 import { letGo } from "@/core/commands/begin";
 import type { Drafts } from "@/core/commands/drafts";
 import type { PassAt } from "@/core/commands/passes";
+import type { SlipAt } from "@/core/commands/slip";
 import type { LastTime } from "@/core/ladder/lastTime";
 import { limitsOf } from "@/core/ladder/limits";
 import type { Rail } from "@/core/ladder/rail";
@@ -58,7 +59,7 @@ export interface TodayProps {
 	keeping: Pick<Reminders, "promises" | "parked">;
 	decide: Question[];
 	/** Passed rungs of those shown that want to be looked at again, the longest due first. */
-	due: { ladder: string; who: string; rung: string; due: string; slipped: boolean }[];
+	due: { ladder: string; who: string; rung: string; due: string; slip: SlipAt | null }[];
 	/** What students said with their practice, and nobody answered. */
 	practice: { assignment: string; who: string; day: string; remark: string }[];
 	/** Lessons in the calendar, today's; those of the six days after, where they are few enough to be read at once. */
@@ -177,12 +178,20 @@ function dueAmong(
 							who: names[student] ?? "somebody",
 							rung: one.name,
 							due: one.schedule.due,
-							slipped: one.schedule.slipped,
+							slip: one.schedule.slipped
+								? {
+										student,
+										ladder: id,
+										rung: one.rung,
+										peg: rail.peg,
+										lesson: one.recent.at(-1)?.lesson ?? "",
+									}
+								: null,
 						},
 					]
 				: [];
 		})
-		.sort((a, b) => Number(b.slipped) - Number(a.slipped) || (a.due < b.due ? -1 : 1))
+		.sort((a, b) => Number(b.slip !== null) - Number(a.slip !== null) || (a.due < b.due ? -1 : 1))
 		.slice(0, DUE_SHOWN);
 }
 

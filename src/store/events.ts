@@ -256,6 +256,13 @@ async function topLamport(store: Store, tx: Tx): Promise<{ lamport: number }> {
 	return top;
 }
 
+/** The highest place in the order of everything that is here: whoever writes next comes after it. */
+export async function highestPlace(store: Store): Promise<number> {
+	const known = tops.get(store);
+	if (!known) return (await store.write((tx) => topLamport(store, tx))).lamport;
+	return Math.max(known.lamport, await lastLamport(store.db));
+}
+
 async function knownIds(tx: Tx, raw: readonly unknown[]): Promise<Map<string, string>> {
 	const ids = raw.flatMap((one) => idOf(one) ?? []);
 	const found = new Map<string, string>();
@@ -323,7 +330,7 @@ export async function appendHere(store: Store, tx: Tx, device: string, events: r
 }
 
 /** The highest place in the order of what arrived last: what another process took in is known by it. */
-async function lastLamport(tx: Tx): Promise<number> {
+async function lastLamport(tx: Pick<Tx, "select">): Promise<number> {
 	const [row] = await tx
 		.select({ top: sql<number>`coalesce(max(${t.event.lamport}), 0)` })
 		.from(t.event)

@@ -8,6 +8,7 @@ import { dayAfter } from "@/core/text/fields";
 import { findCoach } from "./coach";
 import { serverDay } from "./days";
 import type { Store } from "./db";
+import { highestPlace } from "./events";
 import { keyCues } from "./keyCues";
 import { railedLadders } from "./ladders";
 import { lastOpenings, openLessons, usedSince } from "./lessons";
@@ -67,6 +68,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 	};
 	return {
 		studio,
+		lamport: await highestPlace(store),
 		students: students.map(({ id, student }) => {
 			const last = lastOnes.get(id);
 			const cues = keys.get(id);

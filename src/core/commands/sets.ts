@@ -1,4 +1,4 @@
-import type { Body, Elsewhere, Placing, RoundPlace, Variation } from "@/core/log/kinds";
+import type { Body, Elsewhere, Placing, RoundPlace, Surrounding, Variation } from "@/core/log/kinds";
 import { type LessonView, partnerOf, type SetView } from "@/core/log/view";
 import { type Drafts, type NewId, place, type SetPlace } from "./drafts";
 
@@ -8,6 +8,7 @@ export interface SetOptions {
 	turn?: number;
 	joint?: boolean;
 	elsewhere?: Elsewhere | undefined;
+	under?: Surrounding | undefined;
 	round?: RoundPlace | undefined;
 	stretch?: boolean;
 }
@@ -17,7 +18,7 @@ export function openSet(
 	newId: NewId,
 	placing: Placing,
 	variation: Variation = "own",
-	{ inTurnWith, turn = 1, joint = false, elsewhere, round, stretch = false }: SetOptions = {},
+	{ inTurnWith, turn = 1, joint = false, elsewhere, under, round, stretch = false }: SetOptions = {},
 ): Drafts[number] {
 	const id = newId();
 	const body = {
@@ -27,6 +28,7 @@ export function openSet(
 		...(inTurnWith && turn > 1 ? { turn } : {}),
 		...(inTurnWith && joint ? { joint } : {}),
 		...(elsewhere ? { elsewhere } : {}),
+		...(under ? { under } : {}),
 		...(round ? { round } : {}),
 		...(stretch ? { stretch } : {}),
 	};
@@ -34,11 +36,12 @@ export function openSet(
 }
 
 /** A set that goes on where this one stood: as long a turn, as far from the peg, at the same stop. */
-const asBefore = ({ turn, joint, elsewhere, round }: SetView, inTurnWith: string | undefined): SetOptions => ({
+const asBefore = ({ turn, joint, elsewhere, under, round }: SetView, inTurnWith: string | undefined): SetOptions => ({
 	turn,
 	joint,
 	inTurnWith,
 	elsewhere: elsewhere ?? undefined,
+	under: under ?? undefined,
 	round: round ?? undefined,
 });
 

@@ -1,3 +1,4 @@
+import type { CheckDigest } from "@/core/log/check";
 import { isDoubtful } from "@/core/log/days";
 import type { LessonDigest, PassDigest } from "@/core/log/digest";
 import { byOrder } from "@/core/log/order";
@@ -165,7 +166,7 @@ const movesOf = (ladder: string, lessons: readonly LessonDigest[]) =>
 function daysByRung(ladder: string, lessons: readonly LessonDigest[]) {
 	const days = new Map<
 		string,
-		(RungDay & { tried: number; ways: Record<string, number>; checks: readonly boolean[] })[]
+		(RungDay & { tried: number; ways: Record<string, number>; checks: readonly CheckDigest[] })[]
 	>();
 	for (const { lesson, day, rungs } of byDay(lessons))
 		for (const { ladder: on, rung, tries, good, tried, met, marks, ways = {}, checks = [] } of rungs)
@@ -175,8 +176,8 @@ function daysByRung(ladder: string, lessons: readonly LessonDigest[]) {
 }
 
 /** Short looks by their day; a rung that had none says nothing of them. */
-function checksOn(days: readonly { day: string; checks: readonly boolean[] }[]): { checks?: Check[] } {
-	const checks = days.flatMap(({ day, checks: all }) => all.map((passed) => ({ day, passed })));
+function checksOn(days: readonly { day: string; checks: readonly CheckDigest[] }[]): { checks?: Check[] } {
+	const checks = days.flatMap(({ day, checks: all }) => all.map((check) => ({ day, ...check })));
 	return checks.length > 0 ? { checks } : {};
 }
 

@@ -1,9 +1,10 @@
+import type { CheckDigest } from "@/core/log/check";
+import type { Surrounding } from "@/core/log/kinds";
 import { dayAfter, daysBetween } from "@/core/text/fields";
 
 /** A short look at a rung that was passed: enough of it, or not. */
-export interface Check {
+export interface Check extends CheckDigest {
 	day: string;
-	passed: boolean;
 }
 
 /** Days from a pass to the first check, and from each passed check to the next. */
@@ -48,7 +49,8 @@ export function scheduleOf(passed: readonly string[], checks: readonly Check[]):
 	if (first === undefined) return null;
 	const all = [
 		...passed.slice(1).map((day) => ({ day, passed: true })),
-		...checks.filter(({ day }) => day >= first),
+		// That it does not hold before people yet is no slip.
+		...checks.filter(({ day, passed: held, under }) => day >= first && (held || under === undefined)),
 	].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : Number(a.passed) - Number(b.passed)));
 	let last = first;
 	let interval: number = FIRST[0];
@@ -68,3 +70,10 @@ export function scheduleOf(passed: readonly string[], checks: readonly Check[]):
 	}
 	return { due: dayAfter(last, interval), interval, slipped, settled, checks: counted };
 }
+
+/** Where a rung was looked at besides at home ground: the latest look in each surrounding. */
+export const carriedOver = (checks: readonly Check[]): (Check & { under: Surrounding })[] => [
+	...new Map(
+		checks.flatMap((check) => (check.under ? [[check.under, { ...check, under: check.under }]] : [])),
+	).values(),
+];

@@ -1,5 +1,6 @@
 import { wayOf } from "@/core/analysis/ways";
 import { isShown } from "@/core/skill/cue";
+import type { CheckDigest } from "./check";
 import { markOf, readMark } from "./marks";
 import type { OrderedEvent } from "./order";
 import { dayOf, formOf, inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./view";
@@ -42,8 +43,8 @@ export interface RungDigest {
 	pass?: PassDigest;
 	/** What was done where the rung itself was not tried. */
 	instead?: { good: number | null; tries: number; of: "variation" | "warm-up" | "stretch" };
-	/** Short looks at it that were decided: passed or not. */
-	checks?: boolean[];
+	/** Looks at it that were decided. */
+	checks?: CheckDigest[];
 	/** Its own rule was met; re-earning a lower rung by its short rule passes nothing. */
 	met: boolean;
 }

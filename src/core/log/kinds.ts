@@ -136,6 +136,10 @@ export type Basis = z.infer<typeof Basis>;
 export const elsewheres = ["here today", "warm-up", "re-check"] as const;
 export type Elsewhere = (typeof elsewheres)[number];
 
+/** What a re-check may ask for besides: does it hold where it counts? */
+export const surroundings = ["in contest", "before people", "in another place"] as const;
+export type Surrounding = (typeof surroundings)[number];
+
 /** Several rungs one after the other, so many tries or good ones at each; the next opens by itself, and after the last the peg. */
 export const RoundPlace = z.object({
 	stops: z.array(z.object({ ladder: ident, rung: ident })).check(z.minLength(1), z.maxLength(12)),
@@ -209,6 +213,7 @@ export const bodies = {
 		/** Each try is both sets' try: done together. */
 		joint: z.optional(z.boolean()),
 		elsewhere: z.optional(z.enum(elsewheres)),
+		under: z.optional(z.enum(surroundings)),
 		round: z.optional(RoundPlace),
 		/** Work without separate tries: a rally, a run, free play. What is seen in it is touched as it comes. */
 		stretch: z.optional(z.boolean()),

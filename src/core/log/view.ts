@@ -1,7 +1,7 @@
 import type { Judged, Judgement, Rule } from "@/core/rules";
 import type { Tally } from "@/core/rules/tally";
 import type { EventOf } from "./event";
-import type { Attempt, Body, Elsewhere, Placing, RoundPlace, Variation } from "./kinds";
+import type { Attempt, Body, Elsewhere, Placing, RoundPlace, Surrounding, Variation } from "./kinds";
 import type { OrderedEvent } from "./order";
 import type { LiveEvent } from "./resolve";
 
@@ -73,6 +73,8 @@ export interface Visit {
 	placing: Placing;
 	/** The peg was left where it is. */
 	elsewhere: Elsewhere | null;
+	/** Where a re-check asks for more than the rung. */
+	under: Surrounding | null;
 	/** The rule in force: the rung's own, or the short one of a rung stepped down to. */
 	rule: Rule;
 	sets: string[];
@@ -100,6 +102,7 @@ export interface SetView {
 	joint: boolean;
 	/** Work with the peg left where it is. */
 	elsewhere: Elsewhere | null;
+	under: Surrounding | null;
 	/** One of several rungs worked one after the other. */
 	round: RoundPlace | null;
 	/** Work without separate tries. */

@@ -17,8 +17,11 @@ import {
 const terms = (placing: Placing): string =>
 	JSON.stringify([placing.reEarn?.rule ?? placing.settings.rule, placing.settings.gate]);
 
-export const visitKey = ({ placing, elsewhere }: Pick<SetView, "placing" | "elsewhere">, moves: number): string =>
-	`${rungKey(placing)}/${moves}/${terms(placing)}${elsewhere ? `/${elsewhere}` : ""}${placing.easedBy ? "/eased" : ""}`;
+export const visitKey = (
+	{ placing, elsewhere, under }: Pick<SetView, "placing" | "elsewhere" | "under">,
+	moves: number,
+): string =>
+	`${rungKey(placing)}/${moves}/${terms(placing)}${elsewhere ? `/${elsewhere}${under ?? ""}` : ""}${placing.easedBy ? "/eased" : ""}`;
 
 /**
  * The set in hand after a try: the other one's, where two take turns and this one's turn is
@@ -31,7 +34,7 @@ export function afterTurn(view: LessonView, set: SetView, tried: TryView): SetVi
 	return set.turn > 1 && triesOf(view, set) % set.turn > 0 ? set : partner;
 }
 
-export function newVisit(key: string, { placing, elsewhere }: SetView): Visit {
+export function newVisit(key: string, { placing, elsewhere, under }: SetView): Visit {
 	const rule = placing.reEarn?.rule ?? placing.settings.rule;
 	return {
 		key,
@@ -40,6 +43,7 @@ export function newVisit(key: string, { placing, elsewhere }: SetView): Visit {
 		rung: placing.rung,
 		placing,
 		elsewhere,
+		under,
 		rule,
 		sets: [],
 		entries: [],
@@ -104,6 +108,7 @@ export const viewSet = (
 	turn: body.turn ?? 1,
 	joint: body.joint ?? false,
 	elsewhere: body.elsewhere ?? null,
+	under: body.under ?? null,
 	round: body.round ?? null,
 	stretch: body.stretch ?? false,
 	holder: device,

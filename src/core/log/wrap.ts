@@ -1,5 +1,5 @@
 import { allParts } from "@/core/rules";
-import { checkOf, goodAmong } from "./check";
+import { type CheckDigest, checkOf, goodAmong } from "./check";
 import { type Direction, lookedFor } from "./kinds";
 import { type StretchCount, stretchIn } from "./stretch";
 import { countedIn, formOf, inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./view";
@@ -50,8 +50,8 @@ export interface RungWrap {
 	/** Why it was done in its easier form, where that is the rung for this student. */
 	easedBy: string | null;
 	met: boolean;
-	/** Short looks at it that were decided: passed or not. */
-	checks: boolean[];
+	/** Looks at it that were decided. */
+	checks: CheckDigest[];
 	faults: FaultCount[];
 	cues: CueGiven[];
 	visits: Visit[];
@@ -129,7 +129,10 @@ function wrapRung(visits: Visit[]): RungWrap {
 		met: visits.some(
 			(visit) => visit.verdict.kind === "met" && visit.placing.reEarn === null && visit.elsewhere !== "re-check",
 		),
-		checks: visits.flatMap((visit) => checkOf(visit) ?? []),
+		checks: visits.flatMap((visit) => {
+			const passed = checkOf(visit);
+			return passed === null ? [] : [{ passed, ...(visit.under ? { under: visit.under } : {}) }];
+		}),
 		faults: faults(visits, counted),
 		cues: visits.flatMap(cuesGiven),
 		visits,

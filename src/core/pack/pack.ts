@@ -92,6 +92,8 @@ export type PackLadder = z.infer<typeof PackLadder>;
 
 export const Pack = z.object({
 	studio: z.object({ id: z.string(), epoch: z.number(), demo: z.boolean() }),
+	/** The highest place in the order of all that has happened: what a device writes next comes after it. */
+	lamport: z.optional(z.number()),
 	students: z.array(
 		z.object({
 			id: ident,

@@ -6,7 +6,7 @@ import { ladderWith } from "@/core/__tests__/phone";
 import type { LogEvent } from "@/core/log/event";
 import type { Pack } from "@/core/pack/pack";
 import { openStore, type Store } from "@/store/db";
-import { eventsAfter, pushEvents } from "@/store/events";
+import { eventsAfter, highestPlace, pushEvents } from "@/store/events";
 
 /**
  * The phone against the real store, over a fetch that goes straight to it and can be
@@ -71,10 +71,16 @@ export function withStudio(): void {
 }
 
 async function serve(url: URL, body?: string): Promise<Response> {
-	if (url.pathname === "/api/pack") return Response.json({ ...pack(world.studio.id), studio: world.studio });
+	if (url.pathname === "/api/pack")
+		return Response.json({
+			...pack(world.studio.id),
+			studio: world.studio,
+			lamport: await highestPlace(world.store),
+		});
 	if (url.pathname === "/api/pull")
 		return Response.json({
 			studio: world.studio,
+			lamport: await highestPlace(world.store),
 			...(await eventsAfter(world.store, Number(url.searchParams.get("after")), url.searchParams.get("lesson") ?? "", {
 				device: url.searchParams.get("device") ?? "",
 				known: Number(url.searchParams.get("known")),

@@ -6,6 +6,7 @@ import { FormProvider, useWatch } from "react-hook-form";
 import type { Difficulty } from "@/core/build/difficulty";
 import { stepsOf } from "@/core/build/steps";
 import type { Coach } from "@/core/coach/coach";
+import type { SlipAt } from "@/core/commands/slip";
 import type { Ladder, Rung } from "@/core/ladder/ladder";
 import { limitsOf } from "@/core/ladder/limits";
 import type { Rail } from "@/core/ladder/rail";
@@ -33,6 +34,7 @@ import { useLadderForm } from "./useLadderForm";
 import { useRungEditing } from "./useRungEditing";
 
 export interface LadderBenchProps {
+	studio?: string;
 	at: { id: string; rev: number } | null;
 	owner: { student: string; skill: string };
 	student: Pick<Student, "name" | "strongSide" | "protectedParts" | "lacks">;
@@ -50,6 +52,14 @@ export interface LadderBenchProps {
 }
 
 const beside = { paddingLeft: "clamp(0px, 12vw, 152px)" };
+
+/** The rung in the margin as one that slipped; null where it did not. */
+function slipOf({ at, owner, rail }: LadderBenchProps, rung: string | undefined): SlipAt | null {
+	const hole = rail?.holes.find((one) => one.rung === rung);
+	if (!at || !rail || !hole?.schedule?.slipped) return null;
+	const lesson = hole.recent.at(-1)?.lesson ?? "";
+	return { student: owner.student, ladder: at.id, rung: hole.rung, peg: rail.peg, lesson };
+}
 
 /** Is each step one difficulty, small enough, with a rule worth trusting? Rows on the rail: a row is a rung. */
 export function LadderBench(page: LadderBenchProps) {
@@ -82,6 +92,8 @@ export function LadderBench(page: LadderBenchProps) {
 					coach={coach}
 					skill={skill}
 					who={student.name}
+					studio={page.studio ?? ""}
+					slip={slipOf(page, inMargin)}
 					prediction={expected?.[place] ?? null}
 					onTake={(id, rule) => {
 						const i = rungs.findIndex((rung) => rung.id === id);

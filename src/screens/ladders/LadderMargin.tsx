@@ -5,11 +5,13 @@ import { inTen } from "@/core/analysis/readings";
 import { splitOn, waysOn } from "@/core/analysis/ways";
 import type { Prediction } from "@/core/build/predict";
 import type { Coach } from "@/core/coach/coach";
+import type { SlipAt } from "@/core/commands/slip";
 import { pastTries } from "@/core/estimate/pastTries";
 import { gateWords } from "@/core/ladder/labels";
 import type { Rung } from "@/core/ladder/ladder";
 import type { Limit } from "@/core/ladder/limits";
 import type { Hole } from "@/core/ladder/rail";
+import { carriedOver } from "@/core/ladder/recheck";
 import type { Sketch } from "@/core/ladder/sketch";
 import type { Rule } from "@/core/rules";
 import { firstCue } from "@/core/skill/cue";
@@ -21,6 +23,7 @@ import { RuleWorth } from "@/screens/rules/RuleWorth";
 import { dayWords, today } from "@/ui/dates";
 import { holeWords } from "@/ui/Rail";
 import css from "@/ui/rows.module.css";
+import { Slipped } from "@/ui/Slipped";
 import { bandWords } from "./expected";
 import { readRule } from "./readRule";
 import { type Sees, SketchView } from "./SketchView";
@@ -35,6 +38,8 @@ export function LadderMargin({
 	limit,
 	sees,
 	coach,
+	studio,
+	slip,
 	onTake,
 }: {
 	rung: Rung | null;
@@ -45,6 +50,8 @@ export function LadderMargin({
 	coach: Coach;
 	skill: Skill;
 	who: string;
+	studio: string;
+	slip: SlipAt | null;
 	/** What is to be expected here, from the rungs tried; null where the ladder has no notches. */
 	prediction: Prediction | null;
 	onTake: (rung: string, rule: Rule) => void;
@@ -122,6 +129,7 @@ export function LadderMargin({
 			{hole && (
 				<div className={css.note}>
 					<h2>{holeWords[hole.state]}</h2>
+					{slip && <Slipped studio={studio} slip={slip} about={settings.name} />}
 					{hole.lessons === 0 ? (
 						<p className="mute m-0">Never tried.</p>
 					) : (
@@ -131,6 +139,11 @@ export function LadderMargin({
 								{plural(hole.lessons, "lesson", "lessons")}, variations left out.
 								{hole.lessons > hole.recent.length && ` The latest ${hole.recent.length}:`}
 							</p>
+							{carriedOver(hole.checks ?? []).map((check) => (
+								<p key={check.under} className="m-0">
+									<b>{check.passed ? "Held" : "Not yet held"}</b> {check.under}, {dayWords(check.day)}.
+								</p>
+							))}
 							<ul className={css.plain}>
 								{[...hole.recent].reverse().map((day) => (
 									<li key={day.lesson}>

@@ -154,7 +154,7 @@ function DrillLine({ board, label }: { board: Board; label: string }) {
 	return (
 		<div className={css.drill} dir="auto">
 			{turns && <b data-testid="turn">{turnWords(turns)} · </b>}
-			{set.elsewhere && <b>{round ? round.words : set.elsewhere} · </b>}
+			{set.elsewhere && <b>{round ? round.words : `${set.elsewhere} ${set.under ?? ""}`.trim()} · </b>}
 			{label && <b data-testid="label">{label} · </b>}
 			{readOn(ladder, variationWords(set.placing, set.variation))}
 		</div>

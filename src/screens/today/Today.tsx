@@ -1,5 +1,4 @@
 import Link from "next/link";
-import { FALSE_ALARM } from "@/core/ladder/shortCheck";
 import { plural } from "@/core/text/lists";
 import { capital } from "@/core/text/wording";
 import { WeekRows } from "@/screens/calendar/WeekRows";
@@ -9,6 +8,7 @@ import { BenchPage } from "@/ui/BenchPage";
 import { dayWords, fromToday } from "@/ui/dates";
 import { Parked, Promises } from "@/ui/KeepList";
 import { Rail } from "@/ui/Rail";
+import { Slipped } from "@/ui/Slipped";
 import { DecidePass } from "./DecidePass";
 import { OpenLessons } from "./OpenLessons";
 import { RestOfWeek } from "./RestOfWeek";
@@ -74,7 +74,7 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 				</section>
 			)}
 			<Week week={week} day={day} />
-			<Due due={due} day={day} />
+			<Due studio={studio.id} due={due} day={day} />
 			<FromHome practice={practice} day={day} />
 			{later.length > 0 && (
 				<section aria-label="Then">
@@ -109,7 +109,7 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 }
 
 /** Passed rungs that nobody has looked at for long enough, and those that slipped. */
-const Due = ({ due, day }: Pick<TodayProps, "due" | "day">) =>
+const Due = ({ studio, due, day }: Pick<TodayProps, "due" | "day"> & { studio: string }) =>
 	due.length > 0 && (
 		<section aria-label="To look at again" className={css.due}>
 			<h2>To look at again</h2>
@@ -119,12 +119,14 @@ const Due = ({ due, day }: Pick<TodayProps, "due" | "day">) =>
 						<Link href={`/ladders/${one.ladder}`} dir="auto">
 							{one.who}: {one.rung}
 						</Link>
-						{one.slipped ? <b> slipped</b> : ""}{" "}
-						<span className="mute">
-							{one.slipped
-								? `at its last check; one who is ready does ${Math.round(FALSE_ALARM * 100)} times in 100 by luck. Move the peg, or plan a refresher.`
-								: `due ${fromToday(one.due, day)}`}
-						</span>
+						{one.slip ? (
+							<>
+								<b> slipped</b>
+								<Slipped studio={studio} slip={one.slip} about={`${one.who}: ${one.rung}`} />
+							</>
+						) : (
+							<span className="mute"> due {fromToday(one.due, day)}</span>
+						)}
 					</li>
 				))}
 			</ul>

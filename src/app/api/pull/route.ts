@@ -1,7 +1,7 @@
 import { NextResponse } from "next/server";
 import { refused, stranger } from "@/server/route";
 import { store } from "@/store/db";
-import { eventsAfter } from "@/store/events";
+import { eventsAfter, highestPlace } from "@/store/events";
 import { studioMark } from "@/store/studio";
 
 /** Events of one lesson that arrived after a number; those the asking device made up to `known` are left out. */
@@ -19,5 +19,9 @@ export async function GET(request: Request) {
 	const open = await store();
 	const studio = await studioMark(open);
 	const own = { device: query.get("device") ?? "", known: Number(query.get("known") ?? 0) || 0 };
-	return NextResponse.json({ studio, ...(await eventsAfter(open, after, lesson, own)) });
+	return NextResponse.json({
+		studio,
+		lamport: await highestPlace(open),
+		...(await eventsAfter(open, after, lesson, own)),
+	});
 }

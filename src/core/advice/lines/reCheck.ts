@@ -1,6 +1,7 @@
-import { FALSE_ALARM } from "@/core/ladder/shortCheck";
+import { CHECK, FALSE_ALARM } from "@/core/ladder/shortCheck";
 import { checkOf } from "@/core/log/check";
 import { plural } from "@/core/text/lists";
+import { capital } from "@/core/text/wording";
 import type { Line } from "../line";
 
 /** A short look at a passed rung: stopped as soon as it is decided, and the way leads back. */
@@ -10,19 +11,24 @@ export const reCheck: Line = {
 	propose({ input, counted }) {
 		const passed = checkOf(input.visit);
 		const good = counted.filter((one) => one.good).length;
+		const { visit } = input;
+		const { rule, under } = visit;
 		const so = `${good} good of ${plural(counted.length, "try", "tries")}`;
+		const short = rule.kind === "block" && rule.n === CHECK.n && rule.k === CHECK.k;
+		const asked = short ? "seven of ten" : "its own rule";
+		const title = `Re-check${under ? ` ${under}` : ""}`;
 		if (passed === null)
 			return {
-				title: "Re-check",
-				reason: counted.length === 0 ? "Seven good of ten, stopped as soon as it is decided." : `${so}; seven of ten.`,
+				title,
+				reason: counted.length === 0 ? `${capital(asked)}, stopped as soon as it is decided.` : `${so}; ${asked}.`,
 				act: null,
 				evidence: [],
 			};
 		return {
-			title: `Re-check ${passed ? "passed" : "failed"}; back to the peg`,
+			title: `${title} ${passed ? "passed" : "failed"}; back to the peg`,
 			reason: passed
-				? `${so}; seven of ten were asked for.`
-				: `${so}: seven of ten are out of reach. One who is ready fails it ${Math.round(FALSE_ALARM * 100)} times in 100 by luck.`,
+				? `${so}; ${asked} ${short ? "were" : "was"} asked for.`
+				: `${so}: ${asked} ${short ? "are" : "is"} out of reach.${short ? ` One who is ready fails it ${Math.round(FALSE_ALARM * 100)} times in 100 by luck.` : ""}`,
 			act: { kind: "peg" },
 			evidence: counted.map(({ id }) => id),
 		};

@@ -3,7 +3,7 @@ import type { Advice } from "@/core/advice";
 import * as commands from "@/core/commands";
 import { checkUnder } from "@/core/commands/check";
 import { pegIn } from "@/core/commands/peg";
-import type { Elsewhere, Placing, RoundPlace, Variation } from "@/core/log/kinds";
+import type { Elsewhere, Placing, RoundPlace, Surrounding, Variation } from "@/core/log/kinds";
 import { type LessonView, partnerOf } from "@/core/log/view";
 import type { PackLadder } from "@/core/pack/pack";
 import { changedHere, improvised, placeOn, variationOn } from "@/core/pack/placing";
@@ -27,12 +27,17 @@ export const wayActs = ({ now, view, write }: Desk) => ({
 		if (partner?.placing.ladder === ladder.id) write(commands.switchTo(uuid, partner, placing, variation, set));
 		else write(commands.leaveFor(uuid, view(), set, placing, variation));
 	},
-	/** Another rung, or a round of several, with the peg left where it is. A short look has a rule and a limit of its own. */
+	/** Another rung, or a round of several, with the peg left where it is. */
 	workHere(ladder: PackLadder, rung: string, elsewhere: Elsewhere, round?: RoundPlace) {
 		const { set } = now();
+		write(commands.leaveFor(uuid, view(), set, placeOn(ladder, rung), variationOn(ladder, rung), { elsewhere, round }));
+	},
+	/** A look at a passed rung: by seven of ten or by its own rule, here or where it counts. */
+	reCheck(ladder: PackLadder, rung: string, byOwn: boolean, under?: Surrounding) {
+		const { set } = now();
 		const own = placeOn(ladder, rung);
-		const placing = elsewhere === "re-check" ? changedHere(own, ladder, checkUnder(view(), own)) : own;
-		write(commands.leaveFor(uuid, view(), set, placing, variationOn(ladder, rung), { elsewhere, round }));
+		const placing = changedHere(own, ladder, checkUnder(view(), own, byOwn));
+		write(commands.leaveFor(uuid, view(), set, placing, variationOn(ladder, rung), { elsewhere: "re-check", under }));
 	},
 	/** A drill thought of just now; the peg stays. */
 	improvise(name: string) {

@@ -5,7 +5,7 @@ import { pegIn } from "@/core/commands/peg";
 import { circuitOn, quickUp } from "@/core/commands/rounds";
 import type { Rung } from "@/core/ladder/rung";
 import { checkOf } from "@/core/log/check";
-import type { Elsewhere } from "@/core/log/kinds";
+import { type Elsewhere, type Surrounding, surroundings } from "@/core/log/kinds";
 import type { PackLadder } from "@/core/pack/pack";
 import { isOut, limitWords, readOn } from "@/core/pack/placing";
 import { plural } from "@/core/text/lists";
@@ -136,6 +136,8 @@ export function NextRungs({ ladder }: { ladder: PackLadder }) {
 function DueChecks({ ladder }: { ladder: PackLadder }) {
 	const { board, acts, view } = useLive();
 	const done = useDone();
+	const [own, setOwn] = useState(false);
+	const [under, setUnder] = useState<Surrounding>();
 	const day = today();
 	const looked = new Set(
 		view.visits.flatMap((visit) => (visit.ladder === ladder.id && checkOf(visit) !== null ? [visit.rung] : [])),
@@ -151,12 +153,22 @@ function DueChecks({ ladder }: { ladder: PackLadder }) {
 	return (
 		<>
 			<h2>To look at again</h2>
+			<Choices>
+				<Choice aria-pressed={own} onClick={() => setOwn(!own)}>
+					by its own rule
+				</Choice>
+				{surroundings.map((one) => (
+					<Choice key={one} aria-pressed={under === one} onClick={() => setUnder(under === one ? undefined : one)}>
+						{one}
+					</Choice>
+				))}
+			</Choices>
 			{due.map(({ rung, on, state }) => (
 				<Choice
 					key={rung}
 					aria-pressed={board.set.placing.rung === rung && board.set.elsewhere === "re-check"}
-					small={`seven of ten; due ${fromToday(on)}${state === "slipped" ? ", slipped last time" : ""}`}
-					onClick={done(() => acts.workHere(ladder, rung, "re-check"))}
+					small={`${own ? "its own rule" : "seven of ten"}${under ? `, ${under}` : ""}; due ${fromToday(on)}${state === "slipped" ? ", slipped last time" : ""}`}
+					onClick={done(() => acts.reCheck(ladder, rung, own, under))}
 				>
 					<span dir="auto">
 						re-check: {readOn(ladder, ladder.rungs.find(({ id }) => id === rung)?.settings.name ?? "")}
