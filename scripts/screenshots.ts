@@ -2,6 +2,7 @@ import { mkdirSync } from "node:fs";
 import { chromium, type Page } from "@playwright/test";
 import { freshRung } from "@/core/ladder/rung";
 import { addLadder } from "@/store/ladders";
+import { addLink } from "@/store/practice";
 import { chromiumPath, quiet } from "../e2e/browser";
 import prepareDemo from "../e2e/setup";
 import { quickHand, Studio } from "../e2e/studio";
@@ -105,7 +106,6 @@ try {
 		await page.getByRole("textbox", { name: "All throws peak at one height" }).blur();
 		await page.evaluate(() => window.scrollTo(0, 0));
 	});
-	await shot("lesson", bench, "/students/teodor", () => page.getByRole("row").nth(1).getByRole("link").click());
 	await shot("who-stands-where", bench, "/ladders");
 	await shot("rule-designer", bench, "/rules", () => press("its curve of Told apart with the fewest tries"));
 	await shot("live-choice", phone, "/students/kasimir", async () => {
@@ -114,7 +114,9 @@ try {
 		await touch("called blue", "off? ears", "came off pass", "came off pass", "came off pass");
 		await page.getByText("Correct the choice").waitFor();
 	});
-	await shot("history", bench, "/students/bram/lessons");
+	await shot("journal", bench, "/practice/nimue-practice");
+	const token = await studio.inStore((store) => addLink(store, "nimue-practice", { name: "phone", ends: "2099-12-31" }));
+	await shot("student-phone", phone, `/p/${token}`);
 } finally {
 	await browser.close();
 	await studio.end();
