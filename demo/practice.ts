@@ -3,7 +3,7 @@ import { v7 } from "uuid";
 import { hashOf } from "@/core/hash/hash";
 import { type EventDraft, envelope, type LogEvent } from "@/core/log/event";
 import { hashEvent } from "@/core/log/parseEvent";
-import { type Assignment, isFor, type PracticeItem, USUAL } from "@/core/practice/assignment";
+import { type Assignment, isFor, type PracticeItem, USUAL, weekdayOf } from "@/core/practice/assignment";
 import { itemFromRung } from "@/core/practice/fromRung";
 import { dayAfter } from "@/core/text/fields";
 import { dice } from "./model";
@@ -92,7 +92,7 @@ export function demoPractice(today: string): DemoPractice {
 			student: one.student,
 			from,
 			note: one.note,
-			items: one.rungs.flatMap((rung, n) => itemOf(one, rung, `${id}-${n + 1}`)),
+			items: one.rungs.flatMap((rung, n) => itemOf(one, rung, `${id}-${n + 1}`, today)),
 			words: one.words,
 			most: one.most,
 			helper: one.helper,
@@ -105,14 +105,16 @@ export function demoPractice(today: string): DemoPractice {
 	return made;
 }
 
-function itemOf({ ladder: id, student, days }: AtHome, at: number, newId: string): PracticeItem[] {
+function itemOf({ ladder: id, student, days }: AtHome, at: number, newId: string, today: string): PracticeItem[] {
 	const row = ladders.find((one) => one.id === id);
 	const who = students.find((one) => one.id === student);
 	const rung = row?.ladder.rungs[at];
 	const skill = row && skills[row.skill];
 	if (!row || !who || !rung || !skill) throw new Error(`${id} has no rung ${at}`);
 	const sides = { side: row.ladder.side, strong: who.student.strongSide };
-	return [{ ...itemFromRung(rung, { ladder: id, of: row.ladder, skill, sides }, newId), days: [...days] }];
+	// Whoever looks at the demo finds something to do on the day.
+	const onDays = [...new Set([...days, weekdayOf(today)])].sort();
+	return [{ ...itemFromRung(rung, { ladder: id, of: row.ladder, skill, sides }, newId), days: onDays }];
 }
 
 /** Entry by entry, as the student's page would have sent them. */

@@ -115,7 +115,9 @@ try {
 		await page.getByText("Correct the choice").waitFor();
 	});
 	await shot("journal", bench, "/practice/nimue-practice");
-	const token = await studio.inStore((store) => addLink(store, "nimue-practice", { name: "phone", ends: "2099-12-31" }));
+	const token = await studio.inStore((store) =>
+		addLink(store, "nimue-practice", { name: "phone", ends: "2099-12-31" }),
+	);
 	await shot("student-phone", phone, `/p/${token}`);
 } finally {
 	await browser.close();
