@@ -1,0 +1,146 @@
+import type { SeenCue, SeenVisit } from "./seen";
+
+/** What came after: a position right in so many of so many tries. */
+export interface After {
+	right: number;
+	of: number;
+}
+
+/** One correction, or a moment where one might have been given and was not. */
+export interface CueRun {
+	/** Tries with the position off that came before it, one after the other. */
+	run: number;
+	after: After;
+	/** Null where nothing was said. */
+	cue: SeenCue | null;
+}
+
+/** As far as a cue is followed: to the next cue, or the change of rung, at most so many tries. */
+const FOLLOWED = 6;
+/** Fewer on either side say nothing. */
+export const ENOUGH = 8;
+/** Tries by which the uncued side is drawn to the coach's own rate. */
+const SHRINK_UNCUED = 12;
+/** Tries by which a cue, or a kind of cue, is drawn to the mean before it is ranked. */
+const SHRINK_CUE = 24;
+
+/** Every moment at which a watched position had just been off, with what was said and what came after. */
+export function cueRuns(visits: readonly SeenVisit[]): CueRun[] {
+	return visits.flatMap(({ watched, steps }) => watched.flatMap((position) => runsOn(position, steps)));
+}
+
+function runsOn(position: string, steps: SeenVisit["steps"]): CueRun[] {
+	const runs: CueRun[] = [];
+	let run = 0;
+	steps.forEach((step, i) => {
+		if (step.kind !== "try") return;
+		const off = step.off.includes(position);
+		run = off ? run + 1 : 0;
+		if (!off) return;
+		const said = steps[i + 1];
+		const cue = said?.kind === "cue" ? said : null;
+		// Another position was spoken of: neither the one nor the other.
+		if (cue && cue.position !== position) return;
+		const after = followed(position, steps.slice(i + (cue ? 2 : 1)));
+		if (after.of > 0) runs.push({ run, after, cue });
+	});
+	return runs;
+}
+
+function followed(position: string, steps: SeenVisit["steps"]): After {
+	const after = { right: 0, of: 0 };
+	for (const step of steps) {
+		if (step.kind === "cue" || after.of === FOLLOWED) break;
+		after.of += 1;
+		if (!step.off.includes(position)) after.right += 1;
+	}
+	return after;
+}
+
+const added = (runs: readonly CueRun[]): After =>
+	runs.reduce((sum, { after }) => ({ right: sum.right + after.right, of: sum.of + after.of }), { right: 0, of: 0 });
+/** Each moment counts once, however few tries came after it. */
+const meanOf = (runs: readonly CueRun[]): number =>
+	runs.reduce((sum, { after }) => sum + after.right / after.of, 0) / runs.length;
+
+export interface CueEffect {
+	/** How much more often the position was right after a cue than after as long a run of faults without one. */
+	gain: number;
+	cued: number;
+	uncued: number;
+	/** Share right after a cue, and without one. */
+	after: number;
+	without: number;
+}
+
+/** Longer runs of faults are one: there are few of each. */
+const LONGEST_RUN = 6;
+
+/** Moments without a word, by the run of faults before them. */
+function withoutWord(runs: readonly CueRun[]): Map<number, CueRun[]> {
+	const byRun = new Map<number, CueRun[]>();
+	for (const one of runs) {
+		const run = Math.min(one.run, LONGEST_RUN);
+		if (one.cue === null) byRun.set(run, [...(byRun.get(run) ?? []), one]);
+	}
+	return byRun;
+}
+
+/**
+ * What correcting did: after a cue, against moments after as long a run of faults without one,
+ * drawn to the coach's own rate at such moments by 12 tries. Before against after would be
+ * biased, since one speaks when it goes badly. Null where eight of either are missing: a coach
+ * who always speaks has nothing to compare with.
+ *
+ * @param coach the same of all her students
+ */
+export function cueEffect(runs: readonly CueRun[], coach: readonly CueRun[] = runs): CueEffect | null {
+	const [here, everywhere] = [withoutWord(runs), withoutWord(coach)];
+	const uncued = runs.filter(({ cue }) => cue === null).length;
+	const compared = runs.flatMap((one) => {
+		const run = Math.min(one.run, LONGEST_RUN);
+		const all = everywhere.get(run);
+		if (one.cue === null || !all) return [];
+		const some = here.get(run) ?? [];
+		const { of } = added(some);
+		const own = meanOf(all);
+		const mean = some.length > 0 ? meanOf(some) : own;
+		return [{ one, without: (mean * of + own * SHRINK_UNCUED) / (of + SHRINK_UNCUED) }];
+	});
+	if (compared.length < ENOUGH || uncued < ENOUGH) return null;
+	const without = compared.reduce((sum, pair) => sum + pair.without, 0) / compared.length;
+	const after = meanOf(compared.map(({ one }) => one));
+	return { gain: after - without, cued: compared.length, uncued, after, without };
+}
+
+export interface RankedCue {
+	name: string;
+	/** Share right after it, drawn to the mean of all. */
+	share: number;
+	given: number;
+	after: After;
+}
+
+/**
+ * Cues by what followed them, best first: each drawn to the mean of all by 24 tries, so that one
+ * that was lucky twice does not stand over one that worked for months.
+ *
+ * @param by what they are told apart by: their words, or their kind; null leaves one out
+ */
+export function rankCues(runs: readonly CueRun[], by: (cue: SeenCue) => string | null): RankedCue[] {
+	const cued = runs.filter(({ cue }) => cue !== null);
+	const all = added(cued);
+	if (all.of === 0) return [];
+	const mean = all.right / all.of;
+	const groups = new Map<string, CueRun[]>();
+	for (const one of cued) {
+		const name = one.cue && by(one.cue);
+		if (name) groups.set(name, [...(groups.get(name) ?? []), one]);
+	}
+	return [...groups]
+		.map(([name, some]) => {
+			const after = added(some);
+			return { name, given: some.length, after, share: (after.right + SHRINK_CUE * mean) / (after.of + SHRINK_CUE) };
+		})
+		.sort((a, b) => b.share - a.share);
+}

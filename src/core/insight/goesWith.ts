@@ -1,0 +1,114 @@
+import { upperTail } from "./normal";
+import type { SeenTry, SeenVisit } from "./seen";
+
+/** An earlier position whose fault goes with a later one's. What causes what is not said by it. */
+export interface GoesWith {
+	earlier: string;
+	later: string;
+	/** How much more often the later one was off where the earlier one was, compared like with like. */
+	difference: number;
+	/** One-sided p of the Mantel-Haenszel test. */
+	p: number;
+	/** Later one off, of tries with the earlier one off and with it on: in the strata that say something. */
+	where: { off: Share; on: Share };
+	/** Tries it rests on. */
+	tries: string[];
+}
+
+interface Share {
+	times: number;
+	of: number;
+}
+
+/** Tries of a stratum: longer ones mix a good spell with a bad one. */
+const STRETCH = 10;
+/** Tries on each side that are needed before anything is said. */
+const EACH_SIDE = 8;
+const LEVEL = 0.02;
+const LEAST_DIFFERENCE = 0.1;
+
+interface Stratum {
+	/** Earlier off and later off; earlier off alone; later off alone; neither. */
+	both: number;
+	earlier: number;
+	later: number;
+	neither: number;
+}
+
+function strataOf(
+	visits: readonly SeenVisit[],
+	earlier: string,
+	later: string,
+): { strata: Stratum[]; tries: string[] } {
+	const stretches = visits
+		.filter(({ watched }) => watched.includes(earlier) && watched.includes(later))
+		.flatMap(({ steps }) => stretchesOf(steps.filter((step): step is SeenTry => step.kind === "try" && step.judged)));
+	const told = stretches
+		.map((tries) => ({ tries, stratum: countIn(tries, earlier, later) }))
+		.filter(({ stratum }) => isInformative(stratum));
+	return {
+		strata: told.map(({ stratum }) => stratum),
+		tries: told.flatMap(({ tries }) => tries.map(({ id }) => id)),
+	};
+}
+
+const stretchesOf = (tries: readonly SeenTry[]): SeenTry[][] =>
+	Array.from({ length: Math.ceil(tries.length / STRETCH) }, (_, i) => tries.slice(i * STRETCH, (i + 1) * STRETCH));
+
+function countIn(tries: readonly SeenTry[], earlier: string, later: string): Stratum {
+	const count = (a: boolean, b: boolean) =>
+		tries.filter(({ off }) => off.includes(earlier) === a && off.includes(later) === b).length;
+	return {
+		both: count(true, true),
+		earlier: count(true, false),
+		later: count(false, true),
+		neither: count(false, false),
+	};
+}
+
+/** Both positions were on as well as off in it. */
+const isInformative = ({ both, earlier, later, neither }: Stratum): boolean =>
+	both + earlier > 0 && later + neither > 0 && both + later > 0 && earlier + neither > 0;
+
+/**
+ * One pair, compared like with like: within one rung of one lesson and at most ten tries of it,
+ * since a bad day or a hard rung raises all faults together (Mantel and Haenszel, 1959). Null
+ * with fewer than eight tries on either side.
+ */
+export function testPair(visits: readonly SeenVisit[], earlier: string, later: string): GoesWith | null {
+	const { strata, tries } = strataOf(visits, earlier, later);
+	const sum = (of: (stratum: Stratum) => number) => strata.reduce((total, one) => total + of(one), 0);
+	const off = { times: sum(({ both }) => both), of: sum((s) => s.both + s.earlier) };
+	const on = { times: sum((s) => s.later), of: sum((s) => s.later + s.neither) };
+	if (off.of < EACH_SIDE || on.of < EACH_SIDE) return null;
+	const size = (s: Stratum) => s.both + s.earlier + s.later + s.neither;
+	const expected = sum((s) => ((s.both + s.earlier) * (s.both + s.later)) / size(s));
+	const variance = sum((s) => {
+		const n = size(s);
+		const rows = (s.both + s.earlier) * (s.later + s.neither);
+		return (rows * (s.both + s.later) * (s.earlier + s.neither)) / (n * n * (n - 1));
+	});
+	const weight = sum((s) => ((s.both + s.earlier) * (s.later + s.neither)) / size(s));
+	const difference = sum((s) => (s.both * (s.later + s.neither) - s.later * (s.both + s.earlier)) / size(s)) / weight;
+	const p = variance > 0 ? upperTail((off.times - expected) / Math.sqrt(variance)) : 1;
+	return { earlier, later, difference, p, where: { off, on }, tries };
+}
+
+/**
+ * Which later faults go with which earlier ones, in one skill of one student. Of all pairs that
+ * could be asked the level is shared out, so that somebody without any such pair is told one
+ * about as seldom as the level says.
+ *
+ * @param order positions, earlier in the skill first
+ */
+export function goesWith(visits: readonly SeenVisit[], order: readonly string[]): { found: GoesWith[]; asked: number } {
+	const asked = order.flatMap((earlier, i) =>
+		order.slice(i + 1).flatMap((later) => testPair(visits, earlier, later) ?? []),
+	);
+	return {
+		asked: asked.length,
+		found: asked
+			.filter(({ p, difference }) => p <= LEVEL / asked.length && difference >= LEAST_DIFFERENCE)
+			.sort((a, b) => a.p - b.p),
+	};
+}
