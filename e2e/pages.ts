@@ -6,6 +6,7 @@ export const pages = {
 		"/students/new",
 		"/students/isolde",
 		"/students/isolde/lessons",
+		"/students/isolde/progress",
 		"/records",
 		"/find?q=elbow",
 		"/offline",

@@ -6,7 +6,7 @@ import { gatherAgain } from "@/core/plan/candidates";
 import { LessonPlan, MOST_ITEMS, planLabels, planRefusal } from "@/core/plan/plan";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { readSides } from "@/core/skill/sides";
-import { day, dayAfter, ident, whole } from "@/core/text/fields";
+import { day, dayAfter, ident, label, whole } from "@/core/text/fields";
 import { serverDay } from "@/store/days";
 import { type Store, store } from "@/store/db";
 import type { Saved } from "@/store/documents";
@@ -117,31 +117,58 @@ export async function planRefresher(
 ): Promise<Outcome<{ id: string; day: string }>> {
 	const read = parse(z.object({ student: ident, ladder: ident, rung: ident }), { student, ladder, rung });
 	if (!read.ok) return read;
-	const { value: at } = read;
+	const item = await refresherOf(await upToDate(), read.value);
+	if (!item) return refuse("rung", "This rung is not there any more; nothing was planned.");
+	return inNextPlan(read.value.student, (plan) => {
+		if (plan.items.some(({ id }) => id === item.id)) return plan;
+		return plan.items.length >= MOST_ITEMS
+			? "The next plan is full; take something out of it first. Nothing was changed."
+			: { ...plan, items: [...plan.items, item] };
+	});
+}
+
+const MOST_WATCHED = 2;
+
+/** Something to watch for all through the student's next lesson. */
+export async function watchNext(student: unknown, words: unknown): Promise<Outcome<{ id: string; day: string }>> {
+	const read = parse(z.object({ student: ident, words: label(120) }), { student, words }, { words: "what to watch" });
+	if (!read.ok) return read;
+	const { words: watched } = read.value;
+	return inNextPlan(read.value.student, (plan) => {
+		if (plan.watch.includes(watched)) return plan;
+		return plan.watch.length >= MOST_WATCHED
+			? `The next lesson watches ${plan.watch.join(" and ")} already; take one of them out first. Nothing was changed.`
+			: { ...plan, watch: [...plan.watch, watched] };
+	});
+}
+
+/**
+ * Changes the student's next plan, or makes one for their next lesson.
+ *
+ * @param change the plan as it is to be, the same one where nothing is to be done, or why it cannot be
+ */
+async function inNextPlan(
+	student: string,
+	change: (plan: LessonPlan) => LessonPlan | string,
+): Promise<Outcome<{ id: string; day: string }>> {
 	const open = await upToDate();
 	const today = serverDay();
-	const next = (await plansFrom(open, today)).find(({ plan }) => plan.students.includes(at.student));
-	const on = next?.plan.day ?? (await nextLesson(open, at.student, today));
-	const gathered = await gatherFor(next?.plan.students ?? [at.student], on);
-	const item = await refresherOf(open, at);
-	if (!item) return refuse("rung", "This rung is not there any more; nothing was planned.");
-	const plan = next?.plan ?? {
-		day: on,
-		time: "" as const,
-		minutes: gathered.minutes,
-		students: [at.student],
-		wish: gathered.wish,
-		watch: gathered.watch,
-		again: [],
-		items: gathered.items,
-	};
-	if (next?.plan.items.some(({ id }) => id === item.id)) return { ok: true, value: { id: next.id, day: on } };
-	if (plan.items.length >= MOST_ITEMS)
-		return refuse("items", "The next plan is full; take something out of it first. Nothing was changed.");
-	const saved = await savePlan(open, { ...plan, items: [...plan.items, item] }, next ?? null);
+	const next = (await plansFrom(open, today)).find(({ plan }) => plan.students.includes(student));
+	const on = next?.plan.day ?? (await nextLesson(open, student, today));
+	const plan = next?.plan ?? (await freshPlan(student, on));
+	const changed = change(plan);
+	if (typeof changed === "string") return refuse("plan", changed);
+	if (next && changed === plan) return { ok: true, value: { id: next.id, day: on } };
+	const saved = await savePlan(open, changed, next ?? null);
 	if (!saved.ok) return saved;
 	revalidatePath("/", "layout");
 	return { ok: true, value: { id: saved.value.id, day: on } };
+}
+
+async function freshPlan(student: string, on: string): Promise<LessonPlan> {
+	const { minutes, wish, watch, items } = await gatherFor([student], on);
+	// One thing is left free to be watched.
+	return { day: on, time: "", minutes, students: [student], wish, watch: watch.slice(0, 1), again: [], items };
 }
 
 /** The day of the student's next lesson by the calendar; a week on, where none is in it. */

@@ -83,6 +83,11 @@ export function StudentPage({
 						the season
 					</Link>
 				)}
+				{held > 0 && (
+					<Link className="ms-3" href={`/students/${at.id}/progress`}>
+						then and now
+					</Link>
+				)}
 			</p>
 			<section aria-label="At home" className="mt-4">
 				<h2>At home</h2>

@@ -1,0 +1,71 @@
+"use client";
+
+import Link from "next/link";
+import { plural } from "@/core/text/lists";
+import type { LadderProgress, ProgressProps } from "@/server/readProgress";
+import { BenchPage } from "@/ui/BenchPage";
+import { Agreements } from "./Agreements";
+import { Beside } from "./Beside";
+import { Cues } from "./Cues";
+import { GoesTogether } from "./GoesTogether";
+import { HowLong } from "./HowLong";
+import css from "./progress.module.css";
+import { RailByDate } from "./RailByDate";
+import { ThenNow } from "./ThenNow";
+
+/** Then and now; what goes with what, which cue takes, how long: each with what it rests on, and nothing where there is too little. */
+export function ProgressPage({ student, day, lessons, ladders, cues, past, agreements }: ProgressProps) {
+	return (
+		<BenchPage
+			margin={
+				<>
+					<Cues cues={cues} />
+					<Agreements agreements={agreements} />
+				</>
+			}
+		>
+			<h1 dir="auto">
+				<Link href={`/students/${student.id}`} className={css.plain}>
+					{student.name}
+				</Link>
+				, then and now
+			</h1>
+			{lessons === 0 && <p>No lesson yet. After two on a rung, the first stands beside the latest here.</p>}
+			{ladders.map((ladder) => (
+				<OneLadder key={ladder.id} ladder={ladder} student={student} day={day} past={past} />
+			))}
+			{lessons > 0 && (
+				<p className="hint mt-4">
+					From {plural(lessons, "lesson")}; try by try from the latest forty at most. A band is where the rate lies
+					eight times in ten.
+				</p>
+			)}
+		</BenchPage>
+	);
+}
+
+function OneLadder({
+	ladder,
+	student,
+	day,
+	past,
+}: Pick<ProgressProps, "student" | "day" | "past"> & { ladder: LadderProgress }) {
+	return (
+		<section className={css.ladder} aria-label={ladder.called}>
+			<h2>
+				<Link href={`/ladders/${ladder.id}`}>{ladder.called}</Link>
+			</h2>
+			{ladder.way.length === 0 ? (
+				<p className="mute">No lesson on it yet.</p>
+			) : (
+				<>
+					<RailByDate ladder={ladder} />
+					<ThenNow rungs={ladder.rungs} day={day} label={ladder.called} />
+					<Beside ladder={ladder} />
+					<HowLong ladder={ladder} past={past} />
+					<GoesTogether ladder={ladder} student={student} />
+				</>
+			)}
+		</section>
+	);
+}

@@ -1,0 +1,290 @@
+import { type Agreement, agreement } from "@/core/insight/agreement";
+import { type CueEffect, type CueRun, cueEffect, cueRuns, type RankedCue, rankCues } from "@/core/insight/cueEffect";
+import { type Forecast, forecast, pastForecasts } from "@/core/insight/forecast";
+import { type GoesWith, goesWith } from "@/core/insight/goesWith";
+import { passesBy } from "@/core/insight/railOn";
+import { type SeenVisit, seenIn } from "@/core/insight/seen";
+import { difference, type RungLesson, type ThenNow, thenAndNow } from "@/core/insight/thenNow";
+import { type PegDay, pegDays } from "@/core/ladder/digest";
+import type { Ladder } from "@/core/ladder/ladder";
+import type { Rail } from "@/core/ladder/rail";
+import type { LessonDigest } from "@/core/log/digest";
+import { sideWords } from "@/core/people/student";
+import type { PracticeAct } from "@/core/practice/acts";
+import { readSides } from "@/core/skill/sides";
+import { dayAfter } from "@/core/text/fields";
+import { serverDay } from "@/store/days";
+import type { Store } from "@/store/db";
+import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
+import { lessonsOf, lessonView } from "@/store/lessons";
+import { listAssignments, practiceActs } from "@/store/practice";
+import { upToDate } from "@/store/projection";
+import { findStudent, studentNames } from "@/store/students";
+
+/** As far back as a student is looked at: a year of two lessons a week. */
+const LESSONS = 104;
+/** Lessons that are read try by try. */
+const READ = 40;
+/** Other students, and lessons of each, that the coach's own pace and way of correcting are told from. */
+const OTHERS = 6;
+const OTHERS_READ = 8;
+const AHEAD = [4, 8, 16] as const;
+/** Home and lesson are laid side by side over so many days. */
+const LATELY_DAYS = 42;
+/** Fewer tries on either side are no comparison. */
+const ENOUGH = 20;
+
+export interface RungProgress extends ThenNow {
+	rung: string;
+	name: string;
+	place: number;
+}
+
+export interface Compared {
+	name: string;
+	/** Good of tries at home, or in contest; and in lessons. */
+	there: { good: number; tries: number };
+	lesson: { good: number; tries: number };
+	apart: ReturnType<typeof difference>;
+}
+
+export interface LadderProgress {
+	id: string;
+	skill: string;
+	called: string;
+	ladder: Ladder;
+	holes: Rail["holes"];
+	way: PegDay[];
+	rungs: RungProgress[];
+	/** Rungs still above the peg. */
+	above: number;
+	ahead: Forecast[];
+	/** Why nothing is told of what comes. */
+	refusal: string | null;
+	home: Compared[];
+	contest: Compared | null;
+	goesWith: (GoesWith & { names: [earlier: string, later: string]; believed: boolean })[];
+	/** Pairs of positions of which enough was seen. */
+	asked: number;
+}
+
+export interface ProgressProps {
+	student: { id: string; name: string };
+	day: string;
+	lessons: number;
+	ladders: LadderProgress[];
+	cues: { effect: CueEffect | null; cued: number; uncued: number; words: RankedCue[]; kinds: RankedCue[] };
+	past: { ahead: number; made: number; held: number };
+	agreements: ({ position: string } & Agreement)[];
+}
+
+export async function readProgress(id: string): Promise<ProgressProps | null> {
+	const open = await upToDate();
+	const who = await findStudent(open, id);
+	if (!who) return null;
+	const [rows, lessons, others] = await Promise.all([
+		railedLadders(open, { students: [id] }),
+		lessonsOf(open, id, LESSONS),
+		paceOfOthers(open, id),
+	]);
+	const inUse = rows.filter((row) => !row.archived);
+	const views = await viewsOf(open, lessons.slice(0, READ));
+	const seen = views.flatMap(({ digest, view }) => seenIn(digest.lesson, digest.day, view, id));
+	const runs = cueRuns(seen);
+	const home = await homeOf(open, id);
+	const passes = new Map(inUse.map((row) => [row.id, passesOf(row, pegDays(row.id, lessons))]));
+	const ladders = inUse.map((row) =>
+		ladderProgress(row, who.student.strongSide, {
+			lessons,
+			seen,
+			home,
+			passes: passes.get(row.id) ?? [],
+			others: [...[...passes].flatMap(([ladder, own]) => (ladder === row.id ? [] : [own])), ...others.passes],
+		}),
+	);
+	return {
+		student: { id, name: who.student.name },
+		day: serverDay(),
+		lessons: lessons.length,
+		ladders,
+		cues: {
+			effect: cueEffect(runs, [...runs, ...others.runs]),
+			cued: runs.filter(({ cue }) => cue !== null).length,
+			uncued: runs.filter(({ cue }) => cue === null).length,
+			words: rankCues(runs, ({ words }) => words || null),
+			kinds: rankCues(runs, ({ of }) => of),
+		},
+		past: { ahead: AHEAD[0], ...pastForecasts([...passes.values(), ...others.passes], AHEAD[0]) },
+		agreements: agreementsIn(inUse, views),
+	};
+}
+
+const passesOf = (row: LadderRow & Railed, way: readonly PegDay[]): number[] =>
+	passesBy(
+		way,
+		row.ladder.rungs.map(({ id }) => id),
+		row.ladder.start,
+	);
+
+interface Viewed {
+	digest: LessonDigest;
+	view: NonNullable<Awaited<ReturnType<typeof lessonView>>>;
+}
+
+async function viewsOf(open: Store, digests: readonly LessonDigest[]): Promise<Viewed[]> {
+	const views = await Promise.all(
+		digests.map(async (digest) => ({ digest, view: await lessonView(open, digest.lesson) })),
+	);
+	return views.flatMap(({ digest, view }) => (view ? [{ digest, view }] : [])).reverse();
+}
+
+/** The coach's pace on other ladders, and how she corrects there. */
+async function paceOfOthers(open: Store, id: string): Promise<{ passes: number[][]; runs: CueRun[] }> {
+	const people = (await studentNames(open)).filter((one) => !one.archived && one.id !== id).slice(0, OTHERS);
+	const all = await Promise.all(
+		people.map(async (person) => {
+			const [rows, lessons] = await Promise.all([
+				railedLadders(open, { students: [person.id] }),
+				lessonsOf(open, person.id, LESSONS / 2),
+			]);
+			const views = await viewsOf(open, lessons.slice(0, OTHERS_READ));
+			return {
+				passes: rows.map((row) => passesOf(row, pegDays(row.id, lessons))).filter((one) => one.length > 0),
+				runs: cueRuns(views.flatMap(({ digest, view }) => seenIn(digest.lesson, digest.day, view, person.id))),
+			};
+		}),
+	);
+	return { passes: all.flatMap(({ passes }) => passes), runs: all.flatMap(({ runs }) => runs) };
+}
+
+type Entry = Extract<PracticeAct, { kind: "done" }>["body"] & { rung: string | null };
+
+/** What was done at home lately, by the rung it was for. */
+async function homeOf(open: Store, student: string): Promise<Entry[]> {
+	const since = dayAfter(serverDay(), -LATELY_DAYS);
+	const rows = await listAssignments(open, student);
+	const all = await Promise.all(
+		rows.map(async (row) => {
+			const rungs = new Map(row.assignment.items.map(({ id, rung }) => [id, rung]));
+			return (await practiceActs(open, row)).flatMap((act): Entry[] =>
+				act.kind === "done" && act.body.day >= since ? [{ ...act.body, rung: rungs.get(act.body.item) ?? null }] : [],
+			);
+		}),
+	);
+	return all.flat();
+}
+
+const sum = (all: readonly { good: number; tries: number }[]) => ({
+	good: all.reduce((total, one) => total + one.good, 0),
+	tries: all.reduce((total, one) => total + one.tries, 0),
+});
+
+/** Both sides with enough tries; null where one is missing. */
+function compare(
+	name: string,
+	there: { good: number; tries: number },
+	lesson: { good: number; tries: number },
+): Compared | null {
+	return there.tries < ENOUGH || lesson.tries < ENOUGH
+		? null
+		: { name, there, lesson, apart: difference(there, lesson) };
+}
+
+function ladderProgress(
+	row: LadderRow & Railed,
+	strong: "left" | "right",
+	known: {
+		lessons: readonly LessonDigest[];
+		seen: readonly SeenVisit[];
+		home: readonly Entry[];
+		passes: readonly number[];
+		others: readonly (readonly number[])[];
+	},
+): LadderProgress {
+	const { ladder, rail, followed } = row;
+	const { lessons, passes, others } = known;
+	const sees = { side: ladder.side, strong };
+	const daysOn = new Map<string, RungLesson[]>();
+	for (const { lesson, day, rungs } of [...lessons].reverse())
+		for (const one of rungs)
+			if (one.ladder === row.id)
+				daysOn.set(one.rung, [
+					...(daysOn.get(one.rung) ?? []),
+					{ lesson, day, good: one.good, tries: one.tries, marks: one.marks },
+				]);
+	const nameOf = (rung: string) => readSides(ladder.rungs.find(({ id }) => id === rung)?.settings.name ?? "", sees);
+	const ahead = AHEAD.map((n) => forecast(passes, n, others));
+	const order = followed.positions.map(({ id }) => id);
+	const { found, asked } = goesWith(
+		known.seen.filter((visit) => visit.ladder === row.id),
+		order,
+	);
+	const called = (position: string) => {
+		const one = followed.positions.find(({ id }) => id === position);
+		return one?.short || one?.name || "a position that is gone";
+	};
+	const since = dayAfter(serverDay(), -LATELY_DAYS);
+	return {
+		id: row.id,
+		skill: followed.name,
+		called: ladder.side === "none" ? followed.name : `${followed.name}, ${sideWords(ladder.side, strong)}`,
+		ladder,
+		holes: rail.holes,
+		way: pegDays(row.id, lessons),
+		rungs: ladder.rungs.flatMap(({ id }, place) => {
+			const told = thenAndNow(daysOn.get(id) ?? []);
+			return told ? [{ ...told, rung: id, name: nameOf(id), place }] : [];
+		}),
+		above: ladder.rungs.length - 1 - rail.pegIndex,
+		ahead: ahead.flatMap((one) => (one.ok ? [one.value] : [])),
+		refusal: ahead[0]?.ok === false ? (ahead[0].refusals[0]?.sentence ?? null) : null,
+		home: ladder.rungs.flatMap(({ id }) => {
+			const lately = (daysOn.get(id) ?? []).filter(({ day }) => day >= since);
+			const one = compare(nameOf(id), sum(known.home.filter(({ rung }) => rung === id)), sum(lately));
+			return one ? [one] : [];
+		}),
+		contest: contestOf(ladder, daysOn),
+		goesWith: found.map((one) => ({
+			...one,
+			names: [called(one.earlier), called(one.later)],
+			believed: followed.positions.some(({ id, origin }) => id === one.later && origin === one.earlier),
+		})),
+		asked,
+	};
+}
+
+/** Rungs under pressure against the rung right below each: does it hold where it counts? */
+function contestOf(ladder: Ladder, daysOn: ReadonlyMap<string, readonly RungLesson[]>): Compared | null {
+	const pairs = ladder.rungs.flatMap((rung, i) => {
+		const below = ladder.rungs[i - 1];
+		const pressed = (rung.settings.notches.pressure ?? 0) > (below?.settings.notches.pressure ?? 0);
+		return below && pressed ? [[rung.id, below.id] as const] : [];
+	});
+	const of = (ids: readonly string[]) => sum(ids.flatMap((id) => daysOn.get(id) ?? []));
+	return compare("with people watching", of(pairs.map(([over]) => over)), of(pairs.map(([, under]) => under)));
+}
+
+/** Where coach and partner logged the same set apart: whether they saw the same, position by position. */
+function agreementsIn(rows: readonly (LadderRow & Railed)[], views: readonly Viewed[]): ProgressProps["agreements"] {
+	const names = new Map(
+		rows.flatMap(({ followed }) => followed.positions.map(({ id, short, name }) => [id, short || name])),
+	);
+	const pairs = new Map<string, { one: boolean; other: boolean }[]>();
+	for (const { view } of views)
+		for (const visit of view.visits) {
+			const own = visit.tries.filter((t) => !t.apart);
+			const theirs = visit.tries.filter((t) => t.apart);
+			// Try by try only where both logged as many: else nobody knows which is which.
+			if (theirs.length === 0 || own.length !== theirs.length) continue;
+			own.forEach((mine, i) => {
+				for (const { id } of visit.placing.positions) {
+					const isOff = (t: typeof mine | undefined) => t?.body.off.some(({ position }) => position === id) ?? false;
+					pairs.set(id, [...(pairs.get(id) ?? []), { one: isOff(mine), other: isOff(theirs[i]) }]);
+				}
+			});
+		}
+	return [...pairs].flatMap(([id, both]) => {
+		const told = agreement(both);
+		return told ? [{ position: names.get(id) ?? "a position that is gone", ...told }] : [];
+	});
+}
