@@ -8,6 +8,7 @@ export const pages = {
 		"/students/isolde/lessons",
 		"/students/isolde/progress",
 		"/records",
+		"/studio",
 		"/find?q=elbow",
 		"/offline",
 	],

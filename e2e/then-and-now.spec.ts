@@ -52,3 +52,20 @@ test("a forecast is refused with too few lessons, and never tells of more rungs 
 	await accessible(page);
 	expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
 });
+
+test("the studio in sentences, each a press from its evidence; steps are weighed when it is asked for", async ({
+	page,
+}) => {
+	await page.goto("/students");
+	await page.getByRole("link", { name: "the studio" }).click();
+	await expect(page.getByRole("heading", { name: "The studio" })).toBeVisible();
+	for (const name of ["Who is stuck", "Who coasts", "Rungs that hold everybody", "What was said most"])
+		await expect(page.getByRole("region", { name })).toContainText(/./);
+	await expect(page.getByRole("region", { name: "What was said most" }).getByRole("listitem").first()).toContainText(
+		"times",
+	);
+	await touch(page, "weigh them").click();
+	const weights = page.getByRole("region", { name: "What a step really weighs" }).getByRole("status");
+	await expect(weights).toContainText(/times its weight|nothing is said of/);
+	await accessible(page);
+});

@@ -74,3 +74,25 @@ export async function causeMarks({ db }: Store, skill: string): Promise<Map<stri
 	}
 	return marks;
 }
+
+export interface SaidOften {
+	cue: string;
+	times: number;
+	students: number;
+}
+
+/** The cues that were given most since a day. */
+export async function saidOften({ db }: Store, since: string, atMost: number): Promise<SaidOften[]> {
+	const cue = sql<string>`json_extract(${t.event.body}, '$.cue.text')`;
+	return db
+		.select({
+			cue,
+			times: sql<number>`count(*)`,
+			students: sql<number>`count(distinct ${t.event.student})`,
+		})
+		.from(t.event)
+		.where(and(eq(t.event.kind, "feedback"), sql`${t.event.localDay} >= ${since}`, sql`${cue} is not null`))
+		.groupBy(cue)
+		.orderBy(sql`count(*) desc`)
+		.limit(atMost);
+}

@@ -19,6 +19,8 @@ export interface StepWeight {
 	high: number;
 	students: number;
 	lessons: number;
+	/** Enough students and lessons to say anything. */
+	sure: boolean;
 	says: "heavier" | "lighter" | "as it is";
 }
 
@@ -40,8 +42,12 @@ const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
  */
 export function stepWeights(visits: readonly WeighedVisit[]): StepWeight[] {
 	const used = severalRungs(visits);
-	const names = [...new Set(used.flatMap(({ weights }) => Object.keys(weights)))].filter(
-		(name) => movesIn(used, name) > 0,
+	const lessons = [...new Set(used.map(({ lesson }) => lesson))].map((id) =>
+		used.filter(({ lesson }) => lesson === id),
+	);
+	// A step that no lesson has both sides of is not weighed by any.
+	const names = [...new Set(used.flatMap(({ weights }) => Object.keys(weights)))].filter((name) =>
+		lessons.some((visits) => movesIn(visits, name) > 0),
 	);
 	if (names.length === 0) return [];
 	const k = fitted(used, names);
@@ -55,16 +61,9 @@ export function stepWeights(visits: readonly WeighedVisit[]): StepWeight[] {
 	return names.map((difficulty, i) => {
 		const weighs = (k[i] as number) / mean;
 		const error = (wide * (errors[i] as number)) / mean;
-		const moving = used.filter(
-			(one) =>
-				movesIn(
-					used.filter(({ lesson }) => lesson === one.lesson),
-					difficulty,
-				) > 0,
-		);
-		const students = new Set(moving.map(({ student }) => student)).size;
-		const lessons = new Set(moving.map(({ lesson }) => lesson)).size;
-		const sure = students >= STUDENTS && lessons >= LESSONS;
+		const moving = lessons.filter((visits) => movesIn(visits, difficulty) > 0);
+		const students = new Set(moving.flatMap((visits) => visits.map(({ student }) => student))).size;
+		const sure = students >= STUDENTS && moving.length >= LESSONS;
 		const [low, high] = [weighs - error, weighs + error];
 		return {
 			difficulty,
@@ -72,7 +71,8 @@ export function stepWeights(visits: readonly WeighedVisit[]): StepWeight[] {
 			low,
 			high,
 			students,
-			lessons,
+			lessons: moving.length,
+			sure,
 			says: !sure ? "as it is" : low > 1 ? "heavier" : high < 1 ? "lighter" : "as it is",
 		};
 	});

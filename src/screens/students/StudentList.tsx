@@ -17,9 +17,14 @@ export function StudentList({ students }: { students: StudentLine[] }) {
 		>
 			<div className={css.head}>
 				<h1>Students</h1>
-				<Link className="btn btn-primary" href="/students/new">
-					add a student
-				</Link>
+				<span>
+					<Link className="me-3" href="/studio">
+						the studio
+					</Link>
+					<Link className="btn btn-primary" href="/students/new">
+						add a student
+					</Link>
+				</span>
 			</div>
 			{here.length === 0 && <p>Nobody yet. A name is enough to begin with.</p>}
 			{here.map((student) => (
