@@ -69,3 +69,12 @@ test("the studio in sentences, each a press from its evidence; steps are weighed
 	await expect(weights).toContainText(/times its weight|nothing is said of/);
 	await accessible(page);
 });
+
+test("on a skill's origins what the log shows stands beside what the coach says", async ({ page }) => {
+	await page.goto("/skills/clubs#origins");
+	const origins = page.getByRole("region", { name: "Origins" });
+	await origins.getByRole("button", { name: "what does the log show?" }).click();
+	await expect(origins.getByRole("status")).toContainText(/height goes with release: .*Bram Ostwick/);
+	await expect(origins.getByRole("status")).toContainText("The skill says so too.");
+	await accessible(page);
+});

@@ -66,7 +66,11 @@ try {
 	await shot("today", bench, "/");
 	await shot("student", bench, "/students/isolde");
 	await shot("skill", bench, "/skills/balls", () => press("more of position 4"));
-	await shot("origins", bench, "/skills/passing#origins");
+	await shot("origins", bench, "/skills/passing#origins", async () => {
+		await press("what does the log show?");
+		await page.getByText("goes with").first().waitFor();
+	});
+	await shot("progress", bench, "/students/bram/progress");
 	await shot("ladder", bench, "/ladders/isolde-clubs");
 	await shot("today-phone", phone, "/");
 	await shot("calendar", bench, "/calendar", () => press(/^move or leave out/));
@@ -93,10 +97,8 @@ try {
 		await page.getByText("Correct height").waitFor();
 	});
 	await light("paper");
-	await shot("live-desk", bench, undefined, async () => {
-		await page.getByRole("button", { name: "follow", exact: true }).click();
-		await touch("GOOD", "GOOD");
-	});
+	await page.getByRole("button", { name: "follow", exact: true }).click();
+	await touch("GOOD", "GOOD");
 	await shot("wrap-up", bench, undefined, async () => {
 		await press("more");
 		await page.getByRole("link", { name: "wrap up" }).click();

@@ -1,5 +1,7 @@
 import { climb } from "@/core/build/difficulty";
 import { allDifficulties } from "@/core/build/usual";
+import { goesWith } from "@/core/insight/goesWith";
+import { seenIn } from "@/core/insight/seen";
 import { type StepWeight, stepWeights, type WeighedVisit } from "@/core/insight/stepWeights";
 import {
 	type Coasting,
@@ -138,4 +140,47 @@ async function weighedIn(
 			},
 		];
 	});
+}
+
+/** A pair that the log shows, with whose lessons show it. */
+export interface LoggedOrigin {
+	earlier: string;
+	later: string;
+	students: string[];
+	tries: number;
+}
+
+const ORIGIN_STUDENTS = 12;
+const ORIGIN_LESSONS = 20;
+
+/** What the log shows of where a skill's faults start: by student, each for themselves; and how many could be asked. */
+export async function originsInLog(open: Store, skill: string): Promise<{ found: LoggedOrigin[]; asked: number }> {
+	const rows = (await laddersInUse(open)).filter((row) => !row.archived && row.skill === skill);
+	const people = new Map(rows.map(({ student, studentName }) => [student, studentName]));
+	const found = new Map<string, LoggedOrigin>();
+	let asked = 0;
+	for (const [student, name] of [...people].slice(0, ORIGIN_STUDENTS)) {
+		const theirs = rows.filter((row) => row.student === student);
+		const ids = new Set(theirs.map(({ id }) => id));
+		const seen = (
+			await Promise.all(
+				(
+					await lessonsOf(open, student, ORIGIN_LESSONS)
+				).map(async ({ lesson, day }) => {
+					const view = await lessonView(open, lesson);
+					return view ? seenIn(lesson, day, view, student) : [];
+				}),
+			)
+		)
+			.flat()
+			.filter(({ ladder }) => ids.has(ladder));
+		const told = goesWith(seen, theirs[0]?.followed.positions.map(({ id }) => id) ?? []);
+		if (told.asked > 0) asked += 1;
+		for (const { earlier, later, tries } of told.found) {
+			const key = `${earlier} ${later}`;
+			const one = found.get(key) ?? { earlier, later, students: [], tries: 0 };
+			found.set(key, { ...one, students: [...one.students, name], tries: one.tries + tries.length });
+		}
+	}
+	return { found: [...found.values()].sort((a, b) => b.students.length - a.students.length), asked };
 }

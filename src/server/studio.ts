@@ -8,11 +8,17 @@ import { ident } from "@/core/text/fields";
 import { findCoach, saveCoach } from "@/store/coach";
 import { store } from "@/store/db";
 import { upToDate } from "@/store/projection";
-import { type Weighed, weighSteps } from "./readStudio";
+import { type LoggedOrigin, originsInLog, type Weighed, weighSteps } from "./readStudio";
 
 /** What steps really weighed: asked for by a press, since it reads many lessons try by try. */
 export async function weigh(): Promise<Outcome<Weighed[]>> {
 	return { ok: true, value: await weighSteps(await upToDate()) };
+}
+
+/** What the log shows of where a skill's faults start: asked for by a press, as above. */
+export async function askOrigins(skill: unknown): Promise<Outcome<{ found: LoggedOrigin[]; asked: number }>> {
+	const read = parse(z.object({ skill: ident }), { skill });
+	return read.ok ? { ok: true, value: await originsInLog(await upToDate(), read.value.skill) } : read;
 }
 
 const QUARTERS = 4;

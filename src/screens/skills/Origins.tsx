@@ -1,10 +1,13 @@
 "use client";
 
+import { useState } from "react";
 import { type Arrow, arrowsOf } from "@/core/skill/origins";
 import type { Skill } from "@/core/skill/skill";
 import { cutText } from "@/core/text/fields";
 import type { OtherSkill } from "@/server/readSkills";
+import type { LoggedOrigin } from "@/server/readStudio";
 import css from "@/ui/rows.module.css";
+import { LoggedOrigins } from "./LoggedOrigins";
 import own from "./skills.module.css";
 
 const PITCH = 40;
@@ -14,6 +17,7 @@ const WIDTH = 680;
 /** From where each fault starts to where it shows: a small drawing, and the same in sentences. */
 export function Origins({ id, skill, others }: { id: string; skill: Skill; others: readonly OtherSkill[] }) {
 	const { positions } = skill;
+	const [logged, setLogged] = useState<readonly LoggedOrigin[]>([]);
 	const arrows = arrowsOf(id, skill);
 	if (positions.length === 0)
 		return <p className="mt-2 mute">No key position yet, so nothing can come from anywhere.</p>;
@@ -62,6 +66,9 @@ export function Origins({ id, skill, others }: { id: string; skill: Skill; other
 						/>
 					);
 				})}
+				{logged.map(({ earlier, later }) => (
+					<LoggedArrow key={`${earlier} ${later}`} from={at(earlier)} to={at(later)} />
+				))}
 				{outside.map((arrow, i) => {
 					const y =
 						at(arrow.to.position) +
@@ -96,9 +103,10 @@ export function Origins({ id, skill, others }: { id: string; skill: Skill; other
 				})}
 			</svg>
 			<p className="hint m-0">
-				Filled: where faults start. Thick: the usual origin; thin: one candidate among others. The first one off is
-				corrected first.
+				Filled: where faults start. Thick: the usual origin; thin: one candidate among others; dashed: what the log
+				shows. The first one off is corrected first.
 			</p>
+			<LoggedOrigins id={id} skill={skill} arrows={arrows} logged={logged} onTold={setLogged} />
 			<ul className={css.plain}>
 				{positions.map((position) => {
 					const into = arrows.filter(({ to }) => to.position === position.id).sort((a, b) => a.rank - b.rank);
@@ -111,5 +119,17 @@ export function Origins({ id, skill, others }: { id: string; skill: Skill; other
 				})}
 			</ul>
 		</section>
+	);
+}
+
+/** A pair that the log shows, outside of the skill's own arrows. */
+function LoggedArrow({ from, to }: { from: number; to: number }) {
+	const bulge = Math.min(140, 50 + (to - from) * 0.5);
+	return (
+		<path
+			className={own.logged}
+			d={`M${LINE - 8} ${from} C${LINE - bulge} ${from} ${LINE - bulge} ${to} ${LINE - 9} ${to}`}
+			markerEnd="url(#arrowhead)"
+		/>
 	);
 }
