@@ -7,6 +7,7 @@ export const pages = {
 		"/students/isolde",
 		"/students/isolde/lessons",
 		"/students/isolde/progress",
+		"/students/isolde/load",
 		"/records",
 		"/studio",
 		"/find?q=elbow",

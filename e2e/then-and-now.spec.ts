@@ -1,3 +1,4 @@
+import { Pack } from "@/core/pack/pack";
 import { accessible, expect, test, touch } from "./studio";
 
 test.use({ demo: true, viewport: { width: 1280, height: 800 } });
@@ -77,4 +78,27 @@ test("on a skill's origins what the log shows stands beside what the coach says"
 	await expect(origins.getByRole("status")).toContainText(/height goes with release: .*Bram Ostwick/);
 	await expect(origins.getByRole("status")).toContainText("The skill says so too.");
 	await accessible(page);
+});
+
+test("the cue that worked for a student is offered first in the lesson, and says so", async ({ page }) => {
+	await page.setViewportSize({ width: 390, height: 844 });
+	const pack = Pack.parse(await (await page.request.get("/api/pack")).json());
+	// Whose peg stands on a rung that watches a position with such a cue.
+	const known = pack.ladders.flatMap((ladder) => {
+		const worked = pack.students.find(({ id }) => id === ladder.student)?.worked ?? [];
+		const watch = ladder.rungs.find(({ id }) => id === ladder.peg)?.settings.watch ?? [];
+		return ladder.positions.flatMap((position) => {
+			const cue = worked.find(({ text }) => position.cues.some((one) => one.text === text));
+			return cue && watch.includes(position.id) ? [{ ladder, position, cue }] : [];
+		});
+	});
+	const [first] = known;
+	if (!first) throw new Error("the demo has no cue that worked");
+	await page.goto(`/students/${first.ladder.student}`);
+	await touch(page, `lesson: ${first.ladder.skill}, ${first.ladder.side}`).click();
+	await page.locator('[data-field="good"]').click();
+	await touch(page, "cue").click();
+	const choice = page.getByRole("region", { name: first.position.name, exact: true }).getByRole("button").first();
+	await expect(choice).toContainText(first.cue.text);
+	await expect(choice).toContainText(/worked before, right \d+ in 10/);
 });

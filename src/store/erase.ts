@@ -7,7 +7,8 @@ import { stamp } from "./documents";
 import { asEvent, forgetAside } from "./events";
 import { leavePlans } from "./plans";
 import { leavePractice } from "./practice";
-import { clearProjectionsOf, refoldLessons } from "./projection";
+import { refoldLessons } from "./projectedLessons";
+import { clearProjectionsOf } from "./projection";
 import * as t from "./schema";
 
 export interface ToErase {

@@ -108,6 +108,8 @@ export interface StudentDigest {
 	lessons: number;
 	last: string | null;
 	next: string | null;
+	/** Cues that worked for them lately, the best first. */
+	worked: { text: string; share: number }[] | null;
 }
 
 /** When each student was last here and comes next. */

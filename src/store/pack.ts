@@ -1,6 +1,7 @@
 import { and, eq, ne } from "drizzle-orm";
 import { digestLadder } from "@/core/ladder/digest";
 import { foldRail } from "@/core/ladder/rail";
+import { type Reached, reachedOn } from "@/core/load/load";
 import type { Pack } from "@/core/pack/pack";
 import { packLadder } from "@/core/pack/packLadder";
 import { takePlan } from "@/core/plan/take";
@@ -11,13 +12,15 @@ import type { Store } from "./db";
 import { highestPlace } from "./events";
 import { keyCues } from "./keyCues";
 import { railedLadders } from "./ladders";
-import { lastOpenings, openLessons, usedSince } from "./lessons";
+import { digestsFor } from "./lessonDigests";
+import { lastOpenings, openLessons, studentDigests, usedSince } from "./lessons";
+import { loadSince } from "./loads";
 import { plansFrom } from "./plans";
-import { catchUp, digestsFor } from "./projection";
+import { catchUp } from "./projection";
 import { causeMarks, openParked, openPromises } from "./said";
 import * as t from "./schema";
 import { skillNames } from "./skills";
-import { listStudents } from "./students";
+import { listStudents, type StudentRow } from "./students";
 import { studioMark } from "./studio";
 
 /** As many lessons as a week holds. */
@@ -31,7 +34,7 @@ const MOST_PLANS = 60;
 export async function makePack(store: Store, without: string | null): Promise<Pack> {
 	await catchUp(store);
 	const students = (await listStudents(store)).filter((row) => !row.archived);
-	const [studio, rows, skills, promises, parked, worked, { coach }, open, used, lastOnes, plans, keys] =
+	const [studio, rows, skills, promises, parked, worked, { coach }, open, used, lastOnes, plans, keys, digests] =
 		await Promise.all([
 			studioMark(store),
 			railedLadders(store, { students: students.map((row) => row.id) }),
@@ -45,6 +48,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 			lastOpenings(store),
 			plansFrom(store, dayAfter(serverDay(), -1), MOST_PLANS),
 			keyCues(store),
+			studentDigests(store),
 		]);
 	const ladders = rows.filter((row) => !row.archived);
 	const people = new Map(students.map(({ id, student }) => [id, student]));
@@ -52,6 +56,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 	const found = new Map(
 		await Promise.all(skillIds.map(async (skill) => [skill, await causeMarks(store, skill)] as const)),
 	);
+	const reached = await reachedToday(store, students);
 	const around = (row: { id: string; student: string; skill: string }) => {
 		const student = people.get(row.student);
 		if (!student) throw new Error("a ladder was read whose student was not");
@@ -63,6 +68,8 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 			bandHigh: coach.band.high,
 			unit: coach.unit,
 			...(causes ? { causes } : {}),
+			reached: reached.get(row.student) ?? [],
+			worked: (digests.get(row.student)?.worked ?? []).map(({ text }) => text),
 			...(used.has(row.id) ? { used: used.get(row.id) } : {}),
 		};
 	};
@@ -72,7 +79,14 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		students: students.map(({ id, student }) => {
 			const last = lastOnes.get(id);
 			const cues = keys.get(id);
-			return { id, student, ...(last ? { last } : {}), ...(cues ? { cues } : {}) };
+			const worked = digests.get(id)?.worked ?? [];
+			return {
+				id,
+				student,
+				...(last ? { last } : {}),
+				...(cues ? { cues } : {}),
+				...(worked.length > 0 ? { worked } : {}),
+			};
 		}),
 		ladders: await Promise.all(
 			ladders.map(async (row) => {
@@ -91,6 +105,19 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		}),
 		open: open.map(({ lesson, students: who, day }) => ({ lesson, students: who, day })),
 	};
+}
+
+/** Limits of load that are reached today, of the few students who have any. */
+async function reachedToday(store: Store, students: readonly StudentRow[]): Promise<Map<string, Reached[]>> {
+	const day = serverDay();
+	const limited = students.filter(({ student }) => (student.loadLimits ?? []).length > 0);
+	const all = await Promise.all(
+		limited.map(async ({ id, student }) => {
+			const days = await loadSince(store, id, dayAfter(day, -6));
+			return [id, reachedOn(days, student.loadLimits ?? [], day)] as const;
+		}),
+	);
+	return new Map(all);
 }
 
 async function laddersIn({ db }: Store, lesson: string | null): Promise<Set<string>> {

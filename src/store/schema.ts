@@ -317,6 +317,8 @@ export const studentDigest = sqliteTable("student_digest", {
 	/** Day of the last lesson, and the day set for the next. */
 	last: text(),
 	next: text(),
+	/** Cues that worked for them lately, the best first. */
+	worked: text({ mode: "json" }).$type<{ text: string; share: number }[]>(),
 });
 
 /** What was promised, parked, noted, remarked and wished: kept in sight, and searched. */

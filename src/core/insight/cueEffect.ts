@@ -144,3 +144,52 @@ export function rankCues(runs: readonly CueRun[], by: (cue: SeenCue) => string |
 		})
 		.sort((a, b) => b.share - a.share);
 }
+
+/** What followed one cue, of one student, in one lesson or in several. */
+export interface CueTook extends After {
+	words: string;
+	given: number;
+}
+
+/** Cues of some visits by their words, with what followed each. */
+export function cuesTook(visits: readonly SeenVisit[]): CueTook[] {
+	const took = new Map<string, CueTook>();
+	for (const { cue, after } of cueRuns(visits)) {
+		if (!cue?.words) continue;
+		const one = took.get(cue.words) ?? { words: cue.words, given: 0, right: 0, of: 0 };
+		took.set(cue.words, { ...one, given: one.given + 1, right: one.right + after.right, of: one.of + after.of });
+	}
+	return [...took.values()];
+}
+
+/** Given so often, and better than the mean of all: it is offered first. */
+const WORKED_GIVEN = 3;
+
+/**
+ * The cues that worked for a student: given three times or more, and followed by more than the
+ * mean of all that were said to them, each drawn to it by 24 tries; the best first.
+ */
+export function workedOf(took: readonly CueTook[]): { text: string; share: number }[] {
+	const all = took.reduce((sum, one) => ({ right: sum.right + one.right, of: sum.of + one.of }), { right: 0, of: 0 });
+	if (all.of === 0) return [];
+	const mean = all.right / all.of;
+	const sums = new Map<string, CueTook>();
+	for (const one of took) {
+		const before = sums.get(one.words) ?? { words: one.words, given: 0, right: 0, of: 0 };
+		sums.set(one.words, {
+			...before,
+			given: before.given + one.given,
+			right: before.right + one.right,
+			of: before.of + one.of,
+		});
+	}
+	return [...sums.values()]
+		.map(({ words, given, right, of }) => ({
+			text: words,
+			given,
+			share: (right + SHRINK_CUE * mean) / (of + SHRINK_CUE),
+		}))
+		.filter(({ given, share }) => given >= WORKED_GIVEN && share > mean)
+		.sort((a, b) => b.share - a.share)
+		.map(({ text, share }) => ({ text, share }));
+}

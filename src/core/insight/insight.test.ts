@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { agreement, type BothSaw } from "./agreement";
-import { type CueRun, cueEffect, cueRuns, ENOUGH, rankCues } from "./cueEffect";
+import { type CueRun, cueEffect, cueRuns, cuesTook, ENOUGH, rankCues, workedOf } from "./cueEffect";
 import { forecast, pastForecasts } from "./forecast";
 import { goesWith, testPair } from "./goesWith";
 import { upperTail } from "./normal";
@@ -127,6 +127,23 @@ describe("did the cue take", () => {
 		);
 		expect(ranked.map(({ name }) => name)).toEqual(["old", "lucky", "weak"]);
 	});
+});
+
+test("a cue has worked that was given three times and is over the mean of all; the best stands first", () => {
+	const took = (words: string, given: number, right: number, of: number) => ({ words, given, right, of });
+	const all = [
+		took("old", 8, 30, 40),
+		took("old", 2, 10, 12),
+		took("weak", 9, 10, 40),
+		took("once", 2, 12, 12),
+		took("fair", 5, 20, 30),
+	];
+	expect(workedOf(all).map(({ text }) => text)).toEqual(["old", "fair"]);
+	expect(workedOf([])).toEqual([]);
+	const told = cuesTook([
+		visit([tried("p1"), said("p1", "higher"), tried(), tried("p1"), said("p1", "higher"), tried("p1")]),
+	]);
+	expect(told).toEqual([{ words: "higher", given: 2, right: 1, of: 3 }]);
 });
 
 describe("how long", () => {

@@ -1,3 +1,4 @@
+import { type Reached, reachedWords } from "@/core/load/load";
 import type { Student } from "@/core/people/student";
 import { list } from "@/core/text/lists";
 import type { Rung } from "./ladder";
@@ -16,19 +17,23 @@ const key = (word: string) => word.trim().toLocaleLowerCase();
 
 /**
  * The rungs that a protected body part or missing kit takes out or eases: those whose
- * loads name the part with more than 0, or whose needs name the kit, letter case aside.
+ * loads name the part with more than 0, or whose needs name the kit, letter case aside; and
+ * those that load a part whose limit of the day or of seven days is reached.
  */
-export function limitsOf(rungs: readonly Rung[], student: Limited): Limit[] {
+export function limitsOf(rungs: readonly Rung[], student: Limited, reached: readonly Reached[] = []): Limit[] {
 	const missing = new Set((student.lacks ?? []).map(key));
 	return rungs.flatMap(({ id, settings }): Limit[] => {
 		const parts = student.protectedParts.filter((part) => (settings.loads[part] ?? 0) > 0);
 		const kit = (settings.needs ?? []).filter((one) => missing.has(key(one)));
-		if (parts.length + kit.length === 0) return [];
+		const full = reached.filter(({ part }) => (settings.loads[part] ?? 0) > 0);
+		if (parts.length + kit.length + full.length === 0) return [];
 		const why = [
 			...(parts.length > 0 ? [`it loads the ${list(parts)}, which ${parts.length > 1 ? "are" : "is"} protected`] : []),
 			...(kit.length > 0 ? [`it needs ${list(kit)}, which ${kit.length > 1 ? "are" : "is"} not there`] : []),
+			...full.map(reachedWords),
 		].join("; ");
-		const eased = settings.easier !== "";
+		// What is easier loads as well: over its limit a part rests.
+		const eased = settings.easier !== "" && full.length === 0;
 		return [
 			{
 				rung: id,

@@ -1,4 +1,7 @@
 import { wayOf } from "@/core/analysis/ways";
+import { type CueTook, cuesTook } from "@/core/insight/cueEffect";
+import { seenIn } from "@/core/insight/seen";
+import { addDays, type LoadDay, timesTries } from "@/core/load/load";
 import { isShown } from "@/core/skill/cue";
 import type { CheckDigest } from "./check";
 import { markOf, readMark } from "./marks";
@@ -98,11 +101,39 @@ export interface LessonDigest {
 	/** Questions put to the student with their answers, and what was seen in held finishes: to be found by their words. */
 	heard: string;
 	students: string[];
+	/** Cues that were given after a fault, by the student, and what followed each. */
+	took?: (CueTook & { student: string })[];
+	/** What all attempts, counted or not, put on each student's parts: tries times what a try loads. */
+	load?: Record<string, LoadDay["parts"]>;
 	/** All attempts, counted or not. */
 	attempts: number;
 	rungs: RungDigest[];
 	moves: MoveDigest[];
 	last: LastVisit[];
+}
+
+/** What followed the cues of a lesson; a lesson without any says nothing of it. */
+function tookIn(lesson: string, view: LessonView): Pick<LessonDigest, "took"> {
+	const students = [...new Set(view.visits.flatMap(({ student }) => student ?? []))];
+	const took = students.flatMap((student) =>
+		cuesTook(seenIn(lesson, "", view, student)).map((one) => ({ ...one, student })),
+	);
+	return took.length > 0 ? { took } : {};
+}
+
+function loadIn(view: LessonView): Pick<LessonDigest, "load"> {
+	const sums = new Map<string, LoadDay[]>();
+	for (const { student, placing, tries, tallies } of view.visits) {
+		if (student === null) continue;
+		const all = tries.length + tallies.reduce((sum, one) => sum + one.tries, 0);
+		const parts = timesTries(placing.settings.loads, all);
+		sums.set(student, [...(sums.get(student) ?? []), { day: "", parts }]);
+	}
+	const load = [...sums].flatMap(([student, days]) => {
+		const parts = addDays(days)[0]?.parts ?? {};
+		return Object.keys(parts).length > 0 ? [[student, parts] as const] : [];
+	});
+	return load.length > 0 ? { load: Object.fromEntries(load) } : {};
 }
 
 const own = (visit: Visit) => anyForm(visit).filter((item) => item.variation === formOf(visit.placing));
@@ -147,6 +178,8 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 		students: [...new Set([view.opened?.student, ...view.visits.map((visit) => visit.student)])].filter(
 			(id): id is string => Boolean(id),
 		),
+		...tookIn(lesson, view),
+		...loadIn(view),
 		attempts: view.visits.flatMap(inOrder).reduce((sum, item) => sum + triesIn(item), 0),
 		rungs: wrapUp(view)
 			.filter((rung) => rung.visits.some((visit) => inOrder(visit).length > 0))

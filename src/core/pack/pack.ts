@@ -102,6 +102,8 @@ export const Pack = z.object({
 			last: z.optional(z.object({ minutes: z.nullable(z.number()), wish: z.string() })),
 			/** Cues to be met again: how often they were, and the day they are due. */
 			cues: z.optional(z.array(z.object({ text: z.string(), met: z.number(), due: z.nullable(z.string()) }))),
+			/** Cues that worked for them lately, with the share right after each, the best first. */
+			worked: z.optional(z.array(z.object({ text: z.string(), share: z.number() }))),
 		}),
 	),
 	ladders: z.array(PackLadder),

@@ -4,6 +4,7 @@ import type { Ladder } from "@/core/ladder/ladder";
 import type { LastTime } from "@/core/ladder/lastTime";
 import { limitsOf } from "@/core/ladder/limits";
 import type { Rail } from "@/core/ladder/rail";
+import type { Reached } from "@/core/load/load";
 import type { Student } from "@/core/people/student";
 import { whyNotAlone } from "@/core/practice/alone";
 import { isJudged, lookOf, picturesOf } from "@/core/skill/look";
@@ -20,6 +21,10 @@ export interface Around {
 	bandLow?: number | undefined;
 	/** And its upper edge. */
 	bandHigh?: number | undefined;
+	/** Limits of load that are reached. */
+	reached?: readonly Reached[];
+	/** Cues that worked for this student lately, the best first. */
+	worked?: readonly string[];
 	/** What was found of candidate causes for this student. */
 	causes?: PackLadder["causes"];
 	/** What other lessons of the day have used of its rungs' limits. */
@@ -30,11 +35,18 @@ export interface Around {
 	skills: ReadonlyMap<string, string>;
 }
 
+/** What worked before stands first, among cues outside of the body as well: the first of those is offered first. */
+function workedFirst<T extends { text: string }>(cues: readonly T[], worked: readonly string[]): T[] {
+	const rank = ({ text }: T) => (worked.includes(text) ? worked.indexOf(text) : worked.length);
+	return cues.toSorted((a, b) => rank(a) - rank(b));
+}
+
 function packPosition(
 	position: KeyPosition,
 	ladder: Ladder,
 	strong: "left" | "right",
 	nameOf: (position: string | null) => string,
+	worked: readonly string[],
 ): PackPosition {
 	const sides = { side: ladder.side, strong };
 	const { id, short, must, deduction } = position;
@@ -57,7 +69,10 @@ function packPosition(
 		short,
 		name: readSides(position.name, sides),
 		fault: readSides(position.fault, sides),
-		cues: position.cues.map((cue) => ({ ...cue, text: readSides(cue.text, sides) })),
+		cues: workedFirst(
+			position.cues.map((cue) => ({ ...cue, text: readSides(cue.text, sides) })),
+			worked,
+		),
 		...(must === undefined ? {} : { must }),
 		...(deduction === undefined ? {} : { deduction }),
 		look: lookOf(position, ladder, sides),
@@ -74,7 +89,7 @@ export function packLadder(
 	around: Around,
 ): PackLadder {
 	const { side, policy, rungs } = row.ladder;
-	const limits = limitsOf(rungs, around.student);
+	const limits = limitsOf(rungs, around.student, around.reached);
 	const notHome = rungs.flatMap((rung) => {
 		const why = whyNotAlone(rung.settings, row.ladder.difficulties ?? row.followed.difficulties ?? allDifficulties);
 		return why ? [[rung.id, why] as const] : [];
@@ -93,7 +108,7 @@ export function packLadder(
 		// What nobody judges yet at this stage is no field, and nothing that is off.
 		positions: row.followed.positions
 			.filter((position) => isJudged(position, row.ladder))
-			.map((position) => packPosition(position, row.ladder, around.student.strongSide, nameOf)),
+			.map((position) => packPosition(position, row.ladder, around.student.strongSide, nameOf, around.worked ?? [])),
 		...(chain.length > 0 ? { chain } : {}),
 		...(limits.length > 0 ? { limits } : {}),
 		...(notHome.length > 0 ? { notHome: Object.fromEntries(notHome) } : {}),

@@ -13,6 +13,18 @@ export const Student = z.object({
 	kit: text(1000),
 	/** Kit that is not there, a word or two each: rungs that need it are taken out or eased. */
 	lacks: z.optional(z.array(label(60)).check(z.maxLength(20))),
+	/** As much as a body part may take, in tries of a usual load: in a day, and in any seven days. */
+	loadLimits: z.optional(
+		z
+			.array(
+				z.object({
+					part: BodyPart,
+					day: z.nullable(whole(1, 100000)),
+					week: z.nullable(whole(1, 100000)),
+				}),
+			)
+			.check(z.maxLength(10)),
+	),
 	wish: text(1000),
 });
 export type Student = z.infer<typeof Student>;
@@ -37,6 +49,10 @@ export const studentLabels = {
 	kit: "kit",
 	lacks: "kit that is missing",
 	wish: "wish",
+	loadLimits: "load limits",
+	part: "part of the body",
+	day: "limit of a day",
+	week: "limit of seven days",
 };
 
 /** "left hand, the other side": a ladder's side as the student knows it. */

@@ -78,16 +78,11 @@ export function StudentPage({
 						plan a lesson
 					</Link>
 				)}
-				{ladders.length > 0 && (
-					<Link className="ms-3" href={`/season?student=${at.id}`}>
-						the season
-					</Link>
-				)}
-				{held > 0 && (
-					<Link className="ms-3" href={`/students/${at.id}/progress`}>
-						then and now
-					</Link>
-				)}
+			</p>
+			<p className={css.more}>
+				{ladders.length > 0 && <Link href={`/season?student=${at.id}`}>the season</Link>}
+				{held > 0 && <Link href={`/students/${at.id}/progress`}>then and now</Link>}
+				{held > 0 && <Link href={`/students/${at.id}/load`}>load</Link>}
 			</p>
 			<section aria-label="At home" className="mt-4">
 				<h2>At home</h2>

@@ -26,6 +26,12 @@ export function CueDrawer() {
 		const key = keys.find((one) => one.text === text);
 		return key ? ` · key cue, ${key.due !== null && key.due <= today() ? "due" : `met ${key.met} of ${MEETINGS}`}` : "";
 	};
+	const worked = pack.students.find(({ id }) => id === tried.visit.student)?.worked ?? [];
+	/** Of a cue that worked for this student: in how many of ten the position was right after it. */
+	const workedWords = (text: string): string => {
+		const one = worked.find((cue) => cue.text === text);
+		return one ? ` · worked before, right ${Math.round(10 * one.share)} in 10` : "";
+	};
 	const { visit } = tried;
 	/** Whose try it was, where two take turns. */
 	const about = turns && (tried.set === board.set ? turns.now : turns.next);
@@ -61,7 +67,9 @@ export function CueDrawer() {
 				</section>
 			)}
 			{positions.map((position) => {
-				const first = firstCue(position.cues);
+				// What worked for this student first; else the one outside of the body.
+				const first =
+					position.cues.find(({ text }) => worked.some((cue) => cue.text === text)) ?? firstCue(position.cues);
 				const cues = first ? [first, ...position.cues.filter((cue) => cue !== first)] : [];
 				return (
 					<section key={position.id} aria-label={position.name}>
@@ -70,7 +78,7 @@ export function CueDrawer() {
 							{cues.map((cue) => (
 								<Choice
 									key={cue.text}
-									small={`${cue.kind}${keyWords(cue.text)}${given(cue.text) ? ` · given ${plural(given(cue.text), "time")}` : ""}`}
+									small={`${cue.kind}${workedWords(cue.text)}${keyWords(cue.text)}${given(cue.text) ? ` · given ${plural(given(cue.text), "time")}` : ""}`}
 									onClick={() => say({ type: "correction", position: position.id, cue })}
 								>
 									<span dir="auto">{cue.text}</span>

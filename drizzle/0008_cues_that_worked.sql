@@ -1,0 +1,1 @@
+ALTER TABLE `student_digest` ADD `worked` text;

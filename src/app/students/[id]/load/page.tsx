@@ -1,0 +1,11 @@
+import { notFound } from "next/navigation";
+import { LoadPage } from "@/screens/load/LoadPage";
+import { readLoad } from "@/server/readLoad";
+
+export const metadata = { title: "Load" };
+
+export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+	const props = await readLoad((await params).id);
+	if (!props) notFound();
+	return <LoadPage key={props.at.id} {...props} />;
+}

@@ -1,0 +1,174 @@
+"use client";
+
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { cautionOf, type LoadLimit, loadOn, reachedOn, USUAL_CAUTION, weeksOf } from "@/core/load/load";
+import { bodyParts } from "@/core/people/body";
+import { capital } from "@/core/text/wording";
+import { keepStudent } from "@/server/actions";
+import type { LoadPageProps } from "@/server/readLoad";
+import { BenchPage } from "@/ui/BenchPage";
+import { dayWords } from "@/ui/dates";
+import { FormRow } from "@/ui/FormRow";
+import { Refusals } from "@/ui/Refusals";
+import { useRefusals } from "@/ui/useRefusals";
+import { LoadLine } from "./LoadLine";
+import css from "./load.module.css";
+
+type Part = (typeof bodyParts)[number];
+const SHOWN_WEEKS = 8;
+
+/** What every try put on each part of the body, lessons and practice, counted or not; and how much is enough. */
+export function LoadPage({ at, student, day, from, days }: LoadPageProps) {
+	const limits = student.loadLimits ?? [];
+	const loaded = bodyParts.filter(
+		(part) => limits.some((limit) => limit.part === part) || days.some(({ parts }) => (parts[part] ?? 0) > 0),
+	);
+	const [added, setAdded] = useState<Part[]>([]);
+	const shown = [...loaded, ...added.filter((part) => !loaded.includes(part))];
+	const rest = bodyParts.filter((part) => !shown.includes(part));
+	return (
+		<BenchPage>
+			<h1 dir="auto">
+				<Link href={`/students/${at.id}`} className={css.plain}>
+					{student.name}
+				</Link>
+				, load
+			</h1>
+			<p className="mute">
+				Tries times what a try of the rung loads: 1 is a usual one. Lessons and practice, counted or not, warm-ups too.
+			</p>
+			{shown.length === 0 && (
+				<p>
+					Nothing loads anything yet. Say on a rung what one try loads; what was tried before is counted with it from
+					then on.
+				</p>
+			)}
+			{shown.map((part) => (
+				<PartLoad key={part} at={at} student={student} part={part} day={day} from={from} days={days} />
+			))}
+			{rest.length > 0 && (
+				<FormRow id="another-part" label="A limit for another part" className="mt-4">
+					<Form.Select value="" onChange={(event) => setAdded([...added, event.target.value as Part])}>
+						<option value="">choose a part</option>
+						{rest.map((part) => (
+							<option key={part}>{part}</option>
+						))}
+					</Form.Select>
+				</FormRow>
+			)}
+			<p className="hint mt-4">
+				A limit is the coach’s own. What the discipline’s body, the venue or a licensed professional says goes before
+				it.
+			</p>
+		</BenchPage>
+	);
+}
+
+function PartLoad({ at, student, part, day, from, days }: LoadPageProps & { part: Part }) {
+	const limit = (student.loadLimits ?? []).find((one) => one.part === part) ?? null;
+	const now = loadOn(days, part, day);
+	const caution = cautionOf(days, part, day);
+	const reached = limit ? reachedOn(days, [limit], day) : [];
+	return (
+		<section className={css.part} aria-label={capital(part)}>
+			<h2>{capital(part)}</h2>
+			<p className={css.now}>
+				<b>{Math.round(now.week)}</b>
+				<span>
+					in seven days{limit?.week && `, of ${limit.week}`}
+					<br />
+					<span className="mute">
+						{Math.round(now.day)} today{limit?.day && `, of ${limit.day}`}
+					</span>
+				</span>
+			</p>
+			{reached.length > 0 && (
+				<p className="asks m-0">
+					The limit is reached {reached.map(({ of }) => (of === "day" ? "for today" : "for seven days")).join(" and ")}:
+					rungs that load the {part} are taken out of the lesson.
+				</p>
+			)}
+			{caution && (
+				<p className="asks m-0">
+					This week is {Math.round((100 * caution.load) / caution.mean - 100)} per cent over the mean of the weeks
+					before ({Math.round(caution.mean)}), and over the largest of them ({Math.round(caution.largest)}): more than
+					they are used to.
+				</p>
+			)}
+			<LoadLine days={days} part={part} from={from} day={day} limit={limit?.week ?? null} />
+			<Weeks days={days} part={part} day={day} />
+			<Limits at={at} student={student} part={part} limit={limit} />
+		</section>
+	);
+}
+
+const Weeks = ({ days, part, day }: Pick<LoadPageProps, "days" | "day"> & { part: Part }) => (
+	<table className={css.weeks} aria-label={`The ${part}, week by week`}>
+		<tbody>
+			<tr>
+				{weeksOf(days, part, day, SHOWN_WEEKS).map(({ monday }) => (
+					<th key={monday} scope="col">
+						{dayWords(monday, day).replace(/^\w+ /, "")}
+					</th>
+				))}
+			</tr>
+			<tr>
+				{weeksOf(days, part, day, SHOWN_WEEKS).map(({ monday, load }) => (
+					<td key={monday}>{Math.round(load)}</td>
+				))}
+			</tr>
+		</tbody>
+	</table>
+);
+
+function Limits({
+	at,
+	student,
+	part,
+	limit,
+}: Pick<LoadPageProps, "at" | "student"> & { part: Part; limit: LoadLimit | null }) {
+	const router = useRouter();
+	const { refused, ask } = useRefusals();
+	const [today, setToday] = useState(String(limit?.day ?? ""));
+	const [week, setWeek] = useState(String(limit?.week ?? ""));
+	const number = (typed: string) => (typed.trim() === "" ? null : Number(typed));
+	const keep = async (event: React.FormEvent) => {
+		event.preventDefault();
+		const one = { part, day: number(today), week: number(week) };
+		const others = (student.loadLimits ?? []).filter((other) => other.part !== part);
+		const loadLimits = one.day === null && one.week === null ? others : [...others, one];
+		const outcome = await ask(keepStudent({ ...student, loadLimits }, at));
+		if (outcome.ok) router.refresh();
+	};
+	return (
+		<Form onSubmit={keep} noValidate className={css.limits}>
+			<FormRow id={`${part}-day`} label="At most in a day" className="">
+				<Form.Control
+					type="number"
+					inputMode="numeric"
+					placeholder="no limit"
+					value={today}
+					onChange={(event) => setToday(event.target.value)}
+				/>
+			</FormRow>
+			<FormRow id={`${part}-week`} label="At most in seven days" className="">
+				<Form.Control
+					type="number"
+					inputMode="numeric"
+					placeholder="no limit"
+					value={week}
+					onChange={(event) => setWeek(event.target.value)}
+				/>
+			</FormRow>
+			<Button type="submit" variant="outline-primary">
+				keep the limit<span className="visually-hidden"> for the {part}</span>
+			</Button>
+			<Refusals refusals={refused} />
+			<span className="hint">A caution is said at {USUAL_CAUTION} per cent over the mean of the weeks before.</span>
+		</Form>
+	);
+}
