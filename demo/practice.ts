@@ -3,9 +3,9 @@ import { v7 } from "uuid";
 import { hashOf } from "@/core/hash/hash";
 import { type EventDraft, envelope, type LogEvent } from "@/core/log/event";
 import { hashEvent } from "@/core/log/parseEvent";
-import { type Assignment, isFor, type PracticeItem, USUAL, weekdayOf } from "@/core/practice/assignment";
+import { type Assignment, isFor, type PracticeItem, USUAL } from "@/core/practice/assignment";
 import { itemFromRung } from "@/core/practice/fromRung";
-import { dayAfter } from "@/core/text/fields";
+import { dayAfter, weekdayOf } from "@/core/text/fields";
 import { dice } from "./model";
 import { ladders, skills, students } from "./scenario";
 

@@ -138,6 +138,13 @@ const begin = async (page: Page, who: string, kind: string) => {
 	await page.goto("/");
 	await page.getByRole("button", { name: `lesson: ${who}, Skill of ${kind}`, exact: true }).tap();
 	await expect(page.getByTestId("used")).toHaveText("0");
+	// What a try is answered with stands there: the pad of numbers is fetched late.
+	await expect(
+		page
+			.locator("[data-field]")
+			.or(page.getByRole("button", { name: "0", exact: true }))
+			.first(),
+	).toBeVisible();
 };
 
 test("every kind has a live input, and is met by touch", async ({ page, studio }) => {

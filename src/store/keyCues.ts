@@ -3,9 +3,7 @@ import type { Body } from "@/core/log/kinds";
 import { type KeyCue, keyCueOf } from "@/core/skill/keyCue";
 import type { Store } from "./db";
 import * as t from "./schema";
-
-/** Taken back by a void that itself holds. */
-const holds = sql`not exists (select 1 from ${t.link} l join ${t.event} v on v.id = l.source and v.kind = 'void' where l.target = ${t.event.id})`;
+import { holds } from "./takenBack";
 
 /**
  * Cues that are to be met again and again, by the student, with how often they were given.

@@ -1,9 +1,10 @@
-import { and, eq, gte, inArray, sql } from "drizzle-orm";
+import { and, eq, gte, inArray } from "drizzle-orm";
 import type { Rung } from "@/core/ladder/rung";
 import { addDays, type LoadDay, timesTries } from "@/core/load/load";
 import type { Body } from "@/core/log/kinds";
 import type { Store } from "./db";
 import * as t from "./schema";
+import { holds } from "./takenBack";
 
 /** What lessons and practice put on a student's parts since a day, by the day. Needs the projections up to date. */
 export async function loadSince({ db }: Store, student: string, since: string): Promise<LoadDay[]> {
@@ -24,14 +25,7 @@ async function practiceLoad(db: Store["db"], student: string, since: string): Pr
 	const entries = await db
 		.select({ day: t.event.localDay, rung: t.event.rung, ladder: t.event.ladder, body: t.event.body })
 		.from(t.event)
-		.where(
-			and(
-				eq(t.event.student, student),
-				eq(t.event.kind, "practice"),
-				gte(t.event.localDay, since),
-				sql`not exists (select 1 from ${t.event} v, json_each(v.body, '$.targets') target where v.student = ${t.event.student} and v.kind = 'void' and target.value = ${t.event.id})`,
-			),
-		);
+		.where(and(eq(t.event.student, student), eq(t.event.kind, "practice"), gte(t.event.localDay, since), holds));
 	const ladders = [...new Set(entries.flatMap(({ ladder }) => ladder ?? []))];
 	if (ladders.length === 0) return [];
 	const rows = await db.select({ body: t.ladder.body }).from(t.ladder).where(inArray(t.ladder.id, ladders));

@@ -21,6 +21,7 @@ import {
 	withdrawLink,
 	writeForPractice,
 } from "./practice";
+import { catchUp } from "./projection";
 
 const TODAY = serverDay();
 const when = { at: `${TODAY}T17:00:00.000Z`, tz: "Europe/Lisbon" };
@@ -148,7 +149,10 @@ describe("what a student's page writes", () => {
 			[done("a", { remark: "heavy ones?" }), done("b"), done("c", { remark: "tired" })],
 			"link",
 		);
-		const waiting = async () => (await waitingRemarks(store, dayAfter(TODAY, -30), 5)).map(({ remark }) => remark);
+		const waiting = async () => {
+			await catchUp(store);
+			return (await waitingRemarks(store, dayAfter(TODAY, -30), 5)).map(({ remark }) => remark);
+		};
 		expect((await waiting()).sort()).toEqual(["heavy ones?", "tired"]);
 		await writeForPractice(
 			store,

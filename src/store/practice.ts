@@ -16,6 +16,7 @@ import type { Store, Tx } from "./db";
 import { addOrRevise, type Saved, stamp } from "./documents";
 import { appendHere, asEvent } from "./events";
 import * as t from "./schema";
+import { holds } from "./takenBack";
 
 /** Assignments, their private links, and what came back. */
 
@@ -315,7 +316,7 @@ export interface WaitingRemark {
 	remark: string;
 }
 
-/** What students said with their entries since a day, and nobody answered: the latest first. */
+/** What students said with their entries since a day, and nobody answered: the latest first. Needs the projections up to date. */
 export async function waitingRemarks({ db }: Store, since: string, atMost: number): Promise<WaitingRemark[]> {
 	const said = (of: typeof t.event.body, name: string) => sql<string>`json_extract(${of}, ${`$.${name}`})`;
 	const rows = await db
@@ -336,7 +337,7 @@ export async function waitingRemarks({ db }: Store, since: string, atMost: numbe
 				sql`${t.event.localDay} >= ${since}`,
 				sql`${said(t.event.body, "remark")} <> ''`,
 				sql`not exists (select 1 from ${t.event} a where a.student = ${t.event.student} and a.kind = 'practice.answered' and json_extract(a.body, '$.entry') = ${t.event.id})`,
-				sql`not exists (select 1 from ${t.event} v, json_each(v.body, '$.targets') target where v.student = ${t.event.student} and v.kind = 'void' and target.value = ${t.event.id})`,
+				holds,
 			),
 		)
 		.orderBy(desc(t.event.localDay), desc(t.event.arrival))

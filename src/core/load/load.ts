@@ -1,5 +1,5 @@
 import type { bodyParts } from "@/core/people/body";
-import { dayAfter } from "@/core/text/fields";
+import { dayAfter, weekdayOf } from "@/core/text/fields";
 
 type Part = (typeof bodyParts)[number];
 
@@ -55,10 +55,7 @@ export const reachedWords = ({ part, of, load, limit }: Reached): string =>
 	`its limit for the ${part} is reached: ${Math.round(load)} of ${limit} ${of === "day" ? "today" : "in seven days"}`;
 
 /** Monday of the week a day is in. */
-export function mondayOf(day: string): string {
-	const weekday = (new Date(`${day}T12:00:00Z`).getUTCDay() + 6) % 7;
-	return dayAfter(day, -weekday);
-}
+export const mondayOf = (day: string): string => dayAfter(day, -weekdayOf(day));
 
 export interface WeekLoad {
 	monday: string;

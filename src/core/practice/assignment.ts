@@ -1,10 +1,10 @@
 import * as z from "zod/mini";
 import { complainIn } from "@/core/refusals/complain";
-import { day, ident, label, text, whole } from "@/core/text/fields";
+import { day, ident, label, text, weekdayOf, whole } from "@/core/text/fields";
 import { MOST_TRIES } from "./kinds";
 
-/** Monday is 0. */
-export const weekdayOf = (on: string): number => (new Date(`${on}T12:00:00Z`).getUTCDay() + 6) % 7;
+/** Monday first, as `weekdayOf` counts them. */
+export const weekdays = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"] as const;
 
 /** A drill's rhythm, as it is played at home: worked out once, when it is assigned. */
 export const HomeRhythm = z.object({

@@ -79,6 +79,9 @@ export const dayAfter = (day: string, days: number): string =>
 export const daysBetween = (from: string, to: string): number =>
 	Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
 
+/** Day of the week, Monday 0. */
+export const weekdayOf = (on: string): number => (new Date(`${on}T12:00:00Z`).getUTCDay() + 6) % 7;
+
 /** A whole number between two ends, both allowed. */
 export const whole = (low: number, high: number) => z.int().check(z.gte(low), z.lte(high));
 

@@ -1,10 +1,9 @@
+import { weekdays } from "@/core/practice/assignment";
 import type { JournalEntry, JournalItem } from "@/core/practice/journal";
 import { list, plural } from "@/core/text/lists";
 import { dayWords } from "@/ui/dates";
 import { Beat } from "./Beat";
 import css from "./home.module.css";
-
-const weekdays = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
 
 /** One drill: what to do, what to think of, how many, and what came of it so far. */
 export function Drill({

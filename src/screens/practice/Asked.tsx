@@ -3,7 +3,7 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { PracticeItem } from "@/core/practice/assignment";
+import { type PracticeItem, weekdays } from "@/core/practice/assignment";
 import { drillFor } from "@/server/practice";
 import type { HomeRung } from "@/server/readPractice";
 import { FormRow } from "@/ui/FormRow";
@@ -14,7 +14,6 @@ import type { usePracticeBench } from "./usePracticeBench";
 
 type Bench = ReturnType<typeof usePracticeBench>;
 const MOST = 8;
-const weekdays = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
 
 /** The drills, each in its row; and the rungs that may be added, or why they may not. */
 export function Asked({ bench, rungs, student }: { bench: Bench; rungs: readonly HomeRung[]; student: string }) {

@@ -2,6 +2,7 @@
 
 import Link from "next/link";
 import Button from "react-bootstrap/Button";
+import { weekdays } from "@/core/practice/assignment";
 import { journalOf } from "@/core/practice/journal";
 import { list } from "@/core/text/lists";
 import type { PracticePageProps } from "@/server/readPractice";
@@ -9,7 +10,6 @@ import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
 import css from "./practice.module.css";
 
-const weekdays = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
 /** Lines to fill in: two weeks on one sheet. */
 const weeks = ["first", "second"];
 /** A box a try up to here; more are written as a number. */

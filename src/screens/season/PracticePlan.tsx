@@ -4,7 +4,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { shareOut } from "@/core/plan/shareOut";
-import { dayAfter } from "@/core/text/fields";
+import { dayAfter, weekdayOf } from "@/core/text/fields";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
 import css from "./season.module.css";
@@ -17,8 +17,6 @@ const weekdays = (): string[] =>
 	Array.from({ length: 7 }, (_, i) =>
 		new Date(Date.UTC(2024, 0, 1 + i, 12)).toLocaleDateString(undefined, { weekday: "short", timeZone: "UTC" }),
 	);
-/** Monday is 0. */
-const weekdayOf = (day: string): number => (new Date(`${day}T12:00:00Z`).getUTCDay() + 6) % 7;
 
 interface Alone {
 	id: string;
