@@ -278,4 +278,16 @@ test("a most for the day stops politely; both lights and the keys serve; an entr
 	await phone.getByRole("button", { name: /^take back/ }).click();
 	await expect(phone.getByText("Nothing is written down yet.")).toBeVisible();
 	await expect(phone.getByRole("button", { name: /^count/ })).toBeEnabled();
+
+	// The coach takes the drill out while a count of it is under way: what was seen is kept all the same.
+	await phone.getByRole("button", { name: /^count/ }).click();
+	await touch(phone, "good").click();
+	await expect(phone.getByTestId("kept")).toHaveText("kept ✓");
+	await page.getByRole("button", { name: /^take out ?: Scarves/ }).click();
+	await expect(page.getByTestId("standing")).toHaveAttribute("data-standing", "kept");
+	await phone.reload();
+	await expect(phone.getByText("1 of 1 of a drill that is not asked for any more.")).toBeVisible();
+	await touch(phone, "write it down").click();
+	await expect(phone.getByRole("region", { name: "What you did" })).toContainText("1 of 1");
+	await expect(phone.getByTestId("kept")).toContainText("sent ✓");
 });

@@ -28,6 +28,8 @@ async function page(request: Request): Promise<Response> {
 		const answer = await fetch(request, { signal: AbortSignal.timeout(PATIENCE_MS) });
 		if (answer.ok) await held.put(request.url, answer.clone());
 		else if (answer.status === 404 || answer.status === 410) await held.delete(request.url);
+		// A server that is in trouble, or asked too often, is as good as none.
+		else return (await held.match(request.url)) ?? answer;
 		return answer;
 	} catch {
 		return (await held.match(request.url)) ?? Response.error();

@@ -2,9 +2,10 @@ import { useState } from "react";
 import { isFor } from "@/core/practice/assignment";
 import { bestOf, type JournalItem, triesOn } from "@/core/practice/journal";
 import { plural } from "@/core/text/lists";
+import type { Counting } from "@/device/practice";
 import { dayWords, today } from "@/ui/dates";
 import { LightSwitch } from "@/ui/LightSwitch";
-import { Count } from "./Count";
+import { Count, scoreOf } from "./Count";
 import { Drill } from "./Drill";
 import { EntryForm, type Score } from "./EntryForm";
 import { HandBack } from "./HandBack";
@@ -56,6 +57,9 @@ export function HomePage({ practice }: { practice: Practice }) {
 		);
 	const todays = journal.items.filter(({ item }) => isFor(item, day));
 	const others = journal.items.filter(({ item }) => !isFor(item, day));
+	/** A count of a drill that the coach has taken out meanwhile: what was seen is kept all the same. */
+	const gone =
+		state.counting !== null && underWay > 0 && itemOf(state.counting.item) === undefined ? state.counting : null;
 	const drill = (one: JournalItem) => (
 		<Drill
 			key={one.item.id}
@@ -64,7 +68,7 @@ export function HomePage({ practice }: { practice: Practice }) {
 			pictures={data.pictures}
 			best={bestOf(one.entries)}
 			underWay={state.counting?.item === one.item.id ? underWay : 0}
-			blocked={state.counting !== null && state.counting.item !== one.item.id && underWay > 0}
+			blocked={state.counting !== null && state.counting.item !== one.item.id && underWay > 0 && !gone}
 			enough={left === 0}
 			onCount={() => setView({ at: "count", item: one.item.id })}
 			onWrite={() => setView({ at: "entry", item: one.item.id, score: null })}
@@ -79,6 +83,7 @@ export function HomePage({ practice }: { practice: Practice }) {
 				{data.note && <p dir="auto">{data.note}</p>}
 				<KeptLine kept={kept} file={data.ends === null} />
 			</header>
+			{gone && <GoneCount counting={gone} day={day} write={write} onDone={() => count(null)} />}
 			<section aria-label="Today">
 				<h2>Today</h2>
 				{todays.length === 0 && <p>Nothing is asked for today. Rest is part of it.</p>}
@@ -130,6 +135,37 @@ export function HomePage({ practice }: { practice: Practice }) {
 				</p>
 			</footer>
 		</main>
+	);
+}
+
+/** A count whose drill is not asked for any more: kept by a press, as it was counted. */
+function GoneCount({
+	counting,
+	day,
+	write,
+	onDone,
+}: {
+	counting: Counting;
+	day: string;
+	write: ReturnType<typeof usePractice>["write"];
+	onDone: () => void;
+}) {
+	const score = scoreOf(counting);
+	return (
+		<p className={css.suggest}>
+			{score.good} of {score.tries} of a drill that is not asked for any more.{" "}
+			<button
+				type="button"
+				className={css.small}
+				onClick={() => {
+					const body = { ...score, item: counting.item, day, place: "", target: 0, dose: score.tries };
+					write({ kind: "done", body: { ...body, felt: null, check: null, remark: "" } });
+					onDone();
+				}}
+			>
+				write it down
+			</button>
+		</p>
 	);
 }
 

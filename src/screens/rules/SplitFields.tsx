@@ -34,7 +34,7 @@ export function SplitFields({
 					<span>of 100 {good ? "good" : "not good"}</span>
 					{mine.map((way) => (
 						<Form.Group key={way.id} controlId={`share-${way.id}`}>
-							<Form.Label className="m-0">{way.words}</Form.Label>
+							<Form.Label className="m-0">{way.words.trim() || "an outcome without a name"}</Form.Label>
 							<Form.Control
 								type="number"
 								inputMode="numeric"
