@@ -147,7 +147,7 @@ const SHORT_PATIENCE_MS = 1500;
 export async function learnOrder(local: Local): Promise<void> {
 	try {
 		const answer = Pulled.parse(
-			await (await ask("/api/pull?lesson=none&after=0", undefined, SHORT_PATIENCE_MS)).json(),
+			await (await ask("/api/pull?lesson=none&after=0&order", undefined, SHORT_PATIENCE_MS)).json(),
 		);
 		if (answer.studio.id === local.studio) await local.comeAfter(answer.lamport ?? 0);
 	} catch {

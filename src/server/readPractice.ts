@@ -1,9 +1,9 @@
-import { allDifficulties } from "@/core/build/usual";
+import { difficultiesOn } from "@/core/build/usual";
 import { limitsOf } from "@/core/ladder/limits";
 import { sideWords } from "@/core/people/student";
 import type { PracticeAct } from "@/core/practice/acts";
 import { whyNotAlone } from "@/core/practice/alone";
-import { type Assignment, isFor, type PracticeItem } from "@/core/practice/assignment";
+import { type Assignment, daysAsked, type PracticeItem } from "@/core/practice/assignment";
 import { itemFromRung } from "@/core/practice/fromRung";
 import { type Journal, journalOf, sumOf } from "@/core/practice/journal";
 import type { PageData } from "@/core/practice/pageData";
@@ -37,7 +37,7 @@ export interface HomeRung {
 
 type Known = NonNullable<Awaited<ReturnType<typeof findStudent>>>["student"];
 
-const difficultiesOf = (row: LadderRow) => row.ladder.difficulties ?? row.followed.difficulties ?? allDifficulties;
+const difficultiesOf = ({ ladder, followed }: LadderRow) => difficultiesOn(ladder, followed);
 
 /** Rungs around a peg: what is done, what is in hand, and the next. */
 const BELOW = 3;
@@ -140,16 +140,13 @@ export async function readPracticeList(): Promise<{
 
 function lineOf(row: AssignmentRow, journal: Journal, who: string, day: string): PracticeLine {
 	const from = dayAfter(day, 1 - WEEK);
-	const days = Array.from({ length: WEEK }, (_, i) => dayAfter(from, i));
-	const asked = days.filter(
-		(one) => one >= row.assignment.from && row.assignment.items.some((item) => isFor(item, one)),
-	);
+	const asked = daysAsked(row.assignment, from, day);
 	const { days: on, tries, minutes } = sumOf(journal.entries.filter((entry) => entry.day >= from && entry.day <= day));
 	return {
 		id: row.id,
 		who,
 		drills: row.assignment.items.map(({ name }) => name).join(", "),
-		week: { days: on, asked: asked.length, tries, minutes },
+		week: { days: on, asked, tries, minutes },
 		last: journal.entries.at(-1)?.day ?? null,
 		toAnswer: journal.toAnswer.length,
 		suggestions: journal.items.filter(({ suggestion }) => suggestion !== null).length,

@@ -1,5 +1,5 @@
 import { climb } from "@/core/build/difficulty";
-import { allDifficulties } from "@/core/build/usual";
+import { difficultiesOn } from "@/core/build/usual";
 import { goesWith } from "@/core/insight/goesWith";
 import { seenIn } from "@/core/insight/seen";
 import { type StepWeight, stepWeights, type WeighedVisit } from "@/core/insight/stepWeights";
@@ -115,7 +115,7 @@ export async function weighSteps(open: Store): Promise<Weighed[]> {
 		.sort((a, b) => b.times - a.times);
 }
 
-const difficultiesOf = (row: LadderRow) => row.ladder.difficulties ?? row.followed.difficulties ?? allDifficulties;
+const difficultiesOf = ({ ladder, followed }: LadderRow) => difficultiesOn(ladder, followed);
 
 async function weighedIn(
 	open: Store,

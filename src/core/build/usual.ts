@@ -40,3 +40,11 @@ export const wholeExtent: Difficulty = {
 
 /** What the rungs of a ladder that names no difficulties of its own are counted on. */
 export const allDifficulties: readonly Difficulty[] = [wholeExtent, ...usualDifficulties];
+
+interface Names {
+	difficulties?: readonly Difficulty[] | undefined;
+}
+
+/** What a ladder's rungs are counted on: its own difficulties, else its skill's, else the usual. */
+export const difficultiesOn = (ladder: Names, skill: Names): readonly Difficulty[] =>
+	ladder.difficulties ?? skill.difficulties ?? allDifficulties;

@@ -121,46 +121,51 @@ export interface RankedCue {
 	after: After;
 }
 
-/**
- * Cues by what followed them, best first: each drawn to the mean of all by 24 tries, so that one
- * that was lucky twice does not stand over one that worked for months.
- *
- * @param by what they are told apart by: their words, or their kind; null leaves one out
- */
-export function rankCues(runs: readonly CueRun[], by: (cue: SeenCue) => string | null): RankedCue[] {
-	const cued = runs.filter(({ cue }) => cue !== null);
-	const all = added(cued);
-	if (all.of === 0) return [];
-	const mean = all.right / all.of;
-	const groups = new Map<string, CueRun[]>();
-	for (const one of cued) {
-		const name = one.cue && by(one.cue);
-		if (name) groups.set(name, [...(groups.get(name) ?? []), one]);
-	}
-	return [...groups]
-		.map(([name, some]) => {
-			const after = added(some);
-			return { name, given: some.length, after, share: (after.right + SHRINK_CUE * mean) / (after.of + SHRINK_CUE) };
-		})
-		.sort((a, b) => b.share - a.share);
-}
-
-/** What followed one cue, of one student, in one lesson or in several. */
+/** What followed one cue, or one kind of cue: of one student, in one lesson or in several. */
 export interface CueTook extends After {
 	words: string;
 	given: number;
 }
 
-/** Cues of some visits by their words, with what followed each. */
-export function cuesTook(visits: readonly SeenVisit[]): CueTook[] {
-	const took = new Map<string, CueTook>();
-	for (const { cue, after } of cueRuns(visits)) {
-		if (!cue?.words) continue;
-		const one = took.get(cue.words) ?? { words: cue.words, given: 0, right: 0, of: 0 };
-		took.set(cue.words, { ...one, given: one.given + 1, right: one.right + after.right, of: one.of + after.of });
+function sumsOf(took: readonly CueTook[]): CueTook[] {
+	const sums = new Map<string, CueTook>();
+	for (const { words, given, right, of } of took) {
+		const one = sums.get(words) ?? { words, given: 0, right: 0, of: 0 };
+		sums.set(words, { words, given: one.given + given, right: one.right + right, of: one.of + of });
 	}
-	return [...took.values()];
+	return [...sums.values()];
 }
+
+/** Each drawn to the mean of all by 24 tries, the best first: one that was lucky twice does not stand over one that worked for months. */
+const drawnTo = (mean: number, took: readonly CueTook[]): RankedCue[] =>
+	sumsOf(took)
+		.map(({ words, given, right, of }) => ({
+			name: words,
+			given,
+			after: { right, of },
+			share: (right + SHRINK_CUE * mean) / (of + SHRINK_CUE),
+		}))
+		.sort((a, b) => b.share - a.share);
+
+const named = (runs: readonly CueRun[], by: (cue: SeenCue) => string | null): CueTook[] =>
+	runs.flatMap(({ cue, after }) => {
+		const words = cue && by(cue);
+		return words ? [{ words, given: 1, ...after }] : [];
+	});
+
+/**
+ * Cues by what followed them, best first.
+ *
+ * @param by what they are told apart by: their words, or their kind; null leaves one out
+ */
+export function rankCues(runs: readonly CueRun[], by: (cue: SeenCue) => string | null): RankedCue[] {
+	const all = added(runs.filter(({ cue }) => cue !== null));
+	return all.of === 0 ? [] : drawnTo(all.right / all.of, named(runs, by));
+}
+
+/** Cues of some visits by their words, with what followed each. */
+export const cuesTook = (visits: readonly SeenVisit[]): CueTook[] =>
+	sumsOf(named(cueRuns(visits), ({ words }) => words));
 
 /** Given so often, and better than the mean of all: it is offered first. */
 const WORKED_GIVEN = 3;
@@ -173,23 +178,7 @@ export function workedOf(took: readonly CueTook[]): { text: string; share: numbe
 	const all = took.reduce((sum, one) => ({ right: sum.right + one.right, of: sum.of + one.of }), { right: 0, of: 0 });
 	if (all.of === 0) return [];
 	const mean = all.right / all.of;
-	const sums = new Map<string, CueTook>();
-	for (const one of took) {
-		const before = sums.get(one.words) ?? { words: one.words, given: 0, right: 0, of: 0 };
-		sums.set(one.words, {
-			...before,
-			given: before.given + one.given,
-			right: before.right + one.right,
-			of: before.of + one.of,
-		});
-	}
-	return [...sums.values()]
-		.map(({ words, given, right, of }) => ({
-			text: words,
-			given,
-			share: (right + SHRINK_CUE * mean) / (of + SHRINK_CUE),
-		}))
+	return drawnTo(mean, took)
 		.filter(({ given, share }) => given >= WORKED_GIVEN && share > mean)
-		.sort((a, b) => b.share - a.share)
-		.map(({ text, share }) => ({ text, share }));
+		.map(({ name, share }) => ({ text: name, share }));
 }

@@ -1,4 +1,4 @@
-import { allDifficulties } from "@/core/build/usual";
+import { difficultiesOn } from "@/core/build/usual";
 import type { LengthUnit } from "@/core/coach/coach";
 import type { Ladder } from "@/core/ladder/ladder";
 import type { LastTime } from "@/core/ladder/lastTime";
@@ -91,7 +91,7 @@ export function packLadder(
 	const { side, policy, rungs } = row.ladder;
 	const limits = limitsOf(rungs, around.student, around.reached);
 	const notHome = rungs.flatMap((rung) => {
-		const why = whyNotAlone(rung.settings, row.ladder.difficulties ?? row.followed.difficulties ?? allDifficulties);
+		const why = whyNotAlone(rung.settings, difficultiesOn(row.ladder, row.followed));
 		return why ? [[rung.id, why] as const] : [];
 	});
 	const chain = (row.followed.chain ?? []).map((id) => ({ id, name: around.skills.get(id) ?? "a skill that is gone" }));

@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import { complainIn } from "@/core/refusals/complain";
-import { day, ident, label, text, weekdayOf, whole } from "@/core/text/fields";
+import { day, dayAfter, daysBetween, ident, label, text, weekdayOf, whole } from "@/core/text/fields";
 import { MOST_TRIES } from "./kinds";
 
 /** Monday first, as `weekdayOf` counts them. */
@@ -147,3 +147,13 @@ export const freshItem = (id: string): PracticeItem => ({
 
 /** Whether a drill is for this day of the week. */
 export const isFor = (item: Pick<PracticeItem, "days">, on: string): boolean => item.days.includes(weekdayOf(on));
+
+/** Days from one to another, both in, on which one of these drills was asked for: none before its first day. */
+export const daysAsked = (
+	{ items, from: first }: { items: readonly Pick<PracticeItem, "days">[]; from: string },
+	from: string,
+	to: string,
+): number =>
+	Array.from({ length: Math.max(0, daysBetween(from, to) + 1) }, (_, i) => dayAfter(from, i)).filter(
+		(on) => on >= first && items.some((item) => isFor(item, on)),
+	).length;

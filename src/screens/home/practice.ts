@@ -97,13 +97,11 @@ export class Practice {
 	};
 
 	private keptNow(): Kept {
-		const { acts, sent, refused } = this.state;
-		const done = new Set([...sent, ...Object.keys(refused)]);
 		return {
 			keeping: this.pending > 0,
 			lasts: this.phone?.lasts ?? true,
 			full: this.full,
-			toSend: this.data.ends === null ? 0 : acts.filter(({ id }) => !done.has(id)).length,
+			toSend: this.data.ends === null ? 0 : this.waiting().length,
 			closed: this.closed,
 		};
 	}

@@ -4,9 +4,8 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { isFor } from "@/core/practice/assignment";
+import { daysAsked } from "@/core/practice/assignment";
 import { bestOf, type JournalEntry, type JournalItem, type Journal as JournalOf } from "@/core/practice/journal";
-import { dayAfter, daysBetween } from "@/core/text/fields";
 import { plural } from "@/core/text/lists";
 import { answerEntry, setPracticeTarget } from "@/server/practice";
 import { dayWords } from "@/ui/dates";
@@ -94,9 +93,7 @@ function Drill({ at, of, day }: { at: { id: string }; of: JournalItem; day: stri
 	const [first] = entries;
 	const best = bestOf(entries);
 	const since = first?.day ?? day;
-	const asked = Array.from({ length: Math.max(0, daysBetween(since, day)) + 1 }, (_, i) => dayAfter(since, i)).filter(
-		(one) => isFor(item, one),
-	).length;
+	const asked = daysAsked({ items: [item], from: since }, since, day);
 	const days = new Set(entries.map((entry) => entry.day)).size;
 	return (
 		<div className={css.drill}>

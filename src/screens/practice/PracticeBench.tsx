@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import { isFor } from "@/core/practice/assignment";
+import { daysAsked } from "@/core/practice/assignment";
 import { sumOf } from "@/core/practice/journal";
 import { dayAfter } from "@/core/text/fields";
 import { plural } from "@/core/text/lists";
@@ -35,9 +35,7 @@ export function PracticeBench(props: PracticePageProps) {
 	const [editing, setEditing] = useState(assignment.items.length === 0 || journal.entries.length === 0);
 	useUndoKeys(steps.undo, steps.redo);
 	const week = sumOf(journal.entries.filter((entry) => entry.day > dayAfter(day, -7) && entry.day <= day));
-	const asked = Array.from({ length: 7 }, (_, i) => dayAfter(day, -i)).filter(
-		(one) => one >= assignment.from && assignment.items.some((item) => isFor(item, one)),
-	).length;
+	const asked = daysAsked(assignment, dayAfter(day, -6), day);
 	return (
 		<BenchPage
 			margin={
