@@ -18,7 +18,7 @@ import type { PackLadder } from "@/core/pack/pack";
 import { packLadder } from "@/core/pack/packLadder";
 import { placeOn } from "@/core/pack/placing";
 import { dayWords } from "@/ui/dates";
-import { type Body, dice, hearCue, restFor, tryOnce } from "./model";
+import { type Body, dice, hearCue, type Plants, restFor, tryOnce } from "./model";
 import { type DemoLadder, type DemoStudent, ladders, remarks, skills, students } from "./scenario";
 import { scriptedLadders, scriptLessons } from "./scripted";
 
@@ -90,6 +90,7 @@ interface DemoOptions {
 	/** Lessons, from the first one on. */
 	atMost?: number;
 	progress?: (done: number, of: number) => void;
+	plants?: Plants;
 }
 
 /**
@@ -98,7 +99,7 @@ interface DemoOptions {
  */
 export function demoLog(
 	today: string,
-	{ seed = 6, atMost = Number.POSITIVE_INFINITY, progress = () => {} }: DemoOptions = {},
+	{ seed = 6, atMost = Number.POSITIVE_INFINITY, progress = () => {}, plants = {} }: DemoOptions = {},
 ): LogEvent[] {
 	const roll = dice(xoroshiro128plus(seed));
 	const phone = new DemoDevice("demo-phone", roll);
@@ -126,7 +127,7 @@ export function demoLog(
 		lastDay.set(who.id, daysAgo);
 		const later = lessons.find((one) => one.who === who && one.daysAgo < daysAgo);
 		const next = dayFrom(today, later ? -later.daysAgo : who.nextIn);
-		const { lesson, view } = holdLesson(phone, body, on, held, next, later === undefined);
+		const { lesson, view } = holdLesson({ phone, body, plants }, on, held, next, later === undefined);
 		const digest = digestLesson(lesson, view);
 		for (const ladder of on) held.set(ladder, [...(held.get(ladder) ?? []), digest]);
 	});
@@ -174,8 +175,7 @@ function find(id: string): DemoLadder {
 const oneOf = <T>(list: readonly T[], roll: () => number): T | undefined => list[Math.floor(roll() * list.length)];
 
 function holdLesson(
-	phone: DemoDevice,
-	body: Body,
+	{ phone, body, plants }: Pick<Work, "phone" | "body" | "plants">,
 	on: string[],
 	held: ReadonlyMap<string, readonly LessonDigest[]>,
 	next: string,
@@ -194,7 +194,7 @@ function holdLesson(
 		if (i === 0) write(beginLesson(newId, lesson, { minutes: 45, wish, quick: false }, who.id, placing));
 		else write(commands.switchTo(newId, view().current, placing));
 		promote(phone, ladder, view, write);
-		workOn({ phone, body, ladder, on: find(id), tries: on.length === 1 ? 58 : 36, view, write });
+		workOn({ phone, body, plants, ladder, on: find(id), tries: on.length === 1 ? 58 : 36, view, write });
 	});
 	for (const text of last ? who.parked : who.later.filter(() => roll() < 0.08))
 		parkOrPromise(phone, who, lesson, text, last);
@@ -263,6 +263,7 @@ const LOOK_BACK = 12;
 interface Work {
 	phone: DemoDevice;
 	body: Body;
+	plants: Plants;
 	ladder: PackLadder;
 	on: DemoLadder;
 	tries: number;
@@ -272,14 +273,14 @@ interface Work {
 
 /** So many tries, each with what the coach makes of it. */
 function workOn(work: Work): void {
-	const { phone, body, on, view, write } = work;
+	const { phone, body, on, plants, view, write } = work;
 	const { roll, newId } = phone;
 	let tries = work.tries;
 	let lookedBack = false;
 	for (let n = 0; n < tries; n++) {
 		const before = view();
 		if (!before.current) return;
-		const attempt = tryOnce(body, { set: before.current, view: before, skill: on.skill, from: on.from }, roll);
+		const attempt = tryOnce(body, { set: before.current, view: before, skill: on.skill, from: on.from, plants }, roll);
 		for (const written of commands.attemptIn(newId, before.current, attempt)) write(written);
 		const set = view().current;
 		if (!set) return;
@@ -301,7 +302,8 @@ function heed(work: Work, set: SetView, attempt: Attempt, left: number, lookedBa
 	const now = view();
 	const said = adviseOn(now, set);
 	// Whoever finds it easy, or misses the same again, is left to it: this coach waits for the rule.
-	const advice = waitsThrough.has(said.line) ? { ...said, act: null } : said;
+	const waits = waitsThrough.has(said.line) || (said.line === "step-up" && ladder.id === work.plants.coaster);
+	const advice = waits ? { ...said, act: null } : said;
 	if (advice.act?.kind === "next") return atTheEnd(work, set, advice, left, lookedBack);
 	if (advice.act) {
 		if (roll() < 0.12 && advice.canSilence) write(commands.overrule(now, set, advice));

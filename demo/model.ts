@@ -21,6 +21,16 @@ export interface Body {
 	triesToday: number;
 }
 
+/** What can be planted besides, in a run of its own: the demo that ships has none of it. */
+export interface Plants {
+	/** A difficulty that weighs more than its notches say. */
+	heavy?: { difficulty: string; times: number };
+	/** A ladder that is too easy, and whose peg nobody moves. */
+	coaster?: string;
+	/** A ladder on which nothing is learned. */
+	stuck?: string;
+}
+
 export const dice = (rng: RandomGenerator) => (): number => (rng.next() >>> 0) / 4294967296;
 
 /** A draw from a normal distribution of mean 0 and standard deviation 1 (Box and Muller). */
@@ -62,11 +72,11 @@ export function restFor(body: Body, daysAway: number, weeksAgo: number, roll: ()
 
 export function tryOnce(
 	body: Body,
-	{ set, view, skill, from }: { set: SetView; view: LessonView; skill: string; from: number },
+	{ set, view, skill, from, plants }: { set: SetView; view: LessonView; skill: string; from: number; plants: Plants },
 	roll: () => number,
 ): Attempt {
 	const { placing } = set;
-	const height = from + placing.order.findIndex((rung) => rung.id === placing.rung) + 1;
+	const height = from + placing.order.findIndex((rung) => rung.id === placing.rung) + 1 + planted(placing, plants);
 	const easier = set.variation === "easier";
 	const clean = roll() < chanceOf(body, skill, height, { triedOnRung: triedOn(placing, view), easier });
 	body.triesToday += 1;
@@ -79,6 +89,12 @@ export function tryOnce(
 	const caught = placing.settings.gate === "result" ? false : roll() < 0.45;
 	const named = judged || roll() < 0.6;
 	return { result: caught ? "hit" : "miss", off: named ? faults(body, placing, skill, roll) : [], judged };
+}
+
+/** Rungs by which a drill is harder than its place on the ladder says. */
+function planted({ ladder, settings }: Placing, { heavy, coaster, stuck }: Plants): number {
+	const more = heavy ? (heavy.times - 1) * (settings.notches[heavy.difficulty] ?? 0) : 0;
+	return more + (ladder === coaster ? -6 : ladder === stuck ? 8 : 0);
 }
 
 const triedOn = (placing: Placing, view: LessonView) =>

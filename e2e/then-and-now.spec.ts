@@ -48,6 +48,19 @@ test("a forecast is refused with too few lessons, and never tells of more rungs 
 	await expect(page.getByRole("region", { name: "Which cue takes" })).toContainText(
 		/a gain of|a loss of|No comparison yet/,
 	);
+	// To a day: what comes until then, and with one more lesson a week, called what it is.
+	await clubs.getByText("to a day, and with one more lesson a week").click();
+	const fair = new Date(Date.now() + 5 * 7 * 86_400_000).toISOString().slice(0, 10);
+	await clubs.getByLabel(/^The day of the show/).fill(fair);
+	const until = clubs.getByRole("status");
+	await expect(until).toContainText(/\d+ lessons until then(, as booked)?: 0( to 1)? of 1 rung eight times in ten/);
+	await expect(until).toContainText("What if there were one more a week");
+	await clubs.getByLabel(/^The day of the show/).fill("2020-01-01");
+	await expect(clubs).toContainText("That day is not to come; choose one after today");
+	await clubs.getByLabel(/^The day of the show/).fill("2031-01-01");
+	await expect(until).toContainText(/lessons ahead are more than the \d+ that were held/);
+	// One side beside the other.
+	await expect(clubs).toContainText(/The left side stands on rung \d+, the right on rung \d+\./);
 	await accessible(page);
 	await page.setViewportSize({ width: 390, height: 844 });
 	await accessible(page);
@@ -65,6 +78,15 @@ test("the studio in sentences, each a press from its evidence; steps are weighed
 	await expect(page.getByRole("region", { name: "What was said most" }).getByRole("listitem").first()).toContainText(
 		"times",
 	);
+	// Better rules for a whole ladder, from here.
+	const luck = page.getByRole("region", { name: "Rules that pass luck" });
+	const clubs = luck.getByRole("region", { name: "Teodor Quillfeather, Three-club cascade, right" });
+	await expect(luck).toContainText(/\d+ rungs let one who is not ready pass/, { timeout: 60_000 });
+	await clubs.getByRole("button", { name: /^better rules/ }).click();
+	await expect(clubs.getByRole("listitem").first()).toContainText("→", { timeout: 60_000 });
+	await clubs.getByRole("button", { name: /^put these in/ }).click();
+	await expect(luck.getByText(/better rules are in force/)).toBeVisible();
+	await expect(clubs).toHaveCount(0);
 	await touch(page, "weigh them").click();
 	const weights = page.getByRole("region", { name: "What a step really weighs" }).getByRole("status");
 	await expect(weights).toContainText(/times its weight|nothing is said of/);

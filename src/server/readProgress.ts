@@ -1,6 +1,6 @@
+import { occurrences } from "@/core/calendar/booking";
 import { type Agreement, agreement } from "@/core/insight/agreement";
 import { type CueEffect, type CueRun, cueEffect, cueRuns, type RankedCue, rankCues } from "@/core/insight/cueEffect";
-import { type Forecast, forecast, pastForecasts } from "@/core/insight/forecast";
 import { type GoesWith, goesWith } from "@/core/insight/goesWith";
 import { passesBy } from "@/core/insight/railOn";
 import { type SeenVisit, seenIn } from "@/core/insight/seen";
@@ -8,11 +8,13 @@ import { difference, type RungLesson, type ThenNow, thenAndNow } from "@/core/in
 import { type PegDay, pegDays } from "@/core/ladder/digest";
 import type { Ladder } from "@/core/ladder/ladder";
 import type { Rail } from "@/core/ladder/rail";
+import { levelRungs } from "@/core/ladder/twin";
 import type { LessonDigest } from "@/core/log/digest";
 import { sideWords } from "@/core/people/student";
 import type { PracticeAct } from "@/core/practice/acts";
 import { readSides } from "@/core/skill/sides";
 import { dayAfter } from "@/core/text/fields";
+import { listBookings } from "@/store/bookings";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
@@ -28,9 +30,10 @@ const READ = 40;
 /** Other students, and lessons of each, that the coach's own pace and way of correcting are told from. */
 const OTHERS = 6;
 const OTHERS_READ = 8;
-const AHEAD = [4, 8, 16] as const;
 /** Home and lesson are laid side by side over so many days. */
 const LATELY_DAYS = 42;
+/** As far ahead as booked lessons are counted. */
+const BOOKED_DAYS = 366;
 /** Fewer tries on either side are no comparison. */
 const ENOUGH = 20;
 
@@ -48,6 +51,14 @@ export interface Compared {
 	apart: ReturnType<typeof difference>;
 }
 
+/** A ladder beside the one of the other side. */
+export interface BothSides {
+	/** This side, and the other one, with the rung each peg stands on, counted from one. */
+	here: { side: string; at: number };
+	there: { side: string; at: number };
+	rungs: Compared[];
+}
+
 export interface LadderProgress {
 	id: string;
 	skill: string;
@@ -58,9 +69,10 @@ export interface LadderProgress {
 	rungs: RungProgress[];
 	/** Rungs still above the peg. */
 	above: number;
-	ahead: Forecast[];
-	/** Why nothing is told of what comes. */
-	refusal: string | null;
+	/** Rungs passed in each lesson on it, oldest first: what comes is told from them. */
+	passes: number[];
+	/** The other side's ladder, where there is one: rung by rung what both sides did lately. */
+	sides: BothSides | null;
 	home: Compared[];
 	contest: Compared | null;
 	goesWith: (GoesWith & { names: [earlier: string, later: string]; believed: boolean })[];
@@ -68,13 +80,26 @@ export interface LadderProgress {
 	asked: number;
 }
 
+export interface CuesTold {
+	effect: CueEffect | null;
+	cued: number;
+	uncued: number;
+	words: RankedCue[];
+	kinds: RankedCue[];
+}
+
 export interface ProgressProps {
 	student: { id: string; name: string };
 	day: string;
 	lessons: number;
 	ladders: LadderProgress[];
-	cues: { effect: CueEffect | null; cued: number; uncued: number; words: RankedCue[]; kinds: RankedCue[] };
-	past: { ahead: number; made: number; held: number };
+	cues: CuesTold;
+	/** The same of students together, this one among them. */
+	cuesOfAll: CuesTold & { students: number };
+	/** Passes on the coach's other ladders, a list a ladder: her own pace. */
+	others: number[][];
+	/** Days of lessons that are booked for the student, from tomorrow on, for a year. */
+	booked: string[];
 	agreements: ({ position: string } & Agreement)[];
 }
 
@@ -92,31 +117,37 @@ export async function readProgress(id: string): Promise<ProgressProps | null> {
 	const seen = views.flatMap(({ digest, view }) => seenIn(digest.lesson, digest.day, view, id));
 	const runs = cueRuns(seen);
 	const home = await homeOf(open, id);
-	const passes = new Map(inUse.map((row) => [row.id, passesOf(row, pegDays(row.id, lessons))]));
-	const ladders = inUse.map((row) =>
-		ladderProgress(row, who.student.strongSide, {
-			lessons,
-			seen,
-			home,
-			passes: passes.get(row.id) ?? [],
-			others: [...[...passes].flatMap(([ladder, own]) => (ladder === row.id ? [] : [own])), ...others.passes],
-		}),
-	);
+	const sides = new Map(inUse.map((row) => [row.id, rungLessons(row.id, lessons)]));
+	const known = { lessons, seen, home, strong: who.student.strongSide, rows: inUse, daysOn: sides };
 	return {
 		student: { id, name: who.student.name },
 		day: serverDay(),
 		lessons: lessons.length,
-		ladders,
-		cues: {
-			effect: cueEffect(runs, [...runs, ...others.runs]),
-			cued: runs.filter(({ cue }) => cue !== null).length,
-			uncued: runs.filter(({ cue }) => cue === null).length,
-			words: rankCues(runs, ({ words }) => words || null),
-			kinds: rankCues(runs, ({ of }) => of),
-		},
-		past: { ahead: AHEAD[0], ...pastForecasts([...passes.values(), ...others.passes], AHEAD[0]) },
+		ladders: inUse.map((row) => ladderProgress(row, known)),
+		cues: cuesTold(runs, [...runs, ...others.runs]),
+		cuesOfAll: { ...cuesTold([...runs, ...others.runs]), students: 1 + others.students },
+		others: others.passes,
+		booked: await bookedDays(open, id),
 		agreements: agreementsIn(inUse, views),
 	};
+}
+
+const cuesTold = (runs: readonly CueRun[], coach: readonly CueRun[] = runs): CuesTold => ({
+	effect: cueEffect(runs, coach),
+	cued: runs.filter(({ cue }) => cue !== null).length,
+	uncued: runs.filter(({ cue }) => cue === null).length,
+	words: rankCues(runs, ({ words }) => words || null),
+	kinds: rankCues(runs, ({ of }) => of),
+});
+
+/** Days on which the student has a lesson in the calendar, each once a lesson. */
+async function bookedDays(open: Store, student: string): Promise<string[]> {
+	const today = serverDay();
+	return (await listBookings(open))
+		.filter(({ booking }) => booking.students.includes(student))
+		.flatMap(({ id, booking }) => occurrences(id, booking, dayAfter(today, 1), dayAfter(today, BOOKED_DAYS)))
+		.map(({ day }) => day)
+		.sort();
 }
 
 const passesOf = (row: LadderRow & Railed, way: readonly PegDay[]): number[] =>
@@ -139,7 +170,10 @@ async function viewsOf(open: Store, digests: readonly LessonDigest[]): Promise<V
 }
 
 /** The coach's pace on other ladders, and how she corrects there. */
-async function paceOfOthers(open: Store, id: string): Promise<{ passes: number[][]; runs: CueRun[] }> {
+async function paceOfOthers(
+	open: Store,
+	id: string,
+): Promise<{ students: number; passes: number[][]; runs: CueRun[] }> {
 	const people = (await studentNames(open)).filter((one) => !one.archived && one.id !== id).slice(0, OTHERS);
 	const all = await Promise.all(
 		people.map(async (person) => {
@@ -154,7 +188,11 @@ async function paceOfOthers(open: Store, id: string): Promise<{ passes: number[]
 			};
 		}),
 	);
-	return { passes: all.flatMap(({ passes }) => passes), runs: all.flatMap(({ runs }) => runs) };
+	return {
+		students: all.filter(({ runs }) => runs.length > 0).length,
+		passes: all.flatMap(({ passes }) => passes),
+		runs: all.flatMap(({ runs }) => runs),
+	};
 }
 
 type Entry = Extract<PracticeAct, { kind: "done" }>["body"] & { rung: string | null };
@@ -190,30 +228,43 @@ function compare(
 		: { name, there, lesson, apart: difference(there, lesson) };
 }
 
-function ladderProgress(
-	row: LadderRow & Railed,
-	strong: "left" | "right",
-	known: {
-		lessons: readonly LessonDigest[];
-		seen: readonly SeenVisit[];
-		home: readonly Entry[];
-		passes: readonly number[];
-		others: readonly (readonly number[])[];
-	},
-): LadderProgress {
-	const { ladder, rail, followed } = row;
-	const { lessons, passes, others } = known;
-	const sees = { side: ladder.side, strong };
+type DaysOn = ReadonlyMap<string, readonly RungLesson[]>;
+
+/** Lessons on each rung of a ladder, oldest first. */
+function rungLessons(ladder: string, lessons: readonly LessonDigest[]): DaysOn {
 	const daysOn = new Map<string, RungLesson[]>();
 	for (const { lesson, day, rungs } of [...lessons].reverse())
 		for (const one of rungs)
-			if (one.ladder === row.id)
+			if (one.ladder === ladder)
 				daysOn.set(one.rung, [
 					...(daysOn.get(one.rung) ?? []),
 					{ lesson, day, good: one.good, tries: one.tries, marks: one.marks },
 				]);
+	return daysOn;
+}
+
+interface Known {
+	strong: "left" | "right";
+	lessons: readonly LessonDigest[];
+	seen: readonly SeenVisit[];
+	home: readonly Entry[];
+	rows: readonly (LadderRow & Railed)[];
+	/** Lessons by rung, by ladder. */
+	daysOn: ReadonlyMap<string, DaysOn>;
+}
+
+const lately = (days: readonly RungLesson[] | undefined) => {
+	const since = dayAfter(serverDay(), -LATELY_DAYS);
+	return (days ?? []).filter(({ day }) => day >= since);
+};
+
+function ladderProgress(row: LadderRow & Railed, known: Known): LadderProgress {
+	const { ladder, rail, followed } = row;
+	const { lessons, strong } = known;
+	const sees = { side: ladder.side, strong };
+	const daysOn = known.daysOn.get(row.id) ?? new Map<string, RungLesson[]>();
+	const way = pegDays(row.id, lessons);
 	const nameOf = (rung: string) => readSides(ladder.rungs.find(({ id }) => id === rung)?.settings.name ?? "", sees);
-	const ahead = AHEAD.map((n) => forecast(passes, n, others));
 	const order = followed.positions.map(({ id }) => id);
 	const { found, asked } = goesWith(
 		known.seen.filter((visit) => visit.ladder === row.id),
@@ -223,24 +274,22 @@ function ladderProgress(
 		const one = followed.positions.find(({ id }) => id === position);
 		return one?.short || one?.name || "a position that is gone";
 	};
-	const since = dayAfter(serverDay(), -LATELY_DAYS);
 	return {
 		id: row.id,
 		skill: followed.name,
 		called: ladder.side === "none" ? followed.name : `${followed.name}, ${sideWords(ladder.side, strong)}`,
 		ladder,
 		holes: rail.holes,
-		way: pegDays(row.id, lessons),
+		way,
 		rungs: ladder.rungs.flatMap(({ id }, place) => {
 			const told = thenAndNow(daysOn.get(id) ?? []);
 			return told ? [{ ...told, rung: id, name: nameOf(id), place }] : [];
 		}),
 		above: ladder.rungs.length - 1 - rail.pegIndex,
-		ahead: ahead.flatMap((one) => (one.ok ? [one.value] : [])),
-		refusal: ahead[0]?.ok === false ? (ahead[0].refusals[0]?.sentence ?? null) : null,
+		passes: passesOf(row, way),
+		sides: bothSides(row, known, nameOf),
 		home: ladder.rungs.flatMap(({ id }) => {
-			const lately = (daysOn.get(id) ?? []).filter(({ day }) => day >= since);
-			const one = compare(nameOf(id), sum(known.home.filter(({ rung }) => rung === id)), sum(lately));
+			const one = compare(nameOf(id), sum(known.home.filter(({ rung }) => rung === id)), sum(lately(daysOn.get(id))));
 			return one ? [one] : [];
 		}),
 		contest: contestOf(ladder, daysOn),
@@ -253,8 +302,44 @@ function ladderProgress(
 	};
 }
 
+const sameNames = (ladder: Ladder, other: Ladder): ReadonlyMap<string, string> =>
+	new Map(
+		ladder.rungs.flatMap(({ id, settings }) => {
+			const same = other.rungs.find((one) => one.settings.name === settings.name);
+			return same ? [[id, same.id]] : [];
+		}),
+	);
+
+/** A ladder beside that of the other side: the one made as its mirror image, else one to the same skill; told once, on the strong side. */
+function bothSides(
+	row: LadderRow & Railed,
+	{ rows, daysOn, strong }: Known,
+	nameOf: (rung: string) => string,
+): BothSides | null {
+	const { ladder } = row;
+	if (ladder.side !== strong) return null;
+	const others = rows.filter(
+		(one) => one.skill === row.skill && one.ladder.side !== "none" && one.ladder.side !== ladder.side,
+	);
+	const other = others.find((one) => levelRungs(one, row).size > 0) ?? others[0];
+	if (!other) return null;
+	const made = levelRungs(other, row);
+	// Not made one from the other: rungs of the same words are the same.
+	const twins = made.size > 0 ? made : sameNames(ladder, other.ladder);
+	const of = (id: string, rung: string) => sum(lately(daysOn.get(id)?.get(rung)));
+	return {
+		here: { side: ladder.side, at: row.rail.pegIndex + 1 },
+		there: { side: other.ladder.side, at: other.rail.pegIndex + 1 },
+		rungs: ladder.rungs.flatMap(({ id }) => {
+			const twin = twins.get(id);
+			const one = twin && compare(nameOf(id), of(other.id, twin), of(row.id, id));
+			return one ? [one] : [];
+		}),
+	};
+}
+
 /** Rungs under pressure against the rung right below each: does it hold where it counts? */
-function contestOf(ladder: Ladder, daysOn: ReadonlyMap<string, readonly RungLesson[]>): Compared | null {
+function contestOf(ladder: Ladder, daysOn: DaysOn): Compared | null {
 	const pairs = ladder.rungs.flatMap((rung, i) => {
 		const below = ladder.rungs[i - 1];
 		const pressed = (rung.settings.notches.pressure ?? 0) > (below?.settings.notches.pressure ?? 0);

@@ -28,9 +28,9 @@ export interface RuledRung {
 export const readBandLow = async (): Promise<number> => (await findCoach(await store())).coach.band.low;
 
 /** Every rung of every ladder in use. */
-export async function readRuledRungs(): Promise<RuledRung[]> {
-	const open = await upToDate();
-	const rows = await laddersInUse(open);
+export const readRuledRungs = async (): Promise<RuledRung[]> => ruledRungs(await laddersInUse(await upToDate()));
+
+export function ruledRungs(rows: Awaited<ReturnType<typeof laddersInUse>>): RuledRung[] {
 	return rows
 		.filter((row) => !row.archived)
 		.flatMap((row) =>

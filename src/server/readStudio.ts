@@ -1,4 +1,3 @@
-import { climb } from "@/core/build/difficulty";
 import { difficultiesOn } from "@/core/build/usual";
 import { goesWith } from "@/core/insight/goesWith";
 import { seenIn } from "@/core/insight/seen";
@@ -11,21 +10,21 @@ import {
 	type Stuck,
 	type StudioLadder,
 	stuckOn,
+	studioRungs,
 } from "@/core/insight/studio";
-import type { Hole } from "@/core/ladder/rail";
-import { formOf } from "@/core/log/view";
+import { weighedIn } from "@/core/insight/weighed";
 import { readSides } from "@/core/skill/sides";
 import { dayAfter } from "@/core/text/fields";
 import { findCoach } from "@/store/coach";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
-import { type LadderRow, laddersInUse, type Railed } from "@/store/ladders";
+import { laddersInUse } from "@/store/ladders";
 import { lessonsOf, lessonView } from "@/store/lessons";
 import { upToDate } from "@/store/projection";
 import { type SaidOften, saidOften } from "@/store/said";
 import { studentNames } from "@/store/students";
+import { type RuledRung, ruledRungs } from "./readRules";
 
-const LATELY = 3;
 const SAID_DAYS = 60;
 const SAID_SHOWN = 8;
 
@@ -37,13 +36,7 @@ export interface StudioProps {
 	holding: Holding[];
 	said: SaidOften[];
 	ladders: number;
-}
-
-/** Lessons up to the first pass; null where it was not passed, or its first lessons are too long ago to be listed. */
-function lessonsToPass({ metDays, recent, lessons, state }: Hole): number | null {
-	const [first] = metDays;
-	if (first === undefined || state === "open" || recent.length < lessons) return null;
-	return recent.filter(({ day }) => day <= first).length;
+	rungs: RuledRung[];
 }
 
 /** The studio in sentences: who is stuck, who coasts, which rungs hold everybody, what was said most. */
@@ -64,18 +57,9 @@ export async function readStudio(): Promise<StudioProps> {
 			who: row.studentName,
 			skill: row.followed.name,
 			pegIndex: row.rail.pegIndex,
-			rungs: row.rail.holes.map((hole) => {
-				const lately = hole.recent.slice(-LATELY);
-				return {
-					name: readSides(hole.name, { side: row.ladder.side, strong: strong.get(row.student) ?? "right" }),
-					lessonsToPass: lessonsToPass(hole),
-					lessons: hole.lessons,
-					lately: {
-						good: lately.reduce((sum, one) => sum + one.good, 0),
-						tries: lately.reduce((sum, one) => sum + one.tries, 0),
-					},
-				};
-			}),
+			rungs: studioRungs(row.rail.holes, (name) =>
+				readSides(name, { side: row.ladder.side, strong: strong.get(row.student) ?? "right" }),
+			),
 		}));
 	const who = new Map(ladders.map(({ id, who: name, skill }) => [id, { id, who: name, skill }]));
 	const named = <T extends { ladder: StudioLadder }>({ ladder, ...rest }: T) => ({
@@ -88,16 +72,18 @@ export async function readStudio(): Promise<StudioProps> {
 		holding: holdingRungs(ladders),
 		said,
 		ladders: ladders.length,
+		rungs: ruledRungs(rows),
 	};
 }
 
-/** Students and lessons that steps are weighed from, and the first tries of each visit: later ones are there because of what came before. */
+/** Students and lessons that steps are weighed from. */
 const STUDENTS = 20;
 const LESSONS_EACH = 12;
-const FIRST_TRIES = 8;
 
 export interface Weighed extends StepWeight {
 	name: string;
+	/** Ladders whose rungs differ in it: built anew they would be cut otherwise. */
+	changes: { id: string; who: string; skill: string }[];
 }
 
 /** What a step of each difficulty really weighed, over the latest lessons of every student. */
@@ -108,38 +94,19 @@ export async function weighSteps(open: Store): Promise<Weighed[]> {
 	const visits: WeighedVisit[] = [];
 	for (const student of students)
 		for (const { lesson } of await lessonsOf(open, student, LESSONS_EACH))
-			visits.push(...(await weighedIn(open, lesson, student, byLadder)));
-	const names = new Map(rows.flatMap((row) => difficultiesOf(row).map(({ id, name }) => [id, name])));
+			visits.push(...weighedIn(lesson, await lessonView(open, lesson), student, byLadder));
+	const names = new Map(
+		rows.flatMap((row) => difficultiesOn(row.ladder, row.followed).map(({ id, name }) => [id, name])),
+	);
+	const moved = (difficulty: string) =>
+		rows.flatMap(({ id, ladder, followed, studentName }) =>
+			new Set(ladder.rungs.map(({ settings }) => settings.notches[difficulty] ?? 0)).size > 1
+				? [{ id, who: studentName, skill: followed.name }]
+				: [],
+		);
 	return stepWeights(visits)
-		.map((one) => ({ ...one, name: names.get(one.difficulty) ?? one.difficulty }))
+		.map((one) => ({ ...one, name: names.get(one.difficulty) ?? one.difficulty, changes: moved(one.difficulty) }))
 		.sort((a, b) => b.times - a.times);
-}
-
-const difficultiesOf = ({ ladder, followed }: LadderRow) => difficultiesOn(ladder, followed);
-
-async function weighedIn(
-	open: Store,
-	lesson: string,
-	student: string,
-	byLadder: ReadonlyMap<string, LadderRow & Railed>,
-): Promise<WeighedVisit[]> {
-	const view = await lessonView(open, lesson);
-	return (view?.visits ?? []).flatMap((visit): WeighedVisit[] => {
-		const row = byLadder.get(visit.ladder ?? "");
-		if (!row || visit.student !== student || visit.elsewhere === "warm-up") return [];
-		const first = visit.tries.filter((t) => t.counted && t.variation === formOf(visit.placing)).slice(0, FIRST_TRIES);
-		if (first.length === 0) return [];
-		const { notches } = visit.placing.settings;
-		return [
-			{
-				student,
-				lesson: `${lesson} ${row.id}`,
-				good: first.filter(({ good }) => good).length,
-				tries: first.length,
-				weights: Object.fromEntries(difficultiesOf(row).map((one) => [one.id, climb(one, 0, notches[one.id] ?? 0)])),
-			},
-		];
-	});
 }
 
 /** A pair that the log shows, with whose lessons show it. */

@@ -64,6 +64,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		return {
 			student,
 			skills,
+			coin: coach.coin,
 			bandLow: coach.band.low,
 			bandHigh: coach.band.high,
 			unit: coach.unit,

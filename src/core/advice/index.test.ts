@@ -205,6 +205,38 @@ describe("the cue that is offered", () => {
 	});
 });
 
+describe("what worked before, and the coin", () => {
+	test("a cue that worked for the student goes before one outside of the body, and says so", () => {
+		const ladder = ladderWith();
+		ladder.positions = ladder.positions.map((one) => (one.id === "p1" ? { ...one, worked: true } : one));
+		const advice = new Phone().begin(ladder).row("111").advice();
+		expect(advice.act).toMatchObject({ kind: "cue", cue: { text: "on it" } });
+		expect(advice.reason).toContain("Cue, worked before: “on it”.");
+	});
+
+	const coined = { ...ladderWith(), coin: true };
+	const phones = Array.from({ length: 90 }, (_, i) => new Phone(`phone${i}`).begin(coined).row("111"));
+	const held = phones.filter((phone) => phone.advice().line === "held-back");
+
+	test("holds one correction in three back, the same ones whenever they are worked out again, and is in the record", () => {
+		expect(held.length).toBeGreaterThan(20);
+		expect(held.length).toBeLessThan(40);
+		expect(phones.filter((phone) => phone.advice().line === "correct")).toHaveLength(90 - held.length);
+		for (const phone of held) {
+			expect(phone.advice().line).toBe("held-back");
+			expect(phone.set().placing.coin).toBe(true);
+		}
+	});
+
+	test("for three tries, then the word is offered; at once where the coach does otherwise; never unasked", () => {
+		const [first, second] = held as [Phone, Phone];
+		expect(first.row("11").advice()).toMatchObject({ line: "held-back", act: null });
+		expect(first.row("1").advice().line).toBe("correct");
+		expect(second.otherwise().advice().line).toBe("correct");
+		expect(new Phone(second.device).begin(ladderWith()).row("111").advice().line).toBe("correct");
+	});
+});
+
 describe("following and doing otherwise", () => {
 	test("a followed easing restarts runs and the count; the next one goes a rung down", () => {
 		const ladder = ladderWith();

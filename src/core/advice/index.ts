@@ -8,7 +8,7 @@ import { backToRung } from "./lines/backToRung";
 import { care } from "./lines/care";
 import { careAgain } from "./lines/careAgain";
 import { carryOn } from "./lines/carryOn";
-import { correct, ease, secondCue } from "./lines/correct";
+import { correct, ease, heldBack, secondCue } from "./lines/correct";
 import { letAdjust } from "./lines/letAdjust";
 import { limit } from "./lines/limit";
 import { notYet } from "./lines/notYet";
@@ -40,6 +40,7 @@ export const lines: readonly Line[] = [
 	letAdjust,
 	secondCue,
 	ease,
+	heldBack,
 	correct,
 	sameMiss,
 	tooHard,

@@ -11,6 +11,7 @@ export const coachLabels = {
 	band: "working band",
 	low: "lower end of the band",
 	high: "upper end of the band",
+	coin: "the coin",
 	travel: "minutes between two places",
 };
 
@@ -39,6 +40,8 @@ export const Coach = z.object({
 	band: Band,
 	/** Estimates go without tries that a partner logged. */
 	partnersLeftOut: z.optional(z.boolean()),
+	/** One correction in three is held back by a coin, so that there is something to compare cues with. */
+	coin: z.optional(z.boolean()),
 	/** Minutes it takes from one place of lessons to another; the usual where nothing is said. */
 	travel: z.optional(whole(0, 240)),
 });

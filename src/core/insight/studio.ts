@@ -1,3 +1,4 @@
+import type { Hole } from "@/core/ladder/rail";
 import { banded } from "./thenNow";
 
 /** A ladder as the studio looks at it. */
@@ -19,6 +20,31 @@ export interface StudioRung {
 	/** The latest lessons on it together. */
 	lately: { good: number; tries: number };
 }
+
+/** Lessons that say how it goes lately. */
+const LATELY = 3;
+
+/** Lessons up to the first pass; null where it was not passed, or its first lessons are too long ago to be listed. */
+function lessonsToPass({ metDays, recent, lessons, state }: Hole): number | null {
+	const [first] = metDays;
+	if (first === undefined || state === "open" || recent.length < lessons) return null;
+	return recent.filter(({ day }) => day <= first).length;
+}
+
+/** A rail's rungs as the studio looks at them; `name` reads a rung's name out. */
+export const studioRungs = (holes: readonly Hole[], name: (written: string) => string): StudioRung[] =>
+	holes.map((hole) => {
+		const lately = hole.recent.slice(-LATELY);
+		return {
+			name: name(hole.name),
+			lessonsToPass: lessonsToPass(hole),
+			lessons: hole.lessons,
+			lately: {
+				good: lately.reduce((sum, one) => sum + one.good, 0),
+				tries: lately.reduce((sum, one) => sum + one.tries, 0),
+			},
+		};
+	});
 
 /** Passes that a coach's own spread is told from. */
 const ENOUGH_PASSES = 10;

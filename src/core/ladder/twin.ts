@@ -58,8 +58,8 @@ export interface Twin {
 	gap: string | null;
 }
 
-/** The rung of each of the two ladders that stands for each rung of this one. */
-const pairs = (
+/** By the rungs of the other ladder, the rung of this one that each mirrors; nothing where neither was made from the other. */
+export const levelRungs = (
 	mine: { id: string; ladder: Ladder },
 	other: { id: string; ladder: Ladder },
 ): ReadonlyMap<string, string> => {
@@ -86,7 +86,7 @@ export const areTwins = (a: Sided, b: Sided): boolean =>
  */
 export function twinOn(mine: Sided, other: Sided): Twin | null {
 	if (other.ladder.side === "none") return null;
-	const level = pairs(mine, other);
+	const level = levelRungs(mine, other);
 	const place = (id: string | undefined) => mine.ladder.rungs.findIndex((rung) => rung.id === id);
 	let pegIndex = 0;
 	for (let i = other.rail.pegIndex; i >= 0; i--) {

@@ -78,6 +78,8 @@ export const WatchedPosition = z.object({
 	short: label(10),
 	fault: text(200),
 	cues: z.array(Cue).check(z.maxLength(8)),
+	/** The first of them worked for this student before, and is offered first. */
+	worked: z.optional(z.boolean()),
 	/** Without it a try is not good, under any gate. */
 	must: z.optional(z.boolean()),
 	/** Points taken off where it was off. */
@@ -115,6 +117,8 @@ export const Placing = z.object({
 	bandHigh: z.optional(z.number().check(z.gte(0.1), z.lte(0.99))),
 	/** A rung stepped down to is re-earned by this short rule, then it is back to `from`. */
 	reEarn: z.nullable(z.object({ from: ident, rule: Rule })),
+	/** A coin, tossed by the id of the try a run began with, holds one correction in three back. */
+	coin: z.optional(z.boolean()),
 	/** The skills tried one after the other in one go. */
 	chain: z.optional(z.array(z.object({ id: ident, name: label(80) })).check(z.maxLength(12))),
 });

@@ -53,6 +53,8 @@ export const PackLadder = z.object({
 	/** Lower edge of the coach's working band. */
 	bandLow: z.optional(z.number()),
 	bandHigh: z.optional(z.number()),
+	/** A coin holds one correction in three back. */
+	coin: z.optional(z.boolean()),
 	/** The coach's unit of distances; metres where nothing is said. */
 	unit: z.optional(z.enum(["m", "ft"] satisfies LengthUnit[])),
 	chain: Placing.shape.chain,

@@ -21,6 +21,8 @@ export interface Around {
 	bandLow?: number | undefined;
 	/** And its upper edge. */
 	bandHigh?: number | undefined;
+	/** A coin holds one correction in three back. */
+	coin?: boolean | undefined;
 	/** Limits of load that are reached. */
 	reached?: readonly Reached[];
 	/** Cues that worked for this student lately, the best first. */
@@ -64,15 +66,17 @@ function packPosition(
 			check: readSides(cause.check, sides),
 		})),
 	);
+	const cues = workedFirst(
+		position.cues.map((cue) => ({ ...cue, text: readSides(cue.text, sides) })),
+		worked,
+	);
 	return {
 		id,
 		short,
 		name: readSides(position.name, sides),
 		fault: readSides(position.fault, sides),
-		cues: workedFirst(
-			position.cues.map((cue) => ({ ...cue, text: readSides(cue.text, sides) })),
-			worked,
-		),
+		cues,
+		...(worked.includes(cues[0]?.text ?? "") ? { worked: true } : {}),
 		...(must === undefined ? {} : { must }),
 		...(deduction === undefined ? {} : { deduction }),
 		look: lookOf(position, ladder, sides),
@@ -112,6 +116,7 @@ export function packLadder(
 		...(chain.length > 0 ? { chain } : {}),
 		...(limits.length > 0 ? { limits } : {}),
 		...(notHome.length > 0 ? { notHome: Object.fromEntries(notHome) } : {}),
+		...(around.coin ? { coin: true } : {}),
 		...(around.bandLow === undefined ? {} : { bandLow: around.bandLow }),
 		...(around.bandHigh === undefined ? {} : { bandHigh: around.bandHigh }),
 		...(around.unit === undefined ? {} : { unit: around.unit }),

@@ -68,6 +68,7 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 		bandLow: ladder.bandLow ?? BAND_LOW,
 		bandHigh: ladder.bandHigh ?? BAND_HIGH,
 		reEarn: reEarnFrom ? { from: reEarnFrom, rule: RE_EARN } : null,
+		...(ladder.coin ? { coin: true } : {}),
 		...(ladder.chain ? { chain: ladder.chain } : {}),
 	};
 }
@@ -82,12 +83,13 @@ function usedOn({ used = [] }: PackLadder, rung: string): Pick<Placing, "usedTod
 const watchedOn = (ladder: PackLadder, { watch, musts }: RungSettings): WatchedPosition[] =>
 	ladder.positions
 		.filter((position) => watch.includes(position.id))
-		.map(({ id, name, short, fault, cues, must, deduction }) => ({
+		.map(({ id, name, short, fault, cues, worked, must, deduction }) => ({
 			id,
 			name,
 			short,
 			fault,
 			cues,
+			...(worked ? { worked } : {}),
 			...(must || musts?.includes(id) ? { must: true } : {}),
 			...(deduction === undefined ? {} : { deduction }),
 		}));

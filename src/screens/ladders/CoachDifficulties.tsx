@@ -133,27 +133,7 @@ export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number
 					6.
 				</p>
 			</fieldset>
-			<FormRow id="unit" label="Distances are told in" className="mt-3">
-				<Form.Select
-					style={{ width: "auto" }}
-					value={now.unit}
-					onChange={(event) =>
-						put({ ...now, unit: lengthUnits.find((unit) => unit === event.target.value) ?? "m" }, "")
-					}
-				>
-					{lengthUnits.map((unit) => (
-						<option key={unit} value={unit}>
-							{unitWords[unit]}
-						</option>
-					))}
-				</Form.Select>
-			</FormRow>
-			<Form.Check
-				id="partners"
-				label="Estimates leave out tries that a partner logged"
-				checked={now.partnersLeftOut ?? false}
-				onChange={(event) => put({ ...now, partnersLeftOut: event.target.checked }, "")}
-			/>
+			<CoachSays now={now} put={(next) => put(next, "")} />
 			<InForce standing={standing} amiss={amiss} />
 			<div className={css.actions}>
 				<Button variant="link" onClick={() => put({ ...now, difficulties: [...usualDifficulties] }, "")}>
@@ -163,3 +143,39 @@ export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number
 		</BenchPage>
 	);
 }
+
+/** The coin, the unit and whose tries count: one press each. */
+const CoachSays = ({ now, put }: { now: Coach; put: (next: Coach) => void }) => (
+	<>
+		<Form.Check
+			id="coin"
+			className="mt-3"
+			label="A coin holds back one correction in three"
+			checked={now.coin ?? false}
+			onChange={(event) => put({ ...now, coin: event.target.checked })}
+		/>
+		<p className="hint m-0">
+			Who always speaks never learns what a cue does: there is nothing to compare it with. The advice says when it is
+			the coin that keeps quiet; a word can be given all the same.
+		</p>
+		<FormRow id="unit" label="Distances are told in" className="mt-3">
+			<Form.Select
+				style={{ width: "auto" }}
+				value={now.unit}
+				onChange={(event) => put({ ...now, unit: lengthUnits.find((unit) => unit === event.target.value) ?? "m" })}
+			>
+				{lengthUnits.map((unit) => (
+					<option key={unit} value={unit}>
+						{unitWords[unit]}
+					</option>
+				))}
+			</Form.Select>
+		</FormRow>
+		<Form.Check
+			id="partners"
+			label="Estimates leave out tries that a partner logged"
+			checked={now.partnersLeftOut ?? false}
+			onChange={(event) => put({ ...now, partnersLeftOut: event.target.checked })}
+		/>
+	</>
+);

@@ -1,30 +1,62 @@
-import type { Compared, LadderProgress } from "@/server/readProgress";
+import type { BothSides, Compared, LadderProgress } from "@/server/readProgress";
 
 const inTen = (rate: number) => (10 * Math.abs(rate)).toFixed(1);
 
-/** Home beside lessons, contest beside lessons: only where both sides have enough tries. */
-export function Beside({ ladder: { home, contest } }: { ladder: LadderProgress }) {
+/** Home beside lessons, contest beside lessons, one side beside the other: only where both have enough tries. */
+export function Beside({ ladder: { home, contest, sides } }: { ladder: LadderProgress }) {
 	return (
 		<>
 			{home.map((one) => (
-				<Sentence key={one.name} of={one} where="at home" />
+				<Sentence key={one.name} of={one} there="at home" here="in lessons" />
 			))}
-			{contest && <Sentence of={contest} where="with people watching" />}
+			{contest && <Sentence of={contest} there="with people watching" here="in lessons" />}
+			{sides && <Sides of={sides} />}
 		</>
 	);
 }
 
-function Sentence({ of: { name, there, lesson, apart }, where }: { of: Compared; where: string }) {
+function Sides({ of: { here, there, rungs } }: { of: BothSides }) {
+	const apart = here.at - there.at;
+	return (
+		<>
+			<p className="m-0">
+				{apart === 0 ? (
+					<>
+						Both sides stand on rung <b>{here.at}</b>.
+					</>
+				) : (
+					<>
+						The {here.side} side stands on rung <b>{here.at}</b>, the {there.side} on rung <b>{there.at}</b>.
+					</>
+				)}{" "}
+				{rungs.length === 0 && <span className="mute">No rung was tried twenty times on both sides lately.</span>}
+			</p>
+			{rungs.map((one) => (
+				<Sentence key={one.name} of={one} there={`on the ${there.side}`} here={`on the ${here.side}`} />
+			))}
+		</>
+	);
+}
+
+function Sentence({
+	of: { name, there: of, lesson, apart },
+	there,
+	here,
+}: {
+	of: Compared;
+	there: string;
+	here: string;
+}) {
 	const sure = apart.low > 0 || apart.high < 0;
 	return (
 		<p className="m-0" dir="auto">
-			{name !== where && `${name}: `}
+			{name !== there && `${name}: `}
 			<b>
-				{there.good} of {there.tries}
+				{of.good} of {of.tries}
 			</b>{" "}
-			{where}, {lesson.good} of {lesson.tries} in lessons.{" "}
+			{there}, {lesson.good} of {lesson.tries} {here}.{" "}
 			{sure
-				? `${apart.by > 0 ? "Better" : "Worse"} ${where}, by ${inTen(apart.by)} in 10 (${inTen(Math.min(Math.abs(apart.low), Math.abs(apart.high)))} at least).`
+				? `${apart.by > 0 ? "Better" : "Worse"} ${there}, by ${inTen(apart.by)} in 10 (${inTen(Math.min(Math.abs(apart.low), Math.abs(apart.high)))} at least).`
 				: "No difference that is sure."}
 		</p>
 	);

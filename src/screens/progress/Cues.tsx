@@ -1,36 +1,48 @@
 import type { RankedCue } from "@/core/insight/cueEffect";
 import { ENOUGH } from "@/core/insight/cueEffect";
 import { plural } from "@/core/text/lists";
-import type { ProgressProps } from "@/server/readProgress";
+import type { CuesTold, ProgressProps } from "@/server/readProgress";
 import css from "./progress.module.css";
 
 const SHOWN = 6;
 const inTen = (rate: number) => (10 * rate).toFixed(1);
 
-/** Which cue takes: what followed it, and whether correcting did more than leaving alone. */
-export function Cues({ cues: { effect, cued, uncued, words, kinds } }: { cues: ProgressProps["cues"] }) {
+/** Which cue takes: what followed it, and whether correcting did more than leaving alone; for the student, and for all. */
+export function Cues({ cues, all }: { cues: ProgressProps["cues"]; all: ProgressProps["cuesOfAll"] }) {
 	return (
 		<section aria-label="Which cue takes" className={css.margin}>
 			<h2>Which cue takes</h2>
-			{effect ? (
-				<p className="m-0">
-					After a word the position was right <b>{inTen(effect.after)} in 10</b>, after as long a run of faults without
-					one {inTen(effect.without)} in 10: {effect.gain >= 0 ? "a gain" : "a loss"} of {inTen(Math.abs(effect.gain))}{" "}
-					in 10.{" "}
-					<span className="mute">
-						{plural(effect.cued, "correction")}, {effect.uncued} moments without.
-					</span>
-				</p>
-			) : (
-				<p className="mute m-0">
-					No comparison yet: {cued} of {ENOUGH} corrections, {uncued} of {ENOUGH} moments where none was given.
-				</p>
+			<Told of={cues} />
+			{all.students > 1 && (
+				<details className="mt-2">
+					<summary>{plural(all.students, "student")} together</summary>
+					<Told of={all} />
+				</details>
 			)}
-			<Ranked name="cue" rows={words} />
-			<Ranked name="kind of cue" rows={kinds} />
 		</section>
 	);
 }
+
+const Told = ({ of: { effect, cued, uncued, words, kinds } }: { of: CuesTold }) => (
+	<>
+		{effect ? (
+			<p className="m-0">
+				After a word the position was right <b>{inTen(effect.after)} in 10</b>, after as long a run of faults without
+				one {inTen(effect.without)} in 10: {effect.gain >= 0 ? "a gain" : "a loss"} of {inTen(Math.abs(effect.gain))} in
+				10.{" "}
+				<span className="mute">
+					{plural(effect.cued, "correction")}, {effect.uncued} moments without.
+				</span>
+			</p>
+		) : (
+			<p className="mute m-0">
+				No comparison yet: {cued} of {ENOUGH} corrections, {uncued} of {ENOUGH} moments where none was given.
+			</p>
+		)}
+		<Ranked name="cue" rows={words} />
+		<Ranked name="kind of cue" rows={kinds} />
+	</>
+);
 
 const Ranked = ({ name, rows }: { name: string; rows: readonly RankedCue[] }) =>
 	rows.length > 1 && (

@@ -8,18 +8,30 @@ import { Agreements } from "./Agreements";
 import { Beside } from "./Beside";
 import { Cues } from "./Cues";
 import { GoesTogether } from "./GoesTogether";
-import { HowLong } from "./HowLong";
+import { AHEAD, HowLong } from "./HowLong";
 import css from "./progress.module.css";
 import { RailByDate } from "./RailByDate";
 import { ThenNow } from "./ThenNow";
+import { usePast } from "./useForecasts";
 
 /** Then and now; what goes with what, which cue takes, how long: each with what it rests on, and nothing where there is too little. */
-export function ProgressPage({ student, day, lessons, ladders, cues, past, agreements }: ProgressProps) {
+export function ProgressPage({
+	student,
+	day,
+	lessons,
+	ladders,
+	cues,
+	cuesOfAll,
+	others,
+	booked,
+	agreements,
+}: ProgressProps) {
+	const past = usePast([...ladders.map(({ passes }) => passes), ...others], AHEAD[0] ?? 1);
 	return (
 		<BenchPage
 			margin={
 				<>
-					<Cues cues={cues} />
+					<Cues cues={cues} all={cuesOfAll} />
 					<Agreements agreements={agreements} />
 				</>
 			}
@@ -32,7 +44,17 @@ export function ProgressPage({ student, day, lessons, ladders, cues, past, agree
 			</h1>
 			{lessons === 0 && <p>No lesson yet. After two on a rung, the first stands beside the latest here.</p>}
 			{ladders.map((ladder) => (
-				<OneLadder key={ladder.id} ladder={ladder} student={student} day={day} past={past} />
+				<OneLadder
+					key={ladder.id}
+					ladder={ladder}
+					student={student}
+					asked={{
+						others: [...ladders.flatMap(({ id, passes }) => (id === ladder.id ? [] : [passes])), ...others],
+						past,
+						booked,
+						day,
+					}}
+				/>
 			))}
 			{lessons > 0 && (
 				<p className="hint mt-4">
@@ -47,9 +69,11 @@ export function ProgressPage({ student, day, lessons, ladders, cues, past, agree
 function OneLadder({
 	ladder,
 	student,
-	day,
-	past,
-}: Pick<ProgressProps, "student" | "day" | "past"> & { ladder: LadderProgress }) {
+	asked,
+}: Pick<ProgressProps, "student"> & {
+	ladder: LadderProgress;
+	asked: Omit<Parameters<typeof HowLong>[0], "ladder">;
+}) {
 	return (
 		<section className={css.ladder} aria-label={ladder.called}>
 			<h2>
@@ -60,9 +84,9 @@ function OneLadder({
 			) : (
 				<>
 					<RailByDate ladder={ladder} />
-					<ThenNow rungs={ladder.rungs} day={day} label={ladder.called} />
+					<ThenNow rungs={ladder.rungs} day={asked.day} label={ladder.called} />
 					<Beside ladder={ladder} />
-					<HowLong ladder={ladder} past={past} />
+					<HowLong ladder={ladder} {...asked} />
 					<GoesTogether ladder={ladder} student={student} />
 				</>
 			)}

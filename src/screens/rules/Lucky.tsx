@@ -71,8 +71,27 @@ interface Taken {
 	limit: number;
 }
 
-/** Every rung that luck can pass, ladder by ladder, with better rules one press away: for one, or for all. */
-export function Lucky({ rungs }: { rungs: RuledRung[] }) {
+/** Every rung that luck can pass, with better rules one press away. */
+export const Lucky = ({ rungs }: { rungs: RuledRung[] }) => (
+	<BenchPage
+		margin={
+			<p className="mute">
+				Not ready means 6 good in 10, in tries that do not depend on each other.{" "}
+				<Link href="/rules/assumes">What this assumes</Link>
+			</p>
+		}
+	>
+		<h1>What luck can pass</h1>
+		<LuckyRungs rungs={rungs} />
+	</BenchPage>
+);
+
+/**
+ * Rungs that luck can pass, ladder by ladder, with better rules for a ladder or for all.
+ *
+ * @param folded how many of a ladder first, each of them once better rules were looked for
+ */
+export function LuckyRungs({ rungs, folded = false }: { rungs: RuledRung[]; folded?: boolean }) {
 	const router = useRouter();
 	const passOf = usePass(rungs);
 	const better = useBetter();
@@ -118,17 +137,10 @@ export function Lucky({ rungs }: { rungs: RuledRung[] }) {
 		setBusy(false);
 		router.refresh();
 	};
+	const Heading = folded ? "h3" : "h2";
 	const allShown = groups?.every(({ ladder }) => shown.has(ladder));
 	return (
-		<BenchPage
-			margin={
-				<p className="mute">
-					Not ready means 6 good in 10, in tries that do not depend on each other.{" "}
-					<Link href="/rules/assumes">What this assumes</Link>
-				</p>
-			}
-		>
-			<h1>What luck can pass</h1>
+		<>
 			{groups === null && <p className="mute">Working out whom each rule lets through.</p>}
 			{groups?.length === 0 && <p>No rung lets one who is not ready pass more than one time in four.</p>}
 			{before.length > 0 && (
@@ -160,9 +172,10 @@ export function Lucky({ rungs }: { rungs: RuledRung[] }) {
 					{groups.map((group) => (
 						<section key={group.ladder} className={css.ladder} aria-label={group.name}>
 							<div className={css.head}>
-								<h2 dir="auto">
+								<Heading dir="auto">
 									<Link href={`/ladders/${group.ladder}`}>{group.name}</Link>
-								</h2>
+									{folded && <span className="mute">: {plural(group.rungs.length, "rung")}</span>}
+								</Heading>
 								<Press
 									busy={busy}
 									at={null}
@@ -174,7 +187,7 @@ export function Lucky({ rungs }: { rungs: RuledRung[] }) {
 									onPut={() => put([group])}
 								/>
 							</div>
-							<ul>
+							<ul hidden={folded && !shown.has(group.ladder)}>
 								{group.rungs.map((one) => (
 									<LuckyRung
 										key={one.rung}
@@ -188,7 +201,7 @@ export function Lucky({ rungs }: { rungs: RuledRung[] }) {
 					))}
 				</>
 			)}
-		</BenchPage>
+		</>
 	);
 }
 

@@ -45,7 +45,7 @@ export function StepWeights() {
 					</p>
 				)}
 				{sure.map((one) => (
-					<p key={one.difficulty} dir="auto">
+					<div key={one.difficulty} className={css.weight} dir="auto">
 						<b>{one.name}</b>: {one.times.toFixed(2)} times its weight ({one.low.toFixed(2)} to {one.high.toFixed(2)}),{" "}
 						{plural(one.students, "student")}, {plural(one.lessons, "lesson")}.{" "}
 						{one.says === "as it is" ? (
@@ -66,9 +66,10 @@ export function StepWeights() {
 									take {one.times.toFixed(2)} times
 									<span className="visually-hidden">: {one.name}</span>
 								</Button>
+								<WouldChange of={one} />
 							</>
 						)}
-					</p>
+					</div>
 				))}
 			</div>
 			<Refusals refusals={refused} />
@@ -79,3 +80,20 @@ export function StepWeights() {
 		</section>
 	);
 }
+
+/** Ladders that a new weight would cut otherwise, were they built anew. */
+const WouldChange = ({ of: { changes } }: { of: Weighed }) =>
+	changes.length > 0 && (
+		<details>
+			<summary>{plural(changes.length, "ladder")} would be cut otherwise, built anew</summary>
+			<ul className={css.changes}>
+				{changes.map(({ id, who, skill }) => (
+					<li key={id} dir="auto">
+						<Link href={`/ladders/${id}`}>
+							{who}, {skill}
+						</Link>
+					</li>
+				))}
+			</ul>
+		</details>
+	);

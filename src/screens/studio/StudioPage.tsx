@@ -2,11 +2,12 @@ import Link from "next/link";
 import { plural } from "@/core/text/lists";
 import type { StudioProps } from "@/server/readStudio";
 import { BenchPage } from "@/ui/BenchPage";
+import { LuckyRungs } from "../rules/Lucky";
 import { StepWeights } from "./StepWeights";
 import css from "./studio.module.css";
 
 /** The studio in sentences, each with its evidence a press away. */
-export function StudioPage({ stuck, coasting, holding, said, ladders }: StudioProps) {
+export function StudioPage({ stuck, coasting, holding, said, ladders, rungs }: StudioProps) {
 	return (
 		<BenchPage margin={<StepWeights />}>
 			<h1>The studio</h1>
@@ -55,10 +56,7 @@ export function StudioPage({ stuck, coasting, holding, said, ladders }: StudioPr
 			</section>
 			<section aria-label="Rules that pass luck" className={css.part}>
 				<h2>Rules that pass luck</h2>
-				<p>
-					<Link href="/rules/lucky">Which rungs somebody who is not ready passes</Link>, with a better rule for each in
-					one press.
-				</p>
+				<LuckyRungs rungs={rungs} folded />
 			</section>
 			<section aria-label="What was said most" className={css.part}>
 				<h2>What was said most, in two months</h2>

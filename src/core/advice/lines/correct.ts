@@ -45,26 +45,63 @@ export const ease: Line = {
 	},
 };
 
+/** The earliest position that wants a word: off for long enough, and nobody spoke of it since. */
+const silentRun = ({ runs, settings }: Facts): Run | undefined =>
+	runs.find((run) => run.corrections === 0 && run.tries.length >= settings.correctAfter);
+
+const whyNow = (run: Run, { spokenOf }: Facts): string => {
+	const { length } = run.tries;
+	const where = length === run.span ? `in the last ${length}` : `in ${length} of the last ${run.span}`;
+	const word = spokenOf.has(run.position.id) ? "no word on it since" : "no word on it yet";
+	const told = `${directionWords(run)} ${where}, ${word}.`;
+	return told.charAt(0).toUpperCase() + told.slice(1);
+};
+
+const SIDES_OF_THE_COIN = 3;
+/** So many tries it holds a word back; then it is offered as ever. */
+const HELD = 3;
+
+/** One toss a run, by the id of the try it began with: the same on every device, and whenever it is worked out again. */
+const tossed = (id: string): boolean =>
+	[...id].reduce((sum, letter) => sum + letter.charCodeAt(0), 0) % SIDES_OF_THE_COIN === 0;
+
+/** Where the coach asked for it: one correction in three is not offered, so that there is something to compare the others with. */
+export const heldBack: Line = {
+	name: "held-back",
+	silentFor: ({ settings }) => settings.correctAfter,
+	propose(facts) {
+		const run = facts.placing.coin ? silentRun(facts) : undefined;
+		const [first] = run?.tries ?? [];
+		if (!run || !first || run.tries.length >= facts.settings.correctAfter + HELD || !tossed(first.id)) return null;
+		return {
+			title: `No word on ${run.position.short} this time`,
+			reason: `${whyNow(run, facts)} Your coin holds it back, to compare.`,
+			act: null,
+			evidence: run.tries.map((t) => t.id),
+			position: run.position.id,
+		};
+	},
+};
+
 /** A run long enough with no correction in it: correct the earliest in causal order. */
 export const correct: Line = {
 	name: "correct",
 	flickers: true,
 	silentFor: ({ settings }) => settings.correctAfter,
 	propose(facts) {
-		const run = facts.runs.find((r) => r.corrections === 0 && r.tries.length >= facts.settings.correctAfter);
+		const run = silentRun(facts);
 		if (!run) return null;
-		const { length } = run.tries;
-		const where = length === run.span ? `in the last ${length}` : `in ${length} of the last ${run.span}`;
-		const word = facts.spokenOf.has(run.position.id) ? "no word on it since" : "no word on it yet";
-		const told = `${directionWords(run)} ${where}, ${word}.`;
-		return correction(run, told.charAt(0).toUpperCase() + told.slice(1), firstCue(run.position.cues));
+		const { cues, worked } = run.position;
+		return correction(run, whyNow(run, facts), worked ? cues[0] : firstCue(cues));
 	},
 };
 
 function correction(run: Run, reason: string, cue: Cue | undefined): Omit<Advice, "line" | "canSilence"> {
 	return {
 		title: `Correct ${run.position.short}`,
-		reason: cue ? `${reason} Cue: “${cue.text}”.` : reason,
+		reason: cue
+			? `${reason} Cue${run.position.worked && cue === run.position.cues[0] ? ", worked before" : ""}: “${cue.text}”.`
+			: reason,
 		act: {
 			kind: "cue",
 			position: run.position.id,
