@@ -8,6 +8,7 @@ import { plural } from "@/core/text/lists";
 import type { KeepingState, LessonOnDevice } from "@/device/lesson";
 import { late } from "@/ui/late";
 import { Rail } from "@/ui/Rail";
+import { clockFace } from "./clockFace";
 import css from "./count.module.css";
 import { type Board, countOf } from "./model";
 import { setText, useDirectPaint } from "./useDirectPaint";
@@ -40,31 +41,11 @@ function clockWords(view: LessonView, time: number): { value: number; words: str
 	return { value: planned - gone, words: planned - gone < 0 ? "min over" : "min left" };
 }
 
-const restFrom = (view: LessonView, set: string): string | null =>
-	view.events.findLast((event) => event.kind === "set.closed" && event.set === set)?.at ?? null;
-
-/** How long the rest has been: for the eye only. */
-function Resting({ since, minutes, words = "rest" }: { since: string | null; minutes: number | null; words?: string }) {
-	const [time, setTime] = useState(() => Date.now());
-	useEffect(() => {
-		const timer = setInterval(() => setTime(Date.now()), 1000);
-		return () => clearInterval(timer);
-	}, []);
-	const seconds = since === null ? 0 : Math.floor((time - Date.parse(since)) / 1000);
-	// A clock that was set meanwhile says nothing of the rest.
-	if (seconds < 0 || seconds >= 3600) return null;
-	return (
-		<div>
-			<b data-testid="rest">{clockFace(seconds)}</b>
-			{minutes === null ? words : `of ${minutes}:00`}
-		</div>
-	);
-}
-
-/** How long the stretch has been: for the eye only. */
-const StretchClock = ({ since }: { since: string | null }) => <Resting since={since} minutes={null} words="in play" />;
-
-const clockFace = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+/** For the eye only: nothing that is counted waits for them. */
+const Resting = late(
+	() => import("./Resting").then((module) => module.Resting),
+	() => null,
+);
 
 /** The number the coach acts on: on the screen before anything else that a touch changes. */
 function TheCount({ lesson, className, words }: { lesson: LessonOnDevice; className: string; words: string }) {
@@ -193,8 +174,7 @@ function SideColumn({ lesson, board, view }: { lesson: LessonOnDevice; board: Bo
 					{clock.words}
 				</div>
 			)}
-			{board.stretch && set.open && <StretchClock since={view.events.find(({ id }) => id === set.id)?.at ?? null} />}
-			{!set.open && <Resting since={restFrom(view, set.id)} minutes={set.rest?.minutes ?? null} />}
+			{(board.stretch || !set.open) && <Resting set={set} view={view} />}
 			<div>
 				<div className={css.inSet}>
 					{`set ${board.setNumber} · ${board.triesInSet} of ${set.placing.settings.triesPerSet}`}
