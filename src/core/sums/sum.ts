@@ -1,0 +1,102 @@
+import type { Outcome } from "@/core/refusals/refusals";
+
+/** What a number is of. Stored and worked in metres, metres a second, seconds, kilograms, joules. */
+export type Quantity =
+	| "length"
+	| "size"
+	| "speed"
+	| "seconds"
+	| "minutes"
+	| "mass"
+	| "energy"
+	| "beats"
+	| "percent"
+	| "count"
+	| "number"
+	| "drag";
+
+/** A number with what it is of; told in the units of whoever reads it. */
+export interface Told {
+	value: number;
+	of: Quantity;
+}
+/** Words with numbers between them. */
+export type Words = readonly (string | Told)[];
+
+export interface SumField {
+	key: string;
+	name: string;
+	of: Quantity;
+	least: number;
+	most: number;
+	/** Several numbers, so many at most. */
+	many?: number;
+	/** May be left empty: nothing is asked of it then. */
+	optional?: boolean;
+	hint?: string;
+}
+
+export type SumValues = Readonly<Record<string, number | readonly number[] | null>>;
+
+/** What moves with the numbers: two ways side by side, bars, or ticks along a stretch of time. */
+export type Drawing =
+	| { kind: "tracks"; seconds: number; tracks: readonly { label: string; length: Told }[] }
+	| { kind: "bars"; of: Quantity; bars: readonly { label: string; value: number; marked?: boolean }[]; line?: number }
+	| { kind: "time"; seconds: number; spans: readonly { label: string; from: number; to: number }[] }
+	| { kind: "ticks"; seconds: number; ticks: readonly number[] };
+
+export interface Worked {
+	/** The number to act on, and of what it is. */
+	large: Told & { words: string };
+	/** What else it says, a sentence each. */
+	says: readonly Words[];
+	drawing: Drawing;
+	/** What is written where it is put. */
+	line: Words;
+	/** Where it gives a rung's limit or a day's tries, or an item's minutes. */
+	tries?: number;
+	minutes?: number;
+}
+
+export interface Sum {
+	id: string;
+	title: string;
+	/** What one wants to know when one comes here. */
+	asks: string;
+	fields: readonly SumField[];
+	fresh: SumValues;
+	formula: string;
+	assumes: string;
+	caution?: string;
+	/** @param values checked against the fields already */
+	work(values: SumValues): Outcome<Worked>;
+}
+
+export const num = (values: SumValues, key: string): number => values[key] as number;
+export const many = (values: SumValues, key: string): readonly number[] => (values[key] as readonly number[]) ?? [];
+
+const amiss = (field: SumField, value: number): string | null =>
+	!Number.isFinite(value)
+		? `The ${field.name} is missing; a number from ${field.least} to ${field.most} is needed.`
+		: value < field.least || value > field.most
+			? `The ${field.name} is ${value}; from ${field.least} to ${field.most} is needed.`
+			: null;
+
+/** The sum for these numbers; each that cannot be is refused by its name. */
+export function work(sum: Sum, values: SumValues): Outcome<Worked> {
+	const refusals = sum.fields.flatMap((field) => {
+		const { key, optional, many: most, name } = field;
+		const value = values[key];
+		if (optional && (value === null || value === undefined || (Array.isArray(value) && value.length === 0))) return [];
+		if (most === undefined) {
+			const sentence = amiss(field, typeof value === "number" ? value : Number.NaN);
+			return sentence ? [{ path: key, sentence }] : [];
+		}
+		const all = Array.isArray(value) ? (value as number[]) : [];
+		if (all.length === 0 || all.length > most)
+			return [{ path: key, sentence: `The ${name} are ${all.length}; 1 to ${most} are needed, with a space between.` }];
+		const sentence = all.flatMap((one) => amiss(field, one) ?? [])[0];
+		return sentence ? [{ path: key, sentence }] : [];
+	});
+	return refusals.length > 0 ? { ok: false, refusals } : sum.work(values);
+}
