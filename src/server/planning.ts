@@ -1,6 +1,7 @@
 "use server";
 
 import { revalidatePath } from "next/cache";
+import { v7 as uuid } from "uuid";
 import * as z from "zod/mini";
 import { gatherAgain } from "@/core/plan/candidates";
 import { LessonPlan, MOST_ITEMS, planLabels, planRefusal } from "@/core/plan/plan";
@@ -124,6 +125,42 @@ export async function planRefresher(
 		return plan.items.length >= MOST_ITEMS
 			? "The next plan is full; take something out of it first. Nothing was changed."
 			: { ...plan, items: [...plan.items, item] };
+	});
+}
+
+/** Something of the coach's own in the student's next plan. */
+export async function planOwn(
+	student: unknown,
+	words: unknown,
+	minutes: unknown,
+): Promise<Outcome<{ id: string; day: string }>> {
+	const read = parse(
+		z.object({ student: ident, what: label(160), minutes: whole(1, 240) }),
+		{ student, what: words, minutes },
+		planLabels,
+	);
+	if (!read.ok) return read;
+	const { what, minutes: wish } = read.value;
+	return inNextPlan(read.value.student, (plan) => {
+		if (plan.items.some((item) => item.what === what)) return plan;
+		return plan.items.length >= MOST_ITEMS
+			? "The next plan is full; take something out of it first. Nothing was changed."
+			: {
+					...plan,
+					items: [
+						...plan.items,
+						{
+							id: uuid(),
+							class: "current",
+							what,
+							why: "Worked out.",
+							least: Math.ceil(wish / 2),
+							wish,
+							value: 8,
+							own: true,
+						},
+					],
+				};
 	});
 }
 

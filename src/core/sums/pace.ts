@@ -126,6 +126,7 @@ export const ramp: Sum = {
 						: { value: there + 1, of: "count", words: "is the week it is there" },
 				says: [
 					[`At most ${num(values, "lessons")} ${num(values, "lessons") === 1 ? "lesson" : "lessons"} a week with it.`],
+					...(many(values, "tooMuch").length > 0 ? [["Filled: it was too much."]] : []),
 				],
 				drawing: {
 					kind: "bars",

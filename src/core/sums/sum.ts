@@ -1,27 +1,8 @@
 import type { Outcome } from "@/core/refusals/refusals";
+import type { Quantity, Told, Words } from "./quantity";
+import { tell, type Units } from "./units";
 
-/** What a number is of. Stored and worked in metres, metres a second, seconds, kilograms, joules. */
-export type Quantity =
-	| "length"
-	| "size"
-	| "speed"
-	| "seconds"
-	| "minutes"
-	| "mass"
-	| "energy"
-	| "beats"
-	| "percent"
-	| "count"
-	| "number"
-	| "drag";
-
-/** A number with what it is of; told in the units of whoever reads it. */
-export interface Told {
-	value: number;
-	of: Quantity;
-}
-/** Words with numbers between them. */
-export type Words = readonly (string | Told)[];
+export type { Quantity, Told, Words } from "./quantity";
 
 export interface SumField {
 	key: string;
@@ -38,12 +19,11 @@ export interface SumField {
 
 export type SumValues = Readonly<Record<string, number | readonly number[] | null>>;
 
-/** What moves with the numbers: two ways side by side, bars, or ticks along a stretch of time. */
+/** What moves with the numbers: two ways side by side, bars, or spans of one stretch of time. */
 export type Drawing =
 	| { kind: "tracks"; seconds: number; tracks: readonly { label: string; length: Told }[] }
 	| { kind: "bars"; of: Quantity; bars: readonly { label: string; value: number; marked?: boolean }[]; line?: number }
-	| { kind: "time"; seconds: number; spans: readonly { label: string; from: number; to: number }[] }
-	| { kind: "ticks"; seconds: number; ticks: readonly number[] };
+	| { kind: "time"; seconds: number; spans: readonly { label: string; from: number; to: number }[] };
 
 export interface Worked {
 	/** The number to act on, and of what it is. */
@@ -75,27 +55,28 @@ export interface Sum {
 export const num = (values: SumValues, key: string): number => values[key] as number;
 export const many = (values: SumValues, key: string): readonly number[] => (values[key] as readonly number[]) ?? [];
 
-const amiss = (field: SumField, value: number): string | null =>
-	!Number.isFinite(value)
-		? `The ${field.name} is missing; a number from ${field.least} to ${field.most} is needed.`
-		: value < field.least || value > field.most
-			? `The ${field.name} is ${value}; from ${field.least} to ${field.most} is needed.`
-			: null;
+function amiss({ name, of, least, most }: SumField, value: number, units: Units): string | null {
+	const say = (one: number) => tell({ value: one, of }, units);
+	if (!Number.isFinite(value)) return `The ${name} is missing; a number from ${say(least)} to ${say(most)} is needed.`;
+	return value < least || value > most
+		? `The ${name} is ${say(value)}; from ${say(least)} to ${say(most)} is needed.`
+		: null;
+}
 
 /** The sum for these numbers; each that cannot be is refused by its name. */
-export function work(sum: Sum, values: SumValues): Outcome<Worked> {
+export function work(sum: Sum, values: SumValues, units: Units = "metric"): Outcome<Worked> {
 	const refusals = sum.fields.flatMap((field) => {
 		const { key, optional, many: most, name } = field;
 		const value = values[key];
 		if (optional && (value === null || value === undefined || (Array.isArray(value) && value.length === 0))) return [];
 		if (most === undefined) {
-			const sentence = amiss(field, typeof value === "number" ? value : Number.NaN);
+			const sentence = amiss(field, typeof value === "number" ? value : Number.NaN, units);
 			return sentence ? [{ path: key, sentence }] : [];
 		}
 		const all = Array.isArray(value) ? (value as number[]) : [];
 		if (all.length === 0 || all.length > most)
 			return [{ path: key, sentence: `The ${name} are ${all.length}; 1 to ${most} are needed, with a space between.` }];
-		const sentence = all.flatMap((one) => amiss(field, one) ?? [])[0];
+		const sentence = all.flatMap((one) => amiss(field, one, units) ?? [])[0];
 		return sentence ? [{ path: key, sentence }] : [];
 	});
 	return refusals.length > 0 ? { ok: false, refusals } : sum.work(values);

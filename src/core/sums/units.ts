@@ -1,4 +1,4 @@
-import type { Quantity, Told, Words } from "./sum";
+import type { Quantity, Told, Words } from "./quantity";
 
 export type Units = "metric" | "imperial";
 

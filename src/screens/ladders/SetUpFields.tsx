@@ -1,6 +1,8 @@
 "use client";
 
-import { useState } from "react";
+import Link from "next/link";
+import { useParams } from "next/navigation";
+import { Fragment, useState } from "react";
 import Form from "react-bootstrap/Form";
 import { useFormContext, useWatch } from "react-hook-form";
 import type { Difficulty } from "@/core/build/difficulty";
@@ -132,6 +134,7 @@ export function SetUpFields({
 			</fieldset>
 			<div className={css.full}>
 				<SketchFields index={index} unit={unit} />
+				<RungSums index={index} />
 			</div>
 		</>
 	);
@@ -180,5 +183,34 @@ function Lines({
 				}}
 			/>
 		</FormRow>
+	);
+}
+
+const workedOut = [
+	["reaction", "the speed from here"],
+	["distance", "the distance"],
+	["ramp", "a distance or height by the week"],
+	["rhythm", "the beat"],
+	["tries", "tries that fit"],
+] as const;
+
+/** Sums that this rung can take: what comes out goes back into it. */
+function RungSums({ index }: { index: number }) {
+	const { getValues } = useFormContext<Ladder>();
+	const { id } = useParams<{ id?: string }>();
+	const rung = getValues(`rungs.${index}.id`);
+	// A ladder that is not kept yet has no address to come back to.
+	if (!id) return null;
+	return (
+		<p className="hint m-0">
+			Work out{" "}
+			{workedOut.map(([sum, words], i) => (
+				<Fragment key={sum}>
+					{i > 0 && ", "}
+					<Link href={`/sums?ladder=${id}&rung=${rung}#${sum}`}>{words}</Link>
+				</Fragment>
+			))}
+			.
+		</p>
 	);
 }

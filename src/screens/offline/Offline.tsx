@@ -115,6 +115,9 @@ export function Offline() {
 					</ul>
 				</section>
 			)}
+			<p>
+				<a href="/sums">Sums</a> work without a signal too.
+			</p>
 		</main>
 	);
 }

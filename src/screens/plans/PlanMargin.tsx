@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -59,6 +60,9 @@ export function PlanMargin({
 					onChange={(event) => onChange({ wish: event.target.value }, "wish")}
 				/>
 			</FormRow>
+			<p className="hint">
+				<Link href="/sums#tries">How many tries fit into so many minutes</Link>
+			</p>
 			<p className="m-0">
 				<b>Bring:</b> {kit.length > 0 ? kit.join(", ") : "no kit is named on these rungs"}
 			</p>

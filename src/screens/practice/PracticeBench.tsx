@@ -91,6 +91,9 @@ export function PracticeBench(props: PracticePageProps) {
 					</ul>
 				)}
 			</section>
+			<p className="hint">
+				<Link href="/sums#tries">How many tries fit into a day’s minutes</Link>
+			</p>
 			{others.length > 0 && (
 				<section aria-label="Before" className={css.section}>
 					<h2>Their other practice</h2>

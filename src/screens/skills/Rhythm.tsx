@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "next/link";
 import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
@@ -37,7 +38,10 @@ export function Rhythm({ skill }: { skill: Skill }) {
 					rhythm.perMinute !== null &&
 					` · slowed: ${figure(rhythm.perMinute)} in ${figure(rhythm.seconds)} s`}
 			</p>
-			<p className="hint m-0">Beats a minute = 60 × beats ÷ seconds, summed over the key positions.</p>
+			<p className="hint m-0">
+				Beats a minute = 60 × beats ÷ seconds, summed over the key positions.{" "}
+				<Link href="/sums#rhythm">From a count and a watch</Link>
+			</p>
 			{rhythm.seconds > 0 && (
 				<>
 					<div className={own.bar} aria-hidden="true">

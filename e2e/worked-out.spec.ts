@@ -1,0 +1,93 @@
+import { accessible, expect, test, touch } from "./studio";
+
+test.describe("on a bench", () => {
+	test.use({ demo: true, viewport: { width: 1280, height: 800 } });
+
+	test("a reaction-time sum is found from a rung, worked out by keys, and put into it; and into plan and practice", async ({
+		page,
+	}) => {
+		await page.goto("/ladders/isolde-clubs");
+		const rung = page.locator('[aria-expanded="false"]').nth(4);
+		await rung.click();
+		await page.getByRole("link", { name: "the speed from here" }).first().click();
+		await expect(page.getByRole("heading", { name: "As much time at a shorter distance" })).toBeVisible();
+		await expect(page.getByLabel("Rung")).toContainText("Three clubs, slow");
+
+		// By keys alone: three numbers, and what they come to.
+		await page.getByLabel("speed in earnest").focus();
+		for (const typed of ["12", "9", "4,5"]) {
+			await page.keyboard.press("ControlOrMeta+a");
+			await page.keyboard.type(typed);
+			await page.keyboard.press("Tab");
+		}
+		const result = page.getByTestId("result");
+		await expect(result).toHaveText("6 m/s");
+		await page.getByLabel("Units").selectOption("imperial");
+		await expect(result).toHaveText("19.7 ft/s");
+		await page.getByLabel("Units").selectOption("metric");
+		await page.getByLabel("distance here").fill("0");
+		await expect(page.getByRole("main").getByRole("alert")).toHaveText(
+			"The distance here is 0 m; from 0.1 m to 500 m is needed.",
+		);
+		await page.getByLabel("distance here").fill("4.5");
+		await accessible(page);
+
+		const put = page.getByRole("region", { name: "Put it where it is used" });
+		await touch(page, "into the rung").press("Enter");
+		await expect(put.getByRole("status")).toContainText("It stands in the rung.");
+		await touch(page, "into the next plan").press("Enter");
+		await put.getByRole("link", { name: /^the plan for/ }).click();
+		await expect(page.getByText(/Thrown at 6 m\/s from 4.5 m/).first()).toBeVisible();
+		await page.goBack();
+		// Typed before, and still there.
+		await expect(result).toHaveText("6 m/s");
+		await put.getByLabel("Ladder").selectOption("odile-slackline");
+		await touch(page, "into the practice").click();
+		await expect(page.getByText(/This rung is not in a practice of theirs/)).toBeVisible();
+
+		await page.goto("/ladders/isolde-clubs");
+		await rung.click();
+		await expect(page.getByLabel(/drill/i).first()).toHaveValue(
+			/Thrown at 6 m\/s from 4.5 m: there in 0.75 s, as at 12 m\/s from 9 m\./,
+		);
+	});
+});
+
+test.describe("on a phone, without a signal", () => {
+	test.use({
+		demo: true,
+		viewport: { width: 390, height: 844 },
+		hasTouch: true,
+		isMobile: true,
+		serviceWorkers: "allow",
+		expected: /ERR_|Failed to fetch|Failed to load resource/,
+	});
+
+	test("every sum works where the server does not answer, and fits the screen", async ({ page, studio }) => {
+		await page.goto("/");
+		await expect(page.locator("html")).toHaveAttribute("data-ahead", "kept", { timeout: 30_000 });
+		await expect
+			.poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state ?? "none"), { timeout: 30_000 })
+			.toBe("activated");
+		await studio.kill();
+		await page.goto("/students");
+		await page.getByRole("link", { name: "Sums" }).tap();
+		const choice = page.getByRole("combobox", { name: "Sum", exact: true });
+		await expect(page.getByTestId("result")).toBeVisible();
+		for (const sum of await choice
+			.getByRole("option")
+			.evaluateAll((all) => all.map((one) => one.getAttribute("value")))) {
+			await choice.selectOption(sum);
+			await expect(page.getByTestId("result")).toHaveText(/\d/);
+			expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
+		}
+		await choice.selectOption("turns");
+		await page.getByLabel("team sizes").fill("3 4");
+		await page.getByLabel("turns for each team").fill("10");
+		await expect(page.getByText("Team 2, 4 people: the first 2 go 3 times, the others 2.")).toBeVisible();
+		await accessible(page);
+		// What it would be put into is known here; putting it there waits for the server.
+		await touch(page, "into the rung").tap();
+		await expect(page.getByText(/server/).first()).toBeVisible();
+	});
+});

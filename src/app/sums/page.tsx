@@ -1,0 +1,8 @@
+import type { Metadata } from "next";
+import { SumsPage } from "@/screens/sums/SumsPage";
+
+export const metadata: Metadata = { title: "Sums" };
+
+export default function Page() {
+	return <SumsPage />;
+}

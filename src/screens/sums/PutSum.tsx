@@ -1,0 +1,97 @@
+"use client";
+
+import Link from "next/link";
+import { useEffect, useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import type { Pack } from "@/core/pack/pack";
+import { readOn } from "@/core/pack/placing";
+import type { Worked } from "@/core/sums/sum";
+import { putSum } from "@/server/sums";
+import { FormRow } from "@/ui/FormRow";
+import { Refusals } from "@/ui/Refusals";
+import { useRefusals } from "@/ui/useRefusals";
+import css from "./sums.module.css";
+
+const places = [
+	["rung", "into the rung"],
+	["plan", "into the next plan"],
+	["practice", "into the practice"],
+] as const;
+
+/** Puts what came out where it is used: a line in the rung, an item in the next plan, a line or a day's tries in the practice. */
+export function PutSum({ pack, worked, line }: { pack: Pack | null; worked: Worked; line: string }) {
+	const [ladder, setLadder] = useState("");
+	const [rung, setRung] = useState("");
+	const { refused, ask } = useRefusals();
+	const [busy, setBusy] = useState(false);
+	const [done, setDone] = useState<{ href: string; where: string; line: string } | null>(null);
+	useEffect(() => {
+		const asked = new URLSearchParams(window.location.search);
+		setLadder(asked.get("ladder") ?? "");
+		setRung(asked.get("rung") ?? "");
+	}, []);
+	if (!pack) return <p className="hint">Students and ladders are not on this device yet; the sum is.</p>;
+	if (pack.ladders.length === 0) return <p className="hint">There is no ladder yet to put it into.</p>;
+	const open = pack.ladders.find(({ id }) => id === ladder) ?? pack.ladders[0];
+	const on = open?.rungs.find(({ id }) => id === rung) ?? open?.rungs.find(({ id }) => id === open.peg);
+	const nameOf = (id: string) => pack.students.find((one) => one.id === id)?.student.name ?? "";
+	const put = async (into: (typeof places)[number][0]) => {
+		if (!open || !on) return;
+		setBusy(true);
+		const outcome = await ask(
+			putSum(
+				into,
+				{ ladder: open.id, rung: on.id },
+				{ line, tries: worked.tries ?? null, minutes: worked.minutes ?? null },
+			),
+		);
+		setBusy(false);
+		setDone(outcome.ok ? { ...outcome.value, line } : null);
+	};
+	return (
+		<section className={css.put} aria-label="Put it where it is used">
+			<h2>Put it where it is used</h2>
+			<div className={css.where}>
+				<FormRow id="sum-ladder" label="Ladder" className="">
+					<Form.Select
+						value={open?.id ?? ""}
+						onChange={(event) => {
+							setLadder(event.target.value);
+							setRung("");
+						}}
+					>
+						{pack.ladders.map((one) => (
+							<option key={one.id} value={one.id}>
+								{nameOf(one.student)}, {one.skill}
+								{one.side === "none" ? "" : `, ${one.side}`}
+							</option>
+						))}
+					</Form.Select>
+				</FormRow>
+				<FormRow id="sum-rung" label="Rung" className="">
+					<Form.Select value={on?.id ?? ""} onChange={(event) => setRung(event.target.value)}>
+						{open?.rungs.map((one, i) => (
+							<option key={one.id} value={one.id}>
+								{i + 1}. {readOn(open, one.settings.name)}
+							</option>
+						))}
+					</Form.Select>
+				</FormRow>
+			</div>
+			<p className="d-flex flex-wrap gap-2 m-0">
+				{places.map(([into, words]) => (
+					<Button key={into} variant="outline-primary" disabled={busy} onClick={() => void put(into)}>
+						{words}
+					</Button>
+				))}
+			</p>
+			<Refusals refusals={refused} />
+			{done && done.line === line && (
+				<p role="status" className="m-0">
+					It stands in <Link href={done.href}>{done.where}</Link>.
+				</p>
+			)}
+		</section>
+	);
+}

@@ -1,0 +1,92 @@
+"use server";
+
+import { revalidatePath } from "next/cache";
+import { v7 as uuid } from "uuid";
+import * as z from "zod/mini";
+import { rungLabels } from "@/core/ladder/labels";
+import { LadderToSave } from "@/core/ladder/ladder";
+import { Assignment, assignmentLabels } from "@/core/practice/assignment";
+import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
+import { cutText, ident, label, whole } from "@/core/text/fields";
+import type { Store } from "@/store/db";
+import { type LadderRow, type Railed, railedLadders, saveLadder } from "@/store/ladders";
+import { listAssignments, saveAssignment } from "@/store/practice";
+import { upToDate } from "@/store/projection";
+import { planOwn } from "./planning";
+
+/** Where what was worked out is put: parsed once here, written whole or not at all. */
+
+const Put = z.object({
+	into: z.enum(["rung", "plan", "practice"]),
+	to: z.object({ ladder: ident, rung: ident }),
+	what: z.object({ line: label(400), tries: z.nullable(whole(1, 500)), minutes: z.nullable(whole(1, 240)) }),
+});
+type Put = z.infer<typeof Put>;
+type PutWhere = Outcome<{ href: string; where: string }>;
+
+const DRILL_CHARS = 2000;
+const added = (drill: string, line: string) => (drill.includes(line) ? drill : drill ? `${drill}\n${line}` : line);
+
+export async function putSum(into: unknown, to: unknown, what: unknown): Promise<PutWhere> {
+	const read = parse(Put, { into, to, what }, { line: "sum", tries: "tries", minutes: "minutes" });
+	if (!read.ok) return read;
+	const open = await upToDate();
+	const [row] = await railedLadders(open, { ids: [read.value.to.ladder] });
+	const rung = row?.ladder.rungs.find(({ id }) => id === read.value.to.rung);
+	if (!row || !rung) return refuse("rung", "This rung is not there any more; nothing was written. Choose another.");
+	const put = read.value;
+	const outcome =
+		put.into === "rung"
+			? await intoRung(open, row, put)
+			: put.into === "plan"
+				? await intoPlan(row, rung.settings.name, put)
+				: await intoPractice(open, row, put);
+	if (outcome.ok) revalidatePath("/", "layout");
+	return outcome;
+}
+
+async function intoRung(open: Store, row: LadderRow & Railed, { to, what }: Put): Promise<PutWhere> {
+	const rungs = row.ladder.rungs.map((one) => {
+		if (one.id !== to.rung) return one;
+		const { settings } = one;
+		return {
+			...one,
+			settings: { ...settings, drill: added(settings.drill, what.line), limit: what.tries ?? settings.limit },
+		};
+	});
+	if (rungs.some(({ settings }) => settings.drill.length > DRILL_CHARS))
+		return refuse("drill", `What the rung says would be longer than ${DRILL_CHARS} letters; shorten it first.`);
+	const fits = parse(LadderToSave, { ...row.ladder, rungs }, rungLabels);
+	if (!fits.ok) return fits;
+	const saved = await saveLadder(open, fits.value, { id: row.id, rev: row.rev });
+	return saved.ok ? { ok: true, value: { href: `/ladders/${row.id}`, where: "the rung" } } : saved;
+}
+
+async function intoPlan(row: LadderRow, name: string, { what }: Put): Promise<PutWhere> {
+	const planned = await planOwn(row.student, cutText(`${name}: ${what.line}`, 160), what.minutes ?? 10);
+	return planned.ok
+		? { ok: true, value: { href: `/plans/${planned.value.id}`, where: `the plan for ${planned.value.day}` } }
+		: planned;
+}
+
+async function intoPractice(open: Store, row: LadderRow, { to, what }: Put): Promise<PutWhere> {
+	const given = (await listAssignments(open, row.student)).find(({ archived }) => !archived);
+	const at = given?.assignment.items.findIndex(({ rung }) => rung === to.rung) ?? -1;
+	if (!given || at < 0)
+		return refuse("practice", "This rung is not in a practice of theirs; give it for practice first.");
+	const items = given.assignment.items.map((item, i) => {
+		if (i !== at) return item;
+		const dose = what.tries ?? item.dose;
+		return {
+			...item,
+			drill: cutText(added(item.drill, what.line), DRILL_CHARS),
+			dose,
+			// As much of a day as it was.
+			target: Math.min(dose, Math.round((item.target * dose) / item.dose)),
+		};
+	});
+	const fits = parse(Assignment, { ...given.assignment, items }, assignmentLabels);
+	if (!fits.ok) return fits;
+	const saved = await saveAssignment(open, fits.value, { id: given.id, rev: given.rev });
+	return saved.ok ? { ok: true, value: { href: `/practice/${given.id}`, where: "the practice" } } : saved;
+}
