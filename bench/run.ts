@@ -3,6 +3,7 @@ import { courtside, memory } from "./courtside";
 import { curves } from "./curves";
 import { files } from "./files";
 import { finder } from "./finder";
+import { fits } from "./fits";
 import { plan } from "./plan";
 import { positions } from "./positions";
 import { push } from "./push";
@@ -19,6 +20,7 @@ const benches: Record<string, () => void | Promise<void>> = {
 	worst,
 	finder,
 	plan,
+	fits,
 	tap,
 	courtside,
 	memory,

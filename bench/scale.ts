@@ -36,6 +36,7 @@ export async function scale(): Promise<void> {
 		await compared("Today with a week of 60", "/", asMany, "the same week of 60 students with 10,000 attempts", 1.5);
 		await compared("Today with a week of 60", "/", small, fewer, null);
 		await compared("one student", "/students/isolde", small, fewer, 1.5);
+		await compared("then and now", "/students/isolde/progress", small, fewer, 1.5);
 		await compared("lesson history", "/students/isolde/lessons", small, fewer, 1.5);
 	} finally {
 		for (const one of [large, small, asMany]) one.end();

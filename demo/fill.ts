@@ -47,6 +47,7 @@ export function demoWorkbook(today: string, progress?: (done: number, of: number
 				: [],
 		),
 		pictures: [],
+		stills: [],
 		rungVersions: [
 			...new Map(
 				taught

@@ -25,6 +25,7 @@ export const pages = {
 		"/skills/balls#beside-it",
 	],
 	"plans, calendar, season": ["/plans", "/plans?student=isolde", "/calendar", "/season?student=isolde"],
+	"sums and stills": ["/sums", "/sums#tries", "/position?ladder=isolde-clubs"],
 	practice: ["/practice", "/practice/nimue-practice", "/practice/nimue-practice/paper"],
 	"ladders and rules": [
 		"/ladders",

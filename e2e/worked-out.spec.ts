@@ -45,6 +45,19 @@ test.describe("on a bench", () => {
 		await touch(page, "into the practice").click();
 		await expect(page.getByText(/This rung is not in a practice of theirs/)).toBeVisible();
 
+		// A size of kit goes to the student, dated; who grows is measured again.
+		await page.getByRole("button", { name: "Kit by body measures" }).click();
+		await page.getByLabel("measure of the body").fill("70");
+		await expect(result).toHaveText("67.2 cm");
+		await put.getByLabel("Ladder").selectOption("isolde-unicycle");
+		await touch(page, "into their kit").click();
+		await expect(put.getByRole("status")).toContainText(
+			/It stands in their kit\. To be measured again by .*: that is promised/,
+		);
+		await put.getByRole("link", { name: "their kit" }).click();
+		await expect(page.getByText(/Kit of 67\.2 cm by a measure of 70 cm\./)).toBeVisible();
+		await expect(page.getByText("Measure again for their kit").first()).toBeVisible();
+
 		await page.goto("/ladders/isolde-clubs");
 		await rung.click();
 		await expect(page.getByLabel(/drill/i).first()).toHaveValue(

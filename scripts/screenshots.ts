@@ -1,6 +1,7 @@
 import { mkdirSync } from "node:fs";
 import { chromium, type Page } from "@playwright/test";
 import { freshRung } from "@/core/ladder/rung";
+import { figureOf, poseOf } from "@/core/position/figure";
 import { addLadder } from "@/store/ladders";
 import { addLink } from "@/store/practice";
 import { chromiumPath, quiet } from "../e2e/browser";
@@ -72,7 +73,22 @@ try {
 	});
 	await shot("progress", bench, "/students/bram/progress");
 	await shot("ladder", bench, "/ladders/isolde-clubs");
-	await shot("today-phone", phone, "/");
+	await shot("position", phone, "/position?ladder=isolde-clubs", async () => {
+		await press("take it");
+		const pose = 4;
+		const figure = figureOf(poseOf(pose));
+		for (const [i, name] of (["shoulder", "elbow", "wrist"] as const).entries()) {
+			await page.getByLabel(`Name of point ${i + 1}`).fill(name);
+			await page.getByLabel(`${name}, across`).fill(String(Math.round(figure[name].x)));
+			await page.getByLabel(`${name}, down`).fill(String(Math.round(figure[name].y)));
+		}
+		await page.getByLabel("from, degrees").fill(String(poseOf(pose).elbow - 15));
+		await page.getByLabel("to, degrees").fill(String(poseOf(pose).elbow + 15));
+		await page.getByTestId("measured").evaluate((reading) => {
+			window.scrollTo(0, window.scrollY + reading.getBoundingClientRect().bottom - window.innerHeight + 60);
+		});
+	});
+	await shot("sums", bench, "/sums#distance", () => page.getByTestId("result").waitFor());
 	await shot("calendar", bench, "/calendar", () => press(/^move or leave out/));
 	await shot("season", bench, "/season?student=isolde", async () => {
 		await page.getByRole("row", { name: /^rungs to go/ }).waitFor();
@@ -86,7 +102,6 @@ try {
 		await press(/^pin: /);
 		await page.evaluate(() => window.scrollTo(0, 150));
 	});
-	await shot("ladder-phone", phone, "/ladders/isolde-clubs");
 	await shot("card", bench, "/ladders/teodor-passing/card");
 	await shot("live-phone", phone, "/", async () => {
 		await light("daylight");

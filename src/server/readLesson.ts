@@ -2,6 +2,7 @@ import type { LessonView } from "@/core/log/view";
 import { serverDay } from "@/store/days";
 import { store } from "@/store/db";
 import { lessonView } from "@/store/lessons";
+import { type StillRow, stillsIn } from "@/store/stills";
 import { studentNames } from "@/store/students";
 import { studioMark } from "@/store/studio";
 
@@ -12,13 +13,15 @@ export interface LessonPage {
 	studio: string;
 	/** The day it is where the server stands. */
 	today: string;
+	/** Held finishes, on pictures. */
+	stills: StillRow[];
 }
 
 export async function readLesson(id: string): Promise<LessonPage | null> {
 	const open = await store();
 	const view = await lessonView(open, id);
 	if (!view) return null;
-	const [students, studio] = await Promise.all([studentNames(open), studioMark(open)]);
+	const [students, studio, stills] = await Promise.all([studentNames(open), studioMark(open), stillsIn(open, id)]);
 	const names = Object.fromEntries(students.map((s) => [s.id, s.name]));
-	return { id, view, names, studio: studio.id, today: serverDay() };
+	return { id, view, names, studio: studio.id, today: serverDay(), stills };
 }

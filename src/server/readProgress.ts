@@ -21,6 +21,7 @@ import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
 import { lessonsOf, lessonView } from "@/store/lessons";
 import { listAssignments, practiceActs } from "@/store/practice";
 import { upToDate } from "@/store/projection";
+import { listStills, type StillRow } from "@/store/stills";
 import { findStudent, studentNames } from "@/store/students";
 
 /** As far back as a student is looked at: a year of two lessons a week. */
@@ -101,6 +102,8 @@ export interface ProgressProps {
 	/** Days of lessons that are booked for the student, from tomorrow on, for a year. */
 	booked: string[];
 	agreements: ({ position: string } & Agreement)[];
+	/** Stills of held positions, the oldest first. */
+	stills: StillRow[];
 }
 
 export async function readProgress(id: string): Promise<ProgressProps | null> {
@@ -129,6 +132,7 @@ export async function readProgress(id: string): Promise<ProgressProps | null> {
 		others: others.passes,
 		booked: await bookedDays(open, id),
 		agreements: agreementsIn(inUse, views),
+		stills: await listStills(open, id),
 	};
 }
 

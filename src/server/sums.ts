@@ -8,21 +8,24 @@ import { LadderToSave } from "@/core/ladder/ladder";
 import { Assignment, assignmentLabels } from "@/core/practice/assignment";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { cutText, ident, label, whole } from "@/core/text/fields";
+import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import { type LadderRow, type Railed, railedLadders, saveLadder } from "@/store/ladders";
 import { listAssignments, saveAssignment } from "@/store/practice";
 import { upToDate } from "@/store/projection";
+import { findStudent, saveStudent } from "@/store/students";
 import { planOwn } from "./planning";
 
 /** Where what was worked out is put: parsed once here, written whole or not at all. */
 
 const Put = z.object({
-	into: z.enum(["rung", "plan", "practice"]),
+	into: z.enum(["rung", "plan", "practice", "kit"]),
 	to: z.object({ ladder: ident, rung: ident }),
 	what: z.object({ line: label(400), tries: z.nullable(whole(1, 500)), minutes: z.nullable(whole(1, 240)) }),
 });
 type Put = z.infer<typeof Put>;
-type PutWhere = Outcome<{ href: string; where: string }>;
+/** `growing`: whose kit it is will be measured again. */
+type PutWhere = Outcome<{ href: string; where: string; growing?: boolean }>;
 
 const DRILL_CHARS = 2000;
 const added = (drill: string, line: string) => (drill.includes(line) ? drill : drill ? `${drill}\n${line}` : line);
@@ -35,12 +38,12 @@ export async function putSum(into: unknown, to: unknown, what: unknown): Promise
 	const rung = row?.ladder.rungs.find(({ id }) => id === read.value.to.rung);
 	if (!row || !rung) return refuse("rung", "This rung is not there any more; nothing was written. Choose another.");
 	const put = read.value;
-	const outcome =
-		put.into === "rung"
-			? await intoRung(open, row, put)
-			: put.into === "plan"
-				? await intoPlan(row, rung.settings.name, put)
-				: await intoPractice(open, row, put);
+	const outcome = await {
+		rung: () => intoRung(open, row, put),
+		plan: () => intoPlan(row, rung.settings.name, put),
+		practice: () => intoPractice(open, row, put),
+		kit: () => intoKit(open, row, put),
+	}[put.into]();
 	if (outcome.ok) revalidatePath("/", "layout");
 	return outcome;
 }
@@ -67,6 +70,23 @@ async function intoPlan(row: LadderRow, name: string, { what }: Put): Promise<Pu
 	return planned.ok
 		? { ok: true, value: { href: `/plans/${planned.value.id}`, where: `the plan for ${planned.value.day}` } }
 		: planned;
+}
+
+const KIT_CHARS = 1000;
+const GROWN = 18;
+
+/** A dated line of the student's kit. */
+async function intoKit(open: Store, row: LadderRow, { what }: Put): Promise<PutWhere> {
+	const who = await findStudent(open, row.student);
+	if (!who) return refuse("student", "This student is not here any more; nothing was written.");
+	const day = serverDay();
+	const kit = added(who.student.kit, `${day}: ${what.line}`);
+	if (kit.length > KIT_CHARS)
+		return refuse("kit", `Their kit would be longer than ${KIT_CHARS} letters; shorten it on their page first.`);
+	const saved = await saveStudent(open, { ...who.student, kit }, { id: who.id, rev: who.rev });
+	const { born } = who.student;
+	const growing = born !== null && Number(day.slice(0, 4)) - born < GROWN;
+	return saved.ok ? { ok: true, value: { href: `/students/${row.student}`, where: "their kit", growing } } : saved;
 }
 
 async function intoPractice(open: Store, row: LadderRow, { to, what }: Put): Promise<PutWhere> {

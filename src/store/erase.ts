@@ -10,6 +10,7 @@ import { leavePractice } from "./practice";
 import { refoldLessons } from "./projectedLessons";
 import { clearProjectionsOf } from "./projection";
 import * as t from "./schema";
+import { leaveStills } from "./stills";
 
 export interface ToErase {
 	ladders: number;
@@ -63,6 +64,7 @@ export async function eraseStudent(store: Store, student: string): Promise<void>
 		await leavePlans(tx, student);
 		await leaveBookings(tx, student);
 		await leavePractice(tx, student);
+		await leaveStills(tx, student);
 		await tx
 			.update(t.student)
 			.set({ name: "", body: {}, archivedAt: null, deletedAt: stamp() })

@@ -143,6 +143,21 @@ export const assignment = sqliteTable(
 	(t) => [index("assignment_student").on(t.student)],
 );
 
+/** Stills of held positions, with what was measured on them. */
+export const still = sqliteTable(
+	"still",
+	{
+		...document,
+		student: text()
+			.notNull()
+			.references(() => student.id),
+		picture: text()
+			.notNull()
+			.references(() => picture.hash),
+	},
+	(t) => [index("still_student").on(t.student), index("still_picture").on(t.picture)],
+);
+
 /** Private links to one assignment each: of the long random token only its hash. */
 export const practiceLink = sqliteTable(
 	"practice_link",

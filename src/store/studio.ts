@@ -32,6 +32,7 @@ export async function newStudio(tx: Tx, demo: boolean): Promise<string> {
 	for (const table of [
 		t.event,
 		t.quarantine,
+		t.still,
 		t.practiceLink,
 		t.assignment,
 		t.plan,

@@ -10,6 +10,7 @@ import { outOfBounds } from "@/core/log/parseEvent";
 import { Side } from "@/core/people/body";
 import { Student } from "@/core/people/student";
 import { LessonPlan } from "@/core/plan/plan";
+import { Still } from "@/core/position/still";
 import { Assignment } from "@/core/practice/assignment";
 import { type Outcome, parse, type Refusal, refuse } from "@/core/refusals/refusals";
 import { PICTURE_CHARS, pictureTypes } from "@/core/skill/picture";
@@ -86,6 +87,8 @@ export const sections = {
 		key: z.string().check(z.regex(/^[\w-]{43}$/)),
 		assignment: Assignment,
 	}),
+	/** Stills of held positions, with what was measured on them; each names one of the pictures. */
+	stills: z.strictObject({ ...document, still: Still }),
 	/** What holds for the whole studio: one row. */
 	coach: z.strictObject({ id: z.literal("coach"), made: moment, coach: Coach }),
 	/** What happened, as the record keeps it: see `events` in the formats' description. */
@@ -127,6 +130,7 @@ export interface Rows {
 	plans: z.infer<(typeof sections)["plans"]>;
 	bookings: z.infer<(typeof sections)["bookings"]>;
 	assignments: z.infer<(typeof sections)["assignments"]>;
+	stills: z.infer<(typeof sections)["stills"]>;
 	coach: z.infer<(typeof sections)["coach"]>;
 	events: LogEvent | Erased;
 	setAside: z.infer<(typeof sections)["setAside"]>;

@@ -26,6 +26,15 @@ const PackPosition = z.object({
 	...WatchedPosition.shape,
 	look: z.optional(z.array(z.string())),
 	pictures: z.optional(z.array(PackPicture)),
+	/** What it is checked by on a still: degrees or metres, and the names of the points. */
+	check: z.optional(
+		z.object({
+			of: z.enum(["angle", "distance"]),
+			low: z.number(),
+			high: z.number(),
+			at: z.array(z.string()),
+		}),
+	),
 	/** Where its faults may come from, with a drill that would show it and how the student can tell alone. */
 	causes: z.optional(
 		z.array(z.object({ id: ident, words: z.string(), who: z.string(), drill: z.string(), check: z.string() })),

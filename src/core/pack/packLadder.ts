@@ -6,6 +6,7 @@ import { limitsOf } from "@/core/ladder/limits";
 import type { Rail } from "@/core/ladder/rail";
 import type { Reached } from "@/core/load/load";
 import type { Student } from "@/core/people/student";
+import { checkOf } from "@/core/position/still";
 import { whyNotAlone } from "@/core/practice/alone";
 import { isJudged, lookOf, picturesOf } from "@/core/skill/look";
 import { readSides } from "@/core/skill/sides";
@@ -70,6 +71,8 @@ function packPosition(
 		position.cues.map((cue) => ({ ...cue, text: readSides(cue.text, sides) })),
 		worked,
 	);
+	const stage = ladder.stage ? position.stages?.[ladder.stage] : undefined;
+	const check = checkOf(stage?.tolerance ?? position.tolerance, position.measuredAt);
 	return {
 		id,
 		short,
@@ -82,6 +85,7 @@ function packPosition(
 		look: lookOf(position, ladder, sides),
 		...(pictures.length > 0 ? { pictures } : {}),
 		...(causes.length > 0 ? { causes } : {}),
+		...(check ? { check } : {}),
 	};
 }
 

@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { label, text, whole } from "@/core/text/fields";
+import { day, label, text, whole } from "@/core/text/fields";
 import { BodyPart, type Side } from "./body";
 
 export const levels = ["new to it", "beginner", "steady", "advanced", "performs"] as const;
@@ -25,6 +25,8 @@ export const Student = z.object({
 			)
 			.check(z.maxLength(10)),
 	),
+	/** The day on which they, or whoever answers for them, agreed to be filmed. */
+	filmed: z.optional(day),
 	wish: text(1000),
 });
 export type Student = z.infer<typeof Student>;
@@ -49,6 +51,7 @@ export const studentLabels = {
 	kit: "kit",
 	lacks: "kit that is missing",
 	wish: "wish",
+	filmed: "agreed to be filmed",
 	loadLimits: "load limits",
 	part: "part of the body",
 	day: "limit of a day",

@@ -77,6 +77,8 @@ export const KeyPosition = z.object({
 	tell: text(400),
 	tells: z.optional(z.partialRecord(z.enum(senses), text(300))),
 	tolerance: z.optional(Tolerance),
+	/** The points an angle or a distance of it is measured at on a still, with commas between: "shoulder, elbow, wrist". */
+	measuredAt: z.optional(text(120)),
 	/** Where the tolerance is another on a beat of the rhythm: "on the dip 10 to 20 cm, on the rise none". */
 	toleranceByBeat: z.optional(text(300)),
 	/** First one first offered, unless one outside of the body is there. */
@@ -205,6 +207,7 @@ export const skillLabels = {
 	who: "who thinks so",
 	drill: "test drill",
 	forms: "forms that are right too",
+	measuredAt: "points it is measured at",
 	toleranceByBeat: "tolerance by beat",
 	check: "self-check",
 	voice: "breath or voice",

@@ -2,7 +2,7 @@ import { type PrecacheEntry, Serwist } from "serwist";
 
 /**
  * The service worker. It holds the program and the shells of the lesson, the wrap-up, the
- * sums and the page that is shown without a signal; what belongs to somebody is in the
+ * sums, the position check and the page that is shown without a signal; what belongs to somebody is in the
  * device's own store, never here. A new version waits until no page of the old one is
  * open: a lesson never changes under the thumb.
  */
@@ -15,7 +15,7 @@ declare global {
 	var __SW_MANIFEST: (PrecacheEntry | string)[];
 }
 
-const SHELLS = ["/live", "/wrap", "/sums"];
+const SHELLS = ["/live", "/wrap", "/sums", "/position"];
 const WITHOUT_SIGNAL = "/offline";
 
 const serwist = new Serwist({

@@ -10,6 +10,7 @@ import { dayWords } from "@/ui/dates";
 import { PegMoves } from "@/ui/PegMoves";
 import { PlannedDone } from "@/ui/PlannedDone";
 import { RungFacts } from "@/ui/RungFacts";
+import { StillView, stillFigure } from "@/ui/StillView";
 import { LessonDay } from "./LessonDay";
 
 /** What was heard and seen at the end, in a word or two before it; nothing of what belongs elsewhere. */
@@ -33,7 +34,7 @@ function heardIn(event: LiveEvent): [string, string][] {
 }
 
 /** A lesson as it was: every attempt on its strip, every cue with what followed. */
-export function LessonPageView({ id, view, names, studio, today }: LessonPage) {
+export function LessonPageView({ id, view, names, studio, today, stills }: LessonPage) {
 	const day = dayOf(view);
 	const rungs = wrapUp(view);
 	const students = [...new Set(rungs.map((rung) => rung.student ?? ""))].filter(Boolean);
@@ -125,8 +126,24 @@ export function LessonPageView({ id, view, names, studio, today }: LessonPage) {
 					who={students.length > 1 ? names[rung.student ?? ""] : undefined}
 				/>
 			))}
+			<HeldFinishes stills={stills} />
 			<PlannedDone view={view} nameOf={(student) => names[student]} />
 			<PegMoves view={view} nameOf={students.length > 1 ? (student) => names[student ?? ""] : undefined} />
 		</BenchPage>
 	);
 }
+
+const HeldFinishes = ({ stills }: Pick<LessonPage, "stills">) =>
+	stills.length > 0 && (
+		<section aria-label="Held finishes">
+			<h2>Held finishes</h2>
+			{stills.map(({ id, still }) => (
+				<figure key={id} style={{ maxWidth: 360 }}>
+					<StillView still={still} words={`${still.name}, held`} />
+					<figcaption dir="auto">
+						{still.name} <b>{stillFigure(still)}</b>
+					</figcaption>
+				</figure>
+			))}
+		</section>
+	);

@@ -116,7 +116,7 @@ export function Offline() {
 				</section>
 			)}
 			<p>
-				<a href="/sums">Sums</a> work without a signal too.
+				<a href="/sums">Sums</a> and the <a href="/position">position check</a> work without a signal too.
 			</p>
 		</main>
 	);

@@ -7,6 +7,7 @@ import { BenchPage } from "@/ui/BenchPage";
 import { Agreements } from "./Agreements";
 import { Beside } from "./Beside";
 import { Cues } from "./Cues";
+import { Finishes } from "./Finishes";
 import { GoesTogether } from "./GoesTogether";
 import { AHEAD, HowLong } from "./HowLong";
 import css from "./progress.module.css";
@@ -25,6 +26,7 @@ export function ProgressPage({
 	others,
 	booked,
 	agreements,
+	stills,
 }: ProgressProps) {
 	const past = usePast([...ladders.map(({ passes }) => passes), ...others], AHEAD[0] ?? 1);
 	return (
@@ -48,6 +50,7 @@ export function ProgressPage({
 					key={ladder.id}
 					ladder={ladder}
 					student={student}
+					stills={stills.filter(({ still }) => still.ladder === ladder.id)}
 					asked={{
 						others: [...ladders.flatMap(({ id, passes }) => (id === ladder.id ? [] : [passes])), ...others],
 						past,
@@ -69,8 +72,9 @@ export function ProgressPage({
 function OneLadder({
 	ladder,
 	student,
+	stills,
 	asked,
-}: Pick<ProgressProps, "student"> & {
+}: Pick<ProgressProps, "student" | "stills"> & {
 	ladder: LadderProgress;
 	asked: Omit<Parameters<typeof HowLong>[0], "ladder">;
 }) {
@@ -86,6 +90,7 @@ function OneLadder({
 					<RailByDate ladder={ladder} />
 					<ThenNow rungs={ladder.rungs} day={asked.day} label={ladder.called} />
 					<Beside ladder={ladder} />
+					<Finishes stills={stills} day={asked.day} ladder={ladder.id} />
 					<HowLong ladder={ladder} {...asked} />
 					<GoesTogether ladder={ladder} student={student} />
 				</>

@@ -44,6 +44,18 @@ export function PositionFields({
 			))}
 			<Words at={`${at}.forms`} label="Other forms that are right too" value={position.forms} optional />
 			<ToleranceFields at={`${at}.tolerance`} value={position.tolerance} />
+			{position.tolerance?.by === "range" && ["angle", "distance"].includes(position.tolerance.of) && (
+				<Words
+					at={`${at}.measuredAt`}
+					label={
+						position.tolerance.of === "angle"
+							? "Measured at: three points, commas between"
+							: "Measured at: two points, a comma between"
+					}
+					value={position.measuredAt}
+					optional
+				/>
+			)}
 			<Words
 				at={`${at}.toleranceByBeat`}
 				label="Where it is another on a beat"

@@ -7,7 +7,10 @@ import Form from "react-bootstrap/Form";
 import type { Pack } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
 import type { Worked } from "@/core/sums/sum";
+import { dayAfter } from "@/core/text/fields";
+import { record } from "@/device/record";
 import { putSum } from "@/server/sums";
+import { dayWords, today } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
@@ -17,15 +20,18 @@ const places = [
 	["rung", "into the rung"],
 	["plan", "into the next plan"],
 	["practice", "into the practice"],
+	["kit", "into their kit"],
 ] as const;
+/** Who grows is measured again after so many days. */
+const AGAIN_DAYS = 91;
 
 /** Puts what came out where it is used: a line in the rung, an item in the next plan, a line or a day's tries in the practice. */
-export function PutSum({ pack, worked, line }: { pack: Pack | null; worked: Worked; line: string }) {
+export function PutSum({ pack, sum, worked, line }: { pack: Pack | null; sum: string; worked: Worked; line: string }) {
 	const [ladder, setLadder] = useState("");
 	const [rung, setRung] = useState("");
 	const { refused, ask } = useRefusals();
 	const [busy, setBusy] = useState(false);
-	const [done, setDone] = useState<{ href: string; where: string; line: string } | null>(null);
+	const [done, setDone] = useState<{ href: string; where: string; growing?: boolean; line: string } | null>(null);
 	useEffect(() => {
 		const asked = new URLSearchParams(window.location.search);
 		setLadder(asked.get("ladder") ?? "");
@@ -46,6 +52,15 @@ export function PutSum({ pack, worked, line }: { pack: Pack | null; worked: Work
 				{ line, tries: worked.tries ?? null, minutes: worked.minutes ?? null },
 			),
 		);
+		// Who is growing is measured again: that is promised, and comes up on its day.
+		if (outcome.ok && into === "kit" && outcome.value.growing)
+			await record(pack.studio.id, [
+				{
+					kind: "promise",
+					student: open.student,
+					body: { text: "Measure again for their kit", due: dayAfter(today(), AGAIN_DAYS) },
+				},
+			]);
 		setBusy(false);
 		setDone(outcome.ok ? { ...outcome.value, line } : null);
 	};
@@ -80,16 +95,19 @@ export function PutSum({ pack, worked, line }: { pack: Pack | null; worked: Work
 				</FormRow>
 			</div>
 			<p className="d-flex flex-wrap gap-2 m-0">
-				{places.map(([into, words]) => (
-					<Button key={into} variant="outline-primary" disabled={busy} onClick={() => void put(into)}>
-						{words}
-					</Button>
-				))}
+				{places
+					.filter(([into]) => (into === "kit") === (sum === "kit"))
+					.map(([into, words]) => (
+						<Button key={into} variant="outline-primary" disabled={busy} onClick={() => void put(into)}>
+							{words}
+						</Button>
+					))}
 			</p>
 			<Refusals refusals={refused} />
 			{done && done.line === line && (
 				<p role="status" className="m-0">
 					It stands in <Link href={done.href}>{done.where}</Link>.
+					{done.growing && ` To be measured again by ${dayWords(dayAfter(today(), AGAIN_DAYS))}: that is promised.`}
 				</p>
 			)}
 		</section>

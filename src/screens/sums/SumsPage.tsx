@@ -155,7 +155,9 @@ function OneSum({ sum, units, pack }: { sum: Sum; units: Units; pack: ReturnType
 					</>
 				)}
 			</dl>
-			{outcome.ok && <PutSum pack={pack} worked={outcome.value} line={tellWords(outcome.value.line, units)} />}
+			{outcome.ok && (
+				<PutSum pack={pack} sum={sum.id} worked={outcome.value} line={tellWords(outcome.value.line, units)} />
+			)}
 		</>
 	);
 }

@@ -93,12 +93,20 @@ export function HoldTheFinish({ lesson, view, student, name, named }: Omit<Props
 	const watched = view.visits.filter((visit) => visit.student === student).flatMap((visit) => visit.placing.positions);
 	const positions = [...new Map(watched.map((position) => [position.id, position])).values()];
 	if (positions.length === 0) return null;
+	const on = view.visits.findLast((visit) => visit.student === student && visit.placing.positions.length > 0);
 	return (
 		<section className={css.rung} aria-label={named ? `${name} holds the finish` : "Hold the finish"}>
 			<h2>
 				{named && <span dir="auto">{name}: </span>}
 				Hold one finish, and look at it together
 			</h2>
+			<p className="m-0">
+				<a
+					href={`/position?lesson=${lesson.lesson}&ladder=${on?.ladder ?? ""}&rung=${on?.rung ?? ""}&position=${positions[0]?.id ?? ""}`}
+				>
+					check it on a picture
+				</a>
+			</p>
 			{positions.map((position) => (
 				<KeptText
 					key={position.id}

@@ -92,9 +92,13 @@ async function within(tx: Transaction, section: Section, scope: Scope): Promise<
 			return scope.of === "skill" ? { sql: "skill = ?", args: [id] } : none;
 		case "pictures": {
 			const versions = await within(tx, "skillVersions", scope);
+			const stills =
+				scope.of === "student"
+					? { sql: " or hash in (select picture from still where student = ?)", args: [id] }
+					: { sql: "", args: [] };
 			return {
-				sql: `hash in (select j.value from skill_version v, json_tree(v.body) j where j.key = 'hash' and v.hash in (select hash from skill_version where ${versions.sql}))`,
-				args: versions.args,
+				sql: `hash in (select j.value from skill_version v, json_tree(v.body) j where j.key = 'hash' and v.hash in (select hash from skill_version where ${versions.sql}))${stills.sql}`,
+				args: [...versions.args, ...stills.args],
 			};
 		}
 		case "ladders":
@@ -115,6 +119,7 @@ async function within(tx: Transaction, section: Section, scope: Scope): Promise<
 			// One for several says who else comes: it goes with the studio only.
 			return scope.of === "student" ? { sql: "json_extract(body, '$.students') = json_array(?)", args: [id] } : none;
 		case "assignments":
+		case "stills":
 			return scope.of === "student" ? { sql: "student = ?", args: [id] } : none;
 		case "events":
 			// What was written in a lesson that only this student (or ladder) had is theirs too, whoever it names.

@@ -190,7 +190,7 @@ const sameWords = (section: Section): string =>
 					? "a.ladder = b.ladder and a.version = b.version"
 					: section === "skillRevisions"
 						? "a.skill = b.skill and a.version = b.version and a.remark = b.remark"
-						: ["students", "skills", "plans", "bookings", "assignments"].includes(section)
+						: ["students", "skills", "plans", "bookings", "assignments", "stills"].includes(section)
 							? "a.body = b.body and a.archived_at is b.archived_at"
 							: "a.body = b.body";
 
@@ -207,6 +207,8 @@ const references: { section: Section; column: string; field: string; what: strin
 		["ladderRevisions", "ladder", "the ladder", "ladders", "id from here.ladder"],
 		["ladderRevisions", "version", "the ladder version", "ladderVersions", "hash from here.ladder_version"],
 		["assignments", "student", "the student", "students", "id from here.student where deleted_at is null"],
+		["stills", "student", "the student", "students", "id from here.student where deleted_at is null"],
+		["stills", "picture", "the picture", "pictures", "hash from here.picture"],
 		["events", "student", "the student", "students", "id from here.student where deleted_at is null"],
 		["events", "ladder", "the ladder", "ladders", "id from here.ladder"],
 	] as const

@@ -195,6 +195,15 @@ export const homes: { [S in Section]: Home<S> } = {
 			assignment: read(row.body),
 		}),
 	}),
+	stills: home(t.still, {
+		toSql: ({ id, made, archived, still }) => ({
+			...documentRow(id, made, archived, still),
+			name: still.name,
+			student: still.student,
+			picture: still.picture,
+		}),
+		fromSql: (row) => ({ id: row.id, made: row.created_at, archived: row.archived_at, still: read(row.body) }),
+	}),
 	coach: home(t.coach, {
 		toSql: ({ id, made, coach }) => ({ id, rev: 1, body: json(coach), created_at: made, updated_at: made }),
 		fromSql: (row) => ({ id: row.id, made: row.created_at, coach: read(row.body) }),

@@ -23,7 +23,7 @@ export interface TakeIn {
 const order: Section[] = [
 	...(["students", "gone", "skillVersions", "skills", "skillRevisions", "pictures"] as const),
 	...(["rungVersions", "ladderVersions", "ladders", "ladderRevisions", "plans", "bookings"] as const),
-	...(["assignments", "coach", "events", "setAside"] as const),
+	...(["assignments", "stills", "coach", "events", "setAside"] as const),
 ];
 
 const projections = ["projection", "lesson_digest", "lesson_work", "ladder_digest", "student_digest", "said", "link"];
@@ -36,7 +36,16 @@ export async function takeInStaged(staging: string, here: string, how: TakeIn): 
 			await insertSection(tx, section, "staged", `"${section}"`, "at_row");
 		}
 		if (how.mode === "merge" && how.differing === "take")
-			for (const section of ["students", "skills", "ladders", "plans", "bookings", "assignments", "coach"] as const)
+			for (const section of [
+				"students",
+				"skills",
+				"ladders",
+				"plans",
+				"bookings",
+				"assignments",
+				"stills",
+				"coach",
+			] as const)
 				await overwrite(tx, section);
 		await tx.execute("update ladder set name = (select name from skill where skill.id = ladder.skill) where name = ''");
 		await nextEpoch(tx, how);
@@ -95,6 +104,7 @@ async function empty(tx: Transaction): Promise<void> {
 		...[
 			"event",
 			"quarantine",
+			"still",
 			"practice_link",
 			"assignment",
 			"plan",
@@ -144,7 +154,7 @@ async function makeRoom(tx: Transaction, section: "students" | "events"): Promis
 /** The file's words in place of those here, as a new revision. */
 async function overwrite(
 	tx: Transaction,
-	section: "students" | "skills" | "ladders" | "plans" | "bookings" | "assignments" | "coach",
+	section: "students" | "skills" | "ladders" | "plans" | "bookings" | "assignments" | "stills" | "coach",
 ): Promise<void> {
 	const { table, columns } = homes[section];
 	const taken = columns.filter((column) => !["id", "rev", "created_at", "updated_at", "deleted_at"].includes(column));
