@@ -181,7 +181,9 @@ function retold(text: string, copy: number, era: number, eras: number, book: Boo
 			(_, day: string) => `"${new Date(Date.parse(day) - era * WEEKS * 7 * DAY).toISOString().slice(0, 10)}`,
 		)
 		.replace(/"(student|ladder)":"([^"]+)"/g, (_, name: string, id: string) => `"${name}":"${id}${end}"`)
-		.replaceAll('"demo-phone"', `"phone-${copy}-${era}"`);
+		.replaceAll('"demo-phone"', `"phone-${copy}-${era}"`)
+		// What came from home has a device of its own.
+		.replace(/"device":"(?!phone-)([^"]+)"/, (_, device: string) => `"device":"${device}-${copy}-${era}"`);
 	const event = JSON.parse(told) as LogEvent;
 	return { ...event, lamport: event.lamport + (eras - era) * book.events.length };
 }
