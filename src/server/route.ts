@@ -52,3 +52,19 @@ export async function readJson(request: Request): Promise<unknown> {
 		return null;
 	}
 }
+
+/** An answer sent piece by piece as it is made; whoever leaves off ends the making. */
+export function streamed(pieces: AsyncGenerator<string>, headers: Record<string, string>): Response {
+	const bytes = new TextEncoder();
+	const body = new ReadableStream<Uint8Array>({
+		async pull(controller) {
+			const { done, value } = await pieces.next();
+			if (done) controller.close();
+			else controller.enqueue(bytes.encode(value));
+		},
+		async cancel() {
+			await pieces.return(undefined);
+		},
+	});
+	return new Response(body, { headers: { ...headers, "cache-control": "no-store" } });
+}

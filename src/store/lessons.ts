@@ -14,6 +14,15 @@ export async function lessonView(store: Store, lesson: string): Promise<LessonVi
 	return events.length > 0 ? foldLesson(events) : null;
 }
 
+/** Which of these lessons something is here of. */
+export async function lessonsKnown({ db }: Store, ids: readonly string[]): Promise<string[]> {
+	const rows = await db
+		.selectDistinct({ lesson: t.event.lesson })
+		.from(t.event)
+		.where(sql`${t.event.lesson} in (select value from json_each(${JSON.stringify(ids)}))`);
+	return rows.flatMap(({ lesson }) => lesson ?? []);
+}
+
 /** Lessons that were opened and not yet closed, oldest first. */
 export async function openLessons({ db }: Store): Promise<LessonDigest[]> {
 	const rows = await db

@@ -27,6 +27,8 @@ export function fromCard(
 	remark: string,
 	/** On which day it was practised, and the day it is. */
 	day: { practised: string; today: string },
+	/** A lesson of another day that was written down in a notebook is one; a card is none. */
+	lessonHeld = false,
 ): Outcome<Drafts> {
 	const filled = ticked.filter(({ tries, good }) => tries !== 0 || good !== 0);
 	const wrong: Refusal[] = filled.flatMap(({ rung, tries, good }) => {
@@ -51,7 +53,13 @@ export function fromCard(
 	return {
 		ok: true,
 		value: [
-			...beginLesson(newId, lesson, { minutes: null, wish: "", quick: false, fromCard: true }, ladder.student, null),
+			...beginLesson(
+				newId,
+				lesson,
+				{ minutes: null, wish: "", quick: false, ...(lessonHeld ? {} : { fromCard: true }) },
+				ladder.student,
+				null,
+			),
 			...(day.practised === day.today ? [] : [{ kind: "lesson.dated" as const, body: { day: day.practised } }]),
 			...filled.flatMap(({ rung, tries, good }) =>
 				talliedSet(newId, placeOn(ladder, rung), variationOn(ladder, rung), { tries, good }),

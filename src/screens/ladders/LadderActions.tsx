@@ -51,6 +51,9 @@ export function LadderActions({
 						<Link className="btn btn-outline-primary" href={`/ladders/${at.id}/card`}>
 							card to pin up
 						</Link>
+						<Link className="btn btn-link" href={`/ladders/${at.id}/notebook`}>
+							old scores
+						</Link>
 						<Archive what="ladder" id={at.id} archived={archived} />
 						<Workbook of="ladder" id={at.id} />
 					</>

@@ -11,6 +11,7 @@ import { stillsOf } from "@/server/stills";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords, today } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
+import { offer } from "@/ui/offer";
 import { UndoRedo } from "@/ui/UndoRedo";
 import { useUndoKeys } from "@/ui/useUndoKeys";
 import { AskFields } from "./AskFields";
@@ -19,7 +20,7 @@ import { KeepStill } from "./KeepStill";
 import css from "./position.module.css";
 import { Reading } from "./Reading";
 import { Source } from "./Source";
-import { asFile, drawnPicture, offer } from "./sendOut";
+import { asFile, drawnPicture } from "./sendOut";
 import type { Taken } from "./takePicture";
 import { askFrom, measureFrom, pointsFor, troubleOf, usePlacing } from "./usePlacing";
 

@@ -1,16 +1,5 @@
 import type { Still } from "@/core/position/still";
 
-const lengthen = 1000;
-
-/** Offers bytes as a file. */
-export function offer(name: string, blob: Blob): void {
-	const link = document.createElement("a");
-	link.href = URL.createObjectURL(blob);
-	link.download = name;
-	link.click();
-	setTimeout(() => URL.revokeObjectURL(link.href), lengthen);
-}
-
 /** The picture with its drawing on it. */
 export async function drawnPicture(
 	svg: SVGSVGElement,

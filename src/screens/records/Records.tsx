@@ -11,6 +11,7 @@ import { Progress } from "./Progress";
 import { Restore } from "./Restore";
 import css from "./records.module.css";
 import { SetAside } from "./SetAside";
+import { Tables } from "./Tables";
 import { useJob } from "./useJob";
 
 /** Out, in, back, aside and away: everything that concerns the studio as a whole. */
@@ -45,6 +46,7 @@ export function Records({ studio, file, students, aside }: RecordsPage) {
 				<p className="mute m-0">
 					Lessons may go on meanwhile; either file holds one moment. One skill or ladder is taken out on its own page.
 				</p>
+				<Tables students={students} />
 			</Part>
 			{file ? (
 				<>
