@@ -1,29 +1,9 @@
-import { getDocument } from "pdfjs-dist/legacy/build/pdf.mjs";
 import { findLadder, railedLadders } from "@/store/ladders";
 import { catchUp } from "@/store/projection";
+import { wordsOf } from "./pdf";
 import { accessible, expect, test, touch } from "./studio";
 
 test.use({ demo: true, viewport: { width: 1280, height: 800 } });
-
-/** The words of a PDF, page after page, and its first page's size in points. */
-async function wordsOf(pdf: Uint8Array) {
-	const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
-	const pages = await Promise.all(
-		Array.from({ length: document.numPages }, async (_, i) => {
-			const page = await document.getPage(i + 1);
-			const { items } = await page.getTextContent();
-			return { view: page.view, text: items.map((item) => ("str" in item ? item.str : "")).join(" ") };
-		}),
-	);
-	return {
-		pages: pages.length,
-		size: pages[0]?.view.slice(2).map(Math.round),
-		text: pages
-			.map(({ text }) => text)
-			.join(" ")
-			.replace(/\s+/g, " "),
-	};
-}
 
 test("a ladder is printed as a card, in PDF, and what was ticked on it is entered as tallies", async ({
 	page,

@@ -99,6 +99,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		),
 		promises,
 		parked,
+		...(coach.note ? { note: coach.note } : {}),
 		plans: plans.flatMap(({ id, plan }) => {
 			const taken = takePlan(id, plan);
 			const { day, students: who, minutes, wish } = plan;

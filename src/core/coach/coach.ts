@@ -5,6 +5,7 @@ import { usualDifficulties } from "@/core/build/usual";
 import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
 import { complainIn } from "@/core/refusals/complain";
 import { whole } from "@/core/text/fields";
+import { NoteTemplate, noteLabels } from "./noteTemplate";
 
 export const coachLabels = {
 	...difficultyLabels,
@@ -12,6 +13,8 @@ export const coachLabels = {
 	low: "lower end of the band",
 	high: "upper end of the band",
 	coin: "the coin",
+	note: "note",
+	...noteLabels,
 	travel: "minutes between two places",
 };
 
@@ -42,6 +45,8 @@ export const Coach = z.object({
 	partnersLeftOut: z.optional(z.boolean()),
 	/** One correction in three is held back by a coin, so that there is something to compare cues with. */
 	coin: z.optional(z.boolean()),
+	/** How a note to the student is written, where it is not the usual way. */
+	note: z.optional(NoteTemplate),
 	/** Minutes it takes from one place of lessons to another; the usual where nothing is said. */
 	travel: z.optional(whole(0, 240)),
 });

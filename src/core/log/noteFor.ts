@@ -1,3 +1,4 @@
+import { filled, type NotePart, type NoteTemplate, orderOf, usualNote } from "@/core/coach/noteTemplate";
 import { SHOWN } from "@/core/skill/cue";
 import { plural } from "@/core/text/lists";
 import { capital } from "@/core/text/wording";
@@ -31,6 +32,8 @@ export interface NoteExtras {
 	practise?: readonly { name: string; much: string }[];
 	/** The next lesson's day, in words. */
 	next?: string | null;
+	/** The coach's own words and order. */
+	template?: NoteTemplate;
 }
 
 /** A run of two says nothing that the count does not. */
@@ -97,38 +100,48 @@ function oneCue(rungs: readonly RungWrap[]): string | null {
 
 /**
  * A note a student can read, line by line: what was done and what got better, in numbers;
- * the one cue; what to practise; the next day. No judgement and no cheering; the coach adds
- * those.
+ * the one cue; what to practise; the next day; in the coach's own order and words where there
+ * are any. No judgement and no cheering; the coach adds those.
  */
 export function noteLines(name: string, day: string, rungs: readonly RungWrap[], extras: NoteExtras = {}): NoteLine[] {
-	const { marks = [], practise = [], next } = extras;
+	const { marks = [], practise = [], next, template = usualNote } = extras;
 	const cue = oneCue(rungs);
-	return [
-		{ id: "head", about: "whose, and when", text: `${name}, lesson of ${day}\n` },
-		...rungs.map((rung) => ({
+	const parts: Record<NotePart, NoteLine[]> = {
+		head: [{ id: "head", about: "whose, and when", text: `${name}, lesson of ${day}\n` }],
+		rungs: rungs.map((rung) => ({
 			id: `rung ${rung.ladder ?? ""}/${rung.rung}/${rung.easedBy ?? ""}`,
 			about: namedForm(rung),
 			text: rungLine(rung, extras),
 		})),
-		...(cue ? [{ id: "cue", about: "the cue", text: `Remember: “${cue}”.` }] : []),
-		...marks.map(({ skill, mark }) => ({
+		cue: cue ? [{ id: "cue", about: "the cue", text: filled(template.cue, { cue, name }) }] : [],
+		marks: marks.map(({ skill, mark }) => ({
 			id: `mark ${skill}`,
 			about: "your own mark",
 			text: `Your own mark${marks.length > 1 ? ` for ${skill}` : ""}: ${mark} of ten.`,
 		})),
-		...(practise.length > 0
-			? [
-					{
-						id: "practise",
-						about: "practice",
-						text: [
-							"\nUntil then, practise:",
-							...practise.map(({ name: rung, much }) => `- ${rung}${much ? `: ${much}` : ""}`),
-						].join("\n"),
-					},
-				]
-			: []),
-		...(next ? [{ id: "next", about: "the next day", text: `\nNext lesson: ${next}.` }] : []),
+		practise:
+			practise.length > 0
+				? [
+						{
+							id: "practise",
+							about: "practice",
+							text: [
+								`\n${filled(template.practise, { name })}`,
+								...practise.map(({ name: rung, much }) => `- ${rung}${much ? `: ${much}` : ""}`),
+							].join("\n"),
+						},
+					]
+				: [],
+		next: next ? [{ id: "next", about: "the next day", text: `\n${filled(template.next, { day: next, name })}` }] : [],
+	};
+	const around = (id: "greeting" | "end", text: string): NoteLine[] =>
+		text ? [{ id, about: id === "greeting" ? "the greeting" : "the last words", text: filled(text, { name }) }] : [];
+	return [
+		...around("greeting", template.greeting && `${template.greeting}\n`),
+		...orderOf(template)
+			.filter((part) => !template.leftOut.includes(part))
+			.flatMap((part) => parts[part]),
+		...around("end", template.end && `\n${template.end}`),
 	];
 }
 

@@ -120,6 +120,8 @@ export const Pack = z.object({
 	ladders: z.array(PackLadder),
 	promises: z.array(PackReminder),
 	parked: z.array(PackReminder),
+	/** How notes are written, where it is not the usual way: read by whoever writes one. */
+	note: z.optional(z.unknown()),
 	/** Lessons that are planned for a day, and for whom. */
 	plans: z.optional(
 		z.array(

@@ -1,21 +1,15 @@
 "use client";
 
-import { useEffect, useMemo, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { usualDifficulties } from "@/core/build/usual";
-import { Coach, coachLabels, lengthUnits } from "@/core/coach/coach";
-import { change, redo, startHistory, undo } from "@/core/editing/history";
-import { parse } from "@/core/refusals/refusals";
-import { forgetKept, keepJson, readKeptJson } from "@/device/localKeep";
-import { keepCoach } from "@/server/actions";
+import { type Coach, lengthUnits } from "@/core/coach/coach";
 import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
 import { InForce } from "@/ui/InForce";
 import css from "@/ui/rows.module.css";
 import { UndoRedo } from "@/ui/UndoRedo";
-import { useInForce } from "@/ui/useInForce";
-import { useUndoKeys } from "@/ui/useUndoKeys";
+import { useCoach } from "@/ui/useCoach";
 import { DifficultyList } from "./DifficultyList";
 
 const DRAFT = "peg-ladder draft difficulties";
@@ -23,47 +17,8 @@ const unitWords = { m: "metres", ft: "feet" } as const;
 
 /** What gets harder, for the whole studio, and the unit distances are told in. Ladders that stand keep what they were built on. */
 export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number }; coach: Coach }) {
-	const [history, setHistory] = useState(() => startHistory(coach));
-	const latest = useRef(coach);
-	latest.current = history.now;
-	const listeners = useRef(new Set<() => void>());
-	const typed = useMemo(
-		() => ({
-			values: () => latest.current,
-			inForce: () => {},
-			replace: (next: Coach) => setHistory((was) => change(was, next, "", 0)),
-			subscribe: (listener: () => void) => {
-				listeners.current.add(listener);
-				return () => void listeners.current.delete(listener);
-			},
-		}),
-		[],
-	);
-	const { standing, amiss } = useInForce(
-		typed,
-		at,
-		coach,
-		(values) => parse(Coach, values, coachLabels),
-		keepCoach,
-		() => forgetKept(DRAFT),
-	);
-	const told = history.now;
-	// biome-ignore lint/correctness/useExhaustiveDependencies: told of each change of what is typed
-	useEffect(() => {
-		if (told !== coach) for (const listener of listeners.current) listener();
-	}, [told]);
-	useEffect(() => {
-		const kept = readKeptJson(DRAFT, (value) => value as Coach | null);
-		if (kept) setHistory((now) => change(now, kept, "", 0));
-	}, []);
-	const now = history.now;
-	const put = (next: Coach, what: string) => {
-		keepJson(DRAFT, next);
-		setHistory((was) => change(was, next, what, Date.now()));
-	};
-	const back = () => setHistory(undo);
-	const again = () => setHistory(redo);
-	useUndoKeys(back, again);
+	const { now, put, steps, inForce } = useCoach(at, coach, DRAFT);
+	const { amiss } = inForce;
 	return (
 		<BenchPage
 			keys={[
@@ -91,7 +46,7 @@ export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number
 		>
 			<div className={css.head}>
 				<h1 className={css.title}>Difficulties</h1>
-				<UndoRedo canUndo={history.past.length > 0} canRedo={history.future.length > 0} undo={back} redo={again} />
+				<UndoRedo {...steps} />
 			</div>
 			<p className="mute">
 				Raised in this order when a ladder is built. How much of the movement is done comes before them all.
@@ -134,7 +89,7 @@ export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number
 				</p>
 			</fieldset>
 			<CoachSays now={now} put={(next) => put(next, "")} />
-			<InForce standing={standing} amiss={amiss} />
+			<InForce {...inForce} />
 			<div className={css.actions}>
 				<Button variant="link" onClick={() => put({ ...now, difficulties: [...usualDifficulties] }, "")}>
 					back to the usual ones

@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -47,6 +48,10 @@ export function Records({ studio, file, students, aside }: RecordsPage) {
 					Lessons may go on meanwhile; either file holds one moment. One skill or ladder is taken out on its own page.
 				</p>
 				<Tables students={students} />
+				<p className="m-0">
+					A season on paper is on each student’s page; <Link href="/note">how your notes are written</Link> is yours to
+					say.
+				</p>
 			</Part>
 			{file ? (
 				<>

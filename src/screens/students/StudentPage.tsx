@@ -81,6 +81,7 @@ export function StudentPage({
 			</p>
 			<p className={css.more}>
 				{ladders.length > 0 && <Link href={`/season?student=${at.id}`}>the season</Link>}
+				{ladders.length > 0 && <Link href={`/students/${at.id}/report`}>a report</Link>}
 				{held > 0 && <Link href={`/students/${at.id}/progress`}>then and now</Link>}
 				{held > 0 && <Link href={`/students/${at.id}/load`}>load</Link>}
 			</p>

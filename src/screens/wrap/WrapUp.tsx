@@ -20,6 +20,7 @@ import { AskThem, HoldTheFinish } from "./AskThem";
 import { FeltBetter } from "./FeltBetter";
 import { KeepForLadder } from "./KeepForLadder";
 import { Practise } from "./Practise";
+import { SendNote } from "./SendNote";
 import { Unclaimed } from "./Unclaimed";
 import { holeOf, type Note, useWrapUp } from "./useWrapUp";
 import { WrapMargin } from "./WrapMargin";
@@ -101,6 +102,9 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 					/>
 				</FormRow>
 				<div id="note" />
+				<p className="hint m-0">
+					<a href="/note">How your notes are written</a>
+				</p>
 				{notes.map((note) => (
 					<NoteField key={note.student ?? ""} {...note} />
 				))}
@@ -125,7 +129,6 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 }
 
 function NoteField({ student, label, text, write, lines, leftOut, leave, again }: Note) {
-	const [copied, setCopied] = useState(false);
 	return (
 		<div className="mb-3">
 			{lines.length > 1 && (
@@ -137,10 +140,7 @@ function NoteField({ student, label, text, write, lines, leftOut, leave, again }
 							label={about}
 							aria-label={`in the note: ${about}`}
 							checked={!leftOut.includes(id)}
-							onChange={(event) => {
-								setCopied(false);
-								leave(id, !event.target.checked);
-							}}
+							onChange={(event) => leave(id, !event.target.checked)}
 						/>
 					))}
 				</fieldset>
@@ -155,23 +155,11 @@ function NoteField({ student, label, text, write, lines, leftOut, leave, again }
 					rows={6}
 					maxLength={4000}
 					value={text}
-					onChange={(event) => {
-						setCopied(false);
-						write(event.target.value);
-					}}
+					onChange={(event) => write(event.target.value)}
 					dir="auto"
 				/>
 			</FormRow>
-			<Button
-				variant="outline-primary"
-				onClick={async () => {
-					await navigator.clipboard.writeText(text);
-					setCopied(true);
-				}}
-			>
-				{copied ? "copied" : "copy the note"}
-				<span className="visually-hidden">: {label}</span>
-			</Button>
+			<SendNote text={text} label={label} />
 			{again && (
 				<Button variant="link" onClick={again}>
 					from the count again<span className="visually-hidden">: {label}</span>

@@ -2,6 +2,7 @@
 
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { NoteTemplate } from "@/core/coach/noteTemplate";
 import { ownMarksIn } from "@/core/commands/atTheEnd";
 import { closeSet } from "@/core/commands/sets";
 import { type NoteLine, noteLines, noteText } from "@/core/log/noteFor";
@@ -106,6 +107,7 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 				marks: ownMarksIn(view, student),
 				practise: practise.filter((one) => isTheirs(student, one.ladder)),
 				next: next ? dayWords(next) : null,
+				...templateIn(pack),
 			},
 		),
 	);
@@ -143,6 +145,12 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 /** What the pack knows of a rung from before this lesson. */
 export const holeOf = ({ ladders }: Pack, { ladder, rung }: Pick<RungWrap, "ladder" | "rung">) =>
 	ladders.find(({ id }) => id === ladder)?.holes.find((hole) => hole.rung === rung);
+
+/** The coach's own way of writing a note; the usual one where there is none, or none that can be read. */
+function templateIn({ note }: Pack): { template?: NoteTemplate } {
+	const read = NoteTemplate.safeParse(note);
+	return read.success ? { template: read.data } : {};
+}
 
 /** One note as the note; each of several as its student's. */
 const notesBody = (notes: readonly Note[]) =>

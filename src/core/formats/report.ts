@@ -1,0 +1,168 @@
+import { plural } from "@/core/text/lists";
+import { asMarkdown, markdownTable } from "./markdown";
+
+/** A season in words, for the student, a parent or the next coach: numbers with what they mean, nothing that is not sure said as if it were. */
+
+export interface ReportScore {
+	good: number;
+	tries: number;
+	day: string;
+	low: number;
+	high: number;
+}
+
+export interface ReportLadder {
+	called: string;
+	rungs: number;
+	/** Where the peg stood first, and where it stands. Rungs from 1. */
+	start: { at: number; name: string; day: string } | null;
+	now: { at: number; name: string };
+	passed: string[];
+	/** Passed, and seen again later. */
+	held: string[];
+	/** Rungs with a first and a latest lesson, the highest first. */
+	scores: { name: string; first: ReportScore; latest: ReportScore; change: "better" | "worse" | "not sure" }[];
+	/** What is to be expected, where it can be told. */
+	ahead: { lessons: number; low: number; high: number } | null;
+}
+
+export interface ReportInput {
+	name: string;
+	day: string;
+	since: string | null;
+	lessons: number;
+	ladders: readonly ReportLadder[];
+	cues: readonly { text: string; share: number }[];
+	load: readonly { part: string; week: number; limit: number | null }[];
+	practise: readonly { name: string; target: number; dose: number; days: number }[];
+	next: string | null;
+}
+
+export const reportParts = ["ladders", "scores", "cues", "load", "next"] as const;
+export type ReportPart = (typeof reportParts)[number];
+export const partWords: Record<ReportPart, string> = {
+	ladders: "ladders then and now",
+	scores: "scores, rung by rung",
+	cues: "cues that worked",
+	load: "load",
+	next: "what comes next",
+};
+
+export interface ReportSection {
+	part: ReportPart;
+	title: string;
+	paragraphs: string[];
+	table?: { head: string[]; rows: string[][] };
+}
+
+const inTen = (share: number) => (10 * share).toFixed(0);
+const scoreWords = ({ good, tries, low, high }: ReportScore) =>
+	`${good} of ${tries}, that is ${inTen(low)} to ${inTen(high)} in 10`;
+const changeWords = { better: "better for sure", worse: "worse for sure", "not sure": "not sure yet" } as const;
+
+function ladderWords(one: ReportLadder, dayWords: (day: string) => string): string[] {
+	const { start, now, rungs, passed, held } = one;
+	const moved =
+		start && start.at !== now.at
+			? `From rung ${start.at}, “${start.name}”, on ${dayWords(start.day)} to rung ${now.at} of ${rungs}, “${now.name}”.`
+			: `On rung ${now.at} of ${rungs}, “${now.name}”${start ? `, as on ${dayWords(start.day)}` : ""}.`;
+	return [
+		moved,
+		passed.length > 0 ? `Passed: ${passed.join("; ")}.` : "No rung has been passed yet.",
+		...(held.length > 0 ? [`Seen again later and still there: ${held.join("; ")}.`] : []),
+	];
+}
+
+function nextWords({ ladders, practise, next }: ReportInput, dayWords: (day: string) => string): string[] {
+	return [
+		...ladders.flatMap(({ called, ahead, rungs, now }) =>
+			ahead
+				? [
+						`${called}: ${ahead.low === ahead.high ? ahead.low : `${ahead.low} to ${ahead.high}`} of the ${plural(rungs - now.at, "rung")} left in the next ${ahead.lessons} lessons, eight times in ten, if it goes on as it did.`,
+					]
+				: [],
+		),
+		...practise.map(
+			({ name, target, dose, days }) =>
+				`To practise: ${name}, ${target} good of ${plural(dose, "try", "tries")}, ${plural(days, "day")} a week.`,
+		),
+		next ? `Next lesson: ${dayWords(next)}.` : "No next lesson is in the calendar.",
+	];
+}
+
+/** The report's sections in their order; those that are left out, and those of which nothing is known, are not there. */
+export function reportOf(
+	input: ReportInput,
+	leftOut: readonly ReportPart[],
+	dayWords: (day: string) => string,
+): ReportSection[] {
+	const { ladders, cues, load } = input;
+	const all: ReportSection[] = [
+		...ladders.map(
+			(one): ReportSection => ({ part: "ladders", title: one.called, paragraphs: ladderWords(one, dayWords) }),
+		),
+		...ladders
+			.filter(({ scores }) => scores.length > 0)
+			.map(
+				(one): ReportSection => ({
+					part: "scores",
+					title: `${one.called}, rung by rung`,
+					paragraphs: [
+						"The first lesson on a rung and the latest; where the rate lies eight times in ten stands behind each.",
+					],
+					table: {
+						head: ["rung", "first", "latest", "so"],
+						rows: one.scores.map(({ name, first, latest, change }) => [
+							name,
+							`${scoreWords(first)} (${dayWords(first.day)})`,
+							`${scoreWords(latest)} (${dayWords(latest.day)})`,
+							changeWords[change],
+						]),
+					},
+				}),
+			),
+		...(cues.length > 0
+			? [
+					{
+						part: "cues" as const,
+						title: "Cues that worked",
+						paragraphs: cues.map(({ text, share }) => `“${text}”: right ${inTen(share)} times in 10 after it.`),
+					},
+				]
+			: []),
+		...(load.length > 0
+			? [
+					{
+						part: "load" as const,
+						title: "Load of the last seven days",
+						paragraphs: load.map(
+							({ part, week, limit }) =>
+								`${part}: ${plural(Math.round(week), "try", "tries")} of a usual load${limit === null ? "" : `, of ${limit} at most`}.`,
+						),
+					},
+				]
+			: []),
+		{ part: "next", title: "What comes next", paragraphs: nextWords(input, dayWords) },
+	];
+	return all.filter(({ part }) => !leftOut.includes(part));
+}
+
+/** The head of it: whose, from when to when, how many lessons. */
+export const reportHead = ({ name, day, since, lessons }: ReportInput, dayWords: (day: string) => string): string[] => [
+	name,
+	lessons === 0
+		? `No lesson yet. ${dayWords(day)}.`
+		: `${plural(lessons, "lesson")}${since ? ` from ${dayWords(since)}` : ""} to ${dayWords(day)}.`,
+];
+
+/** The same as Markdown. */
+export const reportMarkdown = (head: readonly string[], sections: readonly ReportSection[]): string =>
+	`${[
+		`# ${asMarkdown(head[0] ?? "")}`,
+		asMarkdown(head[1] ?? ""),
+		...sections.flatMap(({ title, paragraphs, table }) => [
+			`## ${asMarkdown(title)}`,
+			...paragraphs.map(asMarkdown),
+			...(table ? [markdownTable(table.head, table.rows)] : []),
+		]),
+	].join("\n\n")}\n`;

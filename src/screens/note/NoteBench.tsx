@@ -1,0 +1,119 @@
+"use client";
+
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import type { Coach } from "@/core/coach/coach";
+import { filled, type NotePart, type NoteTemplate, notePartWords, orderOf, usualNote } from "@/core/coach/noteTemplate";
+import { moveItem } from "@/core/editing/paths";
+import { BenchPage } from "@/ui/BenchPage";
+import { FormRow } from "@/ui/FormRow";
+import { InForce } from "@/ui/InForce";
+import { UndoRedo } from "@/ui/UndoRedo";
+import { useCoach } from "@/ui/useCoach";
+import css from "./note.module.css";
+
+const DRAFT = "peg-ladder draft note";
+
+/** What each part would say of a made-up lesson. */
+const example = (part: NotePart, note: NoteTemplate): string =>
+	({
+		head: "Ida, lesson of Sat 3 Oct",
+		rungs: "Three balls, six catches: 7 of 9 tries good. The best so far; before, 5 of 9 on Sat 26 Sep.",
+		cue: filled(note.cue, { cue: "post it under the bridge", name: "Ida" }),
+		marks: "Your own mark: 6 of ten.",
+		practise: `${filled(note.practise, { name: "Ida" })}\n- Two balls, throw throw stop: 7 of 9, five days a week`,
+		next: filled(note.next, { day: "Sat 10 Oct", name: "Ida" }),
+	})[part];
+
+/** How a note to the student is written: its greeting, what stands in which order, what is left out, the words around it. */
+export function NoteBench({ at, coach }: { at: { id: string; rev: number }; coach: Coach }) {
+	const { now, put, steps, inForce } = useCoach(at, coach, DRAFT);
+	const note = now.note ?? usualNote;
+	const edit = (change: Partial<NoteTemplate>, what: string) => put({ ...now, note: { ...note, ...change } }, what);
+	const order = orderOf(note);
+	const words = (key: "greeting" | "cue" | "practise" | "next" | "end", label: string, hint?: string) => (
+		<FormRow id={`note-${key}`} label={label} {...(hint ? { hint } : {})}>
+			<Form.Control
+				dir="auto"
+				maxLength={key === "end" ? 600 : 300}
+				value={note[key]}
+				onChange={(event) => edit({ [key]: event.target.value }, key)}
+			/>
+		</FormRow>
+	);
+	const shown = [
+		filled(note.greeting, { name: "Ida" }),
+		...order.filter((part) => !note.leftOut.includes(part)).map((part) => example(part, note)),
+		note.end,
+	].filter(Boolean);
+	return (
+		<BenchPage
+			keys={[{ keys: ["Ctrl Z"], does: "undo" }]}
+			margin={
+				<section aria-label="As it would read">
+					<h2>As it would read</h2>
+					<p className={css.example} dir="auto">
+						{shown.join("\n\n")}
+					</p>
+				</section>
+			}
+		>
+			<div className={css.head}>
+				<h1>The note</h1>
+				<UndoRedo {...steps} />
+			</div>
+			<p className="mute">
+				What is counted stands in it by itself; the words around it are yours, in any language. Each note can be changed
+				before it goes.
+			</p>
+			<InForce {...inForce} />
+			{words("greeting", "Greeting", "{name} is whose it is")}
+			<ul className={css.parts} aria-label="What is in it, in this order">
+				{order.map((part, i) => (
+					<li key={part}>
+						<Form.Check
+							id={`note-part-${part}`}
+							label={notePartWords[part]}
+							checked={!note.leftOut.includes(part)}
+							onChange={(event) =>
+								edit(
+									{
+										leftOut: event.target.checked
+											? note.leftOut.filter((one) => one !== part)
+											: [...note.leftOut, part],
+									},
+									"",
+								)
+							}
+						/>
+						<span>
+							<Button
+								variant="link"
+								disabled={i === 0}
+								onClick={() => edit({ order: moveItem(order, i, i - 1) }, "")}
+								aria-label={`up: ${notePartWords[part]}`}
+							>
+								up
+							</Button>
+							<Button
+								variant="link"
+								disabled={i === order.length - 1}
+								onClick={() => edit({ order: moveItem(order, i, i + 1) }, "")}
+								aria-label={`down: ${notePartWords[part]}`}
+							>
+								down
+							</Button>
+						</span>
+					</li>
+				))}
+			</ul>
+			{words("cue", "Words for the cue", "{cue} is what was said most")}
+			{words("practise", "Words over the practice")}
+			{words("next", "Words for the next lesson", "{day} is its day")}
+			{words("end", "Last words")}
+			<Button variant="link" onClick={() => put({ ...now, note: usualNote }, "")}>
+				back to the usual note
+			</Button>
+		</BenchPage>
+	);
+}
