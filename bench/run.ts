@@ -9,6 +9,7 @@ import { positions } from "./positions";
 import { push } from "./push";
 import { rungs } from "./rungs";
 import { scale } from "./scale";
+import { tables } from "./tables";
 import { tap } from "./tap";
 import { typing } from "./typing";
 import { weight } from "./weight";
@@ -31,6 +32,7 @@ const benches: Record<string, () => void | Promise<void>> = {
 	push,
 	weight,
 	files,
+	tables,
 	scale,
 };
 

@@ -16,6 +16,7 @@ function buildBare(): void {
 
 export interface Served {
 	url: string;
+	pid: number;
 	end(): void;
 }
 
@@ -34,7 +35,8 @@ export async function serve(which: "product" | "bare", database: string): Promis
 	const url = `http://127.0.0.1:${port}`;
 	for (let i = 0; i < 400; i++) {
 		try {
-			if ((await fetch(which === "bare" ? `${url}/` : `${url}/api/pack`)).ok) return { url, end: () => server.kill() };
+			if ((await fetch(which === "bare" ? `${url}/` : `${url}/api/pack`)).ok)
+				return { url, pid: server.pid ?? 0, end: () => server.kill() };
 		} catch {
 			await new Promise((resolve) => setTimeout(resolve, 50));
 		}

@@ -123,6 +123,8 @@ export const Skill = z
 	.object({
 		name: label(80),
 		about: text(1000),
+		/** Whose work it is, where it came from somebody else. */
+		author: z.optional(label(80)),
 		order: z.optional(z.enum(orders)),
 		positions: z.array(KeyPosition).check(z.maxLength(60)),
 		/** What sets it off: "as the feeder's hand starts". */
@@ -184,6 +186,7 @@ export const skillLabels = {
 	...difficultyLabels,
 	name: "name",
 	about: "what it is",
+	author: "author",
 	positions: "key positions",
 	short: "short name",
 	tell: "tell",

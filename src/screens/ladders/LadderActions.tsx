@@ -4,6 +4,7 @@ import Link from "next/link";
 import Button from "react-bootstrap/Button";
 import { Archive } from "@/ui/Archive";
 import { Begin } from "@/ui/Begin";
+import { HandOn } from "@/ui/HandOn";
 import { InForce } from "@/ui/InForce";
 import { Refusals } from "@/ui/Refusals";
 import css from "@/ui/rows.module.css";
@@ -56,6 +57,7 @@ export function LadderActions({
 						</Link>
 						<Archive what="ladder" id={at.id} archived={archived} />
 						<Workbook of="ladder" id={at.id} />
+						<HandOn of="ladder" id={at.id} />
 					</>
 				)}
 				{removed && bench.steps.canUndo && (

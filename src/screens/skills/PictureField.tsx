@@ -4,14 +4,13 @@ import { useId, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { Refusal } from "@/core/refusals/refusals";
+import { NOBODY } from "@/core/skill/picture";
 import type { Picture } from "@/core/skill/skill";
 import { Media } from "@/ui/Media";
 import { Refusals } from "@/ui/Refusals";
 import { pathOf } from "./fields";
 import own from "./skills.module.css";
 import { useEdit, useRefusal } from "./writing";
-
-const NOBODY = "nobody to be recognised";
 
 /** A picture or short clip: brought in, looked at, its consent noted, taken out. */
 export function PictureField({ at, label, value }: { at: string; label: string; value: Picture | undefined }) {

@@ -12,6 +12,7 @@ import type { OtherSkill, SkillPage } from "@/server/readSkills";
 import { Archive } from "@/ui/Archive";
 import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
+import { HandOn } from "@/ui/HandOn";
 import css from "@/ui/rows.module.css";
 import { Sortable, SortableRow } from "@/ui/Sortable";
 import { UndoRedo } from "@/ui/UndoRedo";
@@ -103,6 +104,7 @@ export function SkillBench(page: SkillPage) {
 								/>
 								{page.inForce && <Archive what="skill" id={page.id} archived={page.archived} />}
 								{page.inForce && <Workbook of="skill" id={page.id} />}
+								{page.inForce && <HandOn of="skill" id={page.id} />}
 							</div>
 							<TopFields skill={skill} />
 							<nav className={own.views} aria-label="Ways to look at the skill">

@@ -41,7 +41,8 @@ export function SkillList({ skills }: { skills: SkillLine[] }) {
 						<Refusals refusals={refused} />
 					</section>
 					<p className="hint">
-						A skill from somebody else’s workbook is <Link href="/records">brought in under Records</Link>.
+						A skill or a ladder that somebody handed on to you is <Link href="/skills/bring">brought in here</Link>; one
+						from a workbook <Link href="/records">under Records</Link>.
 					</p>
 				</>
 			}

@@ -1,0 +1,44 @@
+import { readFileSync } from "node:fs";
+import { MEANING } from "@/store/projection";
+import { manyLessons } from "./manyLessons";
+import { verdict } from "./measure";
+import { serve } from "./serve";
+
+const MOST_MB = 250;
+const LINE_END = 10;
+
+/** Most memory a process has held, in megabytes. */
+const held = (pid: number): number =>
+	Number(/VmHWM:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))?.[1] ?? 0) / 1024;
+
+/** A million attempts as CSV: how much memory the server holds while it sends them, and stopped midway. */
+export async function tables(): Promise<void> {
+	const file = `.data/bench/1000000-week-${MEANING}.db`;
+	await manyLessons(file, { attempts: 1_000_000, copies: 6 });
+	const server = await serve("product", file);
+	try {
+		const before = held(server.pid);
+		const from = performance.now();
+		const { body } = await fetch(`${server.url}/api/table?of=attempts`);
+		let [lines, bytes] = [0, 0];
+		const reader = body?.getReader();
+		for (let piece = await reader?.read(); piece && !piece.done; piece = await reader?.read()) {
+			bytes += piece.value.length;
+			for (const byte of piece.value) if (byte === LINE_END) lines += 1;
+		}
+		const seconds = (performance.now() - from) / 1000;
+		const peak = held(server.pid);
+		console.log(
+			`${lines} lines of attempts, ${(bytes / 1e6).toFixed(0)} MB, in ${seconds.toFixed(0)} s; most memory the server held, against ${MOST_MB} MB:\n  ${verdict(peak / MOST_MB, 1)} (${peak.toFixed(0)} MB; ${before.toFixed(0)} MB before it was asked)`,
+		);
+		const stop = new AbortController();
+		const stopped = await fetch(`${server.url}/api/table?of=attempts`, { signal: stop.signal });
+		await stopped.body?.getReader().read();
+		stop.abort();
+		const again = performance.now();
+		await (await fetch(`${server.url}/api/pack`)).arrayBuffer();
+		console.log(`  stopped midway, the next page is answered in ${(performance.now() - again).toFixed(0)} ms`);
+	} finally {
+		server.end();
+	}
+}

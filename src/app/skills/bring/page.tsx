@@ -1,0 +1,10 @@
+import { BringHandOn } from "@/screens/handOn/BringHandOn";
+import { store } from "@/store/db";
+import { studentNames } from "@/store/students";
+
+export const metadata = { title: "From another coach" };
+
+export default async function Page() {
+	const students = (await studentNames(await store())).filter(({ archived }) => !archived);
+	return <BringHandOn students={students.map(({ id, name }) => ({ id, name }))} />;
+}

@@ -1,0 +1,98 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import Form from "react-bootstrap/Form";
+import { plural } from "@/core/text/lists";
+import { type HandedOn, lookAtHandOn, takeHandOn } from "@/server/handOn";
+import { BenchPage } from "@/ui/BenchPage";
+import { DifferenceList } from "@/ui/DifferenceList";
+import { FormRow } from "@/ui/FormRow";
+import { Refusals } from "@/ui/Refusals";
+import { useRefusals } from "@/ui/useRefusals";
+
+/** A skill or a ladder from another coach: what is in it, what differs from what is here, then one press. */
+export function BringHandOn({ students }: { students: readonly { id: string; name: string }[] }) {
+	const router = useRouter();
+	const { refused, ask } = useRefusals();
+	const [file, setFile] = useState<{ text: string; says: HandedOn } | null>(null);
+	const [student, setStudent] = useState("");
+	const [busy, setBusy] = useState(false);
+	const look = async (chosen: File | undefined) => {
+		setFile(null);
+		if (!chosen) return;
+		const text = await chosen.text();
+		const outcome = await ask(lookAtHandOn(text));
+		if (outcome.ok) setFile({ text, says: outcome.value });
+	};
+	const take = async () => {
+		if (!file) return;
+		setBusy(true);
+		const outcome = await ask(takeHandOn(file.text, student || null));
+		setBusy(false);
+		if (outcome.ok) router.push(outcome.value.href);
+	};
+	const says = file?.says;
+	return (
+		<BenchPage
+			margin={
+				<p className="mute">
+					No student is in such a file. The name of whose work it is stays with the skill, also when you hand it on.
+				</p>
+			}
+		>
+			<h1>From another coach</h1>
+			<FormRow id="handed-on" label="The file that was handed on">
+				<Form.Control
+					type="file"
+					accept=".json,application/json"
+					onChange={(event) => void look((event.target as HTMLInputElement).files?.[0])}
+				/>
+			</FormRow>
+			<Refusals refusals={refused} />
+			{says && (
+				<section aria-label="What is in it">
+					<p dir="auto">
+						<b>{says.skill}</b>, {plural(says.positions, "key position")}
+						{says.rungs && `, with a ladder of ${plural(says.rungs.length, "rung")}`}
+						{says.pictures > 0 && `, ${plural(says.pictures, "picture")}`}. By {says.author}, {says.day}.
+					</p>
+					{says.rungs && (
+						<ol>
+							{says.rungs.map((name, i) => (
+								// biome-ignore lint/suspicious/noArrayIndexKey: two rungs may share a name
+								<li key={i} dir="auto">
+									{name}
+								</li>
+							))}
+						</ol>
+					)}
+					{says.here && (
+						<p className="m-0">
+							{says.here.differs
+								? "A skill of this name is here and says otherwise; it stays, and the new one stands beside it. What differs:"
+								: "This skill is here already, word for word; it is not taken twice."}
+						</p>
+					)}
+					{says.here?.differs && <DifferenceList says={says.here.differs} />}
+					{says.rungs && (
+						<FormRow id="handed-to" label="Whose ladder it is to be">
+							<Form.Select value={student} onChange={(event) => setStudent(event.target.value)}>
+								<option value="">choose a student</option>
+								{students.map(({ id, name }) => (
+									<option key={id} value={id}>
+										{name}
+									</option>
+								))}
+							</Form.Select>
+						</FormRow>
+					)}
+					<Button disabled={busy || (says.rungs === null && says.here?.differs === null)} onClick={() => void take()}>
+						bring it in
+					</Button>
+				</section>
+			)}
+		</BenchPage>
+	);
+}

@@ -1,0 +1,97 @@
+"use server";
+
+import { revalidatePath } from "next/cache";
+import { v7 as uuid } from "uuid";
+import * as z from "zod/mini";
+import { readHandOn } from "@/core/formats/handOn";
+import { hashOfBytes } from "@/core/hash/hash";
+import { copyLadder } from "@/core/ladder/twin";
+import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
+import { type Differences, differences, noDifference } from "@/core/skill/differ";
+import { ident } from "@/core/text/fields";
+import { foldText } from "@/core/text/foldText";
+import { store } from "@/store/db";
+import { addLadder } from "@/store/ladders";
+import { keepPicture } from "@/store/pictures";
+import { listSkills, saveSkill } from "@/store/skills";
+import { findStudent } from "@/store/students";
+
+/** What comes in from another coach: looked at first, then taken whole or not at all. */
+
+const MOST_CHARS = 40_000_000;
+
+export interface HandedOn {
+	author: string;
+	day: string;
+	skill: string;
+	positions: number;
+	/** Rungs of the ladder, where one came along. */
+	rungs: string[] | null;
+	pictures: number;
+	/** The skill of the same name that is here, and what the new one says otherwise; none where it says the same. */
+	here: { id: string; differs: Differences | null } | null;
+}
+
+function read(text: unknown) {
+	const is = parse(z.string().check(z.maxLength(MOST_CHARS)), text, { "": "file" });
+	if (!is.ok) return is;
+	const told = readHandOn(is.value);
+	if (!told.ok) return told;
+	const spoiled = told.value.pictures.find(({ hash, body }) => hashOfBytes(body) !== hash);
+	return spoiled
+		? refuse("pictures", "A picture in the file is not what it says it is; have it handed on again.")
+		: told;
+}
+
+/** What is in the file, and how it differs from what is here. */
+export async function lookAtHandOn(text: unknown): Promise<Outcome<HandedOn>> {
+	const told = read(text);
+	if (!told.ok) return told;
+	const { author, day, skill, ladder, pictures } = told.value;
+	const twin = (await listSkills(await store())).find((one) => foldText(one.skill.name) === foldText(skill.name));
+	const differs = twin ? differences(twin.skill, skill) : null;
+	return {
+		ok: true,
+		value: {
+			author,
+			day,
+			skill: skill.name,
+			positions: skill.positions.length,
+			rungs: ladder ? ladder.rungs.map(({ settings }) => settings.name) : null,
+			pictures: pictures.length,
+			here: twin ? { id: twin.id, differs: differs && !noDifference(differs) ? differs : null } : null,
+		},
+	};
+}
+
+/**
+ * Takes it in: the skill as one more, or the one that is here where it says the same; the
+ * ladder, as one of a student's own.
+ *
+ * @param student whose the ladder is to be; none for a skill alone
+ */
+export async function takeHandOn(text: unknown, student: unknown): Promise<Outcome<{ href: string }>> {
+	const told = read(text);
+	if (!told.ok) return told;
+	const to = parse(z.nullable(ident), student, { "": "student" });
+	if (!to.ok) return to;
+	const { skill, ladder, pictures } = told.value;
+	const open = await store();
+	if (ladder && (!to.value || !(await findStudent(open, to.value))))
+		return refuse("student", "Say first whose ladder it is to be; nothing was taken.");
+	const looked = await lookAtHandOn(text);
+	if (!looked.ok) return looked;
+	const { here } = looked.value;
+	for (const { body, type } of pictures) await keepPicture(open, Buffer.from(body, "base64"), type);
+	const kept =
+		here && here.differs === null ? { ok: true as const, value: { id: here.id } } : await saveSkill(open, skill, null);
+	if (!kept.ok) return kept;
+	if (ladder && to.value) {
+		const made = await addLadder(open, to.value, kept.value.id, copyLadder(ladder, uuid, null));
+		if (!made.ok) return made;
+		revalidatePath("/", "layout");
+		return { ok: true, value: { href: `/ladders/${made.value.id}` } };
+	}
+	revalidatePath("/", "layout");
+	return { ok: true, value: { href: `/skills/${kept.value.id}` } };
+}
