@@ -12,6 +12,7 @@ export const pages = {
 		"/records",
 		"/note",
 		"/studio",
+		"/stations",
 		"/find?q=elbow",
 		"/offline",
 	],

@@ -139,3 +139,31 @@ test("a ladder is handed from one studio to another: no student in it, its autho
 		await other.end();
 	}
 });
+
+test("a group over three stations: a sheet to pin up, printed, from where the pegs stand", async ({ page }) => {
+	await page.goto("/students");
+	await page.getByRole("link", { name: "stations" }).click();
+	const who = page.getByRole("group", { name: "Who is there" });
+	for (const name of ["Isolde Brankovar", "Bram Ostwick", "Teodor Quillfeather", "Jory Tamblyn", "Nimue Hartwell"])
+		await who.getByLabel(name).check();
+	const at = page.getByRole("group", { name: /^Stations/ });
+	await at.getByLabel("Three-club cascade").check();
+	await expect(page.getByText("One station alone needs no turns; choose two skills at least.")).toBeVisible();
+	await at.getByLabel(/^Unicycle/).check();
+	await at.getByLabel("Three-ball cascade").check();
+	const turns = page.getByRole("table", { name: "Who is where when" });
+	await expect(turns.getByRole("row")).toHaveCount(4);
+	await expect(turns).toContainText("from minute 15");
+	const clubs = page.getByRole("region", { name: "Three-club cascade" });
+	await expect(clubs).toContainText("Isolde Brankovar Three clubs, one pirouette");
+	await expect(clubs).toContainText("Nimue Hartwell has no ladder here: counts and helps");
+	await page.getByLabel("Minutes in all").fill("2");
+	await expect(page.getByText(/2 minutes over 3 stations are no turn/)).toBeVisible();
+	await page.getByLabel("Minutes in all").fill("45");
+	await accessible(page);
+	const { text } = await wordsOf(await page.pdf({ format: "A4" }));
+	expect(text).toContain("15 minutes a turn, 3 turns");
+	expect(text).not.toContain("Who is there");
+	await page.reload();
+	await expect(turns.getByRole("row")).toHaveCount(4);
+});

@@ -1,17 +1,40 @@
-import { and, eq, gt, gte, lt, max, ne, or, sql } from "drizzle-orm";
+import { and, asc, eq, gt, gte, lt, max, ne, or, sql } from "drizzle-orm";
 import { isDoubtful, SET_CLOCKS_FROM } from "@/core/log/days";
 import type { LessonDigest } from "@/core/log/digest";
+import type { LogEvent } from "@/core/log/event";
 import { foldLesson } from "@/core/log/fold";
 import type { LessonView } from "@/core/log/view";
 import { dayAfter } from "@/core/text/fields";
+import { ERASED } from "./bulk/tables";
 import type { Store } from "./db";
-import { eventsAfter } from "./events";
+import { asEvent, eventsAfter } from "./events";
 import * as t from "./schema";
 
 /** One lesson, folded from its events; null when nothing of it ever arrived. */
 export async function lessonView(store: Store, lesson: string): Promise<LessonView | null> {
 	const { events } = await eventsAfter(store, 0, lesson);
 	return events.length > 0 ? foldLesson(events) : null;
+}
+
+/** Several lessons, folded from their events in one query; those of which nothing is here are not in it. */
+export async function lessonViews({ db }: Store, lessons: readonly string[]): Promise<Map<string, LessonView>> {
+	const rows = await db
+		.select()
+		.from(t.event)
+		.where(
+			and(
+				sql`${t.event.lesson} in (select value from json_each(${JSON.stringify(lessons)}))`,
+				ne(t.event.kind, ERASED),
+			),
+		)
+		.orderBy(asc(t.event.arrival));
+	const events = new Map<string, LogEvent[]>();
+	for (const row of rows) {
+		const theirs = events.get(row.lesson ?? "") ?? [];
+		theirs.push(asEvent(row));
+		events.set(row.lesson ?? "", theirs);
+	}
+	return new Map([...events].map(([lesson, log]) => [lesson, foldLesson(log)]));
 }
 
 /** Which of these lessons something is here of. */

@@ -7,7 +7,7 @@ import { ruleSentence } from "@/core/rules";
 import { readSides } from "@/core/skill/sides";
 import type { Store } from "../db";
 import { railedLadders } from "../ladders";
-import { lessonView } from "../lessons";
+import { lessonViews } from "../lessons";
 import { loadSince } from "../loads";
 import * as t from "../schema";
 import { holds } from "../takenBack";
@@ -39,7 +39,7 @@ async function peopleOf(store: Store, only: string | null): Promise<People> {
 const AT_ONCE = 200;
 
 /** Lessons by their day, a few at a time: a table is never held whole. */
-async function* lessonsByDay({ db }: Store, only: string | null): AsyncGenerator<LessonDigest> {
+async function* lessonsByDay({ db }: Store, only: string | null, atOnce = AT_ONCE): AsyncGenerator<LessonDigest[]> {
 	let [day, lesson] = ["", ""];
 	const theirs =
 		only === null
@@ -54,10 +54,10 @@ async function* lessonsByDay({ db }: Store, only: string | null): AsyncGenerator
 			.from(t.lessonDigest)
 			.where(and(theirs, sql`(${t.lessonDigest.day}, ${t.lessonDigest.lesson}) > (${day}, ${lesson})`))
 			.orderBy(asc(t.lessonDigest.day), asc(t.lessonDigest.lesson))
-			.limit(AT_ONCE);
-		yield* rows.map(({ body }) => body);
+			.limit(atOnce);
+		if (rows.length > 0) yield rows.map(({ body }) => body);
 		const last = rows.at(-1);
-		if (!last || rows.length < AT_ONCE) return;
+		if (!last || rows.length < atOnce) return;
 		[day, lesson] = [last.day, last.lesson];
 	}
 }
@@ -122,30 +122,41 @@ function visitRows(day: string, lesson: string, visit: Visit, view: LessonView, 
 	return [...single, ...tallied];
 }
 
+/** So many lessons are read at once: each query leaves something behind in the client until memory is swept. */
+const FOLDED_AT_ONCE = 40;
+
 async function* attemptRows(store: Store, only: string | null, people: People): AsyncGenerator<TableRow> {
-	for await (const { lesson, day } of lessonsByDay(store, only)) {
-		const view = await lessonView(store, lesson);
-		for (const visit of view?.visits ?? [])
-			if (view && (only === null || visit.student === only)) yield* visitRows(day, lesson, visit, view, people);
+	for await (const digests of lessonsByDay(store, only, FOLDED_AT_ONCE)) {
+		const views = await lessonViews(
+			store,
+			digests.map(({ lesson }) => lesson),
+		);
+		for (const { lesson, day } of digests) {
+			const view = views.get(lesson);
+			for (const visit of view?.visits ?? [])
+				if (view && (only === null || visit.student === only)) yield* visitRows(day, lesson, visit, view, people);
+		}
 	}
 }
 
 async function* lessonRows(store: Store, only: string | null, people: People): AsyncGenerator<TableRow> {
-	for await (const one of lessonsByDay(store, only)) {
-		const theirs = one.notes?.filter(({ student }) => only === null || student === only).map(({ text }) => text) ?? [];
-		yield {
-			day: one.day,
-			students: one.students.map(people.name).filter(Boolean).join(";"),
-			minutes: one.minutes ?? null,
-			tries: one.attempts,
-			good: one.rungs.reduce((all, { student, good }) => all + (only === null || student === only ? good : 0), 0),
-			wish: one.wish,
-			remark: one.remark,
-			note: [one.note, ...theirs].filter(Boolean).join("\n\n"),
-			next: one.next,
-			lesson: one.lesson,
-		};
-	}
+	for await (const digests of lessonsByDay(store, only)) yield* digests.map((one) => lessonRow(one, only, people));
+}
+
+function lessonRow(one: LessonDigest, only: string | null, people: People): TableRow {
+	const theirs = one.notes?.filter(({ student }) => only === null || student === only).map(({ text }) => text) ?? [];
+	return {
+		day: one.day,
+		students: one.students.map(people.name).filter(Boolean).join(";"),
+		minutes: one.minutes ?? null,
+		tries: one.attempts,
+		good: one.rungs.reduce((all, { student, good }) => all + (only === null || student === only ? good : 0), 0),
+		wish: one.wish,
+		remark: one.remark,
+		note: [one.note, ...theirs].filter(Boolean).join("\n\n"),
+		next: one.next,
+		lesson: one.lesson,
+	};
 }
 
 async function* rungRows(store: Store, _: string | null, people: People): AsyncGenerator<TableRow> {
