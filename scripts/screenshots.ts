@@ -123,7 +123,7 @@ try {
 		await page.getByRole("textbox", { name: "All throws peak at one height" }).blur();
 		await page.evaluate(() => window.scrollTo(0, 0));
 	});
-	await shot("who-stands-where", bench, "/ladders");
+	await shot("report", bench, "/students/bram/report");
 	await shot("rule-designer", bench, "/rules", () => press("its curve of Told apart with the fewest tries"));
 	await shot("live-choice", phone, "/students/kasimir", async () => {
 		await press(/^lesson: Passing to a call/);

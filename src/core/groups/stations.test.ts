@@ -70,6 +70,6 @@ test("what cannot be is said: nobody, thirteen, one station, no time, a station 
 		),
 	).toContain("13 are chosen");
 	expect(against([one], ["balls"], 30)).toContain("two skills at least");
-	expect(against([one], ["balls", "clubs"], 1)).toContain("1 minutes over 2 stations");
+	expect(against([one], ["balls", "clubs"], 1)).toContain("1 minute over 2 stations");
 	expect(against([one], ["balls", "line"], 30)).toContain("Nobody who is chosen has a ladder to line");
 });

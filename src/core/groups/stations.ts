@@ -1,4 +1,5 @@
 import { type Outcome, refuse } from "@/core/refusals/refusals";
+import { plural } from "@/core/text/lists";
 
 /** A group over several skills at once: who is where when, on which rung, and who can work with whom. */
 
@@ -103,7 +104,7 @@ export function stationsFor(people: readonly Climber[], skills: readonly string[
 	if (!(turn >= 1) || turn > MOST_TURN_MINUTES)
 		return refuse(
 			"minutes",
-			`${Number.isFinite(minutes) ? minutes : 0} minutes over ${skills.length} stations are no turn of 1 to ${MOST_TURN_MINUTES} minutes; give it ${skills.length} or more, up to ${skills.length * MOST_TURN_MINUTES}.`,
+			`${plural(Number.isFinite(minutes) ? minutes : 0, "minute")} over ${skills.length} stations are no turn of 1 to ${MOST_TURN_MINUTES} minutes; give it ${skills.length} or more, up to ${skills.length * MOST_TURN_MINUTES}.`,
 		);
 	const idle = skills.find((skill) => people.every((one) => !onSkill(one, skill)));
 	if (idle)

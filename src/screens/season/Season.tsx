@@ -2,6 +2,7 @@
 
 import Link from "next/link";
 import { useEffect, useMemo, useState } from "react";
+import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { ofHundred } from "@/core/analysis/readings";
 import type { LadderCost } from "@/core/plan/cost";
@@ -94,12 +95,17 @@ export function Season(props: SeasonPageProps) {
 		<BenchPage
 			wide
 			margin={
-				<p className="mute">
-					A band, not a date: a rung’s rate is taken to stay what it is while it is worked on, and a lesson works a rung
-					up to its limit. Rates are those to be expected from the rungs tried; where a ladder has no notches, this
-					student’s own on rungs tried, from the lower end of your working band up, and the whole band on those that
-					were not. <Link href="/rules/assumes">What this assumes</Link>
-				</p>
+				<>
+					<p className="mute">
+						A band, not a date: a rung’s rate is taken to stay what it is while it is worked on, and a lesson works a
+						rung up to its limit. Rates are those to be expected from the rungs tried; where a ladder has no notches,
+						this student’s own on rungs tried, from the lower end of your working band up, and the whole band on those
+						that were not. <Link href="/rules/assumes">What this assumes</Link>
+					</p>
+					<Button variant="outline-primary" onClick={() => window.print()}>
+						print, or PDF
+					</Button>
+				</>
 			}
 		>
 			<h1>

@@ -127,7 +127,7 @@ function Sheet({ told: { stations, groups, turns, minutes } }: { told: Stations 
 						<tr key={t}>
 							<th scope="row">from minute {t * minutes}</th>
 							{stations.map(({ skill }, s) => (
-								<td key={skill} dir="auto">
+								<td key={skill} dir="auto" data-at={skill}>
 									{groupWords(turn[s])}
 								</td>
 							))}
