@@ -1,4 +1,4 @@
-import { readFileSync } from "node:fs";
+import { readdirSync, readFileSync } from "node:fs";
 import { MEANING } from "@/store/projection";
 import { manyLessons } from "./manyLessons";
 import { verdict } from "./measure";
@@ -6,10 +6,23 @@ import { serve } from "./serve";
 
 const MOST_MB = 250;
 const LINE_END = 10;
+/** Pieces between two looks at what is held. */
+const LOOK_EVERY = 50;
 
-/** Most memory a process has held, in megabytes. */
-const held = (pid: number): number =>
-	Number(/VmHWM:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))?.[1] ?? 0) / 1024;
+/** Most memory a process has held, in megabytes; none where it is gone. */
+function held(pid: number): number {
+	try {
+		return Number(/VmHWM:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))?.[1] ?? 0) / 1024;
+	} catch {
+		return 0;
+	}
+}
+
+/** Processes that a process has started. */
+const startedBy = (pid: number): number[] =>
+	readdirSync(`/proc/${pid}/task`).flatMap((task) =>
+		readFileSync(`/proc/${pid}/task/${task}/children`, "utf8").split(" ").filter(Boolean).map(Number),
+	);
 
 /** A million attempts as CSV: how much memory the server holds while it sends them, and stopped midway. */
 export async function tables(): Promise<void> {
@@ -20,16 +33,18 @@ export async function tables(): Promise<void> {
 		const before = held(server.pid);
 		const from = performance.now();
 		const { body } = await fetch(`${server.url}/api/table?of=attempts`);
-		let [lines, bytes] = [0, 0];
+		let [lines, bytes, pieces, beside] = [0, 0, 0, 0];
 		const reader = body?.getReader();
 		for (let piece = await reader?.read(); piece && !piece.done; piece = await reader?.read()) {
 			bytes += piece.value.length;
 			for (const byte of piece.value) if (byte === LINE_END) lines += 1;
+			pieces += 1;
+			if (pieces % LOOK_EVERY === 0) beside = Math.max(beside, ...startedBy(server.pid).map(held));
 		}
 		const seconds = (performance.now() - from) / 1000;
-		const peak = held(server.pid);
+		const peak = Math.max(held(server.pid), beside);
 		console.log(
-			`${lines} lines of attempts, ${(bytes / 1e6).toFixed(0)} MB, in ${seconds.toFixed(0)} s; most memory the server held, against ${MOST_MB} MB:\n  ${verdict(peak / MOST_MB, 1)} (${peak.toFixed(0)} MB; ${before.toFixed(0)} MB before it was asked)`,
+			`${lines} lines of attempts, ${(bytes / 1e6).toFixed(0)} MB, in ${seconds.toFixed(0)} s; most memory the server or the process beside it held, against ${MOST_MB} MB:\n  ${verdict(peak / MOST_MB, 1)} (the server ${held(server.pid).toFixed(0)} MB, ${before.toFixed(0)} MB before it was asked; beside it ${beside.toFixed(0)} MB)`,
 		);
 		const stop = new AbortController();
 		const stopped = await fetch(`${server.url}/api/table?of=attempts`, { signal: stop.signal });

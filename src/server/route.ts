@@ -54,13 +54,13 @@ export async function readJson(request: Request): Promise<unknown> {
 }
 
 /** An answer sent piece by piece as it is made; whoever leaves off ends the making. */
-export function streamed(pieces: AsyncGenerator<string>, headers: Record<string, string>): Response {
+export function streamed(pieces: AsyncGenerator<string | Uint8Array>, headers: Record<string, string>): Response {
 	const bytes = new TextEncoder();
 	const body = new ReadableStream<Uint8Array>({
 		async pull(controller) {
 			const { done, value } = await pieces.next();
 			if (done) controller.close();
-			else controller.enqueue(bytes.encode(value));
+			else controller.enqueue(typeof value === "string" ? bytes.encode(value) : value);
 		},
 		async cancel() {
 			await pieces.return(undefined);
