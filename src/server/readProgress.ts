@@ -13,6 +13,7 @@ import type { LessonDigest } from "@/core/log/digest";
 import { sideWords } from "@/core/people/student";
 import type { PracticeAct } from "@/core/practice/acts";
 import { readSides } from "@/core/skill/sides";
+import { causeWords, type Skill } from "@/core/skill/skill";
 import { dayAfter } from "@/core/text/fields";
 import { listBookings } from "@/store/bookings";
 import { serverDay } from "@/store/days";
@@ -21,6 +22,7 @@ import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
 import { lessonsOf, lessonView } from "@/store/lessons";
 import { listAssignments, practiceActs } from "@/store/practice";
 import { upToDate } from "@/store/projection";
+import { type CauseMarks, causeMarks } from "@/store/said";
 import { listStills, type StillRow } from "@/store/stills";
 import { findStudent, studentNames } from "@/store/students";
 
@@ -76,7 +78,12 @@ export interface LadderProgress {
 	sides: BothSides | null;
 	home: Compared[];
 	contest: Compared | null;
-	goesWith: (GoesWith & { names: [earlier: string, later: string]; believed: boolean })[];
+	goesWith: (GoesWith & {
+		names: [earlier: string, later: string];
+		believed: boolean;
+		/** Other reasons that the skill names for the later one's faults, with what was found of each for this student. */
+		causes: { words: string; mark: CauseMarks[string] | null }[];
+	})[];
 	/** Pairs of positions of which enough was seen. */
 	asked: number;
 }
@@ -121,7 +128,14 @@ export async function readProgress(id: string): Promise<ProgressProps | null> {
 	const runs = cueRuns(seen);
 	const home = await homeOf(open, id);
 	const sides = new Map(inUse.map((row) => [row.id, rungLessons(row.id, lessons)]));
-	const known = { lessons, seen, home, strong: who.student.strongSide, rows: inUse, daysOn: sides };
+	const marks = new Map(
+		await Promise.all(
+			[...new Set(inUse.map(({ skill }) => skill))].map(
+				async (skill) => [skill, (await causeMarks(open, skill)).get(id) ?? {}] as const,
+			),
+		),
+	);
+	const known = { lessons, seen, home, strong: who.student.strongSide, rows: inUse, daysOn: sides, marks };
 	return {
 		student: { id, name: who.student.name },
 		day: serverDay(),
@@ -255,6 +269,8 @@ interface Known {
 	rows: readonly (LadderRow & Railed)[];
 	/** Lessons by rung, by ladder. */
 	daysOn: ReadonlyMap<string, DaysOn>;
+	/** What was found of candidate causes for the student, by the skill. */
+	marks: ReadonlyMap<string, CauseMarks>;
 }
 
 const lately = (days: readonly RungLesson[] | undefined) => {
@@ -301,6 +317,7 @@ function ladderProgress(row: LadderRow & Railed, known: Known): LadderProgress {
 			...one,
 			names: [called(one.earlier), called(one.later)],
 			believed: followed.positions.some(({ id, origin }) => id === one.later && origin === one.earlier),
+			causes: causesOf(followed, one.later, known.marks.get(row.skill) ?? {}, (words) => readSides(words, sees)),
 		})),
 		asked,
 	};
@@ -341,6 +358,17 @@ function bothSides(
 		}),
 	};
 }
+
+/** Candidate causes of a position's faults, in the skill's own order, with what was found of them. */
+const causesOf = (
+	skill: Skill,
+	position: string,
+	marks: CauseMarks,
+	say: (words: string) => string,
+): LadderProgress["goesWith"][number]["causes"] =>
+	(skill.positions.find(({ id }) => id === position)?.faults ?? []).flatMap(({ causes }) =>
+		causes.map(({ id, words, kind }) => ({ words: say(words) || causeWords[kind], mark: marks[id] ?? null })),
+	);
 
 /** Rungs under pressure against the rung right below each: does it hold where it counts? */
 function contestOf(ladder: Ladder, daysOn: DaysOn): Compared | null {

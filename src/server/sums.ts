@@ -1,7 +1,6 @@
 "use server";
 
 import { revalidatePath } from "next/cache";
-import { v7 as uuid } from "uuid";
 import * as z from "zod/mini";
 import { rungLabels } from "@/core/ladder/labels";
 import { LadderToSave } from "@/core/ladder/ladder";

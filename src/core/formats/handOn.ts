@@ -105,4 +105,7 @@ export function readHandOn(text: string): Outcome<HandOn> {
 }
 
 /** The JSON Schema of the file, draft 2020-12. */
-export const handOnSchema = (): unknown => z.toJSONSchema(HandOn, { unrepresentable: "any" });
+export const handOnSchema = (): object => ({
+	title: "Peg Ladder, handed on",
+	...z.toJSONSchema(HandOn, { unrepresentable: "any", io: "input" }),
+});

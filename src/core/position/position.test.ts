@@ -1,7 +1,9 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
 import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
 import { FIGURE, figureOf, joints, type Pose, poseOf } from "./figure";
 import { angleAt, distanceBy, judge, mirrorPoint, PLACING_PX } from "./measure";
-import { bestOf, checkOf, measureStill, mirrorPoints, Still } from "./still";
+import { bestOf, checkOf, measureStill, mirrorPoints, Still, stillFileSchema } from "./still";
 
 const at = (x: number, y: number) => ({ x, y });
 const shareOf = (seed: number) => {
@@ -129,6 +131,11 @@ test("a still names its points once, and measures only what is placed", () => {
 	expect(Still.safeParse({ ...one, points: [...one.points, one.points[0]] }).success).toBe(false);
 	expect(Still.safeParse({ ...one, points: one.points.slice(0, 2) }).success).toBe(false);
 	expect(Still.safeParse({ ...one, day: "yesterday" }).success).toBe(false);
+});
+
+test("the schema of the file that is shipped is the one that is used", () => {
+	const shipped = JSON.parse(readFileSync(join(process.cwd(), "docs", "still.schema.json"), "utf8"));
+	expect(shipped).toEqual(JSON.parse(JSON.stringify(stillFileSchema())));
 });
 
 test("a position's tolerance says what it is checked by", () => {

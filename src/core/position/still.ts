@@ -32,37 +32,36 @@ export const StillMeasure = z.discriminatedUnion("kind", [
 ]);
 export type StillMeasure = z.infer<typeof StillMeasure>;
 
-export const Still = z
-	.object({
-		student: ident,
-		/** The lesson in which it was held, where it was in one. */
-		lesson: z.nullable(ident),
-		ladder: z.nullable(ident),
-		rung: z.nullable(ident),
-		/** The key position, and what it is called. */
-		position: z.nullable(ident),
-		name: label(80),
-		side: Side,
-		day,
-		picture: z.string().check(z.regex(/^[0-9a-f]{64}$/)),
-		width: whole(1, SIDE_PX),
-		height: whole(1, SIDE_PX),
-		points: z.array(z.object({ name: label(40), ...Place })).check(z.maxLength(MOST_POINTS)),
-		measures: z.array(StillMeasure).check(z.maxLength(6)),
-		/** Lines drawn by hand. */
-		marks: z.array(z.object({ from: z.object(Place), to: z.object(Place) })).check(z.maxLength(60)),
-		words: text(400),
-	})
-	.check((ctx) => {
-		const named = new Set(ctx.value.points.map(({ name }) => name));
-		if (named.size < ctx.value.points.length)
-			complainIn(ctx)(["points"], "Two points have one name; give each its own.");
-		ctx.value.measures.forEach((one, i) => {
-			const gone = [...one.at, ...(one.kind === "distance" ? one.known.at : [])].find((name) => !named.has(name));
-			if (gone)
-				complainIn(ctx)(["measures", i], `"${gone}" is not placed in the picture; place it, or measure elsewhere.`);
-		});
+const StillBody = z.object({
+	student: ident,
+	/** The lesson in which it was held, where it was in one. */
+	lesson: z.nullable(ident),
+	ladder: z.nullable(ident),
+	rung: z.nullable(ident),
+	/** The key position, and what it is called. */
+	position: z.nullable(ident),
+	name: label(80),
+	side: Side,
+	day,
+	picture: z.string().check(z.regex(/^[0-9a-f]{64}$/)),
+	width: whole(1, SIDE_PX),
+	height: whole(1, SIDE_PX),
+	points: z.array(z.object({ name: label(40), ...Place })).check(z.maxLength(MOST_POINTS)),
+	measures: z.array(StillMeasure).check(z.maxLength(6)),
+	/** Lines drawn by hand. */
+	marks: z.array(z.object({ from: z.object(Place), to: z.object(Place) })).check(z.maxLength(60)),
+	words: text(400),
+});
+
+export const Still = StillBody.check((ctx) => {
+	const named = new Set(ctx.value.points.map(({ name }) => name));
+	if (named.size < ctx.value.points.length) complainIn(ctx)(["points"], "Two points have one name; give each its own.");
+	ctx.value.measures.forEach((one, i) => {
+		const gone = [...one.at, ...(one.kind === "distance" ? one.known.at : [])].find((name) => !named.has(name));
+		if (gone)
+			complainIn(ctx)(["measures", i], `"${gone}" is not placed in the picture; place it, or measure elsewhere.`);
 	});
+});
 export type Still = z.infer<typeof Still>;
 
 export const stillLabels = {
@@ -115,6 +114,28 @@ export function bestOf<S extends Pick<Still, "points" | "measures">>(stills: rea
 	const [best] = [...stills].sort((a, b) => off(a) - off(b));
 	return best && Number.isFinite(off(best)) ? best : null;
 }
+
+/** What *save as JSON* writes: the still without its picture, and what its points said. */
+export const StillFile = z.object({
+	format: z.literal("peg-ladder-still"),
+	version: z.literal(1),
+	still: z.omit(StillBody, { picture: true }),
+	results: z.array(
+		z.object({
+			measure: StillMeasure,
+			/** Degrees, or metres. */
+			measured: z.nullable(z.object({ value: z.number(), error: z.number() })),
+			judged: z.nullable(z.enum(["on", "short", "beyond", "cannot tell"])),
+		}),
+	),
+});
+export type StillFile = z.infer<typeof StillFile>;
+
+/** The JSON Schema of that file, draft 2020-12. */
+export const stillFileSchema = (): object => ({
+	title: "Peg Ladder still",
+	...z.toJSONSchema(StillFile, { unrepresentable: "any", io: "input" }),
+});
 
 const METRES_IN: Record<string, number> = { mm: 0.001, cm: 0.01, m: 1, in: 0.0254, ft: 0.3048 };
 

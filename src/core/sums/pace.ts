@@ -115,7 +115,7 @@ export const ramp: Sum = {
 			tooMuch: many(values, "tooMuch"),
 			back: num(values, "back"),
 		});
-		const there = all.findIndex((value) => value === goal);
+		const there = all.indexOf(goal);
 		const last = all.at(-1) ?? from;
 		return {
 			ok: true,

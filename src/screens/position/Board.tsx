@@ -173,7 +173,6 @@ function PointMark({
 }) {
 	return (
 		<g>
-			{/* biome-ignore lint/a11y/useSemanticElements: a point of a drawing cannot be a slider of the form kind; its numbers are fields beside it */}
 			<circle
 				className={css.reach}
 				cx={x}

@@ -44,7 +44,6 @@ export function Film({ clips, onFrame }: { clips: readonly Clip[]; onFrame: (pic
 			<div className={css.clips}>
 				{clips.map((clip, i) => (
 					<div key={clip.url}>
-						{/* biome-ignore lint/a11y/useMediaCaption: a student's own movement, without words */}
 						<video
 							ref={(video) => {
 								videos.current[i] = video;

@@ -1,4 +1,4 @@
-import type { Still } from "@/core/position/still";
+import type { StillFile } from "@/core/position/still";
 
 /** The picture with its drawing on it. */
 export async function drawnPicture(
@@ -55,7 +55,7 @@ function inlineStyles(from: Element, to: Element): void {
 	});
 }
 
-export const asFile = (still: Omit<Still, "picture">, results: unknown): Blob =>
-	new Blob([JSON.stringify({ format: "peg-ladder-still", version: 1, still, results }, null, "\t")], {
-		type: "application/json",
-	});
+export function asFile(still: StillFile["still"], results: StillFile["results"]): Blob {
+	const file: StillFile = { format: "peg-ladder-still", version: 1, still, results };
+	return new Blob([JSON.stringify(file, null, "\t")], { type: "application/json" });
+}

@@ -36,6 +36,12 @@ export function GoesTogether({ ladder, student }: { ladder: LadderProgress; stud
 								: "The skill does not say so; it goes with it, which is no cause."}
 						</span>
 					</p>
+					{one.causes.length > 0 && (
+						<p className="m-0" dir="auto">
+							Other causes that the skill names:{" "}
+							{one.causes.map(({ words, mark }) => `${words} (${mark ?? "not looked into"})`).join("; ")}.
+						</p>
+					)}
 					<Watch student={student.id} words={one.names[0]} />
 				</div>
 			))}
