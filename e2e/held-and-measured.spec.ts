@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import type { Page } from "@playwright/test";
 import sharp from "sharp";
 import { figureOf, type Joint, poseOf } from "@/core/position/figure";
+import { readyForNoSignal } from "./noSignal";
 import { accessible, expect, test, touch } from "./studio";
 
 const phone = { demo: true, viewport: { width: 390, height: 844 } } as const;
@@ -155,11 +156,7 @@ test.describe("without a signal", () => {
 		page,
 		studio,
 	}) => {
-		await page.goto("/");
-		await expect(page.locator("html")).toHaveAttribute("data-ahead", "kept", { timeout: 30_000 });
-		await expect
-			.poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state ?? "none"), { timeout: 30_000 })
-			.toBe("activated");
+		await readyForNoSignal(page);
 		await studio.kill();
 		await page.goto("/position?ladder=bram-clubs");
 		await placeByKeys(page, 6, ["hip", "knee", "ankle"]);

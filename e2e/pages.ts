@@ -13,6 +13,7 @@ export const pages = {
 		"/note",
 		"/studio",
 		"/stations",
+		"/rounds",
 		"/find?q=elbow",
 		"/offline",
 	],

@@ -1,4 +1,4 @@
-import type { Page } from "@playwright/test";
+import { readyForNoSignal } from "./noSignal";
 import { onDevice } from "./onDevice";
 import { accessible, expect, good, keptMark, test, touch } from "./studio";
 
@@ -12,18 +12,6 @@ test.use({
 });
 
 const AT_ONCE = 100;
-
-/** Waits until the program is held ready on this device, and the next lessons' pack too. */
-async function readyForNoSignal(page: Page): Promise<void> {
-	await page.goto("/");
-	await expect(page.locator("html")).toHaveAttribute("data-ahead", "kept", { timeout: 30_000 });
-	await page.evaluate(async () => {
-		await navigator.serviceWorker.ready;
-	});
-	await expect
-		.poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state ?? "none"), { timeout: 30_000 })
-		.toBe("activated");
-}
 
 test("no signal: a prepared lesson is begun, 300 tries are counted through three crashes, wrapped up, and sent once, in order", async ({
 	page: first,

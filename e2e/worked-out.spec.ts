@@ -1,3 +1,4 @@
+import { readyForNoSignal } from "./noSignal";
 import { accessible, expect, test, touch } from "./studio";
 
 test.describe("on a bench", () => {
@@ -77,11 +78,7 @@ test.describe("on a phone, without a signal", () => {
 	});
 
 	test("every sum works where the server does not answer, and fits the screen", async ({ page, studio }) => {
-		await page.goto("/");
-		await expect(page.locator("html")).toHaveAttribute("data-ahead", "kept", { timeout: 30_000 });
-		await expect
-			.poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state ?? "none"), { timeout: 30_000 })
-			.toBe("activated");
+		await readyForNoSignal(page);
 		await studio.kill();
 		await page.goto("/students");
 		await page.getByRole("link", { name: "Sums" }).tap();

@@ -4,6 +4,7 @@ import { revalidatePath } from "next/cache";
 import * as z from "zod/mini";
 import { rungLabels } from "@/core/ladder/labels";
 import { LadderToSave } from "@/core/ladder/ladder";
+import { isYoung } from "@/core/people/student";
 import { Assignment, assignmentLabels } from "@/core/practice/assignment";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { cutText, ident, label, whole } from "@/core/text/fields";
@@ -72,7 +73,6 @@ async function intoPlan(row: LadderRow, name: string, { what }: Put): Promise<Pu
 }
 
 const KIT_CHARS = 1000;
-const GROWN = 18;
 
 /** A dated line of the student's kit. */
 async function intoKit(open: Store, row: LadderRow, { what }: Put): Promise<PutWhere> {
@@ -83,9 +83,9 @@ async function intoKit(open: Store, row: LadderRow, { what }: Put): Promise<PutW
 	if (kit.length > KIT_CHARS)
 		return refuse("kit", `Their kit would be longer than ${KIT_CHARS} letters; shorten it on their page first.`);
 	const saved = await saveStudent(open, { ...who.student, kit }, { id: who.id, rev: who.rev });
-	const { born } = who.student;
-	const growing = born !== null && Number(day.slice(0, 4)) - born < GROWN;
-	return saved.ok ? { ok: true, value: { href: `/students/${row.student}`, where: "their kit", growing } } : saved;
+	return saved.ok
+		? { ok: true, value: { href: `/students/${row.student}`, where: "their kit", growing: isYoung(who.student, day) } }
+		: saved;
 }
 
 async function intoPractice(open: Store, row: LadderRow, { to, what }: Put): Promise<PutWhere> {

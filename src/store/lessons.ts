@@ -9,6 +9,7 @@ import { ERASED } from "./bulk/tables";
 import type { Store } from "./db";
 import { asEvent, eventsAfter } from "./events";
 import * as t from "./schema";
+import { holds } from "./takenBack";
 
 /** One lesson, folded from its events; null when nothing of it ever arrived. */
 export async function lessonView(store: Store, lesson: string): Promise<LessonView | null> {
@@ -35,6 +36,27 @@ export async function lessonViews({ db }: Store, lessons: readonly string[]): Pr
 		events.set(row.lesson ?? "", theirs);
 	}
 	return new Map([...events].map(([lesson, log]) => [lesson, foldLesson(log)]));
+}
+
+/** By the rung, the most good ones of a tally of so many seconds that holds. Needs the projections up to date. */
+export async function bestInSeconds(
+	{ db }: Store,
+	rungs: readonly string[],
+	seconds: number,
+): Promise<Record<string, number>> {
+	const rows = await db
+		.select({ rung: t.event.rung, best: sql<number>`max(json_extract(${t.event.body}, '$.good'))` })
+		.from(t.event)
+		.where(
+			and(
+				eq(t.event.kind, "tally"),
+				sql`${t.event.rung} in (select value from json_each(${JSON.stringify(rungs)}))`,
+				sql`json_extract(${t.event.body}, '$.seconds') = ${seconds}`,
+				holds,
+			),
+		)
+		.groupBy(t.event.rung);
+	return Object.fromEntries(rows.flatMap(({ rung, best }) => (rung ? [[rung, best]] : [])));
 }
 
 /** Which of these lessons something is here of. */

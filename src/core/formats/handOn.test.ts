@@ -86,6 +86,8 @@ test("a file is read as it was written; anything else is a sentence", () => {
 	expect(against(JSON.stringify({ format: "peg-ladder-workbook" }))).toContain("under Records");
 	expect(against(JSON.stringify(file({ version: 2 })))).toContain("version 2");
 	expect(against(JSON.stringify(file({ author: "" })))).toContain("Author");
+	const bare = { ...skillToHandOn(skill, "Mara"), positions: [] };
+	expect(against(JSON.stringify(file({ skill: bare })))).toContain("watches a key position");
 	expect(against(JSON.stringify(file({ pictures: [] })))).toContain("not in the file");
 	expect(against(JSON.stringify(file({ student: "ida" })))).not.toBe("");
 });

@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import { rungLabels } from "@/core/ladder/labels";
-import { LadderToSave } from "@/core/ladder/ladder";
+import { LadderToSave, watchRefusals } from "@/core/ladder/ladder";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { NOBODY, PICTURE_CHARS, pictureTypes } from "@/core/skill/picture";
 import { type KeyPosition, Skill, skillLabels } from "@/core/skill/skill";
@@ -97,8 +97,11 @@ export function readHandOn(text: string): Outcome<HandOn> {
 		pictures: "pictures",
 	});
 	if (!read.ok) return read;
+	const { ladder, skill } = read.value;
+	const amiss = ladder ? watchRefusals(ladder, skill) : [];
+	if (amiss.length > 0) return { ok: false, refusals: amiss };
 	const here = new Set(read.value.pictures.map(({ hash }) => hash));
-	const missing = picturesIn(read.value.skill).find((hash) => !here.has(hash));
+	const missing = picturesIn(skill).find((hash) => !here.has(hash));
 	return missing
 		? refuse("pictures", "The skill shows a picture that is not in the file; have it handed on again.")
 		: read;

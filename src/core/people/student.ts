@@ -31,6 +31,12 @@ export const Student = z.object({
 });
 export type Student = z.infer<typeof Student>;
 
+const GROWN = 18;
+
+/** Under eighteen, as far as a year of birth says: somebody else answers for them, and they grow. Nothing is said of whoever's is not known. */
+export const isYoung = ({ born }: Pick<Student, "born">, day: string): boolean =>
+	born !== null && Number(day.slice(0, 4)) - born < GROWN;
+
 /** Somebody of whom nothing is known yet but the name. */
 export const freshStudent = (name: string): Student => ({
 	name,

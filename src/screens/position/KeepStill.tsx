@@ -5,6 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
 import type { Pack } from "@/core/pack/pack";
+import { isYoung } from "@/core/people/student";
 import type { Still } from "@/core/position/still";
 import type { Refusal } from "@/core/refusals/refusals";
 import { keepText, readKept } from "@/device/localKeep";
@@ -13,7 +14,6 @@ import { Refusals } from "@/ui/Refusals";
 import { deliver } from "./deliver";
 import css from "./position.module.css";
 
-const GROWN = 18;
 const consentOf = (studio: string, student: string) => `peg-ladder ${studio} may film ${student}`;
 
 /** Keeps the still on this device first, then with the server; who may be filmed is asked once a student. */
@@ -46,10 +46,10 @@ export function KeepStill({
 		return () => window.removeEventListener("online", send);
 	}, [studio, onSent]);
 	if (!who) return null;
-	const { name, born } = who.student;
+	const { name } = who.student;
 	const agreedBefore = readKept(consentOf(studio, still.student));
 	const filmed = who.student.filmed ?? agreedBefore;
-	const young = born !== null && Number(still.day.slice(0, 4)) - born < GROWN;
+	const young = isYoung(who.student, still.day);
 	const keep = async () => {
 		setRefused([]);
 		if (!filmed && !agreed) {

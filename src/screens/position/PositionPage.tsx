@@ -92,14 +92,7 @@ export function PositionPage() {
 			)}
 			<Source onPicture={setPicture} />
 			{picture ? (
-				<Check
-					key={`${picture.url} ${position?.id}`}
-					picture={picture}
-					pack={pack}
-					ladder={ladder}
-					position={position}
-					whose={whose}
-				/>
+				<Check key={picture.url} picture={picture} pack={pack} ladder={ladder} position={position} whose={whose} />
 			) : (
 				<p className="mute">No picture yet. Hold one finish, take it from square at the side, and place the points.</p>
 			)}
@@ -159,6 +152,17 @@ function Check({
 		{ ask: first, points: pointsFor(first, [], picture), placed: [], marks: [] },
 		picture.width,
 	);
+	const { put } = placing;
+	const { points } = placing.now;
+	// Another position asks for other points: those that are placed under the same names stay.
+	const asked = useRef(position);
+	useEffect(() => {
+		if (asked.current === position) return;
+		asked.current = position;
+		if (!position?.check) return;
+		const ask = askFrom(position.check);
+		put({ ask, points: pointsFor(ask, points, picture) });
+	}, [position, put, points, picture]);
 	const [drawing, setDrawing] = useState(false);
 	const [over, setOver] = useState<"none" | "first" | "best">("none");
 	const [kept, setKept] = useState(0);
