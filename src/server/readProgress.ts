@@ -1,14 +1,25 @@
 import { occurrences } from "@/core/calendar/booking";
 import { type Agreement, agreement } from "@/core/insight/agreement";
+import {
+	type BothSides,
+	bothSides,
+	type Compared,
+	compare,
+	contestOf,
+	type DaysOn,
+	LATELY_DAYS,
+	lately,
+	rungLessons,
+	sumTries,
+} from "@/core/insight/beside";
 import { type CueEffect, type CueRun, cueEffect, cueRuns, type RankedCue, rankCues } from "@/core/insight/cueEffect";
 import { type GoesWith, goesWith } from "@/core/insight/goesWith";
 import { passesBy } from "@/core/insight/railOn";
 import { type SeenVisit, seenIn } from "@/core/insight/seen";
-import { difference, type RungLesson, type ThenNow, thenAndNow } from "@/core/insight/thenNow";
+import { type ThenNow, thenAndNow } from "@/core/insight/thenNow";
 import { type PegDay, pegDays } from "@/core/ladder/digest";
 import type { Ladder } from "@/core/ladder/ladder";
 import type { Rail } from "@/core/ladder/rail";
-import { levelRungs } from "@/core/ladder/twin";
 import type { LessonDigest } from "@/core/log/digest";
 import { sideWords } from "@/core/people/student";
 import type { PracticeAct } from "@/core/practice/acts";
@@ -33,33 +44,13 @@ const READ = 40;
 /** Other students, and lessons of each, that the coach's own pace and way of correcting are told from. */
 const OTHERS = 6;
 const OTHERS_READ = 8;
-/** Home and lesson are laid side by side over so many days. */
-const LATELY_DAYS = 42;
 /** As far ahead as booked lessons are counted. */
 const BOOKED_DAYS = 366;
-/** Fewer tries on either side are no comparison. */
-const ENOUGH = 20;
 
 export interface RungProgress extends ThenNow {
 	rung: string;
 	name: string;
 	place: number;
-}
-
-export interface Compared {
-	name: string;
-	/** Good of tries at home, or in contest; and in lessons. */
-	there: { good: number; tries: number };
-	lesson: { good: number; tries: number };
-	apart: ReturnType<typeof difference>;
-}
-
-/** A ladder beside the one of the other side. */
-export interface BothSides {
-	/** This side, and the other one, with the rung each peg stands on, counted from one. */
-	here: { side: string; at: number };
-	there: { side: string; at: number };
-	rungs: Compared[];
 }
 
 export interface LadderProgress {
@@ -230,37 +221,6 @@ async function homeOf(open: Store, student: string): Promise<Entry[]> {
 	return all.flat();
 }
 
-const sum = (all: readonly { good: number; tries: number }[]) => ({
-	good: all.reduce((total, one) => total + one.good, 0),
-	tries: all.reduce((total, one) => total + one.tries, 0),
-});
-
-/** Both sides with enough tries; null where one is missing. */
-function compare(
-	name: string,
-	there: { good: number; tries: number },
-	lesson: { good: number; tries: number },
-): Compared | null {
-	return there.tries < ENOUGH || lesson.tries < ENOUGH
-		? null
-		: { name, there, lesson, apart: difference(there, lesson) };
-}
-
-type DaysOn = ReadonlyMap<string, readonly RungLesson[]>;
-
-/** Lessons on each rung of a ladder, oldest first. */
-function rungLessons(ladder: string, lessons: readonly LessonDigest[]): DaysOn {
-	const daysOn = new Map<string, RungLesson[]>();
-	for (const { lesson, day, rungs } of [...lessons].reverse())
-		for (const one of rungs)
-			if (one.ladder === ladder)
-				daysOn.set(one.rung, [
-					...(daysOn.get(one.rung) ?? []),
-					{ lesson, day, good: one.good, tries: one.tries, marks: one.marks },
-				]);
-	return daysOn;
-}
-
 interface Known {
 	strong: "left" | "right";
 	lessons: readonly LessonDigest[];
@@ -273,16 +233,11 @@ interface Known {
 	marks: ReadonlyMap<string, CauseMarks>;
 }
 
-const lately = (days: readonly RungLesson[] | undefined) => {
-	const since = dayAfter(serverDay(), -LATELY_DAYS);
-	return (days ?? []).filter(({ day }) => day >= since);
-};
-
 function ladderProgress(row: LadderRow & Railed, known: Known): LadderProgress {
 	const { ladder, rail, followed } = row;
 	const { lessons, strong } = known;
 	const sees = { side: ladder.side, strong };
-	const daysOn = known.daysOn.get(row.id) ?? new Map<string, RungLesson[]>();
+	const daysOn = known.daysOn.get(row.id) ?? (new Map() as DaysOn);
 	const way = pegDays(row.id, lessons);
 	const nameOf = (rung: string) => readSides(ladder.rungs.find(({ id }) => id === rung)?.settings.name ?? "", sees);
 	const order = followed.positions.map(({ id }) => id);
@@ -307,9 +262,13 @@ function ladderProgress(row: LadderRow & Railed, known: Known): LadderProgress {
 		}),
 		above: ladder.rungs.length - 1 - rail.pegIndex,
 		passes: passesOf(row, way),
-		sides: bothSides(row, known, nameOf),
+		sides: bothSides(row, { ...known, today: serverDay() }, nameOf),
 		home: ladder.rungs.flatMap(({ id }) => {
-			const one = compare(nameOf(id), sum(known.home.filter(({ rung }) => rung === id)), sum(lately(daysOn.get(id))));
+			const one = compare(
+				nameOf(id),
+				sumTries(known.home.filter(({ rung }) => rung === id)),
+				sumTries(lately(daysOn.get(id), serverDay())),
+			);
 			return one ? [one] : [];
 		}),
 		contest: contestOf(ladder, daysOn),
@@ -323,42 +282,6 @@ function ladderProgress(row: LadderRow & Railed, known: Known): LadderProgress {
 	};
 }
 
-const sameNames = (ladder: Ladder, other: Ladder): ReadonlyMap<string, string> =>
-	new Map(
-		ladder.rungs.flatMap(({ id, settings }) => {
-			const same = other.rungs.find((one) => one.settings.name === settings.name);
-			return same ? [[id, same.id]] : [];
-		}),
-	);
-
-/** A ladder beside that of the other side: the one made as its mirror image, else one to the same skill; told once, on the strong side. */
-function bothSides(
-	row: LadderRow & Railed,
-	{ rows, daysOn, strong }: Known,
-	nameOf: (rung: string) => string,
-): BothSides | null {
-	const { ladder } = row;
-	if (ladder.side !== strong) return null;
-	const others = rows.filter(
-		(one) => one.skill === row.skill && one.ladder.side !== "none" && one.ladder.side !== ladder.side,
-	);
-	const other = others.find((one) => levelRungs(one, row).size > 0) ?? others[0];
-	if (!other) return null;
-	const made = levelRungs(other, row);
-	// Not made one from the other: rungs of the same words are the same.
-	const twins = made.size > 0 ? made : sameNames(ladder, other.ladder);
-	const of = (id: string, rung: string) => sum(lately(daysOn.get(id)?.get(rung)));
-	return {
-		here: { side: ladder.side, at: row.rail.pegIndex + 1 },
-		there: { side: other.ladder.side, at: other.rail.pegIndex + 1 },
-		rungs: ladder.rungs.flatMap(({ id }) => {
-			const twin = twins.get(id);
-			const one = twin && compare(nameOf(id), of(other.id, twin), of(row.id, id));
-			return one ? [one] : [];
-		}),
-	};
-}
-
 /** Candidate causes of a position's faults, in the skill's own order, with what was found of them. */
 const causesOf = (
 	skill: Skill,
@@ -369,17 +292,6 @@ const causesOf = (
 	(skill.positions.find(({ id }) => id === position)?.faults ?? []).flatMap(({ causes }) =>
 		causes.map(({ id, words, kind }) => ({ words: say(words) || causeWords[kind], mark: marks[id] ?? null })),
 	);
-
-/** Rungs under pressure against the rung right below each: does it hold where it counts? */
-function contestOf(ladder: Ladder, daysOn: DaysOn): Compared | null {
-	const pairs = ladder.rungs.flatMap((rung, i) => {
-		const below = ladder.rungs[i - 1];
-		const pressed = (rung.settings.notches.pressure ?? 0) > (below?.settings.notches.pressure ?? 0);
-		return below && pressed ? [[rung.id, below.id] as const] : [];
-	});
-	const of = (ids: readonly string[]) => sum(ids.flatMap((id) => daysOn.get(id) ?? []));
-	return compare("with people watching", of(pairs.map(([over]) => over)), of(pairs.map(([, under]) => under)));
-}
 
 /** Where coach and partner logged the same set apart: whether they saw the same, position by position. */
 function agreementsIn(rows: readonly (LadderRow & Railed)[], views: readonly Viewed[]): ProgressProps["agreements"] {

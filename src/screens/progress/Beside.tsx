@@ -1,4 +1,5 @@
-import type { BothSides, Compared, LadderProgress } from "@/server/readProgress";
+import type { BothSides, Compared } from "@/core/insight/beside";
+import type { LadderProgress } from "@/server/readProgress";
 
 const inTen = (rate: number) => (10 * Math.abs(rate)).toFixed(1);
 

@@ -39,7 +39,7 @@ export function Play({
 			</p>
 			{waits && (
 				<p className="m-0" dir="auto">
-					<b>{nameOf(waits)}</b> waits, and plays next.
+					<b>{nameOf(waits)}</b> waits while these pairs take turns, and plays next.
 				</p>
 			)}
 			<Form
