@@ -79,17 +79,23 @@ test("a new version of the program waits until no lesson is open", async ({ cont
 		await other.close();
 		// The lesson is left and the last page closed: the next one is the new version's.
 		await page.close();
-		const next = await context.newPage();
-		listenTo(next);
+		// Each look is by a page of its own: one that came while the last was still going keeps the old version.
 		await expect
 			.poll(
 				async () => {
-					await next.goto(front.url);
-					return serving(next);
+					const look = await context.newPage();
+					listenTo(look);
+					await look.goto(front.url);
+					const version = await serving(look);
+					await look.close();
+					return version;
 				},
 				{ timeout: 30_000 },
 			)
 			.toBe("the later one");
+		const next = await context.newPage();
+		listenTo(next);
+		await next.goto(front.url);
 		await next.getByRole("link", { name: "go back in" }).click();
 		await expect(next.getByTestId("used")).toHaveText("3");
 		await next.close();

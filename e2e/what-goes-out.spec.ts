@@ -90,54 +90,59 @@ test("a season’s report is printed to PDF and as Markdown; what is not for its
 	expect(markdown).toContain("| rung | first | latest | so |");
 });
 
-test("a ladder is handed from one studio to another: no student in it, its author’s name kept, what differs shown", async ({
-	page,
-}) => {
-	await page.goto("/ladders/isolde-clubs");
-	await page.getByText("hand it on to another coach").click();
-	await page.getByLabel("Your name, to stand on it").fill("Mara of Quillhaven");
-	const [download] = await Promise.all([
-		page.waitForEvent("download"),
-		page.getByRole("link", { name: "the file" }).click(),
-	]);
-	const path = await download.path();
-	const text = readFileSync(path, "utf8");
-	for (const name of ["Isolde", "isolde", "Brankovar"]) expect(text).not.toContain(name);
+test.describe("handed on", () => {
+	// A file that is none is refused, and the browser writes that down.
+	test.use({ expected: /status of 400/ });
 
-	const other = await Studio.make(false);
-	try {
-		await page.goto(`${other.url}/students/new`);
-		await page.getByLabel("Name", { exact: true }).fill("Ned Outfield");
-		await page.keyboard.press("Enter");
-		await expect(page.getByRole("heading", { name: "Ned Outfield" })).toBeVisible();
-		await page.goto(`${other.url}/skills`);
-		await page.getByRole("link", { name: "brought in here" }).click();
-		const file = page.getByLabel("The file that was handed on");
-		await file.setInputFiles({ name: "x.json", mimeType: "application/json", buffer: Buffer.from("{}") });
-		await expect(page.getByText("This file was not handed on by Peg Ladder; choose another.")).toBeVisible();
-		const bring = async (what: string) => {
-			await file.setInputFiles({ name: "ladder.json", mimeType: "application/json", buffer: Buffer.from(what) });
-			await expect(page.getByRole("region", { name: "What is in it" })).toContainText("By Mara of Quillhaven");
-		};
-		await bring(text);
-		await touch(page, "bring it in").click();
-		await expect(page.getByText("Say first whose ladder it is to be; nothing was taken.")).toBeVisible();
-		await page.getByLabel("Whose ladder it is to be").selectOption({ label: "Ned Outfield" });
-		await accessible(page);
-		await touch(page, "bring it in").click();
-		await expect(page).toHaveURL(/\/ladders\/[\w-]+$/);
-		await expect(page.getByRole("button", { name: "Three clubs, slow", exact: true })).toBeVisible();
-		// Once more it is the same skill; with other words it stands beside it, and what differs is said.
-		await page.goto(`${other.url}/skills/bring`);
-		await bring(text);
-		await expect(page.getByText("This skill is here already, word for word; it is not taken twice.")).toBeVisible();
-		await bring(text.replace('"tell": "', '"tell": "quite so: '));
-		await expect(page.getByTestId("differs")).toContainText("quite so: ");
-		// Nothing of the other one is left open when it ends.
-		await page.goto("/");
-	} finally {
-		await other.end();
-	}
+	test("a ladder is handed from one studio to another: no student in it, its author’s name kept, what differs shown", async ({
+		page,
+	}) => {
+		await page.goto("/ladders/isolde-clubs");
+		await page.getByText("hand it on to another coach").click();
+		await page.getByLabel("Your name, to stand on it").fill("Mara of Quillhaven");
+		const [download] = await Promise.all([
+			page.waitForEvent("download"),
+			page.getByRole("link", { name: "the file" }).click(),
+		]);
+		const path = await download.path();
+		const text = readFileSync(path, "utf8");
+		for (const name of ["Isolde", "isolde", "Brankovar"]) expect(text).not.toContain(name);
+
+		const other = await Studio.make(false);
+		try {
+			await page.goto(`${other.url}/students/new`);
+			await page.getByLabel("Name", { exact: true }).fill("Ned Outfield");
+			await page.keyboard.press("Enter");
+			await expect(page.getByRole("heading", { name: "Ned Outfield" })).toBeVisible();
+			await page.goto(`${other.url}/skills`);
+			await page.getByRole("link", { name: "brought in here" }).click();
+			const file = page.getByLabel("The file that was handed on");
+			await file.setInputFiles({ name: "x.json", mimeType: "application/json", buffer: Buffer.from("{}") });
+			await expect(page.getByText("This file was not handed on by Peg Ladder; choose another.")).toBeVisible();
+			const bring = async (what: string) => {
+				await file.setInputFiles({ name: "ladder.json", mimeType: "application/json", buffer: Buffer.from(what) });
+				await expect(page.getByRole("region", { name: "What is in it" })).toContainText("By Mara of Quillhaven");
+			};
+			await bring(text);
+			await touch(page, "bring it in").click();
+			await expect(page.getByText("Say first whose ladder it is to be; nothing was taken.")).toBeVisible();
+			await page.getByLabel("Whose ladder it is to be").selectOption({ label: "Ned Outfield" });
+			await accessible(page);
+			await touch(page, "bring it in").click();
+			await expect(page).toHaveURL(/\/ladders\/[\w-]+$/);
+			await expect(page.getByRole("button", { name: "Three clubs, slow", exact: true })).toBeVisible();
+			// Once more it is the same skill; with other words it stands beside it, and what differs is said.
+			await page.goto(`${other.url}/skills/bring`);
+			await bring(text);
+			await expect(page.getByText("This skill is here already, word for word; it is not taken twice.")).toBeVisible();
+			await bring(text.replace('"tell": "', '"tell": "quite so: '));
+			await expect(page.getByTestId("differs")).toContainText("quite so: ");
+			// Nothing of the other one is left open when it ends.
+			await page.goto("/");
+		} finally {
+			await other.end();
+		}
+	});
 });
 
 test("a group over three stations: a sheet to pin up, printed, from where the pegs stand", async ({ page }) => {

@@ -1,14 +1,10 @@
-"use server";
-
 import { revalidatePath } from "next/cache";
 import { v7 as uuid } from "uuid";
-import * as z from "zod/mini";
-import { readHandOn } from "@/core/formats/handOn";
+import { type HandOn, readHandOn } from "@/core/formats/handOn";
 import { hashOfBytes } from "@/core/hash/hash";
 import { copyLadder } from "@/core/ladder/twin";
-import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
+import { type Outcome, refuse } from "@/core/refusals/refusals";
 import { type Differences, differences, noDifference } from "@/core/skill/differ";
-import { ident } from "@/core/text/fields";
 import { foldText } from "@/core/text/foldText";
 import { store } from "@/store/db";
 import { addLadder } from "@/store/ladders";
@@ -17,8 +13,6 @@ import { listSkills, saveSkill } from "@/store/skills";
 import { findStudent } from "@/store/students";
 
 /** What comes in from another coach: looked at first, then taken whole or not at all. */
-
-const MOST_CHARS = 40_000_000;
 
 export interface HandedOn {
 	author: string;
@@ -32,10 +26,8 @@ export interface HandedOn {
 	here: { id: string; differs: Differences | null } | null;
 }
 
-function read(text: unknown) {
-	const is = parse(z.string().check(z.maxLength(MOST_CHARS)), text, { "": "file" });
-	if (!is.ok) return is;
-	const told = readHandOn(is.value);
+function read(text: string): Outcome<HandOn> {
+	const told = readHandOn(text);
 	if (!told.ok) return told;
 	const spoiled = told.value.pictures.find(({ hash, body }) => hashOfBytes(body) !== hash);
 	return spoiled
@@ -44,7 +36,7 @@ function read(text: unknown) {
 }
 
 /** What is in the file, and how it differs from what is here. */
-export async function lookAtHandOn(text: unknown): Promise<Outcome<HandedOn>> {
+export async function lookAtHandOn(text: string): Promise<Outcome<HandedOn>> {
 	const told = read(text);
 	if (!told.ok) return told;
 	const { author, day, skill, ladder, pictures } = told.value;
@@ -70,14 +62,12 @@ export async function lookAtHandOn(text: unknown): Promise<Outcome<HandedOn>> {
  *
  * @param student whose the ladder is to be; none for a skill alone
  */
-export async function takeHandOn(text: unknown, student: unknown): Promise<Outcome<{ href: string }>> {
+export async function takeHandOn(text: string, student: string | null): Promise<Outcome<{ href: string }>> {
 	const told = read(text);
 	if (!told.ok) return told;
-	const to = parse(z.nullable(ident), student, { "": "student" });
-	if (!to.ok) return to;
 	const { skill, ladder, pictures } = told.value;
 	const open = await store();
-	if (ladder && (!to.value || !(await findStudent(open, to.value))))
+	if (ladder && (!student || !(await findStudent(open, student))))
 		return refuse("student", "Say first whose ladder it is to be; nothing was taken.");
 	const looked = await lookAtHandOn(text);
 	if (!looked.ok) return looked;
@@ -86,8 +76,8 @@ export async function takeHandOn(text: unknown, student: unknown): Promise<Outco
 	const kept =
 		here && here.differs === null ? { ok: true as const, value: { id: here.id } } : await saveSkill(open, skill, null);
 	if (!kept.ok) return kept;
-	if (ladder && to.value) {
-		const made = await addLadder(open, to.value, kept.value.id, copyLadder(ladder, uuid, null));
+	if (ladder && student) {
+		const made = await addLadder(open, student, kept.value.id, copyLadder(ladder, uuid, null));
 		if (!made.ok) return made;
 		revalidatePath("/", "layout");
 		return { ok: true, value: { href: `/ladders/${made.value.id}` } };

@@ -4,13 +4,21 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import type { Outcome, Refusal } from "@/core/refusals/refusals";
 import { plural } from "@/core/text/lists";
-import { type HandedOn, lookAtHandOn, takeHandOn } from "@/server/handOn";
+import type { HandedOn } from "@/server/handOn";
 import { BenchPage } from "@/ui/BenchPage";
 import { DifferenceList } from "@/ui/DifferenceList";
 import { FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
+
+/** Sends the file, and reads what was said to it; throws where nobody answers. */
+async function send<T>(query: string, text: string): Promise<Outcome<T>> {
+	const response = await fetch(`/api/hand-on?${query}`, { method: "POST", body: text });
+	const said = (await response.json()) as T & { refusals?: Refusal[] };
+	return response.ok ? { ok: true, value: said } : { ok: false, refusals: said.refusals ?? [] };
+}
 
 /** A skill or a ladder from another coach: what is in it, what differs from what is here, then one press. */
 export function BringHandOn({ students }: { students: readonly { id: string; name: string }[] }) {
@@ -23,15 +31,17 @@ export function BringHandOn({ students }: { students: readonly { id: string; nam
 		setFile(null);
 		if (!chosen) return;
 		const text = await chosen.text();
-		const outcome = await ask(lookAtHandOn(text));
+		const outcome = await ask(send<HandedOn>("look", text));
 		if (outcome.ok) setFile({ text, says: outcome.value });
 	};
 	const take = async () => {
 		if (!file) return;
 		setBusy(true);
-		const outcome = await ask(takeHandOn(file.text, student || null));
+		const outcome = await ask(send<{ href: string }>(`take&student=${student}`, file.text));
 		setBusy(false);
-		if (outcome.ok) router.push(outcome.value.href);
+		if (!outcome.ok) return;
+		router.push(outcome.value.href);
+		router.refresh();
 	};
 	const says = file?.says;
 	return (

@@ -1,8 +1,10 @@
+import { NextResponse } from "next/server";
 import * as z from "zod/mini";
 import { parse } from "@/core/refusals/refusals";
 import { ident, label } from "@/core/text/fields";
+import { lookAtHandOn, takeHandOn } from "@/server/handOn";
 import { fileToHandOn } from "@/server/readHandOn";
-import { refused, stranger } from "@/server/route";
+import { readAtMost, refused, stranger } from "@/server/route";
 
 const Asked = z.object({ skill: z.optional(ident), ladder: z.optional(ident), author: label(80) });
 
@@ -22,4 +24,24 @@ export async function GET(request: Request) {
 			"cache-control": "no-store",
 		},
 	});
+}
+
+const MB = 1_000_000;
+const MOST_MB = 30;
+
+/** A file that was handed on: looked at, or, with `take`, taken in for a student. */
+export async function POST(request: Request) {
+	const away = stranger(request);
+	if (away) return away;
+	const text = await readAtMost(request, MOST_MB * MB);
+	if (text === null)
+		return refused(413, [
+			{
+				path: "file",
+				sentence: `The file is larger than the ${MOST_MB} MB that can be brought in; have it handed on with fewer pictures.`,
+			},
+		]);
+	const asked = new URL(request.url).searchParams;
+	const outcome = asked.has("take") ? await takeHandOn(text, asked.get("student")) : await lookAtHandOn(text);
+	return outcome.ok ? NextResponse.json(outcome.value) : refused(400, outcome.refusals);
 }
