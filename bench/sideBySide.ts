@@ -1,5 +1,5 @@
 import { type BrowserContext, chromium, type Page, type ViewportSize } from "@playwright/test";
-import { chromiumPath, quiet } from "../e2e/browser";
+import { quiet, wholeChromium } from "../e2e/browser";
 import prepareDemo from "../e2e/setup";
 import { Studio } from "../e2e/studio";
 import { serve } from "./serve";
@@ -12,7 +12,7 @@ export async function sideBySide(
 	await prepareDemo();
 	const studio = await Studio.make(true);
 	const bare = await serve("bare", ":memory:");
-	const browser = await chromium.launch({ executablePath: chromiumPath(), args: quiet });
+	const browser = await chromium.launch({ executablePath: wholeChromium(), args: quiet });
 	try {
 		await work(await browser.newContext({ viewport, locale: "en-GB" }), studio.url, bare.url, studio);
 	} finally {

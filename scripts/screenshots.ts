@@ -4,7 +4,7 @@ import { freshRung } from "@/core/ladder/rung";
 import { figureOf, poseOf } from "@/core/position/figure";
 import { addLadder } from "@/store/ladders";
 import { addLink } from "@/store/practice";
-import { chromiumPath, quiet } from "../e2e/browser";
+import { quiet, wholeChromium } from "../e2e/browser";
 import prepareDemo from "../e2e/setup";
 import { quickHand, Studio } from "../e2e/studio";
 
@@ -14,7 +14,7 @@ const folder = "docs/screenshots";
 
 await prepareDemo();
 const studio = await Studio.make(true);
-const browser = await chromium.launch({ executablePath: chromiumPath(), args: quiet });
+const browser = await chromium.launch({ executablePath: wholeChromium(), args: quiet });
 const context = await browser.newContext({ locale: "en-GB", hasTouch: true });
 await quickHand(context);
 const page = await context.newPage();
