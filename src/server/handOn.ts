@@ -5,6 +5,7 @@ import { hashOfBytes } from "@/core/hash/hash";
 import { copyLadder } from "@/core/ladder/twin";
 import { type Outcome, refuse } from "@/core/refusals/refusals";
 import { type Differences, differences, noDifference } from "@/core/skill/differ";
+import type { Skill } from "@/core/skill/skill";
 import { foldText } from "@/core/text/foldText";
 import { store } from "@/store/db";
 import { addLadder } from "@/store/ladders";
@@ -35,13 +36,19 @@ function read(text: string): Outcome<HandOn> {
 		: told;
 }
 
+/** The skill of the same name that is here, and what the one in the file says otherwise. */
+async function hereLike(skill: Skill): Promise<HandedOn["here"]> {
+	const twin = (await listSkills(await store())).find((one) => foldText(one.skill.name) === foldText(skill.name));
+	if (!twin) return null;
+	const differs = differences(twin.skill, skill);
+	return { id: twin.id, differs: noDifference(differs) ? null : differs };
+}
+
 /** What is in the file, and how it differs from what is here. */
 export async function lookAtHandOn(text: string): Promise<Outcome<HandedOn>> {
 	const told = read(text);
 	if (!told.ok) return told;
 	const { author, day, skill, ladder, pictures } = told.value;
-	const twin = (await listSkills(await store())).find((one) => foldText(one.skill.name) === foldText(skill.name));
-	const differs = twin ? differences(twin.skill, skill) : null;
 	return {
 		ok: true,
 		value: {
@@ -51,7 +58,7 @@ export async function lookAtHandOn(text: string): Promise<Outcome<HandedOn>> {
 			positions: skill.positions.length,
 			rungs: ladder ? ladder.rungs.map(({ settings }) => settings.name) : null,
 			pictures: pictures.length,
-			here: twin ? { id: twin.id, differs: differs && !noDifference(differs) ? differs : null } : null,
+			here: await hereLike(skill),
 		},
 	};
 }
@@ -69,9 +76,7 @@ export async function takeHandOn(text: string, student: string | null): Promise<
 	const open = await store();
 	if (ladder && (!student || !(await findStudent(open, student))))
 		return refuse("student", "Say first whose ladder it is to be; nothing was taken.");
-	const looked = await lookAtHandOn(text);
-	if (!looked.ok) return looked;
-	const { here } = looked.value;
+	const here = await hereLike(skill);
 	for (const { body, type } of pictures) await keepPicture(open, Buffer.from(body, "base64"), type);
 	const kept =
 		here && here.differs === null ? { ok: true as const, value: { id: here.id } } : await saveSkill(open, skill, null);

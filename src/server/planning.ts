@@ -110,6 +110,12 @@ export async function putPlanAway(id: unknown, archived: unknown): Promise<Outco
 const AHEAD_DAYS = 60;
 const WEEK = 7;
 
+/** The plan with one item more, or why there is no room for it. */
+const withItem = (plan: LessonPlan, item: LessonPlan["items"][number]): LessonPlan | string =>
+	plan.items.length >= MOST_ITEMS
+		? "The next plan is full; take something out of it first. Nothing was changed."
+		: { ...plan, items: [...plan.items, item] };
+
 /** A refresher of a rung in the student's next plan; where there is none, one is made for their next lesson. */
 export async function planRefresher(
 	student: unknown,
@@ -121,10 +127,7 @@ export async function planRefresher(
 	const item = await refresherOf(await upToDate(), read.value);
 	if (!item) return refuse("rung", "This rung is not there any more; nothing was planned.");
 	return inNextPlan(read.value.student, (plan) => {
-		if (plan.items.some(({ id }) => id === item.id)) return plan;
-		return plan.items.length >= MOST_ITEMS
-			? "The next plan is full; take something out of it first. Nothing was changed."
-			: { ...plan, items: [...plan.items, item] };
+		return plan.items.some(({ id }) => id === item.id) ? plan : withItem(plan, item);
 	});
 }
 
@@ -143,24 +146,8 @@ export async function planOwn(
 	const { what, minutes: wish } = read.value;
 	return inNextPlan(read.value.student, (plan) => {
 		if (plan.items.some((item) => item.what === what)) return plan;
-		return plan.items.length >= MOST_ITEMS
-			? "The next plan is full; take something out of it first. Nothing was changed."
-			: {
-					...plan,
-					items: [
-						...plan.items,
-						{
-							id: uuid(),
-							class: "current",
-							what,
-							why: "Worked out.",
-							least: Math.ceil(wish / 2),
-							wish,
-							value: 8,
-							own: true,
-						},
-					],
-				};
+		const least = Math.ceil(wish / 2);
+		return withItem(plan, { id: uuid(), class: "current", what, why: "Worked out.", least, wish, value: 8, own: true });
 	});
 }
 

@@ -5,8 +5,7 @@ import { copyLadder } from "@/core/ladder/twin";
 import { type Outcome, refuse } from "@/core/refusals/refusals";
 import type { PictureType } from "@/core/skill/picture";
 import { serverDay } from "@/store/days";
-import { store } from "@/store/db";
-import { findLadder, railedLadders } from "@/store/ladders";
+import { railedLadders } from "@/store/ladders";
 import { upToDate } from "@/store/projection";
 import * as t from "@/store/schema";
 import { findSkill } from "@/store/skills";
@@ -22,14 +21,13 @@ export async function fileToHandOn({
 	author: string;
 }): Promise<Outcome<HandOn>> {
 	const open = await upToDate();
-	const row = ladder ? await findLadder(open, ladder) : null;
-	const [railed] = row ? await railedLadders(open, { ids: [row.id] }) : [];
-	const body = ladder ? railed?.followed : skill ? (await findSkill(open, skill))?.skill : undefined;
+	const [row] = ladder ? await railedLadders(open, { ids: [ladder] }) : [];
+	const body = ladder ? row?.followed : skill ? (await findSkill(open, skill))?.skill : undefined;
 	if (!body) return refuse(ladder ? "ladder" : "skill", `This ${ladder ? "ladder" : "skill"} is not here any more.`);
 	const told = skillToHandOn(body, author);
-	const { db } = await store();
 	const hashes = picturesIn(told);
-	const pictures = hashes.length > 0 ? await db.select().from(t.picture).where(inArray(t.picture.hash, hashes)) : [];
+	const pictures =
+		hashes.length > 0 ? await open.db.select().from(t.picture).where(inArray(t.picture.hash, hashes)) : [];
 	return {
 		ok: true,
 		value: {

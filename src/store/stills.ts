@@ -4,7 +4,7 @@ import { type Outcome, refuse } from "@/core/refusals/refusals";
 import type { Store, Tx } from "./db";
 import { stamp } from "./documents";
 import * as t from "./schema";
-import { saveStudent } from "./students";
+import { findStudent, saveStudent } from "./students";
 
 /** Stills of held positions: pictures of somebody, which go with them. */
 
@@ -40,14 +40,12 @@ export async function stillsIn({ db }: Store, lesson: string): Promise<StillRow[
  *
  * @returns refused without consent to film, or where student or picture are not here
  */
-export async function addStill({ db, write }: Store, id: string, body: Still): Promise<Outcome<{ id: string }>> {
-	const [who] = await db
-		.select()
-		.from(t.student)
-		.where(and(eq(t.student.id, body.student), isNull(t.student.deletedAt)));
+export async function addStill(store: Store, id: string, body: Still): Promise<Outcome<{ id: string }>> {
+	const { db, write } = store;
+	const who = await findStudent(store, body.student);
 	if (!who) return refuse("student", "This student is not here any more; the still was not kept.");
-	if (!(who.body as { filmed?: string }).filmed)
-		return refuse("consent", `Nobody has noted yet that ${who.name} may be filmed; the still was not kept.`);
+	if (!who.student.filmed)
+		return refuse("consent", `Nobody has noted yet that ${who.student.name} may be filmed; the still was not kept.`);
 	const [there] = await db.select({ hash: t.picture.hash }).from(t.picture).where(eq(t.picture.hash, body.picture));
 	if (!there) return refuse("picture", "Its picture did not arrive; send it again.");
 	await write((tx) =>
@@ -61,14 +59,8 @@ export async function addStill({ db, write }: Store, id: string, body: Still): P
 
 /** Notes that a student may be filmed, once. */
 export async function noteConsent(store: Store, student: string, day: string): Promise<void> {
-	const [row] = await store.db.select().from(t.student).where(eq(t.student.id, student));
-	const body = row?.body as { filmed?: string } | undefined;
-	if (!row || row.deletedAt !== null || !body || body.filmed) return;
-	await saveStudent(
-		store,
-		{ ...(body as Parameters<typeof saveStudent>[1]), filmed: day },
-		{ id: row.id, rev: row.rev },
-	);
+	const row = await findStudent(store, student);
+	if (row && !row.student.filmed) await saveStudent(store, { ...row.student, filmed: day }, row);
 }
 
 /** Puts a still away, or brings it back. */

@@ -1,14 +1,5 @@
-import { measureStill, type Still } from "@/core/position/still";
+import type { Still } from "@/core/position/still";
 import css from "./still.module.css";
-
-/** "93°" or "41 cm": what the first measure of a still came to; null where nothing was measured. */
-export function stillFigure(still: Pick<Still, "points" | "measures">): string | null {
-	const [told] = measureStill(still);
-	if (!told?.measured) return null;
-	return told.measure.kind === "angle"
-		? `${told.measured.value.toFixed(0)}°`
-		: `${(100 * told.measured.value).toFixed(0)} cm`;
-}
 
 /** A kept still with what was drawn and measured on it. */
 export function StillView({ still, words }: { still: Still; words: string }) {

@@ -100,6 +100,16 @@ export function measureStill({ points, measures }: Pick<Still, "points" | "measu
 	});
 }
 
+/** "93°", "41 cm", "1.20 m": a value as it is read, of an angle or a distance. */
+export const figureWords = (value: number, of: StillMeasure["kind"]): string =>
+	of === "angle" ? `${value.toFixed(0)}°` : value < 1 ? `${(100 * value).toFixed(0)} cm` : `${value.toFixed(2)} m`;
+
+/** What the first measure of a still came to; null where nothing was measured. */
+export function stillFigure(still: Pick<Still, "points" | "measures">): string | null {
+	const [told] = measureStill(still);
+	return told?.measured ? figureWords(told.measured.value, told.measure.kind) : null;
+}
+
 /** The points as the other side has them. */
 export const mirrorPoints = (still: Pick<Still, "points" | "width">): Still["points"] =>
 	still.points.map((point) => mirrorPoint(point, still.width));

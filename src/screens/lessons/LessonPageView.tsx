@@ -3,6 +3,7 @@ import { isDoubtful } from "@/core/log/days";
 import type { LiveEvent } from "@/core/log/resolve";
 import { dayOf } from "@/core/log/view";
 import { wrapUp } from "@/core/log/wrap";
+import { stillFigure } from "@/core/position/still";
 import { eachOnce } from "@/core/text/wording";
 import type { LessonPage } from "@/server/readLesson";
 import { BenchPage } from "@/ui/BenchPage";
@@ -10,7 +11,7 @@ import { dayWords } from "@/ui/dates";
 import { PegMoves } from "@/ui/PegMoves";
 import { PlannedDone } from "@/ui/PlannedDone";
 import { RungFacts } from "@/ui/RungFacts";
-import { StillView, stillFigure } from "@/ui/StillView";
+import { StillView } from "@/ui/StillView";
 import { LessonDay } from "./LessonDay";
 
 /** What was heard and seen at the end, in a word or two before it; nothing of what belongs elsewhere. */

@@ -31,14 +31,14 @@ export function KeepStill({
 }) {
 	const who = pack.students.find(({ id }) => id === still.student);
 	const [agreed, setAgreed] = useState(false);
-	const [said, setSaid] = useState<{ told: Sending | null; of: string } | null>(null);
+	const [said, setSaid] = useState<{ told: Sending | null } | null>(null);
 	const [refused, setRefused] = useState<Refusal[]>([]);
 	const { id: studio } = pack.studio;
 	useEffect(() => {
 		const send = () =>
 			void sendStills(studio, deliver).then((told) => {
 				if (told.sent === 0) return;
-				setSaid({ told, of: "" });
+				setSaid({ told });
 				onSent();
 			});
 		send();
@@ -75,7 +75,7 @@ export function KeepStill({
 		}
 		const told = await sendStills(studio, deliver).catch(() => null);
 		setRefused(told?.refusals ?? []);
-		setSaid({ told, of: id });
+		setSaid({ told });
 		onSent();
 	};
 	const waiting = said?.told?.waiting ?? [];

@@ -5,7 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { Pack, PackLadder } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
-import { bestOf, measureStill, type Still } from "@/core/position/still";
+import { bestOf, measureStill, type Still, stillFigure } from "@/core/position/still";
 import { usePackHere } from "@/device/usePackHere";
 import { stillsOf } from "@/server/stills";
 import { BenchPage } from "@/ui/BenchPage";
@@ -257,16 +257,12 @@ function Check({
 
 /** What was measured on the still that is laid over. */
 function Before({ still, which }: { still: Still; which: string }) {
-	const [told] = measureStill(still);
-	if (!told?.measured) return null;
+	const figure = stillFigure(still);
 	return (
-		<p className="m-0">
-			The {which} one, {dayWords(still.day, today())}:{" "}
-			<b>
-				{told.measure.kind === "angle"
-					? `${told.measured.value.toFixed(0)}°`
-					: `${(100 * told.measured.value).toFixed(0)} cm`}
-			</b>
-		</p>
+		figure && (
+			<p className="m-0">
+				The {which} one, {dayWords(still.day, today())}: <b>{figure}</b>
+			</p>
+		)
 	);
 }

@@ -4,10 +4,11 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
+import { stillFigure } from "@/core/position/still";
 import type { ProgressProps } from "@/server/readProgress";
 import { putStillAway } from "@/server/stills";
 import { dayWords } from "@/ui/dates";
-import { StillView, stillFigure } from "@/ui/StillView";
+import { StillView } from "@/ui/StillView";
 import css from "./progress.module.css";
 
 /** Held finishes of a ladder's positions: the first beside the latest. */
