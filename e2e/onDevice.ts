@@ -17,13 +17,13 @@ export const onDevice = (page: Page) =>
 			});
 		const tx = db.transaction(["events", "meta"]);
 		const device = await read<string>(tx.objectStore("meta").get("device"));
-		const all = await read<{ id: string; dseq: number; kind: string; device: string }[]>(
+		const all = await read<{ id: string; dseq: number; kind: string; device: string; body: unknown }[]>(
 			tx.objectStore("events").getAll(),
 		);
 		db.close();
 		return all
 			.filter((event) => event.device === device)
-			.map(({ id, dseq, kind }) => ({ id, dseq, kind }))
+			.map(({ id, dseq, kind, body }) => ({ id, dseq, kind, body }))
 			.sort((a, b) => a.dseq - b.dseq);
 	});
 

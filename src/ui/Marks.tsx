@@ -1,4 +1,3 @@
-import { lookedFor, type Placing } from "@/core/log/kinds";
 import type { Entry, TryView } from "@/core/log/view";
 import css from "./marks.module.css";
 
@@ -13,17 +12,6 @@ export function numberOf({ body }: TryView): string | null {
 		body.called ??
 		(["hit", "miss"].includes(body.result) ? null : body.result)
 	);
-}
-
-/** Short names of what these placings watch, and of the skills of their chains. */
-export function shortIn(...placings: readonly Placing[]): (id: string) => string {
-	const names = new Map(
-		placings.flatMap((placing) => [
-			...lookedFor(placing).map(({ id, short }) => [id, short] as const),
-			...(placing.chain ?? []).map(({ id, name }) => [id, name] as const),
-		]),
-	);
-	return (id) => names.get(id) ?? "other";
 }
 
 /** The words of an attempt's mark, for those who do not see it. */

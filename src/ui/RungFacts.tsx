@@ -2,11 +2,13 @@ import { Fragment } from "react";
 import type { Score } from "@/core/ladder/digest";
 import { fourOf, inTermsBesideFour } from "@/core/log/terms";
 import { namedForm, type RungWrap, scoreOf, tellsRuns } from "@/core/log/wrap";
+import { shortIn } from "@/core/pack/shortIn";
 import { ruleSentence } from "@/core/rules";
 import type { CueKind } from "@/core/skill/cue";
 import { eachOnce } from "@/core/text/wording";
+import { CalledFacts } from "./CalledFacts";
 import css from "./facts.module.css";
-import { shortIn, TryStrip } from "./Marks";
+import { TryStrip } from "./Marks";
 import { OwnWords } from "./OwnWords";
 import { firstAndBest } from "./scores";
 
@@ -53,6 +55,7 @@ export function RungFacts({
 				</div>
 			</div>
 			{four && <FourTable four={four} />}
+			<CalledFacts rung={rung} />
 			{before?.first && score.of === "rung" && (
 				<p className="m-0 mute" data-testid="then-and-now">
 					First {firstAndBest(before.first, before.best)}; now{" "}

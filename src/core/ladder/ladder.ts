@@ -1,5 +1,7 @@
 import * as z from "zod/mini";
 import { Difficulties } from "@/core/build/difficulty";
+import { calledOn } from "@/core/caller/called";
+import { callerRefusals } from "@/core/caller/check";
 import { Side } from "@/core/people/body";
 import { complainIn } from "@/core/refusals/complain";
 import type { Refusal } from "@/core/refusals/refusals";
@@ -65,6 +67,9 @@ export const LadderToSave = Ladder.check((ctx) => {
 	ctx.value.rungs.forEach(({ settings }, i) => {
 		const refusal = passRefusal(settings);
 		if (refusal) complain(["rungs", i, "settings", refusal.path], refusal.sentence);
+		if (settings.caller)
+			for (const { path, sentence } of callerRefusals(settings.caller, calledOn(settings)))
+				complain(["rungs", i, "settings", "caller", path], `"${settings.name}": ${sentence}`);
 	});
 });
 

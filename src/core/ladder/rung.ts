@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { Caller } from "@/core/caller/settings";
 import { BodyPart } from "@/core/people/body";
 import { complainIn } from "@/core/refusals/complain";
 import { Rule, usesRule } from "@/core/rules";
@@ -40,6 +41,8 @@ export const RungSettings = z
 		choiceOnly: z.optional(z.boolean()),
 		/** Targets are called in turn, so many tries at each; left out, they are aimed at as they come. */
 		callInTurn: z.optional(whole(1, 20)),
+		/** What is called before a try, in a mixed order, on a beat or by the touch that answers the last. */
+		caller: z.optional(Caller),
 		/** Whose yes a pass wants besides the rule: the student's comfort, the coach's eye. */
 		yes: z.optional(z.enum(yesOf)),
 		/** Done together, it is passed when both have passed it. */

@@ -45,6 +45,8 @@ export const Attempt = z.object({
 	/** The rung's form that was tried, where it is not the set's. */
 	variation: z.optional(Variation),
 	called: z.optional(label(40)),
+	/** Its call's place in the caller's run, from 0. */
+	nth: z.optional(whole(0, 5000)),
 	answer: z.optional(label(40)),
 	/** The choice as the coach judged it, where the student chose freely and nothing was called. */
 	chose: z.optional(z.enum(["right", "wrong"])),

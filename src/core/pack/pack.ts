@@ -66,6 +66,23 @@ export const PackLadder = z.object({
 	coin: z.optional(z.boolean()),
 	/** The coach's unit of distances; metres where nothing is said. */
 	unit: z.optional(z.enum(["m", "ft"] satisfies LengthUnit[])),
+	/** The skill's rhythm at full speed: seconds and clicks from its start. */
+	rhythm: z.optional(
+		z.object({
+			seconds: z.number(),
+			stretches: z.array(
+				z.object({
+					short: z.string(),
+					voice: z.string(),
+					breath: z.optional(z.enum(["in", "out"])),
+					at: z.number(),
+					seconds: z.number(),
+					beats: z.number(),
+					clicks: z.array(z.number()),
+				}),
+			),
+		}),
+	),
 	chain: Placing.shape.chain,
 	/** Tries that other lessons of a day have used of a rung's limit. */
 	used: z.optional(z.array(z.object({ day: z.string(), rung: ident, tries: z.number() }))),

@@ -9,7 +9,8 @@ import type { Student } from "@/core/people/student";
 import { checkOf } from "@/core/position/still";
 import { whyNotAlone } from "@/core/practice/alone";
 import { isJudged, lookOf, picturesOf } from "@/core/skill/look";
-import { readSides } from "@/core/skill/sides";
+import { rhythmOf } from "@/core/skill/rhythm";
+import { readSides, type Sides } from "@/core/skill/sides";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
 import type { PackLadder, PackPosition } from "./pack";
 
@@ -89,6 +90,18 @@ function packPosition(
 	};
 }
 
+/** The rhythm at full speed, read out for the side; nothing where the skill has none. */
+function packRhythm(skill: Skill, sides: Sides): Pick<PackLadder, "rhythm"> {
+	const { stretches, seconds } = rhythmOf(skill);
+	if (seconds === 0) return {};
+	const said = ({ position: _, short, voice, ...one }: (typeof stretches)[number]) => ({
+		...one,
+		short: readSides(short, sides),
+		voice: readSides(voice, sides),
+	});
+	return { rhythm: { seconds, stretches: stretches.map(said) } };
+}
+
 /** A ladder as a device needs it, from the document, its skill and its rail. */
 export function packLadder(
 	row: { id: string; student: string; skill?: string; ladder: Ladder; followed: Skill },
@@ -118,6 +131,7 @@ export function packLadder(
 			.filter((position) => isJudged(position, row.ladder))
 			.map((position) => packPosition(position, row.ladder, around.student.strongSide, nameOf, around.worked ?? [])),
 		...(chain.length > 0 ? { chain } : {}),
+		...packRhythm(row.followed, { side, strong: around.student.strongSide }),
 		...(limits.length > 0 ? { limits } : {}),
 		...(notHome.length > 0 ? { notHome: Object.fromEntries(notHome) } : {}),
 		...(around.coin ? { coin: true } : {}),

@@ -53,7 +53,7 @@ export function itemFromRung(
 }
 
 function rhythmAtHome(skill: Skill, said: (words: string) => string): HomeRhythm | null {
-	const { stretches, seconds } = rhythmOf(skill.positions);
+	const { stretches, seconds } = rhythmOf(skill);
 	if (seconds <= 0 || seconds > 600) return null;
 	return {
 		seconds,

@@ -43,7 +43,7 @@ describe("what a skill is refused for", () => {
 	test("the examples can be read, and have something of everything", () => {
 		for (const example of Object.values(examples)) {
 			expect(refusedFor(example)).toEqual([]);
-			expect(rhythmOf(example.positions).perMinute).toBeGreaterThan(30);
+			expect(rhythmOf(example).perMinute).toBeGreaterThan(30);
 			expect(example.schools).toHaveLength(2);
 			expect(example.stages).toHaveLength(2);
 			expect(new Set(example.positions.flatMap((one) => (one.faults ?? []).map((fault) => fault.direction))).size).toBe(

@@ -4,6 +4,7 @@ import { complainIn } from "@/core/refusals/complain";
 import { ident, label, text } from "@/core/text/fields";
 import { Cue } from "./cue";
 import { Direction } from "./direction";
+import { OwnRhythm } from "./rhythm";
 import { Tolerance, toleranceRefusal } from "./tolerance";
 
 /** A picture or a short clip, by the hash of what was stored; the bytes lie beside the record. */
@@ -129,6 +130,8 @@ export const Skill = z
 		positions: z.array(KeyPosition).check(z.maxLength(60)),
 		/** What sets it off: "as the feeder's hand starts". */
 		trigger: z.optional(text(120)),
+		/** The rhythm in an order of its own; left out, that of the key positions. */
+		rhythm: z.optional(OwnRhythm),
 		stages: z.optional(z.array(z.object(Named)).check(z.maxLength(6))),
 		schools: z.optional(z.array(z.object({ ...Named, reason: text(400) })).check(z.maxLength(6))),
 		/** Skills to have first. */
@@ -142,6 +145,12 @@ export const Skill = z
 		const complain = complainIn(ctx);
 		const { positions } = ctx.value;
 		const seen = new Map<string, number>();
+		for (const [i, step] of (ctx.value.rhythm?.steps ?? []).entries())
+			if (step.position !== null && !positions.some(({ id }) => id === step.position))
+				complain(
+					["rhythm", "steps", i, "position"],
+					`Step ${i + 1} of the rhythm is at a key position that is gone; choose another, or none.`,
+				);
 		positions.forEach((position, i) => {
 			const called = position.short || position.name;
 			for (const field of ["name", "short"] as const) {
@@ -214,6 +223,11 @@ export const skillLabels = {
 	toleranceByBeat: "tolerance by beat",
 	check: "self-check",
 	voice: "breath or voice",
+	rhythm: "rhythm",
+	steps: "steps of the rhythm",
+	lead: "wait before the first beat",
+	beats: "beats",
+	seconds: "seconds",
 };
 
 export const freshPosition = (id: string): KeyPosition => ({

@@ -15,6 +15,7 @@ import type { KeyPosition } from "@/core/skill/skill";
 import { type RuleErrors, RuleForm } from "@/screens/rules/RuleForm";
 import { Complaint, FormRow } from "@/ui/FormRow";
 import css from "@/ui/rows.module.css";
+import { CallerFields } from "./CallerFields";
 import { OutcomeFields } from "./OutcomeFields";
 import { readRule } from "./readRule";
 import { SetUpFields } from "./SetUpFields";
@@ -80,6 +81,7 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 				/>
 			</div>
 			<OutcomeFields index={index} />
+			<CallerFields index={index} />
 			{number("limit", "Tries per lesson, at most")}
 			{number("triesPerSet", "Tries per set")}
 			<FormRow id={id("ready")} label="Ready means" className={css.third ?? ""}>

@@ -7,7 +7,6 @@ import { ruleSentence } from "@/core/rules";
 import { plural } from "@/core/text/lists";
 import type { KeepingState, LessonOnDevice } from "@/device/lesson";
 import { late } from "@/ui/late";
-import { Rail } from "@/ui/Rail";
 import { clockFace } from "./clockFace";
 import css from "./count.module.css";
 import { type Board, countOf } from "./model";
@@ -29,8 +28,14 @@ function useMinute(): number {
 	return time;
 }
 
-/** The rail moves a few times a lesson, and is not drawn anew for every try. */
-const SteadyRail = memo(Rail, (before, after) => JSON.stringify(before) === JSON.stringify(after));
+/** For the eye only, as what happened last time: the count is there before it. It moves a few times a lesson, and is not drawn anew for every try. */
+const SteadyRail = late(
+	() =>
+		import("@/ui/Rail").then(({ Rail }) =>
+			memo(Rail, (before, after) => JSON.stringify(before) === JSON.stringify(after)),
+		),
+	() => null,
+);
 
 /** Minutes since the lesson began, or left of what was planned: for the eye only, the record does not use it. */
 function clockWords(view: LessonView, time: number): { value: number; words: string } | null {

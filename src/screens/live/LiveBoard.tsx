@@ -15,7 +15,7 @@ import { Fields, MarkFields, NumberPad } from "./Fields";
 import { Foot } from "./Foot";
 import fields from "./fields.module.css";
 import { inputsFor, secondsOf } from "./inputs";
-import { type DrawerName, type Live, LiveProvider } from "./LiveContext";
+import { type DrawerName, type Live, LiveProvider, useLive } from "./LiveContext";
 import type { Board } from "./model";
 import css from "./page.module.css";
 import type { Stopped as StoppedNow } from "./Stopped";
@@ -28,7 +28,7 @@ import { useAwake } from "./useAwake";
 import { useCalled } from "./useCalled";
 import { useLabel } from "./useLabel";
 import { useLiveKeys } from "./useLiveKeys";
-import { useSetClock } from "./useSetClock";
+import { type SetClock, useSetClock } from "./useSetClock";
 import { useSpoken } from "./useSpoken";
 
 /** Not needed to count single tries; where it cannot be fetched nothing else fails. */
@@ -57,12 +57,16 @@ const PlanLine = late(
 	() => null,
 );
 
+/** What the count goes on beside. */
+const staysOpen: ReadonlySet<DrawerName> = new Set(["caller", "rhythm"]);
+
 /** Which drawer is open, if one is. */
 function useDrawer() {
 	const [drawer, setDrawer] = useState<DrawerName | null>(null);
 	const toggle = useCallback((name: DrawerName) => setDrawer((now) => (now === name ? null : name)), []);
 	const close = useCallback(() => setDrawer(null), []);
-	return { drawer, setDrawer, toggle, close };
+	const closeUnlessKept = useCallback(() => setDrawer((now) => (now && staysOpen.has(now) ? now : null)), []);
+	return { drawer, setDrawer, toggle, close, closeUnlessKept };
 }
 
 /** What the buttons of the advice do; they act on the latest. */
@@ -79,6 +83,48 @@ function useAnswer(acts: Acts, advice: Advice, setDrawer: (drawer: DrawerName | 
 	};
 }
 
+/** All that stands above the fields, and may be covered by a drawer. */
+function Upper({
+	drawer,
+	toggle,
+	takenBack,
+	clock,
+	answer: { follow, overrule },
+}: {
+	drawer: DrawerName | null;
+	toggle: (name: DrawerName) => void;
+	takenBack: ReturnType<typeof useActs>["takenBack"];
+	clock: SetClock | null;
+	answer: ReturnType<typeof useAnswer>;
+}) {
+	const { lesson, view, pack, board, acts, holds, label } = useLive();
+	const openTries = useCallback(() => toggle("tries"), [toggle]);
+	const openEvidence = useCallback(() => toggle("evidence"), [toggle]);
+	const chooseLadder = useCallback(() => toggle("ladders"), [toggle]);
+	return (
+		<div className={css.upper}>
+			<Top board={board} pack={pack} acts={acts} choosing={drawer === "ladders"} onChoose={chooseLadder} />
+			{view.opened?.body.plan && <PlanLine />}
+			<CountZone
+				lesson={lesson}
+				board={board}
+				label={label}
+				takenBack={takenBack}
+				view={view}
+				onPutBack={acts.putBack}
+				setClock={clock}
+			/>
+			<Strip board={board} onOpen={openTries} />
+			{holds ? (
+				<AdviceZone advice={board.advice} onFollow={follow} onOtherwise={overrule} onEvidence={openEvidence} />
+			) : (
+				<WatchingZone onTakeOver={acts.takeOver} />
+			)}
+			<LiveDrawers open={drawer} />
+		</div>
+	);
+}
+
 /** The live lesson, zone by zone. */
 export function LiveBoard({
 	lesson,
@@ -92,17 +138,26 @@ export function LiveBoard({
 	board: Board;
 }) {
 	const { acts, takenBack } = useActs(lesson);
-	const { drawer, setDrawer, toggle, close } = useDrawer();
+	const { drawer, setDrawer, toggle, close, closeUnlessKept } = useDrawer();
 	const { set, visit, advice, pain } = board;
 	const { settings, positions, chain, musts } = set.placing;
-	const { called, setCalled, counts } = useCalled(board);
+	const { called, call, setCall, setCalled, counts } = useCalled(board);
 	const layout = useMemo(
 		() => inputsFor(settings, visit.rule, positions, called, { chain, musts }),
 		[settings, visit.rule, positions, called, chain, musts],
 	);
 	const { label, setLabel } = useLabel(board);
 	const clock = useSetClock(set.id, secondsOf(visit.rule));
-	const { attempt, marks, touchMark } = useAttempt({ lesson, board, acts, layout, label, clock, onDone: close });
+	const { attempt, marks, touchMark } = useAttempt({
+		lesson,
+		board,
+		acts,
+		layout,
+		label,
+		call,
+		clock,
+		onDone: closeUnlessKept,
+	});
 	const device = useDeviceSettings();
 	const planned = Boolean(state.view.opened?.body.plan);
 	const holds = set.holder === state.device;
@@ -114,15 +169,13 @@ export function LiveBoard({
 	}, [lesson, device.partner]);
 	useEffect(() => preloadLate([NumberPad, Stopped, StretchFields]), []);
 
-	const { follow, overrule } = useAnswer(acts, advice, setDrawer);
+	const answer = useAnswer(acts, advice, setDrawer);
 	const noCount = useCallback(() => attempt({ result: "hit", off: [], judged: false, noCount: true }), [attempt]);
-	const openTries = useCallback(() => toggle("tries"), [toggle]);
-	const openEvidence = useCallback(() => toggle("evidence"), [toggle]);
 	const chooseLadder = useCallback(() => toggle("ladders"), [toggle]);
 	useLiveKeys({
 		acts,
 		layout,
-		advice: { follow, overrule },
+		advice: answer,
 		onAttempt: attempt,
 		onMark: touchMark,
 		onCall: setCalled,
@@ -143,6 +196,7 @@ export function LiveBoard({
 		holds,
 		label,
 		setLabel,
+		setCall,
 		open: setDrawer,
 		close,
 	};
@@ -161,26 +215,7 @@ export function LiveBoard({
 				<h1 className="visually-hidden">
 					Lesson: {board.studentName}, {readOn(board.ladder, set.placing.settings.name)}
 				</h1>
-				<div className={css.upper}>
-					<Top board={board} pack={pack} acts={acts} choosing={drawer === "ladders"} onChoose={chooseLadder} />
-					{planned && <PlanLine />}
-					<CountZone
-						lesson={lesson}
-						board={board}
-						label={label}
-						takenBack={takenBack}
-						view={state.view}
-						onPutBack={acts.putBack}
-						setClock={set.open ? clock : null}
-					/>
-					<Strip board={board} onOpen={openTries} />
-					{holds ? (
-						<AdviceZone advice={advice} onFollow={follow} onOtherwise={overrule} onEvidence={openEvidence} />
-					) : (
-						<WatchingZone onTakeOver={acts.takeOver} />
-					)}
-					<LiveDrawers open={drawer} />
-				</div>
+				<Upper drawer={drawer} toggle={toggle} takenBack={takenBack} clock={set.open ? clock : null} answer={answer} />
 				{pain && <Stopped pain={pain} lesson={lesson.lesson} acts={acts} onNext={chooseLadder} />}
 				{!pain && board.stretch && <StretchFields />}
 				{counting && (

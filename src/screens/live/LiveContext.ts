@@ -7,9 +7,12 @@ import type { LessonOnDevice } from "@/device/lesson";
 import type { Inputs } from "./inputs";
 import type { Board } from "./model";
 import type { Acts } from "./useActs";
+import type { Call } from "./useCalled";
 
 export type DrawerName =
 	| ("tries" | "evidence" | "cue" | "state" | "more" | "ladders" | "device" | "label")
+	| "caller"
+	| "rhythm"
 	| ("park" | "pain" | "tally" | "setup" | "watch" | "break" | "circuit" | "lesson" | "plan");
 
 /** What everything that opens over the live lesson has at hand. */
@@ -25,6 +28,8 @@ export interface Live {
 	/** What holds for every try until it is changed. */
 	label: string;
 	setLabel: (label: string) => void;
+	/** Says which call a touch answers. */
+	setCall: (call: Call | null) => void;
 	open: (drawer: DrawerName) => void;
 	close: () => void;
 }

@@ -63,7 +63,7 @@ export const secondsOf = (rule: Rule): number | null => clocksOf(rule)[0] ?? nul
 
 type Settings = Pick<
 	RungSettings,
-	"gate" | "scale" | "decisions" | "freeChoice" | "choiceOnly" | "callInTurn" | "unit" | "second"
+	"gate" | "scale" | "decisions" | "freeChoice" | "choiceOnly" | "callInTurn" | "caller" | "unit" | "second"
 >;
 
 /** What can be touched as off: what is watched, and the musts beside it. */
@@ -116,7 +116,8 @@ function ownInputs(settings: Settings, rule: Rule, seen: Seen, called: string | 
 	if (rating) return beside(ratings(rating.mean));
 	const { scale, gate } = settings;
 	const aimedAt = targetsOf(rule);
-	if (aimedAt.length > 0 && settings.callInTurn) return inTurn(plain(gate), aimedAt, called);
+	if (aimedAt.length > 0 && (settings.callInTurn || (settings.caller && called !== null)))
+		return inTurn(plain(gate), aimedAt, called);
 	if (aimedAt.length > 0) return beside(targets(aimedAt, pointsAt(rule)));
 	if (!scale) return withKeys(plain(gate));
 	const earns = (code: string, points: number) => part("points")?.weights[code] ?? points;

@@ -15,7 +15,7 @@ import {
 	visitOfSet,
 } from "@/core/log/view";
 import type { Pack, PackLadder } from "@/core/pack/pack";
-import { shortIn } from "@/ui/Marks";
+import { shortIn } from "@/core/pack/shortIn";
 
 /** What the board shows, all of it worked out from the fold and the pack. */
 export interface Board {

@@ -10,6 +10,7 @@ import type { Inputs } from "./inputs";
 import { type Marks, marked, touched } from "./marks";
 import type { Board } from "./model";
 import type { Acts } from "./useActs";
+import type { Call } from "./useCalled";
 import { beginClock, type SetClock } from "./useSetClock";
 
 const NO_MARKS: Marks = {};
@@ -24,6 +25,7 @@ export function useAttempt({
 	acts,
 	layout,
 	label,
+	call,
 	clock,
 	onDone,
 }: {
@@ -32,6 +34,7 @@ export function useAttempt({
 	acts: Acts;
 	layout: Inputs;
 	label: string;
+	call: Call | null;
 	clock: SetClock | null;
 	onDone: () => void;
 }) {
@@ -43,6 +46,7 @@ export function useAttempt({
 	/** What is added to a try that no field speaks of. */
 	const beside = (): Partial<Attempt> => ({
 		...(label ? { label } : {}),
+		...(call ? { nth: call.nth, [call.variant ? "label" : "called"]: call.name } : {}),
 		...(set.open && clock?.out ? { late: true } : {}),
 		...(advice.line === "care" ? { beforeCheck: true } : {}),
 	});

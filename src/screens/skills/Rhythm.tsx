@@ -8,6 +8,7 @@ import { rhythmOf } from "@/core/skill/rhythm";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
 import { useClicks } from "@/ui/useClicks";
 import { Words } from "./fields";
+import { OwnOrder, RhythmSteps } from "./RhythmSteps";
 import own from "./skills.module.css";
 import { useEdit } from "./writing";
 
@@ -16,9 +17,9 @@ const figure = (n: number) => n.toLocaleString(undefined, { maximumFractionDigit
 /** Beats and seconds of each key position; played, and slowed. */
 export function Rhythm({ skill }: { skill: Skill }) {
 	const [percent, setPercent] = useState(100);
-	const rhythm = rhythmOf(skill.positions, percent);
+	const rhythm = rhythmOf(skill, percent);
 	const clicks = useClicks(rhythm);
-	const full = rhythmOf(skill.positions);
+	const full = rhythmOf(skill);
 	const mark = useRef<HTMLSpanElement>(null);
 	const { at, playing } = clicks;
 	useEffect(() => {
@@ -46,9 +47,9 @@ export function Rhythm({ skill }: { skill: Skill }) {
 				<>
 					<div className={own.bar} aria-hidden="true">
 						{rhythm.stretches.map((one) => (
-							<span key={one.position} style={{ flexGrow: one.seconds }} title={one.short}>
+							<span key={one.at} style={{ flexGrow: one.seconds }} title={one.short}>
 								{one.short}
-								<i>{one.voice}</i>
+								<i>{[one.voice, one.breath && `breathe ${one.breath}`].filter(Boolean).join(", ")}</i>
 							</span>
 						))}
 						<span ref={mark} className={own.mark} hidden={!playing} />
@@ -75,21 +76,28 @@ export function Rhythm({ skill }: { skill: Skill }) {
 				</>
 			)}
 			<Words at="trigger" label="What sets it off" value={skill.trigger} className="mb-2" optional />
-			<table className={own.table}>
-				<thead>
-					<tr>
-						<th scope="col">key position</th>
-						<th scope="col">beats</th>
-						<th scope="col">seconds</th>
-						<th scope="col">breath or voice</th>
-					</tr>
-				</thead>
-				<tbody>
-					{skill.positions.map((position, i) => (
-						<BeatRow key={position.id} index={i} position={position} />
-					))}
-				</tbody>
-			</table>
+			{skill.rhythm ? (
+				<RhythmSteps skill={skill} rhythm={skill.rhythm} />
+			) : (
+				<>
+					<table className={own.table}>
+						<thead>
+							<tr>
+								<th scope="col">key position</th>
+								<th scope="col">beats</th>
+								<th scope="col">seconds</th>
+								<th scope="col">breath or voice</th>
+							</tr>
+						</thead>
+						<tbody>
+							{skill.positions.map((position, i) => (
+								<BeatRow key={position.id} index={i} position={position} />
+							))}
+						</tbody>
+					</table>
+					<OwnOrder skill={skill} />
+				</>
+			)}
 		</section>
 	);
 }

@@ -23,6 +23,8 @@ const fetchedLate = {
 	circuit: late(() => import("./CircuitDrawer").then((module) => module.CircuitDrawer), NotFetched),
 	lesson: late(() => import("./LessonDrawer").then((module) => module.LessonDrawer), NotFetched),
 	plan: late(() => import("./PlanDrawer").then((module) => module.PlanDrawer), NotFetched),
+	caller: late(() => import("../courtside/CallerDrawer").then((module) => module.CallerDrawer), NotFetched),
+	rhythm: late(() => import("../courtside/RhythmDrawer").then((module) => module.RhythmDrawer), NotFetched),
 	break: late(() => import("./BreakDrawer").then((module) => module.BreakDrawer), NotFetched),
 } satisfies Record<DrawerName, unknown>;
 

@@ -132,8 +132,19 @@ function SetChoices() {
 function OtherDrawers() {
 	const { board, open } = useLive();
 	const hasSketch = (board.set.placing.settings.sketch?.items.length ?? 0) > 0;
+	const { caller } = board.set.placing.settings;
 	return (
 		<>
+			{caller && (
+				<Choice onClick={() => open("caller")} small={caller.beat ? "on a beat" : "by touch"}>
+					caller
+				</Choice>
+			)}
+			{board.ladder?.rhythm && (
+				<Choice onClick={() => open("rhythm")} small="clicks at its tempo">
+					rhythm
+				</Choice>
+			)}
 			<Choice onClick={() => open("tally")} small="a set as numbers">
 				tally
 			</Choice>

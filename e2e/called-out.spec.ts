@@ -1,0 +1,71 @@
+import { readyForNoSignal } from "./noSignal";
+import { onDevice } from "./onDevice";
+import { accessible, expect, good, test, touch } from "./studio";
+
+test.use({
+	demo: true,
+	viewport: { width: 390, height: 844 },
+	hasTouch: true,
+	isMobile: true,
+	serviceWorkers: "allow",
+	expected: /ERR_|Failed to fetch|Failed to load resource/,
+});
+
+test("forty targets called on a beat, on the phone without a signal, and how each of them went", async ({
+	page,
+	studio,
+}) => {
+	test.setTimeout(180_000);
+	await page.goto("/ladders/nimue-balls");
+	const calls = page.getByRole("button", { name: "call it in the lesson, in a mixed order" });
+	await page.getByRole("button", { name: "Two balls in one hand, a ball held", exact: true }).click();
+	await calls.click();
+	await page.getByLabel("What is called, with commas between").fill("A, B, A");
+	await expect(page.getByText(/The caller would call one thing under two places/)).toBeVisible();
+	await page.getByLabel("What is called, with commas between").fill("A, B, C, D");
+	await page.getByLabel("on a beat, else with each touch").check();
+	await page.getByLabel("Seconds from call to call").fill("0");
+	await expect(page.getByText(/The beat is 0 seconds; 0.5 to 120 are needed/)).toBeVisible();
+	await page.getByLabel("Seconds from call to call").fill("0.8");
+	await page.getByLabel("Tries per set").fill("40");
+	await page.getByLabel("Tries per lesson").fill("60");
+	await expect(page.getByTestId("calls-ahead")).toContainText(/[A-D] · [A-D]/);
+	await expect(page.locator("[data-standing]")).toHaveAttribute("data-standing", "kept");
+
+	await readyForNoSignal(page);
+	await studio.kill();
+	await page.goto("/students");
+	await page.getByRole("button", { name: /^lesson: Nimue Hartwell/ }).first().tap();
+	await touch(page, "more").tap();
+	await page.getByRole("button", { name: /^caller/ }).tap();
+	await accessible(page);
+	await touch(page, "start").tap();
+	const call = page.getByTestId("call");
+	const fields = page.getByRole("group", { name: "What was that one?" });
+	const heard: string[] = [];
+	for (let nth = 0; nth < 40; nth++) {
+		await expect(call).toHaveAttribute("data-nth", String(nth));
+		heard.push((await call.locator("p:not([hidden])").getAttribute("data-word")) ?? "");
+		// Somebody throws first: an answer comes half a beat later.
+		await page.waitForTimeout(450);
+		if (nth === 7) continue;
+		if (heard.at(-1) === "D") await fields.getByRole("button").first().tap();
+		else await good(page).tap();
+	}
+	await expect(call).toContainText("that was the set");
+	await touch(page, "close").tap();
+
+	const tries = (await onDevice(page)).filter(({ kind }) => kind === "attempt");
+	const bodies = tries.map(({ body }) => body as { called: string; nth: number; result: string });
+	expect(bodies.map(({ nth }) => nth)).toEqual(heard.map((_, i) => i).filter((i) => i !== 7));
+	expect(bodies.map(({ called }) => called)).toEqual(heard.filter((_, i) => i !== 7));
+	// Each equally often in each block of four.
+	for (let at = 0; at < 40; at += 4) expect([...heard.slice(at, at + 4)].sort().join("")).toBe("ABCD");
+
+	await touch(page, "more").tap();
+	await page.getByRole("link", { name: "wrap up" }).tap();
+	const table = page.getByTestId("by-target");
+	await expect(table.getByRole("row", { name: /^D/ })).toContainText(/0 of (9|10)/);
+	await expect(page.getByText("1 call that nobody answered: nothing is known of it.")).toBeVisible();
+	await accessible(page);
+});
