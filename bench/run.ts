@@ -1,3 +1,4 @@
+import { beat } from "./beat";
 import { between } from "./between";
 import { courtside, memory } from "./courtside";
 import { curves } from "./curves";
@@ -23,6 +24,7 @@ const benches: Record<string, () => void | Promise<void>> = {
 	plan,
 	fits,
 	tap,
+	beat,
 	courtside,
 	memory,
 	between,

@@ -10,8 +10,9 @@ import type { Attempt } from "@/core/log/kinds";
 import { noteFor } from "@/core/log/noteFor";
 import type { LessonView, SetView } from "@/core/log/view";
 import { wrapUp } from "@/core/log/wrap";
+import { changedHere, improvised } from "@/core/pack/changed";
 import type { PackLadder } from "@/core/pack/pack";
-import { changedHere, improvised, placeOn } from "@/core/pack/placing";
+import { placeOn } from "@/core/pack/placing";
 import { Skill } from "@/core/skill/skill";
 
 /**

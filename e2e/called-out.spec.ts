@@ -35,7 +35,10 @@ test("forty targets called on a beat, on the phone without a signal, and how eac
 	await readyForNoSignal(page);
 	await studio.kill();
 	await page.goto("/students");
-	await page.getByRole("button", { name: /^lesson: Nimue Hartwell/ }).first().tap();
+	await page
+		.getByRole("button", { name: /^lesson: Nimue Hartwell/ })
+		.first()
+		.tap();
 	await touch(page, "more").tap();
 	await page.getByRole("button", { name: /^caller/ }).tap();
 	await accessible(page);

@@ -12,6 +12,7 @@ export const pages = {
 		"/records",
 		"/note",
 		"/studio",
+		"/load",
 		"/stations",
 		"/rounds",
 		"/find?q=elbow",

@@ -1,4 +1,4 @@
-import { accessible, allSent, expect, good, test, touch } from "./studio";
+import { accessible, advice, allSent, answer, expect, good, test, touch } from "./studio";
 
 test.use({ demo: true, viewport: { width: 390, height: 844 } });
 
@@ -36,4 +36,50 @@ test("tries are load; a limit that is reached is said, and takes its rungs out o
 	await expect(
 		page.getByText(/Taken out for Jory Tamblyn: its limit for the knee is reached: 3 of 3 today/).first(),
 	).toBeVisible();
+});
+
+test("a limit reached in the lesson is what the advice says first; raised with a reason it goes on, and the week shows it", async ({
+	page,
+}) => {
+	await page.goto("/students/jory/load");
+	const knee = page.getByRole("region", { name: "Knee" });
+	await knee.getByLabel("At most in a day").fill("3");
+	await touch(page, "keep the limit for the knee").click();
+	await expect(knee).toContainText("of 3");
+
+	await page.goto("/students/jory");
+	await touch(page, "lesson: Unicycle, ten metres free, none").click();
+	await good(page).click();
+	await good(page).click();
+	await expect(advice(page)).not.toContainText("Enough for the knee");
+	await touch(page, "no count").click();
+	await expect(advice(page)).toContainText("Enough for the knee");
+	await expect(advice(page)).toContainText("3 of 3 today. Other work, or more of it with a reason.");
+	await answer(page, "otherwise");
+	await expect(advice(page)).toContainText("Enough for the knee");
+	await advice(page).getByText("Enough for the knee").click();
+	const drawer = page.getByRole("region", { name: "Enough for the knee" });
+	await accessible(page);
+	await drawer.getByLabel("to", { exact: true }).fill("3");
+	await drawer.getByLabel("Why the knee may take more").fill("dress rehearsal");
+	await drawer.getByRole("button", { name: "raise it" }).click();
+	await expect(drawer.getByRole("alert")).toHaveText(
+		"3 is not more than the 3 there are already; 4 at least is needed.",
+	);
+	await expect(drawer.getByLabel("Why the knee may take more")).toHaveValue("dress rehearsal");
+	await drawer.getByLabel("to", { exact: true }).fill("5");
+	await drawer.getByRole("button", { name: "raise it" }).click();
+	await expect(advice(page)).not.toContainText("Enough for the knee");
+	await good(page).click();
+	await good(page).click();
+	await expect(advice(page)).toContainText("5 of 5 today");
+	await allSent(page);
+
+	await page.goto("/students/jory/load");
+	await expect(knee).toContainText("raised to 5 for that day. dress rehearsal");
+	await expect(knee).toContainText("5 today, of 5");
+	await page.goto("/load");
+	await expect(page.getByRole("row", { name: /^Jory Tamblyn knee/ }).first()).toContainText("5 of 5 today, enough");
+	// Named in a plan of that day.
+	await page.goto("/plans");
 });

@@ -1,8 +1,9 @@
 import { v7 as uuid } from "uuid";
 import { beginLesson } from "@/core/commands/begin";
 import type { Body } from "@/core/log/kinds";
+import { placeQuick } from "@/core/pack/changed";
 import type { Pack } from "@/core/pack/pack";
-import { beginsOn, placeOn, placeQuick, variationOn } from "@/core/pack/placing";
+import { beginsOn, placeOn, variationOn } from "@/core/pack/placing";
 import { cutText } from "@/core/text/fields";
 import { lessonsHere, packAhead } from "./ahead";
 import { now } from "./now";

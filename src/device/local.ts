@@ -1,5 +1,6 @@
 import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from "idb";
 import { v7 as uuid } from "uuid";
+import { hashOf } from "@/core/hash/hash";
 import { isDoubtful } from "@/core/log/days";
 import { type Actor, type EventDraft, envelope, type LogEvent, type Now } from "@/core/log/event";
 import { highestLamport } from "@/core/log/order";
@@ -178,8 +179,18 @@ export class Local {
 		return restored;
 	}
 
-	packOf(lesson: string): Promise<Pack | undefined> {
-		return this.db.get("packs", lesson);
+	/** One that was kept before packs said their rungs' versions says them now. */
+	async packOf(lesson: string): Promise<Pack | undefined> {
+		const pack = await this.db.get("packs", lesson);
+		return (
+			pack && {
+				...pack,
+				ladders: pack.ladders.map((ladder) => ({
+					...ladder,
+					rungs: ladder.rungs.map((rung) => ({ ...rung, version: rung.version ?? hashOf(rung.settings) })),
+				})),
+			}
+		);
 	}
 
 	async keepPack(lesson: string, pack: Pack): Promise<void> {

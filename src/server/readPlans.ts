@@ -1,6 +1,7 @@
 import type { Coach } from "@/core/coach/coach";
 import { pastTries } from "@/core/estimate/pastTries";
 import { limitsOf } from "@/core/ladder/limits";
+import type { Reached } from "@/core/load/load";
 import { sideWords } from "@/core/people/student";
 import { gather, type KnownLadder, type KnownStudent } from "@/core/plan/candidates";
 import { paceOf } from "@/core/plan/pace";
@@ -12,6 +13,7 @@ import type { Store } from "@/store/db";
 import { keyCues } from "@/store/keyCues";
 import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
 import { lastOpenings, lessonsOf, lessonView } from "@/store/lessons";
+import { limitsOn } from "@/store/loads";
 import { findPlan, type PlanRow, plansBefore, plansFrom } from "@/store/plans";
 import { upToDate } from "@/store/projection";
 import { openParked, openPromises } from "@/store/said";
@@ -26,6 +28,7 @@ function known(
 	day: string,
 	leaving: Parameters<typeof pastTries>[2],
 	all: readonly LadderRow[],
+	reached: readonly Reached[],
 ): KnownLadder {
 	const { ladder, rail, followed } = row;
 	const sees = { side: ladder.side, strong: student.strongSide };
@@ -40,7 +43,7 @@ function known(
 		holes: rail.holes,
 		pegIndex: rail.pegIndex,
 		last,
-		limits: limitsOf(ladder.rungs, student),
+		limits: limitsOf(ladder.rungs, student, reached),
 		tries: (at) => pastTries(rail.holes[at] ?? null, day, leaving),
 		name: (at) => readSides(ladder.rungs[at]?.settings.name ?? "", sees),
 	};
@@ -54,6 +57,8 @@ async function knowStudent(
 ): Promise<{ known: KnownStudent; cues: string[] } | null> {
 	const row = await findStudent(open, id);
 	if (!row) return null;
+	const loads = await limitsOn(open, [row], { byAge: coach.loadByAge, day });
+	const reached = loads.get(id)?.reached ?? [];
 	const [ladders, parked, promises, lessons, cues] = await Promise.all([
 		railedLadders(open, { students: [id] }),
 		openParked(open, id),
@@ -75,7 +80,7 @@ async function knowStudent(
 				views.filter((view) => view !== null),
 				id,
 			),
-			ladders: inUse.map((ladder) => known(ladder, row.student, day, coach, inUse)),
+			ladders: inUse.map((ladder) => known(ladder, row.student, day, coach, inUse, reached)),
 		},
 		cues: inUse.flatMap(({ last }) => last?.cue ?? []),
 	};
@@ -111,6 +116,8 @@ export interface PlanPageProps {
 	names: Record<string, string>;
 	/** What the plan's students have, and what they lack. */
 	kits: { id: string; kit: string; lacks: readonly string[] }[];
+	/** Limits of load that are reached on its day, and by whom. */
+	enough: { name: string; reached: Reached[] }[];
 }
 
 export async function readPlan(id: string): Promise<PlanPageProps | null> {
@@ -118,11 +125,18 @@ export async function readPlan(id: string): Promise<PlanPageProps | null> {
 	const [row, people] = await Promise.all([findPlan(open, id), studentNames(open)]);
 	if (!row) return null;
 	const theirs = await Promise.all(row.plan.students.map((student) => findStudent(open, student)));
+	const there = theirs.filter((one) => one !== null);
+	const { coach } = await findCoach(open);
+	const loads = await limitsOn(open, there, { byAge: coach.loadByAge, day: row.plan.day });
 	return {
 		at: { id: row.id, rev: row.rev },
 		plan: row.plan,
 		archived: row.archived,
-		kits: theirs.flatMap((one) => (one ? [{ id: one.id, kit: one.student.kit, lacks: one.student.lacks ?? [] }] : [])),
+		kits: there.map((one) => ({ id: one.id, kit: one.student.kit, lacks: one.student.lacks ?? [] })),
+		enough: there.flatMap(({ id: student, student: { name } }) => {
+			const reached = loads.get(student)?.reached ?? [];
+			return reached.length > 0 ? [{ name, reached }] : [];
+		}),
 		names: Object.fromEntries(people.filter((one) => !one.archived).map((one) => [one.id, one.name])),
 	};
 }

@@ -8,6 +8,7 @@ import { digestLesson } from "@/core/log/digest";
 import type { LogEvent } from "@/core/log/event";
 import { foldLesson } from "@/core/log/fold";
 import { hashEvent } from "@/core/log/parseEvent";
+import { versioned } from "@/core/pack/packLadder";
 import { openStore, type Store } from "./db";
 import { eventsAfter, listQuarantine, pushEvents } from "./events";
 import { addLadder, findLadder, saveLadder, takeNewSkill } from "./ladders";
@@ -51,7 +52,7 @@ afterEach(() => {
 	rmSync(folder, { recursive: true });
 });
 
-const onLadder = { ...ladderWith(), rungs: ladder.rungs };
+const onLadder = { ...ladderWith(), rungs: versioned(ladder.rungs) };
 const lesson = (device = "phone") => new Phone(device).begin(onLadder, "r1").row("gmg");
 const kept = async () => (await eventsAfter(store, 0)).events;
 

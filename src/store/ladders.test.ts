@@ -5,6 +5,7 @@ import { ladderWith, Phone, positions } from "@/core/__tests__/phone";
 import { freshCoach } from "@/core/coach/coach";
 import { type Ladder, threeRungs } from "@/core/ladder/ladder";
 import { foldLesson } from "@/core/log/fold";
+import { versioned } from "@/core/pack/packLadder";
 import { beginsOn, placeOn, variationOn } from "@/core/pack/placing";
 import { exportWorkbook } from "./bulk/exportWorkbook";
 import { findCoach, saveCoach } from "./coach";
@@ -90,7 +91,7 @@ test("what a ladder said when it was built, and at any moment since", async () =
 });
 
 test("an edit of a ladder in use changes no try that was logged on it", async () => {
-	const phone = new Phone().begin({ ...ladderWith(), rungs: ladder.rungs }, "r2").row("gmg");
+	const phone = new Phone().begin({ ...ladderWith(), rungs: versioned(ladder.rungs) }, "r2").row("gmg");
 	await pushEvents(store, "phone", phone.events);
 	const before = (await eventsAfter(store, 0)).events;
 	await saveLadder(store, changed(12), await at());

@@ -1,5 +1,6 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { reachedOn } from "@/core/load/load";
+import { versioned } from "@/core/pack/packLadder";
 import { type Assignment, freshItem, USUAL } from "@/core/practice/assignment";
 import { store } from "@/store/__tests__/smallStudio";
 import { serverDay } from "./days";
@@ -28,7 +29,7 @@ async function held(): Promise<string> {
 	);
 	expect(made.ok).toBe(true);
 	const phone = new Phone("phone", "lesson")
-		.begin({ ...ladderWith(), id: "loaded", student: "student", rungs }, "r1")
+		.begin({ ...ladderWith(), id: "loaded", student: "student", rungs: versioned(rungs) }, "r1")
 		.row("gmgnmggg");
 	await pushEvents(store, "phone", phone.events);
 	await catchUp(store);

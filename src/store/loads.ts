@@ -1,23 +1,71 @@
-import { and, eq, gte, inArray } from "drizzle-orm";
+import { and, eq, gte, inArray, ne } from "drizzle-orm";
 import type { Rung } from "@/core/ladder/rung";
-import { addDays, type LoadDay, timesTries } from "@/core/load/load";
+import { COACH } from "@/core/load/inLesson";
+import {
+	type AgeLimit,
+	addDays,
+	type LoadDay,
+	type LoadLimit,
+	limitsFor,
+	type Raise,
+	type Reached,
+	raisedOn,
+	reachedOn,
+	timesTries,
+} from "@/core/load/load";
 import type { Body } from "@/core/log/kinds";
+import type { Student } from "@/core/people/student";
+import { dayAfter } from "@/core/text/fields";
 import type { Store } from "./db";
 import * as t from "./schema";
 import { holds } from "./takenBack";
 
 /** What lessons and practice put on a student's parts since a day, by the day. Needs the projections up to date. */
-export async function loadSince({ db }: Store, student: string, since: string): Promise<LoadDay[]> {
+export async function loadSince(
+	{ db }: Store,
+	student: string,
+	since: string,
+	without: string | null = null,
+): Promise<LoadDay[]> {
 	const lessons = await db
 		.selectDistinct({ lesson: t.lessonWork.lesson, day: t.lessonWork.day, body: t.lessonDigest.body })
 		.from(t.lessonWork)
 		.innerJoin(t.lessonDigest, eq(t.lessonDigest.lesson, t.lessonWork.lesson))
-		.where(and(eq(t.lessonWork.student, student), gte(t.lessonWork.day, since)));
+		.where(
+			and(eq(t.lessonWork.student, student), gte(t.lessonWork.day, since), ne(t.lessonWork.lesson, without ?? "")),
+		);
 	const held = lessons.flatMap(({ day, body }): LoadDay[] => {
 		const parts = body.load?.[student];
 		return parts ? [{ day, parts }] : [];
 	});
 	return addDays(held, await practiceLoad(db, student, since));
+}
+
+/** What feeding put on the coach since a day. */
+export async function coachLoadSince({ db }: Store, since: string): Promise<LoadDay[]> {
+	const lessons = await db
+		.selectDistinct({ lesson: t.lessonWork.lesson, day: t.lessonWork.day, body: t.lessonDigest.body })
+		.from(t.lessonWork)
+		.innerJoin(t.lessonDigest, eq(t.lessonDigest.lesson, t.lessonWork.lesson))
+		.where(gte(t.lessonWork.day, since));
+	return addDays(
+		lessons.flatMap(({ day, body }): LoadDay[] => {
+			const parts = body.load?.[COACH];
+			return parts ? [{ day, parts }] : [];
+		}),
+	);
+}
+
+/** Limits that were raised since a day, by the student. */
+export async function raisesSince({ db }: Store, since: string): Promise<Map<string, Raise[]>> {
+	const rows = await db
+		.select({ student: t.event.student, day: t.event.localDay, body: t.event.body })
+		.from(t.event)
+		.where(and(eq(t.event.kind, "load.raised"), gte(t.event.localDay, since), holds));
+	const raises = new Map<string, Raise[]>();
+	for (const { student, day, body } of rows)
+		if (student) raises.set(student, [...(raises.get(student) ?? []), { ...(body as Body<"load.raised">), day }]);
+	return raises;
 }
 
 /** Practice loads as its rung does in a lesson; a drill of its own, or of a rung that is gone, loads nothing that is known. */
@@ -38,4 +86,42 @@ async function practiceLoad(db: Store["db"], student: string, since: string): Pr
 		day,
 		parts: timesTries(loads.get(rung ?? "") ?? {}, (body as Body<"practice">).tries),
 	}));
+}
+
+/** What stands against somebody's limits on a day. */
+export interface LimitsOn {
+	/** As they hold that day, raises included. */
+	limits: LoadLimit[];
+	days: LoadDay[];
+	raises: Raise[];
+	reached: Reached[];
+}
+
+/** A day's limits of the students who have any, by the student. `without` leaves a lesson out. */
+export async function limitsOn(
+	store: Store,
+	students: readonly { id: string; student: Pick<Student, "loadLimits" | "born"> }[],
+	{
+		byAge = [],
+		day,
+		without = null,
+	}: { byAge?: readonly AgeLimit[] | undefined; day: string; without?: string | null },
+): Promise<Map<string, LimitsOn>> {
+	const since = dayAfter(day, -6);
+	const limited = students.flatMap(({ id, student }) => {
+		const usual = limitsFor(student, byAge, day);
+		return usual.length > 0 ? [{ id, usual }] : [];
+	});
+	if (limited.length === 0) return new Map();
+	const all = await raisesSince(store, since);
+	return new Map(
+		await Promise.all(
+			limited.map(async ({ id, usual }) => {
+				const days = await loadSince(store, id, since, without);
+				const raises = all.get(id) ?? [];
+				const limits = raisedOn(usual, raises, day);
+				return [id, { limits, days, raises, reached: reachedOn(days, limits, day) }] as const;
+			}),
+		),
+	);
 }

@@ -1,9 +1,8 @@
 import { and, eq, ne } from "drizzle-orm";
 import { digestLadder } from "@/core/ladder/digest";
 import { foldRail } from "@/core/ladder/rail";
-import { type Reached, reachedOn } from "@/core/load/load";
 import type { Pack } from "@/core/pack/pack";
-import { packLadder } from "@/core/pack/packLadder";
+import { type Around, packLadder } from "@/core/pack/packLadder";
 import { takePlan } from "@/core/plan/take";
 import { dayAfter } from "@/core/text/fields";
 import { findCoach } from "./coach";
@@ -14,13 +13,13 @@ import { keyCues } from "./keyCues";
 import { railedLadders } from "./ladders";
 import { digestsFor } from "./lessonDigests";
 import { lastOpenings, openLessons, studentDigests, usedSince } from "./lessons";
-import { loadSince } from "./loads";
+import { type LimitsOn, limitsOn } from "./loads";
 import { plansFrom } from "./plans";
 import { catchUp } from "./projection";
 import { causeMarks, openParked, openPromises } from "./said";
 import * as t from "./schema";
 import { skillNames } from "./skills";
-import { listStudents, type StudentRow } from "./students";
+import { listStudents } from "./students";
 import { studioMark } from "./studio";
 
 /** As many lessons as a week holds. */
@@ -56,7 +55,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 	const found = new Map(
 		await Promise.all(skillIds.map(async (skill) => [skill, await causeMarks(store, skill)] as const)),
 	);
-	const reached = await reachedToday(store, students);
+	const loads = await limitsOn(store, students, { byAge: coach.loadByAge, day: serverDay(), without });
 	const around = (row: { id: string; student: string; skill: string }) => {
 		const student = people.get(row.student);
 		if (!student) throw new Error("a ladder was read whose student was not");
@@ -69,7 +68,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 			bandHigh: coach.band.high,
 			unit: coach.unit,
 			...(causes ? { causes } : {}),
-			reached: reached.get(row.student) ?? [],
+			...loadGround(loads.get(row.student)),
 			worked: (digests.get(row.student)?.worked ?? []).map(({ text }) => text),
 			...(used.has(row.id) ? { used: used.get(row.id) } : {}),
 		};
@@ -109,17 +108,17 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 	};
 }
 
-/** Limits of load that are reached today, of the few students who have any. */
-async function reachedToday(store: Store, students: readonly StudentRow[]): Promise<Map<string, Reached[]>> {
-	const day = serverDay();
-	const limited = students.filter(({ student }) => (student.loadLimits ?? []).length > 0);
-	const all = await Promise.all(
-		limited.map(async ({ id, student }) => {
-			const days = await loadSince(store, id, dayAfter(day, -6));
-			return [id, reachedOn(days, student.loadLimits ?? [], day)] as const;
+/** A student's limits, with what each part took on the days before, for a device that goes on counting. */
+function loadGround(on: LimitsOn | undefined): Pick<Around, "reached" | "load"> {
+	if (!on) return {};
+	const load = on.limits.map((limit) => ({
+		...limit,
+		before: on.days.flatMap(({ day, parts }) => {
+			const taken = parts[limit.part] ?? 0;
+			return taken > 0 ? [{ day, load: taken }] : [];
 		}),
-	);
-	return new Map(all);
+	}));
+	return { reached: on.reached, load };
 }
 
 async function laddersIn({ db }: Store, lesson: string | null): Promise<Set<string>> {

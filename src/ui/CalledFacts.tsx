@@ -56,7 +56,10 @@ export function CalledFacts({ rung }: { rung: RungWrap }) {
 			)}
 			{answers?.earlyOrLate && <PairLine pair={answers.earlyOrLate} one="In the first half" other="in the second" />}
 			{answers && answers.unanswered > 0 && (
-				<p className="m-0 mute">{plural(answers.unanswered, "call")} that nobody answered: nothing is known of {answers.unanswered === 1 ? "it" : "them"}.</p>
+				<p className="m-0 mute">
+					{plural(answers.unanswered, "call")} that nobody answered: nothing is known of{" "}
+					{answers.unanswered === 1 ? "it" : "them"}.
+				</p>
 			)}
 			{ways && (
 				<PairLine pair={ways} one={byLabel(rung.visits)[0]?.label ?? ""} other={byLabel(rung.visits)[1]?.label ?? ""} />

@@ -13,6 +13,7 @@ import type { Attempt, Placing } from "@/core/log/kinds";
 import { hashEvent } from "@/core/log/parseEvent";
 import type { LessonView, SetView, Visit } from "@/core/log/view";
 import type { PackLadder } from "@/core/pack/pack";
+import { versioned } from "@/core/pack/packLadder";
 import { placeOn } from "@/core/pack/placing";
 import type { KeyPosition } from "@/core/skill/skill";
 
@@ -62,7 +63,7 @@ export function ladderWith(change: Partial<RungSettings> = {}, policy: Policy = 
 		side: "left",
 		policy,
 		positions,
-		rungs: names.map((name, i) => ({ id: `r${i + 1}`, settings: settingsWith({ name, ...change }) })),
+		rungs: versioned(names.map((name, i) => ({ id: `r${i + 1}`, settings: settingsWith({ name, ...change }) }))),
 		peg: "r2",
 		holes: names.map((_, i) => ({ rung: `r${i + 1}`, state: "open", tried, metDays: [], best: null })),
 		last: null,

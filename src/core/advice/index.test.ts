@@ -25,6 +25,15 @@ const streak = { kind: "streak", r: 3 } as const;
 const cases: Case[] = [
 	{ name: "nothing yet", marks: "", line: "carry-on", act: null },
 	{ name: "a good start", marks: "ggg", line: "carry-on", act: null },
+	{
+		name: "a limit of load goes before the checklist",
+		marks: "gg",
+		line: "load",
+		title: "Enough for the knee",
+		act: "next",
+		change: { care: ["mat"] },
+		context: { loadReached: [{ part: "knee", of: "day", load: 120, limit: 120 }] },
+	},
 	// 2 care
 	{ name: "an open checklist", marks: "", line: "care", act: "care", change: { care: ["mat", "spotter"] } },
 	// 3 step up

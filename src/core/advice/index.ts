@@ -1,4 +1,5 @@
 import { everyOf } from "@/core/ladder/care";
+import { reachedInLesson } from "@/core/load/inLesson";
 import { type LessonView, partnerOf, rungKey, type SetView, type Visit, visitOfSet } from "@/core/log/view";
 import { countDays } from "@/core/rules/days";
 import { ENGINE } from "./engine";
@@ -11,6 +12,7 @@ import { carryOn } from "./lines/carryOn";
 import { correct, ease, heldBack, secondCue } from "./lines/correct";
 import { letAdjust } from "./lines/letAdjust";
 import { limit } from "./lines/limit";
+import { load } from "./lines/load";
 import { notYet } from "./lines/notYet";
 import { overCorrected } from "./lines/overCorrected";
 import { pause } from "./lines/pause";
@@ -29,6 +31,7 @@ export { ENGINE };
 /** First match wins: this order is the advice. */
 export const lines: readonly Line[] = [
 	stop,
+	load,
 	care,
 	careAgain,
 	stepUp,
@@ -49,10 +52,10 @@ export const lines: readonly Line[] = [
 ];
 
 /** A warm-up is judged by nothing: only what keeps people safe speaks on it. */
-const warmUpLines: readonly Line[] = [stop, care, careAgain, pause, warmUp];
+const warmUpLines: readonly Line[] = [stop, load, care, careAgain, pause, warmUp];
 
 /** A short look is decided by itself, and nothing else is asked of it. */
-const checkLines: readonly Line[] = [stop, care, careAgain, pause, reCheck];
+const checkLines: readonly Line[] = [stop, load, care, careAgain, pause, reCheck];
 
 type Unnamed = Omit<Advice, "line" | "canSilence">;
 
@@ -159,6 +162,11 @@ export function adviseOn(lesson: LessonView, set: SetView, inputs: AdviceContext
 			const last = lesson.visits.findLast((v) => v.ladder === visit.ladder && v.rung === rung);
 			return last ? last.verdict.left : null;
 		},
-		context: { ...careDue(lesson, visit), days: daysDone(lesson, visit), ...inputs },
+		context: {
+			...careDue(lesson, visit),
+			loadReached: reachedInLesson(lesson, visit.placing),
+			days: daysDone(lesson, visit),
+			...inputs,
+		},
 	});
 }

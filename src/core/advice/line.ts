@@ -1,4 +1,5 @@
 import type { YesOf } from "@/core/ladder/rung";
+import type { Reached } from "@/core/load/load";
 import type { Direction, Variation } from "@/core/log/kinds";
 import type { Verdict, Visit } from "@/core/log/view";
 import type { Cue } from "@/core/skill/cue";
@@ -46,6 +47,8 @@ export interface AdviceContext {
 	careOpen?: readonly string[];
 	/** Checklist items that are due again after so many tries. */
 	careAgain?: readonly string[];
+	/** Limits of load that are reached on this rung. */
+	loadReached?: readonly Reached[];
 	/** For a `days` rule: days met so far, today included, of how many. */
 	days?: { done: number; of: number } | undefined;
 }

@@ -3,6 +3,7 @@ import { inTen } from "@/core/analysis/readings";
 import { Difficulties, difficultyLabels } from "@/core/build/difficulty";
 import { usualDifficulties } from "@/core/build/usual";
 import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
+import { BodyPart } from "@/core/people/body";
 import { complainIn } from "@/core/refusals/complain";
 import { whole } from "@/core/text/fields";
 import { NoteTemplate, noteLabels } from "./noteTemplate";
@@ -13,6 +14,11 @@ export const coachLabels = {
 	low: "lower end of the band",
 	high: "upper end of the band",
 	coin: "the coin",
+	loadByAge: "limits by age",
+	under: "younger than",
+	part: "part of the body",
+	day: "limit of a day",
+	week: "limit of seven days",
 	note: "note",
 	...noteLabels,
 	travel: "minutes between two places",
@@ -45,6 +51,19 @@ export const Coach = z.object({
 	partnersLeftOut: z.optional(z.boolean()),
 	/** One correction in three is held back by a coin, so that there is something to compare cues with. */
 	coin: z.optional(z.boolean()),
+	/** Limits of load for whoever is younger than so many years, where they have none of their own. */
+	loadByAge: z.optional(
+		z
+			.array(
+				z.object({
+					under: whole(1, 100),
+					part: BodyPart,
+					day: z.nullable(whole(1, 100000)),
+					week: z.nullable(whole(1, 100000)),
+				}),
+			)
+			.check(z.maxLength(40)),
+	),
 	/** How a note to the student is written, where it is not the usual way. */
 	note: z.optional(NoteTemplate),
 	/** Minutes it takes from one place of lessons to another; the usual where nothing is said. */

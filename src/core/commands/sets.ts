@@ -106,7 +106,15 @@ const rests = new Set<string>(["rest", "pause"]);
 
 /** Anything that happens between two attempts and belongs to the set in hand. */
 export function inSet<
-	K extends "feedback" | "state" | "pain" | "pain.answered" | "care.confirmed" | "limit.changed" | "seen",
+	K extends
+		| "feedback"
+		| "state"
+		| "pain"
+		| "pain.answered"
+		| "care.confirmed"
+		| "limit.changed"
+		| "load.raised"
+		| "seen",
 >(set: SetView, kind: K, body: Body<K>): Drafts {
 	return [{ ...place(set), kind, body } as Drafts[number]];
 }

@@ -63,6 +63,7 @@ export const rungLabels = {
 	rungs: "rungs",
 	notches: "notches",
 	loads: "load of one try",
+	feederLoads: "load on whoever feeds",
 	care: "checklist",
 	needs: "kit it needs",
 	sketch: "set-up sketch",

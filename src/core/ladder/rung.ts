@@ -60,6 +60,8 @@ export const RungSettings = z
 		notches: z.record(ident, whole(0, 50)),
 		/** Load of one attempt on a body part, in the coach's units. */
 		loads: z.partialRecord(BodyPart, z.number().check(z.gte(0), z.lte(100))),
+		/** And on whoever feeds it. */
+		feederLoads: z.optional(z.partialRecord(BodyPart, z.number().check(z.gte(0), z.lte(100)))),
 		/** Checklist before the first attempt of the day. */
 		care: z.array(label(120)).check(z.maxLength(12)),
 		neverAlone: z.boolean(),

@@ -1,6 +1,17 @@
 import fc from "fast-check";
 import { dayAfter } from "@/core/text/fields";
-import { addDays, cautionOf, type LoadDay, loadOn, mondayOf, reachedOn, timesTries, weeksOf } from "./load";
+import {
+	addDays,
+	cautionOf,
+	type LoadDay,
+	limitsFor,
+	loadOn,
+	mondayOf,
+	raisedOn,
+	reachedOn,
+	timesTries,
+	weeksOf,
+} from "./load";
 
 /** A Friday. */
 const TODAY = "2026-11-27";
@@ -62,4 +73,46 @@ test("whatever is added in whichever order, every day's sum is the sum of its pa
 test("tries times what each loads; nothing for none", () => {
 	expect(timesTries({ shoulder: 1.5, wrist: 0 }, 10)).toEqual({ shoulder: 15 });
 	expect(timesTries({ shoulder: 1 }, 0)).toEqual({});
+});
+
+test("a raise lasts as long as what it raised, and lowers nothing", () => {
+	const limits = [{ part: "knee" as const, day: 50, week: 200 }];
+	const raise = (of: "day" | "week", ago: number, to: number) => ({
+		part: "knee" as const,
+		of,
+		to,
+		day: dayAfter(TODAY, -ago),
+		reason: "a show",
+	});
+	const on = (...raises: ReturnType<typeof raise>[]) => raisedOn(limits, raises, TODAY)[0];
+	expect(on(raise("day", 0, 70))).toEqual({ part: "knee", day: 70, week: 200 });
+	expect(on(raise("day", 1, 70))).toMatchObject({ day: 50 });
+	expect(on(raise("week", 6, 260))).toMatchObject({ week: 260 });
+	expect(on(raise("week", 7, 260))).toMatchObject({ week: 200 });
+	expect(on(raise("day", 0, 20), raise("week", 0, 20))).toEqual(limits[0]);
+	expect(raisedOn([{ part: "knee", day: null, week: 200 }], [raise("day", 0, 70)], TODAY)[0]?.day).toBeNull();
+});
+
+test("of an age the narrowest bracket holds, one's own goes before it, and of an unknown age nothing is assumed", () => {
+	const byAge = [
+		{ under: 18, part: "shoulder" as const, day: 90, week: 400 },
+		{ under: 12, part: "shoulder" as const, day: 40, week: 150 },
+		{ under: 18, part: "knee" as const, day: 60, week: null },
+	];
+	const limitOf = (born: number | null, loadLimits: Parameters<typeof limitsFor>[0]["loadLimits"] = []) =>
+		limitsFor({ born, loadLimits }, byAge, TODAY).map(({ part, day }) => [part, day]);
+	expect(limitOf(2016)).toEqual([
+		["shoulder", 40],
+		["knee", 60],
+	]);
+	expect(limitOf(2010)).toEqual([
+		["shoulder", 90],
+		["knee", 60],
+	]);
+	expect(limitOf(2008)).toEqual([]);
+	expect(limitOf(null)).toEqual([]);
+	expect(limitOf(2016, [{ part: "shoulder", day: 55, week: null }])).toEqual([
+		["shoulder", 55],
+		["knee", 60],
+	]);
 });

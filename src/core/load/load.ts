@@ -33,6 +33,54 @@ export const loadOn = (days: readonly LoadDay[], part: Part, day: string): { day
 	week: on(days, part, dayAfter(day, 1 - WEEK), day),
 });
 
+/** A limit that was raised with a reason: that of a day for that day, that of a week for the seven days from then. */
+export interface Raise {
+	part: Part;
+	of: "day" | "week";
+	to: number;
+	day: string;
+	reason: string;
+}
+
+/** The limits as they hold on a day: a raise lasts as long as what it raised, and lowers nothing. */
+export const raisedOn = (limits: readonly LoadLimit[], raises: readonly Raise[], day: string): LoadLimit[] =>
+	limits.map((limit) => {
+		const raised = (of: Raise["of"], most: number | null): number | null => {
+			if (most === null) return null;
+			const since = of === "day" ? day : dayAfter(day, 1 - WEEK);
+			const to = raises.flatMap((one) =>
+				one.part === limit.part && one.of === of && one.day >= since && one.day <= day ? [one.to] : [],
+			);
+			return Math.max(most, ...to);
+		};
+		return { part: limit.part, day: raised("day", limit.day), week: raised("week", limit.week) };
+	});
+
+/** A limit for whoever is younger than so many years. */
+export interface AgeLimit extends LoadLimit {
+	under: number;
+}
+
+/**
+ * The limits that hold for somebody: their own, and of a part that has none those of their
+ * age, the narrowest bracket they fall into. Of an unknown age nothing is assumed.
+ */
+export function limitsFor(
+	{ loadLimits = [], born }: { loadLimits?: readonly LoadLimit[] | undefined; born: number | null },
+	byAge: readonly AgeLimit[],
+	day: string,
+): LoadLimit[] {
+	const age = born === null ? null : Number(day.slice(0, 4)) - born;
+	const own = new Set(loadLimits.map(({ part }) => part));
+	const narrowest = new Map<Part, AgeLimit>();
+	for (const one of age === null ? [] : byAge) {
+		const known = narrowest.get(one.part);
+		if (!own.has(one.part) && (age as number) < one.under && (!known || one.under < known.under))
+			narrowest.set(one.part, one);
+	}
+	return [...loadLimits, ...[...narrowest.values()].map(({ under: _, ...limit }) => limit)];
+}
+
 export interface Reached {
 	part: Part;
 	/** Of the day or of the rolling week. */

@@ -1,7 +1,8 @@
 import { wayOf } from "@/core/analysis/ways";
 import { type CueTook, cuesTook } from "@/core/insight/cueEffect";
 import { seenIn } from "@/core/insight/seen";
-import { addDays, type LoadDay, timesTries } from "@/core/load/load";
+import { COACH, loadOf } from "@/core/load/inLesson";
+import type { LoadDay } from "@/core/load/load";
 import { isShown } from "@/core/skill/cue";
 import type { CheckDigest } from "./check";
 import { markOf, readMark } from "./marks";
@@ -103,7 +104,7 @@ export interface LessonDigest {
 	students: string[];
 	/** Cues that were given after a fault, by the student, and what followed each. */
 	took?: (CueTook & { student: string })[];
-	/** What all attempts, counted or not, put on each student's parts: tries times what a try loads. */
+	/** What all attempts, counted or not, put on each student's parts: tries times what a try loads, and what they fed; the coach's own under no name. */
 	load?: Record<string, LoadDay["parts"]>;
 	/** All attempts, counted or not. */
 	attempts: number;
@@ -122,16 +123,10 @@ function tookIn(lesson: string, view: LessonView): Pick<LessonDigest, "took"> {
 }
 
 function loadIn(view: LessonView): Pick<LessonDigest, "load"> {
-	const sums = new Map<string, LoadDay[]>();
-	for (const { student, placing, tries, tallies } of view.visits) {
-		if (student === null) continue;
-		const all = tries.length + tallies.reduce((sum, one) => sum + one.tries, 0);
-		const parts = timesTries(placing.settings.loads, all);
-		sums.set(student, [...(sums.get(student) ?? []), { day: "", parts }]);
-	}
-	const load = [...sums].flatMap(([student, days]) => {
-		const parts = addDays(days)[0]?.parts ?? {};
-		return Object.keys(parts).length > 0 ? [[student, parts] as const] : [];
+	const people = [COACH, ...new Set(view.visits.flatMap(({ student }) => student ?? []))];
+	const load = people.flatMap((who) => {
+		const parts = loadOf(view, who);
+		return Object.keys(parts).length > 0 ? [[who, parts] as const] : [];
 	});
 	return load.length > 0 ? { load: Object.fromEntries(load) } : {};
 }

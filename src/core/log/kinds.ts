@@ -119,6 +119,19 @@ export const Placing = z.object({
 	bandHigh: z.optional(z.number().check(z.gte(0.1), z.lte(0.99))),
 	/** A rung stepped down to is re-earned by this short rule, then it is back to `from`. */
 	reEarn: z.nullable(z.object({ from: ident, rule: Rule })),
+	/** Parts this rung loads that have a limit, and what was put on them in the days before this lesson. */
+	load: z.optional(
+		z
+			.array(
+				z.object({
+					part: BodyPart,
+					day: z.nullable(whole(1, 1000000)),
+					week: z.nullable(whole(1, 1000000)),
+					before: z.array(z.object({ day, load: z.number() })).check(z.maxLength(8)),
+				}),
+			)
+			.check(z.maxLength(10)),
+	),
 	/** A coin, tossed by the id of the try a run began with, holds one correction in three back. */
 	coin: z.optional(z.boolean()),
 	/** The skills tried one after the other in one go. */
@@ -235,6 +248,13 @@ export const bodies = {
 	/** The coach counts another device's attempts in after all. */
 	"set.joined": z.object({ set: ident, device: ident }),
 	"limit.changed": z.object({ rung: ident, by: whole(-500, 500) }),
+	/** A part may take more than its limit, this once, and why. */
+	"load.raised": z.object({
+		part: BodyPart,
+		of: z.enum(["day", "week"]),
+		to: whole(1, 1000000),
+		reason: label(200),
+	}),
 	attempt: Attempt,
 	/** In a stretch: the situation came and was let go, or was taken; or something was off. */
 	seen: z.object({

@@ -84,9 +84,12 @@ export const PackLadder = z.object({
 		}),
 	),
 	chain: Placing.shape.chain,
+	/** Limits of load, and what each part took in the days before the lessons still to come. */
+	load: Placing.shape.load,
 	/** Tries that other lessons of a day have used of a rung's limit. */
 	used: z.optional(z.array(z.object({ day: z.string(), rung: ident, tries: z.number() }))),
-	rungs: z.array(Rung),
+	/** Each with the content address of its settings. */
+	rungs: z.array(z.object({ ...Rung.shape, version: z.string() })),
 	/** Before the lessons still to come. */
 	peg: ident,
 	holes: z.array(

@@ -1,6 +1,7 @@
 import { difficultiesOn } from "@/core/build/usual";
 import type { LengthUnit } from "@/core/coach/coach";
-import type { Ladder } from "@/core/ladder/ladder";
+import { hashOf } from "@/core/hash/hash";
+import type { Ladder, Rung } from "@/core/ladder/ladder";
 import type { LastTime } from "@/core/ladder/lastTime";
 import { limitsOf } from "@/core/ladder/limits";
 import type { Rail } from "@/core/ladder/rail";
@@ -27,6 +28,8 @@ export interface Around {
 	coin?: boolean | undefined;
 	/** Limits of load that are reached. */
 	reached?: readonly Reached[];
+	/** Limits of load, and what stood against them before. */
+	load?: PackLadder["load"];
 	/** Cues that worked for this student lately, the best first. */
 	worked?: readonly string[];
 	/** What was found of candidate causes for this student. */
@@ -102,6 +105,10 @@ function packRhythm(skill: Skill, sides: Sides): Pick<PackLadder, "rhythm"> {
 	return { rhythm: { seconds, stretches: stretches.map(said) } };
 }
 
+/** Rungs with the content address of their settings. */
+export const versioned = (rungs: readonly Rung[]): PackLadder["rungs"] =>
+	rungs.map(({ id, settings }) => ({ id, settings, version: hashOf(settings) }));
+
 /** A ladder as a device needs it, from the document, its skill and its rail. */
 export function packLadder(
 	row: { id: string; student: string; skill?: string; ladder: Ladder; followed: Skill },
@@ -138,11 +145,12 @@ export function packLadder(
 		...(around.bandLow === undefined ? {} : { bandLow: around.bandLow }),
 		...(around.bandHigh === undefined ? {} : { bandHigh: around.bandHigh }),
 		...(around.unit === undefined ? {} : { unit: around.unit }),
+		...(around.load && around.load.length > 0 ? { load: around.load } : {}),
 		...(around.used ? { used: around.used } : {}),
 		strong: around.student.strongSide,
 		side,
 		policy,
-		rungs,
+		rungs: versioned(rungs),
 		peg: rail.peg,
 		holes: rail.holes.map((hole) => ({
 			rung: hole.rung,

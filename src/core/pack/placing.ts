@@ -1,6 +1,5 @@
 import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
-import { hashOf } from "@/core/hash/hash";
-import { freshRung, type RungSettings } from "@/core/ladder/rung";
+import type { RungSettings } from "@/core/ladder/rung";
 import type { Placing, Variation, WatchedPosition } from "@/core/log/kinds";
 import { readSides } from "@/core/skill/sides";
 import { cutText } from "@/core/text/fields";
@@ -43,7 +42,7 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 		student: ladder.student,
 		ladder: ladder.id,
 		rung: found.id,
-		rungVersion: hashOf(settings),
+		rungVersion: found.version,
 		settings,
 		// The skill's own order is the causal one: a fault can only come from an earlier position.
 		positions: watchedOn(ladder, settings),
@@ -68,6 +67,7 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 		bandLow: ladder.bandLow ?? BAND_LOW,
 		bandHigh: ladder.bandHigh ?? BAND_HIGH,
 		reEarn: reEarnFrom ? { from: reEarnFrom, rule: RE_EARN } : null,
+		...loadOn(ladder, settings),
 		...(ladder.coin ? { coin: true } : {}),
 		...(ladder.chain ? { chain: ladder.chain } : {}),
 	};
@@ -79,8 +79,14 @@ function usedOn({ used = [] }: PackLadder, rung: string): Pick<Placing, "usedTod
 	return usedToday > 0 ? { usedToday } : {};
 }
 
+/** Of the parts that have a limit, those this rung loads. */
+function loadOn({ load = [] }: PackLadder, { loads }: RungSettings): Pick<Placing, "load"> {
+	const here = load.filter(({ part }) => (loads[part] ?? 0) > 0);
+	return here.length > 0 ? { load: here } : {};
+}
+
 /** The watched positions, as they are kept with a set. */
-const watchedOn = (ladder: PackLadder, { watch, musts }: RungSettings): WatchedPosition[] =>
+export const watchedOn = (ladder: PackLadder, { watch, musts }: RungSettings): WatchedPosition[] =>
 	ladder.positions
 		.filter((position) => watch.includes(position.id))
 		.map(({ id, name, short, fault, cues, worked, must, deduction }) => ({
@@ -95,63 +101,9 @@ const watchedOn = (ladder: PackLadder, { watch, musts }: RungSettings): WatchedP
 		}));
 
 /** Musts of the skill that the rung does not watch: they can be logged all the same. */
-function mustsBeside(ladder: PackLadder, settings: RungSettings): Pick<Placing, "musts"> {
+export function mustsBeside(ladder: PackLadder, settings: RungSettings): Pick<Placing, "musts"> {
 	const musts = ladder.positions.filter(({ id, must }) => must && !settings.watch.includes(id)).map(({ id }) => id);
 	return musts.length > 0 ? { musts: watchedOn(ladder, { ...settings, watch: musts }).slice(0, 12) } : {};
-}
-
-/** A placing with something of its settings changed here and now: the rung itself stays as it is. */
-export function changedHere(placing: Placing, ladder: PackLadder | null, change: Partial<RungSettings>): Placing {
-	const settings = { ...placing.settings, ...change };
-	const { musts, ...rest } = placing;
-	const looked =
-		ladder && change.watch
-			? { positions: watchedOn(ladder, settings), ...mustsBeside(ladder, settings) }
-			: musts
-				? { musts }
-				: {};
-	return { ...rest, settings, rungVersion: hashOf(settings), ...looked };
-}
-
-/** A drill thought of just now, on no ladder yet: it is run like the rung in hand, by the result, and put in order later. */
-export function improvised(id: string, name: string, placing: Placing): Placing {
-	const { watch, triesPerSet, notches, loads, neverAlone, care } = placing.settings;
-	const settings: RungSettings = {
-		...freshRung(name),
-		watch,
-		triesPerSet,
-		notches,
-		loads,
-		neverAlone,
-		care,
-	};
-	const { daysMet: _, easedBy: __, usedToday: ___, ...rest } = placing;
-	return { ...rest, rung: id, settings, rungVersion: hashOf(settings), triedBefore: 0, reEarn: null };
-}
-
-/** A count begun before anybody said for whom: by the result, with plenty of room. */
-export function placeQuick(): Placing {
-	const settings: RungSettings = {
-		...freshRung("Quick count"),
-		rule: { kind: "rolling", k: 9, n: 12 },
-		limit: 100,
-		triesPerSet: 12,
-	};
-	return {
-		student: null,
-		ladder: null,
-		rung: "quick",
-		rungVersion: hashOf(settings),
-		settings,
-		positions: [],
-		side: "none",
-		policy: "mastery",
-		order: [],
-		triedBefore: 0,
-		bandLow: BAND_LOW,
-		bandHigh: BAND_HIGH,
-		reEarn: null,
-	};
 }
 
 /** The form of a rung in the coach's words: its name, or its easier or harder variation. */

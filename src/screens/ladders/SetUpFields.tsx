@@ -29,10 +29,8 @@ export function SetUpFields({
 	const { control, setValue, register, formState } = useFormContext<Ladder>();
 	const path = `rungs.${index}.settings` as const;
 	const notches = useWatch({ control, name: `${path}.notches` }) ?? {};
-	const loads = (useWatch({ control, name: `${path}.loads` }) ?? {}) as Partial<Record<Part, number>>;
 	const errors = formState.errors.rungs?.[index]?.settings;
 	const id = (field: string) => `rung-${index}-${field}`;
-	const loaded = bodyParts.filter((part) => loads[part] !== undefined);
 	return (
 		<>
 			<details className={`${css.full} ${own.aside}`} open={Object.keys(notches).length > 0}>
@@ -87,56 +85,66 @@ export function SetUpFields({
 					{...register(`${path}.neverAlone`)}
 				/>
 			</div>
-			<fieldset className={css.full}>
-				<legend className="form-label m-0">What one try loads, 1 for a usual try; 0 is none</legend>
-				<div className={own.loads}>
-					{loaded.map((part) => (
-						<Form.Group key={part} controlId={id(`load-${part}`)}>
-							<Form.Label className="m-0">{part}</Form.Label>
-							<Form.Control
-								size="sm"
-								type="number"
-								inputMode="decimal"
-								min={0}
-								max={100}
-								step={0.5}
-								value={Number.isNaN(loads[part]) ? "" : loads[part]}
-								onChange={(event) =>
-									setValue(
-										`${path}.loads`,
-										{ ...loads, [part]: event.target.value === "" ? Number.NaN : Number(event.target.value) },
-										{ shouldDirty: true },
-									)
-								}
-							/>
-						</Form.Group>
-					))}
-					{loaded.length < bodyParts.length && (
-						<Form.Select
-							size="sm"
-							style={{ width: "auto" }}
-							aria-label="Another body part that is loaded"
-							value=""
-							onChange={(event) =>
-								setValue(`${path}.loads`, { ...loads, [event.target.value]: 1 }, { shouldDirty: true })
-							}
-						>
-							<option value="">add a body part</option>
-							{bodyParts
-								.filter((part) => !loaded.includes(part))
-								.map((part) => (
-									<option key={part}>{part}</option>
-								))}
-						</Form.Select>
-					)}
-				</div>
-				<Complaint error={wordsOf(errors?.loads)} />
-			</fieldset>
+			<LoadFields index={index} of="loads" label="What one try loads, 1 for a usual try; 0 is none" />
+			<LoadFields index={index} of="feederLoads" label="And on whoever feeds it" />
 			<div className={css.full}>
 				<SketchFields index={index} unit={unit} />
 				<RungSums index={index} />
 			</div>
 		</>
+	);
+}
+
+/** Parts of the body, and what a try puts on each. */
+function LoadFields({ index, of, label }: { index: number; of: "loads" | "feederLoads"; label: string }) {
+	const { control, setValue, formState } = useFormContext<Ladder>();
+	const path = `rungs.${index}.settings.${of}` as const;
+	const loads = (useWatch({ control, name: path }) ?? {}) as Partial<Record<Part, number>>;
+	const loaded = bodyParts.filter((part) => loads[part] !== undefined);
+	return (
+		<fieldset className={css.full}>
+			<legend className="form-label m-0">{label}</legend>
+			<div className={own.loads}>
+				{loaded.map((part) => (
+					<Form.Group key={part} controlId={`rung-${index}-${of}-${part}`}>
+						<Form.Label className="m-0">{part}</Form.Label>
+						<Form.Control
+							size="sm"
+							type="number"
+							inputMode="decimal"
+							min={0}
+							max={100}
+							step={0.5}
+							value={Number.isNaN(loads[part]) ? "" : loads[part]}
+							onChange={(event) =>
+								setValue(
+									path,
+									{ ...loads, [part]: event.target.value === "" ? Number.NaN : Number(event.target.value) },
+									{ shouldDirty: true },
+								)
+							}
+						/>
+					</Form.Group>
+				))}
+				{loaded.length < bodyParts.length && (
+					<Form.Select
+						size="sm"
+						style={{ width: "auto" }}
+						aria-label={of === "loads" ? "Another body part that is loaded" : "Another body part of whoever feeds"}
+						value=""
+						onChange={(event) => setValue(path, { ...loads, [event.target.value]: 1 }, { shouldDirty: true })}
+					>
+						<option value="">add a body part</option>
+						{bodyParts
+							.filter((part) => !loaded.includes(part))
+							.map((part) => (
+								<option key={part}>{part}</option>
+							))}
+					</Form.Select>
+				)}
+			</div>
+			<Complaint error={wordsOf(formState.errors.rungs?.[index]?.settings?.[of])} />
+		</fieldset>
 	);
 }
 

@@ -25,6 +25,12 @@ function heardIn(event: LiveEvent): [string, string][] {
 			return [[event.body.name, event.body.how === "told" ? "told" : "named by themselves"]];
 		case "felt.better":
 			return [["Felt better:", event.body.label]];
+		case "load.raised": {
+			const { part, of, to, reason } = event.body;
+			return [
+				[`The limit for the ${part} was raised to ${to} ${of === "day" ? "that day" : "for seven days"}:`, reason],
+			];
+		}
 		case "own.mark":
 			return [[`${event.body.skill}, own mark:`, `${event.body.mark} of ten`]];
 		case "cause.marked":

@@ -19,6 +19,7 @@ const undoWords: Record<string, string> = {
 	pain: "pain mark",
 	"pain.answered": "going on after pain",
 	"limit.changed": "limit",
+	"load.raised": "raised limit",
 	"advice.followed": "step",
 	"advice.overruled": "otherwise",
 	"peg.moved": "peg move",
@@ -42,6 +43,7 @@ export function useActs(lesson: LessonOnDevice) {
 	const acts = useMemo(() => {
 		const desk = deskOf(lesson, () => setTakenBack(null));
 		return {
+			desk,
 			...tryActs(desk),
 			...saidActs(desk),
 			...setActs(desk),

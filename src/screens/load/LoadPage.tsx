@@ -5,7 +5,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { cautionOf, type LoadLimit, loadOn, reachedOn, USUAL_CAUTION, weeksOf } from "@/core/load/load";
+import { cautionOf, type LoadLimit, loadOn, raisedOn, reachedOn, USUAL_CAUTION, weeksOf } from "@/core/load/load";
 import { bodyParts } from "@/core/people/body";
 import { capital } from "@/core/text/wording";
 import { keepStudent } from "@/server/actions";
@@ -22,8 +22,8 @@ type Part = (typeof bodyParts)[number];
 const SHOWN_WEEKS = 8;
 
 /** What every try put on each part of the body, lessons and practice, counted or not; and how much is enough. */
-export function LoadPage({ at, student, day, from, days }: LoadPageProps) {
-	const limits = student.loadLimits ?? [];
+export function LoadPage(props: LoadPageProps) {
+	const { at, student, days, limits } = props;
 	const loaded = bodyParts.filter(
 		(part) => limits.some((limit) => limit.part === part) || days.some(({ parts }) => (parts[part] ?? 0) > 0),
 	);
@@ -48,7 +48,7 @@ export function LoadPage({ at, student, day, from, days }: LoadPageProps) {
 				</p>
 			)}
 			{shown.map((part) => (
-				<PartLoad key={part} at={at} student={student} part={part} day={day} from={from} days={days} />
+				<PartLoad key={part} {...props} part={part} />
 			))}
 			{rest.length > 0 && (
 				<FormRow id="another-part" label="A limit for another part" className="mt-4">
@@ -60,7 +60,10 @@ export function LoadPage({ at, student, day, from, days }: LoadPageProps) {
 					</Form.Select>
 				</FormRow>
 			)}
-			<p className="hint mt-4">
+			<p className="mt-4">
+				<Link href="/load">Everybody’s load, limits by age, and your own arm</Link>
+			</p>
+			<p className="hint">
 				A limit is the coach’s own. What the discipline’s body, the venue or a licensed professional says goes before
 				it.
 			</p>
@@ -68,8 +71,11 @@ export function LoadPage({ at, student, day, from, days }: LoadPageProps) {
 	);
 }
 
-function PartLoad({ at, student, part, day, from, days }: LoadPageProps & { part: Part }) {
-	const limit = (student.loadLimits ?? []).find((one) => one.part === part) ?? null;
+function PartLoad({ at, student, part, day, from, days, limits, raises }: LoadPageProps & { part: Part }) {
+	const own = (student.loadLimits ?? []).find((one) => one.part === part) ?? null;
+	const usual = limits.find((one) => one.part === part) ?? null;
+	const [limit = null] = usual ? raisedOn([usual], raises, day) : [];
+	const raised = raises.filter((one) => one.part === part);
 	const now = loadOn(days, part, day);
 	const caution = cautionOf(days, part, day);
 	const reached = limit ? reachedOn(days, [limit], day) : [];
@@ -100,8 +106,19 @@ function PartLoad({ at, student, part, day, from, days }: LoadPageProps & { part
 				</p>
 			)}
 			<LoadLine days={days} part={part} from={from} day={day} limit={limit?.week ?? null} />
+			{raised.map((one) => (
+				<p key={`${one.day}${one.of}${one.to}`} className="m-0" dir="auto">
+					{dayWords(one.day, day)}: raised to <b>{one.to}</b> {one.of === "day" ? "for that day" : "for seven days"}.{" "}
+					<span className="mute">{one.reason}</span>
+				</p>
+			))}
+			{!own && usual && (
+				<p className="mute m-0">
+					The limit of their age, <Link href="/load">for everybody</Link>; one of their own goes before it.
+				</p>
+			)}
 			<Weeks days={days} part={part} day={day} />
-			<Limits at={at} student={student} part={part} limit={limit} />
+			<Limits at={at} student={student} part={part} limit={own} />
 		</section>
 	);
 }

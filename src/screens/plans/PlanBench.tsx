@@ -24,7 +24,7 @@ import css from "./plans.module.css";
 import { usePlan } from "./usePlan";
 
 /** A lesson planned to the clock: what is in it as one upright line of minutes, what is not, and how likely it runs over. */
-export function PlanBench({ at, plan: document, names, kits, day }: PlanPageProps & { day: string }) {
+export function PlanBench({ at, plan: document, names, kits, enough, day }: PlanPageProps & { day: string }) {
 	const { plan, edit, steps, inForce, view, refusals } = usePlan(at, document, names);
 	const [inHand, setInHand] = useState<string | null>(null);
 	useUndoKeys(steps.undo, steps.redo);
@@ -33,7 +33,18 @@ export function PlanBench({ at, plan: document, names, kits, day }: PlanPageProp
 		<BenchPage
 			wide
 			keys={[]}
-			margin={<PlanMargin kits={kits} id={at.id} plan={plan} view={view} names={names} onChange={edit} day={day} />}
+			margin={
+				<PlanMargin
+					kits={kits}
+					enough={enough}
+					id={at.id}
+					plan={plan}
+					view={view}
+					names={names}
+					onChange={edit}
+					day={day}
+				/>
+			}
 		>
 			<div className={css.title}>
 				<h1>

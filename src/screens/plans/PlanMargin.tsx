@@ -22,11 +22,13 @@ export function PlanMargin({
 	view,
 	names,
 	kits,
+	enough,
 	onChange,
 	day,
 }: {
 	id: string;
 	kits: PlanPageProps["kits"];
+	enough: PlanPageProps["enough"];
 	plan: LessonPlan;
 	view: PlanView | null;
 	names: Record<string, string>;
@@ -40,6 +42,18 @@ export function PlanMargin({
 	};
 	return (
 		<>
+			{enough.map(({ name, reached }) => (
+				<p key={name} className="asks" dir="auto">
+					{name}:{" "}
+					{reached
+						.map(
+							({ part, of, load, limit }) =>
+								`enough for the ${part}, ${Math.round(load)} of ${limit} ${of === "day" ? "that day" : "in seven days"}`,
+						)
+						.join("; ")}
+					. Rungs that load it are taken out of the lesson.
+				</p>
+			))}
 			<h2>All through the lesson</h2>
 			<FormRow id="watch-0" label="Watch">
 				<Form.Control dir="auto" value={plan.watch[0] ?? ""} onChange={(event) => watch(0, event.target.value)} />

@@ -3,6 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { ladderWith, Phone, positions } from "@/core/__tests__/phone";
 import { threeRungs } from "@/core/ladder/ladder";
+import { versioned } from "@/core/pack/packLadder";
 import { exportWorkbook } from "../bulk/exportWorkbook";
 import { type Preview, stageWorkbook } from "../bulk/stage";
 import { type TakeIn, takeInStaged } from "../bulk/takeIn";
@@ -39,7 +40,7 @@ const ladder = {
 		rung.id === "r3" ? { ...rung, settings: { ...rung.settings, watch: ["p1"] } } : rung,
 	),
 };
-export const onLadder = { ...ladderWith(), rungs: ladder.rungs };
+export const onLadder = { ...ladderWith(), rungs: versioned(ladder.rungs) };
 
 beforeEach(async () => {
 	folder = mkdtempSync(join(tmpdir(), "peg-bulk-"));

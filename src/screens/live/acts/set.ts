@@ -1,9 +1,8 @@
 import { v7 as uuid } from "uuid";
 import * as commands from "@/core/commands";
-import { MAX_WATCHED } from "@/core/ladder/rung";
 import type { Variation } from "@/core/log/kinds";
 import type { PackLadder } from "@/core/pack/pack";
-import { changedHere } from "@/core/pack/placing";
+
 import type { Desk } from "./desk";
 import { waitingOn } from "./way";
 
@@ -26,14 +25,6 @@ export const setActs = ({ now, view, write }: Desk) => ({
 		if (set.variation === to) return;
 		write(commands.inForm(uuid, view(), set, to));
 	},
-	/** Another position is watched, or one no longer: a new set under settings of its own. */
-	watch(position: string) {
-		const { set, ladder } = now();
-		const { watch } = set.placing.settings;
-		const others = watch.filter((one) => one !== position);
-		const next = others.length < watch.length ? others : [...watch.slice(0, MAX_WATCHED - 1), position];
-		write(commands.runUnder(uuid, view(), set, changedHere(set.placing, ladder, { watch: next })));
-	},
 	/** A stretch without separate tries begins on the rung in hand, or ends; the count goes on after it. */
 	stretch() {
 		const { set } = now();
@@ -43,11 +34,6 @@ export const setActs = ({ now, view, write }: Desk) => ({
 	/** The easier form is the rung for this student today, or the rung is itself again. */
 	easeForThem() {
 		write(commands.easeForThem(uuid, view(), now().set));
-	},
-	/** So many tries to a set from now on. */
-	setOf(tries: number) {
-		const { set, ladder } = now();
-		write(commands.runUnder(uuid, view(), set, changedHere(set.placing, ladder, { triesPerSet: tries })));
 	},
 	takeBreak(minutes: number, comeBackWith: Variation) {
 		write(commands.takeBreak(view(), now().set, minutes, comeBackWith));

@@ -1,12 +1,11 @@
 import { v7 as uuid } from "uuid";
 import type { Advice } from "@/core/advice";
 import * as commands from "@/core/commands";
-import { checkUnder } from "@/core/commands/check";
 import { pegIn } from "@/core/commands/peg";
-import type { Elsewhere, Placing, RoundPlace, Surrounding, Variation } from "@/core/log/kinds";
+import type { Elsewhere, Placing, RoundPlace, Variation } from "@/core/log/kinds";
 import { type LessonView, partnerOf } from "@/core/log/view";
 import type { PackLadder } from "@/core/pack/pack";
-import { changedHere, improvised, placeOn, variationOn } from "@/core/pack/placing";
+import { placeOn, variationOn } from "@/core/pack/placing";
 import type { Desk } from "./desk";
 
 /** The placing a ladder is gone on with: as it waits, or on its peg. */
@@ -31,20 +30,6 @@ export const wayActs = ({ now, view, write }: Desk) => ({
 	workHere(ladder: PackLadder, rung: string, elsewhere: Elsewhere, round?: RoundPlace) {
 		const { set } = now();
 		write(commands.leaveFor(uuid, view(), set, placeOn(ladder, rung), variationOn(ladder, rung), { elsewhere, round }));
-	},
-	/** A look at a passed rung: by seven of ten or by its own rule, here or where it counts. */
-	reCheck(ladder: PackLadder, rung: string, byOwn: boolean, under?: Surrounding) {
-		const { set } = now();
-		const own = placeOn(ladder, rung);
-		const placing = changedHere(own, ladder, checkUnder(view(), own, byOwn));
-		write(commands.leaveFor(uuid, view(), set, placing, variationOn(ladder, rung), { elsewhere: "re-check", under }));
-	},
-	/** A drill thought of just now; the peg stays. */
-	improvise(name: string) {
-		const { set } = now();
-		write(
-			commands.leaveFor(uuid, view(), set, improvised(uuid(), name, set.placing), "own", { elsewhere: "here today" }),
-		);
 	},
 	backToPeg() {
 		const { set, ladder } = now();

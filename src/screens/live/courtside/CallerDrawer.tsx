@@ -18,8 +18,13 @@ type How = (typeof hows)[number];
 const HOW = "peg-ladder caller";
 const keptHow = (): How => hows.find((one) => one === readKept(HOW)) ?? "spoken";
 
-/** So long a word still has room at that size, in pixels. */
-const sizeOf = (word: string): number => (word.length <= 2 ? 168 : word.length <= 5 ? 104 : word.length <= 9 ? 64 : 40);
+const [LARGEST_PX, ROOM_PX, LETTER_EM] = [220, 350, 0.58];
+
+/** As large as its longest word has room for on a phone, in pixels. */
+const sizeOf = (words: string): number => {
+	const longest = Math.max(...words.split(/\s+/).map(({ length }) => length), 1);
+	return Math.min(LARGEST_PX, Math.floor(ROOM_PX / (LETTER_EM * longest)));
+};
 
 /** What is called next, over everything but the fields: one touch says good or off, as ever. */
 export function CallerDrawer() {

@@ -5,6 +5,7 @@ import { useLive } from "../LiveContext";
 import { Causes } from "./Causes";
 import { Drawer } from "./Drawer";
 import css from "./drawer.module.css";
+import { RaiseLoad } from "./RaiseLoad";
 
 /** Why the advice says so: its sentence, the rule, and the attempts it rests on. */
 export function EvidenceDrawer() {
@@ -17,7 +18,8 @@ export function EvidenceDrawer() {
 				Rule: {ruleSentence(visit.rule)}, at most {plural(visit.verdict.allowed, "try", "tries")} a lesson.
 			</p>
 			{advice.position && <Causes position={advice.position} />}
-			{resting.length === 0 && <p className="m-0">No single try stands behind this.</p>}
+			{advice.line === "load" && <RaiseLoad />}
+			{resting.length === 0 && advice.line !== "load" && <p className="m-0">No single try stands behind this.</p>}
 			{resting.map((t) => (
 				<div key={t.id} className={css.tryRow}>
 					<b>{visit.tries.indexOf(t) + 1}</b>

@@ -10,6 +10,7 @@ import type { PackLadder } from "@/core/pack/pack";
 import { isOut, limitWords, readOn } from "@/core/pack/placing";
 import { plural } from "@/core/text/lists";
 import { fromToday, today } from "@/ui/dates";
+import { changedActs } from "../acts/changed";
 import { useDone, useLive } from "../LiveContext";
 import { Choice, Choices } from "./Drawer";
 import css from "./drawer.module.css";
@@ -62,7 +63,7 @@ export function NextRungs({ ladder }: { ladder: PackLadder }) {
 				most={80}
 				does="start it"
 				focus
-				onTake={(name) => done(() => acts.improvise(name))()}
+				onTake={(name) => done(() => changedActs(acts.desk).improvise(name))()}
 			/>
 		);
 	return (
@@ -168,7 +169,7 @@ function DueChecks({ ladder }: { ladder: PackLadder }) {
 					key={rung}
 					aria-pressed={board.set.placing.rung === rung && board.set.elsewhere === "re-check"}
 					small={`${own ? "its own rule" : "seven of ten"}${under ? `, ${under}` : ""}; due ${fromToday(on)}${state === "slipped" ? ", slipped last time" : ""}`}
-					onClick={done(() => acts.reCheck(ladder, rung, own, under))}
+					onClick={done(() => changedActs(acts.desk).reCheck(ladder, rung, own, under))}
 				>
 					<span dir="auto">
 						re-check: {readOn(ladder, ladder.rungs.find(({ id }) => id === rung)?.settings.name ?? "")}

@@ -1,6 +1,7 @@
 "use client";
 
 import { looksAtForm, MAX_WATCHED } from "@/core/ladder/rung";
+import { changedActs } from "../acts/changed";
 import { useLive } from "../LiveContext";
 import { Choice, Choices, Drawer } from "./Drawer";
 
@@ -25,7 +26,7 @@ export function WatchDrawer() {
 						aria-pressed={watched.has(id)}
 						small={watched.has(id) ? (lastOne ? "good form needs one" : "watched") : name}
 						disabled={lastOne && watched.has(id)}
-						onClick={() => acts.watch(id)}
+						onClick={() => changedActs(acts.desk).watch(id)}
 					>
 						{short}
 					</Choice>
@@ -38,7 +39,7 @@ export function WatchDrawer() {
 						key={by}
 						disabled={settings.triesPerSet + by < 1 || settings.triesPerSet + by > 200}
 						small={`${settings.triesPerSet + by} then`}
-						onClick={() => acts.setOf(settings.triesPerSet + by)}
+						onClick={() => changedActs(acts.desk).setOf(settings.triesPerSet + by)}
 					>
 						{by < 0 ? "three fewer" : "three more"}
 					</Choice>

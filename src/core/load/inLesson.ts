@@ -1,0 +1,60 @@
+import type { Placing } from "@/core/log/kinds";
+import type { LessonView, SetView, Visit } from "@/core/log/view";
+import { addDays, type LoadDay, type Raise, type Reached, raisedOn, reachedOn, timesTries } from "./load";
+
+/** Whoever coaches: where nobody takes turns, the feeding is theirs. */
+export const COACH = "";
+
+type Worked = Pick<LessonView, "visits" | "sets">;
+
+const triesOf = ({ tries, tallies }: Pick<Visit, "tries" | "tallies">): number =>
+	tries.length + tallies.reduce((sum, one) => sum + one.tries, 0);
+
+/** Who feeds the tries of a set: whoever takes turns with it, else the coach; nobody where both do each try together. */
+function feederOf({ sets }: Worked, { inTurnWith, joint }: SetView): string | null {
+	if (joint) return null;
+	const other = sets.find(({ id }) => id === inTurnWith);
+	return other ? other.placing.student : COACH;
+}
+
+/** What feeding the tries of others put on somebody. */
+function feeding(lesson: Worked, who: string): LoadDay["parts"][] {
+	return lesson.sets.flatMap((set) => {
+		const { feederLoads } = set.placing.settings;
+		if (!feederLoads || set.placing.student === who || feederOf(lesson, set) !== who) return [];
+		const visit = lesson.visits.find(({ key }) => key === set.visit);
+		const here = <T extends { set: string }>(all: readonly T[]) => all.filter((one) => one.set === set.id);
+		return [timesTries(feederLoads, visit ? triesOf({ tries: here(visit.tries), tallies: here(visit.tallies) }) : 0)];
+	});
+}
+
+/** What a lesson put on somebody's parts: all their tries, counted or not, and what they fed. */
+export function loadOf(lesson: Worked, who: string): LoadDay["parts"] {
+	const own = lesson.visits
+		.filter(({ student }) => student === who)
+		.map((visit) => timesTries(visit.placing.settings.loads, triesOf(visit)));
+	return addDays([...own, ...feeding(lesson, who)].map((parts) => ({ day: "", parts })))[0]?.parts ?? {};
+}
+
+/** Raises of a lesson, for one student. */
+export const raisesIn = ({ events }: Pick<LessonView, "events">, student: string | null): Raise[] =>
+	events.flatMap((event) =>
+		event.kind === "load.raised" && event.student === student ? [{ ...event.body, day: event.localDay }] : [],
+	);
+
+/**
+ * Limits that are reached on the rung in hand: what its parts took before the lesson, and what
+ * every try of this student has put on them since.
+ */
+export function reachedInLesson(
+	lesson: Worked & Pick<LessonView, "events">,
+	{ student, load }: Pick<Placing, "student" | "load">,
+): Reached[] {
+	const today = lesson.events.at(-1)?.localDay;
+	if (student === null || !load || load.length === 0 || !today) return [];
+	const days = addDays(
+		...load.map(({ part, before }) => before.map((one) => ({ day: one.day, parts: { [part]: one.load } }))),
+		[{ day: today, parts: loadOf(lesson, student) }],
+	);
+	return reachedOn(days, raisedOn(load, raisesIn(lesson, student), today), today);
+}
