@@ -80,7 +80,9 @@ export async function begin(
 				wish: cutText(them?.student.wish ?? "", 400),
 				...(planned
 					? { minutes: planned.minutes, plan: planned.taken, ...(planned.wish ? { wish: planned.wish } : {}) }
-					: {}),
+					: pack.again
+						? { again: pack.again }
+						: {}),
 				...opening,
 				quick: on === null,
 			},

@@ -7,6 +7,7 @@ import { LadderToSave } from "@/core/ladder/ladder";
 import { isYoung } from "@/core/people/student";
 import { Assignment, assignmentLabels } from "@/core/practice/assignment";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
+import type { Rule } from "@/core/rules";
 import { cutText, ident, label, whole } from "@/core/text/fields";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
@@ -21,7 +22,12 @@ import { planOwn } from "./planning";
 const Put = z.object({
 	into: z.enum(["rung", "plan", "practice", "kit"]),
 	to: z.object({ ladder: ident, rung: ident }),
-	what: z.object({ line: label(400), tries: z.nullable(whole(1, 500)), minutes: z.nullable(whole(1, 240)) }),
+	what: z.object({
+		line: label(400),
+		tries: z.nullable(whole(1, 500)),
+		minutes: z.nullable(whole(1, 240)),
+		bout: z.optional(z.object({ a: whole(1, 30), b: whole(1, 30) })),
+	}),
 });
 type Put = z.infer<typeof Put>;
 /** `growing`: whose kit it is will be measured again. */
@@ -48,13 +54,24 @@ export async function putSum(into: unknown, to: unknown, what: unknown): Promise
 	return outcome;
 }
 
+/** Bouts by these points; as many of as many as the rung asked for already. */
+const boutsOf = (bout: { a: number; b: number }, before: Rule): Rule => ({
+	...(before.kind === "bouts" ? before : { kind: "bouts", k: 2, n: 3 }),
+	...bout,
+});
+
 async function intoRung(open: Store, row: LadderRow & Railed, { to, what }: Put): Promise<PutWhere> {
 	const rungs = row.ladder.rungs.map((one) => {
 		if (one.id !== to.rung) return one;
 		const { settings } = one;
 		return {
 			...one,
-			settings: { ...settings, drill: added(settings.drill, what.line), limit: what.tries ?? settings.limit },
+			settings: {
+				...settings,
+				drill: added(settings.drill, what.line),
+				limit: what.tries ?? settings.limit,
+				...(what.bout ? { rule: boutsOf(what.bout, settings.rule) } : {}),
+			},
 		};
 	});
 	if (rungs.some(({ settings }) => settings.drill.length > DRILL_CHARS))

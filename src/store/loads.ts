@@ -93,11 +93,13 @@ export interface LimitsOn {
 	/** As they hold that day, raises included. */
 	limits: LoadLimit[];
 	days: LoadDay[];
+	/** Those days without the lesson that knows of itself. */
+	before: LoadDay[];
 	raises: Raise[];
 	reached: Reached[];
 }
 
-/** A day's limits of the students who have any, by the student. `without` leaves a lesson out. */
+/** A day's limits of the students who have any, by the student; `without` is the lesson that knows of itself. */
 export async function limitsOn(
 	store: Store,
 	students: readonly { id: string; student: Pick<Student, "loadLimits" | "born"> }[],
@@ -117,10 +119,11 @@ export async function limitsOn(
 	return new Map(
 		await Promise.all(
 			limited.map(async ({ id, usual }) => {
-				const days = await loadSince(store, id, since, without);
+				const days = await loadSince(store, id, since);
+				const before = without ? await loadSince(store, id, since, without) : days;
 				const raises = all.get(id) ?? [];
 				const limits = raisedOn(usual, raises, day);
-				return [id, { limits, days, raises, reached: reachedOn(days, limits, day) }] as const;
+				return [id, { limits, days, before, raises, reached: reachedOn(days, limits, day) }] as const;
 			}),
 		),
 	);

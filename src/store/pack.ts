@@ -64,6 +64,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 			student,
 			skills,
 			coin: coach.coin,
+			...(coach.checks ? { checks: coach.checks } : {}),
 			bandLow: coach.band.low,
 			bandHigh: coach.band.high,
 			unit: coach.unit,
@@ -98,6 +99,9 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		),
 		promises,
 		parked,
+		...(coach.remind && coach.remind.length > 0
+			? { again: coach.remind.map(({ words, every }) => ({ words, every, of: "minutes" as const })) }
+			: {}),
 		...(coach.note ? { note: coach.note } : {}),
 		plans: plans.flatMap(({ id, plan }) => {
 			const taken = takePlan(id, plan);
@@ -113,7 +117,7 @@ function loadGround(on: LimitsOn | undefined): Pick<Around, "reached" | "load"> 
 	if (!on) return {};
 	const load = on.limits.map((limit) => ({
 		...limit,
-		before: on.days.flatMap(({ day, parts }) => {
+		before: on.before.flatMap(({ day, parts }) => {
 			const taken = parts[limit.part] ?? 0;
 			return taken > 0 ? [{ day, load: taken }] : [];
 		}),

@@ -115,17 +115,25 @@ function cameBack(line: Line, said: Unnamed, facts: Facts): boolean {
 	return false;
 }
 
-/** Checklist items of the rung not yet confirmed on the day the lesson is on, and those due again since they were. */
+/**
+ * Checklist items of the rung, and of what it needs, not yet confirmed on the day the lesson is
+ * on, and those due again since they were. What is not the rung's own is confirmed once a day,
+ * on whichever rung it was.
+ */
 function careDue(lesson: LessonView, visit: Visit): Pick<AdviceContext, "careOpen" | "careAgain"> {
-	const { care } = visit.placing.settings;
-	if (care.length === 0) return {};
+	const { settings, checks = [] } = visit.placing;
+	const { care } = settings;
+	if (care.length + checks.length === 0) return {};
 	const day = lesson.events.at(-1)?.localDay;
-	const confirmed = lesson.events.flatMap((event, at) =>
-		event.kind === "care.confirmed" && event.body.rung === visit.rung && event.localDay === day
-			? [{ at, items: event.body.items }]
-			: [],
+	const today = lesson.events.flatMap((event, at) =>
+		event.kind === "care.confirmed" && event.localDay === day ? [{ at, ...event.body, student: event.student }] : [],
 	);
-	if (confirmed.length === 0) return { careOpen: care };
+	const confirmed = today.filter(({ rung }) => rung === visit.rung);
+	const beside = checks.filter(
+		(item) => !today.some((one) => one.student === visit.student && one.items.includes(item)),
+	);
+	const open = [...(confirmed.length === 0 ? care : []), ...beside];
+	if (open.length > 0) return { careOpen: open };
 	const returning = care.flatMap((line) => {
 		const every = everyOf(line);
 		return every === null ? [] : [{ line, every }];

@@ -5,7 +5,7 @@ import { usualDifficulties } from "@/core/build/usual";
 import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
 import { BodyPart } from "@/core/people/body";
 import { complainIn } from "@/core/refusals/complain";
-import { whole } from "@/core/text/fields";
+import { label, whole } from "@/core/text/fields";
 import { NoteTemplate, noteLabels } from "./noteTemplate";
 
 export const coachLabels = {
@@ -14,6 +14,12 @@ export const coachLabels = {
 	low: "lower end of the band",
 	high: "upper end of the band",
 	coin: "the coin",
+	checks: "checklists by apparatus",
+	kit: "kit or apparatus",
+	items: "what is checked",
+	remind: "reminders",
+	words: "words of a reminder",
+	every: "minutes of a reminder",
 	loadByAge: "limits by age",
 	under: "younger than",
 	part: "part of the body",
@@ -64,6 +70,12 @@ export const Coach = z.object({
 			)
 			.check(z.maxLength(40)),
 	),
+	/** What is checked wherever a rung needs this kit or apparatus. */
+	checks: z.optional(
+		z.array(z.object({ kit: label(60), items: z.array(label(120)).check(z.maxLength(12)) })).check(z.maxLength(20)),
+	),
+	/** What is said again and again in a lesson without a plan: to drink, to rest. */
+	remind: z.optional(z.array(z.object({ words: label(80), every: whole(1, 240) })).check(z.maxLength(4))),
 	/** How a note to the student is written, where it is not the usual way. */
 	note: z.optional(NoteTemplate),
 	/** Minutes it takes from one place of lessons to another; the usual where nothing is said. */

@@ -31,7 +31,7 @@ export const insertAfter = (set: SetView, after: string, attempt: Attempt): Draf
 /** What a touch on a field does not speak of: a correction leaves it as it was. */
 const beside = [
 	...["late", "beforeCheck", "variation", "namedFirst", "assisted", "effort"],
-	...["called", "nth", "answer", "chose", "cameOff", "measure", "second", "rating", "length", "label"],
+	...["called", "nth", "answer", "chose", "cameOff", "measure", "second", "rating", "length", "label", "endedBy"],
 ] as const satisfies readonly (keyof Attempt)[];
 
 /** A try as it is said to have been, with all that this does not speak of as it was logged. */

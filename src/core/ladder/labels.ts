@@ -52,6 +52,8 @@ export const rungLabels = {
 	every: "seconds from call to call",
 	spread: "spread of the beat",
 	callInTurn: "tries at each target",
+	roles: "roles",
+	swapAfter: "tries before the roles swap",
 	yes: "whose yes is asked for",
 	scale: "outcomes",
 	label: "name of the outcome",

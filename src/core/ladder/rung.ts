@@ -12,6 +12,9 @@ export { Gate, gates, looksAtForm } from "./gate";
 
 export const MAX_WATCHED = 3;
 
+export const roles = ["does", "feeds", "counts", "watches"] as const;
+export type Role = (typeof roles)[number];
+
 export const yesOf = ["student", "coach", "both"] as const;
 export type YesOf = (typeof yesOf)[number];
 
@@ -43,6 +46,12 @@ export const RungSettings = z
 		callInTurn: z.optional(whole(1, 20)),
 		/** What is called before a try, in a mixed order, on a beat or by the touch that answers the last. */
 		caller: z.optional(Caller),
+		/** Who does what beside the one who tries, and what they watch. */
+		roles: z.optional(
+			z.array(z.object({ who: z.enum(roles), words: text(200), watch: z.optional(ident) })).check(z.maxLength(4)),
+		),
+		/** Tries after which the roles swap. */
+		swapAfter: z.optional(whole(1, 50)),
 		/** Whose yes a pass wants besides the rule: the student's comfort, the coach's eye. */
 		yes: z.optional(z.enum(yesOf)),
 		/** Done together, it is passed when both have passed it. */

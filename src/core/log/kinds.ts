@@ -70,6 +70,8 @@ export const Attempt = z.object({
 	label: z.optional(label(40)),
 	/** In a chain of skills tried in one go: the one it broke in. */
 	brokeAt: z.optional(ident),
+	/** Done together: whose miss ended it. */
+	endedBy: z.optional(ident),
 });
 export type Attempt = z.infer<typeof Attempt>;
 
@@ -132,6 +134,8 @@ export const Placing = z.object({
 			)
 			.check(z.maxLength(10)),
 	),
+	/** Checked before the day's first try besides the rung's own list: for its kit, and who is to be there. */
+	checks: z.optional(z.array(label(120)).check(z.maxLength(40))),
 	/** A coin, tossed by the id of the try a run began with, holds one correction in three back. */
 	coin: z.optional(z.boolean()),
 	/** The skills tried one after the other in one go. */
@@ -203,6 +207,8 @@ export const bodies = {
 		/** How hard it is to be today, of ten. */
 		effort: z.optional(whole(0, 10)),
 		plan: z.optional(PlanTaken),
+		/** What is said again and again, where there is no plan that says it. */
+		again: z.optional(PlanTaken.shape.again),
 		/** No lesson, but what was ticked on a card between two of them, written down afterwards. */
 		fromCard: z.optional(z.boolean()),
 	}),
@@ -311,6 +317,8 @@ export const bodies = {
 	"position.asked": z.object({ position: ident, name: label(80), how: z.enum(["named it", "told"]) }),
 	/** Of two labels, the one that felt better to the student. */
 	"felt.better": z.object({ rung: ident, label: label(40) }),
+	/** A fault that was shown on purpose, and who named it first; nobody did where it is null. */
+	"fault.spotted": z.object({ position: ident, name: label(80), by: z.nullable(ident) }),
 	/** What the student gives their own work on a skill, of ten: kept beside the count, and passes nothing. */
 	"own.mark": z.object({ ladder: ident, skill: label(80), mark: whole(0, 10) }),
 	/** A cue that is to be met again and again, over weeks; the latest word on it holds. */

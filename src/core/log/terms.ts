@@ -64,7 +64,17 @@ function inTries(visits: RungWrap["visits"]): string[] {
 				]
 			: []),
 		...(labels.length > 0 ? [labels.join(", ")] : []),
+		...endedIn(visits),
 	];
+}
+
+/** Of tries two did together, who ended them: they themselves, or the other. */
+function endedIn(visits: RungWrap["visits"]): string[] {
+	const ended = visits.flatMap(({ student, tries }) =>
+		tries.flatMap(({ counted, body }) => (counted && body.endedBy ? [body.endedBy === student] : [])),
+	);
+	const own = ended.filter(Boolean).length;
+	return ended.length > 0 ? [`ended by themselves ${own}, by the other ${ended.length - own}`] : [];
 }
 
 /** Good of all counted tries under each label, in the order in which they came up. */

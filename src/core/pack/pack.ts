@@ -106,6 +106,8 @@ export const PackLadder = z.object({
 	),
 	/** Rungs that are not to be done as they stand, with this student. */
 	limits: z.optional(z.array(z.object({ rung: ident, what: z.enum(["taken out", "eased"]), reason: z.string() }))),
+	/** What is checked besides a rung's own list, by the rung. */
+	checks: z.optional(z.record(ident, z.array(z.string()))),
 	/** Rungs that are not for practice at home, and why. */
 	notHome: z.optional(z.record(ident, z.string())),
 	last: z.nullable(
@@ -140,6 +142,8 @@ export const Pack = z.object({
 	ladders: z.array(PackLadder),
 	promises: z.array(PackReminder),
 	parked: z.array(PackReminder),
+	/** What is said again and again in a lesson without a plan. */
+	again: z.optional(PlanTaken.shape.again),
 	/** How notes are written, where it is not the usual way: read by whoever writes one. */
 	note: z.optional(z.unknown()),
 	/** Lessons that are planned for a day, and for whom. */

@@ -1,5 +1,5 @@
 import { difficultiesOn } from "@/core/build/usual";
-import type { LengthUnit } from "@/core/coach/coach";
+import type { Coach, LengthUnit } from "@/core/coach/coach";
 import { hashOf } from "@/core/hash/hash";
 import type { Ladder, Rung } from "@/core/ladder/ladder";
 import type { LastTime } from "@/core/ladder/lastTime";
@@ -19,13 +19,15 @@ import type { PackLadder, PackPosition } from "./pack";
 
 /** What a ladder's document does not say of itself. */
 export interface Around {
-	student: Pick<Student, "name" | "strongSide" | "protectedParts" | "lacks">;
+	student: Pick<Student, "name" | "strongSide" | "protectedParts" | "lacks" | "withAdult">;
 	/** Lower edge of the coach's working band, where it is not the usual one. */
 	bandLow?: number | undefined;
 	/** And its upper edge. */
 	bandHigh?: number | undefined;
 	/** A coin holds one correction in three back. */
 	coin?: boolean | undefined;
+	/** What is checked for each kit or apparatus. */
+	checks?: Coach["checks"];
 	/** Limits of load that are reached. */
 	reached?: readonly Reached[];
 	/** Limits of load, and what stood against them before. */
@@ -105,6 +107,22 @@ function packRhythm(skill: Skill, sides: Sides): Pick<PackLadder, "rhythm"> {
 	return { rhythm: { seconds, stretches: stretches.map(said) } };
 }
 
+export const ANOTHER_ADULT = "Another adult is there";
+const alike = (a: string, b: string) => a.trim().toLocaleLowerCase() === b.trim().toLocaleLowerCase();
+
+/** What is checked besides each rung's own list: for the kit it needs, and who is to be there. */
+function packChecks(rungs: readonly Rung[], { student, checks = [] }: Around): Pick<PackLadder, "checks"> {
+	const by = rungs.flatMap(({ id, settings }) => {
+		const needed = settings.needs ?? [];
+		const items = [
+			...(student.withAdult ? [ANOTHER_ADULT] : []),
+			...checks.filter(({ kit }) => needed.some((one) => alike(one, kit))).flatMap((one) => one.items),
+		].filter((item) => !settings.care.includes(item));
+		return items.length > 0 ? [[id, [...new Set(items)]] as [string, string[]]] : [];
+	});
+	return by.length > 0 ? { checks: Object.fromEntries(by) } : {};
+}
+
 /** Rungs with the content address of their settings. */
 export const versioned = (rungs: readonly Rung[]): PackLadder["rungs"] =>
 	rungs.map(({ id, settings }) => ({ id, settings, version: hashOf(settings) }));
@@ -141,6 +159,7 @@ export function packLadder(
 		...packRhythm(row.followed, { side, strong: around.student.strongSide }),
 		...(limits.length > 0 ? { limits } : {}),
 		...(notHome.length > 0 ? { notHome: Object.fromEntries(notHome) } : {}),
+		...packChecks(rungs, around),
 		...(around.coin ? { coin: true } : {}),
 		...(around.bandLow === undefined ? {} : { bandLow: around.bandLow }),
 		...(around.bandHigh === undefined ? {} : { bandHigh: around.bandHigh }),

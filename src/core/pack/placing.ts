@@ -67,6 +67,7 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 		bandLow: ladder.bandLow ?? BAND_LOW,
 		bandHigh: ladder.bandHigh ?? BAND_HIGH,
 		reEarn: reEarnFrom ? { from: reEarnFrom, rule: RE_EARN } : null,
+		...(ladder.checks?.[found.id] ? { checks: ladder.checks[found.id] } : {}),
 		...loadOn(ladder, settings),
 		...(ladder.coin ? { coin: true } : {}),
 		...(ladder.chain ? { chain: ladder.chain } : {}),

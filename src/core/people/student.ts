@@ -27,6 +27,12 @@ export const Student = z.object({
 	),
 	/** The day on which they, or whoever answers for them, agreed to be filmed. */
 	filmed: z.optional(day),
+	/** Who answers for them, and the day on which that one agreed to the lessons. */
+	guardian: z.optional(z.object({ name: label(80), day })),
+	/** The day on which they, or whoever answers for them, agreed to be guided by touch. */
+	touch: z.optional(day),
+	/** Another adult is to be there. */
+	withAdult: z.optional(z.boolean()),
 	wish: text(1000),
 });
 export type Student = z.infer<typeof Student>;
@@ -58,6 +64,9 @@ export const studentLabels = {
 	lacks: "kit that is missing",
 	wish: "wish",
 	filmed: "agreed to be filmed",
+	guardian: "who answers for them",
+	touch: "agreed to be guided by touch",
+	withAdult: "another adult is to be there",
 	loadLimits: "load limits",
 	part: "part of the body",
 	day: "limit of a day",

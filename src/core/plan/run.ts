@@ -95,7 +95,12 @@ export const minutesLeft = ({ stretch, from }: Begun, now: number): number =>
 	Math.ceil(stretch.minutes - (now - from) / MINUTE_MS);
 
 /** What is to be said again at a moment: every so many minutes of the lesson, or tries. */
-export function dueAgain({ plan }: Pick<PlanRun, "plan">, opened: string, now: number, tries: number): string | null {
+export function dueAgain(
+	{ plan }: { plan: Pick<PlanTaken, "again"> },
+	opened: string,
+	now: number,
+	tries: number,
+): string | null {
 	const gone = (now - Date.parse(opened)) / MINUTE_MS;
 	const due = plan.again.find(({ every, of }) =>
 		of === "minutes" ? gone >= every && gone % every < 1 : tries > 0 && tries % every === 0,

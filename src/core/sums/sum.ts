@@ -36,6 +36,8 @@ export interface Worked {
 	/** Where it gives a rung's limit or a day's tries, or an item's minutes. */
 	tries?: number;
 	minutes?: number;
+	/** Where it gives what a bout is won and lost by. */
+	bout?: { a: number; b: number };
 }
 
 export interface Sum {

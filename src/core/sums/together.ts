@@ -169,6 +169,8 @@ export const headStart: Sum = {
 					line: 50,
 					bars: chances.map((chance, i) => ({ label: `${i}`, value: 100 * chance, marked: i === even })),
 				},
+				// Whoever starts with so many wants so many fewer.
+				bout: { a: points - even, b: points },
 				line: [
 					`To ${points} points with a start of ${even}: won `,
 					{ value: 100 * (chances[even] as number), of: "percent" },

@@ -17,6 +17,7 @@ import { Complaint, FormRow } from "@/ui/FormRow";
 import css from "@/ui/rows.module.css";
 import { CallerFields } from "./CallerFields";
 import { OutcomeFields } from "./OutcomeFields";
+import { RolesFields } from "./RolesFields";
 import { readRule } from "./readRule";
 import { SetUpFields } from "./SetUpFields";
 
@@ -135,6 +136,7 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 			</div>
 			{words("easier", "Easier variation")}
 			{words("harder", "Harder variation")}
+			<RolesFields index={index} positions={positions} />
 			<SetUpFields index={index} difficulties={difficulties} unit={unit} />
 			<RungButtons {...does} />
 		</div>

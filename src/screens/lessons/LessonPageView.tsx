@@ -15,7 +15,7 @@ import { StillView } from "@/ui/StillView";
 import { LessonDay } from "./LessonDay";
 
 /** What was heard and seen at the end, in a word or two before it; nothing of what belongs elsewhere. */
-function heardIn(event: LiveEvent): [string, string][] {
+function heardIn(event: LiveEvent, names: Readonly<Record<string, string>>): [string, string][] {
 	switch (event.kind) {
 		case "answered":
 			return [[event.body.question, event.body.answer]];
@@ -29,6 +29,12 @@ function heardIn(event: LiveEvent): [string, string][] {
 			const { part, of, to, reason } = event.body;
 			return [
 				[`The limit for the ${part} was raised to ${to} ${of === "day" ? "that day" : "for seven days"}:`, reason],
+			];
+		}
+		case "fault.spotted": {
+			const { name, by } = event.body;
+			return [
+				[`Shown wrong, ${name}:`, by ? `${names[by] ?? "somebody since deleted"} named it first` : "nobody named it"],
 			];
 		}
 		case "own.mark":
@@ -51,7 +57,7 @@ export function LessonPageView({ id, view, names, studio, today, stills }: Lesso
 	const decisions = view.events.flatMap((event) =>
 		event.kind === "advice.followed" || event.kind === "advice.overruled" ? [event] : [],
 	);
-	const heard = view.events.flatMap(heardIn);
+	const heard = view.events.flatMap((event) => heardIn(event, names));
 	const { practise = [], notes: each = [], note = "" } = view.closed?.body ?? {};
 	const notes: { student: string | null; text: string }[] = note ? [{ student: null, text: note }, ...each] : each;
 	return (

@@ -58,7 +58,7 @@ const PlanLine = late(
 );
 
 /** What the count goes on beside. */
-const staysOpen: ReadonlySet<DrawerName> = new Set(["caller", "rhythm"]);
+const staysOpen: ReadonlySet<DrawerName> = new Set(["caller", "rhythm", "group"]);
 
 /** Which drawer is open, if one is. */
 function useDrawer() {
@@ -104,7 +104,7 @@ function Upper({
 	return (
 		<div className={css.upper}>
 			<Top board={board} pack={pack} acts={acts} choosing={drawer === "ladders"} onChoose={chooseLadder} />
-			{view.opened?.body.plan && <PlanLine />}
+			{(view.opened?.body.plan ?? view.opened?.body.again) && <PlanLine />}
 			<CountZone
 				lesson={lesson}
 				board={board}
@@ -141,10 +141,11 @@ export function LiveBoard({
 	const { drawer, setDrawer, toggle, close, closeUnlessKept } = useDrawer();
 	const { set, visit, advice, pain } = board;
 	const { settings, positions, chain, musts } = set.placing;
+	const pair = board.turns?.pair;
 	const { called, call, setCall, setCalled, counts } = useCalled(board);
 	const layout = useMemo(
-		() => inputsFor(settings, visit.rule, positions, called, { chain, musts }),
-		[settings, visit.rule, positions, called, chain, musts],
+		() => inputsFor(settings, visit.rule, positions, called, { chain, musts, pair }),
+		[settings, visit.rule, positions, called, chain, musts, pair],
 	);
 	const { label, setLabel } = useLabel(board);
 	const clock = useSetClock(set.id, secondsOf(visit.rule));
@@ -159,7 +160,8 @@ export function LiveBoard({
 		onDone: closeUnlessKept,
 	});
 	const device = useDeviceSettings();
-	const planned = Boolean(state.view.opened?.body.plan);
+	const opened = state.view.opened?.body;
+	const planned = Boolean(opened?.plan ?? opened?.again);
 	const holds = set.holder === state.device;
 	useAwake();
 	useAskedFor(pack, acts.ladder, set.placing.ladder);

@@ -13,6 +13,9 @@ export type DrawerName =
 	| ("tries" | "evidence" | "cue" | "state" | "more" | "ladders" | "device" | "label")
 	| "caller"
 	| "rhythm"
+	| "group"
+	| "spot"
+	| "roles"
 	| ("park" | "pain" | "tally" | "setup" | "watch" | "break" | "circuit" | "lesson" | "plan");
 
 /** What everything that opens over the live lesson has at hand. */

@@ -18,11 +18,19 @@ export function PlanLine() {
 		return () => clearInterval(timer);
 	}, []);
 	const run = planOf({ pack: live.pack, view });
-	if (!run) return null;
+	const tries = view.visits.reduce((sum, visit) => sum + visit.tries.length, 0);
+	const openedAt = view.opened?.at ?? "";
+	if (!run) {
+		const due = dueAgain({ plan: { again: view.opened?.body.again ?? [] } }, openedAt, time, tries);
+		return (
+			<p className={css.alone} role="status" dir="auto" data-due={due ? true : undefined}>
+				{due ?? ""}
+			</p>
+		);
+	}
 	const { now, left } = run;
 	const minutes = now ? minutesLeft(now, time) : 0;
-	const tries = view.visits.reduce((sum, visit) => sum + visit.tries.length, 0);
-	const again = dueAgain(run, view.opened?.at ?? "", time, tries);
+	const again = dueAgain(run, openedAt, time, tries);
 	const next = left[0];
 	return (
 		<div className={css.line} data-over={minutes < 0 || undefined}>

@@ -85,13 +85,20 @@ export function inputsFor(
 	rule: Rule,
 	positions: readonly WatchedPosition[],
 	called: string | null,
-	{ chain, musts = [] }: Pick<Placing, "chain" | "musts"> = {},
+	{
+		chain,
+		musts = [],
+		pair,
+	}: Pick<Placing, "chain" | "musts"> & { pair?: readonly { id: string; name: string }[] | null } = {},
 ): Inputs {
 	const costly = allParts(rule).some(({ kind }) => kind === "points");
 	const seen = { positions: costly ? positions.map(withCost) : positions, musts: costly ? musts.map(withCost) : musts };
 	const inputs = ownInputs(settings, rule, seen, called);
-	if (!chain || chain.length === 0 || inputs.keypad) return inputs;
-	const broke = chain.map(({ id, name }) => field(`broke-${id}`, "broke in", name, { result: "miss", brokeAt: id }));
+	const broke = [
+		...(chain ?? []).map(({ id, name }) => field(`broke-${id}`, "broke in", name, { result: "miss", brokeAt: id })),
+		...(pair ?? []).map(({ id, name }) => field(`ended-${id}`, "ended by", name, { result: "miss", endedBy: id })),
+	];
+	if (broke.length === 0 || inputs.keypad) return inputs;
 	// Two rows are as many as a thumb finds: where there are two, what a miss broke in stands for what was off in it.
 	const faults = inputs.rows.some((row) => row.some((one) => one.position));
 	return { ...inputs, rows: [...(faults ? inputs.rows.slice(0, 1) : inputs.rows), broke] };

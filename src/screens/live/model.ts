@@ -31,7 +31,15 @@ export interface Board {
 	/** The ladders worked on in this lesson, the one in hand included; a side where the name alone would not tell them apart. */
 	tabs: { key: string; ladder: string | null; name: string; side: string; tries: number }[];
 	/** Whose turn is next, and where they stand, where two take turns; how far this turn is. */
-	turns: { ladder: string | null; next: string; stands: string; now: string; at: string } | null;
+	turns: {
+		ladder: string | null;
+		next: string;
+		stands: string;
+		now: string;
+		at: string;
+		/** Two who do each try together: one of them ends it. */
+		pair: readonly { id: string; name: string }[] | null;
+	} | null;
 	/** Where this rung stands among several worked one after the other. */
 	round: { words: string; next: string } | null;
 	/** What was seen in the stretch in hand. */
@@ -173,6 +181,13 @@ function turnsOf(view: LessonView, set: SetView, nameOf: (student: string | null
 		ladder: other.placing.ladder,
 		next: called(other),
 		now: called(set),
+		pair:
+			set.joint && set.placing.student && other.placing.student && !alone
+				? [
+						{ id: set.placing.student, name: called(set) },
+						{ id: other.placing.student, name: called(other) },
+					]
+				: null,
 		at: set.joint ? "together" : set.turn > 1 ? `${triesOf(view, set) % set.turn} of ${set.turn}` : "",
 		stands: visit.judgements[other.variation].met ? "rule met" : `${value} of ${target}`,
 	};

@@ -28,6 +28,8 @@ const undoWords: Record<string, string> = {
 	"set.assigned": "assignment",
 	"set.takenOver": "take-over",
 	"set.opened": "change of set",
+	"fault.spotted": "who named it",
+	"care.confirmed": "checklist",
 	"cause.marked": "mark of a cause",
 	seen: "what was seen",
 	"plan.step": "step of the plan",

@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "next/link";
 import { type Dispatch, memo, type SetStateAction, useCallback, useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
@@ -105,6 +106,7 @@ export function SkillBench(page: SkillPage) {
 								{page.inForce && <Archive what="skill" id={page.id} archived={page.archived} />}
 								{page.inForce && <Workbook of="skill" id={page.id} />}
 								{page.inForce && <HandOn of="skill" id={page.id} />}
+								{page.inForce && <Link href={`/skills/${page.id}/spot`}>spot it, a sheet</Link>}
 							</div>
 							<TopFields skill={skill} />
 							<nav className={own.views} aria-label="Ways to look at the skill">

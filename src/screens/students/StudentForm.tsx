@@ -6,11 +6,12 @@ import Button from "react-bootstrap/Button";
 import Col from "react-bootstrap/Col";
 import Form from "react-bootstrap/Form";
 import BootRow from "react-bootstrap/Row";
-import { useForm } from "react-hook-form";
+import { type UseFormReturn, useForm } from "react-hook-form";
 import { bodyParts } from "@/core/people/body";
 import { freshStudent, levels, Student, studentLabels } from "@/core/people/student";
 import { parse } from "@/core/refusals/refusals";
 import { keepStudent } from "@/server/actions";
+import { today } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
 import { InForce } from "@/ui/InForce";
 import { Refusals } from "@/ui/Refusals";
@@ -20,6 +21,8 @@ import { useInForce, useTypedForm } from "@/ui/useInForce";
 import { useRefusals } from "@/ui/useRefusals";
 
 const fresh = freshStudent("");
+/** A day that nobody noted is left out. */
+const orNothing = { setValueAs: (typed: string | undefined) => typed || undefined };
 
 /** Everything a coach notes of a student at the first meeting. Kept on this device while it is typed; of one who is there, in force as soon as it can be. */
 export function StudentForm({
@@ -153,6 +156,7 @@ export function StudentForm({
 					}}
 				/>
 			</FormRow>
+			<Consents form={form} />
 			<FormRow id="wish" label="Wish" hint="What the student, or the parent, wants." error={errors.wish}>
 				<Form.Control as="textarea" rows={2} {...form.register("wish")} dir="auto" isInvalid={Boolean(errors.wish)} />
 			</FormRow>
@@ -171,5 +175,61 @@ export function StudentForm({
 				)}
 			</div>
 		</Form>
+	);
+}
+
+/** Who agreed to what, and when. */
+function Consents({ form }: { form: UseFormReturn<Student, unknown, Student> }) {
+	const { errors } = form.formState;
+	const guardian = form.watch("guardian");
+	const answerFor = (part: Partial<NonNullable<Student["guardian"]>>) => {
+		const next = { name: guardian?.name ?? "", day: guardian?.day ?? today(), ...part };
+		form.setValue("guardian", next.name.trim() === "" && part.name !== undefined ? undefined : next, {
+			shouldDirty: true,
+		});
+	};
+	return (
+		<BootRow>
+			<Col sm={8}>
+				<FormRow id="guardian" label="Who answers for them, where they do not themselves" error={errors.guardian?.name}>
+					<Form.Control
+						dir="auto"
+						maxLength={80}
+						value={guardian?.name ?? ""}
+						onChange={(event) => answerFor({ name: event.target.value })}
+					/>
+				</FormRow>
+			</Col>
+			<Col sm={4}>
+				<FormRow id="guardian-day" label="Agreed to the lessons on" error={errors.guardian?.day}>
+					<Form.Control
+						type="date"
+						value={guardian?.day ?? ""}
+						disabled={!guardian}
+						onChange={(event) => answerFor({ day: event.target.value })}
+					/>
+				</FormRow>
+			</Col>
+			<Col sm={4}>
+				<FormRow id="touch" label="May be guided by touch, agreed on" error={errors.touch}>
+					<Form.Control type="date" {...form.register("touch", orNothing)} />
+				</FormRow>
+			</Col>
+			<Col sm={4}>
+				<FormRow id="filmed" label="May be filmed, agreed on" error={errors.filmed}>
+					<Form.Control type="date" {...form.register("filmed", orNothing)} />
+				</FormRow>
+			</Col>
+			<Col sm={4}>
+				<Form.Check
+					id="with-adult"
+					type="checkbox"
+					className="mt-4"
+					label="another adult is to be there"
+					checked={form.watch("withAdult") === true}
+					onChange={(event) => form.setValue("withAdult", event.target.checked || undefined, { shouldDirty: true })}
+				/>
+			</Col>
+		</BootRow>
 	);
 }

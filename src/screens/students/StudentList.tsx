@@ -18,6 +18,9 @@ export function StudentList({ students }: { students: StudentLine[] }) {
 			<div className={css.head}>
 				<h1>Students</h1>
 				<span>
+					<Link className="me-3" href="/care">
+						care
+					</Link>
 					<Link className="me-3" href="/load">
 						load
 					</Link>

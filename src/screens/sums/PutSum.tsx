@@ -16,6 +16,9 @@ import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import css from "./sums.module.css";
 
+/** As many points as a bout of a rule has. */
+const MOST_POINTS = 30;
+
 const places = [
 	["rung", "into the rung"],
 	["plan", "into the next plan"],
@@ -49,7 +52,12 @@ export function PutSum({ pack, sum, worked, line }: { pack: Pack | null; sum: st
 			putSum(
 				into,
 				{ ladder: open.id, rung: on.id },
-				{ line, tries: worked.tries ?? null, minutes: worked.minutes ?? null },
+				{
+					line,
+					tries: worked.tries ?? null,
+					minutes: worked.minutes ?? null,
+					...(into === "rung" && worked.bout && worked.bout.b <= MOST_POINTS ? { bout: worked.bout } : {}),
+				},
 			),
 		);
 		// Who is growing is measured again: that is promised, and comes up on its day.

@@ -1,10 +1,10 @@
 import { v7 as uuid } from "uuid";
 import * as commands from "@/core/commands";
+import { waitingOn } from "@/core/commands/waiting";
 import type { Variation } from "@/core/log/kinds";
 import type { PackLadder } from "@/core/pack/pack";
 
 import type { Desk } from "./desk";
-import { waitingOn } from "./way";
 
 /** The set in hand: its end and the next one, its form, what is watched in it, and who takes turns in it. */
 export const setActs = ({ now, view, write }: Desk) => ({

@@ -2,19 +2,12 @@ import { v7 as uuid } from "uuid";
 import type { Advice } from "@/core/advice";
 import * as commands from "@/core/commands";
 import { pegIn } from "@/core/commands/peg";
-import type { Elsewhere, Placing, RoundPlace, Variation } from "@/core/log/kinds";
-import { type LessonView, partnerOf } from "@/core/log/view";
+import { waitingOn } from "@/core/commands/waiting";
+import type { Elsewhere, RoundPlace } from "@/core/log/kinds";
+import { partnerOf } from "@/core/log/view";
 import type { PackLadder } from "@/core/pack/pack";
 import { placeOn, variationOn } from "@/core/pack/placing";
 import type { Desk } from "./desk";
-
-/** The placing a ladder is gone on with: as it waits, or on its peg. */
-export function waitingOn(view: LessonView, ladder: PackLadder): [Placing, Variation] {
-	const waiting = view.sets.findLast((set) => set.placing.ladder === ladder.id && set.elsewhere === null);
-	const peg = pegIn(view, ladder);
-	if (waiting && waiting.placing.rung === peg) return [waiting.placing, waiting.variation];
-	return [placeOn(ladder, peg), variationOn(ladder, peg)];
-}
 
 /** Where the lesson goes: another ladder or rung, the peg, the advice, another device. */
 export const wayActs = ({ now, view, write }: Desk) => ({

@@ -25,11 +25,14 @@ const fetchedLate = {
 	plan: late(() => import("./PlanDrawer").then((module) => module.PlanDrawer), NotFetched),
 	caller: late(() => import("../courtside/CallerDrawer").then((module) => module.CallerDrawer), NotFetched),
 	rhythm: late(() => import("../courtside/RhythmDrawer").then((module) => module.RhythmDrawer), NotFetched),
+	group: late(() => import("../courtside/GroupDrawer").then((module) => module.GroupDrawer), NotFetched),
+	spot: late(() => import("../courtside/SpotDrawer").then((module) => module.SpotDrawer), NotFetched),
+	roles: late(() => import("../courtside/RolesDrawer").then((module) => module.RolesDrawer), NotFetched),
 	break: late(() => import("./BreakDrawer").then((module) => module.BreakDrawer), NotFetched),
 } satisfies Record<DrawerName, unknown>;
 
 /** Fetched as soon as the board stands; what is looked at now and then only when it is first opened. */
-const { setup: _, circuit: __, ...soon } = fetchedLate;
+const { setup: _, circuit: __, spot: ___, roles: ____, group: _____, rhythm: ______, ...soon } = fetchedLate;
 
 /** The drawer that is open, if one is. */
 export function LiveDrawers({ open }: { open: DrawerName | null }) {

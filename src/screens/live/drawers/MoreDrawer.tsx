@@ -59,15 +59,21 @@ const limitedOn = ({ ladder, set }: Board): string | null => ladder && limitWord
 
 /** What is to be known of the rung in hand. */
 function RungWords() {
-	const { board } = useLive();
-	const { settings } = board.set.placing;
+	const { board, pack } = useLive();
+	const { settings, student } = board.set.placing;
 	const limited = limitedOn(board);
+	const them = pack.students.find(({ id }) => id === student)?.student;
 	return (
 		<>
 			{limited && <p className="m-0 asks">{limited}</p>}
 			{board.ladder?.trigger && (
 				<p className="m-0" dir="auto">
 					Set off: {board.ladder.trigger}
+				</p>
+			)}
+			{them && (
+				<p className={them.touch ? "m-0 mute" : "m-0"}>
+					{them.touch ? `Guided by touch: agreed on ${them.touch}.` : "Guided by touch: not agreed, so by words alone."}
 				</p>
 			)}
 			{settings.neverAlone && <p className="m-0">Never practised alone.</p>}
@@ -132,7 +138,8 @@ function SetChoices() {
 function OtherDrawers() {
 	const { board, open } = useLive();
 	const hasSketch = (board.set.placing.settings.sketch?.items.length ?? 0) > 0;
-	const { caller } = board.set.placing.settings;
+	const { settings } = board.set.placing;
+	const { caller } = settings;
 	return (
 		<>
 			{caller && (
@@ -143,6 +150,19 @@ function OtherDrawers() {
 			{board.ladder?.rhythm && (
 				<Choice onClick={() => open("rhythm")} small="clicks at its tempo">
 					rhythm
+				</Choice>
+			)}
+			<Choice onClick={() => open("group")} small="up to twelve on one screen">
+				everybody
+			</Choice>
+			{(board.turns || (settings.roles ?? []).length > 0) && (
+				<Choice onClick={() => open("roles")} small="does, feeds, counts, watches">
+					roles
+				</Choice>
+			)}
+			{board.ladder && (
+				<Choice onClick={() => open("spot")} small="shown wrong on purpose">
+					spot it
 				</Choice>
 			)}
 			<Choice onClick={() => open("tally")} small="a set as numbers">

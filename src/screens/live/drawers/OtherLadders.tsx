@@ -15,12 +15,24 @@ const ways = [
 	{ words: "in turn by 5", turn: 5, joint: false },
 	{ words: "together", turn: 1, joint: true },
 ] as const;
+interface Way {
+	words: string;
+	turn: number;
+	joint: boolean;
+}
 
 /** The student's other ladders, then those of the others; after this one, or in turn with it. */
 export function OtherLadders({ here }: { here: PackLadder }) {
 	const { view, board, pack, acts } = useLive();
 	const done = useDone();
-	const [way, setWay] = useState<(typeof ways)[number]>(ways[0]);
+	const { swapAfter } = board.set.placing.settings;
+	const offered: Way[] = [
+		...ways,
+		...(swapAfter && !ways.some(({ turn, joint }) => turn === swapAfter && !joint)
+			? [{ words: `in turn by ${swapAfter}`, turn: swapAfter, joint: false }]
+			: []),
+	];
+	const [way, setWay] = useState<Way>(ways[0]);
 	const [sought, setSought] = useState("");
 	const name = (ladder: PackLadder) => pack.students.find((s) => s.id === ladder.student)?.student.name ?? "";
 	const words = (ladder: PackLadder) =>
@@ -35,8 +47,8 @@ export function OtherLadders({ here }: { here: PackLadder }) {
 			{others.length === 0 && <p className="m-0">There is no other ladder yet.</p>}
 			{others.length > 0 && board.ladder && (
 				<Choices>
-					{ways.map((one) => (
-						<Choice key={one.words} aria-pressed={one === way} onClick={() => setWay(one)}>
+					{offered.map((one) => (
+						<Choice key={one.words} aria-pressed={one.words === way.words} onClick={() => setWay(one)}>
 							{one.words}
 						</Choice>
 					))}

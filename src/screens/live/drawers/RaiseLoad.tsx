@@ -26,6 +26,7 @@ export function RaiseLoad() {
 					type="number"
 					inputMode="numeric"
 					style={{ width: 112 }}
+					aria-label="The new limit"
 					value={typed ?? to}
 					onChange={(event) => setTyped(event.target.value)}
 				/>

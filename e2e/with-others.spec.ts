@@ -1,0 +1,158 @@
+import type { Page } from "@playwright/test";
+import type { Body } from "@/core/log/kinds";
+import { accessible, allSent, expect, test, touch } from "./studio";
+
+test.use({ demo: true, viewport: { width: 390, height: 844 } });
+
+const everybody = (page: Page) => page.getByRole("dialog", { name: "Everybody" });
+const person = (page: Page, name: string) => everybody(page).getByRole("button", { name: new RegExp(`^${name}`) });
+
+test("the group board: a name, then what came of it; each shows their dose, and the round ends by itself with new partners", async ({
+	page,
+	studio,
+}) => {
+	test.setTimeout(120_000);
+	await page.goto("/students/nimue");
+	await page
+		.getByRole("button", { name: /^lesson: Three-ball cascade/ })
+		.first()
+		.click();
+	await touch(page, "more").click();
+	await page.getByRole("button", { name: /^everybody/ }).click();
+	// Who is here already is on it; a thirteenth is not.
+	const all = everybody(page).locator("button[aria-pressed='false']").filter({ hasText: " · " });
+	for (let i = 0; i < 11; i++) await all.first().click();
+	await all.first().click();
+	await expect(everybody(page).getByRole("alert")).toHaveText(
+		"12 are on the board, and there is no room for another; take somebody off first.",
+	);
+	await accessible(page);
+	const on = everybody(page).locator("button[aria-pressed='true']").filter({ hasText: " · " });
+	while ((await on.count()) > 0) await on.first().click();
+	for (const name of ["Nimue Hartwell · Three-ball cascade", "Pip Lanternby · Three-ball cascade", "Sunniva Marsh"])
+		await everybody(page)
+			.getByRole("button", { name: new RegExp(`^${name}`) })
+			.first()
+			.click();
+	await everybody(page)
+		.getByRole("button", { name: /^on the board/ })
+		.click();
+	await accessible(page);
+
+	const doses = new Map<string, number>();
+	for (const name of ["Nimue", "Pip", "Sunniva"]) {
+		const words = (await person(page, name).textContent()) ?? "";
+		doses.set(name, Number(/of (\d+)/.exec(words)?.[1]));
+	}
+	const fields = everybody(page).getByRole("group", { name: "What was that one?" });
+	const one = async (name: string, good = true) => {
+		await person(page, name).click();
+		const confirm = everybody(page).getByRole("button", { name: "all of it is there" });
+		if (await confirm.isVisible()) await confirm.click();
+		await (good ? fields.getByRole("button").last() : fields.getByRole("button").first()).click();
+	};
+	await one("Nimue");
+	await expect(person(page, "Nimue")).toContainText("1 of");
+	await one("Pip", false);
+	await expect(person(page, "Pip").getByRole("img")).toHaveAccessibleName("last one off");
+	// No touch without a name.
+	await expect(everybody(page).getByText("Touch a name, then what came of it.")).toBeVisible();
+	for (const [name, dose] of doses) for (let n = name === "Sunniva" ? 0 : 1; n < dose; n++) await one(name);
+	await expect(everybody(page)).toContainText("round 1 is over; new partners");
+	await expect(person(page, "Pip")).toContainText("0 of");
+	await everybody(page).getByRole("button", { name: "undo" }).click();
+	await expect(person(page, "Sunniva")).toContainText(`${(doses.get("Sunniva") ?? 0) - 1} of`);
+	await everybody(page).getByRole("button", { name: "close" }).click();
+	await allSent(page);
+	const tries = (await studio.events()).filter(
+		({ kind, lesson }) => kind === "attempt" && lesson === new URL(page.url()).searchParams.get("lesson"),
+	);
+	const by = (student: string) => tries.filter((event) => event.student === student).length;
+	expect(by("nimue")).toBe(doses.get("Nimue"));
+	expect(by("pip")).toBe(doses.get("Pip"));
+});
+
+test("a rally counts for both, and one touch says who ended it; roles say who does what; a fault is shown wrong and somebody names it", async ({
+	page,
+	studio,
+}) => {
+	await page.goto("/students/isolde");
+	await page
+		.getByRole("button", { name: /^lesson: Three-club cascade/ })
+		.first()
+		.click();
+	await touch(page, "more").click();
+	await page.getByRole("button", { name: /^what next/ }).click();
+	await page.getByRole("button", { name: "together", exact: true }).click();
+	await page
+		.getByRole("button", { name: /^Bram Ostwick · Three-club/ })
+		.first()
+		.click();
+	const bothNames = page.getByRole("group", { name: "What was that one?" });
+	await bothNames.getByRole("button", { name: /ended by Bram Ostwick/ }).click();
+	await page.locator('[data-field="good"]').click();
+	await bothNames.getByRole("button", { name: /ended by Isolde Brankovar/ }).click();
+	await allSent(page);
+	const lesson = new URL(page.url()).searchParams.get("lesson");
+	const tries = (await studio.events()).filter((event) => event.kind === "attempt" && event.lesson === lesson);
+	expect(tries).toHaveLength(6);
+	for (const student of ["isolde", "bram"])
+		expect(
+			tries.filter((event) => event.student === student).map(({ body }) => (body as Body<"attempt">).endedBy ?? null),
+		).toEqual(["bram", null, "isolde"]);
+
+	await touch(page, "more").click();
+	await page.getByRole("button", { name: /^roles/ }).click();
+	const roles = page.getByRole("region", { name: "Who does what" });
+	await expect(roles).toContainText(/(Isolde Brankovar|Bram Ostwick) does/);
+	await expect(roles).toContainText(/(Isolde Brankovar|Bram Ostwick) feeds/);
+	await accessible(page);
+	await roles.getByRole("button", { name: "close" }).click();
+
+	await touch(page, "more").click();
+	await page.getByRole("button", { name: /^spot it/ }).click();
+	const spot = page.getByRole("region", { name: "Spot it" });
+	await spot.getByRole("button").nth(1).click();
+	await spot.getByRole("button", { name: "Bram Ostwick" }).click();
+	await expect(spot.getByText(/: Bram Ostwick$/)).toBeVisible();
+	await allSent(page);
+	await page.goto(`/lessons/${lesson}`);
+	await expect(page.getByText(/Bram Ostwick named it first/)).toBeVisible();
+	await expect(page.getByText(/ended by themselves 1, by the other 1/).first()).toBeVisible();
+});
+
+test("care: a list by apparatus and another adult are asked for once a day, agreements have their dates, and what is to be said again is said", async ({
+	page,
+}) => {
+	await page.goto("/care");
+	const agreed = page.getByRole("region", { name: "Who agreed to what" });
+	await expect(agreed).toContainText("Under eighteen, and nobody answers for them here.");
+	await page.getByRole("button", { name: "a list for an apparatus" }).click();
+	await page.getByLabel("Kit or apparatus, as rungs name it").fill("");
+	await expect(page.getByText(/kit or apparatus/).first()).toBeVisible();
+	await page.getByLabel("Kit or apparatus, as rungs name it").fill("Unicycle");
+	await page.getByLabel("Checked, one a line").fill("path clear\nshoes tied");
+	await page.getByRole("button", { name: "a reminder" }).click();
+	await page.getByLabel("Said").fill("drink");
+	await page.getByLabel("Every so many minutes").fill("1");
+	await expect(page.locator("[data-standing]")).toHaveAttribute("data-standing", "kept");
+	await accessible(page);
+
+	await page.goto("/students/jory");
+	await page.getByRole("button", { name: "edit", exact: true }).click();
+	await page.getByLabel("Who answers for them, where they do not themselves").fill("Aunt Petra");
+	await page.getByLabel("another adult is to be there").check();
+	await page.getByLabel("May be guided by touch, agreed on").fill("2026-10-03");
+	await expect(page.locator("[data-standing]")).toHaveAttribute("data-standing", "kept");
+	await page.goto("/care");
+	await expect(agreed).toContainText("Aunt Petra");
+	await expect(agreed).toContainText(/Jory Tamblyn, with another adult/);
+
+	await page.goto("/students/jory");
+	await page
+		.getByRole("button", { name: /^lesson: Unicycle/ })
+		.first()
+		.click();
+	await expect(page.getByTestId("advice")).toContainText("Checklist first");
+	await expect(page.getByTestId("advice")).toContainText("Another adult is there");
+});

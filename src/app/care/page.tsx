@@ -1,0 +1,8 @@
+import { CarePage } from "@/screens/care/CarePage";
+import { readCare } from "@/server/readCare";
+
+export const metadata = { title: "Care" };
+
+export default async function Page() {
+	return <CarePage {...(await readCare())} />;
+}

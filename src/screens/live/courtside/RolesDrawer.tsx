@@ -1,0 +1,59 @@
+"use client";
+
+import { rolesNow } from "@/core/groups/roles";
+import { readOn } from "@/core/pack/placing";
+import { Choice, Drawer } from "../drawers/Drawer";
+import { useDone, useLive } from "../LiveContext";
+import css from "./courtside.module.css";
+
+const ACTS = { does: "does", feeds: "feeds", counts: "counts", watches: "watches" } as const;
+
+/** Who does, feeds, counts and watches, with what each has to know; they move on by one when it is the next one's turn. */
+export function RolesDrawer() {
+	const { board, pack, acts } = useLive();
+	const done = useDone();
+	const { set, ladder, tabs, triesInSet } = board;
+	const { settings } = set.placing;
+	const studentOf = (id: string | null) => pack.ladders.find((one) => one.id === id)?.student;
+	const people = [...new Set(tabs.flatMap((tab) => studentOf(tab.ladder) ?? []))];
+	const nameOf = (id: string) => pack.students.find((one) => one.id === id)?.student.name ?? "";
+	const doing = set.placing.student ?? "";
+	const told = rolesNow(people.includes(doing) ? people : [doing, ...people], doing, settings.roles);
+	const next = told[1] && tabs.find((tab) => studentOf(tab.ladder) === told[1]?.person);
+	const nextLadder = pack.ladders.find((one) => one.id === next?.ladder);
+	const due = settings.swapAfter !== undefined && triesInSet >= settings.swapAfter;
+	return (
+		<Drawer title="Who does what">
+			{told.map(({ person, role, words, watch }) => {
+				const position = ladder?.positions.find(({ id }) => id === watch);
+				return (
+					<div key={person} className={css.role}>
+						<p className="m-0" dir="auto">
+							<b>{nameOf(person)}</b> {ACTS[role]}
+							{words && `: ${readOn(ladder, words)}`}
+						</p>
+						{position && (
+							<p className="m-0 mute" dir="auto">
+								Looks at {position.name}
+								{(position.look ?? [])[0] && `: ${(position.look ?? [])[0]}`}
+							</p>
+						)}
+					</div>
+				);
+			})}
+			{told.length === 1 && (
+				<p className="m-0">Only one is here. Others come in by “what next”, or are on the board of everybody.</p>
+			)}
+			{settings.swapAfter !== undefined && (
+				<p className={due ? "m-0 asks" : "m-0 mute"}>
+					They swap after {settings.swapAfter}: {triesInSet} {triesInSet === 1 ? "try" : "tries"} so far.
+				</p>
+			)}
+			{nextLadder && (
+				<Choice onClick={done(() => acts.ladder(nextLadder))} small={`${nameOf(nextLadder.student)} does next`}>
+					swap
+				</Choice>
+			)}
+		</Drawer>
+	);
+}

@@ -1,0 +1,65 @@
+"use client";
+
+import { useState } from "react";
+import { place } from "@/core/commands/drafts";
+import { Choice, Choices, Drawer } from "../drawers/Drawer";
+import { useLive } from "../LiveContext";
+
+/** A fault is shown on purpose, and who names it first is kept. */
+export function SpotDrawer() {
+	const { lesson, board, pack, view } = useLive();
+	const { ladder, tabs, set } = board;
+	const [shown, setShown] = useState<string | null>(null);
+	const faults = (ladder?.positions ?? []).filter(({ fault }) => fault !== "");
+	const people = [...new Set(tabs.flatMap((tab) => pack.ladders.find((one) => one.id === tab.ladder)?.student ?? []))];
+	const nameOf = (id: string | null) =>
+		id === null ? "nobody" : (pack.students.find((one) => one.id === id)?.student.name ?? "somebody");
+	const spotted = view.events.flatMap((event) => (event.kind === "fault.spotted" ? [event] : []));
+	const chosen = faults.find(({ id }) => id === shown);
+	return (
+		<Drawer title="Spot it">
+			{faults.length === 0 && <p className="m-0">The skill names no fault yet: say on its bench what goes wrong.</p>}
+			{!chosen && faults.length > 0 && <p className="m-0">Which one do you show wrong on purpose?</p>}
+			{chosen ? (
+				<>
+					<p className="m-0" dir="auto">
+						Shown: <b>{chosen.fault}</b> <span className="mute">({chosen.short})</span>. Who named it first?
+					</p>
+					<Choices>
+						{[...people, null].map((by) => (
+							<Choice
+								key={by ?? "-"}
+								onClick={() => {
+									lesson.write([
+										{
+											...place(set),
+											kind: "fault.spotted",
+											body: { position: chosen.id, name: chosen.name, by },
+										},
+									]);
+									setShown(null);
+								}}
+							>
+								<span dir="auto">{nameOf(by)}</span>
+							</Choice>
+						))}
+						<Choice onClick={() => setShown(null)} small="nothing is kept">
+							another one
+						</Choice>
+					</Choices>
+				</>
+			) : (
+				faults.map(({ id, fault, short }) => (
+					<Choice key={id} small={short} onClick={() => setShown(id)}>
+						<span dir="auto">{fault}</span>
+					</Choice>
+				))
+			)}
+			{spotted.map((event) => (
+				<p key={event.id} className="m-0 mute" dir="auto">
+					{event.body.name}: {nameOf(event.body.by)}
+				</p>
+			))}
+		</Drawer>
+	);
+}

@@ -1,0 +1,54 @@
+"use client";
+
+import Link from "next/link";
+import Button from "react-bootstrap/Button";
+import type { Skill } from "@/core/skill/skill";
+import { BenchPage } from "@/ui/BenchPage";
+import own from "./skills.module.css";
+
+/** Every fault a skill names, as a sheet to show them wrong by: who names it first is written beside it. */
+export function SpotSheet({ id, skill }: { id: string; skill: Skill }) {
+	const faults = skill.positions.flatMap((position) => [
+		...(position.fault ? [{ key: position.id, position: position.name, words: position.fault }] : []),
+		...(position.faults ?? [])
+			.filter(({ words }) => words !== "" && words !== position.fault)
+			.map((fault) => ({ key: `${position.id} ${fault.id}`, position: position.name, words: fault.words })),
+	]);
+	return (
+		<BenchPage>
+			<h1 dir="auto">Spot it: {skill.name}</h1>
+			<p className="mute">
+				Show one wrong on purpose; whoever sees it first says which. In a lesson, “spot it” keeps who it was.{" "}
+				<Link className="d-print-none" href={`/skills/${id}`}>
+					the skill
+				</Link>
+			</p>
+			{faults.length === 0 && <p>The skill names no fault yet: say on its bench what goes wrong.</p>}
+			{faults.length > 0 && (
+				<table className={own.spot}>
+					<thead>
+						<tr>
+							<th scope="col">shown wrong</th>
+							<th scope="col">key position</th>
+							<th scope="col">named first by</th>
+						</tr>
+					</thead>
+					<tbody>
+						{faults.map(({ key, position, words }) => (
+							<tr key={key}>
+								<th scope="row" dir="auto">
+									{words}
+								</th>
+								<td dir="auto">{position}</td>
+								<td />
+							</tr>
+						))}
+					</tbody>
+				</table>
+			)}
+			<Button className="mt-3 d-print-none" variant="outline-primary" onClick={() => window.print()}>
+				print, or save as PDF
+			</Button>
+		</BenchPage>
+	);
+}
