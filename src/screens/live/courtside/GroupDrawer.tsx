@@ -11,7 +11,6 @@ import { succeeded } from "@/core/ladder/good";
 import type { Attempt } from "@/core/log/kinds";
 import { type LessonView, openPain, type SetView, visitOfSet } from "@/core/log/view";
 import type { PackLadder } from "@/core/pack/pack";
-import { readOn } from "@/core/pack/placing";
 import { plural } from "@/core/text/lists";
 import { keepJson, readKeptJson } from "@/device/localKeep";
 import { answerTouch, isTouch } from "../deviceSettings";
@@ -142,7 +141,13 @@ export function GroupDrawer() {
 				<>
 					<ul className={css.people} aria-label="Who was it?">
 						{members.map((one) => (
-							<Person key={one.ladder.id} member={one} on={one === now} onTouch={setSelected} />
+							<Person
+								key={one.ladder.id}
+								twice={members.some(({ ladder, name }) => name === one.name && ladder !== one.ladder)}
+								member={one}
+								on={one === now}
+								onTouch={setSelected}
+							/>
 						))}
 					</ul>
 					<Outcome member={now} onAttempt={log} />
@@ -171,7 +176,18 @@ export function GroupDrawer() {
 	);
 }
 
-function Person({ member, on, onTouch }: { member: Member; on: boolean; onTouch: (ladder: string | null) => void }) {
+function Person({
+	member,
+	twice,
+	on,
+	onTouch,
+}: {
+	member: Member;
+	/** Somebody of that name is on the board with another ladder too. */
+	twice: boolean;
+	on: boolean;
+	onTouch: (ladder: string | null) => void;
+}) {
 	const { ladder, name, dose, met, last, first } = member;
 	return (
 		<li>
@@ -185,6 +201,7 @@ function Person({ member, on, onTouch }: { member: Member; on: boolean; onTouch:
 				<span>
 					{last !== null && <i role="img" aria-label={last ? "last one good" : "last one off"} data-good={last} />}
 					{dose.done} of {dose.of}
+					{twice && ` · ${ladder.skill}`}
 					{met && " · rule met"}
 					{first && ("care" in first ? " · check first" : ` · pain, ${first.pain}`)}
 				</span>
@@ -238,14 +255,7 @@ function Outcome({ member, onAttempt }: { member: Member | null; onAttempt: (att
 			</div>
 		);
 	}
-	return (
-		<>
-			<p className={css.line} dir="auto">
-				<b>{member.name}</b> {readOn(member.ladder, placing.settings.name)}
-			</p>
-			<Fields layout={layout} onAttempt={onAttempt} />
-		</>
-	);
+	return <Fields layout={layout} onAttempt={onAttempt} />;
 }
 
 function Choosing({
