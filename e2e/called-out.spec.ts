@@ -72,3 +72,78 @@ test("forty targets called on a beat, on the phone without a signal, and how eac
 	await expect(page.getByText("1 call that nobody answered: nothing is known of it.")).toBeVisible();
 	await accessible(page);
 });
+
+test("situations are called by touch and the answer is judged; two ways in turn are compared at the end", async ({
+	page,
+}) => {
+	test.setTimeout(120_000);
+	await page.goto("/ladders/kasimir-calls");
+	await page.getByRole("button", { name: /^Called late/ }).click();
+	const call = () => page.getByRole("button", { name: "call it in the lesson, in a mixed order" }).click();
+	await call();
+	await expect(page.getByText(/^Called: red, blue, white, from the rung’s own decisions/)).toBeVisible();
+	await page.getByLabel("Order", { exact: true }).selectOption("every other");
+	await page.getByLabel("The one that stays").selectOption("blue");
+	await expect(page.getByTestId("calls-ahead")).toContainText(/blue · (red|white) · blue · (red|white)/);
+	await expect(page.locator("[data-standing]")).toHaveAttribute("data-standing", "kept");
+	await page.goto("/ladders/nimue-balls");
+	await page.getByRole("button", { name: "Two balls in one hand, a ball held", exact: true }).click();
+	await call();
+	await page.getByLabel("What is called, with commas between").fill("old grip, new grip");
+	await page.getByLabel("two ways of doing it, compared at the end").check();
+	await page.getByLabel("Order", { exact: true }).selectOption("in turn");
+	await expect(page.locator("[data-standing]")).toHaveAttribute("data-standing", "kept");
+
+	await page.goto("/students/kasimir");
+	await page
+		.getByRole("button", { name: /^(back into the )?lesson: Passing to a call/ })
+		.first()
+		.click();
+	await touch(page, "more").tap();
+	await page.getByRole("button", { name: /^what next/ }).tap();
+	await page
+		.getByRole("button", { name: /^(here today: )?Called late/ })
+		.first()
+		.tap();
+	await touch(page, "more").tap();
+	await page.getByRole("button", { name: /^caller/ }).tap();
+	await touch(page, "start").tap();
+	const right = { red: "pass", blue: "self", white: "hold" } as Record<string, string>;
+	const word = page.getByTestId("call").locator("p:not([hidden])");
+	for (let nth = 0; nth < 4; nth++) {
+		await expect(page.getByTestId("call")).toHaveAttribute("data-nth", String(nth));
+		const said = (await word.getAttribute("data-word")) ?? "";
+		expect(said === "blue").toBe(nth % 2 === 0);
+		await page.locator(`[data-field="answer-${right[said]}"]`).tap();
+		await page.waitForTimeout(200);
+	}
+	await touch(page, "close").tap();
+	await touch(page, "more").tap();
+	await page.getByRole("link", { name: "wrap up" }).tap();
+	await expect(page.getByText(/Right choices 4 of 4; came off 4 of 4/)).toBeVisible();
+
+	await page.goto("/students/nimue");
+	await page
+		.getByRole("button", { name: /^lesson: Three-ball cascade/ })
+		.first()
+		.click();
+	await touch(page, "more").tap();
+	await page.getByRole("button", { name: /^caller/ }).tap();
+	await touch(page, "start").tap();
+	for (let nth = 0; nth < 8; nth++) {
+		await expect(page.getByTestId("call")).toHaveAttribute("data-nth", String(nth));
+		if (nth % 2) await good(page).tap();
+		else await page.getByRole("group", { name: "What was that one?" }).getByRole("button").first().tap();
+		await page.waitForTimeout(200);
+	}
+	// A try that is taken back is called once more.
+	await touch(page, "undo").tap();
+	await expect(page.getByTestId("call")).toHaveAttribute("data-nth", "7");
+	await good(page).tap();
+	await touch(page, "close").tap();
+	await touch(page, "more").tap();
+	await page.getByRole("link", { name: "wrap up" }).tap();
+	await expect(page.getByText(/^old grip 0 of 4, new grip 4 of 4: fewer by \d+ to \d+ in 100/)).toBeVisible();
+	await touch(page, "this one: new grip").tap();
+	await expect(touch(page, "this one: new grip")).toHaveAttribute("aria-pressed", "true");
+});

@@ -86,3 +86,38 @@ test("one counts, the other watches, takes over, and what both counted is told a
 	const attempts = (await studio.events()).filter((event) => event.kind === "attempt" && event.device !== "demo-phone");
 	expect(attempts).toHaveLength(8);
 });
+
+test("a set judged by two, apart: nothing is doubled, and how far they agree is told afterwards", async ({
+	page,
+	browser,
+	studio,
+	listenTo,
+}) => {
+	await page.goto("/");
+	await touch(page, "lesson: Odile Fennimore, Slackline walk, right").click();
+	await good(page).click();
+	await allSent(page);
+	const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+	await quickHand(context);
+	const partner = await context.newPage();
+	listenTo(partner);
+	await partner.goto(`${studio.url}/live${new URL(page.url()).search}`);
+	await expect(partner.getByText("Another device counts")).toBeVisible();
+	const fault = (on: typeof page) => on.getByRole("group", { name: "What was that one?" }).getByRole("button").first();
+	// Both see twelve tries; of two of them they see something else.
+	await good(partner).click();
+	for (let n = 1; n < 12; n++) {
+		await (n % 3 === 0 ? fault(page) : good(page)).click();
+		await (n % 3 === 0 || n === 4 || n === 8 ? fault(partner) : good(partner)).click();
+	}
+	await allSent(page);
+	await allSent(partner);
+	await expect(page.getByTestId("used")).toHaveText("12");
+	const lesson = new URL(page.url()).searchParams.get("lesson");
+	const tries = (await studio.events()).filter((event) => event.kind === "attempt" && event.lesson === lesson);
+	expect(tries).toHaveLength(24);
+	await page.goto("/students/odile/progress");
+	const agreed = page.getByRole("region", { name: "Do two people see the same" });
+	await expect(agreed).toContainText("the same in 83 of 100, 12 tries");
+	await context.close();
+});
