@@ -65,7 +65,6 @@ await studio.inStore(async (store) => {
 
 try {
 	await shot("today", bench, "/");
-	await shot("student", bench, "/students/isolde");
 	await shot("skill", bench, "/skills/balls", () => press("more of position 4"));
 	await shot("origins", bench, "/skills/passing#origins", async () => {
 		await press("what does the log show?");
@@ -89,7 +88,6 @@ try {
 		});
 	});
 	await shot("sums", bench, "/sums#distance", () => page.getByTestId("result").waitFor());
-	await shot("calendar", bench, "/calendar", () => press(/^move or leave out/));
 	await shot("season", bench, "/season?student=isolde", async () => {
 		await page.getByRole("row", { name: /^rungs to go/ }).waitFor();
 		await page.getByTestId("season").getByText("…").first().waitFor({ state: "detached", timeout: 60_000 });
@@ -125,12 +123,46 @@ try {
 	});
 	await shot("report", bench, "/students/bram/report");
 	await shot("rule-designer", bench, "/rules", () => press("its curve of Told apart with the fewest tries"));
-	await shot("live-choice", phone, "/students/kasimir", async () => {
-		await press(/^lesson: Passing to a call/);
-		await touch("came off pass", "called blue", "missed pass", "came off self", "called white", "came off hold");
-		await touch("called blue", "off? ears", "came off pass", "came off pass", "came off pass");
-		await page.getByText("Correct the choice").waitFor();
+	await shot("caller-phone", phone, "/students/sunniva", async () => {
+		await press(/^lesson: Three-ball cascade, right/);
+		await touch("more");
+		await press(/^what next/);
+		await press(/Three balls, low and high/);
+		await touch("more");
+		await press(/^caller/);
+		await touch("start");
+		await page.locator('[data-testid="call"][data-nth="1"]').waitFor();
+		await page.waitForTimeout(500);
+		await touch("GOOD");
 	});
+	await shot("everybody-phone", phone, "/students/nimue", async () => {
+		await press(/^lesson: Three-ball cascade/);
+		await touch("more");
+		await press(/^everybody/);
+		const board = page.getByRole("dialog", { name: "Everybody" });
+		for (const name of [
+			"Pip Lanternby",
+			"Sunniva Marsh",
+			"Jory Tamblyn · Three",
+			"Bram Ostwick · Three",
+			"Isolde Brankovar",
+		])
+			await board
+				.getByRole("button", { name: new RegExp(`^${name}`) })
+				.first()
+				.click();
+		await board.getByRole("button", { name: /^on the board/ }).click();
+		const people = board.getByRole("list").getByRole("button");
+		for (const [i, good] of [...[0, 1, 2, 3, 4, 5, 0, 2, 3, 1, 4].entries()].map(
+			([n, at]) => [at, n % 4 !== 2] as const,
+		)) {
+			await people.nth(i).click();
+			const fields = board.getByRole("group", { name: "What was that one?" }).getByRole("button");
+			await (good ? fields.last() : fields.first()).click();
+		}
+		await people.nth(5).click();
+	});
+	await shot("load", bench, "/students/odile/load");
 	await shot("journal", bench, "/practice/nimue-practice");
 	const token = await studio.inStore((store) =>
 		addLink(store, "nimue-practice", { name: "phone", ends: "2099-12-31" }),

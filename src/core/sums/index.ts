@@ -1,4 +1,4 @@
-import { effort, ramp, rhythm, triesFit } from "./pace";
+import { effort, ramp, rampOften, rhythm, triesFit } from "./pace";
 import { energy, reactionDistance, reactionSpeed, startTime } from "./reaction";
 import type { Sum } from "./sum";
 import { gaps, headStart, kit, turns } from "./together";
@@ -11,6 +11,7 @@ export const sums: readonly Sum[] = [
 	rhythm,
 	triesFit,
 	ramp,
+	rampOften,
 	effort,
 	kit,
 	turns,

@@ -78,14 +78,16 @@ export function rampOf({ from, step, goal, weeks, tooMuch, back }: Ramp): number
 	return all;
 }
 
-export const ramp: Sum = {
-	id: "ramp",
-	title: "A distance or a height, week by week",
-	asks: "how far or how high in which week, and when it is all there",
+/** Something that grows by the week: a distance and a height, or how often. */
+const growing = (
+	of: "length" | "count",
+	said: Pick<Sum, "id" | "title" | "asks" | "fresh"> & Partial<Pick<Sum, "caution">>,
+): Sum => ({
+	...said,
 	fields: [
-		{ key: "from", name: "start", of: "length", least: 0, most: 1000 },
-		{ key: "goal", name: "goal", of: "length", least: 0, most: 1000 },
-		{ key: "step", name: "step a week", of: "length", least: 0.01, most: 100 },
+		{ key: "from", name: "start", of, least: 0, most: 1000 },
+		{ key: "goal", name: "goal", of, least: 0, most: 1000 },
+		{ key: "step", name: "step a week", of, least: 0.01, most: 100 },
 		{ key: "weeks", name: "weeks", of: "count", least: 1, most: 30 },
 		{ key: "lessons", name: "lessons a week with it, at most", of: "count", least: 1, most: 7 },
 		{
@@ -100,10 +102,8 @@ export const ramp: Sum = {
 		},
 		{ key: "back", name: "steps back after one", of: "count", least: 0, most: 5, hint: "0 holds it" },
 	],
-	fresh: { from: 0.3, goal: 1.2, step: 0.1, weeks: 10, lessons: 2, tooMuch: [4], back: 1 },
 	formula: "each week a step more; after a “too much” held, or so many steps back",
 	assumes: "A week is a week with at least one lesson in it.",
-	caution: "Height wants its mat, its spotter and the venue’s yes at each step, whatever the week.",
 	work(values) {
 		const [from, goal] = [num(values, "from"), num(values, "goal")];
 		if (from === goal) return refuse("goal", "Start and goal are the same; there is nothing to grow.");
@@ -122,7 +122,7 @@ export const ramp: Sum = {
 			value: {
 				large:
 					there < 0
-						? { value: last, of: "length", words: `in week ${all.length}, not at the goal yet` }
+						? { value: last, of, words: `in week ${all.length}, not at the goal yet` }
 						: { value: there + 1, of: "count", words: "is the week it is there" },
 				says: [
 					[`At most ${num(values, "lessons")} ${num(values, "lessons") === 1 ? "lesson" : "lessons"} a week with it.`],
@@ -130,7 +130,7 @@ export const ramp: Sum = {
 				],
 				drawing: {
 					kind: "bars",
-					of: "length",
+					of,
 					line: goal,
 					bars: all.map((value, i) => ({
 						label: `${i + 1}`,
@@ -140,17 +140,32 @@ export const ramp: Sum = {
 				},
 				line: [
 					"Week by week from ",
-					{ value: from, of: "length" },
+					{ value: from, of },
 					" to ",
-					{ value: last, of: "length" },
+					{ value: last, of },
 					", by ",
-					{ value: num(values, "step"), of: "length" },
+					{ value: num(values, "step"), of },
 					`, at most ${num(values, "lessons")} a week; ${num(values, "back") === 0 ? "held" : "cut back"} after a “too much”.`,
 				],
 			},
 		};
 	},
-};
+});
+
+export const ramp = growing("length", {
+	id: "ramp",
+	title: "A distance or a height, week by week",
+	asks: "how far or how high in which week, and when it is all there",
+	fresh: { from: 0.3, goal: 1.2, step: 0.1, weeks: 10, lessons: 2, tooMuch: [4], back: 1 },
+	caution: "Height wants its mat, its spotter and the venue’s yes at each step, whatever the week.",
+});
+
+export const rampOften = growing("count", {
+	id: "often",
+	title: "How often, week by week",
+	asks: "how many throws, jumps or falls in which week, and when it is all there",
+	fresh: { from: 20, goal: 60, step: 5, weeks: 10, lessons: 2, tooMuch: [4], back: 1 },
+});
 
 /** Least squares through pairs: the value at nought and the slope. */
 export function lineThrough(xs: readonly number[], ys: readonly number[]): { at0: number; slope: number } {

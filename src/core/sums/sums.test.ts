@@ -205,3 +205,13 @@ describe("every sum", () => {
 		expect(tell({ value: 1.005, of: "seconds" }, "metric")).toBe("1 s");
 	});
 });
+
+test("how often grows like a height: a step a week, a step back after a week that was too much, and never past its goal", () => {
+	const often = sums.find(({ id }) => id === "often") as (typeof sums)[number];
+	const told = work(often, { from: 20, goal: 40, step: 5, weeks: 8, lessons: 2, tooMuch: [3], back: 1 });
+	expect(told.ok && told.value.drawing).toMatchObject({
+		of: "count",
+		bars: [20, 25, 30, 25, 30, 35, 40, 40].map((value) => ({ value })),
+	});
+	expect(told.ok && told.value.large).toMatchObject({ value: 7, of: "count" });
+});
