@@ -1,7 +1,9 @@
 import { type ChildProcess, spawn } from "node:child_process";
-import { cpSync, mkdtempSync, rmSync } from "node:fs";
+import { cpSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { request } from "node:https";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { connect } from "node:tls";
 import { type BrowserContext, chromium } from "@playwright/test";
 import { addFeed, listFeeds, withdrawFeed } from "@/store/bookings";
 import { openStore } from "@/store/db";
@@ -35,9 +37,9 @@ class Lan {
 		private readonly server: ChildProcess,
 	) {}
 
-	static async start(passcode: string | null): Promise<Lan> {
-		const folder = mkdtempSync(join(tmpdir(), "peg-lan-"));
-		cpSync(demoFile, join(folder, "studio.db"));
+	static async start(passcode: string | null, before: string | null = null, env = {}): Promise<Lan> {
+		const folder = before ?? mkdtempSync(join(tmpdir(), "peg-lan-"));
+		if (before === null) cpSync(demoFile, join(folder, "studio.db"));
 		const port = await freePort();
 		const server = spawn(process.execPath, ["--import", "tsx", "scripts/lan.ts"], {
 			stdio: ["ignore", "pipe", "pipe"],
@@ -50,6 +52,7 @@ class Lan {
 				NODE_ENV: "production",
 				NEXT_TELEMETRY_DISABLED: "1",
 				...(passcode === null ? {} : { PEG_PASSCODE: passcode }),
+				...env,
 			},
 		});
 		const lan = new Lan(folder, port, server);
@@ -63,6 +66,9 @@ class Lan {
 		});
 		return lan;
 	}
+	get pid() {
+		return this.server.pid;
+	}
 	get exitCode() {
 		return this.server.exitCode;
 	}
@@ -73,13 +79,16 @@ class Lan {
 	get address() {
 		return `https://${HOST}:${this.port}`;
 	}
-	end(): void {
+	stop(): void {
 		this.server.kill("SIGKILL");
+	}
+	end(): void {
+		this.stop();
 		rmSync(this.folder, { recursive: true, force: true });
 	}
 }
 
-test.use({ viewport: { width: 390, height: 844 }, expected: /401|429|ERR_/ });
+test.use({ viewport: { width: 390, height: 844 }, expected: /400|401|429|ERR_/ });
 
 let phone: BrowserContext | null = null;
 let lan: Lan | null = null;
@@ -246,3 +255,139 @@ test("guessing is slowed: after five wrong ones it is asked again later, even wi
 	});
 	expect(forged.status()).toBe(401);
 });
+
+/** The status line of an answer to a request written out by hand; empty where none comes. */
+const rawly = (port: number, head: string): Promise<string> =>
+	new Promise((resolve) => {
+		const socket = connect({ port, host: "127.0.0.1", rejectUnauthorized: false }, () => socket.write(head));
+		let said = "";
+		const done = () => {
+			socket.destroy();
+			resolve(said.split("\r\n")[0] ?? "");
+		};
+		socket.on("data", (piece) => {
+			said += String(piece);
+			if (said.includes("\r\n")) done();
+		});
+		socket.on("error", done);
+		socket.on("close", done);
+		setTimeout(done, 5000);
+	});
+
+test("sixty guesses at once are worked out one by one and answered; who is blocked blocks nobody else; odd targets are answered", async () => {
+	lan = await Lan.start(PASSCODE);
+	const guess = (passcode: string, from = "127.0.0.1") =>
+		new Promise<number>((resolve, reject) => {
+			const asked = request(
+				{
+					port: lan?.port,
+					host: "127.0.0.1",
+					localAddress: from,
+					path: "/passcode",
+					method: "POST",
+					rejectUnauthorized: false,
+					headers: { "content-type": "application/x-www-form-urlencoded" },
+				},
+				(answer) => {
+					answer.resume();
+					resolve(answer.statusCode ?? 0);
+				},
+			);
+			asked.on("error", reject);
+			asked.end(new URLSearchParams({ passcode }).toString());
+		});
+	const answers = await Promise.all(Array.from({ length: 60 }, (_, i) => guess(`wrong ${i}`)));
+	expect(answers.filter((status) => status === 401).length).toBeLessThanOrEqual(5);
+	expect(answers.filter((status) => status === 401 || status === 429)).toHaveLength(60);
+	expect(await guess(PASSCODE)).toBe(429);
+	expect(await guess(PASSCODE, "127.0.0.2")).toBe(303);
+	const { VmHWM } = Object.fromEntries(
+		readFileSync(`/proc/${lan.pid}/status`, "utf8")
+			.split("\n")
+			.map((line) => line.split(/:\s+/) as [string, string]),
+	);
+	// One guess is 128 MB of work; sixty side by side were 700 MB.
+	expect(Number.parseInt(VmHWM ?? "0", 10) / 1024).toBeLessThan(620);
+
+	const host = "Host: x\r\n";
+	expect(await rawly(lan.port, `GET // HTTP/1.1\r\n${host}\r\n`)).toContain("400");
+	expect(await rawly(lan.port, `GET //[ HTTP/1.1\r\n${host}\r\n`)).toContain("400");
+	expect(await rawly(lan.port, `OPTIONS * HTTP/1.1\r\n${host}\r\n`)).toContain("400");
+	expect(await rawly(lan.port, `GET / HTTP/1.1\r\n${host}Connection: Upgrade\r\nUpgrade: websocket\r\n\r\n`)).toContain(
+		"426",
+	);
+});
+
+test("the passcode is changed and every session ends; one signs out, ends the others; another one at a restart is said to be left as it is", async ({
+	listenTo,
+}) => {
+	test.setTimeout(120_000);
+	lan = await Lan.start(PASSCODE);
+	phone = await phoneOn(lan.folder);
+	const page = await phone.newPage();
+	listenTo(page);
+	const goIn = async (passcode: string) => {
+		await page.goto(lan?.address ?? "");
+		await page.getByLabel("The passcode of this studio").fill(passcode);
+		await touch(page, "go in").click();
+		await expect(page.getByRole("link", { name: "Teodor Quillfeather" }).first()).toBeVisible();
+	};
+	const cookieNow = async () => {
+		const { name, value } = (await phone?.cookies())?.find((one) => one.name === "peg-ladder") ?? {
+			name: "",
+			value: "",
+		};
+		return `${name}=${value}`;
+	};
+	const stillIn = async (cookie: string) =>
+		(await fetchRaw(`${lan?.direct}/api/pack`, { cookie, accept: "*/*" })) === 200;
+	await goIn(PASSCODE);
+	const first = await cookieNow();
+	await page.goto(`${lan.address}/records`);
+	await page.getByRole("link", { name: "The passcode" }).click();
+	await accessible(page);
+	await page.getByLabel("The passcode as it is").fill(PASSCODE);
+	await page.getByLabel("The new one, six letters or more").fill("abc");
+	await touch(page, "change it, and end every session").click();
+	await expect(page.getByRole("alert")).toContainText("3 letters long; at least 6 are needed");
+	await page.getByLabel("The passcode as it is").fill(PASSCODE);
+	await page.getByLabel("The new one, six letters or more").fill("four hoops and a rope");
+	await touch(page, "change it, and end every session").click();
+	await expect(page.getByRole("status")).toContainText("The passcode is changed.");
+	expect(await stillIn(first)).toBe(false);
+	const second = await cookieNow();
+	expect(await stillIn(second)).toBe(true);
+	await touch(page, "end every session but this one").click();
+	await expect(page.getByRole("status")).toContainText("Every other device is out");
+	expect(await stillIn(second)).toBe(false);
+	// Another site's form is turned away.
+	const cookie = await cookieNow();
+	expect(await fetchRaw(`${lan.direct}/passcode/others`, { cookie, origin: "https://elsewhere.test" }, "POST")).toBe(
+		403,
+	);
+	expect(await stillIn(cookie)).toBe(true);
+	await touch(page, "sign out on this device").click();
+	await expect(page.getByLabel("The passcode of this studio")).toBeVisible();
+	const { folder } = lan;
+	lan.stop();
+	await phone.close();
+	phone = null;
+	lan = await Lan.start("quite another one", folder);
+	expect(lan.said).toContain("A passcode is set already, and PEG_PASSCODE names another one: it was left as it is.");
+	expect(await fetchRaw(`${lan.direct}/passcode`, {}, "POST", "passcode=four hoops and a rope")).toBe(303);
+	lan.stop();
+	lan = await Lan.start("quite another one", folder, { PEG_NEW_PASSCODE: "1" });
+	expect(await fetchRaw(`${lan.direct}/passcode`, {}, "POST", "passcode=four hoops and a rope")).toBe(401);
+	expect(await fetchRaw(`${lan.direct}/passcode`, {}, "POST", "passcode=quite another one")).toBe(303);
+});
+
+/** The status of a request of a script's own, with a certificate nobody knows. */
+const fetchRaw = (url: string, headers: Record<string, string>, method = "GET", body = ""): Promise<number> =>
+	new Promise((resolve, reject) => {
+		const asked = request(url, { method, headers, rejectUnauthorized: false }, (answer) => {
+			answer.resume();
+			resolve(answer.statusCode ?? 0);
+		});
+		asked.on("error", reject);
+		asked.end(body);
+	});

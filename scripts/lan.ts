@@ -7,24 +7,28 @@ import { createServer as createHttps } from "node:https";
 import { hostname, networkInterfaces } from "node:os";
 import { dirname, join } from "node:path";
 import { createInterface } from "node:readline/promises";
-import { sealData, unsealData } from "iron-session";
 import { createCA, createCert } from "mkcert";
 import next from "next";
 import QRCode from "qrcode";
-import { RateLimiterMemory } from "rate-limiter-flexible";
 import { findAccess, isPasscode, setPasscode } from "@/store/access";
 import { openStore } from "@/store/db";
-import { askPage, page, trustPage } from "./lan/pages";
+import { accessTo } from "./lan/access";
+import { askPage, page, show, trustPage } from "./lan/pages";
 
-const COOKIE = "peg-ladder";
-const SESSION_SECONDS = 60 * 60 * 24 * 90;
 const port = Number(process.env.PORT ?? 3443);
 const database = process.env.DATABASE_URL ?? "";
 if (!database.startsWith("file:")) throw new Error("DATABASE_URL must name a file here");
 const folder = join(dirname(database.slice("file:".length)), "tls");
 
 const store = await openStore(database);
-if (!(await findAccess(store))) {
+const renew = process.env.PEG_NEW_PASSCODE === "1";
+if ((await findAccess(store)) && !renew) {
+	const given = process.env.PEG_PASSCODE;
+	if (given && !(await isPasscode(store, given)))
+		console.log(
+			"A passcode is set already, and PEG_PASSCODE names another one: it was left as it is. To change it and end every session: npm start -- --lan --new-passcode, or on a device that is in, under Records.",
+		);
+} else {
 	const given = process.env.PEG_PASSCODE ?? (process.stdin.isTTY ? await asked() : "");
 	if (given === "") {
 		console.error(
@@ -39,7 +43,6 @@ if (!(await findAccess(store))) {
 	}
 	console.log("The passcode is set. It is asked for on each device once.");
 }
-const secret = (await findAccess(store))?.secret ?? "";
 
 async function asked(): Promise<string> {
 	const lines = createInterface({ input: process.stdin, output: process.stdout });
@@ -90,57 +93,7 @@ const app = next({ dev: false, dir: process.cwd(), hostname: host, port });
 await app.prepare();
 const handle = app.getRequestHandler();
 
-/** Five wrong in five minutes from one address, fifty from all of them, and it is asked again later. */
-const each = new RateLimiterMemory({ points: 5, duration: 300 });
-const all = new RateLimiterMemory({ points: 50, duration: 300 });
-
-const inCookie = new RegExp(`(?:^|;\\s*)${COOKIE}=([^;]+)`);
-const cookieOf = (request: IncomingMessage): string => inCookie.exec(request.headers.cookie ?? "")?.[1] ?? "";
-
-async function isIn(request: IncomingMessage): Promise<boolean> {
-	const seal = cookieOf(request);
-	if (seal === "") return false;
-	try {
-		const { in: inside } = await unsealData<{ in?: boolean }>(seal, { password: secret, ttl: SESSION_SECONDS });
-		return inside === true;
-	} catch {
-		// It was never sealed here.
-		return false;
-	}
-}
-
-async function body(request: IncomingMessage): Promise<URLSearchParams> {
-	let text = "";
-	for await (const piece of request) {
-		text += piece;
-		if (text.length > 4000) break;
-	}
-	return new URLSearchParams(text.slice(0, 4000));
-}
-
-const show = (response: ServerResponse, status: number, html: string) => {
-	response.writeHead(status, { "content-type": "text/html; charset=utf-8", "cache-control": "no-store" });
-	response.end(html);
-};
-
-async function enter(request: IncomingMessage, response: ServerResponse): Promise<void> {
-	const from = request.socket.remoteAddress ?? "";
-	try {
-		await Promise.all([each.consume(from), all.consume("all")]);
-	} catch {
-		return show(response, 429, askPage("Too many wrong ones. Wait five minutes, then try again."));
-	}
-	const form = await body(request);
-	if (!(await isPasscode(store, form.get("passcode") ?? "")))
-		return show(response, 401, askPage("That is not the passcode; it is the one set when this was first started."));
-	await each.delete(from);
-	const seal = await sealData({ in: true }, { password: secret, ttl: SESSION_SECONDS });
-	response.writeHead(303, {
-		location: "/",
-		"set-cookie": `${COOKIE}=${seal}; Path=/; HttpOnly; Secure; SameSite=Lax; Max-Age=${SESSION_SECONDS}`,
-	});
-	response.end();
-}
+const access = await accessTo(store);
 
 /** What a browser asks for without its cookies, and holds nothing of anybody. */
 const open = /^\/(manifest\.webmanifest|icon-\d+\.png|icon\.svg|favicon\.ico)$/;
@@ -150,13 +103,25 @@ const feed = /^\/api\/calendar\/[\w-]{43}(\.ics)?$/;
 /** Nor has a student: their page's address is the secret, and opens that page alone. */
 const practice = /^\/p\/([\w-]{43}(\/acts|\/picture\/[0-9a-f]{64})?|(practice|sw)\.(js|css))$/;
 
-const server = createHttps({ cert: tls.cert, key: tls.key }, async (request, response) => {
-	const path = new URL(request.url ?? "/", address).pathname;
+/** What is asked for; null where it is no path at all. */
+function pathOf({ url = "/" }: IncomingMessage): string | null {
+	// Two slashes at its beginning would name another host.
+	if (!/^\/(?!\/)/.test(url)) return null;
 	try {
+		return new URL(url, address).pathname;
+	} catch {
+		return null;
+	}
+}
+
+const server = createHttps({ cert: tls.cert, key: tls.key }, async (request, response) => {
+	try {
+		const path = pathOf(request);
+		if (path === null) return show(response, 400, page("There is no such address", "<p>It cannot be read.</p>"));
 		if (path === "/trust") return show(response, 200, await trust());
 		if (path === "/authority.crt") return authority(response);
-		if (path === "/passcode" && request.method === "POST") return await enter(request, response);
-		if ([open, feed, practice].some((known) => known.test(path)) || (await isIn(request)))
+		if (await access.answer(path, request, response)) return;
+		if ([open, feed, practice].some((known) => known.test(path)) || (await access.isIn(request)))
 			return await handle(request, response);
 		if (request.headers.accept?.includes("text/html")) return show(response, 401, askPage(null));
 		response.writeHead(401, { "content-type": "application/json" });
@@ -167,6 +132,11 @@ const server = createHttps({ cert: tls.cert, key: tls.key }, async (request, res
 		console.error(error);
 		if (!response.headersSent) show(response, 500, page("Something failed here", "<p>Look at the terminal.</p>"));
 	}
+});
+
+// Nothing here speaks another protocol: whoever asks for one is told so, and not left hanging.
+server.on("upgrade", (_request, socket) => {
+	socket.end("HTTP/1.1 426 Upgrade Required\r\nConnection: close\r\nContent-Length: 0\r\n\r\n");
 });
 
 const trust = async () =>

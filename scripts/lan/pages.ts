@@ -1,3 +1,5 @@
+import type { ServerResponse } from "node:http";
+
 /** The few pages that stand before the passcode: plain, with nothing of anybody in them. */
 
 const style = `
@@ -17,6 +19,39 @@ export const askPage = (wrong: string | null): string =>
 ${wrong ? `<p class="asks" role="alert">${wrong}</p>` : ""}<button>go in</button></form>
 <p>This device then stays in for ninety days. <a href="/trust">Does the browser warn of this page?</a></p>`,
 	);
+
+const done: Record<string, string> = {
+	changed: "The passcode is changed. Every other device is asked for the new one.",
+	ended: "Every other device is out, and is asked for the passcode again.",
+};
+
+/** The passcode of whoever is in: another one, this device out, all others out. */
+export const minePage = (wrong: string | null, said = ""): string =>
+	page(
+		"The passcode",
+		`${done[said] ? `<p role="status">${done[said]}</p>` : ""}
+<form method="post" action="/passcode/new"><label for="old">The passcode as it is</label>
+<input id="old" name="old" type="password" autocomplete="current-password" maxlength="200" required>
+<label for="new">The new one, six letters or more</label>
+<input id="new" name="new" type="password" autocomplete="new-password" maxlength="200" required>
+${wrong ? `<p class="asks" role="alert">${wrong}</p>` : ""}<button>change it, and end every session</button></form>
+<form method="post" action="/passcode/others"><button>end every session but this one</button></form>
+<form method="post" action="/passcode/out"><button>sign out on this device</button></form>
+<p><a href="/records">Back to the records</a></p>`,
+	);
+
+export const show = (response: ServerResponse, status: number, html: string): void => {
+	response.writeHead(status, {
+		"content-type": "text/html; charset=utf-8",
+		"cache-control": "no-store",
+		"content-security-policy":
+			"default-src 'none'; style-src 'unsafe-inline'; img-src data:; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
+		"x-content-type-options": "nosniff",
+		"referrer-policy": "same-origin",
+		...(status === 429 ? { "retry-after": "300" } : {}),
+	});
+	response.end(html);
+};
 
 export const trustPage = (address: string, qr: string, own: boolean): string =>
 	page(

@@ -16,6 +16,8 @@ export interface RecordsPage {
 	studio: StudioMark;
 	/** The database is a file on this machine: it can be copied, restored and filled. */
 	file: boolean;
+	/** It is served beyond this machine, behind its passcode. */
+	lan: boolean;
 	students: { id: string; name: string }[];
 	aside: { n: number; device: string; dseq: number; reason: string; arrivedAt: string; raw: string }[];
 }
@@ -26,6 +28,7 @@ export async function readRecords(): Promise<RecordsPage> {
 	return {
 		studio,
 		file: isFile(),
+		lan: process.env.PEG_LAN === "1",
 		students: students.map(({ id, name }) => ({ id, name })).sort((a, b) => a.name.localeCompare(b.name)),
 		aside: aside.map(({ n, device, dseq, reason, arrivedAt, raw }) => ({ n, device, dseq, reason, arrivedAt, raw })),
 	};

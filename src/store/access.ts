@@ -42,6 +42,16 @@ export async function setPasscode({ write }: Store, passcode: string): Promise<O
 	return { ok: true, value: null };
 }
 
+/** A new secret for sessions: every one of them ends, the passcode stays. */
+export async function endSessions({ write }: Store): Promise<void> {
+	await write(async (tx) => {
+		await tx
+			.update(t.access)
+			.set({ secret: randomBytes(32).toString("hex") })
+			.where(eq(t.access.id, ID));
+	});
+}
+
 export async function isPasscode({ db }: Pick<Store, "db">, passcode: string): Promise<boolean> {
 	const [row] = await db.select().from(t.access).where(eq(t.access.id, ID));
 	if (!row || passcode.length > 200) return false;

@@ -53,3 +53,12 @@ test("a file that could not be opened is tried again", async () => {
 	expect((await studioMark(opened)).id).toBe(id);
 	opened.close();
 });
+
+test("a database that a later version has opened is refused in a sentence, and left as it is", async () => {
+	await make("one");
+	const url = `file:${join(folder, "one", "studio.db")}`;
+	const later = await openStore(url);
+	await later.client.execute("insert into __drizzle_migrations (hash, created_at) values ('later', 99999999999999)");
+	later.close();
+	await expect(openStore(url)).rejects.toThrow("was last opened by a newer Peg Ladder; update this one first.");
+});

@@ -1,4 +1,4 @@
-import { mkdirSync, statSync } from "node:fs";
+import { mkdirSync, readFileSync, statSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { type Client, createClient } from "@libsql/client";
 import { drizzle, type LibSQLDatabase } from "drizzle-orm/libsql";
@@ -24,11 +24,42 @@ export interface Store {
 	close(): void;
 }
 
-const isBusy = (error: unknown): boolean => {
+/** Whether an error, or one that caused it, says this by its code or its words. */
+const says = (error: unknown, what: RegExp): boolean => {
 	for (let e = error; e instanceof Error; e = e.cause)
-		if (/SQLITE_BUSY|database is locked/i.test(`${(e as { code?: string }).code ?? ""} ${e.message}`)) return true;
+		if (what.test(`${(e as { code?: string }).code ?? ""} ${e.message}`)) return true;
 	return false;
 };
+const isBusy = (error: unknown): boolean => says(error, /SQLITE_BUSY|database is locked/i);
+
+/** Nothing more can be written: the disk is full, or was made read-only. What is there can still be read. */
+export const cannotWrite = (error: unknown): boolean =>
+	says(error, /SQLITE_(FULL|READONLY|IOERR)|ENOSPC|EROFS|disk is full|readonly database|disk I\/O error/i);
+
+const migrations = () => process.env.PEG_MIGRATIONS ?? join(process.cwd(), "drizzle");
+
+/** When the newest migration this program knows was made. */
+function newestKnown(): number {
+	const { entries } = JSON.parse(readFileSync(join(migrations(), "meta", "_journal.json"), "utf8")) as {
+		entries: { when: number }[];
+	};
+	return Math.max(0, ...entries.map(({ when }) => when));
+}
+
+/** A database that a later Peg Ladder has brought up to date: what it holds that this one does not know would be lost. */
+export class NewerDatabase extends Error {
+	constructor() {
+		super("This database was last opened by a newer Peg Ladder; update this one first. Nothing was changed in it.");
+	}
+}
+
+/** @throws NewerDatabase */
+async function refuseNewer(client: Client): Promise<void> {
+	const kept = await client.execute("select name from sqlite_master where name = '__drizzle_migrations'");
+	if (kept.rows.length === 0) return;
+	const { rows } = await client.execute("select max(created_at) as newest from __drizzle_migrations");
+	if (Number(rows[0]?.newest ?? 0) > newestKnown()) throw new NewerDatabase();
+}
 
 async function retrying<T>(work: () => Promise<T>, afterBusy: () => unknown = () => {}): Promise<T> {
 	for (let waited = 0, pause = 10; ; waited += pause, pause = Math.min(200, pause * 2)) {
@@ -47,6 +78,8 @@ async function retrying<T>(work: () => Promise<T>, afterBusy: () => unknown = ()
  * The only place where a connection is made. A `file:` database is put into
  * write-ahead mode and must be fully synchronous with foreign keys on: the client
  * opens connections as it likes, so these have to be its defaults, and are checked.
+ *
+ * @throws NewerDatabase for one that a later version has opened.
  */
 export async function openStore(url: string): Promise<Store> {
 	const local = url.startsWith("file:");
@@ -68,7 +101,13 @@ export async function openStore(url: string): Promise<Store> {
 		}
 	}
 	const db = drizzle(client, { schema, casing: "snake_case" });
-	await retrying(() => migrate(db, { migrationsFolder: process.env.PEG_MIGRATIONS ?? join(process.cwd(), "drizzle") }));
+	try {
+		await retrying(() => refuseNewer(client));
+	} catch (error) {
+		client.close();
+		throw error;
+	}
+	await retrying(() => migrate(db, { migrationsFolder: migrations() }));
 	let last: Promise<unknown> = Promise.resolve();
 	return {
 		db,

@@ -15,7 +15,7 @@ import { digestsFor } from "./lessonDigests";
 import { lastOpenings, openLessons, studentDigests, usedSince } from "./lessons";
 import { type LimitsOn, limitsOn } from "./loads";
 import { plansFrom } from "./plans";
-import { catchUp } from "./projection";
+import { catchUpIfRoom } from "./projection";
 import { causeMarks, openParked, openPromises } from "./said";
 import * as t from "./schema";
 import { skillNames } from "./skills";
@@ -31,7 +31,7 @@ const MOST_PLANS = 60;
  * itself: the pack says how things stood before.
  */
 export async function makePack(store: Store, without: string | null): Promise<Pack> {
-	await catchUp(store);
+	await catchUpIfRoom(store);
 	const students = (await listStudents(store)).filter((row) => !row.archived);
 	const [studio, rows, skills, promises, parked, worked, { coach }, open, used, lastOnes, plans, keys, digests] =
 		await Promise.all([

@@ -5,7 +5,8 @@ import { live, onLadder, store } from "./__tests__/smallStudio";
 import { eventsAfter, pushEvents } from "./events";
 import { railedLadders } from "./ladders";
 import { doubtfulLessons, studentDigests } from "./lessons";
-import { catchUp } from "./projection";
+import { makePack } from "./pack";
+import { catchUp, catchUpIfRoom } from "./projection";
 import { openParked, openPromises, searchSaid } from "./said";
 import { findSkill } from "./skills";
 
@@ -140,4 +141,22 @@ describe("projections", () => {
 		expect([row?.rail.peg, row?.rail.holes[0]?.state, row?.last?.rung]).toEqual(["r2", "passed", "With help"]);
 		expect(await findSkill(store, "skill")).not.toBeNull();
 	});
+});
+
+test("while nothing can be written what is there is shown as it stands; another failure is no such thing", async () => {
+	const phone = await live();
+	await catchUp(store);
+	phone.row("ggg");
+	await pushEvents(store, "phone", phone.events);
+	const failing = (message: string, code: string) => ({
+		...store,
+		write: () => Promise.reject(Object.assign(new Error(message), { code })),
+	});
+	const said = jest.spyOn(console, "error").mockImplementation(() => undefined);
+	await catchUpIfRoom(failing("database or disk is full", "SQLITE_FULL"));
+	await catchUpIfRoom(failing("attempt to write a readonly database", "SQLITE_READONLY"));
+	expect(said).toHaveBeenCalledTimes(2);
+	await expect(catchUpIfRoom(failing("no such table", "SQLITE_ERROR"))).rejects.toThrow("no such table");
+	said.mockRestore();
+	expect((await makePack(store, null)).ladders).toHaveLength(2);
 });

@@ -1,7 +1,7 @@
 import { and, eq, gt, inArray, lte, sql } from "drizzle-orm";
 import { dayAfter } from "@/core/text/fields";
 import { serverDay } from "./days";
-import { store as openedStore, type Store, type Tx } from "./db";
+import { cannotWrite, store as openedStore, type Store, type Tx } from "./db";
 import { refoldLessons } from "./projectedLessons";
 import { takeSaid } from "./projectedSaid";
 import * as t from "./schema";
@@ -86,8 +86,21 @@ const writeStand = (tx: Tx, madeFor: string, upTo: number) =>
 /** The server's store, with everything that arrived taken in: what pages read from. */
 export async function upToDate(): Promise<Store> {
 	const open = await openedStore();
-	await catchUp(open);
+	await catchUpIfRoom(open);
 	return open;
+}
+
+/**
+ * Brings the projections up to the last event; where nothing can be written they stay as they
+ * stand, and what is read is of before: a full disk is no reason to show nothing.
+ */
+export async function catchUpIfRoom(store: Store): Promise<void> {
+	try {
+		await catchUp(store);
+	} catch (error) {
+		if (!cannotWrite(error)) throw error;
+		console.error("Nothing can be written to the database: pages show how it stood before.", error);
+	}
 }
 
 async function takeIn(

@@ -16,7 +16,7 @@ import { Tables } from "./Tables";
 import { useJob } from "./useJob";
 
 /** Out, in, back, aside and away: everything that concerns the studio as a whole. */
-export function Records({ studio, file, students, aside }: RecordsPage) {
+export function Records({ studio, file, lan, students, aside }: RecordsPage) {
 	return (
 		<BenchPage
 			margin={
@@ -48,6 +48,11 @@ export function Records({ studio, file, students, aside }: RecordsPage) {
 					Lessons may go on meanwhile; either file holds one moment. One skill or ladder is taken out on its own page.
 				</p>
 				<Tables students={students} />
+				{lan && (
+					<p className="m-0">
+						<a href="/passcode">The passcode</a>: change it, end every other session, sign out on this device.
+					</p>
+				)}
 				<p className="m-0">
 					A season on paper is on each student’s page; <Link href="/note">how your notes are written</Link> is yours to
 					say.

@@ -1,4 +1,5 @@
 import { readFileSync, writeFileSync } from "node:fs";
+import { createClient } from "@libsql/client";
 import { at, here, live, store, workbook } from "../__tests__/smallStudio";
 import { openStore } from "../db";
 import { eventsAfter, pushEvents } from "../events";
@@ -47,5 +48,59 @@ describe("back up and bring back", () => {
 		expect(says.ok ? [] : says.refusals.map((one) => one.sentence)).toContain(
 			"The event's hash does not fit what it says.",
 		);
+	});
+});
+
+describe("a file that is no backup of one studio", () => {
+	const change = async (...statements: string[]) => {
+		await live();
+		await backUp(here(), at("odd.db"));
+		const client = createClient({ url: `file:${at("odd.db")}` });
+		await client.execute("pragma foreign_keys = off");
+		for (const one of statements) await client.execute(one);
+		client.close();
+		const says = await checkBackup(at("odd.db"), () => {});
+		return says.ok ? "taken" : says.refusals[0]?.sentence;
+	};
+	const cases: [name: string, statements: string[], sentence: string][] = [
+		[
+			"a newer one",
+			["insert into __drizzle_migrations (hash, created_at) values ('x', 99999999999999)"],
+			"The backup was made by a newer Peg Ladder; update this one first.",
+		],
+		["a column nobody knows", ["alter table student add column shoe text"], "does not know: column student.shoe"],
+		[
+			"a trigger",
+			["create trigger sly after insert on event begin delete from student; end"],
+			"does not know: trigger sly",
+		],
+		["a table of somebody else's", ["create table diary (words text)"], "does not know: table diary"],
+		["a table that is gone", ["drop table said"], "The backup lacks something every studio has"],
+		["no studio", ["delete from studio"], "The backup holds no studio"],
+		["an epoch beyond counting", ["update studio set epoch = 9007199254740993"], "which cannot be"],
+		["an epoch that is none", ["update studio set epoch = -3"], "brought back -3 times"],
+		["orphans", ["delete from student where id = 'zoe'"], "belong to nothing"],
+	];
+	test.each(cases)("%s is refused in a sentence", async (_, statements, sentence) => {
+		expect(await change(...statements)).toContain(sentence);
+	});
+
+	test("bytes turned over anywhere are taken or refused in words, never thrown", async () => {
+		await live();
+		await backUp(here(), at("whole.db"));
+		const whole = readFileSync(at("whole.db"));
+		let refused = 0;
+		for (let i = 0; i < 40; i++) {
+			const bytes = Buffer.from(whole);
+			const from = 100 + Math.floor(((whole.length - 200) * i) / 40);
+			for (let n = 0; n < 64; n++) bytes[from + n] = (bytes[from + n] as number) ^ 0xff;
+			writeFileSync(at(`turned-${i}.db`), bytes);
+			const says = await checkBackup(at(`turned-${i}.db`), () => {});
+			if (says.ok) continue;
+			refused += 1;
+			expect(says.refusals[0]?.sentence).toMatch(/\.$/);
+		}
+		// Most of so small a file is empty room between rows.
+		expect(refused).toBeGreaterThan(3);
 	});
 });

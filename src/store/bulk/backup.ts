@@ -1,9 +1,9 @@
 import { rmSync } from "node:fs";
-import { createClient } from "@libsql/client";
+import { type Client, createClient } from "@libsql/client";
 import { parseRow, remarksOn, type Section, sectionNames } from "@/core/formats/workbook";
 import { type Outcome, type Refusal, refuse } from "@/core/refusals/refusals";
 import { cutText } from "@/core/text/fields";
-import { openStore, type Store } from "../db";
+import { NewerDatabase, openStore, type Store } from "../db";
 import { homes, type SqlRow } from "./tables";
 
 /** One file that holds everything as it was at one moment, while lessons go on. */
@@ -29,6 +29,10 @@ export interface BackupSays {
 	remarks: Refusal[];
 }
 
+/** SQLite itself says that what it reads is not what it wrote. */
+const says = (error: unknown): boolean =>
+	/SQLITE_(CORRUPT|NOTADB|IOERR|ERROR)|malformed/i.test(`${(error as { code?: string }).code ?? ""} ${String(error)}`);
+
 const PAGE = 500;
 const LISTED = 50;
 
@@ -46,16 +50,74 @@ export async function checkBackup(
 	let store: Store;
 	try {
 		store = await openStore(`file:${copy}`);
-	} catch {
-		return refuse("", "The backup was made by a newer Peg Ladder; update this one first.");
+	} catch (error) {
+		return refuse(
+			"",
+			error instanceof NewerDatabase
+				? "The backup was made by a newer Peg Ladder; update this one first."
+				: `The backup cannot be opened: ${cutText(String((error as Error).message), 200)}.`,
+		);
 	}
 	try {
+		const odd = await whyOdd(store.client);
+		if (odd) return refuse("", odd);
 		const { refusals, remarks } = await checkRows(store, progress);
 		if (refusals.length > 0) return { ok: false, refusals };
 		return { ok: true, value: { ...(await whatItSays(store.client)), remarks } };
+	} catch (error) {
+		// Bytes turned over in a row are met only where the row is read.
+		if (says(error)) return refuse("", DAMAGED);
+		throw error;
 	} finally {
 		store.close();
 	}
+}
+
+const DAMAGED = "The file is damaged where its rows are; use an older backup.";
+/** An epoch counts restores: more than these are nobody's. */
+const MOST_EPOCHS = 1_000_000_000;
+
+/** What a database of this version is made of: each table with its columns, each index; nothing else belongs in it. */
+async function makeOf(client: Client): Promise<Set<string>> {
+	const { rows } = await client.execute(
+		"select type, name from sqlite_master where name not like 'sqlite_%' and name not like '__drizzle%' and name not like 'libsql_%'",
+	);
+	const made = new Set<string>();
+	for (const { type, name } of rows as unknown as { type: string; name: string }[]) {
+		made.add(`${type} ${name}`);
+		if (type !== "table") continue;
+		const columns = await client.execute({ sql: "select name from pragma_table_info(?)", args: [name] });
+		for (const column of columns.rows) made.add(`column ${name}.${String(column.name)}`);
+	}
+	return made;
+}
+
+/** Why a sound database of ours is none that somebody's studio was in; null where it is. */
+async function whyOdd(client: Client): Promise<string | null> {
+	const fresh = await openStore("file::memory:");
+	try {
+		const [ours, theirs] = [await makeOf(fresh.client), await makeOf(client)];
+		const more = [...theirs].find((one) => !ours.has(one));
+		if (more)
+			return `The backup has something in it that this Peg Ladder does not know: ${cutText(more, 80)}. It was made by another version, or changed by hand.`;
+		const less = [...ours].find((one) => !theirs.has(one));
+		if (less) return `The backup lacks something every studio has: ${cutText(less, 80)}. It was changed by hand.`;
+	} finally {
+		fresh.close();
+	}
+	const { rows: studios } = await client.execute("select id, cast(epoch as text) as epoch from studio");
+	if (studios.length !== 1)
+		return studios.length === 0
+			? "The backup holds no studio; use an older one."
+			: `The backup holds ${studios.length} studios; one is needed.`;
+	const epoch = Number(studios[0]?.epoch);
+	if (!(Number.isInteger(epoch) && epoch >= 1 && epoch < MOST_EPOCHS))
+		return `The backup says it was brought back ${String(studios[0]?.epoch)} times, which cannot be; use an older one.`;
+	const { rows: orphans } = await client.execute("pragma foreign_key_check");
+	const orphan = orphans[0];
+	return orphan
+		? `The backup has rows that belong to nothing (${String(orphan.table)} without its ${String(orphan.parent)}); use an older one.`
+		: null;
 }
 
 /** Why a file is no sound database of ours; null where it is one. */
