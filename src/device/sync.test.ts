@@ -7,7 +7,7 @@ import { dropAside, listQuarantine, pushEvents } from "@/store/events";
 import { kept, note, texts, withStudio, world } from "./__tests__/world";
 import { Local } from "./local";
 import { now } from "./now";
-import { exchange, fetchPack, learnOrder, OtherStudio, pull, push } from "./sync";
+import { exchange, fetchPack, learnOrder, lightEnough, OtherStudio, pull, push } from "./sync";
 
 /** The local store, the outbox, and what a restore or another studio does. */
 
@@ -56,6 +56,14 @@ describe("the outbox", () => {
 		world.signal = "there";
 		expect((await push(local)).acked).toBe(1);
 		expect(await kept()).toHaveLength(1);
+	});
+
+	test("a batch is weighed as well as counted, and one event always goes", () => {
+		const events = [10, 10, 500, 10].map((n) => "x".repeat(n));
+		expect(lightEnough(events, 40)).toHaveLength(2);
+		expect(lightEnough(events.slice(2), 40)).toHaveLength(1);
+		expect(lightEnough(events, 10_000)).toHaveLength(4);
+		expect(lightEnough([], 10)).toEqual([]);
 	});
 
 	test("a long outbox goes in batches, in order", async () => {

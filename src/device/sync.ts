@@ -17,6 +17,18 @@ const Moved = z.object({ studio: StudioMark });
 const Pulled = z.object({ studio: StudioMark, lamport: z.optional(z.number()), ...News });
 
 const BATCH = 200;
+/** And no more than this at once: sets of a long ladder weigh a hundred times what a try does. */
+const BATCH_CHARS = 1_500_000;
+
+/** As many of these, from the first on, as go in one request; one always does. */
+export function lightEnough<T>(events: readonly T[], most = BATCH_CHARS): T[] {
+	let chars = 0;
+	const over = events.findIndex((event) => {
+		chars += JSON.stringify(event).length;
+		return chars > most;
+	});
+	return over < 0 ? [...events] : events.slice(0, Math.max(1, over));
+}
 const PATIENCE_MS = 8000;
 /** How often one exchange may be sent back to an earlier number, or to another epoch, before it gives up until the next. */
 const SENT_BACK = 5;
@@ -118,7 +130,7 @@ async function send(
 			epoch: out.epoch || 1,
 			device: local.device,
 			after: out.acked,
-			events: out.events,
+			events: lightEnough(out.events),
 			wants,
 		}),
 	});

@@ -1,6 +1,6 @@
 import sharp from "sharp";
 import { type Outcome, refuse } from "@/core/refusals/refusals";
-import { blankedClip, isClip } from "@/core/skill/clip";
+import { blankedClip, isClip, showsSomething } from "@/core/skill/clip";
 import { LONGEST_SIDE, MOST_BRINGING, MOST_CLIP } from "@/core/skill/picture";
 import { store } from "@/store/db";
 import { keepPicture } from "@/store/pictures";
@@ -25,7 +25,15 @@ export const tooLarge = (bytes: number) =>
  * place, time, owner. Pictures are read and written anew; a clip's telling parts are
  * blanked.
  */
-export async function bringPicture(bytes: Uint8Array, called: string): Promise<Outcome<Brought>> {
+export function bringPicture(bytes: Uint8Array, called: string): Promise<Outcome<Brought>> {
+	// A large picture takes a hundred megabytes while it is drawn anew: one after the other.
+	const turn = last.then(() => takeIn(bytes, called));
+	last = turn.catch(() => undefined);
+	return turn;
+}
+let last: Promise<unknown> = Promise.resolve();
+
+async function takeIn(bytes: Uint8Array, called: string): Promise<Outcome<Brought>> {
 	if (bytes.length === 0) return refuse("picture", "The picture is empty; choose another file.");
 	if (isClip(bytes) || called === "video/mp4") return bringClip(bytes);
 	let format: string | undefined;
@@ -46,7 +54,7 @@ export async function bringPicture(bytes: Uint8Array, called: string): Promise<O
 			.webp({ quality: 82 })
 			.toBuffer();
 	} catch {
-		return notAPicture(called, format);
+		return format && Object.values(kinds).includes(format) ? brokenOff(format) : notAPicture(called, format);
 	}
 	const hash = await keepPicture(await store(), small, "image/webp");
 	return { ok: true, value: { hash, clip: false } };
@@ -59,10 +67,18 @@ async function bringClip(bytes: Uint8Array): Promise<Outcome<Brought>> {
 			`The clip is ${said(bytes.length)}; at most ${MOST_CLIP / MB} MB are kept. Cut it to the few seconds that show it.`,
 		);
 	const blanked = blankedClip(bytes);
+	if (blanked && !showsSomething(blanked))
+		return refuse("picture", "The clip has a beginning and nothing in it that could be shown; choose another.");
 	if (!blanked)
 		return refuse("picture", "The file calls itself an MP4 clip and cannot be read as one; choose another.");
 	return { ok: true, value: { hash: await keepPicture(await store(), blanked, "video/mp4"), clip: true } };
 }
+
+const brokenOff = (format: string) =>
+	refuse(
+		"picture",
+		`The ${format.toUpperCase()} breaks off, or is damaged: it cannot be drawn to its end. Copy it again, or choose another.`,
+	);
 
 const notAPicture = (called: string, format: string | undefined) =>
 	refuse(

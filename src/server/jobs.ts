@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from "node:child_process";
-import { mkdirSync, rmSync } from "node:fs";
+import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { createInterface } from "node:readline";
 import { v7 as uuid } from "uuid";
@@ -41,7 +41,7 @@ interface RunningJob extends Job {
 	file: string;
 }
 
-const shared = globalThis as { pegLadderJobs?: Map<string, RunningJob> };
+const shared = globalThis as { pegLadderJobs?: Map<string, RunningJob>; pegLadderReceiving?: boolean };
 const jobs = (): Map<string, RunningJob> => {
 	shared.pegLadderJobs ??= new Map();
 	return shared.pegLadderJobs;
@@ -53,10 +53,35 @@ const database = (): string => process.env.DATABASE_URL ?? "file:.data/studio.db
 export const isFile = (): boolean => database().startsWith("file:");
 const here = (): string => database().slice("file:".length);
 
+/** Whether a file may come in now: one at a time. */
+export function beginReceiving(): boolean {
+	if (shared.pegLadderReceiving) return false;
+	shared.pegLadderReceiving = true;
+	return true;
+}
+export function endReceiving(): void {
+	shared.pegLadderReceiving = false;
+}
+
+const DAY_MS = 86_400_000;
+/** Copies of what was there before it was replaced: the last ones are kept. */
+const SAFETY_COPIES = 3;
+
+/** Lets go of what no job will come back to: files in transit of another day, and all safety copies but the latest. */
+export function tidyFiles(folder: string, now: number): void {
+	const inTransit = join(folder, "work");
+	for (const name of existsSync(inTransit) ? readdirSync(inTransit) : [])
+		if (now - statSync(join(inTransit, name)).mtimeMs > DAY_MS) rmSync(join(inTransit, name), { force: true });
+	const copies = readdirSync(folder).filter((name) => /^before-.+-\d{4}-\d{2}-\d{2}T\d{6}\.db$/.test(name));
+	const byTime = copies.toSorted((a, b) => (a.slice(-20) < b.slice(-20) ? 1 : -1));
+	for (const name of byTime.slice(SAFETY_COPIES)) rmSync(join(folder, name), { force: true });
+}
+
 /** A place for files in transit, beside the database. */
 export function workFile(name: string): string {
 	const folder = join(dirname(here()), "work");
 	mkdirSync(folder, { recursive: true });
+	tidyFiles(dirname(here()), Date.now());
 	return join(folder, name);
 }
 

@@ -8,6 +8,7 @@ import { dropAside, listQuarantine, retryAside } from "@/store/events";
 import { upToDate } from "@/store/projection";
 import { studentNames } from "@/store/students";
 import { type StudioMark, studioMark } from "@/store/studio";
+import { type Health, health } from "./health";
 import { isFile } from "./jobs";
 
 export type { ToErase } from "@/store/erase";
@@ -18,6 +19,7 @@ export interface RecordsPage {
 	file: boolean;
 	/** It is served beyond this machine, behind its passcode. */
 	lan: boolean;
+	health: Health;
 	students: { id: string; name: string }[];
 	aside: { n: number; device: string; dseq: number; reason: string; arrivedAt: string; raw: string }[];
 }
@@ -28,6 +30,7 @@ export async function readRecords(): Promise<RecordsPage> {
 	return {
 		studio,
 		file: isFile(),
+		health: await health(),
 		lan: process.env.PEG_LAN === "1",
 		students: students.map(({ id, name }) => ({ id, name })).sort((a, b) => a.name.localeCompare(b.name)),
 		aside: aside.map(({ n, device, dseq, reason, arrivedAt, raw }) => ({ n, device, dseq, reason, arrivedAt, raw })),

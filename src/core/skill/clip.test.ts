@@ -1,4 +1,4 @@
-import { blankedClip, isClip } from "./clip";
+import { blankedClip, isClip, showsSomething } from "./clip";
 
 describe("clips", () => {
 	const box = (name: string, ...inside: number[][]): number[] => {
@@ -31,5 +31,13 @@ describe("clips", () => {
 	test("what is no clip, or one whose boxes do not fit, is none", () => {
 		expect(isClip(Uint8Array.from([0xff, 0xd8, 0xff]))).toBe(false);
 		expect(blankedClip(clip.subarray(0, clip.length - 3))).toBeNull();
+	});
+	test("a head alone is no clip: something has to be in it", () => {
+		expect(showsSomething(clip)).toBe(true);
+		expect(showsSomething(Uint8Array.from(box("ftyp", Array(20).fill(1))))).toBe(false);
+		expect(showsSomething(Uint8Array.from([...box("ftyp", [1, 2, 3, 4]), ...box("moov", [1]), ...box("mdat")]))).toBe(
+			false,
+		);
+		expect(showsSomething(Uint8Array.from([0, 0, 0, 0]))).toBe(false);
 	});
 });

@@ -10,6 +10,31 @@ const FREE = [0x66, 0x72, 0x65, 0x65];
 
 export const isClip = (bytes: Uint8Array): boolean => bytes.length > 12 && nameAt(bytes, 0) === "ftyp";
 
+/** Boxes on the outermost level: what is shown lies in some, how it is shown in others. */
+function outermost(bytes: Uint8Array): Set<string> {
+	const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+	const names = new Set<string>();
+	for (let at = 0; bytes.length - at >= 8; ) {
+		const short = view.getUint32(at);
+		const size =
+			short === 0
+				? bytes.length - at
+				: short === 1 && bytes.length - at >= 16
+					? Number(view.getBigUint64(at + 8))
+					: short;
+		if (size > (short === 1 ? 16 : 8)) names.add(nameAt(bytes, at));
+		if (size < 8) break;
+		at += size;
+	}
+	return names;
+}
+
+/** Whether there is anything in it to be shown: a head alone is no clip. */
+export function showsSomething(bytes: Uint8Array): boolean {
+	const names = outermost(bytes);
+	return names.has("moov") && (names.has("mdat") || names.has("moof"));
+}
+
 /** A copy of the clip without what it tells besides pictures and sound; null where its boxes do not fit together. */
 export function blankedClip(bytes: Uint8Array): Uint8Array | null {
 	const copy = bytes.slice();

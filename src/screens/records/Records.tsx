@@ -16,7 +16,7 @@ import { Tables } from "./Tables";
 import { useJob } from "./useJob";
 
 /** Out, in, back, aside and away: everything that concerns the studio as a whole. */
-export function Records({ studio, file, lan, students, aside }: RecordsPage) {
+export function Records({ studio, file, lan, health, students, aside }: RecordsPage) {
 	return (
 		<BenchPage
 			margin={
@@ -25,6 +25,7 @@ export function Records({ studio, file, lan, students, aside }: RecordsPage) {
 						Nothing that a screen has shown as kept is ever dropped. What could not be taken in stays here, word for
 						word, with its reason.
 					</p>
+					<HowItIs health={health} />
 					<p className="mute">
 						A workbook is plain text that other programs can read. A backup is the database itself: quicker, and exact
 						to the last device’s counter.
@@ -131,3 +132,17 @@ function Demo() {
 		</>
 	);
 }
+
+const size = (bytes: number): string =>
+	bytes >= 1e9 ? `${(bytes / 1e9).toFixed(1)} GB` : `${Math.max(1, Math.round(bytes / 1e6))} MB`;
+
+/** How large the studio is and how much room is left, in a line; what is amiss stands out. */
+const HowItIs = ({ health: { sentence, database, free, answeredIn } }: Pick<RecordsPage, "health">) => (
+	<p className={sentence ? "asks" : "mute"}>
+		{sentence && `${sentence} `}
+		{database !== null && `The database is ${size(database)}`}
+		{free !== null && `, with ${size(free)} free beside it`}
+		{database !== null && ". "}
+		{answeredIn !== null && `It answered in ${answeredIn} ms.`}
+	</p>
+);

@@ -16,6 +16,7 @@ import {
 import { change, type History, redo, startHistory, undo } from "@/core/editing/history";
 import { type Path, setAt } from "@/core/editing/paths";
 import { parse, type Refusal } from "@/core/refusals/refusals";
+import { isFormed } from "@/core/skill/formed";
 import { sideMarks, textsIn } from "@/core/skill/sides";
 import { Skill, skillLabels } from "@/core/skill/skill";
 import { forgetKept, keepJson, readKeptJson } from "@/device/localKeep";
@@ -43,8 +44,7 @@ export const useRefusal = (path: Path) => {
 export type Standing = "kept" | "keeping" | "waiting" | "elsewhere";
 
 /** What was typed, where it has the form of a skill at all; else nothing. */
-const formed = (typed: unknown): Skill | null =>
-	typeof typed === "object" && typed !== null && Array.isArray((typed as Skill).positions) ? (typed as Skill) : null;
+const formed = (typed: unknown): Skill | null => (isFormed(typed) ? (typed as Skill) : null);
 
 interface Copy {
 	at: WritingAt;

@@ -5,7 +5,7 @@ import { pipeline } from "node:stream/promises";
 import type { ReadableStream as NodeStream } from "node:stream/web";
 import { NextResponse } from "next/server";
 import { v7 as uuid } from "uuid";
-import { busy, isFile, startCheck, startDemo, workFile } from "@/server/jobs";
+import { beginReceiving, busy, endReceiving, isFile, startCheck, startDemo, workFile } from "@/server/jobs";
 import { refused, stranger } from "@/server/route";
 import { store } from "@/store/db";
 import { studioMark } from "@/store/studio";
@@ -31,6 +31,11 @@ export async function POST(request: Request) {
 	if (kind !== "check" && kind !== "checkBackup")
 		return refused(400, [{ path: "kind", sentence: `Kind is "${kind}"; "check", "checkBackup" or "demo" is needed.` }]);
 	if (!request.body) return refused(400, [{ path: "file", sentence: "File is missing; choose one first." }]);
+	// While one comes in another would only wait for it, on the disk.
+	if (!beginReceiving())
+		return refused(409, [
+			{ path: "file", sentence: "Another file is coming in; wait for it, then choose this one again." },
+		]);
 	const file = workFile(`in-${uuid()}`);
 	let bytes = 0;
 	try {
@@ -52,6 +57,15 @@ export async function POST(request: Request) {
 			: refused(400, [
 					{ path: "file", sentence: "The file did not arrive whole; nothing was changed. Choose it again." },
 				]);
+	} finally {
+		endReceiving();
+	}
+	// Another job may have begun while it came in.
+	if (busy()) {
+		await rm(file, { force: true });
+		return refused(409, [
+			{ path: "", sentence: "Another job is running; wait for its end, then choose the file again." },
+		]);
 	}
 	return NextResponse.json({ id: startCheck(kind, file) });
 }
