@@ -6,9 +6,10 @@ import { eventsAfter, pushEvents } from "./events";
 import { railedLadders } from "./ladders";
 import { doubtfulLessons, studentDigests } from "./lessons";
 import { makePack } from "./pack";
-import { catchUp, catchUpIfRoom } from "./projection";
+import { bringUp, catchUp, catchUpIfRoom } from "./projection";
 import { openParked, openPromises, searchSaid } from "./said";
 import { findSkill } from "./skills";
+import { clearProjections } from "./studio";
 
 describe("projections", () => {
 	const dump = async () => {
@@ -159,4 +160,63 @@ test("while nothing can be written what is there is shown as it stands; another 
 	await expect(catchUpIfRoom(failing("no such table", "SQLITE_ERROR"))).rejects.toThrow("no such table");
 	said.mockRestore();
 	expect((await makePack(store, null)).ladders).toHaveLength(2);
+});
+
+describe("two processes on one database", () => {
+	/** Waits before its n-th write until it is let go on; another process does not. */
+	const pausing = (before: number) => {
+		let writes = 0;
+		let letGo = () => {};
+		let reached = () => {};
+		const gate = new Promise<void>((resolve) => {
+			letGo = resolve;
+		});
+		const there = new Promise<void>((resolve) => {
+			reached = resolve;
+		});
+		const paused = {
+			...store,
+			write: async <T>(work: Parameters<typeof store.write<T>>[0]): Promise<T> => {
+				writes += 1;
+				if (writes === before) {
+					reached();
+					await gate;
+				}
+				return store.write(work);
+			},
+		};
+		return { paused, there, letGo, written: () => writes };
+	};
+
+	test("whatever one was at when the other went past it, nothing of before stays", async () => {
+		let most = 1;
+		for (let n = 1; n <= most; n++) {
+			const phone = await live(`phone-${n}`, `lesson-${n}`);
+			phone.row("gg");
+			await pushEvents(store, `phone-${n}`, phone.events);
+			const { paused, there, letGo, written } = pausing(n);
+			const one = bringUp(paused, "2026-03-02", () => {});
+			await Promise.race([there, one]);
+			// Meanwhile more arrives of the same lesson, and the other process takes it in.
+			phone.row("gmgg");
+			await pushEvents(store, `phone-${n}`, phone.events);
+			const other = bringUp(store, "2026-03-02", () => {});
+			await other;
+			letGo();
+			await one;
+			most = Math.max(most, Math.min(12, written()));
+			const attempts = async () =>
+				(await store.client.execute(`select body from lesson_digest where lesson = 'lesson-${n}'`)).rows.map(
+					({ body }) => (JSON.parse(String(body)) as { attempts: number }).attempts,
+				);
+			const tried = async () =>
+				JSON.stringify((await store.client.execute("select * from ladder_digest order by ladder")).rows);
+			const [was, ladders] = [await attempts(), await tried()];
+			await store.write(clearProjections);
+			await bringUp(store, "2026-03-02", () => {});
+			expect([n, was]).toEqual([n, await attempts()]);
+			expect([n, ladders]).toEqual([n, await tried()]);
+		}
+		expect(most).toBeGreaterThan(4);
+	}, 120_000);
 });

@@ -30,7 +30,12 @@ export function catchUp(
 	return turn;
 }
 
-async function bringUp(store: Store, today: string, progress: (done: number, of: number) => void): Promise<void> {
+/** As {@link catchUp}, without waiting for what this process is at: another one may be at it as well. */
+export async function bringUp(
+	store: Store,
+	today: string,
+	progress: (done: number, of: number) => void,
+): Promise<void> {
 	const { id, epoch } = await studioMark(store);
 	const madeFor = `${id}/${epoch}/${MEANING}`;
 	const [row] = await store.db.select().from(t.projection).where(eq(t.projection.name, "log"));
@@ -38,13 +43,16 @@ async function bringUp(store: Store, today: string, progress: (done: number, of:
 	const [top] = await store.db.select({ head: sql<number>`coalesce(max(${t.event.arrival}), 0)` }).from(t.event);
 	const head = top?.head ?? 0;
 	const start = row?.madeFor === madeFor ? row.upTo : 0;
+	let stand = start;
 	for (let from = start; from < head; ) {
 		const to = Math.min(head, from + ARRIVALS);
 		await takeIn(store, today, from, to, (share) => progress(from - start + share * (to - from), head - start));
-		await store.write((tx) => writeStand(tx, madeFor, to));
-		from = to;
+		const moved = await store.write((tx) => moveStand(tx, madeFor, stand, to));
+		// Another process went past: what was written here may be of before what it wrote. Once more, from what is there now.
+		if (moved !== null) stand = moved;
+		else from = stand = Math.max(to, stand);
 	}
-	if (!row && start === head) await store.write((tx) => writeStand(tx, madeFor, head));
+	if (!row && start === head) await store.write((tx) => moveStand(tx, madeFor, 0, head));
 	await dayTurned(store, today, head);
 }
 
@@ -77,11 +85,21 @@ async function dayTurned(store: Store, today: string, head: number): Promise<voi
 	);
 }
 
-const writeStand = (tx: Tx, madeFor: string, upTo: number) =>
-	tx
+/**
+ * Says how far the log is taken in, where nobody else has said so since it stood at `from`: of
+ * two processes each that finds it moved does its part again. Null where it was said; else
+ * where it stands.
+ */
+async function moveStand(tx: Tx, madeFor: string, from: number, to: number): Promise<number | null> {
+	const [row] = await tx.select().from(t.projection).where(eq(t.projection.name, "log"));
+	if (row?.madeFor === madeFor && row.upTo !== from) return row.upTo;
+	const upTo = Math.max(from, to);
+	await tx
 		.insert(t.projection)
 		.values({ name: "log", madeFor, upTo })
 		.onConflictDoUpdate({ target: t.projection.name, set: { madeFor, upTo } });
+	return null;
+}
 
 /** The server's store, with everything that arrived taken in: what pages read from. */
 export async function upToDate(): Promise<Store> {
