@@ -1,6 +1,7 @@
 import { readyForNoSignal } from "./noSignal";
 import { onDevice } from "./onDevice";
 import { accessible, expect, good, test, touch } from "./studio";
+import { small, targets } from "./targets";
 
 test.use({
 	demo: true,
@@ -42,6 +43,7 @@ test("forty targets called on a beat, on the phone without a signal, and how eac
 	await touch(page, "more").tap();
 	await page.getByRole("button", { name: /^caller/ }).tap();
 	await accessible(page);
+	expect(small(await targets(page))).toEqual([]);
 	await touch(page, "start").tap();
 	const call = page.getByTestId("call");
 	const fields = page.getByRole("group", { name: "What was that one?" });

@@ -1,4 +1,5 @@
 import { accessible, expect, good, test, touch, written } from "./studio";
+import { small, targets } from "./targets";
 
 test.use({ demo: true });
 
@@ -38,6 +39,7 @@ test("beats in an order of their own, with a silent one and a repeat, are played
 	const rhythm = page.getByRole("region", { name: "Rhythm", exact: true });
 	await rhythm.getByRole("button", { name: "slow to full" }).click();
 	await expect(page.getByTestId("tempo")).toHaveText("50");
+	expect(small(await targets(page))).toEqual([]);
 	await rhythm.getByRole("button", { name: "start" }).click();
 	await accessible(page);
 	await good(page).click();

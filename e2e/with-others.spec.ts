@@ -1,6 +1,7 @@
 import type { Page } from "@playwright/test";
 import type { Body } from "@/core/log/kinds";
 import { accessible, allSent, expect, test, touch } from "./studio";
+import { small, targets } from "./targets";
 
 test.use({ demo: true, viewport: { width: 390, height: 844 } });
 
@@ -38,6 +39,7 @@ test("the group board: a name, then what came of it; each shows their dose, and 
 		.getByRole("button", { name: /^on the board/ })
 		.click();
 	await accessible(page);
+	expect(small(await targets(page))).toEqual([]);
 
 	const doses = new Map<string, number>();
 	for (const name of ["Nimue", "Pip", "Sunniva"]) {
