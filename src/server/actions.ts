@@ -232,9 +232,9 @@ export async function takeSkill(at: unknown, version: unknown): Promise<Outcome<
 const archivers = { student: archiveStudent, skill: archiveSkill, ladder: archiveLadder };
 
 /** Puts a document away, or brings it back; nothing is deleted. */
-export async function archive(what: "student" | "skill" | "ladder", id: string, archived: boolean): Promise<void> {
-	const place = parse(ident, id);
-	if (!place.ok || !Object.hasOwn(archivers, what)) return;
-	await archivers[what](await store(), place.value, archived === true);
+export async function archive(what: unknown, id: unknown, archived: unknown): Promise<void> {
+	const read = parse(z.object({ what: z.enum(["student", "skill", "ladder"]), id: ident }), { what, id });
+	if (!read.ok) return;
+	await archivers[read.value.what](await store(), read.value.id, archived === true);
 	revalidatePath("/", "layout");
 }

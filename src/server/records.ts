@@ -1,7 +1,8 @@
 "use server";
 
 import { revalidatePath } from "next/cache";
-import { type Outcome, refuse } from "@/core/refusals/refusals";
+import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
+import { ident, whole } from "@/core/text/fields";
 import { store } from "@/store/db";
 import { eraseStudent, type ToErase, whatErasingTakes } from "@/store/erase";
 import { dropAside, listQuarantine, retryAside } from "@/store/events";
@@ -37,25 +38,35 @@ export async function readRecords(): Promise<RecordsPage> {
 	};
 }
 
+/** Where something set aside stands. */
+const place = whole(1, Number.MAX_SAFE_INTEGER);
+
 /** Tries once more to take in what was set aside. */
-export async function tryAside(n: number): Promise<Outcome<null>> {
-	const reason = await retryAside(await store(), n);
+export async function tryAside(n: unknown): Promise<Outcome<null>> {
+	const read = parse(place, n);
+	if (!read.ok) return read;
+	const reason = await retryAside(await store(), read.value);
 	revalidatePath("/", "layout");
 	return reason === null ? { ok: true, value: null } : refuse("", `It still cannot be taken in. ${reason}`);
 }
 
-export async function letAsideGo(n: number): Promise<void> {
-	await dropAside(await store(), n);
+export async function letAsideGo(n: unknown): Promise<void> {
+	const read = parse(place, n);
+	if (!read.ok) return;
+	await dropAside(await store(), read.value);
 	revalidatePath("/records");
 }
 
 /** What deleting this student would take away. */
-export async function askErasing(student: string): Promise<ToErase> {
-	return whatErasingTakes(await upToDate(), student);
+export async function askErasing(student: unknown): Promise<ToErase> {
+	const read = parse(ident, student);
+	return whatErasingTakes(await upToDate(), read.ok ? read.value : "");
 }
 
 /** Deletes a student with everything; an id stays, and tells other devices. */
-export async function erase(student: string): Promise<void> {
-	await eraseStudent(await upToDate(), student);
+export async function erase(student: unknown): Promise<void> {
+	const read = parse(ident, student);
+	if (!read.ok) return;
+	await eraseStudent(await upToDate(), read.value);
 	revalidatePath("/", "layout");
 }
