@@ -1,4 +1,4 @@
-import { and, eq, gte, inArray, ne } from "drizzle-orm";
+import { and, eq, gte, inArray, ne, type SQL } from "drizzle-orm";
 import type { Rung } from "@/core/ladder/rung";
 import { COACH } from "@/core/load/inLesson";
 import {
@@ -20,6 +20,19 @@ import type { Store } from "./db";
 import * as t from "./schema";
 import { holds } from "./takenBack";
 
+/** What lessons put on somebody, a day each, from their digests. */
+async function lessonLoads(db: Store["db"], who: string, where: SQL | undefined): Promise<LoadDay[]> {
+	const lessons = await db
+		.selectDistinct({ lesson: t.lessonWork.lesson, day: t.lessonWork.day, body: t.lessonDigest.body })
+		.from(t.lessonWork)
+		.innerJoin(t.lessonDigest, eq(t.lessonDigest.lesson, t.lessonWork.lesson))
+		.where(where);
+	return lessons.flatMap(({ day, body }): LoadDay[] => {
+		const parts = body.load?.[who];
+		return parts ? [{ day, parts }] : [];
+	});
+}
+
 /** What lessons and practice put on a student's parts since a day, by the day. Needs the projections up to date. */
 export async function loadSince(
 	{ db }: Store,
@@ -27,33 +40,17 @@ export async function loadSince(
 	since: string,
 	without: string | null = null,
 ): Promise<LoadDay[]> {
-	const lessons = await db
-		.selectDistinct({ lesson: t.lessonWork.lesson, day: t.lessonWork.day, body: t.lessonDigest.body })
-		.from(t.lessonWork)
-		.innerJoin(t.lessonDigest, eq(t.lessonDigest.lesson, t.lessonWork.lesson))
-		.where(
-			and(eq(t.lessonWork.student, student), gte(t.lessonWork.day, since), ne(t.lessonWork.lesson, without ?? "")),
-		);
-	const held = lessons.flatMap(({ day, body }): LoadDay[] => {
-		const parts = body.load?.[student];
-		return parts ? [{ day, parts }] : [];
-	});
+	const held = await lessonLoads(
+		db,
+		student,
+		and(eq(t.lessonWork.student, student), gte(t.lessonWork.day, since), ne(t.lessonWork.lesson, without ?? "")),
+	);
 	return addDays(held, await practiceLoad(db, student, since));
 }
 
 /** What feeding put on the coach since a day. */
 export async function coachLoadSince({ db }: Store, since: string): Promise<LoadDay[]> {
-	const lessons = await db
-		.selectDistinct({ lesson: t.lessonWork.lesson, day: t.lessonWork.day, body: t.lessonDigest.body })
-		.from(t.lessonWork)
-		.innerJoin(t.lessonDigest, eq(t.lessonDigest.lesson, t.lessonWork.lesson))
-		.where(gte(t.lessonWork.day, since));
-	return addDays(
-		lessons.flatMap(({ day, body }): LoadDay[] => {
-			const parts = body.load?.[COACH];
-			return parts ? [{ day, parts }] : [];
-		}),
-	);
+	return addDays(await lessonLoads(db, COACH, gte(t.lessonWork.day, since)));
 }
 
 /** Limits that were raised since a day, by the student. */

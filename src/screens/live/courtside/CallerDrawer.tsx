@@ -4,7 +4,6 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { calledOn } from "@/core/caller/called";
 import { readOn } from "@/core/pack/placing";
 import { keepText, readKept } from "@/device/localKeep";
-import { useStable } from "@/ui/useStable";
 import { useLive } from "../LiveContext";
 import { countOf } from "../model";
 import type { Call } from "../useCalled";
@@ -34,7 +33,7 @@ export function CallerDrawer() {
 	const all = useMemo(() => calledOn(settings), [settings]);
 	const [how, setHow] = useState(keptHow);
 	const words = useRef<HTMLDivElement>(null);
-	const show = useStable((call: Call | null) => {
+	const show = (call: Call | null) => {
 		// Painted onto the page at once: the beat does not wait until anything is drawn anew.
 		for (const one of words.current?.querySelectorAll<HTMLElement>("[data-word]") ?? [])
 			one.hidden = one.dataset.word !== (call?.name ?? "");
@@ -42,8 +41,14 @@ export function CallerDrawer() {
 		if (!call) return;
 		if (how === "spoken") say(readOn(ladder, call.name));
 		if (how === "a tone each") click(toneOf(all.indexOf(call.name)));
+	};
+	const calls = useCaller({
+		visit,
+		lesson: lesson.lesson,
+		most: settings.triesPerSet,
+		onShow: show,
+		onCall: setCall,
 	});
-	const calls = useCaller({ visit, lesson: lesson.lesson, most: settings.triesPerSet }, show, setCall);
 	const focus = useRef<HTMLElement>(null);
 	useEffect(() => {
 		focus.current?.focus();

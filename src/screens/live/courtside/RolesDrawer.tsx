@@ -5,8 +5,7 @@ import { readOn } from "@/core/pack/placing";
 import { Choice, Drawer } from "../drawers/Drawer";
 import { useDone, useLive } from "../LiveContext";
 import css from "./courtside.module.css";
-
-const ACTS = { does: "does", feeds: "feeds", counts: "counts", watches: "watches" } as const;
+import { nameIn, peopleHere } from "./people";
 
 /** Who does, feeds, counts and watches, with what each has to know; they move on by one when it is the next one's turn. */
 export function RolesDrawer() {
@@ -14,13 +13,11 @@ export function RolesDrawer() {
 	const done = useDone();
 	const { set, ladder, tabs, triesInSet } = board;
 	const { settings } = set.placing;
-	const studentOf = (id: string | null) => pack.ladders.find((one) => one.id === id)?.student;
-	const people = [...new Set(tabs.flatMap((tab) => studentOf(tab.ladder) ?? []))];
-	const nameOf = (id: string) => pack.students.find((one) => one.id === id)?.student.name ?? "";
+	const people = peopleHere(board, pack);
 	const doing = set.placing.student ?? "";
 	const told = rolesNow(people.includes(doing) ? people : [doing, ...people], doing, settings.roles);
-	const next = told[1] && tabs.find((tab) => studentOf(tab.ladder) === told[1]?.person);
-	const nextLadder = pack.ladders.find((one) => one.id === next?.ladder);
+	const laddersHere = tabs.flatMap((tab) => pack.ladders.find(({ id }) => id === tab.ladder) ?? []);
+	const nextLadder = laddersHere.find(({ student }) => student === told[1]?.person);
 	const due = settings.swapAfter !== undefined && triesInSet >= settings.swapAfter;
 	return (
 		<Drawer title="Who does what">
@@ -29,7 +26,7 @@ export function RolesDrawer() {
 				return (
 					<div key={person} className={css.role}>
 						<p className="m-0" dir="auto">
-							<b>{nameOf(person)}</b> {ACTS[role]}
+							<b>{nameIn(pack, person)}</b> {role}
 							{words && `: ${readOn(ladder, words)}`}
 						</p>
 						{position && (
@@ -50,7 +47,7 @@ export function RolesDrawer() {
 				</p>
 			)}
 			{nextLadder && (
-				<Choice onClick={done(() => acts.ladder(nextLadder))} small={`${nameOf(nextLadder.student)} does next`}>
+				<Choice onClick={done(() => acts.ladder(nextLadder))} small={`${nameIn(pack, nextLadder.student)} does next`}>
 					swap
 				</Choice>
 			)}

@@ -4,16 +4,15 @@ import { useState } from "react";
 import { place } from "@/core/commands/drafts";
 import { Choice, Choices, Drawer } from "../drawers/Drawer";
 import { useLive } from "../LiveContext";
+import { nameIn, peopleHere } from "./people";
 
 /** A fault is shown on purpose, and who names it first is kept. */
 export function SpotDrawer() {
 	const { lesson, board, pack, view } = useLive();
-	const { ladder, tabs, set } = board;
+	const { ladder, set } = board;
 	const [shown, setShown] = useState<string | null>(null);
 	const faults = (ladder?.positions ?? []).filter(({ fault }) => fault !== "");
-	const people = [...new Set(tabs.flatMap((tab) => pack.ladders.find((one) => one.id === tab.ladder)?.student ?? []))];
-	const nameOf = (id: string | null) =>
-		id === null ? "nobody" : (pack.students.find((one) => one.id === id)?.student.name ?? "somebody");
+	const nameOf = (id: string | null) => (id === null ? "nobody" : nameIn(pack, id));
 	const spotted = view.events.flatMap((event) => (event.kind === "fault.spotted" ? [event] : []));
 	const chosen = faults.find(({ id }) => id === shown);
 	return (
@@ -26,7 +25,7 @@ export function SpotDrawer() {
 						Shown: <b>{chosen.fault}</b> <span className="mute">({chosen.short})</span>. Who named it first?
 					</p>
 					<Choices>
-						{[...people, null].map((by) => (
+						{[...peopleHere(board, pack), null].map((by) => (
 							<Choice
 								key={by ?? "-"}
 								onClick={() => {

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from "react";
 import { calledOn } from "@/core/caller/called";
 import { callsOf, gapsOf, seedOf } from "@/core/caller/order";
 import type { Visit } from "@/core/log/view";
+import { useStable } from "@/ui/useStable";
 import type { Call } from "../useCalled";
 
 /** Time to look up before the first call. */
@@ -22,44 +23,28 @@ export interface Calls {
 /** The first place in the run that no try has answered yet: taken back, a try's call comes again. */
 const nextOf = (visit: Visit): number => 1 + Math.max(-1, ...visit.tries.map(({ body }) => body.nth ?? -1));
 
-/** The generators of a visit, gone on to a place in its run. */
-function runFrom(visit: Visit, lesson: string, from: number) {
+/** The calls of a visit from a place in its run on, with the time to the next where there is a beat. */
+function* runFrom(visit: Visit, lesson: string, from: number): Generator<{ call: Call; gap: number }> {
 	const { settings } = visit.placing;
 	const { caller } = settings;
-	if (!caller) return null;
+	if (!caller) return;
 	const seed = seedOf(caller.seed, `${lesson}/${visit.key}`);
-	const calls = callsOf(caller.order, calledOn(settings), seed);
+	const names = callsOf(caller.order, calledOn(settings), seed);
 	const gaps = caller.beat ? gapsOf(caller.beat, seed) : null;
-	for (let i = 0; i < from; i++) {
-		calls.next();
-		gaps?.next();
+	for (let nth = 0; ; nth++) {
+		const name = names.next().value as string;
+		const gap = gaps ? (gaps.next().value as number) : 0;
+		if (nth >= from) yield { call: { name, nth, variant: caller.variants === true }, gap };
 	}
-	return {
-		next: () => calls.next().value as string,
-		gap: () => (gaps ? (gaps.next().value as number) : 0),
-	};
 }
 
-/**
- * Calls one target after the other. On a beat by a clock of its own, which is never late for
- * what came before; else the next as soon as the last is answered.
- *
- * @param onShow puts a call on the screen and says it, at once and past React.
- * @param onCall says which call a touch answers from now on.
- */
-export function useCaller(
-	{ visit, lesson, most }: { visit: Visit; lesson: string; most: number },
-	onShow: (call: Call | null) => void,
-	onCall: (call: Call | null) => void,
-): Calls {
-	const [running, setRunning] = useState(false);
-	const [said, setSaid] = useState(0);
+/** Timers that all end together. */
+function useTimers() {
 	const timers = useRef(new Set<ReturnType<typeof setTimeout>>());
-	const { caller } = visit.placing.settings;
-	const onBeat = caller?.beat !== undefined;
-	const latest = useRef({ onShow, onCall, visit });
-	latest.current = { onShow, onCall, visit };
-
+	const clear = useStable(() => {
+		for (const timer of timers.current) clearTimeout(timer);
+		timers.current.clear();
+	});
 	const after = (ms: number, act: () => void) => {
 		const timer = setTimeout(() => {
 			timers.current.delete(timer);
@@ -67,83 +52,97 @@ export function useCaller(
 		}, ms);
 		timers.current.add(timer);
 	};
-	const still = () => {
-		for (const timer of timers.current) clearTimeout(timer);
-		timers.current.clear();
-	};
-	const stop = () => {
-		still();
-		setRunning(false);
-		latest.current.onShow(null);
-	};
-	const asCall = (name: string, nth: number): Call => ({ name, nth, variant: caller?.variants === true });
+	return { after, clear };
+}
 
-	function beginBeat() {
-		const from = nextOf(visit);
-		const run = runFrom(visit, lesson, from);
-		if (!run) return;
-		let nth = from;
+interface Asked {
+	visit: Visit;
+	lesson: string;
+	/** Calls of one run. */
+	most: number;
+	/** Puts a call on the screen and says it, at once and past React. */
+	onShow: (call: Call | null) => void;
+	/** Says which call a touch answers from now on. */
+	onCall: (call: Call | null) => void;
+}
+
+/**
+ * Calls one target after the other: on a beat by a clock of its own, which is never late for
+ * what came before; else the next as soon as the last is answered.
+ */
+export function useCaller({ visit, lesson, most, ...does }: Asked): Calls {
+	const [running, setRunning] = useState(false);
+	const [said, setSaid] = useState(0);
+	const { after, clear } = useTimers();
+	const onShow = useStable(does.onShow);
+	const onCall = useStable(does.onCall);
+	const onBeat = visit.placing.settings.caller?.beat !== undefined;
+	const next = nextOf(visit);
+	/** Where this run began. */
+	const began = useRef(next);
+
+	const stop = useStable(() => {
+		clear();
+		setRunning(false);
+		onShow(null);
+	});
+	const start = () => {
+		clear();
+		began.current = next;
+		setSaid(0);
+		setRunning(true);
+		if (!onBeat) return;
+		const run = runFrom(visit, lesson, next);
 		let due = performance.now() + LEAD_MS;
 		const beat = () => {
-			if (nth - from >= most) {
-				stop();
-				return;
-			}
-			const call = asCall(run.next(), nth);
-			latest.current.onShow(call);
+			const told = run.next().value;
+			if (!told || told.call.nth - began.current >= most) return stop();
+			const { call, gap } = told;
+			onShow(call);
 			after(ANSWER_MS, () => {
-				latest.current.onCall(call);
-				setSaid(call.nth - from + 1);
+				onCall(call);
+				setSaid(call.nth - began.current + 1);
 			});
-			nth += 1;
-			due += run.gap();
+			due += gap;
 			after(due - performance.now(), beat);
 		};
 		after(LEAD_MS, beat);
-	}
-
-	const start = () => {
-		still();
-		setSaid(0);
-		setRunning(true);
-		if (onBeat) beginBeat();
 	};
 
 	// Without a beat the touch that answers one calls the next.
-	const next = nextOf(visit);
-	const firstOf = useRef(next);
-	const counted = visit.tries.length;
+	const here = useStable((from: number) => runFrom(visit, lesson, from).next().value?.call ?? null);
 	useEffect(() => {
-		if (!running) {
-			// What was called last is answered once; whatever comes after was not called.
-			firstOf.current = next;
-			return;
-		}
-		if (onBeat) return;
-		const name = runFrom(latest.current.visit, lesson, next)?.next();
-		if (name === undefined || next - firstOf.current >= most) {
-			setRunning(false);
-			latest.current.onShow(null);
-			latest.current.onCall(null);
-			return;
-		}
-		const call: Call = { name, nth: next, variant: caller?.variants === true };
-		setSaid(next - firstOf.current + 1);
-		latest.current.onShow(call);
-		latest.current.onCall(call);
-	}, [running, onBeat, next, lesson, most, caller]);
+		if (!running || onBeat) return;
+		const call = next - began.current < most ? here(next) : null;
+		if (call) setSaid(next - began.current + 1);
+		else setRunning(false);
+		onShow(call);
+		onCall(call);
+	}, [running, onBeat, next, most, here, onShow, onCall]);
+
+	// What was called last is answered once; whatever comes after it was not called.
+	const counted = visit.tries.length;
 	const answeredAt = useRef(counted);
 	useEffect(() => {
-		if (!running && answeredAt.current !== counted) latest.current.onCall(null);
+		if (!running && answeredAt.current !== counted) onCall(null);
 		answeredAt.current = counted;
-	}, [running, counted]);
+	}, [running, counted, onCall]);
+
+	// Another visit has calls of its own; and out of sight a clock is held back, and would then rush.
+	const key = useRef(visit.key);
 	useEffect(() => {
-		const all = timers.current;
+		if (key.current !== visit.key) stop();
+		key.current = visit.key;
+	}, [visit.key, stop]);
+	useEffect(() => {
+		const hidden = () => document.hidden && stop();
+		document.addEventListener("visibilitychange", hidden);
 		return () => {
-			for (const timer of all) clearTimeout(timer);
-			latest.current.onCall(null);
+			document.removeEventListener("visibilitychange", hidden);
+			clear();
+			onCall(null);
 		};
-	}, []);
+	}, [stop, clear, onCall]);
 
 	return { running, said, start, stop };
 }

@@ -31,12 +31,13 @@ const fetchedLate = {
 	break: late(() => import("./BreakDrawer").then((module) => module.BreakDrawer), NotFetched),
 } satisfies Record<DrawerName, unknown>;
 
-/** Fetched as soon as the board stands; what is looked at now and then only when it is first opened. */
-const { setup: _, circuit: __, spot: ___, roles: ____, group: _____, rhythm: ______, ...soon } = fetchedLate;
+/** What is looked at now and then is fetched when it is first opened; all else as soon as the board stands. */
+const rarely: ReadonlySet<string> = new Set<DrawerName>(["setup", "circuit", "spot", "roles", "group", "rhythm"]);
+const soon = Object.entries(fetchedLate).flatMap(([name, one]) => (rarely.has(name) ? [] : [one]));
 
 /** The drawer that is open, if one is. */
 export function LiveDrawers({ open }: { open: DrawerName | null }) {
-	useEffect(() => preloadLate(Object.values(soon)), []);
+	useEffect(() => preloadLate(soon), []);
 	if (!open) return null;
 	const Open: ComponentType = fetchedLate[open];
 	return <Open key={open} />;
