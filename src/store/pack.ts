@@ -112,15 +112,22 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 	};
 }
 
+/** As many days as a rolling week has, and one for a device on another side of midnight. */
+const MOST_DAYS_BEFORE = 8;
+
 /** A student's limits, with what each part took on the days before, for a device that goes on counting. */
 function loadGround(on: LimitsOn | undefined): Pick<Around, "reached" | "load"> {
 	if (!on) return {};
+	// What a phone with a wrong clock dated far ahead is no day before this lesson.
+	const days = on.before.filter(({ day }) => day <= dayAfter(serverDay(), 1));
 	const load = on.limits.map((limit) => ({
 		...limit,
-		before: on.before.flatMap(({ day, parts }) => {
-			const taken = parts[limit.part] ?? 0;
-			return taken > 0 ? [{ day, load: taken }] : [];
-		}),
+		before: days
+			.flatMap(({ day, parts }) => {
+				const taken = parts[limit.part] ?? 0;
+				return taken > 0 ? [{ day, load: taken }] : [];
+			})
+			.slice(-MOST_DAYS_BEFORE),
 	}));
 	return { reached: on.reached, load };
 }

@@ -3,7 +3,7 @@ import { inTen } from "@/core/analysis/readings";
 import { Difficulties, difficultyLabels } from "@/core/build/difficulty";
 import { usualDifficulties } from "@/core/build/usual";
 import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
-import { BodyPart } from "@/core/people/body";
+import { StudentLimit } from "@/core/people/student";
 import { complainIn } from "@/core/refusals/complain";
 import { label, whole } from "@/core/text/fields";
 import { NoteTemplate, noteLabels } from "./noteTemplate";
@@ -58,18 +58,7 @@ export const Coach = z.object({
 	/** One correction in three is held back by a coin, so that there is something to compare cues with. */
 	coin: z.optional(z.boolean()),
 	/** Limits of load for whoever is younger than so many years, where they have none of their own. */
-	loadByAge: z.optional(
-		z
-			.array(
-				z.object({
-					under: whole(1, 100),
-					part: BodyPart,
-					day: z.nullable(whole(1, 100000)),
-					week: z.nullable(whole(1, 100000)),
-				}),
-			)
-			.check(z.maxLength(40)),
-	),
+	loadByAge: z.optional(z.array(z.object({ under: whole(1, 100), ...StudentLimit.shape })).check(z.maxLength(40))),
 	/** What is checked wherever a rung needs this kit or apparatus. */
 	checks: z.optional(
 		z.array(z.object({ kit: label(60), items: z.array(label(120)).check(z.maxLength(12)) })).check(z.maxLength(20)),

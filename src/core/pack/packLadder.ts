@@ -107,7 +107,9 @@ function packRhythm(skill: Skill, sides: Sides): Pick<PackLadder, "rhythm"> {
 	return { rhythm: { seconds, stretches: stretches.map(said) } };
 }
 
-export const ANOTHER_ADULT = "Another adult is there";
+/** More lines than anybody reads before a try. */
+const MOST_CHECKS = 40;
+const ANOTHER_ADULT = "Another adult is there";
 const alike = (a: string, b: string) => a.trim().toLocaleLowerCase() === b.trim().toLocaleLowerCase();
 
 /** What is checked besides each rung's own list: for the kit it needs, and who is to be there. */
@@ -118,7 +120,7 @@ function packChecks(rungs: readonly Rung[], { student, checks = [] }: Around): P
 			...(student.withAdult ? [ANOTHER_ADULT] : []),
 			...checks.filter(({ kit }) => needed.some((one) => alike(one, kit))).flatMap((one) => one.items),
 		].filter((item) => !settings.care.includes(item));
-		return items.length > 0 ? [[id, [...new Set(items)]] as [string, string[]]] : [];
+		return items.length > 0 ? [[id, [...new Set(items)].slice(0, MOST_CHECKS)] as [string, string[]]] : [];
 	});
 	return by.length > 0 ? { checks: Object.fromEntries(by) } : {};
 }

@@ -4,6 +4,13 @@ import { BodyPart, type Side } from "./body";
 
 export const levels = ["new to it", "beginner", "steady", "advanced", "performs"] as const;
 
+/** As much as a body part may take, in tries of a usual load: in a day, and in any seven days. */
+export const StudentLimit = z.object({
+	part: BodyPart,
+	day: z.nullable(whole(1, 100000)),
+	week: z.nullable(whole(1, 100000)),
+});
+
 export const Student = z.object({
 	name: label(80),
 	strongSide: z.enum(["left", "right"]),
@@ -13,18 +20,7 @@ export const Student = z.object({
 	kit: text(1000),
 	/** Kit that is not there, a word or two each: rungs that need it are taken out or eased. */
 	lacks: z.optional(z.array(label(60)).check(z.maxLength(20))),
-	/** As much as a body part may take, in tries of a usual load: in a day, and in any seven days. */
-	loadLimits: z.optional(
-		z
-			.array(
-				z.object({
-					part: BodyPart,
-					day: z.nullable(whole(1, 100000)),
-					week: z.nullable(whole(1, 100000)),
-				}),
-			)
-			.check(z.maxLength(10)),
-	),
+	loadLimits: z.optional(z.array(StudentLimit).check(z.maxLength(10))),
 	/** The day on which they, or whoever answers for them, agreed to be filmed. */
 	filmed: z.optional(day),
 	/** Who answers for them, and the day on which that one agreed to the lessons. */
