@@ -3,6 +3,7 @@ import type { LogEvent } from "@/core/log/event";
 import { hostileBatch, rawJson } from "@/store/__tests__/hostile";
 import { at, check, emptyStudio, here, live, sentences, store, take, workbook } from "@/store/__tests__/smallStudio";
 import { pushEvents } from "@/store/events";
+import { studioMark } from "@/store/studio";
 import { backUp, checkBackup } from "./backup";
 import { restoreBackup } from "./takeIn";
 
@@ -17,6 +18,8 @@ const bothWays = async () => {
 	expect(await workbook("studio", undefined, other)).toBe(before);
 	other.close();
 
+	// The page a backup is asked for on has given the studio its name before.
+	await studioMark(store);
 	await backUp(here(), at("backup.db"));
 	const checked = await checkBackup(at("backup.db"), () => {});
 	expect(checked).toMatchObject({ ok: true });
