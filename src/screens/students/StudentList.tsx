@@ -5,6 +5,16 @@ import { dayWords } from "@/ui/dates";
 import { Rail } from "@/ui/Rail";
 import css from "./students.module.css";
 
+/** What concerns several of them at once. */
+const around = [
+	["/care", "care"],
+	["/load", "load"],
+	["/rounds", "rounds"],
+	["/stations", "stations"],
+	["/sums", "sums"],
+	["/studio", "the studio"],
+] as const;
+
 /** Everybody, with their pegs beside them. */
 export function StudentList({ students }: { students: StudentLine[] }) {
 	const here = students.filter((s) => !s.archived);
@@ -18,24 +28,11 @@ export function StudentList({ students }: { students: StudentLine[] }) {
 			<div className={css.head}>
 				<h1>Students</h1>
 				<span>
-					<Link className="me-3" href="/care">
-						care
-					</Link>
-					<Link className="me-3" href="/load">
-						load
-					</Link>
-					<Link className="me-3" href="/rounds">
-						rounds
-					</Link>
-					<Link className="me-3" href="/stations">
-						stations
-					</Link>
-					<Link className="me-3" href="/sums">
-						sums
-					</Link>
-					<Link className="me-3" href="/studio">
-						the studio
-					</Link>
+					{around.map(([href, words]) => (
+						<Link key={href} className="me-3" href={href}>
+							{words}
+						</Link>
+					))}
 					<Link className="btn btn-primary" href="/students/new">
 						add a student
 					</Link>
