@@ -3,13 +3,19 @@ import type { Page } from "@playwright/test";
 /**
  * What of a page cannot be seen or reached as it stands: wider than the screen, hanging out
  * of it, cut off by its own box, or under something else. Measured on the page at its whole
- * height, so that nothing has to be scrolled into sight.
+ * height, so that nothing has to be scrolled into sight. Some pages grow a moment after they
+ * are there (a worker's answer, a picture), so a place of the old height is under the fixed
+ * bar for that moment: what is told is what stays so over four looks.
  */
 export async function amissOn(page: Page, width: number, height: number): Promise<string[]> {
-	await page.setViewportSize({ width, height });
-	const whole = await page.evaluate(() => document.documentElement.scrollHeight);
-	await page.setViewportSize({ width, height: Math.max(height, whole) });
-	return [...(await page.evaluate(outOfReach, width)), ...(await page.evaluate(cutOff))];
+	for (let look = 1; ; look++) {
+		await page.setViewportSize({ width, height });
+		const whole = await page.evaluate(() => document.documentElement.scrollHeight);
+		await page.setViewportSize({ width, height: Math.max(height, whole) });
+		const amiss = [...(await page.evaluate(outOfReach, width)), ...(await page.evaluate(cutOff))];
+		if (amiss.length === 0 || look === 4) return amiss;
+		await page.waitForTimeout(700);
+	}
 }
 
 /** Run in the page: what is wider than it, hangs out of it, or lies under something else. */
