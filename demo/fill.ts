@@ -106,16 +106,15 @@ export async function fillDemo(
 	today: string,
 	progress?: (done: number, of: number) => void,
 ): Promise<{ events: number }> {
-	const file = url.slice("file:".length);
 	const folder = mkdtempSync(join(tmpdir(), "peg-demo-"));
 	try {
 		const store = await openStore(url);
 		const workbook = join(folder, "demo.json");
 		writeFileSync(workbook, demoWorkbook(today, progress));
-		const preview = await stageWorkbook(workbook, join(folder, "staging.db"), file, () => {});
+		const preview = await stageWorkbook(workbook, join(folder, "staging.db"), url, () => {});
 		const [wrong] = [...preview.refusals, ...preview.whole];
 		if (wrong) throw new Error(`the demo was refused: ${wrong.path}: ${wrong.sentence}`);
-		await takeInStaged(join(folder, "staging.db"), file, { mode: "whole", differing: "keep", demo: true });
+		await takeInStaged(join(folder, "staging.db"), url, { mode: "whole", differing: "keep", demo: true });
 		await catchUp(store);
 		store.close();
 		return { events: preview.sections.events?.fresh ?? 0 };

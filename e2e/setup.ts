@@ -17,7 +17,7 @@ export default async function setup(): Promise<void> {
 	const folder = mkdtempSync(join(tmpdir(), "peg-demo-"));
 	try {
 		await fillDemo(`file:${join(folder, "demo.db")}`, today());
-		await backUp(join(folder, "demo.db"), demoFile);
+		await backUp(`file:${join(folder, "demo.db")}`, demoFile);
 	} finally {
 		rmSync(folder, { recursive: true });
 	}

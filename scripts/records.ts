@@ -16,8 +16,8 @@ import { catchUp } from "@/store/projection";
 import { today } from "@/ui/dates";
 
 const [job = "", ...args] = process.argv.slice(2);
-const here = (process.env.DATABASE_URL ?? "").replace(/^file:/, "");
-if (!process.env.DATABASE_URL?.startsWith("file:")) throw new Error("DATABASE_URL must name a file here");
+const here = process.env.DATABASE_URL ?? "";
+if (here === "") throw new Error("DATABASE_URL is needed");
 
 let said = 0;
 const say = (line: object) => process.stdout.write(`${JSON.stringify(line)}\n`);
@@ -30,7 +30,7 @@ const progress = (step: string) => (done: number, of: number) => {
 /** Opens the database, works on it, and leaves everything that follows from its log worked out. */
 async function andCatchUp(work: () => Promise<void>): Promise<void> {
 	await work();
-	const store = await openStore(`file:${here}`);
+	const store = await openStore(here);
 	await catchUp(store, progress("working out what follows"));
 	store.close();
 }
@@ -44,7 +44,7 @@ const arg = (n: number): string => {
 const jobs: Record<string, () => Promise<unknown>> = {
 	/** export FILE SCOPE */
 	async export() {
-		const store = await openStore(`file:${here}`);
+		const store = await openStore(here);
 		await catchUp(store);
 		const out = createWriteStream(`${arg(0)}.part`);
 		for await (const piece of exportWorkbook(store, Scope.parse(JSON.parse(arg(1)))))
@@ -56,7 +56,7 @@ const jobs: Record<string, () => Promise<unknown>> = {
 	},
 	/** check FILE STAGING: reads a workbook, writes nothing here. */
 	async check() {
-		(await openStore(`file:${here}`)).close();
+		(await openStore(here)).close();
 		return stageWorkbook(arg(0), arg(1), here, progress("reading"));
 	},
 	/** take STAGING HOW [SAFETY]: takes a checked one in, after a backup if it replaces what is here. */
@@ -83,7 +83,7 @@ const jobs: Record<string, () => Promise<unknown>> = {
 	},
 	/** demo: empties the database and fills it with the demo studio. */
 	async demo() {
-		return fillDemo(`file:${here}`, today(), progress("living twenty weeks"));
+		return fillDemo(here, today(), progress("living twenty weeks"));
 	},
 };
 

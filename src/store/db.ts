@@ -1,8 +1,9 @@
-import { mkdirSync, readFileSync, statSync } from "node:fs";
-import { dirname, join } from "node:path";
-import { type Client, createClient } from "@libsql/client";
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import type { Client } from "@libsql/client";
 import { drizzle, type LibSQLDatabase } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
+import { connect, fileIdentity, placeOf } from "./connect";
 import * as schema from "./schema";
 
 export type Db = LibSQLDatabase<typeof schema>;
@@ -30,7 +31,8 @@ const says = (error: unknown, what: RegExp): boolean => {
 		if (what.test(`${(e as { code?: string }).code ?? ""} ${e.message}`)) return true;
 	return false;
 };
-const isBusy = (error: unknown): boolean => says(error, /SQLITE_BUSY|database is locked/i);
+/** Another is writing, or a server gave our turn to somebody else: all of the transaction is as if it had not begun. */
+const isBusy = (error: unknown): boolean => says(error, /SQLITE_BUSY|database is locked|TRANSACTION_TIMEOUT/i);
 
 /** Nothing more can be written: the disk is full, or was made read-only. What is there can still be read. */
 export const cannotWrite = (error: unknown): boolean =>
@@ -61,6 +63,23 @@ async function refuseNewer(client: Client): Promise<void> {
 	if (Number(rows[0]?.newest ?? 0) > newestKnown()) throw new NewerDatabase();
 }
 
+/** Two programs that open a new database at once both bring it up to date: the one that comes second finds it done. */
+async function bringUpToDate(db: Db): Promise<void> {
+	const run = () => migrate(db, { migrationsFolder: migrations() });
+	try {
+		await run();
+	} catch (error) {
+		if (!says(error, /already exists|duplicate column/i)) throw error;
+		await new Promise((resolve) => setTimeout(resolve, RETRY_FOR_MS / 8));
+		await run();
+	}
+}
+
+/** Whether the database is on its disk when a write returns: full synchronisation. A file's always is. */
+export async function isDurable({ client }: Store): Promise<boolean> {
+	return Number((await client.execute("PRAGMA synchronous")).rows[0]?.[0]) >= 2;
+}
+
 async function retrying<T>(work: () => Promise<T>, afterBusy: () => unknown = () => {}): Promise<T> {
 	for (let waited = 0, pause = 10; ; waited += pause, pause = Math.min(200, pause * 2)) {
 		try {
@@ -75,30 +94,23 @@ async function retrying<T>(work: () => Promise<T>, afterBusy: () => unknown = ()
 }
 
 /**
- * The only place where a connection is made. A `file:` database is put into
- * write-ahead mode and must be fully synchronous with foreign keys on: the client
- * opens connections as it likes, so these have to be its defaults, and are checked.
+ * A `file:` database is put into write-ahead mode and must be fully synchronous with foreign
+ * keys on: the client opens connections as it likes, so these have to be its defaults, and are
+ * checked. A server's are its own: foreign keys must be on there too; how it writes to its disk
+ * is told under Records ({@link isDurable}).
  *
+ * @param url as {@link placeOf} reads it
  * @throws NewerDatabase for one that a later version has opened.
  */
 export async function openStore(url: string): Promise<Store> {
-	const local = url.startsWith("file:");
-	if (local) mkdirSync(dirname(url.slice("file:".length)), { recursive: true });
-	const client = createClient({
-		url,
-		authToken: process.env.DATABASE_AUTH_TOKEN,
-		...(local ? { timeout: LOCK_WAIT_MS } : {}),
-	});
-	if (local) {
-		await retrying(() => client.execute("PRAGMA journal_mode=WAL"));
-		for (const [pragma, wanted] of [
-			["synchronous", 2],
-			["foreign_keys", 1],
-		] as const) {
-			const value = (await client.execute(`PRAGMA ${pragma}`)).rows[0]?.[0];
-			if (Number(value) !== wanted)
-				throw new Error(`${pragma} is ${String(value)}, ${wanted} is needed: this build of SQLite is not safe enough`);
-		}
+	const local = placeOf(url).file !== null;
+	const client = connect(url, LOCK_WAIT_MS);
+	if (local) await retrying(() => client.execute("PRAGMA journal_mode=WAL"));
+	for (const [pragma, wanted] of [...(local ? [["synchronous", 2] as const] : []), ["foreign_keys", 1] as const]) {
+		const value = (await client.execute(`PRAGMA ${pragma}`)).rows[0]?.[0];
+		if (Number(value) === wanted) continue;
+		client.close();
+		throw new Error(`${pragma} is ${String(value)}, ${wanted} is needed: this database would not be safe enough`);
 	}
 	const db = drizzle(client, { schema, casing: "snake_case" });
 	try {
@@ -107,7 +119,7 @@ export async function openStore(url: string): Promise<Store> {
 		client.close();
 		throw error;
 	}
-	await retrying(() => migrate(db, { migrationsFolder: migrations() }));
+	await retrying(() => bringUpToDate(db));
 	let last: Promise<unknown> = Promise.resolve();
 	return {
 		db,
@@ -131,17 +143,6 @@ interface OpenedStore {
 }
 const shared = globalThis as { pegLadderStore?: OpenedStore };
 
-/** Which file a database is, whatever it is called: another one put in its place is another. */
-function fileOf(url: string): string | null {
-	if (!url.startsWith("file:")) return null;
-	try {
-		const { dev, ino } = statSync(url.slice("file:".length));
-		return `${dev}/${ino}`;
-	} catch {
-		return "gone";
-	}
-}
-
 /** So long a request that has the store of before may still be at it. */
 const CLOSE_AFTER_MS = 5000;
 
@@ -153,12 +154,12 @@ const CLOSE_AFTER_MS = 5000;
 export function store(): Promise<Store> {
 	const url = process.env.DATABASE_URL ?? "file:.data/studio.db";
 	const before = shared.pegLadderStore;
-	if (before && (before.file === null || before.file === fileOf(url))) return before.store;
+	if (before && (before.file === null || before.file === fileIdentity(url))) return before.store;
 	const opened: OpenedStore = { store: openStore(url), file: null };
 	shared.pegLadderStore = opened;
 	opened.store.then(
 		() => {
-			opened.file = fileOf(url);
+			opened.file = fileIdentity(url);
 		},
 		() => {
 			if (shared.pegLadderStore === opened) shared.pegLadderStore = undefined;

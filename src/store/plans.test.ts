@@ -106,10 +106,10 @@ test("plans and lessons of the calendar go out and come in with the studio; of o
 	expect(JSON.stringify(alone)).not.toContain("With zoe");
 
 	const whole = await workbook();
-	const { file, other } = await emptyStudio();
-	const preview = await check(whole, file);
+	const { address, other } = await emptyStudio();
+	const preview = await check(whole, address);
 	expect(sentences(preview)).toEqual([]);
-	await take(preview.staging, { mode: "whole" }, file);
+	await take(preview.staging, { mode: "whole" }, address);
 	expect(await plansFrom(other, "2099-01-01")).toEqual(await plansFrom(store, "2099-01-01"));
 	expect((await findBooking(other, both.id))?.booking).toEqual(booking(["student", "zoe"]));
 	other.close();

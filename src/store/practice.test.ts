@@ -214,10 +214,10 @@ describe("an assignment", () => {
 	test("goes out in a workbook and comes in again with its key and its entries", async () => {
 		const row = await assigned("student");
 		await takeActs(store, row, [done("a"), done("b")], "link");
-		const { file, other } = await emptyStudio();
-		const checked = await check(await workbook("student", "student"), file);
+		const { address, other } = await emptyStudio();
+		const checked = await check(await workbook("student", "student"), address);
 		expect(sentences(checked)).toEqual([]);
-		await take(checked.staging, {}, file);
+		await take(checked.staging, {}, address);
 		const there = await findAssignment(other, row.id);
 		expect(there).toMatchObject({ key: row.key, assignment: row.assignment });
 		expect(await practiceActs(other, row)).toHaveLength(2);

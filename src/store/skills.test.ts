@@ -202,10 +202,10 @@ test("pictures and revisions go out with their skill and come in again, bytes an
 	const text = await workbook("skill", "skill");
 	const book = JSON.parse(text);
 	expect([book.pictures.length, book.skillRevisions.length]).toEqual([1, 1]);
-	const { file, other } = await emptyStudio();
-	const preview = await check(text, file);
+	const { address, other } = await emptyStudio();
+	const preview = await check(text, address);
 	expect(preview.refusals).toEqual([]);
-	await take(preview.staging, { mode: "merge" }, file);
+	await take(preview.staging, { mode: "merge" }, address);
 	expect([...((await findPicture(other, hash))?.bytes ?? [])]).toEqual([1, 2, 3]);
 	expect(await revisionsOf(other, "skill")).toMatchObject([{ remark: "with a picture" }]);
 	expect(await workbook("skill", "skill", other)).toBe(text);

@@ -61,16 +61,16 @@ describe("stills of held positions", () => {
 		await catchUp(store);
 		const text = await workbook("student", "student");
 		expect(JSON.parse(text)).toMatchObject({ stills: [{ id: "one" }], pictures: [{ hash: picture }] });
-		const { file, other } = await emptyStudio();
-		const preview = await check(text, file);
+		const { address, other } = await emptyStudio();
+		const preview = await check(text, address);
 		expect(preview.refusals).toEqual([]);
-		await take(preview.staging, { mode: "merge" }, file);
+		await take(preview.staging, { mode: "merge" }, address);
 		expect(await listStills(other, "student")).toEqual(await listStills(store, "student"));
 		expect([...((await findPicture(other, picture))?.bytes ?? [])]).toEqual([7, 2, 3]);
 		other.close();
 		const without = JSON.parse(text);
 		without.pictures = [];
-		const gone = await check(JSON.stringify(without), (await emptyStudio()).file);
+		const gone = await check(JSON.stringify(without), (await emptyStudio()).address);
 		expect(gone.refusals[0]?.sentence).toContain("the picture");
 
 		await eraseStudent(store, "student");

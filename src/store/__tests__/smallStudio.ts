@@ -22,6 +22,7 @@ export const at = (name: string) => join(folder, name);
 export type Book = Record<string, Record<string, unknown>[]>;
 export const first = (book: Book, section: string): Record<string, unknown> => book[section]?.[0] ?? {};
 export const here = () => at("studio.db");
+export const url = () => `file:${here()}`;
 export const student = {
 	name: "Ida",
 	strongSide: "left" as const,
@@ -44,7 +45,7 @@ export const onLadder = { ...ladderWith(), rungs: versioned(ladder.rungs) };
 
 beforeEach(async () => {
 	folder = mkdtempSync(join(tmpdir(), "peg-bulk-"));
-	store = await openStore(`file:${here()}`);
+	store = await openStore(url());
 	await saveStudent(store, student, null, "student");
 	await saveStudent(store, { ...student, name: "Zoë" }, null, "zoe");
 	await saveSkill(store, { name: "Skill", about: "", positions }, null, "skill");
@@ -82,18 +83,18 @@ export async function workbook(of: "studio" | "student" | "skill" | "ladder" = "
 }
 
 let staged = 0;
-export async function check(text: string | Buffer, into = here()): Promise<Preview & { staging: string }> {
+export async function check(text: string | Buffer, into = url()): Promise<Preview & { staging: string }> {
 	staged += 1;
 	const [file, staging] = [at(`in-${staged}`), at(`staged-${staged}`)];
 	writeFileSync(file, text);
 	return { ...(await stageWorkbook(file, staging, into, () => {})), staging };
 }
-export const take = (staging: string, how: Partial<TakeIn> = {}, into = here()) =>
+export const take = (staging: string, how: Partial<TakeIn> = {}, into = url()) =>
 	takeInStaged(staging, into, { mode: "merge", differing: "keep", ...how });
 export const sentences = ({ refusals, merge, whole }: Preview) =>
 	[...refusals, ...merge, ...whole].map((one) => `${one.path}: ${one.sentence}`);
 
-export async function emptyStudio(): Promise<{ file: string; other: Store }> {
-	const file = at(`other-${Math.random().toString(36).slice(2)}.db`);
-	return { file, other: await openStore(`file:${file}`) };
+export async function emptyStudio(): Promise<{ address: string; other: Store }> {
+	const address = `file:${at(`other-${Math.random().toString(36).slice(2)}.db`)}`;
+	return { address, other: await openStore(address) };
 }

@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { createClient } from "@libsql/client";
-import { at, here, live, store, workbook } from "../__tests__/smallStudio";
+import { at, live, store, url, workbook } from "../__tests__/smallStudio";
 import { openStore } from "../db";
 import { eventsAfter, pushEvents } from "../events";
 import { catchUp } from "../projection";
@@ -14,14 +14,14 @@ describe("back up and bring back", () => {
 	test("a backup holds one moment; brought back, it is that moment in a new epoch", async () => {
 		const phone = await live();
 		const moment = await workbook();
-		await backUp(here(), at("backup.db"));
+		await backUp(url(), at("backup.db"));
 		phone.row("ggg");
 		await pushEvents(store, "phone", phone.events);
 		const { epoch } = await studioMark(store);
 		writeFileSync(at("copy.db"), readFileSync(at("backup.db")));
 		const says = await checkBackup(at("copy.db"), () => {});
 		expect(says).toMatchObject({ ok: true, value: { students: 2, ladders: 2 } });
-		await restoreBackup(at("copy.db"), here());
+		await restoreBackup(at("copy.db"), url());
 		await catchUp(store);
 		expect(await workbook()).toBe(moment);
 		expect(await studioMark(store)).toMatchObject({ epoch: epoch + 1 });
@@ -38,7 +38,7 @@ describe("back up and bring back", () => {
 			refusals: [{ sentence: expect.stringContaining("The file is not a database") }],
 		});
 		await live();
-		await backUp(here(), at("b.db"));
+		await backUp(url(), at("b.db"));
 		const other = await openStore(`file:${at("b.db")}`);
 		await other.client.execute(
 			'update event set body = \'{"result":"hit","off":[],"judged":false}\' where kind = \'attempt\'',
@@ -54,7 +54,7 @@ describe("back up and bring back", () => {
 describe("a file that is no backup of one studio", () => {
 	const change = async (...statements: string[]) => {
 		await live();
-		await backUp(here(), at("odd.db"));
+		await backUp(url(), at("odd.db"));
 		const client = createClient({ url: `file:${at("odd.db")}` });
 		await client.execute("pragma foreign_keys = off");
 		for (const one of statements) await client.execute(one);
@@ -87,7 +87,7 @@ describe("a file that is no backup of one studio", () => {
 
 	test("bytes turned over anywhere are taken or refused in words, never thrown", async () => {
 		await live();
-		await backUp(here(), at("whole.db"));
+		await backUp(url(), at("whole.db"));
 		const whole = readFileSync(at("whole.db"));
 		let refused = 0;
 		for (let i = 0; i < 40; i++) {

@@ -1,19 +1,54 @@
 import { rmSync } from "node:fs";
-import { type Client, createClient } from "@libsql/client";
+import type { Client, InValue } from "@libsql/client";
+import { getTableName, is } from "drizzle-orm";
+import { SQLiteTable } from "drizzle-orm/sqlite-core";
 import { parseRow, remarksOn, type Section, sectionNames } from "@/core/formats/workbook";
 import { type Outcome, type Refusal, refuse } from "@/core/refusals/refusals";
 import { cutText } from "@/core/text/fields";
+import { connect, placeOf } from "../connect";
 import { NewerDatabase, openStore, type Store } from "../db";
+import * as t from "../schema";
+import { copyTable } from "./copyTable";
+import { inPages } from "./pages";
 import { homes, type SqlRow } from "./tables";
 
+/** Worked out from the rest, and made again wherever a copy is opened. */
+const workedOut = new Set<SQLiteTable>([
+	...[t.projection, t.lessonDigest, t.lessonWork, t.ladderDigest, t.studentDigest, t.said, t.link],
+]);
+const kept = Object.values(t).flatMap((one) =>
+	is(one, SQLiteTable) && !workedOut.has(one) ? [getTableName(one)] : [],
+);
+
 /** One file that holds everything as it was at one moment, while lessons go on. */
-export async function backUp(here: string, to: string): Promise<void> {
-	rmSync(to, { force: true });
-	const client = createClient({ url: `file:${here}` });
+export async function backUp(url: string, to: string): Promise<void> {
+	for (const end of ["", "-wal", "-shm"]) rmSync(to + end, { force: true });
+	if (placeOf(url).file === null) return copyHere(url, to);
+	const client = connect(url);
 	try {
 		await client.execute({ sql: "vacuum into ?", args: [to] });
 	} finally {
 		client.close();
+	}
+}
+
+/** A server's rows, read in one transaction, in a file here. */
+async function copyHere(url: string, to: string): Promise<void> {
+	const [source, copy] = [connect(url), await openStore(`file:${to}`)];
+	try {
+		const tx = await source.transaction("read");
+		try {
+			await copy.client.execute("pragma foreign_keys = off");
+			for (const table of kept) await copyTable(tx, table, copy.client);
+		} finally {
+			tx.close();
+		}
+		// One file, without a log beside it.
+		await copy.client.execute("pragma wal_checkpoint(truncate)");
+		await copy.client.execute("pragma journal_mode = delete");
+	} finally {
+		copy.close();
+		source.close();
 	}
 }
 
@@ -122,7 +157,7 @@ async function whyOdd(client: Client): Promise<string | null> {
 
 /** Why a file is no sound database of ours; null where it is one. */
 async function whyUnsound(copy: string): Promise<string | null> {
-	const client = createClient({ url: `file:${copy}` });
+	const client = connect(`file:${copy}`);
 	try {
 		const sound = await client.execute("pragma integrity_check").catch(() => null);
 		if (!sound) return "The file is not a database; a backup is the file that “back up” made.";
@@ -171,20 +206,17 @@ const rowOf = (section: Section, row: SqlRow): Outcome<unknown> => {
 	}
 };
 
-async function* pagesOf(client: ReturnType<typeof createClient>, section: Section): AsyncGenerator<SqlRow[]> {
+const pagesOf = (client: Client, section: Section): AsyncGenerator<SqlRow[]> => {
 	const { table, columns, where } = homes[section];
-	for (let after = 0; ; ) {
-		const { rows } = await client.execute({
-			sql: `select ${columns.join(", ")}, rowid as at_row from ${table} where ${where} and rowid > ? order by rowid limit ${PAGE}`,
+	const read = (after: InValue, limit: number) =>
+		client.execute({
+			sql: `select ${columns.join(", ")}, rowid as at_key from ${table} where ${where} and rowid > ? order by rowid limit ${limit}`,
 			args: [after],
 		});
-		if (rows.length > 0) yield rows as unknown as SqlRow[];
-		if (rows.length < PAGE) return;
-		after = Number(rows.at(-1)?.at_row);
-	}
-}
+	return inPages(read, 0, PAGE);
+};
 
-async function whatItSays(client: ReturnType<typeof createClient>): Promise<Omit<BackupSays, "remarks">> {
+async function whatItSays(client: Client): Promise<Omit<BackupSays, "remarks">> {
 	const one = async (sql: string) => (await client.execute(sql)).rows[0];
 	const studio = await one("select id, epoch, demo from studio");
 	const n = async (sql: string) => Number((await one(sql))?.[0] ?? 0);

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import type { LogEvent } from "@/core/log/event";
 import { hostileBatch, rawJson } from "@/store/__tests__/hostile";
-import { at, check, emptyStudio, here, live, sentences, store, take, workbook } from "@/store/__tests__/smallStudio";
+import { at, check, emptyStudio, live, sentences, store, take, url, workbook } from "@/store/__tests__/smallStudio";
 import { pushEvents } from "@/store/events";
 import { studioMark } from "@/store/studio";
 import { backUp, checkBackup } from "./backup";
@@ -11,19 +11,19 @@ import { restoreBackup } from "./takeIn";
 
 const bothWays = async () => {
 	const before = await workbook();
-	const { file, other } = await emptyStudio();
-	const preview = await check(before, file);
+	const { address, other } = await emptyStudio();
+	const preview = await check(before, address);
 	expect(sentences(preview)).toEqual([]);
-	await take(preview.staging, { mode: "whole" }, file);
+	await take(preview.staging, { mode: "whole" }, address);
 	expect(await workbook("studio", undefined, other)).toBe(before);
 	other.close();
 
 	// The page a backup is asked for on has given the studio its name before.
 	await studioMark(store);
-	await backUp(here(), at("backup.db"));
+	await backUp(url(), at("backup.db"));
 	const checked = await checkBackup(at("backup.db"), () => {});
 	expect(checked).toMatchObject({ ok: true });
-	await restoreBackup(at("backup.db"), here());
+	await restoreBackup(at("backup.db"), url());
 	expect(await workbook()).toBe(before);
 	return { remarks: preview.remarks, backup: checked.ok ? checked.value.remarks : [] };
 };

@@ -1,6 +1,7 @@
-import type { Transaction } from "@libsql/client";
+import type { InValue, Transaction } from "@libsql/client";
 import { FORMAT, type Scope, type Section, sectionNames, VERSION } from "@/core/formats/workbook";
 import type { Store } from "../db";
+import { inPages } from "./pages";
 import { homes, type SqlRow } from "./tables";
 
 /** Rows a read: enough to be quick, few enough that nobody else waits for long. */
@@ -36,21 +37,18 @@ interface Filter {
 	args: (string | number)[];
 }
 
-async function* pages(tx: Transaction, section: Section, { sql, args }: Filter): AsyncGenerator<SqlRow[]> {
+const pages = (tx: Transaction, section: Section, { sql, args }: Filter): AsyncGenerator<SqlRow[]> => {
 	const { table, columns, where } = homes[section];
 	// Words set aside have no short key of their own: their number stands in for it.
 	const key = section === "setAside" ? "n" : homes[section].key;
-	for (let after: string | number = section === "setAside" ? 0 : ""; ; ) {
-		const { rows } = await tx.execute({
+	const read = (after: InValue, limit: number) =>
+		tx.execute({
 			sql: `select ${columns.join(", ")}, ${key} as "at_key" from ${table}
-				where ${where} and (${sql}) and ${key} > ? order by ${key} limit ${PAGE}`,
+				where ${where} and (${sql}) and ${key} > ? order by ${key} limit ${limit}`,
 			args: [...args, after],
 		});
-		if (rows.length > 0) yield rows as unknown as SqlRow[];
-		if (rows.length < PAGE) return;
-		after = rows.at(-1)?.at_key as string | number;
-	}
-}
+	return inPages(read, section === "setAside" ? 0 : "", PAGE);
+};
 
 const none: Filter = { sql: "0", args: [] };
 const among = (column: string, values: readonly string[]): Filter =>

