@@ -2,54 +2,24 @@
 // its passcode. Everything but the page that asks for it is refused without it.
 
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
-import { createServer as createHttp, type IncomingMessage, type ServerResponse } from "node:http";
+import { createServer as createHttp, type IncomingMessage, type RequestListener, type ServerResponse } from "node:http";
 import { createServer as createHttps } from "node:https";
 import { hostname, networkInterfaces } from "node:os";
 import { dirname, join } from "node:path";
-import { createInterface } from "node:readline/promises";
 import { createCA, createCert } from "mkcert";
 import next from "next";
 import QRCode from "qrcode";
-import { findAccess, isPasscode, setPasscode } from "@/store/access";
-import { openStore } from "@/store/db";
-import { accessTo } from "./lan/access";
+import { filesOf } from "@/server/workFiles";
 import { askPage, page, show, trustPage } from "./lan/pages";
+import { firstPasscode } from "./lan/passcode";
+import { wallsOf } from "./lan/walls";
 
 const port = Number(process.env.PORT ?? 3443);
-const database = process.env.DATABASE_URL ?? "";
-if (!database.startsWith("file:")) throw new Error("DATABASE_URL must name a file here");
-const folder = join(dirname(database.slice("file:".length)), "tls");
-
-const store = await openStore(database);
-const renew = process.env.PEG_NEW_PASSCODE === "1";
-if ((await findAccess(store)) && !renew) {
-	const given = process.env.PEG_PASSCODE;
-	if (given && !(await isPasscode(store, given)))
-		console.log(
-			"A passcode is set already, and PEG_PASSCODE names another one: it was left as it is. To change it and end every session: npm start -- --lan --new-passcode, or on a device that is in, under Records.",
-		);
-} else {
-	const given = process.env.PEG_PASSCODE ?? (process.stdin.isTTY ? await asked() : "");
-	if (given === "") {
-		console.error(
-			"No passcode is set, so no address but this machine's own is listened on. Set one: PEG_PASSCODE='a few words' npm start -- --lan, or start it in a terminal and it asks.",
-		);
-		process.exit(1);
-	}
-	const set = await setPasscode(store, given);
-	if (!set.ok) {
-		console.error(set.refusals[0]?.sentence);
-		process.exit(1);
-	}
-	console.log("The passcode is set. It is asked for on each device once.");
-}
-
-async function asked(): Promise<string> {
-	const lines = createInterface({ input: process.stdin, output: process.stdout });
-	const answer = await lines.question("A passcode for the phones beside this machine, six letters or more: ");
-	lines.close();
-	return answer.trim();
-}
+const several = process.env.PEG_STUDIOS;
+/** A proxy before this one speaks TLS with the phones. */
+const plainly = process.env.PEG_PLAIN === "1";
+const folder = join(several ? dirname(several) : filesOf(process.env.DATABASE_URL ?? ""), "tls");
+if (!several) await firstPasscode();
 
 const addresses = Object.values(networkInterfaces()).flatMap((list) =>
 	(list ?? []).flatMap((one) => (one.family === "IPv4" && !one.internal ? [one.address] : [])),
@@ -85,7 +55,7 @@ async function certificate(): Promise<{ cert: string; key: string; ca: string | 
 	return { cert: `${made.cert}\n${ca.cert}`, key: made.key, ca: ca.cert };
 }
 
-const tls = await certificate();
+const tls = plainly ? { cert: "", key: "", ca: null } : await certificate();
 const host = names[0] ?? "localhost";
 const address = `https://${host}:${port}`;
 
@@ -93,7 +63,7 @@ const app = next({ dev: false, dir: process.cwd(), hostname: host, port });
 await app.prepare();
 const handle = app.getRequestHandler();
 
-const access = await accessTo(store);
+const wallBefore = wallsOf();
 
 /** What a browser asks for without its cookies, and holds nothing of anybody. */
 const open = /^\/(manifest\.webmanifest|icon-\d+\.png|icon\.svg|favicon\.ico)$/;
@@ -114,12 +84,14 @@ function pathOf({ url = "/" }: IncomingMessage): string | null {
 	}
 }
 
-const server = createHttps({ cert: tls.cert, key: tls.key }, async (request, response) => {
+const listener: RequestListener = async (request, response) => {
 	try {
 		const path = pathOf(request);
 		if (path === null) return show(response, 400, page("There is no such address", "<p>It cannot be read.</p>"));
 		if (path === "/trust") return show(response, 200, await trust());
 		if (path === "/authority.crt") return authority(response);
+		const access = wallBefore(request);
+		if (access === null) return show(response, 404, page("There is no studio here", "<p>Look at the address.</p>"));
 		if (await access.answer(path, request, response)) return;
 		if ([open, feed, practice].some((known) => known.test(path)) || (await access.isIn(request)))
 			return await handle(request, response);
@@ -132,7 +104,8 @@ const server = createHttps({ cert: tls.cert, key: tls.key }, async (request, res
 		console.error(error);
 		if (!response.headersSent) show(response, 500, page("Something failed here", "<p>Look at the terminal.</p>"));
 	}
-});
+};
+const server = plainly ? createHttp(listener) : createHttps({ cert: tls.cert, key: tls.key }, listener);
 
 // Nothing here speaks another protocol: whoever asks for one is told so, and not left hanging.
 server.on("upgrade", (_request, socket) => {
@@ -159,12 +132,20 @@ const plain = createHttp(async (request, response) => {
 	show(response, 200, await trust());
 });
 
-await new Promise<void>((resolve) => server.listen(port, resolve));
-await new Promise<void>((resolve) => plain.listen(port + 1, resolve));
-console.log(await QRCode.toString(address, { type: "terminal", small: true }));
-console.log(
-	`Peg Ladder is at ${address}\nA phone that warns of it: http://${host}:${port + 1} says how to trust this machine.\nCtrl+C stops it.`,
+// A proxy is on this machine, or in front of a network of its own: nobody else is to come past it.
+await new Promise<void>((resolve) =>
+	plainly ? server.listen(port, "127.0.0.1", resolve) : server.listen(port, resolve),
 );
+if (plainly) console.log(`Peg Ladder is at http://127.0.0.1:${port}, for a proxy that speaks TLS.\nCtrl+C stops it.`);
+else await tellPhones();
+
+async function tellPhones(): Promise<void> {
+	await new Promise<void>((resolve) => plain.listen(port + 1, resolve));
+	console.log(await QRCode.toString(address, { type: "terminal", small: true }));
+	console.log(
+		`Peg Ladder is at ${address}\nA phone that warns of it: http://${host}:${port + 1} says how to trust this machine.\nCtrl+C stops it.`,
+	);
+}
 for (const signal of ["SIGINT", "SIGTERM"] as const)
 	process.on(signal, () => {
 		server.close();

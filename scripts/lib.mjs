@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from "node:child_process";
-import { existsSync, mkdirSync, readdirSync, statSync } from "node:fs";
+import { existsSync, readdirSync, statSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 
@@ -54,7 +54,6 @@ export const runTs = (script, args = [], env = {}) =>
  */
 export async function serve({ database, note }) {
 	const port = process.env.PORT ?? "3000";
-	if (database.startsWith("file:")) mkdirSync(dirname(database.slice(5)), { recursive: true });
 	const server = spawn(process.execPath, [bin("next"), "start", "-H", "127.0.0.1", "-p", port], {
 		cwd: root,
 		stdio: ["ignore", "ignore", "inherit"],
@@ -69,7 +68,9 @@ export async function serve({ database, note }) {
 	for (;;) {
 		await new Promise((resolve) => setTimeout(resolve, 150));
 		try {
-			if ((await fetch(`http://127.0.0.1:${port}/api/pack`)).ok) break;
+			// Of several studios none has this name: that it answers is enough.
+			const { status } = await fetch(`http://127.0.0.1:${port}/api/pack`);
+			if (status < 400 || (process.env.PEG_STUDIOS && status === 404)) break;
 		} catch {
 			// Not listening yet.
 		}

@@ -1,15 +1,20 @@
-// npm start [-- --lan [--new-passcode]]: the coach's own database, empty at first. PORT and DATABASE_URL are honoured.
+// npm start [-- --server] [-- --lan [--new-passcode]]: the coach's own database, empty at first. PORT, DATABASE_URL and PEG_STUDIOS are honoured.
 import { at, build, install, runTs, serve } from "./lib.mjs";
 
 install();
 build();
 const database = process.env.DATABASE_URL ?? `file:${at(".data", "studio.db")}`;
-if (process.argv.includes("--lan"))
-	runTs("scripts/lan.ts", [], {
-		DATABASE_URL: database,
-		NODE_ENV: "production",
-		PEG_LAN: "1",
-		...(process.argv.includes("--new-passcode") ? { PEG_NEW_PASSCODE: "1" } : {}),
-		NEXT_TELEMETRY_DISABLED: "1",
-	});
-else await serve({ database });
+const lan = process.argv.includes("--lan");
+const env = {
+	NODE_ENV: "production",
+	NEXT_TELEMETRY_DISABLED: "1",
+	...(lan ? { PEG_LAN: "1" } : {}),
+	...(process.argv.includes("--new-passcode") ? { PEG_NEW_PASSCODE: "1" } : {}),
+};
+if (process.argv.includes("--server")) runTs("scripts/server.ts", process.argv.slice(2), env);
+else {
+	// A database that cannot be opened says why before anything is served.
+	if (!process.env.PEG_STUDIOS) runTs("scripts/opens.ts", [], { DATABASE_URL: database });
+	if (lan) runTs("scripts/lan.ts", [], { DATABASE_URL: database, ...env });
+	else await serve({ database });
+}

@@ -14,19 +14,17 @@ const usage = `Usage:
   --whole   in place of everything that is here (a backup is made first)
   --take    where a student, skill or ladder is here with other words, take the file's
   --check   only say what would happen
-The database is DATABASE_URL, or the one that "npm start" uses.`;
+The database is DATABASE_URL (a file: path, or a libSQL server's address with #NAMESPACE), or the one that "npm start" uses.`;
 if (!file || !["export", "import"].includes(verb)) {
 	console.error(usage);
 	process.exit(2);
 }
 install();
 const database = process.env.DATABASE_URL ?? `file:${at(".data", "studio.db")}`;
-if (!database.startsWith("file:")) {
-	console.error("DATABASE_URL must be a file: path; a database elsewhere cannot be filled from here.");
-	process.exit(2);
-}
-/** What is made on the way lies beside the database. */
-const folder = dirname(resolve(database.slice("file:".length)));
+/** What is made on the way lies beside the database, or where files are that belong to one on a server. */
+const folder = database.startsWith("file:")
+	? dirname(resolve(database.slice("file:".length)))
+	: resolve(process.env.PEG_FILES ?? at(".data", "on-server"));
 mkdirSync(folder, { recursive: true });
 
 /** Runs one job of records.ts, shows how far it is, and gives back what came of it. */

@@ -15,11 +15,11 @@ import { mapTexts, mirror } from "@/core/skill/sides";
 import { Skill, skillLabels } from "@/core/skill/skill";
 import { cutText, ident, text, whole } from "@/core/text/fields";
 import { saveCoach } from "@/store/coach";
-import { store } from "@/store/db";
 import type { Saved } from "@/store/documents";
 import { addLadder, archiveLadder, findLadder, listLadders, saveLadder, takeNewSkill } from "@/store/ladders";
 import { archiveSkill, findSkill, listSkills, reviseSkill, saveSkill } from "@/store/skills";
 import { archiveStudent, findStudent, saveStudent } from "@/store/students";
+import { store } from "./store";
 import { WritingAt } from "./writingAt";
 
 /** What comes in from the benches: parsed once here, written whole or not at all. */

@@ -2,8 +2,8 @@ import sharp from "sharp";
 import { type Outcome, refuse } from "@/core/refusals/refusals";
 import { blankedClip, isClip, showsSomething } from "@/core/skill/clip";
 import { LONGEST_SIDE, MOST_BRINGING, MOST_CLIP } from "@/core/skill/picture";
-import { store } from "@/store/db";
 import { keepPicture } from "@/store/pictures";
+import { store } from "./store";
 
 const MB = 1_000_000;
 const said = (bytes: number) => `${(bytes / MB).toFixed(1)} MB`;

@@ -9,10 +9,9 @@ import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { day, dayAfter, ident, label, whole } from "@/core/text/fields";
 import { addFeed, archiveBooking, findBooking, saveBooking, takeBusy, withdrawFeed } from "@/store/bookings";
 import { findCoach, saveCoach } from "@/store/coach";
-import { store } from "@/store/db";
 import type { Saved } from "@/store/documents";
-import { upToDate } from "@/store/projection";
 import { type WeekRow, weekFrom, withRails } from "./readCalendar";
+import { store, upToDate } from "./store";
 
 /** What comes in from the calendar: parsed once here, written whole or not at all. */
 

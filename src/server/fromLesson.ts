@@ -7,9 +7,9 @@ import { type Ladder, LadderToSave } from "@/core/ladder/ladder";
 import { Rung } from "@/core/ladder/rung";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { ident } from "@/core/text/fields";
-import { store } from "@/store/db";
 import type { Saved } from "@/store/documents";
 import { findLadder, saveLadder } from "@/store/ladders";
+import { store } from "./store";
 
 /** What was made up in a lesson, taken onto its ladder afterwards. */
 

@@ -7,11 +7,11 @@ import { type Outcome, refuse } from "@/core/refusals/refusals";
 import { type Differences, differences, noDifference } from "@/core/skill/differ";
 import type { Skill } from "@/core/skill/skill";
 import { foldText } from "@/core/text/foldText";
-import { store } from "@/store/db";
 import { addLadder } from "@/store/ladders";
 import { keepPicture } from "@/store/pictures";
 import { listSkills, saveSkill } from "@/store/skills";
 import { findStudent } from "@/store/students";
+import { store } from "./store";
 
 /** What comes in from another coach: looked at first, then taken whole or not at all. */
 

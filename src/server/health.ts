@@ -2,8 +2,10 @@ import { existsSync, statSync } from "node:fs";
 import { statfs } from "node:fs/promises";
 import { dirname } from "node:path";
 import { sql } from "drizzle-orm";
-import { store } from "@/store/db";
+import { placeOf } from "@/store/connect";
+import { isDurable, openStores, type Store, storeAt } from "@/store/db";
 import * as t from "@/store/schema";
+import { studioUrl } from "./store";
 
 export interface Health {
 	ok: boolean;
@@ -14,10 +16,12 @@ export interface Health {
 	/** Events taken in so far, and those not looked through for pages yet. */
 	events: number | null;
 	behind: number | null;
-	/** Bytes of the database with its write-ahead log; null where it is on another machine. */
+	/** Bytes of the database, with its write-ahead log where it is a file. */
 	database: number | null;
-	/** Bytes free where it lies. */
+	/** Bytes free where its file lies; null where it is on a server. */
 	free: number | null;
+	/** Databases this process has open. */
+	open: number;
 	/** Megabytes this process holds, and seconds it has run. */
 	memory: number;
 	up: number;
@@ -28,10 +32,9 @@ const LITTLE_ROOM = 200_000_000;
 
 const sizeOf = (file: string): number => (existsSync(file) ? statSync(file).size : 0);
 
-async function onDisk(): Promise<Pick<Health, "database" | "free">> {
-	const url = process.env.DATABASE_URL ?? "file:.data/studio.db";
-	if (!url.startsWith("file:")) return { database: null, free: null };
-	const file = url.slice("file:".length);
+async function onDisk(url: string): Promise<Pick<Health, "database" | "free">> {
+	const { file } = placeOf(url);
+	if (file === null) return { database: null, free: null };
 	try {
 		const { bavail, bsize } = await statfs(dirname(file));
 		return { database: sizeOf(file) + sizeOf(`${file}-wal`), free: bavail * bsize };
@@ -40,29 +43,48 @@ async function onDisk(): Promise<Pick<Health, "database" | "free">> {
 	}
 }
 
+/** How much a server holds for this studio. */
+async function onServer({ client }: Store): Promise<number> {
+	const [pages, size] = await Promise.all([client.execute("pragma page_count"), client.execute("pragma page_size")]);
+	return Number(pages.rows[0]?.[0] ?? 0) * Number(size.rows[0]?.[0] ?? 0);
+}
+
+/** What somebody should see to; null where all is well. */
+async function warning(store: Store, free: number | null): Promise<string | null> {
+	if (free !== null && free < LITTLE_ROOM) return "The disk is almost full; make room before the next lesson.";
+	return (await isDurable(store))
+		? null
+		: "The database server answers before a write is on its disk: a power cut could lose the last seconds. Set its durability to strong.";
+}
+
 /** How the studio is: whether its database answers, how soon, and how much room is left. */
 export async function health(): Promise<Health> {
-	const disk = await onDisk();
+	const url = await studioUrl();
+	const disk = await onDisk(url);
 	const process_ = {
 		memory: Math.round(process.memoryUsage().rss / 1_000_000),
 		up: Math.round(process.uptime()),
+		open: openStores(),
 	};
 	const from = performance.now();
 	try {
-		const { db } = await store();
+		const opened = await storeAt(url);
+		const { db } = opened;
 		const [events] = await db.select({ n: sql<number>`coalesce(max(${t.event.arrival}), 0)` }).from(t.event);
 		const [stand] = await db
 			.select({ upTo: t.projection.upTo })
 			.from(t.projection)
 			.where(sql`${t.projection.name} = 'log'`);
-		const little = disk.free !== null && disk.free < LITTLE_ROOM;
+		const answeredIn = Math.round(performance.now() - from);
+		const database = disk.database ?? (await onServer(opened));
 		return {
 			ok: true,
-			sentence: little ? "The disk is almost full; make room before the next lesson." : null,
-			answeredIn: Math.round(performance.now() - from),
+			sentence: await warning(opened, disk.free),
+			answeredIn,
 			events: events?.n ?? 0,
 			behind: (events?.n ?? 0) - (stand?.upTo ?? 0),
 			...disk,
+			database,
 			...process_,
 		};
 	} catch (error) {

@@ -1,20 +1,26 @@
 import { type ChildProcess, spawn } from "node:child_process";
-import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from "node:fs";
-import { dirname, join } from "node:path";
+import { existsSync } from "node:fs";
+import { join } from "node:path";
 import { createInterface } from "node:readline";
 import { v7 as uuid } from "uuid";
+import * as z from "zod/mini";
 import type { Outcome } from "@/core/refusals/refusals";
 import type { BackupSays } from "@/store/bulk/backup";
 import type { Preview } from "@/store/bulk/stage";
 import type { TakeIn } from "@/store/bulk/takeIn";
+import { cannotWrite, type Store, storeAt } from "@/store/db";
+import { askToStop, beginJob, dropJob, findJob, hearOfJob, type JobRow, jobRuns } from "@/store/jobs";
+import { studioUrl } from "./store";
+import { discard, safetyFile, workFile } from "./workFiles";
 
 export type { BackupSays } from "@/store/bulk/backup";
 export type { Preview } from "@/store/bulk/stage";
 
 /**
- * What takes long runs in a process of its own, one at a time; pages ask how far it
- * is. Nothing of a job is kept over a restart of the server, and none needs to be:
- * each either was done or left everything as it was.
+ * What takes long runs in a process of its own, one at a time for a studio; pages ask how far
+ * it is. The app process that started it knows, and writes it down for the others: any of them
+ * answers, stops it, or goes on with what it found. Each job either was done or left everything
+ * as it was; where its app process has died, the others say so.
  */
 
 export type JobKind = "check" | "take" | "checkBackup" | "restore" | "backup" | "demo";
@@ -35,69 +41,72 @@ export interface Job {
 	refused: string[];
 }
 
-interface RunningJob extends Job {
-	child: ChildProcess | null;
+/** The studio a job is for. */
+export interface Site {
+	url: string;
+	open: Store;
+}
+
+/** The studio that is asked for. */
+export async function site(): Promise<Site> {
+	const url = await studioUrl();
+	return { url, open: await storeAt(url) };
+}
+
+interface KnownJob extends Job {
 	/** Where its file lies, for the job that follows on it. */
 	file: string;
 }
+interface RunningJob extends KnownJob {
+	site: Site;
+	child: ChildProcess | null;
+	/** When the others were last told. */
+	told: number;
+}
 
-const shared = globalThis as { pegLadderJobs?: Map<string, RunningJob>; pegLadderReceiving?: boolean };
+const shared = globalThis as { pegLadderJobs?: Map<string, RunningJob>; pegLadderReceiving?: Set<string> };
 const jobs = (): Map<string, RunningJob> => {
 	shared.pegLadderJobs ??= new Map();
 	return shared.pegLadderJobs;
 };
 
-const database = (): string => process.env.DATABASE_URL ?? "file:.data/studio.db";
-
-/** Only a database in a file here can be copied, restored, and filled from beside it. */
-export const isFile = (): boolean => database().startsWith("file:");
-const here = (): string => database().slice("file:".length);
-
-/** Whether a file may come in now: one at a time. */
-export function beginReceiving(): boolean {
-	if (shared.pegLadderReceiving) return false;
-	shared.pegLadderReceiving = true;
+/** Whether a file may come in now: one at a time for a studio. */
+export function beginReceiving({ url }: Site): boolean {
+	shared.pegLadderReceiving ??= new Set();
+	if (shared.pegLadderReceiving.has(url)) return false;
+	shared.pegLadderReceiving.add(url);
 	return true;
 }
-export function endReceiving(): void {
-	shared.pegLadderReceiving = false;
+export const endReceiving = ({ url }: Site): void => void shared.pegLadderReceiving?.delete(url);
+
+/** The others are told this often, and take a job that was not heard of for longer for dead. */
+const TELL_EVERY_MS = 1000;
+const ALIVE_MS = 15_000;
+
+/** Whether a job of this studio runs, here or in another process. */
+export async function busy({ url, open }: Site): Promise<boolean> {
+	if ([...jobs().values()].some((job) => job.site.url === url && job.state === "running")) return true;
+	return jobRuns(open, Date.now() - ALIVE_MS);
 }
 
-const DAY_MS = 86_400_000;
-/** Copies of what was there before it was replaced: the last ones are kept. */
-const SAFETY_COPIES = 3;
+const rowOf = ({ site: _, child: __, told: ___, ...job }: RunningJob): JobRow => ({
+	id: job.id,
+	kind: job.kind,
+	state: job.state,
+	body: job,
+	heardAt: Date.now(),
+});
 
-/** Lets go of what no job will come back to: files in transit of another day, and all safety copies but the latest. */
-export function tidyFiles(folder: string, now: number): void {
-	const inTransit = join(folder, "work");
-	for (const name of existsSync(inTransit) ? readdirSync(inTransit) : [])
-		if (now - statSync(join(inTransit, name)).mtimeMs > DAY_MS) rmSync(join(inTransit, name), { force: true });
-	const copies = readdirSync(folder).filter((name) => /^before-.+-\d{4}-\d{2}-\d{2}T\d{6}\.db$/.test(name));
-	const byTime = copies.toSorted((a, b) => (a.slice(-20) < b.slice(-20) ? 1 : -1));
-	for (const name of byTime.slice(SAFETY_COPIES)) rmSync(join(folder, name), { force: true });
-}
-
-/** A place for files in transit, beside the database. */
-export function workFile(name: string): string {
-	const folder = join(dirname(here()), "work");
-	mkdirSync(folder, { recursive: true });
-	tidyFiles(dirname(here()), Date.now());
-	return join(folder, name);
-}
-
-/** A copy of what was here, made before it is replaced. */
-const safetyFile = (what: string) =>
-	join(dirname(here()), `before-${what}-${new Date().toISOString().slice(0, 19).replace(/:/g, "")}.db`);
-
-export const busy = (): boolean => [...jobs().values()].some((job) => job.state === "running");
-
-export const open = (kind: JobKind, file: string): RunningJob => {
-	const id = uuid();
+/** A new job of this studio; null where another runs. */
+export async function begin(at: Site, kind: JobKind, file: string): Promise<RunningJob | null> {
+	if (await busy(at)) return null;
 	const job: RunningJob = {
-		id,
+		id: uuid(),
 		kind,
 		file,
+		site: at,
 		child: null,
+		told: 0,
 		state: "running",
 		step: "starting",
 		done: 0,
@@ -107,25 +116,49 @@ export const open = (kind: JobKind, file: string): RunningJob => {
 		backup: null,
 		refused: [],
 	};
-	jobs().set(id, job);
+	try {
+		if (!(await beginJob(at.open, rowOf(job), Date.now() - ALIVE_MS))) return null;
+	} catch (error) {
+		// A full disk is no reason not to make a backup elsewhere: the others are not told then.
+		if (!cannotWrite(error)) throw error;
+	}
+	jobs().set(job.id, job);
 	return job;
-};
+}
 
-function start(kind: JobKind, file: string, words: string[]): string {
-	return run(open(kind, file), process.execPath, ["--import", "tsx", join("scripts", "records.ts"), kind, ...words]);
+async function start(at: Site, kind: JobKind, file: string, words: string[]): Promise<string | null> {
+	const job = await begin(at, kind, file);
+	return job && run(job, process.execPath, ["--import", "tsx", join("scripts", "records.ts"), kind, ...words]);
+}
+
+/** Tells the others how it is; where one of them has stopped it, it ends. While the database is held they hear later. */
+async function tell(job: RunningJob): Promise<void> {
+	job.told = Date.now();
+	try {
+		if ((await hearOfJob(job.site.open, rowOf(job))) === "stopped") end(job);
+	} catch {
+		// The next time, or at its end.
+	}
 }
 
 /** What no job may do is end the server, or keep it busy for ever: whatever comes of it is a sentence. */
 export function run(job: RunningJob, command: string, words: string[]): string {
+	const pulse = setInterval(() => {
+		if (Date.now() - job.told >= TELL_EVERY_MS) void tell(job);
+	}, TELL_EVERY_MS);
+	pulse.unref();
 	const ended = (code: number | null, why: string) => {
+		clearInterval(pulse);
 		job.child = null;
-		if (job.state !== "running") return;
-		job.state = code === 0 ? "done" : "failed";
-		if (code !== 0) job.sentence ||= `It ended before its time; nothing was changed. ${why}`.trim();
+		if (job.state === "running") {
+			job.state = code === 0 ? "done" : "failed";
+			if (code !== 0) job.sentence ||= `It ended before its time; nothing was changed. ${why}`.trim();
+		}
+		void tell(job);
 	};
-	let child: ReturnType<typeof begin>;
+	let child: ReturnType<typeof spawned>;
 	try {
-		child = begin(command, words);
+		child = spawned(job.site.url, command, words);
 	} catch (error) {
 		ended(null, sentenceOf(error));
 		return job.id;
@@ -141,11 +174,11 @@ export function run(job: RunningJob, command: string, words: string[]): string {
 	return job.id;
 }
 
-const begin = (command: string, words: string[]) =>
+const spawned = (url: string, command: string, words: string[]) =>
 	spawn(command, words, {
 		cwd: process.cwd(),
 		stdio: ["ignore", "pipe", "pipe"],
-		env: { ...process.env, DATABASE_URL: database() },
+		env: { ...process.env, DATABASE_URL: url },
 	});
 
 const sentenceOf = (error: unknown): string =>
@@ -185,62 +218,101 @@ function readProgress(job: RunningJob, line: string): void {
 	}
 }
 
-export function jobOf(id: string): Job | null {
-	const job = jobs().get(id);
-	if (!job) return null;
-	const { child: _, file: __, ...rest } = job;
-	return rest;
+/** What was written down of a job, as another process has it. */
+const Told = z.object({
+	id: z.string(),
+	kind: z.enum(["check", "take", "checkBackup", "restore", "backup", "demo"]),
+	file: z.string(),
+	step: z.string(),
+	done: z.number(),
+	of: z.number(),
+	sentence: z.string(),
+	preview: z.unknown(),
+	backup: z.unknown(),
+	refused: z.array(z.string()),
+});
+const States = z.enum(["running", "done", "failed", "stopped"]);
+
+async function known({ url, open }: Site, id: string): Promise<KnownJob | null> {
+	const own = jobs().get(id);
+	if (own) return own.site.url === url ? own : null;
+	const row = await findJob(open, id);
+	const body = Told.safeParse(row?.body);
+	const state = States.safeParse(row?.state);
+	if (!row || !body.success || !state.success) return null;
+	const job: KnownJob = {
+		...body.data,
+		state: state.data,
+		preview: body.data.preview as Preview | null,
+		backup: body.data.backup as BackupSays | null,
+	};
+	if (job.state === "running" && row.heardAt < Date.now() - ALIVE_MS)
+		return { ...job, state: "failed", sentence: "It ended before its time; nothing was changed." };
+	return job;
 }
 
-/** Stops a job. What it had not finished is as if it had not begun. */
-export function stopJob(id: string): void {
-	const job = jobs().get(id);
-	if (job?.state !== "running") return;
+/** How a job of this studio is; null where there is none by that id. */
+export async function jobOf(at: Site, id: string): Promise<Job | null> {
+	const job = await known(at, id);
+	if (!job) return null;
+	const { id: same, kind, state, step, done, of, sentence, preview, backup, refused } = job;
+	return { id: same, kind, state, step, done, of, sentence, preview, backup, refused };
+}
+
+function end(job: RunningJob): void {
+	if (job.state !== "running") return;
 	job.state = "stopped";
 	job.child?.kill("SIGKILL");
 	discard(job.file);
 }
 
-const discard = (file: string) => {
-	for (const end of ["", "-wal", "-shm", ".db", ".db-wal", ".db-shm"]) rmSync(file + end, { force: true });
-};
+/** Stops a job, wherever it runs. What it had not finished is as if it had not begun. */
+export async function stopJob(at: Site, id: string): Promise<void> {
+	const own = jobs().get(id);
+	if (own?.site.url === at.url) {
+		end(own);
+		await tell(own);
+	} else await askToStop(at.open, id);
+}
 
 /** Looks at an uploaded file: a workbook, or a backup. */
-export const startCheck = (kind: "check" | "checkBackup", file: string): string =>
-	start(kind, file, [file, `${file}.db`]);
+export const startCheck = (at: Site, kind: "check" | "checkBackup", file: string): Promise<string | null> =>
+	start(at, kind, file, [file, `${file}.db`]);
 
-/** Takes in, or brings back, what an earlier job has looked at; null when there is no such job. */
-export function startTake(checked: string, how: TakeIn): string | null {
-	const job = jobs().get(checked);
-	if (job?.kind !== "check" || job.state !== "done" || !job.preview) return null;
+/** Takes in, or brings back, what an earlier job has looked at; null when there is no such job, or its file is gone. */
+export async function startTake(at: Site, checked: string, how: TakeIn): Promise<string | null> {
+	const job = await known(at, checked);
+	if (job?.kind !== "check" || job.state !== "done" || !job.preview || !existsSync(`${job.file}.db`)) return null;
 	if (job.preview.refusals.length > 0 || job.preview[how.mode].length > 0) return null;
-	return start("take", job.file, [
+	return start(at, "take", job.file, [
 		`${job.file}.db`,
 		JSON.stringify(how),
-		...(how.mode === "whole" ? [safetyFile("import")] : []),
+		...(how.mode === "whole" ? [safetyFile(at.url, "import")] : []),
 	]);
 }
 
-export function startRestore(checked: string): string | null {
-	const job = jobs().get(checked);
-	if (job?.kind !== "checkBackup" || job.state !== "done" || !job.backup) return null;
-	return start("restore", job.file, [`${job.file}.db`, safetyFile("restore")]);
+export async function startRestore(at: Site, checked: string): Promise<string | null> {
+	const job = await known(at, checked);
+	if (job?.kind !== "checkBackup" || job.state !== "done" || !job.backup || !existsSync(`${job.file}.db`)) return null;
+	return start(at, "restore", job.file, [`${job.file}.db`, safetyFile(at.url, "restore")]);
 }
 
-export const startDemo = (): string => start("demo", workFile("demo"), []);
+export const startDemo = (at: Site): Promise<string | null> => start(at, "demo", workFile(at.url, "demo"), []);
 
 /** Makes a backup and waits for it; the file is the caller's to send and to remove. */
-export async function makeBackup(): Promise<string | null> {
-	const file = workFile(`backup-${uuid()}.db`);
-	const id = start("backup", file, [file]);
+export async function makeBackup(at: Site): Promise<string | null> {
+	const file = workFile(at.url, `backup-${uuid()}.db`);
+	const id = await start(at, "backup", file, [file]);
+	if (id === null) return null;
 	while (jobs().get(id)?.state === "running") await new Promise((resolve) => setTimeout(resolve, 60));
 	return jobs().get(id)?.state === "done" ? file : null;
 }
 
 /** Lets go of an uploaded file and of what was made of it. */
-export function forget(id: string): void {
-	const job = jobs().get(id);
+export async function forget(at: Site, id: string): Promise<void> {
+	const job = await known(at, id);
 	if (!job || job.state === "running") return;
 	discard(job.file);
 	jobs().delete(id);
+	await dropJob(at.open, id);
 }

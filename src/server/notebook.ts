@@ -3,8 +3,8 @@
 import * as z from "zod/mini";
 import { type Outcome, parse } from "@/core/refusals/refusals";
 import { ident } from "@/core/text/fields";
-import { store } from "@/store/db";
 import { lessonsKnown } from "@/store/lessons";
+import { store } from "./store";
 
 /** Which of these lessons are here already: a table that was brought in once is not brought in again. */
 export async function knownLessons(ids: unknown): Promise<Outcome<string[]>> {

@@ -9,14 +9,14 @@ import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { readSides } from "@/core/skill/sides";
 import { day, dayAfter, ident, label, whole } from "@/core/text/fields";
 import { serverDay } from "@/store/days";
-import { type Store, store } from "@/store/db";
+import type { Store } from "@/store/db";
 import type { Saved } from "@/store/documents";
 import { railedLadders } from "@/store/ladders";
 import { archivePlan, findPlan, plansFrom, savePlan } from "@/store/plans";
-import { upToDate } from "@/store/projection";
 import { findStudent } from "@/store/students";
 import { weekFrom } from "./readCalendar";
 import { gatherFor } from "./readPlans";
+import { store, upToDate } from "./store";
 
 /** What comes in from the plan bench: parsed once here, written whole or not at all. */
 

@@ -10,7 +10,7 @@ import { practisedLabels, ways } from "@/core/practice/kinds";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { day, dayAfter, ident, label, text, whole } from "@/core/text/fields";
 import { serverDay } from "@/store/days";
-import { type Store, store } from "@/store/db";
+import type { Store } from "@/store/db";
 import type { Saved } from "@/store/documents";
 import {
 	type AssignmentRow,
@@ -22,9 +22,9 @@ import {
 	withdrawLink,
 	writeForPractice,
 } from "@/store/practice";
-import { upToDate } from "@/store/projection";
 import { findStudent } from "@/store/students";
 import { drillOf, notForHome } from "./readPractice";
+import { store, upToDate } from "./store";
 
 /** What comes in about practice from the coach: parsed once here, written whole or not at all. */
 

@@ -1,6 +1,7 @@
-import { RateLimiterMemory, type RateLimiterRes } from "rate-limiter-flexible";
+import type { RateLimiterRes } from "rate-limiter-flexible";
+import { allowance, dropOldAllowances } from "@/store/allowance";
 import type { Store } from "@/store/db";
-import { type AssignmentRow, openLink } from "@/store/practice";
+import { type AssignmentRow, hashOfToken, openLink } from "@/store/practice";
 
 /**
  * Who comes by a private link: what its token opens, or the answer in words. A link is asked
@@ -11,18 +12,23 @@ const A_MINUTE = 120;
 const WRONG = 100;
 
 interface Limits {
-	each: RateLimiterMemory;
-	wrong: RateLimiterMemory;
+	each: ReturnType<typeof allowance>;
+	wrong: ReturnType<typeof allowance>;
 }
-const shared = globalThis as { pegLadderPracticeLimits?: Limits };
-// Next bundles each route apart: a module's own would be one for each.
-const limits = (): Limits => {
-	shared.pegLadderPracticeLimits ??= {
-		each: new RateLimiterMemory({ points: A_MINUTE, duration: 60 }),
-		wrong: new RateLimiterMemory({ points: WRONG, duration: 300 }),
+const shared = globalThis as { pegLadderPracticeLimits?: WeakMap<Store, Limits> };
+/** Of a studio, for all routes: Next bundles each apart, so a module's own would be one for each. */
+function limits(store: Store): Limits {
+	shared.pegLadderPracticeLimits ??= new WeakMap();
+	const known = shared.pegLadderPracticeLimits.get(store);
+	if (known) return known;
+	const made = {
+		each: allowance(store, "link", { points: A_MINUTE, duration: 60 }),
+		wrong: allowance(store, "no link", { points: WRONG, duration: 300 }),
 	};
-	return shared.pegLadderPracticeLimits;
-};
+	shared.pegLadderPracticeLimits.set(store, made);
+	void dropOldAllowances(store, Date.now()).catch(() => undefined);
+	return made;
+}
 
 export type Visitor =
 	| { row: AssignmentRow; ends: string }
@@ -43,12 +49,7 @@ const closed = {
 } as const;
 
 export async function visitorOf(open: Store, token: string): Promise<Visitor> {
-	const { each, wrong } = limits();
-	try {
-		await each.consume(token);
-	} catch (reached) {
-		return over(reached);
-	}
+	const { each, wrong } = limits(open);
 	const opened = await openLink(open, token);
 	if (opened === null) {
 		try {
@@ -61,6 +62,11 @@ export async function visitorOf(open: Store, token: string): Promise<Visitor> {
 			title: "Nothing is here",
 			sentence: "This address opens nothing. Look whether all of it was copied, or ask your coach for a new one.",
 		};
+	}
+	try {
+		await each.consume(hashOfToken(token));
+	} catch (reached) {
+		return over(reached);
 	}
 	if (typeof opened === "string") return { status: 410, title: "This link is closed", sentence: closed[opened] };
 	return opened;

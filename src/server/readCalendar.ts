@@ -11,8 +11,8 @@ import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
 import { plansFrom } from "@/store/plans";
-import { upToDate } from "@/store/projection";
 import { studentNames } from "@/store/students";
+import { upToDate } from "./store";
 
 /** A lesson of the week, as a row. */
 export interface WeekRow extends Omit<Occurrence, "students"> {

@@ -3,8 +3,8 @@ import { isYoung, type Student } from "@/core/people/student";
 import { findCoach } from "@/store/coach";
 import { serverDay } from "@/store/days";
 import { listLadders } from "@/store/ladders";
-import { upToDate } from "@/store/projection";
 import { listStudents } from "@/store/students";
+import { upToDate } from "./store";
 
 export interface CarePageProps {
 	at: { id: string; rev: number };

@@ -2,10 +2,10 @@ import type { SaidKind } from "@/core/log/reminders";
 import { cutText } from "@/core/text/fields";
 import { foldText } from "@/core/text/foldText";
 import { listLadders } from "@/store/ladders";
-import { upToDate } from "@/store/projection";
 import { searchSaid } from "@/store/said";
 import { listSkills } from "@/store/skills";
 import { listStudents } from "@/store/students";
+import { upToDate } from "./store";
 
 /** One place where the words were found. */
 export interface Hit {

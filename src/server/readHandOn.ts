@@ -6,9 +6,9 @@ import { type Outcome, refuse } from "@/core/refusals/refusals";
 import type { PictureType } from "@/core/skill/picture";
 import { serverDay } from "@/store/days";
 import { railedLadders } from "@/store/ladders";
-import { upToDate } from "@/store/projection";
 import * as t from "@/store/schema";
 import { findSkill } from "@/store/skills";
+import { upToDate } from "./store";
 
 /** What is handed on: a skill as it is in force, or a ladder with the skill as it follows it. */
 export async function fileToHandOn({

@@ -7,14 +7,13 @@ import { areTwins, type Sided, type Twin, twinOn } from "@/core/ladder/twin";
 import type { Student } from "@/core/people/student";
 import type { Skill } from "@/core/skill/skill";
 import { findCoach } from "@/store/coach";
-import { store } from "@/store/db";
 import { findLadder, type LadderRevision, laddersInUse, ladderThen, railedLadders, studentsOn } from "@/store/ladders";
 import { lessonLastAt } from "@/store/lessons";
-import { upToDate } from "@/store/projection";
 import { listSkills } from "@/store/skills";
 import { findStudent, listStudents, studentNames } from "@/store/students";
 import { studioMark } from "@/store/studio";
 import { type Newer, readNewer } from "./readSkills";
+import { store, upToDate } from "./store";
 
 export interface LadderLine {
 	id: string;

@@ -1,10 +1,10 @@
 import type { LessonView } from "@/core/log/view";
 import { serverDay } from "@/store/days";
-import { store } from "@/store/db";
 import { lessonView } from "@/store/lessons";
 import { type StillRow, stillsIn } from "@/store/stills";
 import { studentNames } from "@/store/students";
 import { studioMark } from "@/store/studio";
+import { store } from "./store";
 
 export interface LessonPage {
 	id: string;

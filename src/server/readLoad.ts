@@ -5,8 +5,8 @@ import { dayAfter } from "@/core/text/fields";
 import { findCoach } from "@/store/coach";
 import { serverDay } from "@/store/days";
 import { coachLoadSince, limitsOn, loadSince, raisesSince } from "@/store/loads";
-import { upToDate } from "@/store/projection";
 import { findStudent, listStudents } from "@/store/students";
+import { upToDate } from "./store";
 
 const WEEKS = 8;
 

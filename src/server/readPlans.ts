@@ -15,9 +15,9 @@ import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
 import { lastOpenings, lessonsOf, lessonView } from "@/store/lessons";
 import { limitsOn } from "@/store/loads";
 import { findPlan, type PlanRow, plansBefore, plansFrom } from "@/store/plans";
-import { upToDate } from "@/store/projection";
 import { openParked, openPromises } from "@/store/said";
 import { findStudent, studentNames } from "@/store/students";
+import { upToDate } from "./store";
 
 /** Lessons that minutes are learned from: a season's worth is too old, two are too few. */
 const LEARNED_FROM = 8;

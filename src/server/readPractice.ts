@@ -21,8 +21,8 @@ import {
 	type PracticeLink,
 	practiceActs,
 } from "@/store/practice";
-import { upToDate } from "@/store/projection";
 import { findStudent, studentNames } from "@/store/students";
+import { upToDate } from "./store";
 
 /** A rung that may be practised at home, or why it may not. */
 export interface HomeRung {

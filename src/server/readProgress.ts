@@ -32,10 +32,10 @@ import type { Store } from "@/store/db";
 import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
 import { lessonsOf, lessonView } from "@/store/lessons";
 import { listAssignments, practiceActs } from "@/store/practice";
-import { upToDate } from "@/store/projection";
 import { type CauseMarks, causeMarks } from "@/store/said";
 import { listStills, type StillRow } from "@/store/stills";
 import { findStudent, studentNames } from "@/store/students";
+import { upToDate } from "./store";
 
 /** As far back as a student is looked at: a year of two lessons a week. */
 const LESSONS = 104;

@@ -7,9 +7,9 @@ import { serverDay } from "@/store/days";
 import { studentDigests } from "@/store/lessons";
 import { loadSince } from "@/store/loads";
 import { listAssignments } from "@/store/practice";
-import { upToDate } from "@/store/projection";
 import { findStudent } from "@/store/students";
 import { type LadderProgress, readProgress } from "./readProgress";
+import { upToDate } from "./store";
 
 const AHEAD = 4;
 const WEEK = 7;

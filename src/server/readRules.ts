@@ -2,9 +2,8 @@ import type { Split } from "@/core/analysis/chances";
 import { splitOn } from "@/core/analysis/ways";
 import type { Rule } from "@/core/rules";
 import { findCoach } from "@/store/coach";
-import { store } from "@/store/db";
 import { laddersInUse } from "@/store/ladders";
-import { upToDate } from "@/store/projection";
+import { store, upToDate } from "./store";
 
 /** A rung as far as its rule goes: enough to say whom it lets through, and to put a better rule in. */
 export interface RuledRung {

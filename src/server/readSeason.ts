@@ -10,8 +10,8 @@ import { listBookings } from "@/store/bookings";
 import { findCoach } from "@/store/coach";
 import { serverDay } from "@/store/days";
 import { railedLadders } from "@/store/ladders";
-import { upToDate } from "@/store/projection";
 import { findStudent } from "@/store/students";
+import { upToDate } from "./store";
 
 export interface SeasonLadder {
 	id: string;

@@ -2,7 +2,6 @@ import type { Difficulty } from "@/core/build/difficulty";
 import { type Differences, differences } from "@/core/skill/differ";
 import type { Skill } from "@/core/skill/skill";
 import { findCoach } from "@/store/coach";
-import { store } from "@/store/db";
 import { listLadders } from "@/store/ladders";
 import { type CauseMarks, causeMarks } from "@/store/said";
 import {
@@ -18,6 +17,7 @@ import {
 } from "@/store/skills";
 import { studentNames } from "@/store/students";
 import { studioMark } from "@/store/studio";
+import { store } from "./store";
 
 export type { KeptSkill, Revision, WritingAt } from "@/store/skills";
 

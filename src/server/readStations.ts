@@ -1,8 +1,8 @@
 import type { Climber } from "@/core/groups/stations";
 import { readSides } from "@/core/skill/sides";
 import { laddersInUse } from "@/store/ladders";
-import { upToDate } from "@/store/projection";
 import { studentNames } from "@/store/students";
+import { upToDate } from "./store";
 
 /** Everybody who is not put away, with where their pegs stand. */
 export async function readClimbers(): Promise<Climber[]> {

@@ -11,10 +11,10 @@ import { serverDay } from "@/store/days";
 import { railedLadders } from "@/store/ladders";
 import { lessonsOf, lessonView, type StudentDigest, studentDigests } from "@/store/lessons";
 import { listAssignments } from "@/store/practice";
-import { upToDate } from "@/store/projection";
 import { openParked, openPromises } from "@/store/said";
 import { findStudent, listStudents } from "@/store/students";
 import { studioMark } from "@/store/studio";
+import { upToDate } from "./store";
 
 export interface StudentLine {
 	id: string;

@@ -20,10 +20,10 @@ import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import { laddersInUse } from "@/store/ladders";
 import { lessonsOf, lessonView } from "@/store/lessons";
-import { upToDate } from "@/store/projection";
 import { type SaidOften, saidOften } from "@/store/said";
 import { studentNames } from "@/store/students";
 import { type RuledRung, ruledRungs } from "./readRules";
+import { upToDate } from "./store";
 
 const SAID_DAYS = 60;
 const SAID_SHOWN = 8;

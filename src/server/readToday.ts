@@ -12,11 +12,11 @@ import type { Store } from "@/store/db";
 import { ladderQuestions, railedLadders } from "@/store/ladders";
 import { doubtfulLessons, lessonView, openLessons, studentDigests } from "@/store/lessons";
 import { waitingRemarks } from "@/store/practice";
-import { upToDate } from "@/store/projection";
 import { openParked, openPromises } from "@/store/said";
 import { findStudent, studentNames } from "@/store/students";
 import { studioMark } from "@/store/studio";
 import { type WeekRow, weekFrom, withRails } from "./readCalendar";
+import { upToDate } from "./store";
 
 export interface TodayLadder {
 	id: string;

@@ -3,21 +3,17 @@
 import { revalidatePath } from "next/cache";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { ident, whole } from "@/core/text/fields";
-import { store } from "@/store/db";
 import { eraseStudent, type ToErase, whatErasingTakes } from "@/store/erase";
 import { dropAside, listQuarantine, retryAside } from "@/store/events";
-import { upToDate } from "@/store/projection";
 import { studentNames } from "@/store/students";
 import { type StudioMark, studioMark } from "@/store/studio";
 import { type Health, health } from "./health";
-import { isFile } from "./jobs";
+import { store, upToDate } from "./store";
 
 export type { ToErase } from "@/store/erase";
 
 export interface RecordsPage {
 	studio: StudioMark;
-	/** The database is a file on this machine: it can be copied, restored and filled. */
-	file: boolean;
 	/** It is served beyond this machine, behind its passcode. */
 	lan: boolean;
 	health: Health;
@@ -30,7 +26,6 @@ export async function readRecords(): Promise<RecordsPage> {
 	const [studio, aside, students] = await Promise.all([studioMark(open), listQuarantine(open), studentNames(open)]);
 	return {
 		studio,
-		file: isFile(),
 		health: await health(),
 		lan: process.env.PEG_LAN === "1",
 		students: students.map(({ id, name }) => ({ id, name })).sort((a, b) => a.name.localeCompare(b.name)),

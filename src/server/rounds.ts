@@ -4,7 +4,7 @@ import * as z from "zod/mini";
 import { type Outcome, parse } from "@/core/refusals/refusals";
 import { ident, whole } from "@/core/text/fields";
 import { bestInSeconds } from "@/store/lessons";
-import { upToDate } from "@/store/projection";
+import { upToDate } from "./store";
 
 /** By the rung, the most good ones of a set of so many seconds; a rung without any is not in it. */
 export async function bestsOf(rungs: unknown, seconds: unknown): Promise<Outcome<Record<string, number>>> {

@@ -5,8 +5,8 @@ import * as z from "zod/mini";
 import { Still, stillLabels } from "@/core/position/still";
 import { type Outcome, parse } from "@/core/refusals/refusals";
 import { day, ident } from "@/core/text/fields";
-import { store } from "@/store/db";
 import { addStill, archiveStill, listStills, noteConsent, type StillRow } from "@/store/stills";
+import { store } from "./store";
 
 /** What comes in of stills: parsed once here, kept whole or not at all. */
 

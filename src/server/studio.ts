@@ -6,9 +6,8 @@ import { usualDifficulties } from "@/core/build/usual";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { ident } from "@/core/text/fields";
 import { findCoach, saveCoach } from "@/store/coach";
-import { store } from "@/store/db";
-import { upToDate } from "@/store/projection";
 import { type LoggedOrigin, originsInLog, type Weighed, weighSteps } from "./readStudio";
+import { store, upToDate } from "./store";
 
 /** What steps really weighed: asked for by a press, since it reads many lessons try by try. */
 export async function weigh(): Promise<Outcome<Weighed[]>> {

@@ -13,9 +13,9 @@ import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import { type LadderRow, type Railed, railedLadders, saveLadder } from "@/store/ladders";
 import { listAssignments, saveAssignment } from "@/store/practice";
-import { upToDate } from "@/store/projection";
 import { findStudent, saveStudent } from "@/store/students";
 import { planOwn } from "./planning";
+import { upToDate } from "./store";
 
 /** Where what was worked out is put: parsed once here, written whole or not at all. */
 

@@ -7,15 +7,15 @@ import type { TableName } from "@/core/formats/tables";
 const HEAP_MB = 96;
 
 /**
- * A table as CSV, made in a process of its own. Whoever leaves off ends it.
+ * A table of the studio at an address, as CSV, made in a process of its own. Whoever leaves off ends it.
  *
  * @throws where it ended before its time
  */
-export async function* tableProcess(table: TableName, student: string | null): AsyncGenerator<Uint8Array> {
+export async function* tableProcess(url: string, table: TableName, student: string | null): AsyncGenerator<Uint8Array> {
 	const child = spawn(
 		process.execPath,
 		[`--max-old-space-size=${HEAP_MB}`, "--import", "tsx", join("scripts", "table.ts"), table, student ?? ""],
-		{ stdio: ["ignore", "pipe", "ignore"] },
+		{ stdio: ["ignore", "pipe", "ignore"], env: { ...process.env, DATABASE_URL: url } },
 	);
 	const ended = once(child, "close");
 	try {

@@ -22,6 +22,8 @@ export interface Store {
 	client: Client;
 	/** One transaction; concurrent ones of this process wait their turn without holding a lock. */
 	write<T>(work: (tx: Tx) => Promise<T>): Promise<T>;
+	/** Work that is done once at a time for this database in this process, in the order it was asked for. */
+	inTurn<T>(work: () => Promise<T>): Promise<T>;
 	close(): void;
 }
 
@@ -121,9 +123,15 @@ export async function openStore(url: string): Promise<Store> {
 	}
 	await retrying(() => bringUpToDate(db));
 	let last: Promise<unknown> = Promise.resolve();
+	let atWork: Promise<unknown> = Promise.resolve();
 	return {
 		db,
 		client,
+		inTurn(work) {
+			const turn = atWork.then(work);
+			atWork = turn.catch(() => undefined);
+			return turn;
+		},
 		write(work) {
 			// A BEGIN that found the database busy leaves its statement open on the connection, and no commit on it
 			// succeeds until somebody clears it up: such connections are not used again. Reads are over when they return,
@@ -136,35 +144,74 @@ export async function openStore(url: string): Promise<Store> {
 	};
 }
 
-/** The store of this process, and which file it was opened on; null until it is open, or where it is no file. */
+/** A store of this process, which file it was opened on (null until it is open, or where it is no file), and when it was last asked for. */
 interface OpenedStore {
 	store: Promise<Store>;
 	file: string | null;
+	asked: number;
 }
-const shared = globalThis as { pegLadderStore?: OpenedStore };
+// Next bundles each route apart, so a module variable would not be one.
+const shared = globalThis as { pegLadderStores?: Map<string, OpenedStore> };
+const stores = (): Map<string, OpenedStore> => {
+	shared.pegLadderStores ??= new Map();
+	return shared.pegLadderStores;
+};
 
 /** So long a request that has the store of before may still be at it. */
 const CLOSE_AFTER_MS = 5000;
+/** So long nobody must have asked for a studio before its database is closed to make room. */
+const IDLE_MS = 60_000;
+/** Databases open in one process; where all are in use, up to twice as many. */
+const mostOpen = (): number => Math.max(1, Number(process.env.PEG_OPEN_STUDIOS ?? 40));
+
+const closeLater = (one: OpenedStore): void => {
+	setTimeout(() => {
+		one.store.then(
+			(old) => old.close(),
+			() => {},
+		);
+	}, CLOSE_AFTER_MS).unref();
+};
+
+/** Closes those that were longest not asked for, where more are open than may be. */
+function makeRoom(now: number): void {
+	const byAge = [...stores()].sort(([, a], [, b]) => a.asked - b.asked);
+	let over = byAge.length - mostOpen();
+	for (const [url, one] of byAge) {
+		if (over <= 0) return;
+		if (now - one.asked < IDLE_MS && over <= mostOpen()) return;
+		stores().delete(url);
+		closeLater(one);
+		over -= 1;
+	}
+}
+
+/** How many databases this process has open. */
+export const openStores = (): number => stores().size;
 
 /**
- * The server's store, opened once a process: Next bundles each route apart, so a module
- * variable would not be one. Where somebody has put another file in the place of ours it is
- * opened anew: what was written into the one of before would be lost with it.
+ * The store of a database, opened once a process. Where somebody has put another file in the
+ * place of ours it is opened anew: what was written into the one of before would be lost with it.
+ *
+ * @param url as {@link placeOf} reads it
  */
-export function store(): Promise<Store> {
-	const url = process.env.DATABASE_URL ?? "file:.data/studio.db";
-	const before = shared.pegLadderStore;
-	if (before && (before.file === null || before.file === fileIdentity(url))) return before.store;
-	const opened: OpenedStore = { store: openStore(url), file: null };
-	shared.pegLadderStore = opened;
+export function storeAt(url: string, now: number = Date.now()): Promise<Store> {
+	const before = stores().get(url);
+	if (before && (before.file === null || before.file === fileIdentity(url))) {
+		before.asked = now;
+		return before.store;
+	}
+	const opened: OpenedStore = { store: openStore(url), file: null, asked: now };
+	stores().set(url, opened);
 	opened.store.then(
 		() => {
 			opened.file = fileIdentity(url);
 		},
 		() => {
-			if (shared.pegLadderStore === opened) shared.pegLadderStore = undefined;
+			if (stores().get(url) === opened) stores().delete(url);
 		},
 	);
-	if (before) setTimeout(() => void before.store.then((old) => old.close()), CLOSE_AFTER_MS).unref();
+	if (before) closeLater(before);
+	makeRoom(now);
 	return opened.store;
 }

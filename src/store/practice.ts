@@ -106,7 +106,8 @@ export async function leavePractice(tx: Tx, student: string): Promise<void> {
 	await tx.delete(t.assignment).where(eq(t.assignment.student, student));
 }
 
-const hashOfToken = (token: string) => createHash("sha256").update(token).digest("hex");
+/** What is kept of a link: what opens it is written down nowhere. */
+export const hashOfToken = (token: string) => createHash("sha256").update(token).digest("hex");
 
 export interface PracticeLink {
 	id: string;

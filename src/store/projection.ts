@@ -1,7 +1,7 @@
 import { and, eq, gt, inArray, lte, sql } from "drizzle-orm";
 import { dayAfter } from "@/core/text/fields";
 import { serverDay } from "./days";
-import { cannotWrite, store as openedStore, type Store, type Tx } from "./db";
+import { cannotWrite, type Store, type Tx } from "./db";
 import { refoldLessons } from "./projectedLessons";
 import { takeSaid } from "./projectedSaid";
 import * as t from "./schema";
@@ -11,8 +11,6 @@ import { clearProjections, studioMark } from "./studio";
 export const MEANING = "13";
 
 const ARRIVALS = 50_000;
-
-const shared = globalThis as { pegLadderProjection?: Promise<unknown> };
 
 /**
  * Brings the projections up to the last event. What arrived since is read, the
@@ -24,10 +22,7 @@ export function catchUp(
 	progress: (done: number, of: number) => void = () => {},
 	today: string = serverDay(),
 ): Promise<void> {
-	const before = shared.pegLadderProjection ?? Promise.resolve();
-	const turn = before.then(() => bringUp(store, today, progress));
-	shared.pegLadderProjection = turn.catch(() => undefined);
-	return turn;
+	return store.inTurn(() => bringUp(store, today, progress));
 }
 
 /** As {@link catchUp}, without waiting for what this process is at: another one may be at it as well. */
@@ -99,13 +94,6 @@ async function moveStand(tx: Tx, madeFor: string, from: number, to: number): Pro
 		.values({ name: "log", madeFor, upTo })
 		.onConflictDoUpdate({ target: t.projection.name, set: { madeFor, upTo } });
 	return null;
-}
-
-/** The server's store, with everything that arrived taken in: what pages read from. */
-export async function upToDate(): Promise<Store> {
-	const open = await openedStore();
-	await catchUpIfRoom(open);
-	return open;
 }
 
 /**

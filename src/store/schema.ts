@@ -199,6 +199,27 @@ export const access = sqliteTable("access", {
 	createdAt: text().notNull().default(now),
 });
 
+/**
+ * What takes long and is under way, or ended lately: the process that does it says here how
+ * far it is, so that every process of the studio can tell.
+ */
+export const job = sqliteTable("job", {
+	id: text().primaryKey(),
+	kind: text().notNull(),
+	state: text().notNull(),
+	/** What it says of itself, as JSON; parsed where it is read. */
+	body: text({ mode: "json" }).notNull().$type<unknown>(),
+	/** Milliseconds since 1970 when it was last heard of. */
+	heardAt: integer().notNull(),
+});
+
+/** How often somebody may still ask: counted here, so that two processes count together. Columns as the limiter has them. */
+export const allowance = sqliteTable("allowance", {
+	key: text().primaryKey(),
+	points: integer().notNull().default(0),
+	expire: integer(),
+});
+
 /** One row: what holds for the whole studio. */
 export const coach = sqliteTable("coach", {
 	id: text().primaryKey(),

@@ -58,7 +58,7 @@ export function BringIn() {
 				<p role="status">
 					<b>Taken in.</b>
 					{mode === "whole" &&
-						" What was here before lies beside the database, in a file whose name begins with “before-import”."}
+						" What was here before is kept among this studio’s files, under a name that begins with “before-import”."}
 				</p>
 			)}
 		</div>

@@ -16,7 +16,7 @@ import { Tables } from "./Tables";
 import { useJob } from "./useJob";
 
 /** Out, in, back, aside and away: everything that concerns the studio as a whole. */
-export function Records({ studio, file, lan, health, students, aside }: RecordsPage) {
+export function Records({ studio, lan, health, students, aside }: RecordsPage) {
 	return (
 		<BenchPage
 			margin={
@@ -39,11 +39,9 @@ export function Records({ studio, file, lan, health, students, aside }: RecordsP
 					<a className="btn btn-primary" href="/api/workbook?of=studio" download>
 						workbook of the whole studio
 					</a>
-					{file && (
-						<a className="btn btn-outline-primary" href="/api/backup" download>
-							back up
-						</a>
-					)}
+					<a className="btn btn-outline-primary" href="/api/backup" download>
+						back up
+					</a>
 				</p>
 				<p className="mute m-0">
 					Lessons may go on meanwhile; either file holds one moment. One skill or ladder is taken out on its own page.
@@ -59,20 +57,12 @@ export function Records({ studio, file, lan, health, students, aside }: RecordsP
 					say.
 				</p>
 			</Part>
-			{file ? (
-				<>
-					<Part name="Bring in">
-						<BringIn />
-					</Part>
-					<Part name="Bring back">
-						<Restore />
-					</Part>
-				</>
-			) : (
-				<Part name="Bring in">
-					<p>This studio’s database is on another machine; files are brought in, and backups brought back, there.</p>
-				</Part>
-			)}
+			<Part name="Bring in">
+				<BringIn />
+			</Part>
+			<Part name="Bring back">
+				<Restore />
+			</Part>
 			<Part name="Set aside">
 				<SetAside aside={aside} />
 			</Part>

@@ -72,7 +72,7 @@ export function Restore() {
 			)}
 			{restored && (
 				<p role="status">
-					<b>Brought back.</b> What was here before lies beside the database, in a file whose name begins with
+					<b>Brought back.</b> What was here before is kept among this studio’s files, under a name that begins with
 					“before-restore”.
 				</p>
 			)}

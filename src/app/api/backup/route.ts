@@ -1,19 +1,17 @@
 import { createReadStream } from "node:fs";
 import { rm, stat } from "node:fs/promises";
 import { Readable } from "node:stream";
-import { busy, isFile, makeBackup } from "@/server/jobs";
+import { busy, makeBackup, site } from "@/server/jobs";
 import { refused, stranger } from "@/server/route";
 
 /** The whole database as it is at this moment, in one file. */
 export async function GET(request: Request) {
 	const away = stranger(request);
 	if (away) return away;
-	if (!isFile())
-		return refused(409, [
-			{ path: "", sentence: "This studio's database is on another machine; it is backed up there." },
-		]);
-	if (busy()) return refused(409, [{ path: "", sentence: "Another job is running; back up when it has ended." }]);
-	const file = await makeBackup();
+	const at = await site();
+	if (await busy(at))
+		return refused(409, [{ path: "", sentence: "Another job is running; back up when it has ended." }]);
+	const file = await makeBackup(at);
 	if (!file) return refused(500, [{ path: "", sentence: "The backup could not be made; the disk may be full." }]);
 	const { size } = await stat(file);
 	const stream = createReadStream(file);

@@ -1,6 +1,6 @@
 import { calendarFile } from "@/server/readCalendar";
 import { stranger } from "@/server/route";
-import { store } from "@/store/db";
+import { store } from "@/server/store";
 
 /** The calendar as a file, for the coach's own pages. */
 export async function GET(request: Request) {

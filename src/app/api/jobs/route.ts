@@ -5,38 +5,39 @@ import { pipeline } from "node:stream/promises";
 import type { ReadableStream as NodeStream } from "node:stream/web";
 import { NextResponse } from "next/server";
 import { v7 as uuid } from "uuid";
-import { beginReceiving, busy, endReceiving, isFile, startCheck, startDemo, workFile } from "@/server/jobs";
+import { beginReceiving, busy, endReceiving, site, startCheck, startDemo } from "@/server/jobs";
 import { refused, stranger } from "@/server/route";
-import { store } from "@/store/db";
+import { workFile } from "@/server/workFiles";
 import { studioMark } from "@/store/studio";
 
 /** A file of two gigabytes is no studio. */
 const MOST = 2_000_000_000;
+
+const another = (then: string) => refused(409, [{ path: "", sentence: `Another job is running; ${then}.` }]);
+const started = (id: string | null) =>
+	id === null ? another("wait for its end, then choose again") : NextResponse.json({ id });
 
 /** Takes a file in transit to disk, piece by piece, and starts looking at it; or makes the demo anew. */
 export async function POST(request: Request) {
 	const away = stranger(request);
 	if (away) return away;
 	const kind = new URL(request.url).searchParams.get("kind");
-	if (!isFile())
-		return refused(409, [
-			{ path: "", sentence: "This studio's database is on another machine; files are brought in there." },
-		]);
-	if (busy()) return refused(409, [{ path: "", sentence: "Another job is running; wait for its end, or stop it." }]);
+	const at = await site();
+	if (await busy(at)) return another("wait for its end, or stop it");
 	if (kind === "demo") {
-		if (!(await studioMark(await store())).demo)
+		if (!(await studioMark(at.open)).demo)
 			return refused(403, [{ path: "kind", sentence: "This is not the demo studio; nothing was made anew." }]);
-		return NextResponse.json({ id: startDemo() });
+		return started(await startDemo(at));
 	}
 	if (kind !== "check" && kind !== "checkBackup")
 		return refused(400, [{ path: "kind", sentence: `Kind is "${kind}"; "check", "checkBackup" or "demo" is needed.` }]);
 	if (!request.body) return refused(400, [{ path: "file", sentence: "File is missing; choose one first." }]);
 	// While one comes in another would only wait for it, on the disk.
-	if (!beginReceiving())
+	if (!beginReceiving(at))
 		return refused(409, [
 			{ path: "file", sentence: "Another file is coming in; wait for it, then choose this one again." },
 		]);
-	const file = workFile(`in-${uuid()}`);
+	const file = workFile(at.url, `in-${uuid()}`);
 	let bytes = 0;
 	try {
 		await pipeline(
@@ -58,14 +59,10 @@ export async function POST(request: Request) {
 					{ path: "file", sentence: "The file did not arrive whole; nothing was changed. Choose it again." },
 				]);
 	} finally {
-		endReceiving();
+		endReceiving(at);
 	}
 	// Another job may have begun while it came in.
-	if (busy()) {
-		await rm(file, { force: true });
-		return refused(409, [
-			{ path: "", sentence: "Another job is running; wait for its end, then choose the file again." },
-		]);
-	}
-	return NextResponse.json({ id: startCheck(kind, file) });
+	const id = await startCheck(at, kind, file);
+	if (id === null) await rm(file, { force: true });
+	return started(id);
 }

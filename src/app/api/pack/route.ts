@@ -1,6 +1,6 @@
 import { NextResponse } from "next/server";
 import { stranger } from "@/server/route";
-import { store } from "@/store/db";
+import { store } from "@/server/store";
 import { makePack } from "@/store/pack";
 
 export async function GET(request: Request) {

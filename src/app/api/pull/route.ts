@@ -1,6 +1,6 @@
 import { NextResponse } from "next/server";
 import { refused, stranger } from "@/server/route";
-import { store } from "@/store/db";
+import { store } from "@/server/store";
 import { eventsAfter, highestPlace } from "@/store/events";
 import { studioMark } from "@/store/studio";
 

@@ -1,13 +1,15 @@
 import fc from "fast-check";
 import { hostileBatch, rawJson } from "@/store/__tests__/hostile";
-import { store as small } from "@/store/__tests__/smallStudio";
+import { store as small, url } from "@/store/__tests__/smallStudio";
 import { eventsAfter } from "@/store/events";
 import { studioMark } from "@/store/studio";
 import { POST } from "./route";
 
 /** The push route, as a phone or an attacker meets it. */
 
-beforeEach(() => Object.assign(globalThis, { pegLadderStore: { store: Promise.resolve(small), file: null } }));
+beforeEach(() => {
+	process.env.DATABASE_URL = url();
+});
 
 const knock = (body: string, host = "localhost:3000") =>
 	POST(new Request("http://localhost:3000/api/push", { method: "POST", headers: { host }, body }));

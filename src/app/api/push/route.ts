@@ -3,7 +3,7 @@ import * as z from "zod/mini";
 import { parse } from "@/core/refusals/refusals";
 import { ident, whole } from "@/core/text/fields";
 import { readJson, refused, stranger } from "@/server/route";
-import { store } from "@/store/db";
+import { store } from "@/server/store";
 import { eventsAfter, pushEvents } from "@/store/events";
 import { studioMark } from "@/store/studio";
 

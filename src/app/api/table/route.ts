@@ -2,12 +2,11 @@ import * as z from "zod/mini";
 import { tableNames } from "@/core/formats/tables";
 import { parse } from "@/core/refusals/refusals";
 import { ident } from "@/core/text/fields";
-import { isFile } from "@/server/jobs";
 import { refused, stranger, streamed } from "@/server/route";
+import { studioUrl, upToDate } from "@/server/store";
 import { tableProcess } from "@/server/tableProcess";
 import { exportCsv } from "@/store/bulk/exportCsv";
 import { rowsToCome } from "@/store/bulk/tableRows";
-import { upToDate } from "@/store/projection";
 
 const Asked = z.object({ of: z.enum(tableNames), student: z.optional(ident) });
 
@@ -23,8 +22,8 @@ export async function GET(request: Request) {
 	const { of, student = null } = asked.value;
 	const open = await upToDate();
 	const rows = await rowsToCome(open, of, student);
-	// A long one is made beside the server; a database elsewhere is read from here.
-	const pieces = of === "attempts" && isFile() ? tableProcess(of, student) : exportCsv(open, of, student);
+	// A long one is made beside the server.
+	const pieces = of === "attempts" ? tableProcess(await studioUrl(), of, student) : exportCsv(open, of, student);
 	return streamed(pieces, {
 		"content-type": "text/csv; charset=utf-8; header=present",
 		"content-disposition": `attachment; filename="peg-ladder-${of}-${new Date().toISOString().slice(0, 10)}.csv"`,

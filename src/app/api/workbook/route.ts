@@ -1,8 +1,8 @@
 import { Scope } from "@/core/formats/workbook";
 import { parse } from "@/core/refusals/refusals";
 import { refused, stranger, streamed } from "@/server/route";
+import { upToDate } from "@/server/store";
 import { exportWorkbook } from "@/store/bulk/exportWorkbook";
-import { upToDate } from "@/store/projection";
 
 /** A workbook, sent as it is read; leaving off stops the reading. */
 export async function GET(request: Request) {

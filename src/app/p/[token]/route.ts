@@ -2,7 +2,7 @@ import { visitorOf } from "@/server/practiceLink";
 import { linkPage, sayPage } from "@/server/practicePage";
 import { pageDataOf } from "@/server/readPractice";
 import { stranger } from "@/server/route";
-import { store } from "@/store/db";
+import { store } from "@/server/store";
 
 const html = (body: string, status: number, after?: number) =>
 	new Response(body, {

@@ -1,5 +1,5 @@
 import { BringHandOn } from "@/screens/handOn/BringHandOn";
-import { store } from "@/store/db";
+import { store } from "@/server/store";
 import { studentNames } from "@/store/students";
 
 export const metadata = { title: "From another coach" };

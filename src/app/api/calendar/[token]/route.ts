@@ -1,8 +1,8 @@
 import { RateLimiterMemory } from "rate-limiter-flexible";
 import { calendarFile } from "@/server/readCalendar";
 import { refused, stranger } from "@/server/route";
+import { store } from "@/server/store";
 import { isFeed } from "@/store/bookings";
-import { store } from "@/store/db";
 
 /** A hundred wrong addresses in five minutes, and it is asked again later: a token is not guessed anyway. */
 const wrong = new RateLimiterMemory({ points: 100, duration: 300 });

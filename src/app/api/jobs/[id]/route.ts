@@ -1,7 +1,7 @@
 import { NextResponse } from "next/server";
 import * as z from "zod/mini";
 import { parse } from "@/core/refusals/refusals";
-import { busy, forget, jobOf, startRestore, startTake, stopJob } from "@/server/jobs";
+import { busy, forget, jobOf, site, startRestore, startTake, stopJob } from "@/server/jobs";
 import { readJson, refused, stranger } from "@/server/route";
 
 interface Context {
@@ -13,8 +13,10 @@ const gone = () =>
 
 /** How far a job is, and what came of it. */
 export async function GET(request: Request, { params }: Context) {
-	const job = jobOf((await params).id);
-	return stranger(request) ?? (job ? NextResponse.json(job) : gone());
+	const away = stranger(request);
+	if (away) return away;
+	const job = await jobOf(await site(), (await params).id);
+	return job ? NextResponse.json(job) : gone();
 }
 
 const Act = z.union([
@@ -33,16 +35,19 @@ export async function POST(request: Request, { params }: Context) {
 	const away = stranger(request);
 	if (away) return away;
 	const { id } = await params;
-	if (!jobOf(id)) return gone();
+	const at = await site();
+	if (!(await jobOf(at, id))) return gone();
 	const body = parse(Act, await readJson(request));
 	if (!body.ok) return refused(400, body.refusals);
 	const { value } = body;
-	if (value.act === "stop") stopJob(id);
-	else if (value.act === "forget") forget(id);
+	if (value.act === "stop") await stopJob(at, id);
+	else if (value.act === "forget") await forget(at, id);
 	else {
-		if (busy()) return refused(409, [{ path: "", sentence: "Another job is running; wait for its end, or stop it." }]);
-		const next =
-			value.act === "restore" ? startRestore(id) : startTake(id, { mode: value.mode, differing: value.differing });
+		if (await busy(at))
+			return refused(409, [{ path: "", sentence: "Another job is running; wait for its end, or stop it." }]);
+		const next = await (value.act === "restore"
+			? startRestore(at, id)
+			: startTake(at, id, { mode: value.mode, differing: value.differing }));
 		if (!next)
 			return refused(409, [
 				{ path: "", sentence: "This file cannot be taken in like that; see what stands in its way." },

@@ -1,5 +1,5 @@
 import { refused, stranger } from "@/server/route";
-import { store } from "@/store/db";
+import { store } from "@/server/store";
 import { findPicture } from "@/store/pictures";
 
 /** A picture by its hash: it never changes, so a device may keep it. */

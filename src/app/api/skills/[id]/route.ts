@@ -3,8 +3,8 @@ import * as z from "zod/mini";
 import { parse } from "@/core/refusals/refusals";
 import { ident } from "@/core/text/fields";
 import { readJson, refused, stranger } from "@/server/route";
+import { store } from "@/server/store";
 import { WritingAt } from "@/server/writingAt";
-import { store } from "@/store/db";
 import { findDraft, findSkill, keepSkill, writingAt } from "@/store/skills";
 
 const Typed = z.object({

@@ -5,7 +5,7 @@ import { practisedLabels } from "@/core/practice/kinds";
 import { parse } from "@/core/refusals/refusals";
 import { visitorOf } from "@/server/practiceLink";
 import { readAtMost, refused, stranger } from "@/server/route";
-import { store } from "@/store/db";
+import { store } from "@/server/store";
 import { practiceActs, takeActs } from "@/store/practice";
 
 const MOST_ACTS = 50;

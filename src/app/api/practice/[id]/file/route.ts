@@ -2,7 +2,7 @@ import { foldText } from "@/core/text/foldText";
 import { filePage } from "@/server/practicePage";
 import { pageDataOf, pictureInside } from "@/server/readPractice";
 import { refused, stranger } from "@/server/route";
-import { store } from "@/store/db";
+import { store } from "@/server/store";
 import { findAssignment } from "@/store/practice";
 import { findStudent } from "@/store/students";
 

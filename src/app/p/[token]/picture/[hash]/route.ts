@@ -1,7 +1,7 @@
 import { visitorOf } from "@/server/practiceLink";
 import { picturesIn } from "@/server/readPractice";
 import { refused, stranger } from "@/server/route";
-import { store } from "@/store/db";
+import { store } from "@/server/store";
 import { findPicture } from "@/store/pictures";
 
 /** A picture of the link's own assignment; any other is not there, whether it exists or not. */
