@@ -1,8 +1,9 @@
 import { defineConfig } from "@playwright/test";
 import { chromiumPath, quiet } from "./e2e/browser";
+import type { JourneyOptions } from "./e2e/studio";
 
 /** Journeys drive the real interface against the real server and a real database file. */
-export default defineConfig({
+export default defineConfig<object, JourneyOptions>({
 	testDir: "e2e",
 	globalSetup: "./e2e/setup.ts",
 	outputDir: ".test/journeys",
@@ -11,6 +12,10 @@ export default defineConfig({
 	workers: 2,
 	fullyParallel: false,
 	forbidOnly: true,
+	projects: [
+		{ name: "in files" }, // The lesson, whole files and the passcode once more, with the database on a libSQL server.
+		{ name: "on a server", grep: /@both/, use: { kept: "on a server" } },
+	],
 	reporter: [["list"], ["json", { outputFile: ".test/journeys.json" }]],
 	use: {
 		launchOptions: { executablePath: chromiumPath(), args: quiet },

@@ -6,9 +6,11 @@ import { join } from "node:path";
 import { connect } from "node:tls";
 import { type BrowserContext, chromium } from "@playwright/test";
 import { addFeed, listFeeds, withdrawFeed } from "@/store/bookings";
+import { restoreBackup } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
 import { eventsAfter } from "@/store/events";
 import { addLink } from "@/store/practice";
+import { makeNamespace, type Sqld, startSqld } from "@/store/sqld";
 import { chromiumPath, quiet } from "./browser";
 import { onDevice, sameOnBoth } from "./onDevice";
 import {
@@ -33,19 +35,39 @@ class Lan {
 	said = "";
 	private constructor(
 		readonly folder: string,
+		/** The address of its database. */
+		readonly database: string,
 		readonly port: number,
 		private readonly server: ChildProcess,
+		private readonly sqld: Sqld | null,
 	) {}
 
-	static async start(passcode: string | null, before: string | null = null, env = {}): Promise<Lan> {
+	/** The demo on a libSQL server, behind the passcode. */
+	static async onServer(passcode: string): Promise<Lan> {
+		const folder = mkdtempSync(join(tmpdir(), "peg-lan-"));
+		const sqld = await startSqld(join(folder, "sqld"));
+		const database = await makeNamespace(sqld, "studio");
+		(await openStore(database)).close();
+		await restoreBackup(demoFile, database);
+		return Lan.start(passcode, folder, {}, { database, sqld });
+	}
+
+	static async start(
+		passcode: string | null,
+		before: string | null = null,
+		env = {},
+		on: { database: string; sqld: Sqld } | null = null,
+	): Promise<Lan> {
 		const folder = before ?? mkdtempSync(join(tmpdir(), "peg-lan-"));
 		if (before === null) cpSync(demoFile, join(folder, "studio.db"));
+		const database = on?.database ?? `file:${join(folder, "studio.db")}`;
 		const port = await freePort();
 		const server = spawn(process.execPath, ["--import", "tsx", "scripts/lan.ts"], {
 			stdio: ["ignore", "pipe", "pipe"],
 			env: {
 				...process.env,
-				DATABASE_URL: `file:${join(folder, "studio.db")}`,
+				DATABASE_URL: database,
+				PEG_FILES: folder,
 				PORT: String(port),
 				PEG_HOST: HOST,
 				PEG_LAN: "1",
@@ -55,7 +77,7 @@ class Lan {
 				...env,
 			},
 		});
-		const lan = new Lan(folder, port, server);
+		const lan = new Lan(folder, database, port, server, on?.sqld ?? null);
 		for (const stream of [server.stdout, server.stderr]) stream?.on("data", (piece) => (lan.said += String(piece)));
 		await new Promise<void>((resolve) => {
 			const timer = setInterval(() => {
@@ -81,6 +103,7 @@ class Lan {
 	}
 	stop(): void {
 		this.server.kill("SIGKILL");
+		this.sqld?.process.kill("SIGKILL");
 	}
 	end(): void {
 		this.stop();
@@ -121,9 +144,9 @@ test("without a passcode no other address is listened on; a short one is refused
 	expect(lan.said).toContain("The passcode is 3 letters long; at least 6 are needed");
 });
 
-test("a whole lesson over HTTPS by another name, behind the passcode", async ({ listenTo }) => {
+test("a whole lesson over HTTPS by another name, behind the passcode", { tag: "@both" }, async ({ listenTo, kept }) => {
 	test.setTimeout(180_000);
-	lan = await Lan.start(PASSCODE);
+	lan = kept === "in files" ? await Lan.start(PASSCODE) : await Lan.onServer(PASSCODE);
 	expect(lan.exitCode).toBeNull();
 	phone = await phoneOn(lan.folder);
 	const page = await phone.newPage();
@@ -147,7 +170,7 @@ test("a whole lesson over HTTPS by another name, behind the passcode", async ({ 
 	expect((await calendar(""))?.status()).toBe(401);
 	expect((await calendar(`/${"x".repeat(43)}.ics`))?.status()).toBe(404);
 	expect((await calendar(`/${"x".repeat(43)}/../../pack`))?.status()).toBe(401);
-	const open = await openStore(`file:${join(lan.folder, "studio.db")}`);
+	const open = await openStore(lan.database);
 	const token = "t".repeat(43);
 	await addFeed(open, "a phone", token);
 	const given = await calendar(`/${token}.ics`);
@@ -199,7 +222,7 @@ test("a whole lesson over HTTPS by another name, behind the passcode", async ({ 
 	await touch(page, "close the lesson").click();
 	await expect(page).toHaveURL(`${lan.address}/`);
 
-	const store = await openStore(`file:${join(lan.folder, "studio.db")}`);
+	const store = await openStore(lan.database);
 	const mine = (await eventsAfter(store, 0)).events.filter((event) => event.device === device);
 	store.close();
 	expect(here).toHaveLength(keptTo);

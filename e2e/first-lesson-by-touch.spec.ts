@@ -2,7 +2,10 @@ import { accessible, advice, allSent, answer, expect, good, test, touch, written
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 
-test("from an empty studio to one peg that moved up and one that moved down, by touch", async ({ page, studio }) => {
+test("from an empty studio to one peg that moved up and one that moved down, by touch", { tag: "@both" }, async ({
+	page,
+	studio,
+}) => {
 	await page.goto("/");
 	await expect(page.getByText("Welcome")).toBeVisible();
 	await accessible(page);
@@ -60,6 +63,7 @@ test("from an empty studio to one peg that moved up and one that moved down, by 
 	}
 	await page.getByRole("button", { name: "make the ladder" }).tap();
 	await expect(page.getByRole("heading", { name: /Two-club cross · left, strong side/ })).toBeVisible();
+	await expect(page).toHaveURL(/\/ladders\/(?!new)/);
 
 	// One rung up, for three good in a row.
 	await page.goto("/");

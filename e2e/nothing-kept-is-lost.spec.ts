@@ -23,10 +23,9 @@ test.use({ demo: true, expected: /Failed to (load resource|fetch)|net::ERR|Targe
 /** `KILLS=200 npm run e2e -- nothing-kept` for a night. */
 const KILLS = Number(process.env.KILLS ?? 20);
 
-test("the server is killed again and again and the page crashes twice in mid-tap: every kept tap is in the database once", async ({
-	studio,
-	listenTo,
-}) => {
+test("the server is killed again and again and the page crashes twice in mid-tap: every kept tap is in the database once", {
+	tag: "@both",
+}, async ({ studio, listenTo }) => {
 	test.setTimeout(180_000 + KILLS * 6_000);
 	const folder = mkdtempSync(join(tmpdir(), "peg-phone-"));
 	const phone = await phoneOn(folder);

@@ -1,37 +1,83 @@
 import { type ChildProcess, spawn } from "node:child_process";
-import { cpSync, mkdtempSync, renameSync, rmSync, symlinkSync } from "node:fs";
+import { cpSync, mkdtempSync, renameSync, rmSync, symlinkSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { basename, join } from "node:path";
 import { AxeBuilder } from "@axe-core/playwright";
 import { type BrowserContext, test as base, expect, type Page } from "@playwright/test";
 import type { LogEvent } from "@/core/log/event";
+import { restoreBackup } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
 import { eventsAfter } from "@/store/events";
+import { catchUp } from "@/store/projection";
+import { makeNamespace, type Sqld, startSqld } from "@/store/sqld";
 
 /** The demo studio, made once for all journeys by `setup.ts`. */
 export const demoFile = ".test/demo.db";
 
+/** Where databases are: in files, or on a libSQL server. */
+type Kept = "in files" | "on a server";
+export interface JourneyOptions {
+	kept: Kept;
+}
+
 /** The built server on a database whose place may come to hold another one. */
 class Server {
 	private process: ChildProcess | null = null;
+	private hasDemo = false;
 	/** A folder that is whichever studio's turn it is. */
 	private readonly place: string;
 	private constructor(
 		private readonly folder: string,
 		readonly port: number,
 		private readonly env: Record<string, string>,
+		private readonly sqld: Sqld | null,
 	) {
 		this.place = join(folder, "now");
 	}
 
-	static async make(env: Record<string, string> = {}): Promise<Server> {
-		return new Server(mkdtempSync(join(tmpdir(), "peg-server-")), await freePort(), env);
+	static async make(env: Record<string, string> = {}, kept: Kept = "in files"): Promise<Server> {
+		const folder = mkdtempSync(join(tmpdir(), "peg-server-"));
+		return new Server(
+			folder,
+			await freePort(),
+			env,
+			kept === "in files" ? null : await startSqld(join(folder, "sqld")),
+		);
+	}
+
+	/** A database for a studio whose folder is given, filled with the demo's or empty. */
+	async databaseFor(studio: string, demo: boolean): Promise<string> {
+		if (!this.sqld) {
+			if (demo) cpSync(demoFile, join(studio, "studio.db"));
+			return `file:${join(studio, "studio.db")}`;
+		}
+		const name = basename(studio).toLowerCase();
+		if (demo) {
+			await this.demoOn(this.sqld);
+			const forked = await fetch(`${this.sqld.admin}/v1/namespaces/demo/fork/${name}`, { method: "POST" });
+			if (!forked.ok) throw new Error(`no copy of the demo: ${await forked.text()}`);
+		}
+		return makeNamespace(this.sqld, name);
+	}
+
+	/** The demo on the server, made once: each journey has a copy of it. */
+	private async demoOn(sqld: Sqld): Promise<void> {
+		if (this.hasDemo) return;
+		const url = await makeNamespace(sqld, "demo");
+		const store = await openStore(url);
+		await restoreBackup(demoFile, url);
+		await catchUp(store);
+		store.close();
+		this.hasDemo = true;
 	}
 
 	/** The server is that studio's from now on. */
-	async turnTo(studio: string): Promise<void> {
-		symlinkSync(studio, `${this.place}-next`);
+	async turnTo(studio: string, database: string): Promise<void> {
+		if (this.sqld) {
+			const localhost = { name: "A journey", host: "localhost", database };
+			writeFileSync(`${this.place}-next`, JSON.stringify({ studios: [localhost] }));
+		} else symlinkSync(studio, `${this.place}-next`);
 		renameSync(`${this.place}-next`, this.place);
 		await this.start();
 	}
@@ -45,7 +91,7 @@ class Server {
 				detached: true,
 				env: {
 					...process.env,
-					DATABASE_URL: `file:${join(this.place, "studio.db")}`,
+					...(this.sqld ? { PEG_STUDIOS: this.place } : { DATABASE_URL: `file:${join(this.place, "studio.db")}` }),
 					NODE_ENV: "production",
 					NEXT_TELEMETRY_DISABLED: "1",
 					...this.env,
@@ -54,7 +100,7 @@ class Server {
 		);
 		for (let i = 0; i < 300; i++) {
 			try {
-				if ((await fetch(`http://127.0.0.1:${this.port}/api/pack`)).ok) return;
+				if ((await fetch(`http://localhost:${this.port}/api/pack`)).ok) return;
 			} catch {
 				await new Promise((resolve) => setTimeout(resolve, 50));
 			}
@@ -74,6 +120,7 @@ class Server {
 
 	async end(): Promise<void> {
 		await this.kill();
+		await this.sqld?.stop();
 		rmSync(this.folder, { recursive: true, force: true });
 	}
 }
@@ -82,6 +129,8 @@ class Server {
 export class Studio {
 	private constructor(
 		readonly folder: string,
+		/** The address of its database. */
+		readonly database: string,
 		private readonly server: Server,
 		private readonly ownServer: boolean,
 	) {}
@@ -89,10 +138,10 @@ export class Studio {
 	/** @param server one that is shared by journeys that follow each other; without it, one of its own with this environment */
 	static async make(demo: boolean, server?: Server, env: Record<string, string> = {}): Promise<Studio> {
 		const folder = mkdtempSync(join(tmpdir(), "peg-journey-"));
-		const studio = new Studio(folder, server ?? (await Server.make(env)), server === undefined);
-		if (demo) cpSync(demoFile, join(folder, "studio.db"));
-		await studio.server.turnTo(folder);
-		return studio;
+		const its = server ?? (await Server.make(env));
+		const database = await its.databaseFor(folder, demo);
+		await its.turnTo(folder, database);
+		return new Studio(folder, database, its, server === undefined);
 	}
 
 	get port(): number {
@@ -100,9 +149,6 @@ export class Studio {
 	}
 	get url(): string {
 		return `http://localhost:${this.port}`;
-	}
-	get database(): string {
-		return `file:${join(this.folder, "studio.db")}`;
 	}
 	start = () => this.server.start();
 	kill = () => this.server.kill();
@@ -175,13 +221,13 @@ export const test = base.extend<
 		expected: RegExp | null;
 		listenTo: (page: Page) => void;
 	},
-	{ server: Server }
+	JourneyOptions & { server: Server }
 >({
+	kept: ["in files", { option: true, scope: "worker" }],
 	// One for all journeys of a worker: starting one is a fifth of a short journey.
 	server: [
-		// biome-ignore lint/correctness/noEmptyPattern: the way a fixture says that it needs no other
-		async ({}, use) => {
-			const server = await Server.make();
+		async ({ kept }, use) => {
+			const server = await Server.make({}, kept);
 			await use(server);
 			await server.end();
 		},

@@ -13,7 +13,10 @@ const run = promisify(execFile);
 const saved = async (download: Download): Promise<string> => readFileSync(await download.path(), "utf8");
 const part = (page: Page, name: string) => page.getByRole("region", { name, exact: true });
 
-test("a student is taken out, deleted with everything, and brought in again", async ({ page, studio }) => {
+test("a student is taken out, deleted with everything, and brought in again", { tag: "@both" }, async ({
+	page,
+	studio,
+}) => {
 	const before = await studio.events();
 	await page.goto("/records");
 	await accessible(page);
@@ -45,12 +48,9 @@ test("a student is taken out, deleted with everything, and brought in again", as
 	expect(ids(await studio.events())).toEqual(ids(before));
 });
 
-test("a backup is brought back while a phone holds what came after it: nothing is lost, nothing doubled", async ({
-	page,
-	context,
-	studio,
-	listenTo,
-}) => {
+test("a backup is brought back while a phone holds what came after it: nothing is lost, nothing doubled", {
+	tag: "@both",
+}, async ({ page, context, studio, listenTo }) => {
 	const phone = await context.newPage();
 	listenTo(phone);
 	await phone.setViewportSize({ width: 390, height: 844 });
@@ -60,7 +60,10 @@ test("a backup is brought back while a phone holds what came after it: nothing i
 	await allSent(phone);
 
 	await page.goto("/records");
-	const [out] = await Promise.all([page.waitForEvent("download"), page.getByRole("link", { name: "back up" }).click()]);
+	const [out] = await Promise.all([
+		page.waitForEvent("download", { timeout: 30_000 }),
+		page.getByRole("link", { name: "back up" }).click(),
+	]);
 	const backup = join(studio.folder, "yesterday.db");
 	await out.saveAs(backup);
 	for (let i = 0; i < 5; i++) await good(phone).click();
@@ -175,9 +178,9 @@ test("a student's lessons are read back to the first one, page by page", async (
 	await expect(page.getByRole("link", { name: "older ones" })).toHaveCount(0);
 });
 
-test("the same from a terminal: out, into a studio that is not there yet, and out again, byte for byte", async ({
-	studio,
-}) => {
+test("the same from a terminal: out, into a studio that is not there yet, and out again, byte for byte", {
+	tag: "@both",
+}, async ({ studio }) => {
 	const workbook = (database: string, ...words: string[]) =>
 		run(process.execPath, ["scripts/workbook.mjs", ...words], { env: { ...process.env, DATABASE_URL: database } });
 	const [out, again, one] = ["out.json", "again.json", "one.json"].map((name) => join(studio.folder, name)) as [

@@ -3,12 +3,9 @@ import { allSent, expect, good, quickHand, test, touch } from "./studio";
 
 test.use({ demo: true, viewport: { width: 390, height: 844 }, expected: /net::ERR_INTERNET_DISCONNECTED/ });
 
-test("one counts, the other watches, takes over, and what both counted is told apart until it is joined", async ({
-	page,
-	browser,
-	studio,
-	listenTo,
-}) => {
+test("one counts, the other watches, takes over, and what both counted is told apart until it is joined", {
+	tag: "@both",
+}, async ({ page, browser, studio, listenTo }) => {
 	await page.goto("/");
 	await touch(page, "lesson: Odile Fennimore, Slackline walk, right").click();
 	await good(page).click();

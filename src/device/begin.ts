@@ -15,13 +15,13 @@ import { fetchPack } from "./sync";
 const USUAL_MINUTES = 45;
 
 /** Fresh from the server; without a signal, what was kept ahead. */
-async function packFor(lesson: string): Promise<Pack> {
+async function packFor(lesson: string): Promise<{ pack: Pack; fresh: boolean }> {
 	try {
-		return await fetchPack(lesson);
+		return { pack: await fetchPack(lesson), fresh: true };
 	} catch (error) {
 		const ahead = await packAhead();
 		if (!ahead) throw error;
-		return ahead;
+		return { pack: ahead, fresh: false };
 	}
 }
 
@@ -59,11 +59,13 @@ export async function begin(
 	} = {},
 ): Promise<string> {
 	const lesson = uuid();
-	const pack = await packFor(lesson);
+	const { pack, fresh } = await packFor(lesson);
 	const on = pack.ladders.find((one) => one.id === ladder) ?? null;
 	const known = on && onRung === undefined && !another ? await openToday(pack, on.student) : null;
 	if (known) return `/live?lesson=${known}&on=${on?.id ?? ""}`;
 	const local = await openLocal(pack.studio.id);
+	// What a device never heard of it cannot name: its first events would be sent twice. One kept ahead may be of before.
+	if (fresh) await local.meet(pack.studio.epoch);
 	await local.keepPack(lesson, pack);
 	const rung = on ? (onRung ?? beginsOn(on)) : "";
 	const them = pack.students.find(({ id }) => id === on?.student);

@@ -20,6 +20,8 @@ export interface ToErase {
 	aside: number;
 }
 
+const AT_ONCE = 400;
+
 /** What deleting a student would take away. Needs the projections up to date. */
 export async function whatErasingTakes(store: Store, student: string): Promise<ToErase> {
 	const { lessons, events } = await eventsOf(store, student);
@@ -42,12 +44,14 @@ export async function whatErasingTakes(store: Store, student: string): Promise<T
 export async function eraseStudent(store: Store, student: string): Promise<void> {
 	const { lessons, events } = await eventsOf(store, student);
 	await store.write(async (tx) => {
-		for (const { id, device, dseq } of events) {
-			const { act, lamport, at, tz, local_day: localDay, actor, kind, hash } = erasedRow(id, device, dseq);
+		const { at, tz, local_day: localDay, actor, kind, hash } = erasedRow("", "", 0);
+		for (let i = 0; i < events.length; i += AT_ONCE)
 			await tx
 				.update(t.event)
 				.set({
-					...({ act, lamport, at, tz, localDay, actor, kind, hash } as typeof t.event.$inferInsert),
+					...({ at, tz, localDay, actor, kind, hash } as typeof t.event.$inferInsert),
+					act: sql`${t.event.id}`,
+					lamport: sql`${t.event.dseq}`,
 					lesson: null,
 					set: null,
 					student: null,
@@ -55,8 +59,12 @@ export async function eraseStudent(store: Store, student: string): Promise<void>
 					rung: null,
 					body: {},
 				})
-				.where(eq(t.event.id, id));
-		}
+				.where(
+					inArray(
+						t.event.id,
+						events.slice(i, i + AT_ONCE).map(({ id }) => id),
+					),
+				);
 		await forgetAside(tx, like(t.quarantine.raw, `%"${student}"%`));
 		const theirs = tx.select({ id: t.ladder.id }).from(t.ladder).where(eq(t.ladder.student, student));
 		await tx.delete(t.ladderRevision).where(inArray(t.ladderRevision.ladder, theirs));

@@ -39,11 +39,14 @@ async function copyHere(url: string, to: string): Promise<void> {
 		const tx = await source.transaction("read");
 		try {
 			await copy.client.execute("pragma foreign_keys = off");
+			// Nobody reads it before it is whole: it goes to the disk once, below.
+			await copy.client.execute("pragma synchronous = off");
 			for (const table of kept) await copyTable(tx, table, copy.client);
 		} finally {
 			tx.close();
 		}
 		// One file, without a log beside it.
+		await copy.client.execute("pragma synchronous = full");
 		await copy.client.execute("pragma wal_checkpoint(truncate)");
 		await copy.client.execute("pragma journal_mode = delete");
 	} finally {

@@ -2,7 +2,7 @@ import type { InValue, ResultSet } from "@libsql/client";
 import type { SqlRow } from "./tables";
 
 /** A server answers with no more than so many bytes at once, and says so. */
-const tooMuch = (error: unknown): boolean =>
+export const tooMuch = (error: unknown): boolean =>
 	/RESPONSE_TOO_LARGE|response is too large/i.test(
 		`${(error as { code?: string } | null)?.code ?? ""} ${String(error)}`,
 	);
