@@ -2,6 +2,7 @@ import { beat } from "./beat";
 import { between } from "./between";
 import { courtside, memory } from "./courtside";
 import { curves } from "./curves";
+import { day } from "./day";
 import { files } from "./files";
 import { finder } from "./finder";
 import { fits } from "./fits";
@@ -36,6 +37,7 @@ const benches: Record<string, () => void | Promise<void>> = {
 	files,
 	tables,
 	scale,
+	day,
 };
 
 const asked = process.argv.slice(2);

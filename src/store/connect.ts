@@ -1,6 +1,7 @@
 import { mkdirSync, statSync } from "node:fs";
 import { dirname } from "node:path";
 import { type Client, createClient } from "@libsql/client";
+import { overHttp } from "./overHttp";
 
 /**
  * Where a studio's database is: a file here (`file:…`), or a libSQL server (`http:`, `https:`),
@@ -23,13 +24,9 @@ export function placeOf(address: string): Place {
 }
 
 /** A libSQL server tells namespaces apart by this header (base64 without padding), where they have no host names. */
-const NAMESPACE = "x-namespace-bin";
-
-/** Sends a client's requests to one namespace. */
-const within = (namespace: string) => (request: Request) => {
-	request.headers.set(NAMESPACE, Buffer.from(namespace).toString("base64").replace(/=+$/, ""));
-	return fetch(request);
-};
+const within = (namespace: string): Record<string, string> => ({
+	"x-namespace-bin": Buffer.from(namespace).toString("base64").replace(/=+$/, ""),
+});
 
 /**
  * The only place where a connection is made.
@@ -46,7 +43,7 @@ export function connect(address: string, waitMs?: number): Client {
 	return createClient({
 		url,
 		...(authToken ? { authToken } : {}),
-		...(namespace === null ? {} : { fetch: within(namespace) }),
+		fetch: overHttp(namespace === null ? {} : within(namespace)),
 	});
 }
 

@@ -83,19 +83,16 @@ async function openBatch(
 	raw: readonly unknown[],
 	held: DeviceHoldings,
 ): Promise<Batch> {
-	const upTo = await lastKnown(tx, device);
+	// Asked together: to a server they are one question, not six one after the other.
+	const [upTo, known, absent, { lamport: top }] = await Promise.all([
+		lastKnown(tx, device),
+		knownIds(tx, raw),
+		absentOnes(tx, raw),
+		topLamport(store, tx),
+	]);
 	const numbers = numbersOf(raw, upTo, held);
-	return {
-		device,
-		upTo,
-		numbers,
-		known: await knownIds(tx, raw),
-		absent: await absentOnes(tx, raw),
-		taken: await takenNumbers(tx, device, numbers),
-		top: (await topLamport(store, tx)).lamport,
-		rows: [],
-		setAside: [],
-	};
+	const taken = await takenNumbers(tx, device, numbers);
+	return { device, upTo, numbers, known, absent, taken, top, rows: [], setAside: [] };
 }
 
 /** Before a gap: whether it can be stepped over, since what is missing will never come. */
@@ -213,7 +210,7 @@ async function lastKnown(tx: Tx, device: string): Promise<number> {
 			.select({ top: sql<number>`coalesce(max(${table.dseq}), 0)` })
 			.from(table)
 			.where(eq(table.device, device));
-	const [[kept], [aside]] = [await top(t.event), await top(t.quarantine)];
+	const [[kept], [aside]] = await Promise.all([top(t.event), top(t.quarantine)]);
 	return Math.max(kept?.top ?? 0, aside?.top ?? 0);
 }
 

@@ -31,11 +31,13 @@ export async function bringUp(
 	today: string,
 	progress: (done: number, of: number) => void,
 ): Promise<void> {
-	const { id, epoch } = await studioMark(store);
+	const [{ id, epoch }, [row], [top]] = await Promise.all([
+		studioMark(store),
+		store.db.select().from(t.projection).where(eq(t.projection.name, "log")),
+		store.db.select({ head: sql<number>`coalesce(max(${t.event.arrival}), 0)` }).from(t.event),
+	]);
 	const madeFor = `${id}/${epoch}/${MEANING}`;
-	const [row] = await store.db.select().from(t.projection).where(eq(t.projection.name, "log"));
 	if (row && row.madeFor !== madeFor) await store.write(clearProjections);
-	const [top] = await store.db.select({ head: sql<number>`coalesce(max(${t.event.arrival}), 0)` }).from(t.event);
 	const head = top?.head ?? 0;
 	const start = row?.madeFor === madeFor ? row.upTo : 0;
 	let stand = start;
