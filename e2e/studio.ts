@@ -22,7 +22,7 @@ export interface JourneyOptions {
 }
 
 /** The built server on a database whose place may come to hold another one. */
-class Server {
+export class Server {
 	private process: ChildProcess | null = null;
 	private hasDemo = false;
 	/** A folder that is whichever studio's turn it is. */

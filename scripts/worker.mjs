@@ -25,6 +25,19 @@ await build({
 	logLevel: "warning",
 });
 
+// What takes long runs beside the server: as one file each it begins in a fourth of the time.
+await build({
+	entryPoints: { records: at("scripts", "records.ts"), table: at("scripts", "table.ts") },
+	outdir: at(".next", "jobs"),
+	outExtension: { ".js": ".mjs" },
+	bundle: true,
+	platform: "node",
+	packages: "external",
+	format: "esm",
+	target: "node20",
+	logLevel: "warning",
+});
+
 const revision = readFileSync(at(".next", "BUILD_ID"), "utf8").trim();
 const bundled = at(".next", "sw.bundle.js");
 await build({

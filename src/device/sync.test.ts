@@ -39,6 +39,28 @@ describe("the outbox", () => {
 		expect(world.asked).toHaveLength(1);
 	});
 
+	test.each([
+		["with what is sent", (local: Local) => exchange(local, "lesson").then(({ news }) => news), true],
+		["by itself", (local: Local) => exchange(local, "lesson").then(({ news }) => news), false],
+		["at the beginning of a lesson", (local: Local) => pull(local, "lesson"), false],
+	])("what others wrote comes in pages, %s: all of it, once", async (_, fetched, sends) => {
+		const other = await newDevice();
+		await other.append(
+			Array.from({ length: 10 }, (_, i) => note(`n${i}`)),
+			now(),
+		);
+		await push(other);
+		world.page = 3;
+		const local = await newDevice();
+		if (sends) await local.append([note("own")], now());
+		const news = await fetched(local);
+		expect(texts(news).filter((text) => text !== "own")).toEqual(Array.from({ length: 10 }, (_, i) => `n${i}`));
+		expect(texts(await local.eventsOf("lesson")).filter((text) => text !== "own")).toHaveLength(10);
+		const asked = world.asked.length;
+		expect(texts(await fetched(local)).filter((text) => text !== "own")).toEqual([]);
+		expect(world.asked.length).toBe(asked + 1);
+	});
+
 	test("two tabs never give one number twice", async () => {
 		const [one, two] = [await Local.open(world.studio.id), await Local.open(world.studio.id)];
 		expect(one.device).toBe(two.device);

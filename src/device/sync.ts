@@ -6,7 +6,8 @@ import type { Local, Outgoing } from "./local";
 import { now } from "./now";
 import { StudioMark } from "./studio";
 
-const News = { events: z.array(z.unknown()), arrival: z.number() };
+/** `more`: there are others after these, which are asked for next. */
+const News = { events: z.array(z.unknown()), arrival: z.number(), more: z.optional(z.boolean()) };
 const Pushed = z.object({
 	studio: StudioMark,
 	upTo: z.number(),
@@ -96,11 +97,12 @@ interface Asking {
 }
 
 async function fetchNews(local: Local, out: Outgoing, { lesson, known }: Asking, report: PushReport) {
-	const news = lesson === null ? [] : await newsSince(out, local, lesson, known);
+	if (lesson === null) return "done";
+	const news = await newsSince(out, local, lesson, known);
 	// The answer told of a restore: what the server lacks now goes out at once.
 	if (news === null) return "back";
-	report.news.push(...news);
-	return "done";
+	report.news = report.news.concat(news.events);
+	return news.more ? "on" : "done";
 }
 
 async function sendBatch(local: Local, out: Outgoing, asking: Asking, report: PushReport) {
@@ -110,8 +112,8 @@ async function sendBatch(local: Local, out: Outgoing, asking: Asking, report: Pu
 	report.setAside.push(...said.setAside.map((one) => one.reason));
 	await local.acknowledged(said.upTo);
 	if (said.news && lesson !== null) {
-		report.news.push(...(await takeNews(local, lesson, out.arrival, said.news)));
-		asking.lesson = null;
+		report.news = report.news.concat(await takeNews(local, lesson, out.arrival, said.news));
+		if (!said.news.more) asking.lesson = null;
 	}
 	return said.upTo > out.acked ? "on" : "back";
 }
@@ -145,7 +147,11 @@ async function send(
 
 /** Fetches what others wrote in a lesson since last time. Unreadable events are left out here; the server shows them. */
 export async function pull(local: Local, lesson: string, known = 0): Promise<LogEvent[]> {
-	return (await newsSince(await local.outgoing(1, lesson), local, lesson, known)) ?? [];
+	for (let events: LogEvent[] = []; ; ) {
+		const news = await newsSince(await local.outgoing(1, lesson), local, lesson, known);
+		events = events.concat(news?.events ?? []);
+		if (!news?.more) return events;
+	}
 }
 
 /** Before an act that waits for nobody's answer longer than this. */
@@ -173,12 +179,14 @@ async function newsSince(
 	local: Local,
 	lesson: string,
 	known: number,
-): Promise<LogEvent[] | null> {
+): Promise<{ events: LogEvent[]; more: boolean } | null> {
 	const query = new URLSearchParams({ lesson, after: String(arrival), device: local.device, known: String(known) });
 	const answer = Pulled.parse(await (await ask(`/api/pull?${query}`)).json());
 	if (answer.studio.id !== local.studio) throw new OtherStudio(answer.studio);
 	if (answer.studio.epoch !== epoch && (await local.meet(answer.studio.epoch))) return null;
-	return takeNews(local, lesson, arrival, answer);
+	// A server that says that there is more, and gives nothing of it, is not asked again.
+	const more = answer.more === true && answer.arrival > arrival;
+	return { events: await takeNews(local, lesson, arrival, answer), more };
 }
 
 async function takeNews(

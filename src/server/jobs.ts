@@ -1,6 +1,5 @@
 import { type ChildProcess, spawn } from "node:child_process";
 import { existsSync } from "node:fs";
-import { join } from "node:path";
 import { createInterface } from "node:readline";
 import { v7 as uuid } from "uuid";
 import * as z from "zod/mini";
@@ -10,6 +9,7 @@ import type { Preview } from "@/store/bulk/stage";
 import type { TakeIn } from "@/store/bulk/takeIn";
 import { cannotWrite, type Store, storeAt } from "@/store/db";
 import { askToStop, beginJob, dropJob, findJob, hearOfJob, type JobRow, jobRuns } from "@/store/jobs";
+import { besideServer } from "./beside";
 import { studioUrl } from "./store";
 import { discard, safetyFile, workFile } from "./workFiles";
 
@@ -128,7 +128,7 @@ export async function begin(at: Site, kind: JobKind, file: string): Promise<Runn
 
 async function start(at: Site, kind: JobKind, file: string, words: string[]): Promise<string | null> {
 	const job = await begin(at, kind, file);
-	return job && run(job, process.execPath, ["--import", "tsx", join("scripts", "records.ts"), kind, ...words]);
+	return job && run(job, process.execPath, [...besideServer("records"), kind, ...words]);
 }
 
 /** Tells the others how it is; where one of them has stopped it, it ends. While the database is held they hear later. */

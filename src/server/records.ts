@@ -9,6 +9,7 @@ import { studentNames } from "@/store/students";
 import { type StudioMark, studioMark } from "@/store/studio";
 import { type Health, health } from "./health";
 import { store, upToDate } from "./store";
+import { type Slow, slowest } from "./watch";
 
 export type { ToErase } from "@/store/erase";
 
@@ -17,6 +18,8 @@ export interface RecordsPage {
 	/** It is served beyond this machine, behind its passcode. */
 	lan: boolean;
 	health: Health;
+	/** What takes longest to answer, since this process began. */
+	slow: Slow[];
 	students: { id: string; name: string }[];
 	aside: { n: number; device: string; dseq: number; reason: string; arrivedAt: string; raw: string }[];
 }
@@ -27,6 +30,7 @@ export async function readRecords(): Promise<RecordsPage> {
 	return {
 		studio,
 		health: await health(),
+		slow: slowest(3),
 		lan: process.env.PEG_LAN === "1",
 		students: students.map(({ id, name }) => ({ id, name })).sort((a, b) => a.name.localeCompare(b.name)),
 		aside: aside.map(({ n, device, dseq, reason, arrivedAt, raw }) => ({ n, device, dseq, reason, arrivedAt, raw })),

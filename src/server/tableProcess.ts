@@ -1,7 +1,7 @@
 import { spawn } from "node:child_process";
 import { once } from "node:events";
-import { join } from "node:path";
 import type { TableName } from "@/core/formats/tables";
+import { besideServer } from "./beside";
 
 /** Megabytes of heap it may hold: it keeps forty lessons at a time, and sweeps the rest. */
 const HEAP_MB = 96;
@@ -14,7 +14,7 @@ const HEAP_MB = 96;
 export async function* tableProcess(url: string, table: TableName, student: string | null): AsyncGenerator<Uint8Array> {
 	const child = spawn(
 		process.execPath,
-		[`--max-old-space-size=${HEAP_MB}`, "--import", "tsx", join("scripts", "table.ts"), table, student ?? ""],
+		[`--max-old-space-size=${HEAP_MB}`, ...besideServer("table"), table, student ?? ""],
 		{ stdio: ["ignore", "pipe", "ignore"], env: { ...process.env, DATABASE_URL: url } },
 	);
 	const ended = once(child, "close");

@@ -335,18 +335,24 @@ async function lastLamport(tx: Pick<Tx, "select">): Promise<number> {
 	return row?.top ?? 0;
 }
 
+/** As many events as one answer holds: a lesson of many thousand comes in several. */
+export const PAGE_OF_EVENTS = 4000;
+
 /**
  * Events that arrived after a number, oldest first; of one lesson, or all. Erased ones say
  * nothing and are left out, and so is what the asking device made up to the number it knows,
  * unless it asks from the beginning: then it may have lost them.
+ *
+ * @param most no more than so many; `more` says that there are others after them
  */
 export async function eventsAfter(
 	{ db }: Store,
 	after: number,
 	lesson?: string,
 	own?: { device: string; known: number },
-): Promise<{ events: LogEvent[]; arrival: number }> {
-	const rows = await db
+	most?: number,
+): Promise<{ events: LogEvent[]; arrival: number; more: boolean }> {
+	const all = db
 		.select()
 		.from(t.event)
 		.where(
@@ -358,7 +364,10 @@ export async function eventsAfter(
 			),
 		)
 		.orderBy(asc(t.event.arrival));
-	return { events: rows.map(asEvent), arrival: rows.at(-1)?.arrival ?? after };
+	const rows = await (most === undefined ? all : all.limit(most + 1));
+	const more = most !== undefined && rows.length > most;
+	const page = more ? rows.slice(0, most) : rows;
+	return { events: page.map(asEvent), arrival: page.at(-1)?.arrival ?? after, more };
 }
 
 /** What is set aside; what was let go of is not shown. */

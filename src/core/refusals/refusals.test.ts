@@ -31,6 +31,18 @@ describe("a rung", () => {
 	])("is refused for %j", (change, sentence) => {
 		expect(said(parse(RungSettings, { ...settingsWith(), ...change }, rungLabels))).toContain(sentence);
 	});
+	test("no field that is sent as something else is answered with words of the machine’s", () => {
+		const odd = [{ a: 1 }, [], [{ b: [2] }], {}, true, null, Number.NaN, "x".repeat(99)];
+		for (const [schema, whole] of [
+			[RungSettings, settingsWith()],
+			[LadderToSave, { side: "none", policy: "mastery", start: null, rungs: [{ id: "r", settings: settingsWith() }] }],
+			[Skill, { name: "Skill", about: "", positions }],
+		] as const)
+			for (const key of Object.keys(whole))
+				for (const value of odd)
+					for (const sentence of said(parse(schema as typeof Skill, { ...whole, [key]: value }, rungLabels)))
+						expect(`${key}: ${sentence}`).not.toMatch(/\[object|undefined|=>/);
+	});
 	test("is not saved with fewer tries than its rule needs", () => {
 		const rungs = [{ id: "r", settings: { ...settingsWith(), limit: 8 } }];
 		expect(said(parse(LadderToSave, { side: "none", policy: "mastery", start: null, rungs }))).toContain(

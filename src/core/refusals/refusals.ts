@@ -75,7 +75,9 @@ type Issue<K extends z.core.$ZodIssue["code"]> = Extract<z.core.$ZodIssue, { cod
 
 const isEmpty = (value: unknown): boolean =>
 	value === undefined || value === null || value === "" || Number.isNaN(value);
-const quoted = (value: unknown): string => `"${cutText(String(value), 40)}"`;
+/** What was sent, as it was written: a list or several fields as JSON. */
+const quoted = (value: unknown): string =>
+	`"${cutText(typeof value === "object" && value !== null ? JSON.stringify(value) : String(value), 40)}"`;
 
 function tooBig({ origin, maximum }: Issue<"too_big">, field: string, value: unknown): string {
 	if (origin === "string")

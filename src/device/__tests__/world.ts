@@ -26,6 +26,8 @@ export const world = {
 	store: null as unknown as Store,
 	studio: { id: "", epoch: 1, demo: false },
 	signal: "there" as "there" | "cut" | "lost answer",
+	/** Events in one answer. */
+	page: 1000,
 	/** Paths that were asked for. */
 	asked: [] as string[],
 	/** How many studios there were: ids of one test are no other's. */
@@ -43,6 +45,7 @@ export function withStudio(): void {
 			studio: { id: `studio-${opened}`, epoch: 1, demo: false },
 			opened,
 			signal: "there",
+			page: 1000,
 			asked: [],
 		});
 		const memory = new Map<string, string>();
@@ -81,17 +84,24 @@ async function serve(url: URL, body?: string): Promise<Response> {
 		return Response.json({
 			studio: world.studio,
 			lamport: await highestPlace(world.store),
-			...(await eventsAfter(world.store, Number(url.searchParams.get("after")), url.searchParams.get("lesson") ?? "", {
-				device: url.searchParams.get("device") ?? "",
-				known: Number(url.searchParams.get("known")),
-			})),
+			...(await eventsAfter(
+				world.store,
+				Number(url.searchParams.get("after")),
+				url.searchParams.get("lesson") ?? "",
+				{
+					device: url.searchParams.get("device") ?? "",
+					known: Number(url.searchParams.get("known")),
+				},
+				world.page,
+			)),
 		});
 	const sent = JSON.parse(body ?? "{}");
 	if (sent.studio !== world.studio.id || sent.epoch !== world.studio.epoch)
 		return Response.json({ studio: world.studio }, { status: 409 });
 	const { device, events, after, oldest, wants } = sent;
 	const pushed = await pushEvents(world.store, device, events, { after, oldest });
-	const news = wants && (await eventsAfter(world.store, wants.after, wants.lesson, { device, known: wants.known }));
+	const news =
+		wants && (await eventsAfter(world.store, wants.after, wants.lesson, { device, known: wants.known }, world.page));
 	return Response.json({ studio: world.studio, ...pushed, news });
 }
 

@@ -4,6 +4,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
+import { plural } from "@/core/text/lists";
 import type { RecordsPage } from "@/server/records";
 import { BenchPage } from "@/ui/BenchPage";
 import { BringIn } from "./BringIn";
@@ -16,7 +17,7 @@ import { Tables } from "./Tables";
 import { useJob } from "./useJob";
 
 /** Out, in, back, aside and away: everything that concerns the studio as a whole. */
-export function Records({ studio, lan, health, students, aside }: RecordsPage) {
+export function Records({ studio, lan, health, slow, students, aside }: RecordsPage) {
 	return (
 		<BenchPage
 			margin={
@@ -26,6 +27,7 @@ export function Records({ studio, lan, health, students, aside }: RecordsPage) {
 						word, with its reason.
 					</p>
 					<HowItIs health={health} />
+					<Slowest slow={slow} />
 					<p className="mute">
 						A workbook is plain text that other programs can read. A backup is the database itself: quicker, and exact
 						to the last device’s counter.
@@ -136,3 +138,25 @@ const HowItIs = ({ health: { sentence, database, free, answeredIn } }: Pick<Reco
 		{answeredIn !== null && `It answered in ${answeredIn} ms.`}
 	</p>
 );
+
+const seconds = (ms: number): string => (ms < 1000 ? `${ms} ms` : `${(ms / 1000).toFixed(1)} s`);
+
+/** What takes longest; nothing where all is answered within a blink. */
+function Slowest({ slow }: Pick<RecordsPage, "slow">) {
+	if (slow.length === 0) return null;
+	return (
+		<div className="mute">
+			<p className="m-0">Slowest since the program was started:</p>
+			<ul>
+				{slow.map(({ place, times, within, worst }) => (
+					<li key={place}>
+						<code>{place}</code>:{" "}
+						{times === 1
+							? `once, ${seconds(worst)}`
+							: `95 in 100 within ${seconds(within)}, ${plural(times, "time", "times")}, the worst ${seconds(worst)}`}
+					</li>
+				))}
+			</ul>
+		</div>
+	);
+}

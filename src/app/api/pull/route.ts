@@ -1,7 +1,7 @@
 import { NextResponse } from "next/server";
 import { refused, stranger } from "@/server/route";
 import { store } from "@/server/store";
-import { eventsAfter, highestPlace } from "@/store/events";
+import { eventsAfter, highestPlace, PAGE_OF_EVENTS } from "@/store/events";
 import { studioMark } from "@/store/studio";
 
 /** Events of one lesson that arrived after a number; those the asking device made up to `known` are left out. */
@@ -21,5 +21,5 @@ export async function GET(request: Request) {
 	const own = { device: query.get("device") ?? "", known: Number(query.get("known") ?? 0) || 0 };
 	// Open lessons ask every few seconds: how far the order has come is told to those who want it.
 	const order = query.has("order") ? { lamport: await highestPlace(open) } : {};
-	return NextResponse.json({ studio, ...order, ...(await eventsAfter(open, after, lesson, own)) });
+	return NextResponse.json({ studio, ...order, ...(await eventsAfter(open, after, lesson, own, PAGE_OF_EVENTS)) });
 }

@@ -4,7 +4,7 @@ import { parse } from "@/core/refusals/refusals";
 import { ident, whole } from "@/core/text/fields";
 import { readJson, refused, stranger } from "@/server/route";
 import { store } from "@/server/store";
-import { eventsAfter, pushEvents } from "@/store/events";
+import { eventsAfter, PAGE_OF_EVENTS, pushEvents } from "@/store/events";
 import { studioMark } from "@/store/studio";
 
 const Push = z.object({
@@ -32,6 +32,7 @@ export async function POST(request: Request) {
 	if (studio.id !== body.value.studio || studio.epoch !== body.value.epoch)
 		return NextResponse.json({ studio }, { status: 409 });
 	const pushed = await pushEvents(open, device, events, { after, oldest });
-	const news = wants && (await eventsAfter(open, wants.after, wants.lesson, { device, known: wants.known }));
+	const news =
+		wants && (await eventsAfter(open, wants.after, wants.lesson, { device, known: wants.known }, PAGE_OF_EVENTS));
 	return NextResponse.json({ studio, ...pushed, news });
 }
