@@ -41,7 +41,10 @@ export interface Slow {
 	worst: number;
 }
 
-/** The places whose slow answers are slowest, slowest first; only what took longer than a blink. */
+/** Asked for less often, a place says more of the moment than of itself: the first page after a start is slow. */
+const FEWEST = 20;
+
+/** The places whose slow answers are slowest, slowest first; only what took longer than a blink, of those asked for often. */
 export function slowest(most: number): Slow[] {
 	return [...times()]
 		.map(([place, { counts, worst }]) => {
@@ -53,7 +56,7 @@ export function slowest(most: number): Slow[] {
 			});
 			return { place, times: all, within: Math.round(Math.min(BOUNDS[at] ?? worst, worst)), worst: Math.round(worst) };
 		})
-		.filter(({ within }) => within > 100)
+		.filter(({ times: n, within }) => n >= FEWEST && within > 100)
 		.sort((a, b) => b.within - a.within || b.worst - a.worst)
 		.slice(0, most);
 }

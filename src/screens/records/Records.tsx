@@ -4,7 +4,6 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
-import { plural } from "@/core/text/lists";
 import type { RecordsPage } from "@/server/records";
 import { BenchPage } from "@/ui/BenchPage";
 import { BringIn } from "./BringIn";
@@ -141,6 +140,25 @@ const HowItIs = ({ health: { sentence, database, free, answeredIn } }: Pick<Reco
 
 const seconds = (ms: number): string => (ms < 1000 ? `${ms} ms` : `${(ms / 1000).toFixed(1)} s`);
 
+/** What a place is called where a coach reads of it; any other by its address. */
+const called: Readonly<Record<string, string>> = {
+	"/": "Today",
+	"/live": "a lesson",
+	"/wrap": "the wrap-up",
+	"/students": "the students",
+	"/students/*": "a student",
+	"/students/*/progress": "then and now",
+	"/students/*/report": "a season’s report",
+	"/ladders/*": "a ladder",
+	"/skills/*": "a skill",
+	"/lessons/*": "a lesson of before",
+	"/studio": "the studio",
+	"/season": "the season",
+	"/api/push": "sending counts",
+	"/api/pull": "asking for news",
+	"/api/pack": "making a lesson ready",
+};
+
 /** What takes longest; nothing where all is answered within a blink. */
 function Slowest({ slow }: Pick<RecordsPage, "slow">) {
 	if (slow.length === 0) return null;
@@ -150,10 +168,7 @@ function Slowest({ slow }: Pick<RecordsPage, "slow">) {
 			<ul>
 				{slow.map(({ place, times, within, worst }) => (
 					<li key={place}>
-						<code>{place}</code>:{" "}
-						{times === 1
-							? `once, ${seconds(worst)}`
-							: `95 in 100 within ${seconds(within)}, ${plural(times, "time", "times")}, the worst ${seconds(worst)}`}
+						{called[place] ?? place}: 95 in 100 within {seconds(within)}, of {times}; the worst {seconds(worst)}
 					</li>
 				))}
 			</ul>
