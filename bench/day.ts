@@ -20,7 +20,7 @@ import { App, dice, lesson, megabytes, now, Phone, sleep, sockets, type Tally, t
  * same run.
  */
 const COACHES = Number(process.env.COACHES ?? 200);
-const LESSONS = 6;
+const LESSONS = Number(process.env.LESSONS ?? 6);
 /** Tries a lesson, and minutes the day takes here: of a real day every eighth try, at thirty times its pace. */
 const TRIES = Number(process.env.TRIES ?? 12);
 const MINUTES = Number(process.env.MINUTES ?? 20);
