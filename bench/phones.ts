@@ -211,6 +211,8 @@ export class Phone {
 type Dice = () => number;
 export function dice(seed: number): Dice {
 	const rng = xoroshiro128plus(seed);
+	// The first numbers of neighbouring seeds are almost the same: everybody would begin in one instant.
+	for (let i = 0; i < 20; i++) rng.next();
 	return () => (rng.next() >>> 0) / 2 ** 32;
 }
 
