@@ -46,13 +46,13 @@ export async function jobRuns({ db }: Store, alive: number): Promise<boolean> {
 }
 
 /** What a job says of itself now; nothing where somebody has stopped it, which is answered. */
-export async function hearOfJob({ db }: Store, job: JobRow): Promise<"stopped" | "heard"> {
-	const { rowsAffected } = await db
+export async function hearOfJob(store: Store, job: JobRow): Promise<"stopped" | "heard"> {
+	const { rowsAffected } = await store.db
 		.update(t.job)
 		.set({ state: job.state, body: job.body, heardAt: job.heardAt })
 		.where(and(eq(t.job.id, job.id), eq(t.job.state, "running")));
 	if (rowsAffected > 0) return "heard";
-	const now = await findJob({ db } as Store, job.id);
+	const now = await findJob(store, job.id);
 	return now?.state === "stopped" ? "stopped" : "heard";
 }
 

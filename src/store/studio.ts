@@ -20,10 +20,14 @@ export async function studioMark({ db, write }: Store): Promise<StudioMark> {
 	});
 }
 
+/** Tables that are worked out from the log, and made again where they are empty. */
+export const projections = [
+	...[t.projection, t.lessonDigest, t.lessonWork, t.ladderDigest, t.studentDigest, t.said, t.link],
+];
+
 /** Throws away what was worked out from the log; it is made again when it is asked for. */
 export async function clearProjections(tx: Tx): Promise<void> {
-	for (const table of [t.projection, t.lessonDigest, t.lessonWork, t.ladderDigest, t.studentDigest, t.said, t.link])
-		await tx.delete(table);
+	for (const table of projections) await tx.delete(table);
 }
 
 /** Empties the database and gives it a new studio id, so that devices let go of what belonged to the old one. */

@@ -1,6 +1,8 @@
 import type { Transaction } from "@libsql/client";
+import { getTableName } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { type Section, sectionNames } from "@/core/formats/workbook";
+import { projections } from "../studio";
 import { inOneGo, type Staged } from "./inOneGo";
 import { ERASED, homes } from "./tables";
 
@@ -25,8 +27,6 @@ const order: Section[] = [
 	...(["rungVersions", "ladderVersions", "ladders", "ladderRevisions", "plans", "bookings"] as const),
 	...(["assignments", "stills", "coach", "events", "setAside"] as const),
 ];
-
-const projections = ["projection", "lesson_digest", "lesson_work", "ladder_digest", "student_digest", "said", "link"];
 
 /** @param url the studio's database; the staging file is one here */
 export async function takeInStaged(staging: string, url: string, how: TakeIn): Promise<void> {
@@ -83,7 +83,7 @@ export async function restoreBackup(backup: string, url: string): Promise<void> 
 
 async function empty(tx: Transaction): Promise<void> {
 	for (const table of [
-		...projections,
+		...projections.map(getTableName),
 		...[
 			"event",
 			"quarantine",
