@@ -8,17 +8,14 @@ import { cutText } from "@/core/text/fields";
 import { connect, placeOf } from "../connect";
 import { NewerDatabase, openStore, type Store } from "../db";
 import * as t from "../schema";
+import { projections } from "../studio";
 import { copyTable } from "./copyTable";
 import { inPages } from "./pages";
 import { homes, type SqlRow } from "./tables";
 
-/** Worked out from the rest, and made again wherever a copy is opened. */
-const workedOut = new Set<SQLiteTable>([
-	...[t.projection, t.lessonDigest, t.lessonWork, t.ladderDigest, t.studentDigest, t.said, t.link],
-]);
-const kept = Object.values(t).flatMap((one) =>
-	is(one, SQLiteTable) && !workedOut.has(one) ? [getTableName(one)] : [],
-);
+/** Worked out from the rest and made again wherever a copy is opened, or of the moment: no copy needs them. */
+const left = new Set<SQLiteTable>([...projections, t.job, t.allowance]);
+const kept = Object.values(t).flatMap((one) => (is(one, SQLiteTable) && !left.has(one) ? [getTableName(one)] : []));
 
 /** One file that holds everything as it was at one moment, while lessons go on. */
 export async function backUp(url: string, to: string): Promise<void> {
