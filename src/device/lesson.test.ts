@@ -1,7 +1,7 @@
 import { beginLesson } from "@/core/commands/begin";
 import { lastAct, takeBack } from "@/core/commands/undo";
 import { placeOn } from "@/core/pack/placing";
-import { listQuarantine } from "@/store/events";
+import { listQuarantine } from "@/store/setAside";
 import { kept, ladder, withStudio, world } from "./__tests__/world";
 import { lessonsHere } from "./ahead";
 import { LessonOnDevice } from "./lesson";

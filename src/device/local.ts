@@ -1,5 +1,5 @@
-import { type DBSchema, type IDBPDatabase, type IDBPTransaction, openDB } from "idb";
-import { v7 as uuid } from "uuid";
+import { type DBSchema, type IDBPDatabase, type IDBPObjectStore, type IDBPTransaction, openDB } from "idb";
+import { v4 as random, v7 as uuid } from "uuid";
 import { hashOf } from "@/core/hash/hash";
 import { isDoubtful } from "@/core/log/days";
 import { type Actor, type EventDraft, envelope, type LogEvent, type Now } from "@/core/log/event";
@@ -50,6 +50,8 @@ export class Local {
 		private readonly db: IDBPDatabase<Shape>,
 		readonly studio: string,
 		readonly device: string,
+		/** What this device proves to be itself by. */
+		readonly key: string,
 	) {}
 
 	static async open(studio: string): Promise<Local> {
@@ -65,13 +67,11 @@ export class Local {
 			},
 		});
 		const tx = db.transaction("meta", "readwrite", { durability: "strict" });
-		let device = (await tx.store.get("device")) as string | undefined;
-		if (!device) {
-			device = uuid();
-			await tx.store.put(device, "device");
-		}
+		const device = await madeOnce(tx.store, "device", uuid);
+		// Of the key nothing may be guessed, not even when it was made.
+		const key = await madeOnce(tx.store, "key", random);
 		await tx.done;
-		return new Local(db, studio, device);
+		return new Local(db, studio, device, key);
 	}
 
 	/**
@@ -231,6 +231,19 @@ export class Local {
 			if (c.value.device === this.device ? c.value.dseq <= upTo : isOld(c.value)) await c.delete();
 		await tx.done;
 	}
+}
+
+/** What a device makes once and keeps. */
+async function madeOnce(
+	meta: IDBPObjectStore<Shape, ["meta"], "meta", "readwrite">,
+	name: string,
+	make: () => string,
+): Promise<string> {
+	const known = await meta.get(name);
+	if (known) return String(known);
+	const made = make();
+	await meta.put(made, name);
+	return made;
 }
 
 /** The first version kept what was to be sent a second time, in a store of its own, and its two numbers apart. */

@@ -3,7 +3,8 @@ import { IDBFactory } from "fake-indexeddb";
 import { openDB } from "idb";
 import { envelope } from "@/core/log/event";
 import { hashEvent } from "@/core/log/parseEvent";
-import { dropAside, listQuarantine, pushEvents } from "@/store/events";
+import { pushEvents } from "@/store/events";
+import { dropAside, listQuarantine } from "@/store/setAside";
 import { kept, note, texts, withStudio, world } from "./__tests__/world";
 import { Local } from "./local";
 import { now } from "./now";
@@ -59,6 +60,22 @@ describe("the outbox", () => {
 		const asked = world.asked.length;
 		expect(texts(await fetched(local)).filter((text) => text !== "own")).toEqual([]);
 		expect(world.asked.length).toBe(asked + 1);
+	});
+
+	test("a device proves that its numbers are its own, by a key of its studio that stays", async () => {
+		const local = await Local.open(world.studio.id);
+		expect((await Local.open(world.studio.id)).key).toBe(local.key);
+		expect((await Local.open("another studio")).key).not.toBe(local.key);
+		await local.append([note("a")], now());
+		await push(local);
+		const { device } = local;
+		const forged = hashEvent(
+			envelope(note("forged") as never, { act: "forged", device, dseq: 2, lamport: 9 }, now(), "coach"),
+		);
+		await pushEvents(world.store, device, [forged], { key: "guessed", after: 1 });
+		await local.append([note("b")], now());
+		expect(await push(local)).toEqual({ acked: 2, waiting: 0, setAside: [], news: [] });
+		expect(texts(await kept())).toEqual(["a", "b"]);
 	});
 
 	test("two tabs never give one number twice", async () => {

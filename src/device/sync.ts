@@ -131,6 +131,7 @@ async function send(
 			studio: local.studio,
 			epoch: out.epoch || 1,
 			device: local.device,
+			key: local.key,
 			after: out.acked,
 			events: lightEnough(out.events),
 			wants,

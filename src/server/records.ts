@@ -4,7 +4,7 @@ import { revalidatePath } from "next/cache";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { ident, whole } from "@/core/text/fields";
 import { eraseStudent, type ToErase, whatErasingTakes } from "@/store/erase";
-import { dropAside, listQuarantine, retryAside } from "@/store/events";
+import { dropAside, listQuarantine, retryAside } from "@/store/setAside";
 import { studentNames } from "@/store/students";
 import { type StudioMark, studioMark } from "@/store/studio";
 import { type Health, health } from "./health";

@@ -1,11 +1,12 @@
 import { Phone } from "@/core/__tests__/phone";
 import { check, live, onLadder, sentences, store, take, workbook } from "@/store/__tests__/smallStudio";
 import { eraseStudent, whatErasingTakes } from "@/store/erase";
-import { eventsAfter, listQuarantine, pushEvents } from "@/store/events";
+import { eventsAfter, pushEvents } from "@/store/events";
 import { findLadder } from "@/store/ladders";
 import { lessonsOf } from "@/store/lessons";
 import { catchUp } from "@/store/projection";
 import { openParked } from "@/store/said";
+import { listQuarantine } from "@/store/setAside";
 import { findStudent } from "@/store/students";
 
 describe("deleting a student", () => {

@@ -4,12 +4,13 @@ import { leaveBookings } from "./bookings";
 import { ERASED, erasedRow } from "./bulk/tables";
 import type { Store } from "./db";
 import { stamp } from "./documents";
-import { asEvent, forgetAside } from "./events";
+import { asEvent } from "./events";
 import { leavePlans } from "./plans";
 import { leavePractice } from "./practice";
 import { refoldLessons } from "./projectedLessons";
 import { clearProjectionsOf } from "./projection";
 import * as t from "./schema";
+import { forgetAside } from "./setAside";
 import { leaveStills } from "./stills";
 
 export interface ToErase {

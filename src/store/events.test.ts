@@ -10,11 +10,12 @@ import { foldLesson } from "@/core/log/fold";
 import { hashEvent } from "@/core/log/parseEvent";
 import { versioned } from "@/core/pack/packLadder";
 import { openStore, type Store } from "./db";
-import { eventsAfter, listQuarantine, pushEvents } from "./events";
+import { eventsAfter, pushEvents } from "./events";
 import { addLadder, findLadder, saveLadder, takeNewSkill } from "./ladders";
 import { lessonsOf } from "./lessons";
 import { makePack } from "./pack";
 import { catchUp } from "./projection";
+import { listQuarantine } from "./setAside";
 import { findSkill, saveSkill } from "./skills";
 import { archiveStudent, findStudent, listStudents, saveStudent } from "./students";
 import { newStudio, studioMark } from "./studio";
@@ -133,6 +134,35 @@ describe("pushing events", () => {
 
 	test("nobody can push in another device's name", async () => {
 		expect((await pushEvents(store, "thief", lesson().events)).setAside[0]?.reason).toContain("another device");
+	});
+
+	test("nor use up its numbers: what comes with another key, or none, is set aside, and its own are all taken", async () => {
+		const { events } = lesson();
+		const [mine, theirs] = [{ key: "key-of-the-phone" }, { key: "guessed" }];
+		await pushEvents(store, "phone", events.slice(0, 2), mine);
+		const forged = [3, 4].map((dseq) => hashEvent({ ...(events[dseq - 1] as LogEvent), id: `forged-${dseq}` }));
+		for (const held of [theirs, {}]) {
+			const { setAside } = await pushEvents(store, "phone", forged, { ...held, after: 2 });
+			expect(setAside.map(({ reason }) => reason)).toContain("It is another device's event.");
+		}
+		expect(await pushEvents(store, "phone", events.slice(2), mine)).toEqual({ upTo: events.length, setAside: [] });
+		expect(await kept()).toEqual(events);
+		expect((await listQuarantine(store)).every(({ device }) => device.startsWith("unproven-"))).toBe(true);
+	});
+
+	test("what is sent in its name is set aside once, however often it comes", async () => {
+		const { events } = lesson();
+		await pushEvents(store, "phone", events, { key: "key" });
+		const forged = [hashEvent({ ...(events.at(-1) as LogEvent), id: "forged", dseq: events.length + 1 })];
+		for (let i = 0; i < 3; i++) await pushEvents(store, "phone", forged, { key: "other", after: events.length });
+		expect((await listQuarantine(store)).filter(({ raw }) => raw.includes("forged"))).toHaveLength(1);
+	});
+
+	test("a device of before there were keys goes on without one, and nobody can claim it", async () => {
+		const { events } = lesson();
+		await pushEvents(store, "phone", events.slice(0, 3));
+		await pushEvents(store, "phone", events.slice(3, 4), { key: "somebody" });
+		expect(await pushEvents(store, "phone", events.slice(4))).toEqual({ upTo: events.length, setAside: [] });
 	});
 
 	test("hostile words are kept as words", async () => {

@@ -1,14 +1,23 @@
-import { and, asc, eq, gt, gte, inArray, lte, ne, or, type SQL, sql } from "drizzle-orm";
+import { and, asc, eq, gt, ne, or } from "drizzle-orm";
 import type { LogEvent } from "@/core/log/event";
-import { TOP_LAMPORT } from "@/core/log/order";
 import { parseAnyEvent } from "@/core/log/parseAnyEvent";
-import { outOfBounds } from "@/core/log/parseEvent";
-import type { Refusal } from "@/core/refusals/refusals";
-import { cutText, ident } from "@/core/text/fields";
-import { writeJson } from "@/core/text/json";
 import { ERASED } from "./bulk/tables";
 import type { Store, Tx } from "./db";
+import { claimDevice, keyHashOf, opens, unproven } from "./deviceKeys";
+import {
+	absentOnes,
+	type KnownBefore,
+	knownIds,
+	lastKnown,
+	lastLamport,
+	numberOf,
+	sentencesOf,
+	takenNumbers,
+	topLamport,
+	whyNot,
+} from "./known";
 import * as t from "./schema";
+import { putAside } from "./setAside";
 
 export interface Pushed {
 	/** Every event of the device up to this number is kept or set aside here, or is known to be lost. */
@@ -26,23 +35,21 @@ export interface DeviceHoldings {
 	after?: number | undefined;
 	/** The lowest number the device still holds: the same, as devices told it before. */
 	oldest?: number | undefined;
+	/** What it proves to be itself by. */
+	key?: string | undefined;
 }
 
 /** A number, or a place in the order, may lie this far beyond the ones before: no device makes so many unseen. */
 const FARTHEST_NUMBER = 2 ** 20;
-const FARTHEST_LAMPORT = 2 ** 30;
-/** As long as a workbook's row may say it. */
-const RAW_CHARS = 1_000_000;
-const REASON_CHARS = 2000;
-/** What is left of something that was set aside and let go of: its number is used up, and sending it again brings nothing back. */
-const LET_GO = "let go";
 
 /**
  * Takes a device's events in, in one transaction. Numbers must follow on: at a gap
  * the rest is left for the device to send again from `upTo + 1`, unless it says that it
  * holds no more (`after`): such a hole is told under Records and stepped over. An event that is
  * already here is fine; one that cannot be taken is set aside with its reason, and
- * neither fails nor holds up the others. Nothing that reached us is dropped.
+ * neither fails nor holds up the others. Nothing that reached us is dropped. What comes in the
+ * name of a device that has another key is set aside by numbers of its own, and uses up none
+ * of the device's.
  */
 export function pushEvents(
 	store: Store,
@@ -59,7 +66,7 @@ export function pushEvents(
 			takeOne(batch, dseq, one);
 		}
 		for (let i = 0; i < batch.rows.length; i += 200) await tx.insert(t.event).values(batch.rows.slice(i, i + 200));
-		for (const one of batch.setAside) await putAside(tx, device, one);
+		for (const one of batch.setAside) await putAside(tx, batch.device, one);
 		return { upTo: batch.upTo, setAside: batch.setAside.map(({ dseq, reason }) => ({ dseq, reason })) };
 	});
 }
@@ -84,15 +91,21 @@ async function openBatch(
 	held: DeviceHoldings,
 ): Promise<Batch> {
 	// Asked together: to a server they are one question, not six one after the other.
-	const [upTo, known, absent, { lamport: top }] = await Promise.all([
+	const [last, keyHash, known, absent, { lamport: top }] = await Promise.all([
 		lastKnown(tx, device),
+		keyHashOf(tx, device),
 		knownIds(tx, raw),
 		absentOnes(tx, raw),
 		topLamport(store, tx),
 	]);
-	const numbers = numbersOf(raw, upTo, held);
-	const taken = await takenNumbers(tx, device, numbers);
-	return { device, upTo, numbers, known, absent, taken, top, rows: [], setAside: [] };
+	const proven = opens(keyHash, held.key);
+	if (keyHash === null && last === 0 && raw.length > 0 && held.key) await claimDevice(tx, device, held.key);
+	const numbers = numbersOf(raw, last, held);
+	const sender = proven ? device : unproven(device, held.key);
+	// Of what is only set aside nothing is waited for that comes before it.
+	const upTo = proven ? last : Math.max(await lastKnown(tx, sender), (numbers[0] ?? 1) - 1);
+	const taken = await takenNumbers(tx, sender, numbers);
+	return { device: sender, upTo, numbers, known, absent, taken, top, rows: [], setAside: [] };
 }
 
 /** Before a gap: whether it can be stepped over, since what is missing will never come. */
@@ -117,26 +130,6 @@ function takeOne(batch: Batch, dseq: number, raw: unknown): void {
 	batch.top = Math.max(batch.top, parsed.value.lamport);
 }
 
-async function putAside(
-	tx: Tx,
-	device: string,
-	{ dseq, reason, raw }: { dseq: number; reason: string; raw: unknown },
-): Promise<void> {
-	const words = writeJson(raw);
-	const long = words.length > RAW_CHARS;
-	const why = long ? `${reason} It is too long to be kept whole: only its beginning is.` : reason;
-	await tx
-		.insert(t.quarantine)
-		.values({
-			eventId: idOf(raw),
-			device,
-			dseq,
-			raw: long ? cutText(words, RAW_CHARS) : words,
-			reason: cutText(why, REASON_CHARS),
-		})
-		.onConflictDoNothing();
-}
-
 const lost = (from: number, to: number): string =>
 	from === to
 		? `Number ${from} never came, and its device does not hold it any more: it is lost.`
@@ -154,148 +147,6 @@ function numbersOf(raw: readonly unknown[], upTo: number, held: DeviceHoldings):
 		before = can ? own : before + 1;
 		return before;
 	});
-}
-
-const sentencesOf = (refusals: readonly Refusal[]): string =>
-	refusals
-		.slice(0, 3)
-		.map((one) => one.sentence)
-		.join(" ");
-
-interface KnownBefore {
-	device: string;
-	/** The number it goes by: its own, if that can be. */
-	dseq: number;
-	known: ReadonlyMap<string, string>;
-	absent: Absent;
-	/** By number of this device: the id of the event that has it, or that it was let go of. */
-	taken: ReadonlyMap<number, string>;
-	/** The highest place in the order of all that is here. */
-	top: number;
-}
-
-/** null: take it; "here": already kept, or let go of; otherwise the reason for setting it aside. */
-function whyNot(event: LogEvent, { device, dseq, known, absent, taken, top }: KnownBefore): string | null {
-	if (event.device !== device) return "It is another device's event.";
-	const hash = known.get(event.id);
-	// An erased event has no hash any more: its student was deleted, and it stays erased.
-	if (hash === event.hash || hash === "") return "here";
-	if (hash !== undefined) return "Another event with the same id and other words is already here.";
-	if (taken.get(dseq) === LET_GO) return "here";
-	if (event.dseq !== dseq) return `Its number is ${event.dseq}, far beyond the ones before it.`;
-	if (taken.has(dseq)) return "Another event with the same number of this device is already here.";
-	const [wrong] = outOfBounds(event);
-	if (wrong) return wrong.sentence;
-	if (event.lamport > Math.min(TOP_LAMPORT, top + FARTHEST_LAMPORT))
-		return `Its place in the order is ${event.lamport}, far beyond anything that has happened here.`;
-	if (event.student && absent.students.has(event.student)) return "Its student is not here, or was deleted.";
-	if (event.ladder && absent.ladders.has(event.ladder)) return "Its ladder is not here.";
-	return null;
-}
-
-const field = (raw: unknown, name: string): unknown =>
-	typeof raw === "object" && raw !== null ? (raw as Record<string, unknown>)[name] : undefined;
-const idOf = (raw: unknown): string | null => {
-	const id = ident.safeParse(field(raw, "id"));
-	return id.success ? id.data : null;
-};
-const numberOf = (raw: unknown): number | null => {
-	const dseq = field(raw, "dseq");
-	return typeof dseq === "number" && Number.isInteger(dseq) && dseq > 0 && dseq <= 2147483647 ? dseq : null;
-};
-
-async function lastKnown(tx: Tx, device: string): Promise<number> {
-	const top = (table: typeof t.event | typeof t.quarantine) =>
-		tx
-			.select({ top: sql<number>`coalesce(max(${table.dseq}), 0)` })
-			.from(table)
-			.where(eq(table.device, device));
-	const [[kept], [aside]] = await Promise.all([top(t.event), top(t.quarantine)]);
-	return Math.max(kept?.top ?? 0, aside?.top ?? 0);
-}
-
-/** Who has which of these numbers of a device. */
-async function takenNumbers(tx: Tx, device: string, numbers: readonly number[]): Promise<Map<number, string>> {
-	const taken = new Map<number, string>();
-	if (numbers.length === 0) return taken;
-	const [low, high] = [Math.min(...numbers), Math.max(...numbers)];
-	const within = (table: typeof t.event | typeof t.quarantine) =>
-		and(eq(table.device, device), gte(table.dseq, low), lte(table.dseq, high));
-	for (const { dseq } of await tx
-		.select({ dseq: t.quarantine.dseq })
-		.from(t.quarantine)
-		.where(and(within(t.quarantine), eq(t.quarantine.raw, ""))))
-		taken.set(dseq, LET_GO);
-	for (const { dseq, id } of await tx
-		.select({ dseq: t.event.dseq, id: t.event.id })
-		.from(t.event)
-		.where(within(t.event)))
-		taken.set(dseq, id);
-	return taken;
-}
-
-/**
- * The highest place in the order of each store's log, asked once: reading through a long
- * log for every touch would be slow. What another process takes in meanwhile is far less
- * than the room that is left above it.
- */
-const tops = new WeakMap<Store, { lamport: number }>();
-
-async function topLamport(store: Store, tx: Tx): Promise<{ lamport: number }> {
-	const known = tops.get(store);
-	if (known) return known;
-	const [row] = await tx
-		.select({ top: sql<number>`coalesce(max(${t.event.lamport}), 0)` })
-		.from(t.event)
-		.where(lte(t.event.lamport, TOP_LAMPORT));
-	const top = { lamport: row?.top ?? 0 };
-	tops.set(store, top);
-	return top;
-}
-
-/** The highest place in the order of everything that is here: whoever writes next comes after it. */
-export async function highestPlace(store: Store): Promise<number> {
-	const known = tops.get(store);
-	if (!known) return (await store.write((tx) => topLamport(store, tx))).lamport;
-	return Math.max(known.lamport, await lastLamport(store.db));
-}
-
-async function knownIds(tx: Tx, raw: readonly unknown[]): Promise<Map<string, string>> {
-	const ids = raw.flatMap((one) => idOf(one) ?? []);
-	const found = new Map<string, string>();
-	for (let i = 0; i < ids.length; i += 500)
-		for (const row of await tx
-			.select({ id: t.event.id, hash: t.event.hash })
-			.from(t.event)
-			.where(inArray(t.event.id, ids.slice(i, i + 500))))
-			found.set(row.id, row.hash);
-	return found;
-}
-
-interface Absent {
-	students: Set<string>;
-	ladders: Set<string>;
-}
-
-/** Students and ladders that the events speak of and that are not here (any more). */
-async function absentOnes(tx: Tx, raw: readonly unknown[]): Promise<Absent> {
-	const named = (name: string) =>
-		[...new Set(raw.map((one) => field(one, name)))].filter((id): id is string => ident.safeParse(id).success);
-	const students = new Set(named("student"));
-	const ladders = new Set(named("ladder"));
-	if (students.size > 0)
-		for (const row of await tx
-			.select({ id: t.student.id })
-			.from(t.student)
-			.where(and(inArray(t.student.id, [...students]), sql`${t.student.deletedAt} is null`)))
-			students.delete(row.id);
-	if (ladders.size > 0)
-		for (const row of await tx
-			.select({ id: t.ladder.id })
-			.from(t.ladder)
-			.where(inArray(t.ladder.id, [...ladders])))
-			ladders.delete(row.id);
-	return { students, ladders };
 }
 
 /** An event that is made here, once its number and its place in the order are known. */
@@ -324,15 +175,6 @@ export async function appendHere(store: Store, tx: Tx, device: string, events: r
 	for (let i = 0; i < rows.length; i += 200) await tx.insert(t.event).values(rows.slice(i, i + 200));
 	top.lamport = lamport;
 	return events.flatMap(({ id }) => (known.has(id) ? [id] : []));
-}
-
-/** The highest place in the order of what arrived last: what another process took in is known by it. */
-async function lastLamport(tx: Pick<Tx, "select">): Promise<number> {
-	const [row] = await tx
-		.select({ top: sql<number>`coalesce(max(${t.event.lamport}), 0)` })
-		.from(t.event)
-		.where(gt(t.event.arrival, sql`(select max(${t.event.arrival}) from ${t.event}) - 1000`));
-	return row?.top ?? 0;
 }
 
 /** As many events as one answer holds: a lesson of many thousand comes in several. */
@@ -368,65 +210,4 @@ export async function eventsAfter(
 	const more = most !== undefined && rows.length > most;
 	const page = more ? rows.slice(0, most) : rows;
 	return { events: page.map(asEvent), arrival: page.at(-1)?.arrival ?? after, more };
-}
-
-/** What is set aside; what was let go of is not shown. */
-export async function listQuarantine({ db }: Store): Promise<(typeof t.quarantine.$inferSelect)[]> {
-	return db.select().from(t.quarantine).where(ne(t.quarantine.raw, "")).orderBy(asc(t.quarantine.n));
-}
-
-/** Tries once more to take in what was set aside; says why not, if it still cannot be. */
-export function retryAside(store: Store, n: number): Promise<string | null> {
-	return store.write(async (tx) => {
-		const [row] = await tx.select().from(t.quarantine).where(eq(t.quarantine.n, n));
-		if (!row || row.raw === "") return null;
-		const { device, dseq } = row;
-		const raw: unknown = parsedOr(row.raw);
-		const parsed = parseAnyEvent(raw);
-		const around = async (): Promise<KnownBefore> => ({
-			device,
-			dseq,
-			known: await knownIds(tx, [raw]),
-			absent: await absentOnes(tx, [raw]),
-			taken: await takenNumbers(tx, device, [dseq]),
-			top: (await topLamport(store, tx)).lamport,
-		});
-		const reason = parsed.ok ? whyNot(parsed.value, await around()) : sentencesOf(parsed.refusals);
-		if (reason !== null && reason !== "here") return reason;
-		if (reason === null && parsed.ok) await tx.insert(t.event).values(parsed.value);
-		await tx.delete(t.quarantine).where(eq(t.quarantine.n, n));
-		return null;
-	});
-}
-
-/** What was cut because it was too long is no JSON any more. */
-const parsedOr = (raw: string): unknown => {
-	try {
-		return JSON.parse(raw);
-	} catch {
-		return null;
-	}
-};
-
-/**
- * Lets go of what was set aside, for good. Its number stays used up: the device is not
- * asked for it again, and what it sends once more under it is not taken for something new.
- */
-export async function dropAside({ write }: Store, n: number): Promise<void> {
-	await write((tx) => forgetAside(tx, eq(t.quarantine.n, n)));
-}
-
-/** Words go, numbers stay. */
-export async function forgetAside(tx: Tx, which: SQL | undefined): Promise<void> {
-	const rows = await tx
-		.select({ n: t.quarantine.n, device: t.quarantine.device, dseq: t.quarantine.dseq })
-		.from(t.quarantine)
-		.where(which);
-	for (const { n, device, dseq } of rows) {
-		await tx.delete(t.quarantine).where(eq(t.quarantine.n, n));
-		await tx
-			.insert(t.quarantine)
-			.values({ eventId: null, device, dseq, reason: LET_GO, raw: "" })
-			.onConflictDoNothing();
-	}
 }

@@ -213,6 +213,12 @@ export const job = sqliteTable("job", {
 	heardAt: integer().notNull(),
 });
 
+/** What a device proves to be itself by: the hash of a key that it made. */
+export const deviceKey = sqliteTable("device_key", {
+	device: text().primaryKey(),
+	hash: text().notNull(),
+});
+
 /** How often somebody may still ask: counted here, so that two processes count together. Columns as the limiter has them. */
 export const allowance = sqliteTable("allowance", {
 	key: text().primaryKey(),

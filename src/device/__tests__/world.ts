@@ -6,7 +6,8 @@ import { ladderWith } from "@/core/__tests__/phone";
 import type { LogEvent } from "@/core/log/event";
 import type { Pack } from "@/core/pack/pack";
 import { openStore, type Store } from "@/store/db";
-import { eventsAfter, highestPlace, pushEvents } from "@/store/events";
+import { eventsAfter, pushEvents } from "@/store/events";
+import { highestPlace } from "@/store/known";
 
 /**
  * The phone against the real store, over a fetch that goes straight to it and can be
@@ -98,8 +99,8 @@ async function serve(url: URL, body?: string): Promise<Response> {
 	const sent = JSON.parse(body ?? "{}");
 	if (sent.studio !== world.studio.id || sent.epoch !== world.studio.epoch)
 		return Response.json({ studio: world.studio }, { status: 409 });
-	const { device, events, after, oldest, wants } = sent;
-	const pushed = await pushEvents(world.store, device, events, { after, oldest });
+	const { device, key, events, after, oldest, wants } = sent;
+	const pushed = await pushEvents(world.store, device, events, { after, oldest, key });
 	const news =
 		wants && (await eventsAfter(world.store, wants.after, wants.lesson, { device, known: wants.known }, world.page));
 	return Response.json({ studio: world.studio, ...pushed, news });

@@ -1,7 +1,8 @@
 import { NextResponse } from "next/server";
 import { refused, stranger } from "@/server/route";
 import { store } from "@/server/store";
-import { eventsAfter, highestPlace, PAGE_OF_EVENTS } from "@/store/events";
+import { eventsAfter, PAGE_OF_EVENTS } from "@/store/events";
+import { highestPlace } from "@/store/known";
 import { studioMark } from "@/store/studio";
 
 /** Events of one lesson that arrived after a number; those the asking device made up to `known` are left out. */

@@ -11,6 +11,8 @@ const Push = z.object({
 	studio: z.string(),
 	epoch: whole(1, 2147483647),
 	device: ident,
+	/** What the device proves to be itself by. Devices of before have none. */
+	key: z.optional(ident),
 	events: z.array(z.unknown()).check(z.maxLength(1000)),
 	/** The events are all that the device still holds above this number: what is missing among them cannot come any more. */
 	after: z.optional(whole(0, 2147483647)),
@@ -28,10 +30,10 @@ export async function POST(request: Request) {
 	if (!body.ok) return refused(400, body.refusals);
 	const open = await store();
 	const studio = await studioMark(open);
-	const { device, events, after, oldest, wants } = body.value;
+	const { device, key, events, after, oldest, wants } = body.value;
 	if (studio.id !== body.value.studio || studio.epoch !== body.value.epoch)
 		return NextResponse.json({ studio }, { status: 409 });
-	const pushed = await pushEvents(open, device, events, { after, oldest });
+	const pushed = await pushEvents(open, device, events, { after, oldest, key });
 	const news =
 		wants && (await eventsAfter(open, wants.after, wants.lesson, { device, known: wants.known }, PAGE_OF_EVENTS));
 	return NextResponse.json({ studio, ...pushed, news });

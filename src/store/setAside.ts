@@ -1,0 +1,103 @@
+import { asc, eq, ne, type SQL } from "drizzle-orm";
+import { parseAnyEvent } from "@/core/log/parseAnyEvent";
+import { cutText } from "@/core/text/fields";
+import { writeJson } from "@/core/text/json";
+import type { Store, Tx } from "./db";
+import {
+	absentOnes,
+	idOf,
+	type KnownBefore,
+	knownIds,
+	LET_GO,
+	sentencesOf,
+	takenNumbers,
+	topLamport,
+	whyNot,
+} from "./known";
+import * as t from "./schema";
+
+/** What could not be taken in: kept with its reason, tried again, let go of. */
+
+/** As long as a workbook's row may say it. */
+const RAW_CHARS = 1_000_000;
+const REASON_CHARS = 2000;
+export async function putAside(
+	tx: Tx,
+	device: string,
+	{ dseq, reason, raw }: { dseq: number; reason: string; raw: unknown },
+): Promise<void> {
+	const words = writeJson(raw);
+	const long = words.length > RAW_CHARS;
+	const why = long ? `${reason} It is too long to be kept whole: only its beginning is.` : reason;
+	await tx
+		.insert(t.quarantine)
+		.values({
+			eventId: idOf(raw),
+			device,
+			dseq,
+			raw: long ? cutText(words, RAW_CHARS) : words,
+			reason: cutText(why, REASON_CHARS),
+		})
+		.onConflictDoNothing();
+}
+
+/** What is set aside; what was let go of is not shown. */
+export async function listQuarantine({ db }: Store): Promise<(typeof t.quarantine.$inferSelect)[]> {
+	return db.select().from(t.quarantine).where(ne(t.quarantine.raw, "")).orderBy(asc(t.quarantine.n));
+}
+
+/** Tries once more to take in what was set aside; says why not, if it still cannot be. */
+export function retryAside(store: Store, n: number): Promise<string | null> {
+	return store.write(async (tx) => {
+		const [row] = await tx.select().from(t.quarantine).where(eq(t.quarantine.n, n));
+		if (!row || row.raw === "") return null;
+		const { device, dseq } = row;
+		const raw: unknown = parsedOr(row.raw);
+		const parsed = parseAnyEvent(raw);
+		const around = async (): Promise<KnownBefore> => ({
+			device,
+			dseq,
+			known: await knownIds(tx, [raw]),
+			absent: await absentOnes(tx, [raw]),
+			taken: await takenNumbers(tx, device, [dseq]),
+			top: (await topLamport(store, tx)).lamport,
+		});
+		const reason = parsed.ok ? whyNot(parsed.value, await around()) : sentencesOf(parsed.refusals);
+		if (reason !== null && reason !== "here") return reason;
+		if (reason === null && parsed.ok) await tx.insert(t.event).values(parsed.value);
+		await tx.delete(t.quarantine).where(eq(t.quarantine.n, n));
+		return null;
+	});
+}
+
+/** What was cut because it was too long is no JSON any more. */
+const parsedOr = (raw: string): unknown => {
+	try {
+		return JSON.parse(raw);
+	} catch {
+		return null;
+	}
+};
+
+/**
+ * Lets go of what was set aside, for good. Its number stays used up: the device is not
+ * asked for it again, and what it sends once more under it is not taken for something new.
+ */
+export async function dropAside({ write }: Store, n: number): Promise<void> {
+	await write((tx) => forgetAside(tx, eq(t.quarantine.n, n)));
+}
+
+/** Words go, numbers stay. */
+export async function forgetAside(tx: Tx, which: SQL | undefined): Promise<void> {
+	const rows = await tx
+		.select({ n: t.quarantine.n, device: t.quarantine.device, dseq: t.quarantine.dseq })
+		.from(t.quarantine)
+		.where(which);
+	for (const { n, device, dseq } of rows) {
+		await tx.delete(t.quarantine).where(eq(t.quarantine.n, n));
+		await tx
+			.insert(t.quarantine)
+			.values({ eventId: null, device, dseq, reason: LET_GO, raw: "" })
+			.onConflictDoNothing();
+	}
+}
