@@ -11,6 +11,7 @@ import * as t from "../schema";
 import { projections } from "../studio";
 import { copyTable } from "./copyTable";
 import { inPages } from "./pages";
+import { isReadable, soundness } from "./readable";
 import { homes, type SqlRow } from "./tables";
 
 /** Worked out from the rest and made again wherever a copy is opened, or of the moment: no copy needs them. */
@@ -159,10 +160,12 @@ async function whyOdd(client: Client): Promise<string | null> {
 async function whyUnsound(copy: string): Promise<string | null> {
 	const client = connect(`file:${copy}`);
 	try {
-		const sound = await client.execute("pragma integrity_check").catch(() => null);
-		if (!sound) return "The file is not a database; a backup is the file that “back up” made.";
-		if (String(sound.rows[0]?.[0]) !== "ok")
-			return `The file is damaged: ${cutText(String(sound.rows[0]?.[0]), 200)}. Use an older backup.`;
+		const sound = await soundness(client).catch((error) =>
+			/not ?a ?db|not a database/i.test(String(error)) ? null : "",
+		);
+		if (sound === null) return "The file is not a database; a backup is the file that “back up” made.";
+		if (sound !== "ok" && sound !== "") return `The file is damaged: ${cutText(sound, 200)}. Use an older backup.`;
+		if (sound === "" || !(await isReadable(client).catch(() => false))) return DAMAGED;
 		const { rows } = await client.execute("select name from sqlite_master where type = 'table'");
 		const tables = new Set(rows.map((row) => String(row[0])));
 		return ["studio", "student", "event", "quarantine"].every((name) => tables.has(name))
