@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { Phone } from "@/core/__tests__/phone";
+import { backUpWhileWriting } from "./__tests__/backupWhileWriting";
 import { check, emptyStudio, live, student, take, workbook } from "./__tests__/smallStudio";
 import { backUp, checkBackup } from "./bulk/backup";
 import { restoreBackup } from "./bulk/takeIn";
@@ -105,6 +106,12 @@ test("out, in, backup, restore: the same as in a file, byte for byte", async () 
 	await restoreBackup(inFolder("backup.db"), address);
 	expect(await workbook("studio", undefined, other)).toBe(before);
 	other.close();
+	store.close();
+}, 60_000);
+
+test("a backup that is made while others write holds one moment; brought back in a file, it goes on from there", async () => {
+	const { url, store } = await studio();
+	await backUpWhileWriting(url, store, inFolder("moment.db"));
 	store.close();
 }, 60_000);
 

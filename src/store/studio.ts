@@ -36,6 +36,7 @@ export async function newStudio(tx: Tx, demo: boolean): Promise<string> {
 	for (const table of [
 		t.event,
 		t.quarantine,
+		t.deviceKey,
 		t.still,
 		t.practiceLink,
 		t.assignment,

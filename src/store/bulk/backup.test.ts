@@ -1,5 +1,6 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { createClient } from "@libsql/client";
+import { backUpWhileWriting } from "../__tests__/backupWhileWriting";
 import { at, live, store, url, workbook } from "../__tests__/smallStudio";
 import { openStore } from "../db";
 import { eventsAfter, pushEvents } from "../events";
@@ -30,6 +31,9 @@ describe("back up and bring back", () => {
 		expect(setAside).toEqual([]);
 		expect((await eventsAfter(store, 0)).events).toHaveLength(phone.events.length);
 	});
+
+	test("while others write it holds one moment all the same; brought back elsewhere, it goes on from there", () =>
+		backUpWhileWriting(url(), store, at("moment.db")));
 
 	test("what is no backup, or was tampered with, is not brought back", async () => {
 		writeFileSync(at("text.db"), "not a database at all, though quite long enough to look at ".repeat(40));

@@ -8,7 +8,7 @@ import { cutText } from "@/core/text/fields";
 import { connect, placeOf } from "../connect";
 import { NewerDatabase, openStore, type Store } from "../db";
 import * as t from "../schema";
-import { projections } from "../studio";
+import { projections, studioMark } from "../studio";
 import { copyTable } from "./copyTable";
 import { inPages } from "./pages";
 import { isReadable, soundness } from "./readable";
@@ -21,6 +21,9 @@ const kept = Object.values(t).flatMap((one) => (is(one, SQLiteTable) && !left.ha
 /** One file that holds everything as it was at one moment, while lessons go on. */
 export async function backUp(url: string, to: string): Promise<void> {
 	for (const end of ["", "-wal", "-shm"]) rmSync(to + end, { force: true });
+	// A studio that nobody has looked at yet has no name: a copy without one could not be brought back.
+	const store = await openStore(url);
+	await studioMark(store).finally(() => store.close());
 	if (placeOf(url).file === null) return copyHere(url, to);
 	const client = connect(url);
 	try {

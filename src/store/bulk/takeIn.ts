@@ -58,12 +58,14 @@ const unwritten = ["skill_draft", "feed", "busy", "practice_link"];
 
 /** Puts a checked backup in place of what is here; the studio is then the backup's, in a new epoch. */
 export async function restoreBackup(backup: string, url: string): Promise<void> {
-	const tables = [...new Set([...order.map((section) => homes[section].table), ...unwritten, "studio"])];
+	const tables = [...new Set([...order.map((section) => homes[section].table), ...unwritten, "device_key", "studio"])];
 	await inOneGo(url, backup, tables, async (tx, staged) => {
 		await empty(tx);
 		for (const section of order)
 			await insertSection(tx, section, staged(homes[section].table), "rowid", homes[section].where);
 		for (const table of unwritten) await tx.execute(`insert into ${table} select * from ${staged(table)}`);
+		// Keys of devices stay what they are here; in another place, they are the backup's.
+		await tx.execute(`insert or ignore into device_key select * from ${staged("device_key")}`);
 		const [was] = (await tx.execute("select epoch from studio")).rows;
 		const [now] = (await tx.execute(`select id, epoch, demo, created_at from ${staged("studio")}`)).rows;
 		if (now) {
