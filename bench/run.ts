@@ -9,6 +9,7 @@ import { fits } from "./fits";
 import { plan } from "./plan";
 import { positions } from "./positions";
 import { push } from "./push";
+import { replica } from "./replica";
 import { rungs } from "./rungs";
 import { scale } from "./scale";
 import { tables } from "./tables";
@@ -33,6 +34,7 @@ const benches: Record<string, () => void | Promise<void>> = {
 	positions,
 	rungs,
 	push,
+	replica,
 	weight,
 	files,
 	tables,

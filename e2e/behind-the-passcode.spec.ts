@@ -62,7 +62,7 @@ class Lan {
 		if (before === null) cpSync(demoFile, join(folder, "studio.db"));
 		const database = on?.database ?? `file:${join(folder, "studio.db")}`;
 		const port = await freePort();
-		const server = spawn(process.execPath, ["--import", "tsx", "scripts/lan.ts"], {
+		const server = spawn(process.execPath, [join(".next", "jobs", "lan.mjs")], {
 			stdio: ["ignore", "pipe", "pipe"],
 			env: {
 				...process.env,

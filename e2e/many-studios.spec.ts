@@ -36,7 +36,7 @@ const databaseOf = (host: string): string =>
 	)?.database ?? "";
 
 const command = (words: string[], env: Record<string, string> = {}) =>
-	run(process.execPath, ["--import", "tsx", "scripts/studio.ts", ...words], {
+	run(process.execPath, [join(".next", "jobs", "studio.mjs"), ...words], {
 		env: { ...process.env, PEG_STUDIOS: directory(), PEG_SQLD: sqld.url, PEG_SQLD_ADMIN: sqld.admin, ...env },
 	});
 
@@ -85,7 +85,7 @@ test.beforeAll(async () => {
 	await catchUp(store);
 	store.close();
 	port = await freePort();
-	app = spawn(process.execPath, ["--import", "tsx", "scripts/lan.ts"], {
+	app = spawn(process.execPath, [join(".next", "jobs", "lan.mjs")], {
 		stdio: ["ignore", "pipe", "inherit"],
 		env: {
 			...process.env,

@@ -5,10 +5,10 @@ import { at, build, install, runTs, serve } from "./lib.mjs";
 install();
 build();
 if (process.argv.includes("--server")) {
-	runTs("scripts/server.ts", ["--demo", ...process.argv.slice(2)], { NODE_ENV: "production" });
+	runTs("server", ["--demo", ...process.argv.slice(2)], { NODE_ENV: "production" });
 	process.exit();
 }
 const file = at(".data", "demo.db");
 if (process.argv.includes("--fresh")) for (const end of ["", "-wal", "-shm"]) rmSync(file + end, { force: true });
-if (!existsSync(file)) runTs("scripts/seed.ts", [], { DATABASE_URL: `file:${file}` });
+if (!existsSync(file)) runTs("seed", [], { DATABASE_URL: `file:${file}` });
 await serve({ database: `file:${file}`, note: "the demo studio; “npm run demo -- --fresh” makes it anew" });

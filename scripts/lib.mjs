@@ -44,9 +44,21 @@ export function build() {
 	run(process.execPath, [at("scripts", "worker.mjs")]);
 }
 
-/** Node runs TypeScript scripts through tsx. */
-export const runTs = (script, args = [], env = {}) =>
-	run(process.execPath, ["--import", "tsx", at(script), ...args], { env: { ...process.env, ...env } });
+/** TypeScript scripts that the build makes one file each of. */
+export const bundled = ["records", "table", "opens", "lan", "server", "studio", "seed"];
+
+/** The words for Node that run one of our TypeScript scripts: as it was bundled, or from its source by tsx where that was touched since. */
+export function script(name) {
+	const file = at(".next", "jobs", `${name}.mjs`);
+	const isFresh = () => {
+		const made = statSync(file).mtimeMs;
+		return ["src", "demo", "scripts"].every((folder) => newest(at(folder)) < made);
+	};
+	return existsSync(file) && isFresh() ? [file] : ["--import", "tsx", at("scripts", `${name}.ts`)];
+}
+
+export const runTs = (name, args = [], env = {}) =>
+	run(process.execPath, [...script(name), ...args], { env: { ...process.env, ...env } });
 
 /**
  * Serves on this machine only, until it is stopped; says the address once it answers.

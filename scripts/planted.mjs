@@ -2,4 +2,4 @@
 import { install, runTs } from "./lib.mjs";
 
 install();
-runTs("scripts/planted.ts", process.argv.slice(2));
+runTs("planted", process.argv.slice(2));

@@ -2,4 +2,4 @@
 import { install, runTs } from "./lib.mjs";
 
 install();
-runTs("scripts/rule.ts", process.argv.slice(2));
+runTs("rule", process.argv.slice(2));

@@ -3,4 +3,4 @@ import { build, install, runTs } from "./lib.mjs";
 
 install();
 build();
-runTs("scripts/screenshots.ts");
+runTs("screenshots");

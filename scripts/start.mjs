@@ -11,10 +11,10 @@ const env = {
 	...(lan ? { PEG_LAN: "1" } : {}),
 	...(process.argv.includes("--new-passcode") ? { PEG_NEW_PASSCODE: "1" } : {}),
 };
-if (process.argv.includes("--server")) runTs("scripts/server.ts", process.argv.slice(2), env);
+if (process.argv.includes("--server")) runTs("server", process.argv.slice(2), env);
 else {
 	// A database that cannot be opened says why before anything is served.
-	if (!process.env.PEG_STUDIOS) runTs("scripts/opens.ts", [], { DATABASE_URL: database });
-	if (lan) runTs("scripts/lan.ts", [], { DATABASE_URL: database, ...env });
+	if (!process.env.PEG_STUDIOS) runTs("opens", [], { DATABASE_URL: database });
+	if (lan) runTs("lan", [], { DATABASE_URL: database, ...env });
 	else await serve({ database });
 }

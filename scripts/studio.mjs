@@ -2,4 +2,4 @@
 import { install, runTs } from "./lib.mjs";
 
 install();
-runTs("scripts/studio.ts", process.argv.slice(2));
+runTs("studio", process.argv.slice(2));

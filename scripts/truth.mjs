@@ -2,4 +2,4 @@
 import { install, runTs } from "./lib.mjs";
 
 install();
-runTs("scripts/truth.ts");
+runTs("truth");

@@ -4,7 +4,7 @@ import { spawn } from "node:child_process";
 import { mkdirSync, rmSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
 import { createInterface } from "node:readline";
-import { at, install, root } from "./lib.mjs";
+import { at, install, root, script } from "./lib.mjs";
 
 const [verb, file, ...options] = process.argv.slice(2);
 const usage = `Usage:
@@ -29,7 +29,7 @@ mkdirSync(folder, { recursive: true });
 
 /** Runs one job of records.ts, shows how far it is, and gives back what came of it. */
 async function job(...words) {
-	const child = spawn(process.execPath, ["--import", "tsx", at("scripts", "records.ts"), ...words], {
+	const child = spawn(process.execPath, [...script("records"), ...words], {
 		cwd: root,
 		stdio: ["ignore", "pipe", "inherit"],
 		env: { ...process.env, DATABASE_URL: database },
