@@ -62,8 +62,11 @@ export class App {
 
 const agent = new Agent({ keepAlive: true, maxSockets: 400 });
 
-export const ask = (port: number, host: string, path: string, body?: string) =>
-	new Promise<{ status: number; body: string }>((resolve, reject) => {
+type Answer = { status: number; body: string };
+
+/** The server closes a connection that nobody used for a while: one that was just taken up again is taken for none. */
+export const ask = (port: number, host: string, path: string, body?: string): Promise<Answer> =>
+	new Promise<Answer>((resolve, reject) => {
 		const asked = request(
 			{
 				agent,
@@ -82,7 +85,10 @@ export const ask = (port: number, host: string, path: string, body?: string) =>
 			},
 		);
 		asked.on("timeout", () => asked.destroy(new Error("timeout")));
-		asked.on("error", reject);
+		asked.on("error", (error: NodeJS.ErrnoException) => {
+			if (asked.reusedSocket && error.code === "ECONNRESET") resolve(ask(port, host, path, body));
+			else reject(error);
+		});
 		asked.end(body);
 	});
 
