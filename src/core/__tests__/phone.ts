@@ -6,6 +6,7 @@ import { digestLadder } from "@/core/ladder/digest";
 import type { Ladder, Policy } from "@/core/ladder/ladder";
 import { foldRail, type Rail } from "@/core/ladder/rail";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
+import { appendEvent } from "@/core/log/append";
 import { digestLesson } from "@/core/log/digest";
 import { type EventDraft, envelope, type LogEvent } from "@/core/log/event";
 import { foldLesson } from "@/core/log/fold";
@@ -72,6 +73,7 @@ export function ladderWith(change: Partial<RungSettings> = {}, policy: Policy = 
 
 export class Phone {
 	readonly events: LogEvent[] = [];
+	private grown: { of: number; view: LessonView | null } = { of: 0, view: null };
 	private seenLamport = 0;
 	private ids = 0;
 
@@ -98,7 +100,7 @@ export class Phone {
 			const place = {
 				act,
 				device: this.device,
-				dseq: this.events.filter((e) => e.device === this.device).length + 1,
+				dseq: (this.events.findLast((e) => e.device === this.device)?.dseq ?? 0) + 1,
 				lamport: this.seenLamport,
 			};
 			this.events.push(
@@ -125,7 +127,15 @@ export class Phone {
 		return foldLesson(this.events);
 	}
 	set(): SetView {
-		return this.view().current as SetView;
+		return this.grownView().current as SetView;
+	}
+	/** As a device does it: what was written since is taken into the view that was there; folded anew where that cannot be. */
+	private grownView(): LessonView {
+		const { of, view: before } = this.grown;
+		const since = this.events.slice(of);
+		const view = since.reduce<LessonView | null>((view, event) => view && appendEvent(view, event), before);
+		this.grown = { of: this.events.length, view: view ?? this.view() };
+		return this.grown.view as LessonView;
 	}
 	visit(): Visit {
 		const view = this.view();

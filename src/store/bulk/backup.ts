@@ -131,19 +131,22 @@ async function makeOf(client: Client): Promise<Set<string>> {
 	return made;
 }
 
+/** Asked once a process: it is that of our own migrations. */
+let ofThisVersion: Promise<Set<string>> | null = null;
+async function makeOfOurs(): Promise<Set<string>> {
+	const fresh = await openStore("file::memory:");
+	return makeOf(fresh.client).finally(() => fresh.close());
+}
+
 /** Why a sound database of ours is none that somebody's studio was in; null where it is. */
 async function whyOdd(client: Client): Promise<string | null> {
-	const fresh = await openStore("file::memory:");
-	try {
-		const [ours, theirs] = [await makeOf(fresh.client), await makeOf(client)];
-		const more = [...theirs].find((one) => !ours.has(one));
-		if (more)
-			return `The backup has something in it that this Peg Ladder does not know: ${cutText(more, 80)}. It was made by another version, or changed by hand.`;
-		const less = [...ours].find((one) => !theirs.has(one));
-		if (less) return `The backup lacks something every studio has: ${cutText(less, 80)}. It was changed by hand.`;
-	} finally {
-		fresh.close();
-	}
+	ofThisVersion ??= makeOfOurs();
+	const [ours, theirs] = [await ofThisVersion, await makeOf(client)];
+	const more = [...theirs].find((one) => !ours.has(one));
+	if (more)
+		return `The backup has something in it that this Peg Ladder does not know: ${cutText(more, 80)}. It was made by another version, or changed by hand.`;
+	const less = [...ours].find((one) => !theirs.has(one));
+	if (less) return `The backup lacks something every studio has: ${cutText(less, 80)}. It was changed by hand.`;
 	const { rows: studios } = await client.execute("select id, cast(epoch as text) as epoch from studio");
 	if (studios.length !== 1)
 		return studios.length === 0

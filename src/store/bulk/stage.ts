@@ -75,7 +75,7 @@ export async function stageWorkbook(
 		await client.execute("create index events_number on events(device, dseq)");
 		if (here === null) await backUp(url, copy);
 		await client.execute({ sql: "attach ? as here", args: [here ?? copy] });
-		await judge(client, preview);
+		await judge(client, new Set(waiting.keys()), preview);
 		return preview;
 	} finally {
 		client.close();
@@ -100,7 +100,8 @@ function inserts(section: Section, rows: readonly SqlRow[]): InStatement[] {
 	return statements;
 }
 
-async function judge(client: Client, preview: Preview): Promise<void> {
+/** @param staged sections the file has rows of: nothing is to be asked of the others */
+async function judge(client: Client, staged: ReadonlySet<Section>, preview: Preview): Promise<void> {
 	const refuse = async (
 		sql: string,
 		say: (row: Record<string, unknown>) => Refusal,
@@ -113,6 +114,7 @@ async function judge(client: Client, preview: Preview): Promise<void> {
 		}
 	};
 	for (const section of sectionNames) {
+		if (!staged.has(section)) continue;
 		const { table, key, where } = homes[section];
 		const words = sameWords(section);
 		if (section !== "setAside")
@@ -141,6 +143,7 @@ async function judge(client: Client, preview: Preview): Promise<void> {
 		if (n > 0) preview.sections[section] = { fresh: n - same - other, same, other };
 	}
 	for (const { section, column, field, what, sets } of references) {
+		if (!staged.has(section)) continue;
 		const lacking = (...from: string[]) =>
 			`select at_row as n, ${column} as id from "${section}" where ${column} is not null
 				and ${from.map((set) => `${column} not in (${set})`).join(" and ")}`;
