@@ -49,11 +49,11 @@ export function Records({ studio, lan, health, slow, students, aside }: RecordsP
 				</p>
 				<Tables students={students} />
 				{lan && (
-					<p className="m-0">
+					<p className="mt-3 mb-0">
 						<a href="/passcode">The passcode</a>: change it, end every other session, sign out on this device.
 					</p>
 				)}
-				<p className="m-0">
+				<p className="mt-3 mb-0">
 					A season on paper is on each student’s page; <Link href="/note">how your notes are written</Link> is yours to
 					say.
 				</p>
@@ -125,7 +125,7 @@ function Demo() {
 }
 
 const size = (bytes: number): string =>
-	bytes >= 1e9 ? `${(bytes / 1e9).toFixed(1)} GB` : `${Math.max(1, Math.round(bytes / 1e6))} MB`;
+	bytes >= 1e9 ? `${(bytes / 1e9).toFixed(bytes < 10e9 ? 1 : 0)} GB` : `${Math.max(1, Math.round(bytes / 1e6))} MB`;
 
 /** How large the studio is and how much room is left, in a line; what is amiss stands out. */
 const HowItIs = ({ health: { sentence, database, free, answeredIn } }: Pick<RecordsPage, "health">) => (
@@ -168,7 +168,7 @@ function Slowest({ slow }: Pick<RecordsPage, "slow">) {
 			<ul>
 				{slow.map(({ place, times, within, worst }) => (
 					<li key={place}>
-						{called[place] ?? place}: 95 in 100 within {seconds(within)}, of {times}; the worst {seconds(worst)}
+						{called[place] ?? place}: {times} times, 95 in 100 within {seconds(within)}, the worst {seconds(worst)}
 					</li>
 				))}
 			</ul>

@@ -60,7 +60,7 @@ export function Tables({ students }: { students: readonly { id: string; name: st
 	};
 	return (
 		<>
-			<div className="d-flex flex-wrap gap-3 align-items-end">
+			<div className="d-flex flex-wrap gap-3 align-items-end mt-3">
 				<FormRow id="table-of" label="A table for a spreadsheet, CSV" className="">
 					<Form.Select
 						value={of}
