@@ -35,7 +35,7 @@ export function newest(path) {
 /** Builds, unless nothing was touched since the last build. */
 export function build() {
 	const mark = at(".next", "BUILD_ID");
-	const sources = ["src", "demo", "package-lock.json", "next.config.mjs", "tsconfig.json"].map((name) =>
+	const sources = ["src", "demo", "scripts", "package-lock.json", "next.config.mjs", "tsconfig.json"].map((name) =>
 		newest(at(name)),
 	);
 	if (existsSync(mark) && statSync(mark).mtimeMs > Math.max(...sources)) return;
