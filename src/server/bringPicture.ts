@@ -54,7 +54,8 @@ async function takeIn(bytes: Uint8Array, called: string): Promise<Outcome<Brough
 			.webp({ quality: 82 })
 			.toBuffer();
 	} catch {
-		return format && Object.values(kinds).includes(format) ? brokenOff(format) : notAPicture(called, format);
+		const begun = format ?? beginsAs(bytes);
+		return begun && Object.values(kinds).includes(begun) ? brokenOff(begun) : notAPicture(called, format);
 	}
 	const hash = await keepPicture(await store(), small, "image/webp");
 	return { ok: true, value: { hash, clip: false } };
@@ -72,6 +73,14 @@ async function bringClip(bytes: Uint8Array): Promise<Outcome<Brought>> {
 	if (!blanked)
 		return refuse("picture", "The file calls itself an MP4 clip and cannot be read as one; choose another.");
 	return { ok: true, value: { hash: await keepPicture(await store(), blanked, "video/mp4"), clip: true } };
+}
+
+/** What a file that cannot be read at all begins like: it may be the beginning of one. */
+function beginsAs(bytes: Uint8Array): string | undefined {
+	const head = Buffer.from(bytes.subarray(0, 12)).toString("latin1");
+	if (head.startsWith("\x89PNG")) return "png";
+	if (head.startsWith("\xff\xd8\xff")) return "jpeg";
+	return /^RIFF.{4}WEBP/s.test(head) ? "webp" : undefined;
 }
 
 const brokenOff = (format: string) =>

@@ -23,7 +23,6 @@ export function stranger(request: Request): NextResponse | null {
 	const origin = request.headers.get("origin");
 	const own = origin === null || origin === `http://${host}` || origin === `https://${host}`;
 	// Beyond this machine the passcode stands before every request (`scripts/lan.ts`).
-	// Beyond this machine the passcode stands before every request (`scripts/lan.ts`).
 	const here = process.env.PEG_LAN === "1" || (listStudios() === null ? loopback : underLocalhost).test(host);
 	if (!own || !here) return refused(403, [{ path: "host", sentence: NOT_OPEN }]);
 	if (listStudios() === null) return null;
