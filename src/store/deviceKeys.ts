@@ -16,14 +16,19 @@ export async function keyHashOf(tx: Tx, device: string): Promise<string | null> 
 	return row?.hash ?? null;
 }
 
-/** Whether a push with this key may use the device's numbers. */
-export const opens = (hash: string | null, key: string | undefined): boolean =>
-	hash === null || (key !== undefined && hashOf(key) === hash);
-
-export async function claimDevice(tx: Tx, device: string, key: string): Promise<void> {
-	await tx.insert(t.deviceKey).values({ device, hash: hashOf(key) });
+/**
+ * The name a push goes by: the device's own, where it has no key or this is it; a new device
+ * is known by its key from now on. Else a name of its own, the same each time it is sent.
+ */
+export async function senderOf(
+	tx: Tx,
+	device: string,
+	{ keyHash, key, isNew }: { keyHash: string | null; key: string | undefined; isNew: boolean },
+): Promise<string> {
+	if (keyHash === null) {
+		if (isNew && key !== undefined) await tx.insert(t.deviceKey).values({ device, hash: hashOf(key) });
+		return device;
+	}
+	if (key !== undefined && hashOf(key) === keyHash) return device;
+	return `unproven-${hashOf([device, key ?? null]).slice(0, 32)}`;
 }
-
-/** The name that what comes with another key goes by: the same each time it is sent. */
-export const unproven = (device: string, key: string | undefined): string =>
-	`unproven-${hashOf([device, key ?? null]).slice(0, 32)}`;

@@ -3,7 +3,7 @@ import type { LogEvent } from "@/core/log/event";
 import { parseAnyEvent } from "@/core/log/parseAnyEvent";
 import { ERASED } from "./bulk/tables";
 import type { Store, Tx } from "./db";
-import { claimDevice, keyHashOf, opens, unproven } from "./deviceKeys";
+import { keyHashOf, senderOf } from "./deviceKeys";
 import {
 	absentOnes,
 	type KnownBefore,
@@ -39,7 +39,7 @@ export interface DeviceHoldings {
 	key?: string | undefined;
 }
 
-/** A number, or a place in the order, may lie this far beyond the ones before: no device makes so many unseen. */
+/** A number may lie this far beyond the ones before: no device makes so many unseen. */
 const FARTHEST_NUMBER = 2 ** 20;
 
 /**
@@ -98,12 +98,11 @@ async function openBatch(
 		absentOnes(tx, raw),
 		topLamport(store, tx),
 	]);
-	const proven = opens(keyHash, held.key);
-	if (keyHash === null && last === 0 && raw.length > 0 && held.key) await claimDevice(tx, device, held.key);
+	const isNew = last === 0 && raw.length > 0;
+	const sender = await senderOf(tx, device, { keyHash, key: held.key, isNew });
 	const numbers = numbersOf(raw, last, held);
-	const sender = proven ? device : unproven(device, held.key);
 	// Of what is only set aside nothing is waited for that comes before it.
-	const upTo = proven ? last : Math.max(await lastKnown(tx, sender), (numbers[0] ?? 1) - 1);
+	const upTo = sender === device ? last : Math.max(await lastKnown(tx, sender), (numbers[0] ?? 1) - 1);
 	const taken = await takenNumbers(tx, sender, numbers);
 	return { device: sender, upTo, numbers, known, absent, taken, top, rows: [], setAside: [] };
 }

@@ -21,6 +21,8 @@ import * as t from "./schema";
 /** As long as a workbook's row may say it. */
 const RAW_CHARS = 1_000_000;
 const REASON_CHARS = 2000;
+
+/** Keeps what could not be taken in, under the number it went by; what is kept so already stays. */
 export async function putAside(
 	tx: Tx,
 	device: string,

@@ -52,29 +52,22 @@ const answers = async (url: string): Promise<boolean> =>
 		() => false,
 	);
 
-/** Starts a server whose databases lie in a folder, and waits until it answers. */
-export async function startSqld(folder: string): Promise<Sqld> {
+/**
+ * Runs the program on a port of this machine, its databases in a folder, and waits until it answers.
+ *
+ * @throws where it does not start
+ */
+export async function runSqld(
+	folder: string,
+	port: number,
+	flags: readonly string[],
+): Promise<Pick<Sqld, "url" | "process" | "stop">> {
 	const command = program();
 	mkdirSync(folder, { recursive: true });
-	const [http, admin] = [await freePort(), await freePort()];
-	const url = `http://127.0.0.1:${http}`;
+	const url = `http://127.0.0.1:${port}`;
 	const server = spawn(
 		command,
-		[
-			...["--db-path", folder, "--no-welcome", "--enable-namespaces", "--disable-default-namespace"],
-			...["--http-listen-addr", `127.0.0.1:${http}`, "--admin-listen-addr", `127.0.0.1:${admin}`],
-			...["--max-response-size", MOST_AT_ONCE, "--max-total-response-size", MOST_IN_ALL],
-			...[
-				"--max-active-namespaces",
-				"1000",
-				"--max-concurrent-requests",
-				"512",
-				"--max-concurrent-connections",
-				"512",
-				"--shutdown-timeout",
-				"2",
-			],
-		],
+		["--db-path", folder, "--no-welcome", "--http-listen-addr", `127.0.0.1:${port}`, ...flags],
 		{ stdio: ["ignore", "ignore", "ignore"] },
 	);
 	const ended = new Promise<void>((resolve) => server.once("exit", () => resolve()));
@@ -86,11 +79,23 @@ export async function startSqld(folder: string): Promise<Sqld> {
 	};
 	for (let i = 0; i < 200; i++) {
 		if (server.exitCode !== null) break;
-		if (await answers(`${url}/health`)) return { url, admin: `http://127.0.0.1:${admin}`, process: server, stop };
+		if (await answers(`${url}/health`)) return { url, process: server, stop };
 		await new Promise((resolve) => setTimeout(resolve, 50));
 	}
 	await stop();
 	throw new Error("The libSQL server did not start.");
+}
+
+/** Starts a server of many namespaces whose databases lie in a folder, and waits until it answers. */
+export async function startSqld(folder: string): Promise<Sqld> {
+	const [http, admin] = [await freePort(), await freePort()];
+	const server = await runSqld(folder, http, [
+		...["--enable-namespaces", "--disable-default-namespace", "--admin-listen-addr", `127.0.0.1:${admin}`],
+		...["--max-response-size", MOST_AT_ONCE, "--max-total-response-size", MOST_IN_ALL],
+		...["--max-active-namespaces", "1000", "--max-concurrent-requests", "512"],
+		...["--max-concurrent-connections", "512", "--shutdown-timeout", "2"],
+	]);
+	return { ...server, admin: `http://127.0.0.1:${admin}` };
 }
 
 async function ask(url: string, body: unknown): Promise<{ ok: boolean; words: string }> {

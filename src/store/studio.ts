@@ -25,6 +25,13 @@ export const projections = [
 	...[t.projection, t.lessonDigest, t.lessonWork, t.ladderDigest, t.studentDigest, t.said, t.link],
 ];
 
+/** Tables of what a studio holds: what names another comes before it. */
+export const contents = [
+	...[t.event, t.quarantine, t.still, t.practiceLink, t.assignment, t.plan, t.booking, t.feed, t.busy, t.coach],
+	...[t.ladderRevision, t.ladder, t.skillRevision, t.skillDraft, t.picture, t.skill, t.student],
+	...[t.ladderVersion, t.rungVersion, t.skillVersion],
+];
+
 /** Throws away what was worked out from the log; it is made again when it is asked for. */
 export async function clearProjections(tx: Tx): Promise<void> {
 	for (const table of projections) await tx.delete(table);
@@ -33,31 +40,7 @@ export async function clearProjections(tx: Tx): Promise<void> {
 /** Empties the database and gives it a new studio id, so that devices let go of what belonged to the old one. */
 export async function newStudio(tx: Tx, demo: boolean): Promise<string> {
 	await clearProjections(tx);
-	for (const table of [
-		t.event,
-		t.quarantine,
-		t.deviceKey,
-		t.still,
-		t.practiceLink,
-		t.assignment,
-		t.plan,
-		t.booking,
-		t.feed,
-		t.busy,
-		t.coach,
-		t.ladderRevision,
-		t.ladder,
-		t.skillRevision,
-		t.skillDraft,
-		t.picture,
-		t.skill,
-		t.student,
-		t.ladderVersion,
-		t.rungVersion,
-		t.skillVersion,
-		t.studio,
-	])
-		await tx.delete(table);
+	for (const table of [...contents, t.deviceKey, t.studio]) await tx.delete(table);
 	const id = uuid();
 	await tx.insert(t.studio).values({ id, demo });
 	return id;

@@ -133,9 +133,10 @@ export class Phone {
 	private grownView(): LessonView {
 		const { of, view: before } = this.grown;
 		const since = this.events.slice(of);
-		const view = since.reduce<LessonView | null>((view, event) => view && appendEvent(view, event), before);
-		this.grown = { of: this.events.length, view: view ?? this.view() };
-		return this.grown.view as LessonView;
+		const grown = since.reduce<LessonView | null>((view, event) => view && appendEvent(view, event), before);
+		const view = grown ?? this.view();
+		this.grown = { of: this.events.length, view };
+		return view;
 	}
 	visit(): Visit {
 		const view = this.view();

@@ -21,14 +21,14 @@ function notesOf(device: string): Phone {
 export async function backUpWhileWriting(url: string, store: Store, file: string): Promise<void> {
 	const devices = ["left", "right"].map(notesOf);
 	const acknowledged = new Map<string, number>();
-	let before: Map<string, number> | null = null;
+	let before: ReadonlyMap<string, number> = new Map();
 	let made = Promise.resolve();
 	await Promise.all(
 		devices.map(async ({ device, events }) => {
 			for (const event of events) {
 				const { upTo } = await pushEvents(store, device, [event]);
 				acknowledged.set(device, upTo);
-				if (before !== null || upTo < NOTES / 3) continue;
+				if (before.size > 0 || upTo < NOTES / 3) continue;
 				before = new Map(acknowledged);
 				made = backUp(url, file);
 			}
@@ -44,7 +44,7 @@ export async function backUpWhileWriting(url: string, store: Store, file: string
 			args: [device],
 		});
 		expect(rows.map(({ dseq }) => dseq)).toEqual(rows.map((_, i) => i + 1));
-		expect(rows.length).toBeGreaterThanOrEqual((before as unknown as Map<string, number>).get(device) ?? 0);
+		expect(rows.length).toBeGreaterThanOrEqual(before.get(device) ?? 0);
 		expect(await pushEvents(other, device, events)).toEqual({ upTo: NOTES, setAside: [] });
 	}
 	other.close();

@@ -9,7 +9,7 @@ import { connect, placeOf } from "../connect";
 import { NewerDatabase, openStore, type Store } from "../db";
 import * as t from "../schema";
 import { projections, studioMark } from "../studio";
-import { copyTable } from "./copyTable";
+import { columnsIn, copyTable } from "./copyTable";
 import { inPages } from "./pages";
 import { isReadable, soundness } from "./readable";
 import { homes, type SqlRow } from "./tables";
@@ -125,8 +125,7 @@ async function makeOf(client: Client): Promise<Set<string>> {
 	for (const { type, name } of rows as unknown as { type: string; name: string }[]) {
 		made.add(`${type} ${name}`);
 		if (type !== "table") continue;
-		const columns = await client.execute({ sql: "select name from pragma_table_info(?)", args: [name] });
-		for (const column of columns.rows) made.add(`column ${name}.${String(column.name)}`);
+		for (const column of await columnsIn(client, name)) made.add(`column ${name}.${column.name}`);
 	}
 	return made;
 }
@@ -162,16 +161,25 @@ async function whyOdd(client: Client): Promise<string | null> {
 		: null;
 }
 
+/** Why a file cannot be read through; null where it can. */
+async function whyDamaged(client: Client): Promise<string | null> {
+	try {
+		const sound = await soundness(client);
+		if (sound !== "ok") return `The file is damaged: ${cutText(sound, 200)}. Use an older backup.`;
+		return (await isReadable(client)) ? null : DAMAGED;
+	} catch (error) {
+		return /not ?a ?db|not a database/i.test(String(error))
+			? "The file is not a database; a backup is the file that “back up” made."
+			: DAMAGED;
+	}
+}
+
 /** Why a file is no sound database of ours; null where it is one. */
 async function whyUnsound(copy: string): Promise<string | null> {
 	const client = connect(`file:${copy}`);
 	try {
-		const sound = await soundness(client).catch((error) =>
-			/not ?a ?db|not a database/i.test(String(error)) ? null : "",
-		);
-		if (sound === null) return "The file is not a database; a backup is the file that “back up” made.";
-		if (sound !== "ok" && sound !== "") return `The file is damaged: ${cutText(sound, 200)}. Use an older backup.`;
-		if (sound === "" || !(await isReadable(client).catch(() => false))) return DAMAGED;
+		const damage = await whyDamaged(client);
+		if (damage) return damage;
 		const { rows } = await client.execute("select name from sqlite_master where type = 'table'");
 		const tables = new Set(rows.map((row) => String(row[0])));
 		return ["studio", "student", "event", "quarantine"].every((name) => tables.has(name))

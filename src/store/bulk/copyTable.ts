@@ -8,7 +8,7 @@ const WEIGHT = 2_000_000;
 type Reader = Pick<Transaction, "execute">;
 
 /** Columns of a table as they were declared, in their order. */
-async function columnsIn(reader: Reader, table: string): Promise<{ name: string; type: string }[]> {
+export async function columnsIn(reader: Reader, table: string): Promise<{ name: string; type: string }[]> {
 	const { rows } = await reader.execute({ sql: "select name, type from pragma_table_info(?)", args: [table] });
 	return rows.map((row: Row) => ({ name: String(row.name), type: String(row.type ?? "") }));
 }

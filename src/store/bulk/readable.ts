@@ -1,5 +1,6 @@
 import { isUtf8 } from "node:buffer";
 import type { Client, InValue } from "@libsql/client";
+import { columnsIn } from "./copyTable";
 
 /** Rows that are looked at together. */
 const PAGE = 500;
@@ -29,9 +30,8 @@ export async function isReadable(client: Client): Promise<boolean> {
 	if (!names.text) return false;
 	const { rows } = await client.execute("select name from sqlite_master where type = 'table'");
 	for (const { name } of rows) {
-		const columns = await client.execute({ sql: "select name from pragma_table_info(?)", args: [String(name)] });
-		const texts = columns.rows.map((column) => {
-			const value = quoted(String(column.name));
+		const texts = (await columnsIn(client, String(name))).map((column) => {
+			const value = quoted(column.name);
 			return `case when typeof(${value}) = 'text' then ${value} else '' end`;
 		});
 		for (let after = Number.MIN_SAFE_INTEGER, n = PAGE; n === PAGE; ) {

@@ -2,7 +2,7 @@ import type { Transaction } from "@libsql/client";
 import { getTableName } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import { type Section, sectionNames } from "@/core/formats/workbook";
-import { projections } from "../studio";
+import { contents, projections } from "../studio";
 import { inOneGo, type Staged } from "./inOneGo";
 import { ERASED, homes } from "./tables";
 
@@ -84,32 +84,7 @@ export async function restoreBackup(backup: string, url: string): Promise<void> 
 }
 
 async function empty(tx: Transaction): Promise<void> {
-	for (const table of [
-		...projections.map(getTableName),
-		...[
-			"event",
-			"quarantine",
-			"still",
-			"practice_link",
-			"assignment",
-			"plan",
-			"booking",
-			"feed",
-			"busy",
-			"coach",
-			"ladder_revision",
-			"ladder",
-			"skill_revision",
-			"skill_draft",
-			"picture",
-			"skill",
-			"student",
-			"ladder_version",
-			"rung_version",
-			"skill_version",
-		],
-	])
-		await tx.execute(`delete from ${table}`);
+	for (const table of [...projections, ...contents]) await tx.execute(`delete from ${getTableName(table)}`);
 }
 
 async function insertSection(tx: Transaction, section: Section, from: string, by: string, where = "1"): Promise<void> {
