@@ -13,10 +13,14 @@ test.describe("where the browser’s day is not the server’s", () => {
 	// A page that said another day than the server did would be thrown away and drawn anew: the console calls it an error.
 	test.use({ timezoneId: onAnotherDay });
 	for (const [which, paths] of Object.entries(pages))
-		test(`no page is drawn anew, axe finds nothing on it, and nothing is cut off, covered or wider than a bench or a phone: ${which}`, async ({
+		test(`no page is drawn anew or fetches others ahead, axe finds nothing on it, and nothing is cut off, covered or wider than a bench or a phone: ${which}`, async ({
 			page,
 		}) => {
 			test.setTimeout(240_000);
+			const ahead: string[] = [];
+			page.on("request", (request) => {
+				if (request.url().includes("_rsc=")) ahead.push(`${page.url()} asked for ${request.url()}`);
+			});
 			const found: Record<string, string[]> = {};
 			for (const path of paths) {
 				await page.setViewportSize({ width: 1280, height: 800 });
@@ -31,6 +35,7 @@ test.describe("where the browser’s day is not the server’s", () => {
 				}
 			}
 			expect(found).toEqual({});
+			expect(ahead).toEqual([]);
 		});
 });
 

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -8,6 +7,7 @@ import { backToSlipped, type SlipAt } from "@/core/commands/slip";
 import { FALSE_ALARM } from "@/core/ladder/shortCheck";
 import { record } from "@/device/record";
 import { planRefresher } from "@/server/planning";
+import Link from "@/ui/Link";
 import { dayWords } from "./dates";
 import { Refusals } from "./Refusals";
 import { useRefusals } from "./useRefusals";

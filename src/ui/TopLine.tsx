@@ -1,7 +1,7 @@
 "use client";
 
-import Link from "next/link";
 import { usePathname } from "next/navigation";
+import Link from "@/ui/Link";
 import css from "./frame.module.css";
 import { LightSwitch } from "./LightSwitch";
 import { sections } from "./places";

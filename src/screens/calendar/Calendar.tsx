@@ -1,8 +1,8 @@
 "use client";
 
-import Link from "next/link";
 import type { CalendarPageProps } from "@/server/readCalendar";
 import { BenchPage } from "@/ui/BenchPage";
+import Link from "@/ui/Link";
 import { CalendarShare } from "./CalendarShare";
 import css from "./calendar.module.css";
 import { Series } from "./Series";

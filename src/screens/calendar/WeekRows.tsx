@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -11,6 +10,7 @@ import { makePlan } from "@/server/planning";
 import type { WeekRow } from "@/server/readCalendar";
 import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
+import Link from "@/ui/Link";
 import { Rail } from "@/ui/Rail";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { Coach } from "@/core/coach/coach";
@@ -9,6 +8,7 @@ import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
 import { InForce } from "@/ui/InForce";
+import Link from "@/ui/Link";
 import { UndoRedo } from "@/ui/UndoRedo";
 import { useCoach } from "@/ui/useCoach";
 import css from "./care.module.css";

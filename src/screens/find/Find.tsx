@@ -1,9 +1,9 @@
-import Link from "next/link";
 import Form from "react-bootstrap/Form";
 import { cutText } from "@/core/text/fields";
 import type { FindPage } from "@/server/readFind";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
+import Link from "@/ui/Link";
 import css from "@/ui/rows.module.css";
 
 /** A plain form, so that it answers before any script has loaded, and its address can be kept. */

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
@@ -16,6 +15,7 @@ import { readSides } from "@/core/skill/sides";
 import type { CardPage } from "@/server/readLadders";
 import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
+import Link from "@/ui/Link";
 import { RailCell } from "@/ui/Rail";
 import { CardTicks } from "./CardTicks";
 import css from "./card.module.css";

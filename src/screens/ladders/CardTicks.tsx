@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
@@ -12,6 +11,7 @@ import { fetchPack } from "@/device/sync";
 import { DayField } from "@/ui/DayField";
 import { today } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
+import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import css from "./card.module.css";
 

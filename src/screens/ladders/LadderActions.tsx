@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import Button from "react-bootstrap/Button";
 import { Archive } from "@/ui/Archive";
 import { Begin } from "@/ui/Begin";
 import { HandOn } from "@/ui/HandOn";
 import { InForce } from "@/ui/InForce";
+import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import css from "@/ui/rows.module.css";
 import { Workbook } from "@/ui/Workbook";

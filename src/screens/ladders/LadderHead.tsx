@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { memo } from "react";
 import Button from "react-bootstrap/Button";
@@ -17,6 +16,7 @@ import { useSettled } from "@/screens/rules/useCurve";
 import { makeMirror } from "@/server/actions";
 import { orRefusal } from "@/ui/answered";
 import { FormRow } from "@/ui/FormRow";
+import Link from "@/ui/Link";
 import css from "@/ui/rows.module.css";
 import { UndoRedo, type UndoSteps } from "@/ui/UndoRedo";
 import { FollowFields } from "./FollowFields";

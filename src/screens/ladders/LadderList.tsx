@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import Form from "react-bootstrap/Form";
 import { foldText } from "@/core/text/foldText";
@@ -8,6 +7,7 @@ import { plural } from "@/core/text/lists";
 import type { LadderLine } from "@/server/readLadders";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
+import Link from "@/ui/Link";
 import { Rail } from "@/ui/Rail";
 import css from "@/ui/rows.module.css";
 import own from "./ladders.module.css";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useParams } from "next/navigation";
 import { Fragment, useState } from "react";
 import Form from "react-bootstrap/Form";
@@ -10,6 +9,7 @@ import type { LengthUnit } from "@/core/coach/coach";
 import type { Ladder } from "@/core/ladder/ladder";
 import { bodyParts } from "@/core/people/body";
 import { Complaint, FormRow } from "@/ui/FormRow";
+import Link from "@/ui/Link";
 import css from "@/ui/rows.module.css";
 import own from "./ladders.module.css";
 import { SketchFields } from "./SketchFields";

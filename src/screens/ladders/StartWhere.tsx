@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -22,6 +21,7 @@ import { plural } from "@/core/text/lists";
 import { begin } from "@/device/begin";
 import { type OpenLesson, useLesson, useLessonId } from "@/screens/live/useLesson";
 import { BenchPage } from "@/ui/BenchPage";
+import Link from "@/ui/Link";
 import { Rail as RailView } from "@/ui/Rail";
 import css from "@/ui/rows.module.css";
 import { useKeys } from "@/ui/useKeys";

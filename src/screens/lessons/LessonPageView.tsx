@@ -1,4 +1,3 @@
-import Link from "next/link";
 import { isDoubtful } from "@/core/log/days";
 import type { LiveEvent } from "@/core/log/resolve";
 import { dayOf } from "@/core/log/view";
@@ -8,6 +7,7 @@ import { eachOnce } from "@/core/text/wording";
 import type { LessonPage } from "@/server/readLesson";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
+import Link from "@/ui/Link";
 import { PegMoves } from "@/ui/PegMoves";
 import { PlannedDone } from "@/ui/PlannedDone";
 import { RungFacts } from "@/ui/RungFacts";

@@ -1,8 +1,8 @@
-import Link from "next/link";
 import { wrapUp } from "@/core/log/wrap";
 import type { StudentLessons } from "@/server/readStudents";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords, fromToday } from "@/ui/dates";
+import Link from "@/ui/Link";
 import { RungFacts } from "@/ui/RungFacts";
 import css from "@/ui/rows.module.css";
 

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { Coach } from "@/core/coach/coach";
@@ -11,6 +10,7 @@ import type { AllLoadsProps } from "@/server/readLoad";
 import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
 import { InForce } from "@/ui/InForce";
+import Link from "@/ui/Link";
 import { UndoRedo } from "@/ui/UndoRedo";
 import { useCoach } from "@/ui/useCoach";
 import { LoadLine } from "./LoadLine";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
@@ -31,6 +30,7 @@ import { knownLessons } from "@/server/notebook";
 import { BenchPage } from "@/ui/BenchPage";
 import { today } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
+import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useKept } from "@/ui/useKept";
 import css from "./notebook.module.css";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { ofHundred } from "@/core/analysis/readings";
@@ -12,6 +11,7 @@ import type { PlanPageProps } from "@/server/readPlans";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
 import { InForce } from "@/ui/InForce";
+import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { UndoRedo } from "@/ui/UndoRedo";
 import { useUndoKeys } from "@/ui/useUndoKeys";

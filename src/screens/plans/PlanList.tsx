@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -12,6 +11,7 @@ import { BenchPage } from "@/ui/BenchPage";
 import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
+import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import css from "./plans.module.css";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -11,6 +10,7 @@ import { dayAfter } from "@/core/text/fields";
 import { copyPlan, putPlanAway } from "@/server/planning";
 import type { PlanPageProps } from "@/server/readPlans";
 import { FormRow } from "@/ui/FormRow";
+import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import css from "./plans.module.css";

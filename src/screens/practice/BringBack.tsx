@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -8,6 +7,7 @@ import Form from "react-bootstrap/Form";
 import { plural } from "@/core/text/lists";
 import { type BroughtBack, bringBack } from "@/server/practice";
 import { FormRow } from "@/ui/FormRow";
+import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import { readQr } from "./readQr";

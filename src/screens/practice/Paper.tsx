@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import Button from "react-bootstrap/Button";
 import { weekdays } from "@/core/practice/assignment";
 import { journalOf } from "@/core/practice/journal";
@@ -8,6 +7,7 @@ import { list } from "@/core/text/lists";
 import type { PracticePageProps } from "@/server/readPractice";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
+import Link from "@/ui/Link";
 import css from "./practice.module.css";
 
 /** Lines to fill in: two weeks on one sheet. */

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -13,6 +12,7 @@ import type { PracticePageProps } from "@/server/readPractice";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
 import { InForce } from "@/ui/InForce";
+import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { UndoRedo } from "@/ui/UndoRedo";
 import { useRefusals } from "@/ui/useRefusals";

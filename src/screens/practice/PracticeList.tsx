@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -11,6 +10,7 @@ import type { PracticeLine } from "@/server/readPractice";
 import { BenchPage } from "@/ui/BenchPage";
 import { fromToday } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
+import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import { BringBack } from "./BringBack";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -8,6 +7,7 @@ import { stillFigure } from "@/core/position/still";
 import type { ProgressProps } from "@/server/readProgress";
 import { putStillAway } from "@/server/stills";
 import { dayWords } from "@/ui/dates";
+import Link from "@/ui/Link";
 import { StillView } from "@/ui/StillView";
 import css from "./progress.module.css";
 

@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { watchNext } from "@/server/planning";
 import type { LadderProgress, ProgressProps } from "@/server/readProgress";
 import { dayWords } from "@/ui/dates";
+import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import css from "./progress.module.css";

@@ -1,9 +1,9 @@
 "use client";
 
-import Link from "next/link";
 import { plural } from "@/core/text/lists";
 import type { LadderProgress, ProgressProps } from "@/server/readProgress";
 import { BenchPage } from "@/ui/BenchPage";
+import Link from "@/ui/Link";
 import { Agreements } from "./Agreements";
 import { Beside } from "./Beside";
 import { Cues } from "./Cues";

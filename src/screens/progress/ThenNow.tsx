@@ -1,8 +1,8 @@
-import Link from "next/link";
 import type { RungLesson } from "@/core/insight/thenNow";
 import { readMark } from "@/core/log/marks";
 import type { RungProgress } from "@/server/readProgress";
 import { dayWords } from "@/ui/dates";
+import Link from "@/ui/Link";
 import css from "./progress.module.css";
 
 const words = { better: "better", worse: "worse", "not sure": "not sure yet" } as const;

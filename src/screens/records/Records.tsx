@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import type { RecordsPage } from "@/server/records";
 import { BenchPage } from "@/ui/BenchPage";
+import Link from "@/ui/Link";
 import { BringIn } from "./BringIn";
 import { DeleteStudent } from "./DeleteStudent";
 import { Progress } from "./Progress";

@@ -1,10 +1,10 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { list } from "@/core/text/lists";
+import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import css from "./rounds.module.css";
 import { useRoundClock } from "./useRoundClock";

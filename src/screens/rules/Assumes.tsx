@@ -1,5 +1,5 @@
-import Link from "next/link";
 import { BenchPage } from "@/ui/BenchPage";
+import Link from "@/ui/Link";
 
 /** Why the numbers of a rule are useful, and why they are never quite true. */
 export function Assumes() {

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -12,6 +11,7 @@ import { plural } from "@/core/text/lists";
 import { takeRules } from "@/server/actions";
 import type { RuledRung } from "@/server/readRules";
 import { BenchPage } from "@/ui/BenchPage";
+import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import { engine } from "@/workers/client";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { memo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
@@ -21,6 +20,7 @@ import type { PastTry, RateEstimate } from "@/core/estimate/rate";
 import { rateSettings } from "@/core/estimate/rate";
 import { clocksOf, hitOrMiss, type Rule } from "@/core/rules";
 import { plural } from "@/core/text/lists";
+import Link from "@/ui/Link";
 import { late } from "@/ui/late";
 import css from "@/ui/rows.module.css";
 import { engine } from "@/workers/client";

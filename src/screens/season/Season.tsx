@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useEffect, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
@@ -16,6 +15,7 @@ import { BenchPage } from "@/ui/BenchPage";
 import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
+import Link from "@/ui/Link";
 import { engine } from "@/workers/client";
 import { PracticePlan } from "./PracticePlan";
 import { ratesOn } from "./rates";

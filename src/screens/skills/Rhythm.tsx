@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { rhythmOf } from "@/core/skill/rhythm";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
+import Link from "@/ui/Link";
 import { useClicks } from "@/ui/useClicks";
 import { Words } from "./fields";
 import { OwnOrder, RhythmSteps } from "./RhythmSteps";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { type Dispatch, memo, type SetStateAction, useCallback, useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
@@ -14,6 +13,7 @@ import { Archive } from "@/ui/Archive";
 import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
 import { HandOn } from "@/ui/HandOn";
+import Link from "@/ui/Link";
 import css from "@/ui/rows.module.css";
 import { Sortable, SortableRow } from "@/ui/Sortable";
 import { UndoRedo } from "@/ui/UndoRedo";

@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import Button from "react-bootstrap/Button";
 import { addExample } from "@/server/actions";
 import type { SkillLine } from "@/server/readSkills";
 import { BenchPage } from "@/ui/BenchPage";
+import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import css from "@/ui/rows.module.css";
 import { useRefusals } from "@/ui/useRefusals";

@@ -1,9 +1,9 @@
 "use client";
 
-import Link from "next/link";
 import Button from "react-bootstrap/Button";
 import type { Skill } from "@/core/skill/skill";
 import { BenchPage } from "@/ui/BenchPage";
+import Link from "@/ui/Link";
 import own from "./skills.module.css";
 
 /** Every fault a skill names, as a sheet to show them wrong by: who names it first is written beside it. */

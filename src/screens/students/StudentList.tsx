@@ -1,7 +1,7 @@
-import Link from "next/link";
 import type { StudentLine } from "@/server/readStudents";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
+import Link from "@/ui/Link";
 import { Rail } from "@/ui/Rail";
 import css from "./students.module.css";
 

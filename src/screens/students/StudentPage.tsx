@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { type Student, sideWords } from "@/core/people/student";
@@ -11,6 +10,7 @@ import { Begin } from "@/ui/Begin";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords, fromToday } from "@/ui/dates";
 import { Parked, Promises } from "@/ui/KeepList";
+import Link from "@/ui/Link";
 import { PegWay } from "@/ui/PegWay";
 import { Rail } from "@/ui/Rail";
 import { scoreWords } from "@/ui/scores";

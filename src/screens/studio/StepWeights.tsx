@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { list, plural } from "@/core/text/lists";
 import type { Weighed } from "@/server/readStudio";
 import { takeWeight, weigh } from "@/server/studio";
+import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import css from "./studio.module.css";

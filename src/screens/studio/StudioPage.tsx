@@ -1,7 +1,7 @@
-import Link from "next/link";
 import { plural } from "@/core/text/lists";
 import type { StudioProps } from "@/server/readStudio";
 import { BenchPage } from "@/ui/BenchPage";
+import Link from "@/ui/Link";
 import { LuckyRungs } from "../rules/Lucky";
 import { StepWeights } from "./StepWeights";
 import css from "./studio.module.css";

@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
@@ -9,6 +8,7 @@ import { plural } from "@/core/text/lists";
 import { record } from "@/device/record";
 import type { TodayProps } from "@/server/readToday";
 import { fromToday } from "@/ui/dates";
+import Link from "@/ui/Link";
 import css from "./today.module.css";
 
 type Open = TodayProps["open"][number];

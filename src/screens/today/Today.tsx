@@ -1,4 +1,3 @@
-import Link from "next/link";
 import { plural } from "@/core/text/lists";
 import { capital } from "@/core/text/wording";
 import { WeekRows } from "@/screens/calendar/WeekRows";
@@ -7,6 +6,7 @@ import { Begin } from "@/ui/Begin";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords, fromToday } from "@/ui/dates";
 import { Parked, Promises } from "@/ui/KeepList";
+import Link from "@/ui/Link";
 import { Rail } from "@/ui/Rail";
 import { Slipped } from "@/ui/Slipped";
 import { DecidePass } from "./DecidePass";

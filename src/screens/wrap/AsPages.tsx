@@ -1,11 +1,11 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import type { Pack } from "@/core/pack/pack";
 import { eachOnce } from "@/core/text/wording";
 import { assignPractice } from "@/server/practice";
+import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import type { Practised } from "./Practise";

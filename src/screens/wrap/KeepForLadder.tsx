@@ -1,6 +1,5 @@
 "use client";
 
-import Link from "next/link";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { pegIn } from "@/core/commands/peg";
@@ -11,6 +10,7 @@ import { list, plural } from "@/core/text/lists";
 import { keepRung, keepWatched } from "@/server/fromLesson";
 import { orRefusal } from "@/ui/answered";
 import css from "@/ui/facts.module.css";
+import Link from "@/ui/Link";
 
 interface KeptSetting {
 	key: string;

@@ -1,8 +1,8 @@
 "use client";
 
-import Link from "next/link";
 import { useLesson, useLessonId } from "@/screens/live/useLesson";
 import { BenchPage } from "@/ui/BenchPage";
+import Link from "@/ui/Link";
 import { WrapUp } from "./WrapUp";
 
 /** The wrap-up's static page: it reads the lesson from this device, signal or not. */
