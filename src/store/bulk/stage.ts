@@ -47,7 +47,7 @@ export async function stageWorkbook(
 	const copy = `${staging}-here`;
 	try {
 		await client.executeMultiple(
-			`pragma journal_mode = memory; pragma synchronous = off; ${sectionNames.map((name) => tableFor(name)).join(";")}`,
+			`pragma journal_mode = memory; pragma synchronous = off; begin; ${sectionNames.map((name) => tableFor(name)).join(";")}; commit`,
 		);
 		const waiting = new Map<Section, SqlRow[]>();
 		const put = async (section: Section) => {
@@ -69,10 +69,8 @@ export async function stageWorkbook(
 		});
 		for (const section of waiting.keys()) await put(section);
 		const preview: Preview = { ...report, merge: [], whole: [], sections: {}, back: 0 };
-		await client.executeMultiple(
-			sectionNames.map((name) => `create index "${name}_key" on "${name}"(${homes[name].key})`).join(";"),
-		);
-		await client.execute("create index events_number on events(device, dseq)");
+		const indexes = sectionNames.map((name) => `create index "${name}_key" on "${name}"(${homes[name].key})`);
+		await client.executeMultiple(`begin; ${indexes.join(";")}; create index events_number on events(device, dseq); commit`);
 		if (here === null) await backUp(url, copy);
 		await client.execute({ sql: "attach ? as here", args: [here ?? copy] });
 		await judge(client, new Set(waiting.keys()), preview);

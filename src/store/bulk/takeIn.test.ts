@@ -205,7 +205,8 @@ describe("what is refused", () => {
 							: how.twice
 								? [...lines.slice(0, how.line + 1), ...lines.slice(how.line)].join("\n")
 								: [...lines.slice(0, how.line), ...lines.slice(how.line + 1)].join("\n");
-				const [file, staging] = [at("mutant"), at("mutant.db")];
+				// A file of its own each: writing over one waits for the disk.
+				const [file, staging] = [at(`mutant-${n}`), at("mutant.db")];
 				writeFileSync(file, text);
 				const preview = await stageWorkbook(file, staging, url(), () => {});
 				if (sentences(preview).length > 0) refused += 1;
