@@ -9,7 +9,8 @@ export default defineConfig<object, JourneyOptions>({
 	outputDir: ".test/journeys",
 	timeout: 120_000,
 	expect: { timeout: 10_000 },
-	workers: 2,
+	// One more than there are cores on the smallest machine: now and then a journey waits for a beat or a server.
+	workers: 3,
 	fullyParallel: false,
 	forbidOnly: true,
 	// On a machine that is checked unattended a journey may be made once more; which ones were is said at the end.

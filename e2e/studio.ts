@@ -275,15 +275,17 @@ export async function accessible(page: Page): Promise<void> {
 	expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(" | ")}`)).toEqual([]);
 }
 
-/** What the kept mark has reached on a live lesson. */
+/** What the kept mark says, and has reached, on a live lesson: read at one look. */
+const markOn = (page: Page) =>
+	page.getByTestId("kept").evaluate((mark) => ({
+		words: mark.textContent ?? "",
+		device: mark.getAttribute("data-device") ?? "",
+		keptTo: Number(mark.getAttribute("data-kept-to")),
+		ackedTo: Number(mark.getAttribute("data-acked-to")),
+	}));
 export async function keptMark(page: Page): Promise<{ device: string; keptTo: number; ackedTo: number }> {
-	const mark = page.getByTestId("kept");
-	const read = (name: string) => mark.getAttribute(`data-${name}`);
-	return {
-		device: (await read("device")) ?? "",
-		keptTo: Number(await read("kept-to")),
-		ackedTo: Number(await read("acked-to")),
-	};
+	const { device, keptTo, ackedTo } = await markOn(page);
+	return { device, keptTo, ackedTo };
 }
 
 /** Waits until all that was done on this phone is kept, and at the server. */
@@ -291,8 +293,7 @@ export async function allSent(page: Page): Promise<void> {
 	await expect
 		.poll(async () => {
 			// The marks say so at once when something is not kept yet; the numbers follow.
-			const words = (await page.getByTestId("kept").textContent()) ?? "";
-			const { keptTo, ackedTo } = await keptMark(page);
+			const { words, keptTo, ackedTo } = await markOn(page);
 			return words.includes("kept ✓") && words.includes("sent ✓") && keptTo > 0 && keptTo === ackedTo;
 		})
 		.toBe(true);

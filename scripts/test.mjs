@@ -1,7 +1,7 @@
 // npm test: installs what is missing, Chromium included, then types, lint, unit tests,
 // build, and the journeys in the browser. `npm test -- --since main`: what was changed since.
 import { execFileSync, spawnSync } from "node:child_process";
-import { existsSync, mkdirSync, readdirSync, readFileSync } from "node:fs";
+import { existsSync, mkdirSync, readdirSync, readFileSync, statfsSync } from "node:fs";
 import { at, bin, build, install, run } from "./lib.mjs";
 
 const has = (command) => spawnSync("sh", ["-c", `command -v ${command}`]).status === 0;
@@ -20,8 +20,15 @@ function chromium() {
 	});
 }
 
-const node = (name, args) =>
-	run(process.execPath, [bin(name), ...args], { env: { ...process.env, NEXT_TELEMETRY_DISABLED: "1" } });
+/** Databases and browsers' profiles lie in memory while they are tested, where there is room: nobody waits for the disk. */
+function inMemory() {
+	const place = "/dev/shm";
+	if (process.env.TMPDIR || !existsSync(place)) return {};
+	const { bavail, bsize } = statfsSync(place);
+	return bavail * bsize > 4e9 ? { TMPDIR: place } : {};
+}
+const env = { ...process.env, NEXT_TELEMETRY_DISABLED: "1", ...inMemory() };
+const node = (name, args) => run(process.execPath, [bin(name), ...args], { env });
 const started = Date.now();
 const took = [];
 // Said also where a step has failed, and ended everything.

@@ -70,7 +70,9 @@ export async function stageWorkbook(
 		for (const section of waiting.keys()) await put(section);
 		const preview: Preview = { ...report, merge: [], whole: [], sections: {}, back: 0 };
 		const indexes = sectionNames.map((name) => `create index "${name}_key" on "${name}"(${homes[name].key})`);
-		await client.executeMultiple(`begin; ${indexes.join(";")}; create index events_number on events(device, dseq); commit`);
+		await client.executeMultiple(
+			`begin; ${indexes.join(";")}; create index events_number on events(device, dseq); commit`,
+		);
 		if (here === null) await backUp(url, copy);
 		await client.execute({ sql: "attach ? as here", args: [here ?? copy] });
 		await judge(client, new Set(waiting.keys()), preview);
