@@ -1,23 +1,24 @@
 // npm test: installs what is missing, Chromium included, then types, lint, unit tests,
 // build, and the journeys in the browser. `npm test -- --since main`: what was changed since.
-import { execFileSync, spawnSync } from "node:child_process";
+import { execFileSync, spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readdirSync, readFileSync, statfsSync } from "node:fs";
 import { at, bin, build, install, run } from "./lib.mjs";
 
 const has = (command) => spawnSync("sh", ["-c", `command -v ${command}`]).status === 0;
 
-/** Debian's Chromium: its headless shell, which is smaller and quicker; the whole of it where the shell is not to be had. */
+/**
+ * Debian's Chromium: its headless shell, which is smaller and quicker; the whole of it where the shell is not to be had.
+ * Comes beside what else is installed. Answers null where one is there.
+ */
 function chromium() {
-	if (has("chromium-headless-shell") || has("chromium")) return;
+	if (has("chromium-headless-shell") || has("chromium")) return null;
 	console.log("Installing Chromium.");
-	const sudo = process.getuid?.() === 0 ? [] : ["sudo"];
-	const [first, ...rest] = [...sudo, "apt-get"];
-	run(first, [...rest, "update", "-qq"]);
-	const known = spawnSync("apt-cache", ["show", "chromium-headless-shell"], { stdio: "ignore" }).status === 0;
-	const name = known ? "chromium-headless-shell" : "chromium";
-	run(first, [...rest, "install", "-y", "-qq", "--no-install-recommends", name], {
-		env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" },
-	});
+	const root = process.getuid?.() === 0 ? "" : "sudo ";
+	const shell = "chromium-headless-shell";
+	const name = `$(apt-cache show ${shell} >/dev/null 2>&1 && echo ${shell} || echo chromium)`;
+	const apt = `${root}apt-get update -qq && ${root}env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends ${name}`;
+	const installer = spawn("sh", ["-c", apt], { stdio: "inherit" });
+	return new Promise((resolve) => installer.on("exit", (code) => (code === 0 ? resolve() : process.exit(code ?? 1))));
 }
 
 /** Databases and browsers' profiles lie in memory while they are tested, where there is room: nobody waits for the disk. */
@@ -36,7 +37,7 @@ process.on("exit", () => {
 	console.log(`\n${took.map(([name, seconds]) => `${name} ${seconds.toFixed(0)} s`).join(", ")}`);
 	console.log(`All of it took ${((Date.now() - started) / 60_000).toFixed(1)} minutes.`);
 });
-const step = (name, work) => {
+const step = async (name, work) => {
 	console.log(`\n== ${name}`);
 	const entry = [name, 0];
 	took.push(entry);
@@ -45,7 +46,7 @@ const step = (name, work) => {
 		entry[1] = (Date.now() - from) / 1000;
 	};
 	process.prependOnceListener("exit", tick);
-	work();
+	await work();
 	tick();
 	process.off("exit", tick);
 };
@@ -88,22 +89,23 @@ const changed = since
 	: [];
 const journeys = since ? journeysSince(changed) : null;
 
-step("install", () => {
+await step("install", () => {
+	const browser = chromium();
 	install();
-	chromium();
+	return browser;
 });
 mkdirSync(at(".test"), { recursive: true });
-step("types", () => {
+await step("types", () => {
 	node("next", ["typegen"]);
 	run(bin("tsc"), ["--noEmit"]);
 });
-step("lint", () => {
+await step("lint", () => {
 	run(process.execPath, [at("scripts", "engines.mjs")]);
 	run(bin("biome"), ["check", "."]);
 	node("knip", []);
 });
 const unitFile = at(".test", "unit.json");
-step("unit tests", () =>
+await step("unit tests", () =>
 	node("jest", [
 		"--json",
 		`--outputFile=${unitFile}`,
@@ -112,8 +114,8 @@ step("unit tests", () =>
 );
 const none = { stats: { expected: 0, unexpected: 0, flaky: 0 } };
 if (journeys?.length !== 0) {
-	step("build", build);
-	step("journeys", () => node("playwright", ["test", ...(journeys ?? [])]));
+	await step("build", build);
+	await step("journeys", () => node("playwright", ["test", ...(journeys ?? [])]));
 }
 
 const unit = JSON.parse(readFileSync(unitFile, "utf8"));
