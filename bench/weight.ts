@@ -1,5 +1,5 @@
 import { get } from "node:http";
-import { chromium } from "@playwright/test";
+import { type Browser, chromium } from "@playwright/test";
 import { addLink } from "@/store/practice";
 import { chromiumPath, quiet } from "../e2e/browser";
 import prepareDemo from "../e2e/setup";
@@ -23,49 +23,67 @@ const routes: [name: string, path: string, goal: number][] = [
 	["practice", "/practice/nimue-practice", 2.5],
 ];
 
-/** Compressed JavaScript that a page asks for before it can be used. */
+/** Compressed JavaScript that a page asks for before it can be used, and how many requests it makes in all. */
 export async function weight(): Promise<void> {
 	await prepareDemo();
 	const studio = await Studio.make(true);
 	const bare = await serve("bare", ":memory:");
+	const browser = await chromium.launch({ executablePath: chromiumPath(), args: quiet });
 	try {
 		const base = await scriptsOf(bare.url, "/");
-		console.log(`compressed JavaScript of each route, against a bare page of the same framework (${kB(base)})`);
+		console.log(
+			`compressed JavaScript of each route, against a bare page of the same framework (${kB(base)}, ${await requestsOf(browser, `${bare.url}/`)} requests)`,
+		);
 		for (const [name, path, goal] of routes) {
 			const bytes = await scriptsOf(studio.url, path);
-			console.log(`  ${name.padEnd(20)} ${kB(bytes).padStart(7)}  ${verdict(bytes / base, goal)}`);
+			const requests = await requestsOf(browser, studio.url + path);
+			console.log(
+				`  ${name.padEnd(20)} ${kB(bytes).padStart(7)}  ${verdict(bytes / base, goal)}; ${requests} requests`,
+			);
 		}
 		const token = await studio.inStore((store) =>
 			addLink(store, "nimue-practice", { name: "phone", ends: "2199-01-01" }),
 		);
 		const student = await scriptsOf(studio.url, `/p/${token}`);
 		console.log(`  ${"the student's page".padEnd(20)} ${kB(student).padStart(7)}  ${verdict(student / base, 1.4)}`);
-		const beside = await besideThe(studio, "/live?lesson=none");
+		const beside = await besideThe(browser, studio, "/live?lesson=none");
 		console.log(`  what keeps the lesson, in a worker beside the page: ${kB(beside)}, which no page's HTML names`);
 	} finally {
+		await browser.close();
 		bare.end();
 		await studio.end();
 	}
 }
 
-/** Bytes over the wire of the scripts a page fetches that its HTML does not name: its worker's. */
-async function besideThe(studio: Studio, path: string): Promise<number> {
-	const html = await (await fetch(studio.url + path)).text();
-	const browser = await chromium.launch({ executablePath: chromiumPath(), args: quiet });
+/** Requests of a page until it asks for nothing more, in a browser that has seen none. */
+async function requestsOf(browser: Browser, url: string): Promise<number> {
+	const context = await browser.newContext({ serviceWorkers: "block" });
 	try {
-		const page = await browser.newPage();
-		const others = new Set<string>();
-		page.on("request", (request) => {
-			const { pathname } = new URL(request.url());
-			if (pathname.endsWith(".js") && !html.includes(pathname)) others.add(pathname);
+		const page = await context.newPage();
+		let n = 0;
+		page.on("request", () => {
+			n += 1;
 		});
-		await page.goto(studio.url + path, { waitUntil: "networkidle" });
-		let bytes = 0;
-		for (const other of others) bytes += await wireSize(studio.url + other);
-		return bytes;
+		await page.goto(url, { waitUntil: "networkidle" });
+		return n;
 	} finally {
-		await browser.close();
+		await context.close();
 	}
+}
+
+/** Bytes over the wire of the scripts a page fetches that its HTML does not name: its worker's. */
+async function besideThe(browser: Browser, studio: Studio, path: string): Promise<number> {
+	const html = await (await fetch(studio.url + path)).text();
+	const page = await browser.newPage();
+	const others = new Set<string>();
+	page.on("request", (request) => {
+		const { pathname } = new URL(request.url());
+		if (pathname.endsWith(".js") && !html.includes(pathname)) others.add(pathname);
+	});
+	await page.goto(studio.url + path, { waitUntil: "networkidle" });
+	let bytes = 0;
+	for (const other of others) bytes += await wireSize(studio.url + other);
+	return bytes;
 }
 
 const kB = (bytes: number) => `${(bytes / 1024).toFixed(1)} kB`;
