@@ -99,11 +99,15 @@ export class Server {
 			},
 		);
 		for (let i = 0; i < 300; i++) {
-			try {
-				if ((await fetch(`http://localhost:${this.port}/api/pack`)).ok) return;
-			} catch {
-				await new Promise((resolve) => setTimeout(resolve, 50));
-			}
+			// Whether it answers is all that is asked: a pack would be a tenth of a second of work for each journey.
+			if (
+				await fetch(`http://localhost:${this.port}/api/health`).then(
+					({ ok }) => ok,
+					() => false,
+				)
+			)
+				return;
+			await new Promise((resolve) => setTimeout(resolve, 50));
 		}
 		throw new Error("the server did not answer");
 	}
