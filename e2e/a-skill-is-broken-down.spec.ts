@@ -103,10 +103,13 @@ test("the same by keyboard alone, put in order by the grip", async ({ page, stud
 		await page.keyboard.press("Tab");
 		await page.keyboard.type(name);
 		await press(page, touch(page, `more of position ${i + 1}`));
+		// What is added is where the keyboard goes on.
 		await press(page, touch(page, "a fault beyond it"));
-		await type(page, "What one sees", fault);
+		await expect(page.getByLabel("What one sees")).toBeFocused();
+		await page.keyboard.type(fault);
 		await press(page, touch(page, "add a cause"));
-		await type(page, "Why", "Hurried");
+		await expect(page.getByLabel("Why")).toBeFocused();
+		await page.keyboard.type("Hurried");
 		await tabTo(page, touch(page, `less of position ${i + 1}`));
 		await page.keyboard.press("Escape");
 	}

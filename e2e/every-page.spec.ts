@@ -124,6 +124,25 @@ test("axe finds nothing courtside, drawers and wrap-up included; every target is
 	await accessible(page);
 });
 
+test("what a press adds is where the keyboard goes on, on every bench with rows", async ({ page }) => {
+	for (const [path, ...presses] of [
+		["/ladders/difficulties", "add a difficulty", "add a notch"],
+		["/load", "a limit for an age"],
+		["/care", "a list for an apparatus", "a reminder"],
+		["/skills/clubs", "add a position", "more of position 1", "add a cue", "a fault short of it", "add a remedy"],
+	] as const) {
+		await page.goto(path);
+		for (const name of presses) {
+			const button = page.getByRole("button", { name, exact: true }).first();
+			await button.focus();
+			await page.keyboard.press("Enter");
+			// *More* opens what is there, and adds nothing.
+			if (name.startsWith("more")) continue;
+			await expect(page.locator("textarea:focus, input:focus, select:focus"), `${path}: ${name}`).toHaveCount(1);
+		}
+	}
+});
+
 test("a student is put away and brought back", async ({ page }) => {
 	await page.goto("/students/odile");
 	await touch(page, "put away").click();

@@ -4,6 +4,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { Coach } from "@/core/coach/coach";
 import type { CarePageProps } from "@/server/readCare";
+import { adding } from "@/ui/adding";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
@@ -72,9 +73,9 @@ export function CarePage({ at, coach, students, kits, day }: CarePageProps) {
 			<Button
 				variant="outline-primary"
 				size="sm"
-				onClick={() =>
-					keep("checks", [...checks, { kit: unlisted[0] ?? "apparatus", items: usualItems.slice(0, 3) }], "")
-				}
+				onClick={adding(() =>
+					keep("checks", [...checks, { kit: unlisted[0] ?? "apparatus", items: usualItems.slice(0, 3) }], ""),
+				)}
 			>
 				a list for an apparatus
 			</Button>
@@ -106,13 +107,13 @@ export function CarePage({ at, coach, students, kits, day }: CarePageProps) {
 				<Button
 					variant="outline-primary"
 					size="sm"
-					onClick={() =>
+					onClick={adding(() =>
 						keep(
 							"remind",
 							[...remind, remind.length === 0 ? { words: "drink", every: 15 } : { words: "rest", every: 25 }],
 							"",
-						)
-					}
+						),
+					)}
 				>
 					a reminder
 				</Button>

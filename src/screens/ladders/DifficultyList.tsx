@@ -6,6 +6,7 @@ import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
 import { type Difficulty, freshDifficulty } from "@/core/build/difficulty";
 import { moveItem, removeItem } from "@/core/editing/paths";
+import { adding } from "@/ui/adding";
 import { Complaint } from "@/ui/FormRow";
 import css from "@/ui/rows.module.css";
 import { Sortable, SortableRow } from "@/ui/Sortable";
@@ -53,11 +54,11 @@ export function DifficultyList({
 				variant="outline-primary"
 				className="mt-2"
 				disabled={value.length >= 24}
-				onClick={() => {
+				onClick={adding(() => {
 					const made = freshDifficulty(uuid());
 					onChange([...value, made], "");
 					setOpen(made.id);
-				}}
+				})}
 			>
 				add a difficulty
 			</Button>
@@ -194,7 +195,7 @@ function Notches({
 					variant="link"
 					size="sm"
 					disabled={notches.length >= 50}
-					onClick={() => onChange({ notches: [...notches, { name: "", weight: 1 }] }, "")}
+					onClick={adding(() => onChange({ notches: [...notches, { name: "", weight: 1 }] }, ""))}
 				>
 					add a notch
 				</Button>

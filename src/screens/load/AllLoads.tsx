@@ -7,6 +7,7 @@ import { loadOn } from "@/core/load/load";
 import { bodyParts } from "@/core/people/body";
 import { capital } from "@/core/text/wording";
 import type { AllLoadsProps } from "@/server/readLoad";
+import { adding } from "@/ui/adding";
 import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
 import { InForce } from "@/ui/InForce";
@@ -78,7 +79,12 @@ export function AllLoads({ day, from, against, own, coach, at }: AllLoadsProps) 
 					}
 				/>
 			))}
-			<Button variant="outline-primary" size="sm" className="mt-2" onClick={() => keep([...rows, freshRow], "")}>
+			<Button
+				variant="outline-primary"
+				size="sm"
+				className="mt-2"
+				onClick={adding(() => keep([...rows, freshRow], ""))}
+			>
 				a limit for an age
 			</Button>
 			<h2 className="mt-4">Your own, as feeder</h2>

@@ -17,6 +17,7 @@ import {
 	remedyKinds,
 } from "@/core/skill/skill";
 import type { OtherSkill } from "@/server/readSkills";
+import { adding } from "@/ui/adding";
 import css from "@/ui/rows.module.css";
 import { Choose, Line, pathOf, Words } from "./fields";
 import { PictureField } from "./PictureField";
@@ -57,10 +58,10 @@ export function FaultFields({ at, position, ...around }: { at: string; position:
 					{...around}
 				/>
 			))}
-			<Button variant="link" onClick={() => add("short")}>
+			<Button variant="link" onClick={adding(() => add("short"))}>
 				a fault short of it
 			</Button>
-			<Button variant="link" onClick={() => add("beyond")}>
+			<Button variant="link" onClick={adding(() => add("beyond"))}>
 				a fault beyond it
 			</Button>
 		</section>
@@ -106,7 +107,7 @@ function FaultRow({ at, fault, onRemove, ...around }: { at: string; fault: Fault
 					/>
 				))}
 			</ol>
-			<Button variant="link" size="sm" onClick={() => edit(causes, [...fault.causes, freshCause(uuid())], "")}>
+			<Button variant="link" size="sm" onClick={adding(() => edit(causes, [...fault.causes, freshCause(uuid())], ""))}>
 				add a cause
 			</Button>
 			<p className="form-label m-0">What helps</p>
@@ -133,7 +134,7 @@ function FaultRow({ at, fault, onRemove, ...around }: { at: string; fault: Fault
 			<Button
 				variant="link"
 				size="sm"
-				onClick={() => edit(remedies, [...fault.remedies, { kind: "cue", words: "" }], "")}
+				onClick={adding(() => edit(remedies, [...fault.remedies, { kind: "cue", words: "" }], ""))}
 			>
 				add a remedy
 			</Button>

@@ -6,6 +6,7 @@ import { moveItem, removeItem } from "@/core/editing/paths";
 import { cueKinds } from "@/core/skill/cue";
 import { type KeyPosition, senses, senseWords } from "@/core/skill/skill";
 import type { OtherSkill } from "@/server/readSkills";
+import { adding } from "@/ui/adding";
 import { Complaint } from "@/ui/FormRow";
 import css from "@/ui/rows.module.css";
 import { FaultFields } from "./FaultFields";
@@ -128,7 +129,7 @@ function CueFields({ index, position: { cues } }: { index: number; position: Key
 					<SideHint text={cue.text} onMend={(text) => edit([...path, i, "text"], text, "")} />
 				</div>
 			))}
-			<Button variant="link" size="sm" onClick={() => edit(path, [...cues, { text: "", kind: "outside" }], "")}>
+			<Button variant="link" size="sm" onClick={adding(() => edit(path, [...cues, { text: "", kind: "outside" }], ""))}>
 				add a cue
 			</Button>
 		</fieldset>

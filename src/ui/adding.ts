@@ -1,0 +1,25 @@
+import type { MouseEvent } from "react";
+
+/** A row may need a few frames to be drawn. */
+const FRAMES = 5;
+
+/**
+ * For a button that adds a row: whoever pressed it goes on in the row, in its first field for words or, where there is
+ * none, its first field. The row stands before the button: without this a keyboard goes once around the page to it.
+ */
+export const adding =
+	(add: () => void) =>
+	({ currentTarget }: MouseEvent<HTMLElement>): void => {
+		const around = currentTarget.closest("section, fieldset, main") ?? document.body;
+		const fields = () => [...around.querySelectorAll<HTMLElement>("textarea, input, select")];
+		const before = new Set(fields());
+		add();
+		const look = (left: number) =>
+			requestAnimationFrame(() => {
+				const made = fields().filter((field) => !before.has(field));
+				const field = made.find((one) => one.matches("textarea, input[type=text], input:not([type])")) ?? made[0];
+				if (field) field.focus();
+				else if (left > 1) look(left - 1);
+			});
+		look(FRAMES);
+	};
