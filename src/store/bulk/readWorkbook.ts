@@ -64,9 +64,6 @@ export async function readWorkbook(file: string, { row, rest }: Hooks): Promise<
 	const parser = new JSONParser({
 		paths: [...heads, ...Object.keys(sections).map((section) => `${section}.*`)].map((path) => `$.${path}`),
 		keepStack: false,
-		// Gathered as bytes and read at once: letter by letter is half of the time a file takes.
-		stringBufferSize: 1 << 16,
-		numberBufferSize: 64,
 	});
 	parser.onToken = ({ token, value }) => {
 		if (depth === 1) {
