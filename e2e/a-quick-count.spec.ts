@@ -1,3 +1,5 @@
+import { catchUp } from "@/store/projection";
+import { openPromises } from "@/store/said";
 import { allSent, expect, good, test, touch } from "./studio";
 
 test.use({ demo: true, viewport: { width: 390, height: 844 } });
@@ -27,6 +29,7 @@ test("count first, say for whom and which rung afterwards", async ({ page, studi
 
 test("cues, parked notes, sets, variations, another ladder and back: the other visit waits as it was", async ({
 	page,
+	studio,
 }) => {
 	await page.goto("/");
 	await touch(page, "lesson: Bram Ostwick, Three-club cascade, right").click();
@@ -98,6 +101,26 @@ test("cues, parked notes, sets, variations, another ladder and back: the other v
 	await page.getByRole("button", { name: "promise", exact: true }).click();
 	await page.getByRole("button", { name: "close the lesson" }).click();
 	await expect(page.getByText("lighter clubs")).toBeVisible();
-	await page.getByRole("button", { name: "Kept: lighter clubs" }).click();
+	// A slip is taken back where it was made; what was dealt with is gone the next time.
+	const kept = page.getByRole("button", { name: "Kept: lighter clubs", exact: true });
+	await kept.focus();
+	await page.keyboard.press("Enter");
+	const back = page.getByRole("button", { name: "Take back: Kept: lighter clubs" });
+	await expect(back).toBeFocused();
+	const due = () =>
+		studio.inStore(async (store) => {
+			await catchUp(store);
+			return (await openPromises(store)).map(({ text }) => text);
+		});
+	await expect.poll(due).not.toContain("lighter clubs");
+	await page.keyboard.press("Enter");
+	await expect(kept).toBeFocused();
+	await expect.poll(due).toContain("lighter clubs");
+	await page.reload();
+	await kept.click();
+	await expect(back).toBeVisible();
+	await expect.poll(due).not.toContain("lighter clubs");
+	await page.reload();
+	await expect(page.getByRole("heading", { name: "Promised" })).toBeVisible();
 	await expect(page.getByText("lighter clubs")).toHaveCount(0);
 });
