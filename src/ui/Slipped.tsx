@@ -13,7 +13,18 @@ import { Refusals } from "./Refusals";
 import { useRefusals } from "./useRefusals";
 
 /** What can be done about a rung that slipped: the peg back to it, or a refresher in the next plan; and how often it is luck. */
-export function Slipped({ studio, slip, about }: { studio: string; slip: SlipAt; about: string }) {
+export function Slipped({
+	studio,
+	slip,
+	about,
+	showsPeg = false,
+}: {
+	studio: string;
+	slip: SlipAt;
+	about: string;
+	/** The page shows the peg: it is asked for anew, and the peg is seen to move. Else this line would only be gone with what it says. */
+	showsPeg?: boolean;
+}) {
 	const router = useRouter();
 	const { refused, ask } = useRefusals();
 	const [busy, setBusy] = useState(false);
@@ -23,7 +34,7 @@ export function Slipped({ studio, slip, about }: { studio: string; slip: SlipAt;
 		<Button
 			size="sm"
 			variant="outline-primary"
-			disabled={busy}
+			disabled={busy || note !== ""}
 			onClick={async () => {
 				setBusy(true);
 				await work();
@@ -43,7 +54,7 @@ export function Slipped({ studio, slip, about }: { studio: string; slip: SlipAt;
 				{press("move the peg to it", async () => {
 					const { sent } = await record(studio, backToSlipped(slip));
 					setNote(sent ? "The peg is moved." : "Kept on this device; it goes out when the server answers.");
-					router.refresh();
+					if (showsPeg) router.refresh();
 				})}
 				{planned ? (
 					<Link href={`/plans/${planned.id}`}>in the plan of {dayWords(planned.day)}</Link>
