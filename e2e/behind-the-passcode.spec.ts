@@ -8,7 +8,7 @@ import { addFeed, listFeeds, withdrawFeed } from "@/store/bookings";
 import { openStore } from "@/store/db";
 import { eventsAfter } from "@/store/events";
 import { addLink } from "@/store/practice";
-import { HOST, Lan, PASSCODE, phoneOn } from "./lan";
+import { HOST, Lan, PASSCODE, phoneBeside } from "./lan";
 import { onDevice, sameOnBoth } from "./onDevice";
 import { accessible, allSent, expect, good, keptMark, Studio, test, touch } from "./studio";
 
@@ -37,7 +37,7 @@ test("a whole lesson over HTTPS by another name, behind the passcode", { tag: "@
 	test.setTimeout(180_000);
 	lan = kept === "in files" ? await Lan.start(PASSCODE) : await Lan.onServer(PASSCODE);
 	expect(lan.exitCode).toBeNull();
-	phone = await phoneOn(lan.folder);
+	phone = await phoneBeside(lan.folder);
 	const page = await phone.newPage();
 	listenTo(page);
 
@@ -127,7 +127,7 @@ test("where the address is not secure, the lesson counts and is sent all the sam
 	const studio = await Studio.make(true, undefined, { PEG_LAN: "1" });
 	const folder = mkdtempSync(join(tmpdir(), "peg-plain-"));
 	try {
-		phone = await phoneOn(folder);
+		phone = await phoneBeside(folder);
 		const page = await phone.newPage();
 		listenTo(page);
 		await page.goto(`http://${HOST}:${studio.port}/students/teodor`);
@@ -151,7 +151,7 @@ test("where the address is not secure, the lesson counts and is sent all the sam
 
 test("guessing is slowed: after five wrong ones it is asked again later, even with the right one", async () => {
 	lan = await Lan.start(PASSCODE);
-	phone = await phoneOn(lan.folder);
+	phone = await phoneBeside(lan.folder);
 	const guess = async (passcode: string) =>
 		(
 			await phone?.request.post(`${lan?.direct}/passcode`, {
@@ -235,7 +235,7 @@ test("the passcode is changed and every session ends; one signs out, ends the ot
 }) => {
 	test.setTimeout(120_000);
 	lan = await Lan.start(PASSCODE);
-	phone = await phoneOn(lan.folder);
+	phone = await phoneBeside(lan.folder);
 	const page = await phone.newPage();
 	listenTo(page);
 	const goIn = async (passcode: string) => {

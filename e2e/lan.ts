@@ -2,12 +2,10 @@ import { type ChildProcess, spawn } from "node:child_process";
 import { cpSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { type BrowserContext, chromium } from "@playwright/test";
 import { restoreBackup } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
 import { makeNamespace, type Sqld, startSqld } from "@/store/sqld";
-import { chromiumPath, quiet } from "./browser";
-import { demoFile, freePort, quickHand } from "./studio";
+import { demoFile, freePort, phoneOn } from "./studio";
 
 /** Not the machine's own name: a phone reaches it by another one. */
 export const HOST = "studio.quillhaven.test";
@@ -95,14 +93,8 @@ export class Lan {
 }
 
 /** A phone of its own that reaches the machine by its other name. */
-export async function phoneOn(folder: string): Promise<BrowserContext> {
-	const made = await chromium.launchPersistentContext(join(folder, "phone"), {
-		executablePath: chromiumPath(),
-		args: [...quiet, `--host-resolver-rules=MAP ${HOST} 127.0.0.1`],
+export const phoneBeside = (folder: string) =>
+	phoneOn(join(folder, "phone"), {
+		args: [`--host-resolver-rules=MAP ${HOST} 127.0.0.1`],
 		ignoreHTTPSErrors: true,
-		viewport: { width: 390, height: 844 },
-		hasTouch: true,
 	});
-	await quickHand(made);
-	return made;
-}

@@ -1,22 +1,9 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { type BrowserContext, chromium, type Page } from "@playwright/test";
-import { chromiumPath, quiet } from "./browser";
+import type { Page } from "@playwright/test";
 import { sameOnBoth } from "./onDevice";
-import { allSent, expect, good, keptMark, quickHand, test, touch } from "./studio";
-
-/** A phone with a disk: its local store outlives its pages. */
-async function phoneOn(folder: string): Promise<BrowserContext> {
-	const phone = await chromium.launchPersistentContext(folder, {
-		executablePath: chromiumPath(),
-		args: quiet,
-		viewport: { width: 390, height: 844 },
-		hasTouch: true,
-	});
-	await quickHand(phone);
-	return phone;
-}
+import { allSent, expect, good, keptMark, phoneOn, quickHand, test, touch } from "./studio";
 
 test.use({ demo: true, expected: /Failed to (load resource|fetch)|net::ERR|Target crashed|Manifest/ });
 

@@ -4,13 +4,14 @@ import { createServer } from "node:net";
 import { tmpdir } from "node:os";
 import { basename, join } from "node:path";
 import { AxeBuilder } from "@axe-core/playwright";
-import { type BrowserContext, test as base, expect, type Page } from "@playwright/test";
+import { type BrowserContext, test as base, chromium, expect, type Page } from "@playwright/test";
 import type { LogEvent } from "@/core/log/event";
 import { restoreBackup } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
 import { eventsAfter } from "@/store/events";
 import { catchUp } from "@/store/projection";
 import { makeNamespace, type Sqld, startSqld } from "@/store/sqld";
+import { chromiumPath, quiet } from "./browser";
 
 /** The demo studio, made once for all journeys by `setup.ts`. */
 export const demoFile = ".test/demo.db";
@@ -206,6 +207,22 @@ export const quickHand = (context: BrowserContext) =>
 		if (!window.localStorage.getItem("peg-ladder hand"))
 			window.localStorage.setItem("peg-ladder hand", JSON.stringify({ quick: true }));
 	});
+
+/** A phone with a disk: its local store outlives its pages. Its browser may have more words to start with. */
+export async function phoneOn(
+	folder: string,
+	{ args = [], ...options }: Parameters<typeof chromium.launchPersistentContext>[1] = {},
+): Promise<BrowserContext> {
+	const phone = await chromium.launchPersistentContext(folder, {
+		executablePath: chromiumPath(),
+		args: [...quiet, ...args],
+		viewport: { width: 390, height: 844 },
+		hasTouch: true,
+		...options,
+	});
+	await quickHand(phone);
+	return phone;
+}
 
 /** Console errors of a page; a journey that kills its server on purpose says which are to be expected. */
 function listen(page: Page, errors: string[]): void {

@@ -1,7 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useId, useState } from "react";
+import { type ReactNode, useId, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
@@ -17,7 +17,7 @@ interface Props {
 	student: string | null;
 	entries: readonly Reminder[];
 	/** Names beside the lines, where more than one student is on the page. */
-	names?: Readonly<Record<string, string>>;
+	names?: Readonly<Record<string, string>> | undefined;
 }
 
 function useRecord(studio: string) {
@@ -40,86 +40,88 @@ interface Pressed {
 	by: string | null;
 }
 
+interface LinesProps extends Pick<Props, "entries" | "names"> {
+	/** Said where there is no line. */
+	none: string;
+	/** What stands on a line's button, and what a screen reader says of it before the line's words. */
+	word: string;
+	said: string;
+	when: (one: Reminder, isDone: boolean) => ReactNode;
+	dealWith: (one: Reminder) => EventDraft;
+	write: (draft: EventDraft) => Promise<void>;
+}
+
 /**
  * Lines that a press deals with. What was pressed stays in its place until the page is left,
  * so that nothing moves under the finger and a slip is taken back where it was made.
  */
-function useLines(
-	entries: readonly Reminder[],
-	write: (draft: EventDraft) => Promise<void>,
-	dealWith: (one: Reminder) => EventDraft,
-) {
+function Lines({ entries, names, none, word, said, when, dealWith, write }: LinesProps) {
 	const [pressed, setPressed] = useState<readonly Pressed[]>([]);
 	const lines = [...entries];
 	for (const { one, at } of pressed) if (!lines.some(({ id }) => id === one.id)) lines.splice(at, 0, one);
-	const set = (one: Reminder, at: number, by: string | null) =>
+	const press = (one: Reminder, at: number, before: string | null) => {
+		const id = uuid();
+		const by = before === null ? id : null;
 		setPressed((now) =>
 			[...now.filter((other) => other.one.id !== one.id), { one, at, by }].sort((a, b) => a.at - b.at),
 		);
-	return lines.map((one, at) => {
-		const by = pressed.find((other) => other.one.id === one.id)?.by ?? null;
-		return {
-			one,
-			isDone: by !== null,
-			press: () => {
-				if (by !== null) {
-					set(one, at, null);
-					return write({ kind: "void", student: one.student, body: { targets: [by] } });
-				}
-				const id = uuid();
-				set(one, at, id);
-				return write({ ...dealWith(one), id });
-			},
-		};
-	});
-}
-
-/** The button of a line; pressed, it is the way back. */
-function DealWith({ line, word, said }: { line: ReturnType<typeof useLines>[number]; word: string; said: string }) {
-	const { one, isDone, press } = line;
+		void write(
+			before === null
+				? { ...dealWith(one), id }
+				: { id, kind: "void", student: one.student, body: { targets: [before] } },
+		);
+	};
 	return (
-		<Button
-			variant={isDone ? "link" : "outline-primary"}
-			size="sm"
-			aria-label={isDone ? `Take back: ${said} ${one.text}` : `${said} ${one.text}`}
-			onClick={() => void press()}
-		>
-			{isDone ? "take it back" : word}
-		</Button>
+		<>
+			{lines.length === 0 && <p className="mute m-0">{none}</p>}
+			<ul>
+				{lines.map((one, at) => {
+					const by = pressed.find((other) => other.one.id === one.id)?.by ?? null;
+					const isDone = by !== null;
+					const name = names?.[one.student ?? ""];
+					return (
+						<li key={one.id}>
+							<span dir="auto" className={isDone ? css.done : undefined}>
+								{name && <b>{name}: </b>}
+								{one.text} {when(one, isDone)}
+							</span>
+							<Button
+								variant={isDone ? "link" : "outline-primary"}
+								size="sm"
+								aria-label={isDone ? `Take back: ${said} ${one.text}` : `${said} ${one.text}`}
+								onClick={() => press(one, at, by)}
+							>
+								{isDone ? "take it back" : word}
+							</Button>
+						</li>
+					);
+				})}
+			</ul>
+		</>
 	);
 }
 
 /** What the coach said they would do, by a day. */
 export function Promises({ studio, student, entries, names }: Props) {
 	const { write, note } = useRecord(studio);
-	const lines = useLines(entries, write, (one) => ({
-		kind: "promise.kept",
-		student: one.student,
-		body: { promise: one.id },
-	}));
 	const id = useId();
 	return (
 		<section className={css.keep} aria-labelledby={id}>
 			<h2 id={id}>Promised</h2>
-			{lines.length === 0 && <p className="mute m-0">Nothing is promised.</p>}
-			<ul>
-				{lines.map((line) => {
-					const { one, isDone } = line;
-					return (
-						<li key={one.id}>
-							<span dir="auto" className={isDone ? css.done : undefined}>
-								{names?.[one.student ?? ""] && <b>{names[one.student ?? ""]}: </b>}
-								{one.text}
-								<small className={!isDone && (one.due ?? "") <= today() ? "asks" : "mute"}>
-									{" "}
-									{one.due && `${dayWords(one.due)}, ${fromToday(one.due)}`}
-								</small>
-							</span>
-							<DealWith line={line} word="kept" said="Kept:" />
-						</li>
-					);
-				})}
-			</ul>
+			<Lines
+				entries={entries}
+				names={names}
+				none="Nothing is promised."
+				word="kept"
+				said="Kept:"
+				when={({ due }, isDone) => (
+					<small className={!isDone && (due ?? "") <= today() ? "asks" : "mute"}>
+						{due && `${dayWords(due)}, ${fromToday(due)}`}
+					</small>
+				)}
+				dealWith={({ id: promise, student: whose }) => ({ kind: "promise.kept", student: whose, body: { promise } })}
+				write={write}
+			/>
 			{student && (
 				<PromiseForm
 					placeholder="what was promised"
@@ -134,31 +136,21 @@ export function Promises({ studio, student, entries, names }: Props) {
 /** Noticed, and left alone for now. */
 export function Parked({ studio, student, entries, names }: Props) {
 	const { write, note } = useRecord(studio);
-	const lines = useLines(entries, write, (one) => ({
-		kind: "unparked",
-		student: one.student,
-		body: { parked: one.id },
-	}));
 	const [text, setText] = useState("");
 	const id = useId();
 	return (
 		<section className={css.keep} aria-labelledby={id}>
 			<h2 id={id}>Parked</h2>
-			{lines.length === 0 && <p className="mute m-0">Nothing is parked.</p>}
-			<ul>
-				{lines.map((line) => {
-					const { one, isDone } = line;
-					return (
-						<li key={one.id}>
-							<span dir="auto" className={isDone ? css.done : undefined}>
-								{names?.[one.student ?? ""] && <b>{names[one.student ?? ""]}: </b>}
-								{one.text} <small className="mute">{dayWords(one.day)}</small>
-							</span>
-							<DealWith line={line} word="done" said="Done with:" />
-						</li>
-					);
-				})}
-			</ul>
+			<Lines
+				entries={entries}
+				names={names}
+				none="Nothing is parked."
+				word="done"
+				said="Done with:"
+				when={({ day }) => <small className="mute">{dayWords(day)}</small>}
+				dealWith={({ id: parked, student: whose }) => ({ kind: "unparked", student: whose, body: { parked } })}
+				write={write}
+			/>
 			{student && (
 				<Form
 					onSubmit={async (event) => {

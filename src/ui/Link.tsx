@@ -1,3 +1,4 @@
+// biome-ignore lint/style/noRestrictedImports: the one place that may: everybody else has this one
 import NextLink from "next/link";
 import type { ComponentProps } from "react";
 
