@@ -11,6 +11,7 @@ import { record } from "@/device/record";
 import { dayWords, fromToday, today } from "./dates";
 import css from "./keep.module.css";
 import { PromiseForm } from "./PromiseForm";
+import { useStaying } from "./useStaying";
 
 interface Props {
 	studio: string;
@@ -33,13 +34,6 @@ function useRecord(studio: string) {
 	};
 }
 
-/** A line that was pressed: where it stood, and the event that dealt with it, unless that was taken back. */
-interface Pressed {
-	one: Reminder;
-	at: number;
-	by: string | null;
-}
-
 interface LinesProps extends Pick<Props, "entries" | "names"> {
 	/** Said where there is no line. */
 	none: string;
@@ -51,33 +45,26 @@ interface LinesProps extends Pick<Props, "entries" | "names"> {
 	write: (draft: EventDraft) => Promise<void>;
 }
 
-/**
- * Lines that a press deals with. What was pressed stays in its place until the page is left,
- * so that nothing moves under the finger and a slip is taken back where it was made.
- */
+const idOf = ({ id }: Reminder) => id;
+
+/** Lines that a press deals with; a slip is taken back where it was made. */
 function Lines({ entries, names, none, word, said, when, dealWith, write }: LinesProps) {
-	const [pressed, setPressed] = useState<readonly Pressed[]>([]);
-	const lines = [...entries];
-	for (const { one, at } of pressed) if (!lines.some(({ id }) => id === one.id)) lines.splice(at, 0, one);
-	const press = (one: Reminder, at: number, before: string | null) => {
+	const { lines, stay } = useStaying(entries, idOf);
+	/** By line: the event that dealt with it. */
+	const [dealt, setDealt] = useState<Readonly<Record<string, string | undefined>>>({});
+	const press = (one: Reminder) => {
 		const id = uuid();
-		const by = before === null ? id : null;
-		setPressed((now) =>
-			[...now.filter((other) => other.one.id !== one.id), { one, at, by }].sort((a, b) => a.at - b.at),
-		);
-		void write(
-			before === null
-				? { ...dealWith(one), id }
-				: { id, kind: "void", student: one.student, body: { targets: [before] } },
-		);
+		const by = dealt[one.id];
+		stay(one);
+		setDealt({ ...dealt, [one.id]: by ? undefined : id });
+		void write(by ? { id, kind: "void", student: one.student, body: { targets: [by] } } : { ...dealWith(one), id });
 	};
 	return (
 		<>
 			{lines.length === 0 && <p className="mute m-0">{none}</p>}
 			<ul>
-				{lines.map((one, at) => {
-					const by = pressed.find((other) => other.one.id === one.id)?.by ?? null;
-					const isDone = by !== null;
+				{lines.map((one) => {
+					const isDone = dealt[one.id] !== undefined;
 					const name = names?.[one.student ?? ""];
 					return (
 						<li key={one.id}>
@@ -89,7 +76,7 @@ function Lines({ entries, names, none, word, said, when, dealWith, write }: Line
 								variant={isDone ? "link" : "outline-primary"}
 								size="sm"
 								aria-label={isDone ? `Take back: ${said} ${one.text}` : `${said} ${one.text}`}
-								onClick={() => press(one, at, by)}
+								onClick={() => press(one)}
 							>
 								{isDone ? "take it back" : word}
 							</Button>

@@ -17,13 +17,13 @@ export function Slipped({
 	studio,
 	slip,
 	about,
-	showsPeg = false,
+	onMoved = () => {},
 }: {
 	studio: string;
 	slip: SlipAt;
 	about: string;
-	/** The page shows the peg: it is asked for anew, and the peg is seen to move. Else this line would only be gone with what it says. */
-	showsPeg?: boolean;
+	/** Once the peg is moved, and before the page is asked for anew. */
+	onMoved?: () => void;
 }) {
 	const router = useRouter();
 	const { refused, ask } = useRefusals();
@@ -54,7 +54,8 @@ export function Slipped({
 				{press("move the peg to it", async () => {
 					const { sent } = await record(studio, backToSlipped(slip));
 					setNote(sent ? "The peg is moved." : "Kept on this device; it goes out when the server answers.");
-					if (showsPeg) router.refresh();
+					onMoved();
+					router.refresh();
 				})}
 				{planned ? (
 					<Link href={`/plans/${planned.id}`}>in the plan of {dayWords(planned.day)}</Link>

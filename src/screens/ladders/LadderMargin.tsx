@@ -129,7 +129,7 @@ export function LadderMargin({
 			{hole && (
 				<div className={css.note}>
 					<h2>{holeWords[hole.state]}</h2>
-					{slip && <Slipped studio={studio} slip={slip} about={settings.name} showsPeg />}
+					{slip && <Slipped studio={studio} slip={slip} about={settings.name} />}
 					{hole.lessons === 0 ? (
 						<p className="mute m-0">Never tried.</p>
 					) : (

@@ -8,8 +8,8 @@ import { dayWords, fromToday } from "@/ui/dates";
 import { Parked, Promises } from "@/ui/KeepList";
 import Link from "@/ui/Link";
 import { Rail } from "@/ui/Rail";
-import { Slipped } from "@/ui/Slipped";
 import { DecidePass } from "./DecidePass";
+import { Due } from "./Due";
 import { OpenLessons } from "./OpenLessons";
 import { RestOfWeek } from "./RestOfWeek";
 import css from "./today.module.css";
@@ -107,31 +107,6 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 		</BenchPage>
 	);
 }
-
-/** Passed rungs that nobody has looked at for long enough, and those that slipped. */
-const Due = ({ studio, due, day }: Pick<TodayProps, "due" | "day"> & { studio: string }) =>
-	due.length > 0 && (
-		<section aria-label="To look at again" className={css.due}>
-			<h2>To look at again</h2>
-			<ul>
-				{due.map((one) => (
-					<li key={one.ladder}>
-						<Link href={`/ladders/${one.ladder}`} dir="auto">
-							{one.who}: {one.rung}
-						</Link>
-						{one.slip ? (
-							<>
-								<b> slipped</b>
-								<Slipped studio={studio} slip={one.slip} about={`${one.who}: ${one.rung}`} />
-							</>
-						) : (
-							<span className="mute"> due {fromToday(one.due, day)}</span>
-						)}
-					</li>
-				))}
-			</ul>
-		</section>
-	);
 
 /** What was said with practice at home, and waits for a word. */
 const FromHome = ({ practice, day }: Pick<TodayProps, "practice" | "day">) =>
