@@ -25,15 +25,18 @@ await build({
 	logLevel: "warning",
 });
 
-// What runs beside the server, or starts it: as one file each it begins in a fourth of the time.
+// What runs beside the server, or starts it: as one file each, with its packages, it begins in an eighth of the time.
+// Left out are what is no script, and Next, which starts from its own folder.
 await build({
 	entryPoints: Object.fromEntries(bundled.map((name) => [name, at("scripts", `${name}.ts`)])),
 	outdir: at(".next", "jobs"),
 	outExtension: { ".js": ".mjs" },
 	bundle: true,
 	platform: "node",
-	packages: "external",
+	external: ["libsql", "next", "sharp"],
 	format: "esm",
+	// Packages in the older manner ask for Node's own modules by this name.
+	banner: { js: 'import { createRequire } from "node:module"; const require = createRequire(import.meta.url);' },
 	target: "node20",
 	logLevel: "warning",
 });
