@@ -9,7 +9,7 @@ import { dayAfter } from "@/core/text/fields";
 import { stageWorkbook } from "@/store/bulk/stage";
 import { takeInStaged } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
-import { catchUp } from "@/store/projection";
+import { catchUpAfterwards } from "@/store/projection";
 import { demoLog } from "./lessons";
 import { demoPractice } from "./practice";
 import { ladders, older, skills, students } from "./scenario";
@@ -115,7 +115,7 @@ export async function fillDemo(
 		const [wrong] = [...preview.refusals, ...preview.whole];
 		if (wrong) throw new Error(`the demo was refused: ${wrong.path}: ${wrong.sentence}`);
 		await takeInStaged(join(folder, "staging.db"), url, { mode: "whole", differing: "keep", demo: true });
-		await catchUp(store);
+		await catchUpAfterwards(store);
 		store.close();
 		return { events: preview.sections.events?.fresh ?? 0 };
 	} finally {

@@ -12,7 +12,7 @@ import { exportWorkbook } from "@/store/bulk/exportWorkbook";
 import { stageWorkbook } from "@/store/bulk/stage";
 import { restoreBackup, type TakeIn, takeInStaged } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
-import { catchUp } from "@/store/projection";
+import { catchUp, catchUpAfterwards } from "@/store/projection";
 import { today } from "@/ui/dates";
 
 const [job = "", ...args] = process.argv.slice(2);
@@ -27,11 +27,11 @@ const progress = (step: string) => (done: number, of: number) => {
 	say({ step, done, of });
 };
 
-/** Opens the database, works on it, and leaves everything that follows from its log worked out. */
+/** Works on the database, and leaves everything that follows from its log worked out. */
 async function andCatchUp(work: () => Promise<void>): Promise<void> {
 	await work();
 	const store = await openStore(here);
-	await catchUp(store, progress("working out what follows"));
+	await catchUpAfterwards(store, progress("working out what follows"));
 	store.close();
 }
 

@@ -62,6 +62,8 @@ interface RunningJob extends KnownJob {
 	child: ChildProcess | null;
 	/** When the others were last told. */
 	told: number;
+	/** While they are being told, which takes as long as somebody else holds the database. */
+	telling: Promise<boolean> | null;
 }
 
 const shared = globalThis as { pegLadderJobs?: Map<string, RunningJob>; pegLadderReceiving?: Set<string> };
@@ -85,11 +87,14 @@ const ALIVE_MS = 15_000;
 
 /** Whether a job of this studio runs, here or in another process. */
 export async function busy({ url, open }: Site): Promise<boolean> {
-	if ([...jobs().values()].some((job) => job.site.url === url && job.state === "running")) return true;
+	const own = [...jobs().values()].filter((job) => job.site.url === url);
+	if (own.some((job) => job.state === "running")) return true;
+	// What has ended here runs for the others until they are told.
+	await Promise.all(own.map((job) => job.telling));
 	return jobRuns(open, Date.now() - ALIVE_MS);
 }
 
-const rowOf = ({ site: _, child: __, told: ___, ...job }: RunningJob): JobRow => ({
+const rowOf = ({ site: _, child: __, told: ___, telling: ____, ...job }: RunningJob): JobRow => ({
 	id: job.id,
 	kind: job.kind,
 	state: job.state,
@@ -107,6 +112,7 @@ export async function begin(at: Site, kind: JobKind, file: string): Promise<Runn
 		site: at,
 		child: null,
 		told: 0,
+		telling: null,
 		state: "running",
 		step: "starting",
 		done: 0,
@@ -131,20 +137,33 @@ async function start(at: Site, kind: JobKind, file: string, words: string[]): Pr
 	return job && run(job, process.execPath, [...besideServer("records"), kind, ...words]);
 }
 
-/** Tells the others how it is; where one of them has stopped it, it ends. While the database is held they hear later. */
-async function tell(job: RunningJob): Promise<void> {
+/** Tells the others how it is; where one of them has stopped it, it ends. Answers false where the database was held for too long. */
+function tell(job: RunningJob): Promise<boolean> {
 	job.told = Date.now();
-	try {
-		if ((await hearOfJob(job.site.open, rowOf(job))) === "stopped") end(job);
-	} catch {
-		// The next time, or at its end.
-	}
+	const telling = hearOfJob(job.site.open, rowOf(job))
+		.then(
+			(heard) => {
+				if (heard === "stopped") end(job);
+				return true;
+			},
+			() => false,
+		)
+		.finally(() => {
+			if (job.telling === telling) job.telling = null;
+		});
+	job.telling = telling;
+	return telling;
+}
+
+/** What came of it is said more than once, if need be: unheard of, it would be taken for one that died. */
+async function tellTheEnd(job: RunningJob): Promise<void> {
+	for (let left = 3; left > 0; left -= 1) if (await tell(job)) return;
 }
 
 /** What no job may do is end the server, or keep it busy for ever: whatever comes of it is a sentence. */
 export function run(job: RunningJob, command: string, words: string[]): string {
 	const pulse = setInterval(() => {
-		if (Date.now() - job.told >= TELL_EVERY_MS) void tell(job);
+		if (!job.telling && Date.now() - job.told >= TELL_EVERY_MS) void tell(job);
 	}, TELL_EVERY_MS);
 	pulse.unref();
 	const ended = (code: number | null, why: string) => {
@@ -154,7 +173,7 @@ export function run(job: RunningJob, command: string, words: string[]): string {
 			job.state = code === 0 ? "done" : "failed";
 			if (code !== 0) job.sentence ||= `It ended before its time; nothing was changed. ${why}`.trim();
 		}
-		void tell(job);
+		void tellTheEnd(job);
 	};
 	let child: ReturnType<typeof spawned>;
 	try {

@@ -6,7 +6,12 @@ import { migrate } from "drizzle-orm/libsql/migrator";
 import { connect, fileIdentity, placeOf } from "./connect";
 import * as schema from "./schema";
 
-export type Db = LibSQLDatabase<typeof schema>;
+type Db = LibSQLDatabase<typeof schema>;
+/**
+ * What may be asked outside of a transaction. Nothing is written there: a write that finds the database held leaves its
+ * statement open on the connection, and the next one on it keeps everybody out for as long as nobody collects it.
+ */
+type Reading = Pick<Db, "select" | "selectDistinct" | "query" | "$count">;
 export type Tx = Parameters<Parameters<Db["transaction"]>[0]>[0];
 
 /**
@@ -18,7 +23,7 @@ const RETRY_FOR_MS = 4000;
 
 /** A database, opened and migrated, with its writes in single file. */
 export interface Store {
-	db: Db;
+	db: Reading;
 	client: Client;
 	/** One transaction; concurrent ones of this process wait their turn without holding a lock. */
 	write<T>(work: (tx: Tx) => Promise<T>): Promise<T>;
@@ -34,7 +39,7 @@ const says = (error: unknown, what: RegExp): boolean => {
 	return false;
 };
 /** Another is writing, or a server gave our turn to somebody else: all of the transaction is as if it had not begun. */
-const isBusy = (error: unknown): boolean => says(error, /SQLITE_BUSY|database is locked|TRANSACTION_TIMEOUT/i);
+export const isBusy = (error: unknown): boolean => says(error, /SQLITE_BUSY|database is locked|TRANSACTION_TIMEOUT/i);
 
 /** Nothing more can be written: the disk is full, or was made read-only. What is there can still be read. */
 export const cannotWrite = (error: unknown): boolean =>

@@ -47,23 +47,27 @@ export async function jobRuns({ db }: Store, alive: number): Promise<boolean> {
 
 /** What a job says of itself now; nothing where somebody has stopped it, which is answered. */
 export async function hearOfJob(store: Store, job: JobRow): Promise<"stopped" | "heard"> {
-	const { rowsAffected } = await store.db
-		.update(t.job)
-		.set({ state: job.state, body: job.body, heardAt: job.heardAt })
-		.where(and(eq(t.job.id, job.id), eq(t.job.state, "running")));
+	const { rowsAffected } = await store.write((tx) =>
+		tx
+			.update(t.job)
+			.set({ state: job.state, body: job.body, heardAt: job.heardAt })
+			.where(and(eq(t.job.id, job.id), eq(t.job.state, "running"))),
+	);
 	if (rowsAffected > 0) return "heard";
 	const now = await findJob(store, job.id);
 	return now?.state === "stopped" ? "stopped" : "heard";
 }
 
 /** Asks a job to stop, wherever it runs. */
-export async function askToStop({ db }: Store, id: string): Promise<void> {
-	await db
-		.update(t.job)
-		.set({ state: "stopped" })
-		.where(and(eq(t.job.id, id), eq(t.job.state, "running")));
+export async function askToStop({ write }: Store, id: string): Promise<void> {
+	await write((tx) =>
+		tx
+			.update(t.job)
+			.set({ state: "stopped" })
+			.where(and(eq(t.job.id, id), eq(t.job.state, "running"))),
+	);
 }
 
-export async function dropJob({ db }: Store, id: string): Promise<void> {
-	await db.delete(t.job).where(eq(t.job.id, id));
+export async function dropJob({ write }: Store, id: string): Promise<void> {
+	await write((tx) => tx.delete(t.job).where(eq(t.job.id, id)));
 }

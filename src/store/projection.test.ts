@@ -6,7 +6,7 @@ import { eventsAfter, pushEvents } from "./events";
 import { railedLadders } from "./ladders";
 import { doubtfulLessons, studentDigests } from "./lessons";
 import { makePack } from "./pack";
-import { bringUp, catchUp, catchUpIfRoom } from "./projection";
+import { bringUp, catchUp, catchUpAfterwards, catchUpIfRoom } from "./projection";
 import { openParked, openPromises, searchSaid } from "./said";
 import { findSkill } from "./skills";
 import { clearProjections } from "./studio";
@@ -158,6 +158,11 @@ test("while nothing can be written what is there is shown as it stands; another 
 	await catchUpIfRoom(failing("attempt to write a readonly database", "SQLITE_READONLY"));
 	expect(said).toHaveBeenCalledTimes(2);
 	await expect(catchUpIfRoom(failing("no such table", "SQLITE_ERROR"))).rejects.toThrow("no such table");
+	// What was done before it holds, also where another keeps the database; a page that is only asked for waits its turn.
+	await catchUpAfterwards(failing("database is locked", "SQLITE_BUSY"));
+	await catchUpAfterwards(failing("database or disk is full", "SQLITE_FULL"));
+	await expect(catchUpAfterwards(failing("no such table", "SQLITE_ERROR"))).rejects.toThrow("no such table");
+	await expect(catchUpIfRoom(failing("database is locked", "SQLITE_BUSY"))).rejects.toThrow("database is locked");
 	said.mockRestore();
 	expect((await makePack(store, null)).ladders).toHaveLength(2);
 });

@@ -1,7 +1,7 @@
 import { and, eq, gt, inArray, lte, sql } from "drizzle-orm";
 import { dayAfter } from "@/core/text/fields";
 import { serverDay } from "./days";
-import { cannotWrite, type Store, type Tx } from "./db";
+import { cannotWrite, isBusy, type Store, type Tx } from "./db";
 import { refoldLessons } from "./projectedLessons";
 import { takeSaid } from "./projectedSaid";
 import * as t from "./schema";
@@ -108,6 +108,19 @@ export async function catchUpIfRoom(store: Store): Promise<void> {
 	} catch (error) {
 		if (!cannotWrite(error)) throw error;
 		console.error("Nothing can be written to the database: pages show how it stood before.", error);
+	}
+}
+
+/**
+ * Brings the projections up after something else was done, which holds whatever becomes of this: where another keeps the
+ * database meanwhile, or it is full, the page that is asked for next does the rest.
+ */
+export async function catchUpAfterwards(store: Store, progress: (done: number, of: number) => void = () => {}) {
+	try {
+		await catchUp(store, progress);
+	} catch (error) {
+		if (!isBusy(error) && !cannotWrite(error)) throw error;
+		console.error("What follows from it is worked out when a page is asked for.", error);
 	}
 }
 
