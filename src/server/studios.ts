@@ -36,11 +36,12 @@ const shared = globalThis as { pegLadderStudios?: { stamp: string; studios: Stud
 export function listStudios(): StudioEntry[] | null {
 	const path = file();
 	if (path === undefined) return null;
-	if (!existsSync(path)) return [];
-	const { mtimeMs, size, ino } = statSync(path);
+	// Files of a studio are no part of the program: the build is told not to look for them.
+	if (!existsSync(/* turbopackIgnore: true */ path)) return [];
+	const { mtimeMs, size, ino } = statSync(/* turbopackIgnore: true */ path);
 	const stamp = `${path} ${mtimeMs} ${size} ${ino}`;
 	if (shared.pegLadderStudios?.stamp === stamp) return shared.pegLadderStudios.studios;
-	const { studios } = Directory.parse(JSON.parse(readFileSync(path, "utf8")));
+	const { studios } = Directory.parse(JSON.parse(readFileSync(/* turbopackIgnore: true */ path, "utf8")));
 	for (const what of ["host", "database"] as const)
 		if (new Set(studios.map((one) => one[what])).size < studios.length)
 			throw new Error(`Two studios in ${path} have the same ${what}.`);

@@ -11,7 +11,9 @@ import { placeOf } from "@/store/connect";
 export function filesOf(url: string): string {
 	const { file, namespace } = placeOf(url);
 	const folder =
-		file === null ? join(process.env.PEG_FILES ?? ".data/on-server", namespace ?? "studio") : dirname(file);
+		file === null
+			? join(/* turbopackIgnore: true */ process.env.PEG_FILES ?? ".data/on-server", namespace ?? "studio")
+			: dirname(file);
 	mkdirSync(folder, { recursive: true });
 	return folder;
 }

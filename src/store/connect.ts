@@ -52,7 +52,7 @@ export function fileIdentity(address: string): string | null {
 	const { file } = placeOf(address);
 	if (file === null) return null;
 	try {
-		const { dev, ino } = statSync(file);
+		const { dev, ino } = statSync(/* turbopackIgnore: true */ file);
 		return `${dev}/${ino}`;
 	} catch {
 		return "gone";
