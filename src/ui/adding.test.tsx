@@ -67,3 +67,45 @@ test("where nothing came, the focus stays", async () => {
 	await new Promise((resolve) => setTimeout(resolve, 200));
 	expect(document.activeElement).toBe(button);
 });
+
+test("a row that somebody else makes is gone on in once it is there", async () => {
+	function Asked() {
+		const [rows, setRows] = useState<string[]>([]);
+		const ask = async () => {
+			await new Promise((resolve) => setTimeout(resolve, 150));
+			setRows([...rows, "Scarves"]);
+		};
+		return (
+			<section>
+				{rows.map((name) => (
+					<input key={name} aria-label={name} />
+				))}
+				<button type="button" onClick={adding(ask)}>
+					a drill
+				</button>
+			</section>
+		);
+	}
+	render(<Asked />);
+	press("a drill");
+	await waitFor(() => expect(document.activeElement).toBe(screen.getByLabelText("Scarves")));
+});
+
+test("a button that gives its place up to a field leaves the keyboard in it", async () => {
+	function Judged() {
+		const [words, setWords] = useState<string | null>(null);
+		if (words !== null) return <input aria-label="words" value={words} onChange={() => {}} />;
+		return (
+			<button type="button" onClick={adding(() => setWords(""))}>
+				judge it
+			</button>
+		);
+	}
+	render(
+		<section>
+			<Judged />
+		</section>,
+	);
+	press("judge it");
+	await waitFor(() => expect(document.activeElement).toBe(screen.getByLabelText("words")));
+});

@@ -4,16 +4,19 @@ import type { MouseEvent } from "react";
 const FRAMES = 5;
 
 /**
- * For a button that adds a row: whoever pressed it goes on in the row, in its first field for words or, where there is
- * none, its first field. The row stands before the button: without this a keyboard goes once around the page to it.
+ * For a button that adds a row, or gives its place up to a field: whoever pressed it goes on in what came, in its first
+ * field for words or, where there is none, its first field. The row stands before the button: without this a keyboard
+ * goes once around the page to it.
+ *
+ * @param add may take its time, as where the server makes the row
  */
 export const adding =
-	(add: () => void) =>
-	({ currentTarget }: MouseEvent<HTMLElement>): void => {
+	(add: () => unknown) =>
+	async ({ currentTarget }: MouseEvent<HTMLElement>): Promise<void> => {
 		const around = currentTarget.closest("section, fieldset, main") ?? document.body;
 		const fields = () => [...around.querySelectorAll<HTMLElement>("textarea, input, select")];
 		const before = new Set(fields());
-		add();
+		await add();
 		const look = (left: number) =>
 			requestAnimationFrame(() => {
 				const made = fields().filter((field) => !before.has(field));

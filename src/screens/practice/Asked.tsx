@@ -6,6 +6,7 @@ import Form from "react-bootstrap/Form";
 import { type PracticeItem, weekdays } from "@/core/practice/assignment";
 import { drillFor } from "@/server/practice";
 import type { HomeRung } from "@/server/readPractice";
+import { adding } from "@/ui/adding";
 import { FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
@@ -53,14 +54,14 @@ export function Asked({ bench, rungs, student }: { bench: Bench; rungs: readonly
 							key={`${one.ladder}/${one.rung}`}
 							variant="outline-primary"
 							disabled={full}
-							onClick={() => void add({ ladder: one.ladder, rung: one.rung })}
+							onClick={adding(() => add({ ladder: one.ladder, rung: one.rung }))}
 						>
 							{one.name}
 							{one.peg && " (the peg)"}
 							<span className="visually-hidden"> of {one.called}</span>
 						</Button>
 					))}
-				<Button variant="outline-primary" disabled={full} onClick={() => void add(null)}>
+				<Button variant="outline-primary" disabled={full} onClick={adding(() => add(null))}>
 					a drill of its own
 				</Button>
 				{open

@@ -6,6 +6,7 @@ import { v7 as uuid } from "uuid";
 import { removeItem } from "@/core/editing/paths";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
 import { aOrAn } from "@/core/text/wording";
+import { adding } from "@/ui/adding";
 import { Complaint } from "@/ui/FormRow";
 import own from "./skills.module.css";
 import { useEdit, useRefusal } from "./writing";
@@ -90,7 +91,7 @@ export function Columns<C extends Column>({
 				</table>
 			)}
 			{columns.length < MOST && (
-				<Button variant="link" onClick={() => edit([field], [...columns, { ...fresh, id: uuid() }], "")}>
+				<Button variant="link" onClick={adding(() => edit([field], [...columns, { ...fresh, id: uuid() }], ""))}>
 					add {aOrAn(one.toLowerCase())}
 				</Button>
 			)}

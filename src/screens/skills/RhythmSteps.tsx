@@ -4,6 +4,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { breaths, type OwnRhythm, type RhythmStep, stepsOf } from "@/core/skill/rhythm";
 import type { Skill } from "@/core/skill/skill";
+import { adding } from "@/ui/adding";
 import { Complaint } from "@/ui/FormRow";
 import { useRowKeys } from "@/ui/useRowKeys";
 import own from "./skills.module.css";
@@ -82,7 +83,11 @@ export function RhythmSteps({ skill, rhythm }: { skill: Skill; rhythm: OwnRhythm
 					))}
 				</tbody>
 			</table>
-			<Button variant="outline-primary" size="sm" onClick={() => edit(["rhythm", "steps"], [...steps, freshStep])}>
+			<Button
+				variant="outline-primary"
+				size="sm"
+				onClick={adding(() => edit(["rhythm", "steps"], [...steps, freshStep]))}
+			>
 				one more step
 			</Button>{" "}
 			<Button variant="link" size="sm" onClick={() => edit(["rhythm"], undefined)}>

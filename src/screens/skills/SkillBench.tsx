@@ -17,6 +17,7 @@ import Link from "@/ui/Link";
 import css from "@/ui/rows.module.css";
 import { Sortable, SortableRow } from "@/ui/Sortable";
 import { UndoRedo } from "@/ui/UndoRedo";
+import { useHash } from "@/ui/useHash";
 import { useKeys } from "@/ui/useKeys";
 import { useUndoKeys } from "@/ui/useUndoKeys";
 import { Workbook } from "@/ui/Workbook";
@@ -36,8 +37,7 @@ import { EditContext, RefusalContext, useEdit, useWriting, type Writing } from "
 
 const views = ["positions", "origins", "rhythm", "stages", "schools", "difficulties", "beside it"] as const;
 type View = (typeof views)[number];
-const asView = (hash: string): View =>
-	views.find((view) => view === decodeURIComponent(hash.slice(1)).replace("-", " ")) ?? "positions";
+const asView = (hash: string): View => views.find((view) => view === hash.replace("-", " ")) ?? "positions";
 
 /** What are the key positions, how does one tell, what goes wrong and where does it start? */
 export function SkillBench(page: SkillPage) {
@@ -45,14 +45,16 @@ export function SkillBench(page: SkillPage) {
 	const { skill, edit } = writing;
 	const { positions } = skill;
 	const [open, setOpen] = useState<string | null>(null);
-	const [view, setView] = useState<View>("positions");
+	const [at, setAt] = useState("");
+	const view = asView(at);
 	const [side, setSide] = useState<"left" | "right">("right");
 	const causes = useCauses(page);
 
-	useEffect(() => setView(asView(window.location.hash)), []);
+	useHash(setAt);
 	const show = (next: View) => {
-		setView(next);
-		window.history.replaceState(null, "", `#${next.replace(" ", "-")}`);
+		const hash = next.replace(" ", "-");
+		setAt(hash);
+		window.history.replaceState(null, "", `#${hash}`);
 	};
 	// A new skill has its own address from its first letter on.
 	const begun = writing.at.rev + writing.at.draft > 0;

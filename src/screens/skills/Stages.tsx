@@ -4,6 +4,7 @@ import Button from "react-bootstrap/Button";
 import { NOT_JUDGED } from "@/core/skill/look";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
 import { toleranceWords } from "@/core/skill/tolerance";
+import { adding } from "@/ui/adding";
 import { Columns } from "./Columns";
 import { Amount, Line } from "./fields";
 import own from "./skills.module.css";
@@ -42,7 +43,7 @@ function AtStage({
 		return (
 			<>
 				<span className="mute">{NOT_JUDGED}</span>{" "}
-				<Button variant="link" size="sm" onClick={() => edit(path, { words: "" }, "")}>
+				<Button variant="link" size="sm" onClick={adding(() => edit(path, { words: "" }, ""))}>
 					judge it{of}
 				</Button>
 			</>
@@ -62,7 +63,7 @@ function AtStage({
 				</span>
 			) : (
 				measured && (
-					<Button variant="link" size="sm" onClick={() => edit([...path, "tolerance"], measured, "")}>
+					<Button variant="link" size="sm" onClick={adding(() => edit([...path, "tolerance"], measured, ""))}>
 						its own tolerance{of}
 					</Button>
 				)

@@ -9,6 +9,7 @@ import { keepJson, readKeptJson } from "@/device/localKeep";
 import { usePackHere } from "@/device/usePackHere";
 import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
+import { useHash } from "@/ui/useHash";
 import { PutSum } from "./PutSum";
 import { SumDrawing } from "./SumDrawing";
 import css from "./sums.module.css";
@@ -22,12 +23,7 @@ const isValues = (value: unknown): SumValues | null =>
 /** The sum that the address names behind its #; the first where it names none. */
 function useOpen(): [Sum, (sum: Sum) => void] {
 	const [id, setId] = useState("");
-	useEffect(() => {
-		const read = () => setId(window.location.hash.slice(1));
-		read();
-		window.addEventListener("hashchange", read);
-		return () => window.removeEventListener("hashchange", read);
-	}, []);
+	useHash(setId);
 	const open = sums.find((sum) => sum.id === id) ?? (sums[0] as Sum);
 	return [
 		open,
