@@ -36,11 +36,29 @@ test("a rule is met and nobody claims it: the peg stays, the wrap-up tells it, a
 	// The next day: it stands under what is to be decided, with one press for each answer.
 	const decide = page.getByRole("region", { name: "To decide" });
 	await expect(decide).toContainText("Ida: With help is passed");
-	await decide.getByRole("button", { name: /^step up: Alone, easy/ }).click();
-	await expect(decide).toHaveCount(0);
+	await decide.getByRole("button", { name: /^step up: Alone, easy/ }).press("Enter");
+	await expect(decide).toContainText("The peg moved up to Alone, easy.");
+	await expect(page.getByText("rung 2 of 3")).toBeVisible();
 	expect(await peg()).toBe(1);
 	const moves = (await studio.events()).flatMap((event) => (event.kind === "peg.moved" ? [event.body] : []));
 	expect(moves).toMatchObject([{ reason: "passed", evidence: [expect.any(String)] }]);
+
+	// A slip is taken back where it was made, by the key that is under the finger.
+	await page.keyboard.press("Enter");
+	await expect(page.getByText("rung 1 of 3")).toBeVisible();
+	expect(await peg()).toBe(0);
+	await decide.getByRole("button", { name: /^ask next time/ }).click();
+	await expect(decide).toContainText("Asked again after the next lesson.");
+	await decide.getByRole("button", { name: /^Take back/ }).click();
+	await decide.getByRole("button", { name: /^stay here/ }).click();
+	await expect(decide).toContainText("The peg stays where it is.");
+	await decide.getByRole("button", { name: /^Take back/ }).click();
+	await decide.getByRole("button", { name: /^step up/ }).click();
+	await expect(page.getByText("rung 2 of 3")).toBeVisible();
+	await page.reload();
+	await expect(page.getByText("rung 2 of 3")).toBeVisible();
+	await expect(decide).toHaveCount(0);
+	expect(await peg()).toBe(1);
 });
 
 test("otherwise: stay. The peg stays for good, and nobody is asked again", async ({ page, studio }) => {

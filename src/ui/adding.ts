@@ -13,9 +13,11 @@ const FRAMES = 5;
 export const adding =
 	(add: () => unknown) =>
 	async ({ currentTarget }: MouseEvent<HTMLElement>): Promise<void> => {
-		const around = currentTarget.closest("section, fieldset, main") ?? document.body;
-		const fields = () => [...around.querySelectorAll<HTMLElement>("textarea, input, select")];
-		const before = new Set(fields());
+		const [part, page] = [currentTarget.closest("section, fieldset"), currentTarget.closest("main")];
+		// What the button stood in may have given its place up with it.
+		const around = () => [part, page].find((one) => one?.isConnected) ?? document.body;
+		const fields = () => [...around().querySelectorAll<HTMLElement>("textarea, input, select")];
+		const before = new Set(document.querySelectorAll("textarea, input, select"));
 		await add();
 		const look = (left: number) =>
 			requestAnimationFrame(() => {

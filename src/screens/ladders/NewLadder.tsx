@@ -15,6 +15,7 @@ import type { Refusal } from "@/core/refusals/refusals";
 import type { Skill } from "@/core/skill/skill";
 import { begin } from "@/device/begin";
 import { addSkill, keepLadder } from "@/server/actions";
+import { adding } from "@/ui/adding";
 import { orRefusal } from "@/ui/answered";
 import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
@@ -265,10 +266,10 @@ const Ways = ({
 		<Button variant="outline-primary" onClick={() => onThree(false)}>
 			start with three rungs
 		</Button>
-		<Button variant="outline-primary" onClick={onBuild}>
+		<Button variant="outline-primary" onClick={adding(onBuild)}>
 			build me a ladder
 		</Button>
-		<Button variant="outline-primary" onClick={onByHand}>
+		<Button variant="outline-primary" onClick={adding(onByHand)}>
 			build it rung by rung
 		</Button>
 	</div>

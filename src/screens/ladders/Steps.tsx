@@ -1,6 +1,7 @@
 import type { Difficulty } from "@/core/build/difficulty";
 import { type Step, stepsOf } from "@/core/build/steps";
 import type { Rung } from "@/core/ladder/ladder";
+import { adding } from "@/ui/adding";
 import css from "./ladders.module.css";
 
 const PITCH = 40;
@@ -58,7 +59,7 @@ export function StepBar({ step, onBetween }: { step: Step | undefined; onBetween
 				{[...step.changes.map(({ name }) => name), ...step.marks].join(", ")}
 			</small>
 			{onBetween && step.weight > 0 && step.marks.length > 0 && (
-				<button type="button" className={css.between} onClick={onBetween}>
+				<button type="button" className={css.between} onClick={adding(onBetween)}>
 					put a rung between
 				</button>
 			)}

@@ -8,6 +8,7 @@ import { type Scale, scales } from "@/core/ladder/scale";
 import { parse } from "@/core/refusals/refusals";
 import { Rule, ruleSentence } from "@/core/rules";
 import { type Preset, presets } from "@/core/rules/presets";
+import { adding } from "@/ui/adding";
 import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
 import { LimitField } from "@/ui/LimitField";
@@ -131,7 +132,7 @@ export function Designer({ bandLow }: { bandLow: number }) {
 						</Button>
 					</section>
 				) : (
-					<Button variant="outline-primary" style={{ justifySelf: "start" }} onClick={() => setSecond(SECOND)}>
+					<Button variant="outline-primary" style={{ justifySelf: "start" }} onClick={adding(() => setSecond(SECOND))}>
 						lay a second rule over it
 					</Button>
 				)}

@@ -8,7 +8,7 @@ import { dayWords, fromToday } from "@/ui/dates";
 import { Parked, Promises } from "@/ui/KeepList";
 import Link from "@/ui/Link";
 import { Rail } from "@/ui/Rail";
-import { DecidePass } from "./DecidePass";
+import { Decide } from "./Decide";
 import { Due } from "./Due";
 import { OpenLessons } from "./OpenLessons";
 import { RestOfWeek } from "./RestOfWeek";
@@ -53,26 +53,7 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 					</div>
 				</section>
 			)}
-			{decide.length > 0 && (
-				<section className={css.decide} aria-label="To decide">
-					<h2>To decide</h2>
-					<ul>
-						{decide.map((one) => (
-							<li key={one.href + one.text}>
-								<Link href={one.href} dir="auto">
-									{one.text}
-									{one.day && ` ${dayWords(one.day, day)}`}
-								</Link>{" "}
-								<span className="mute">
-									{one.since && `${fromToday(one.since, day)}, `}
-									{one.why}
-								</span>
-								{one.pass && <DecidePass studio={studio.id} pass={one.pass} about={one.text} />}
-							</li>
-						))}
-					</ul>
-				</section>
-			)}
+			<Decide studio={studio.id} decide={decide} day={day} />
 			<Week week={week} day={day} />
 			<Due studio={studio.id} due={due} day={day} />
 			<FromHome practice={practice} day={day} />
