@@ -17,7 +17,8 @@ export default defineConfig<object, JourneyOptions>({
 	retries: process.env.CI ? 1 : 0,
 	projects: [
 		{ name: "in files" }, // The lesson, whole files and the passcode once more, with the database on a libSQL server.
-		{ name: "on a server", grep: /@both/, use: { kept: "on a server" } },
+		// Long ones, made last: each goes to whoever is free.
+		{ name: "on a server", grep: /@both/, use: { kept: "on a server" }, fullyParallel: true },
 	],
 	reporter: [["list"], ["json", { outputFile: ".test/journeys.json" }]],
 	use: {

@@ -51,6 +51,8 @@ async function practise(phone: Page, good: number, off: number, say?: string): P
 	if (say) await phone.getByLabel("Anything to say, or to ask").fill(say);
 	await touch(phone, "keep it").click();
 	await expect(phone.getByRole("heading", { name: "What you did" })).toBeVisible();
+	// Whatever befalls the page from now on, it is there.
+	await expect(phone.getByTestId("kept")).toContainText("kept on this phone ✓");
 }
 
 async function givePractice(page: Page, student = "pip"): Promise<void> {
