@@ -66,10 +66,7 @@ await studio.inStore(async (store) => {
 try {
 	await shot("today", bench, "/");
 	await shot("skill", bench, "/skills/balls", () => press("more of position 4"));
-	await shot("origins", bench, "/skills/passing#origins", async () => {
-		await press("what does the log show?");
-		await page.getByText("goes with").first().waitFor();
-	});
+	await shot("stands", bench, "/ladders");
 	await shot("progress", bench, "/students/bram/progress");
 	await shot("ladder", bench, "/ladders/isolde-clubs");
 	await shot("position", phone, "/position?ladder=isolde-clubs", async () => {
@@ -121,7 +118,7 @@ try {
 		await page.getByRole("textbox", { name: "All throws peak at one height" }).blur();
 		await page.evaluate(() => window.scrollTo(0, 0));
 	});
-	await shot("report", bench, "/students/bram/report");
+	await shot("records", bench, "/records");
 	await shot("rule-designer", bench, "/rules", () => press("its curve of Told apart with the fewest tries"));
 	await shot("caller-phone", phone, "/students/sunniva", async () => {
 		await press(/^lesson: Three-ball cascade, right/);
