@@ -60,8 +60,6 @@ interface KnownJob extends Job {
 interface RunningJob extends KnownJob {
 	site: Site;
 	child: ChildProcess | null;
-	/** When the others were last told. */
-	told: number;
 	/** While they are being told, which takes as long as somebody else holds the database. */
 	telling: Promise<boolean> | null;
 }
@@ -94,7 +92,7 @@ export async function busy({ url, open }: Site): Promise<boolean> {
 	return jobRuns(open, Date.now() - ALIVE_MS);
 }
 
-const rowOf = ({ site: _, child: __, told: ___, telling: ____, ...job }: RunningJob): JobRow => ({
+const rowOf = ({ site: _, child: __, telling: ___, ...job }: RunningJob): JobRow => ({
 	id: job.id,
 	kind: job.kind,
 	state: job.state,
@@ -111,7 +109,6 @@ export async function begin(at: Site, kind: JobKind, file: string): Promise<Runn
 		file,
 		site: at,
 		child: null,
-		told: 0,
 		telling: null,
 		state: "running",
 		step: "starting",
@@ -139,7 +136,6 @@ async function start(at: Site, kind: JobKind, file: string, words: string[]): Pr
 
 /** Tells the others how it is; where one of them has stopped it, it ends. Answers false where the database was held for too long. */
 function tell(job: RunningJob): Promise<boolean> {
-	job.told = Date.now();
 	const telling = hearOfJob(job.site.open, rowOf(job))
 		.then(
 			(heard) => {
@@ -163,7 +159,7 @@ async function tellTheEnd(job: RunningJob): Promise<void> {
 /** What no job may do is end the server, or keep it busy for ever: whatever comes of it is a sentence. */
 export function run(job: RunningJob, command: string, words: string[]): string {
 	const pulse = setInterval(() => {
-		if (!job.telling && Date.now() - job.told >= TELL_EVERY_MS) void tell(job);
+		if (!job.telling) void tell(job);
 	}, TELL_EVERY_MS);
 	pulse.unref();
 	const ended = (code: number | null, why: string) => {
