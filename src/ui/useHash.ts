@@ -1,16 +1,22 @@
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 
 /**
- * Reads what stands after the # of the address, now and whenever somebody goes to another: by a link, a typed address,
- * or back. What a page itself puts there with `replaceState` is not told.
- *
- * @param read always the same function, as a state's setter is
+ * What stands after the # of the address, also once somebody goes to another: by a link, a typed address, or back.
+ * And what puts another there without a step in the browser's past.
  */
-export function useHash(read: (hash: string) => void): void {
+export function useHash(): [string, (hash: string) => void] {
+	const [hash, setHash] = useState("");
 	useEffect(() => {
-		const now = () => read(window.location.hash.slice(1));
-		now();
-		window.addEventListener("hashchange", now);
-		return () => window.removeEventListener("hashchange", now);
-	}, [read]);
+		const read = () => setHash(window.location.hash.slice(1));
+		read();
+		window.addEventListener("hashchange", read);
+		return () => window.removeEventListener("hashchange", read);
+	}, []);
+	return [
+		hash,
+		(next) => {
+			window.history.replaceState(null, "", `#${next}`);
+			setHash(next);
+		},
+	];
 }

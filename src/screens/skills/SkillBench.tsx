@@ -45,17 +45,12 @@ export function SkillBench(page: SkillPage) {
 	const { skill, edit } = writing;
 	const { positions } = skill;
 	const [open, setOpen] = useState<string | null>(null);
-	const [at, setAt] = useState("");
-	const view = asView(at);
+	const [hash, setHash] = useHash();
+	const view = asView(hash);
 	const [side, setSide] = useState<"left" | "right">("right");
 	const causes = useCauses(page);
 
-	useHash(setAt);
-	const show = (next: View) => {
-		const hash = next.replace(" ", "-");
-		setAt(hash);
-		window.history.replaceState(null, "", `#${hash}`);
-	};
+	const show = (next: View) => setHash(next.replace(" ", "-"));
 	// A new skill has its own address from its first letter on.
 	const begun = writing.at.rev + writing.at.draft > 0;
 	useEffect(() => {

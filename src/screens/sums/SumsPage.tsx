@@ -22,16 +22,9 @@ const isValues = (value: unknown): SumValues | null =>
 
 /** The sum that the address names behind its #; the first where it names none. */
 function useOpen(): [Sum, (sum: Sum) => void] {
-	const [id, setId] = useState("");
-	useHash(setId);
-	const open = sums.find((sum) => sum.id === id) ?? (sums[0] as Sum);
-	return [
-		open,
-		(sum) => {
-			window.history.replaceState(null, "", `${window.location.search}#${sum.id}`);
-			setId(sum.id);
-		},
-	];
+	const [hash, setHash] = useHash();
+	const open = sums.find((sum) => sum.id === hash) ?? (sums[0] as Sum);
+	return [open, ({ id }) => setHash(id)];
 }
 
 /** What is worked out on the back of a hand: each with its drawing, its formula and what it assumes; with or without a signal. */
