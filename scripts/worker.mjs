@@ -25,7 +25,8 @@ await build({
 	logLevel: "warning",
 });
 
-// What runs beside the server, or starts it: as one file each, with its packages, it begins in an eighth of the time.
+// What runs beside the server, or starts it: as one file each, with its packages, it begins in half the time that
+// reading those one by one takes.
 // Left out are what is no script, and Next, which starts from its own folder.
 await build({
 	entryPoints: Object.fromEntries(bundled.map((name) => [name, at("scripts", `${name}.ts`)])),
