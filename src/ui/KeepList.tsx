@@ -1,16 +1,15 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import { type ReactNode, useId, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
 import type { EventDraft } from "@/core/log/event";
 import type { Reminder } from "@/core/log/reminders";
-import { record } from "@/device/record";
 import { dayWords, fromToday, today } from "./dates";
 import css from "./keep.module.css";
 import { PromiseForm } from "./PromiseForm";
+import { useRecord } from "./useRecord";
 import { useStaying } from "./useStaying";
 
 interface Props {
@@ -19,19 +18,6 @@ interface Props {
 	entries: readonly Reminder[];
 	/** Names beside the lines, where more than one student is on the page. */
 	names?: Readonly<Record<string, string>> | undefined;
-}
-
-function useRecord(studio: string) {
-	const router = useRouter();
-	const [note, setNote] = useState("");
-	return {
-		note,
-		async write(draft: EventDraft) {
-			const { sent } = await record(studio, [draft]);
-			setNote(sent ? "" : "Kept on this device; it goes out when the server answers.");
-			router.refresh();
-		},
-	};
 }
 
 interface LinesProps extends Pick<Props, "entries" | "names"> {

@@ -1,12 +1,11 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { record } from "@/device/record";
 import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
+import { useRecord } from "@/ui/useRecord";
 
 /** A lesson on a day nobody can believe: its tries count, its day decides nothing until the coach says which it was. */
 export function LessonDay({
@@ -20,14 +19,9 @@ export function LessonDay({
 	day: string;
 	today: string;
 }) {
-	const router = useRouter();
 	const [other, setOther] = useState("");
-	const [note, setNote] = useState("");
-	const say = async (said: string) => {
-		const { sent } = await record(studio, [{ kind: "lesson.dated", lesson, body: { day: said } }]);
-		setNote(sent ? "" : "Kept on this device; it goes out when the server answers.");
-		router.refresh();
-	};
+	const { note, write } = useRecord(studio);
+	const say = (said: string) => write({ kind: "lesson.dated", lesson, body: { day: said } });
 	return (
 		<section aria-label="On which day was it?" className="mb-3">
 			<p className="m-0">

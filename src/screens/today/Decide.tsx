@@ -1,13 +1,38 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { v7 as uuid } from "uuid";
 import type { PassAt } from "@/core/commands/passes";
 import type { EventDraft } from "@/core/log/event";
-import { record } from "@/device/record";
+import type { TodayProps } from "@/server/readToday";
+import { dayWords, fromToday } from "@/ui/dates";
+import Link from "@/ui/Link";
 import { PassQuestion } from "@/ui/PassQuestion";
+import { useRecord } from "@/ui/useRecord";
+import { useStaying } from "@/ui/useStaying";
+import css from "./today.module.css";
+
+type Open = TodayProps["decide"][number];
+
+const idOf = ({ href, text }: Open) => href + text;
+
+/** What waits for the coach's word. What was answered here stays, with what came of it, until the page is left. */
+export function Decide({ studio, decide, day }: Pick<TodayProps, "decide" | "day"> & { studio: string }) {
+	const { lines, stay } = useStaying(decide, idOf);
+	return (
+		lines.length > 0 && (
+			<section className={css.decide} aria-label="To decide">
+				<h2>To decide</h2>
+				<ul>
+					{lines.map((one) => (
+						<Line key={idOf(one)} studio={studio} one={one} day={day} onPress={() => stay(one)} />
+					))}
+				</ul>
+			</section>
+		)
+	);
+}
 
 /** What was answered, as it stands in the line afterwards. */
 const wordsFor = ({ kind, body }: EventDraft, { to }: PassAt): string =>
@@ -20,61 +45,59 @@ const wordsFor = ({ kind, body }: EventDraft, { to }: PassAt): string =>
 /** The button that was pressed is gone: the keyboard goes on where it can be taken back. */
 const goOn = (button: HTMLButtonElement | null) => button?.focus();
 
-/** Answered where it is told: the peg moves, or stays; and taken back there, until the page is left. */
-export function DecidePass({
+/** A pass is answered where it is told, the peg moves or stays; and it is taken back there. */
+function Line({
 	studio,
-	pass,
-	about,
-	onAnswer,
+	one: { href, text, day: on, since, why, pass },
+	day,
+	onPress,
 }: {
 	studio: string;
-	pass: PassAt;
-	about: string;
-	/** Answered, or taken back; before the page is asked for anew. */
-	onAnswer: (isAnswered: boolean) => void;
+	one: Open;
+	day: string;
+	/** Before the page is asked for anew. */
+	onPress: () => void;
 }) {
-	const router = useRouter();
-	const [note, setNote] = useState("");
+	const { note, write } = useRecord(studio);
 	const [answered, setAnswered] = useState<{ by: string; words: string } | null>(null);
-	const write = async (draft: EventDraft) => {
-		const { sent } = await record(studio, [draft]);
-		setNote(sent ? "" : "Kept on this device; it goes out when the server answers.");
-		router.refresh();
+	const about = [since && fromToday(since, day), !answered && why];
+	const answer = async (at: PassAt, draft: EventDraft | undefined) => {
+		if (!draft) return;
+		const by = uuid();
+		onPress();
+		setAnswered({ by, words: wordsFor(draft, at) });
+		await write({ ...draft, id: by });
 	};
-	const takeBack = (target: string) => {
-		onAnswer(false);
+	const takeBack = ({ lesson, student }: PassAt, target: string) => {
+		onPress();
 		setAnswered(null);
-		void write({ kind: "void", lesson: pass.lesson, student: pass.student, body: { targets: [target] } });
+		void write({ kind: "void", lesson, student, body: { targets: [target] } });
 	};
 	return (
-		<>
-			{answered ? (
-				<p className="m-0" dir="auto">
-					<span role="status">{answered.words}</span>{" "}
-					<Button
-						ref={goOn}
-						variant="link"
-						size="sm"
-						aria-label={`Take back: ${answered.words} ${about}`}
-						onClick={() => takeBack(answered.by)}
-					>
-						take it back
-					</Button>
-				</p>
-			) : (
-				<PassQuestion
-					pass={pass}
-					about={about}
-					onWrite={async ([draft]) => {
-						if (!draft) return;
-						const by = uuid();
-						onAnswer(true);
-						setAnswered({ by, words: wordsFor(draft, pass) });
-						await write({ ...draft, id: by });
-					}}
-				/>
-			)}
+		<li className={answered ? css.decided : undefined}>
+			<Link href={href} dir="auto">
+				{text}
+				{on && ` ${dayWords(on, day)}`}
+			</Link>{" "}
+			<span className="mute">{about.filter(Boolean).join(", ")}</span>
+			{pass &&
+				(answered ? (
+					<p className="m-0" dir="auto">
+						<span role="status">{answered.words}</span>{" "}
+						<Button
+							ref={goOn}
+							variant="link"
+							size="sm"
+							aria-label={`Take back: ${answered.words} ${text}`}
+							onClick={() => takeBack(pass, answered.by)}
+						>
+							take it back
+						</Button>
+					</p>
+				) : (
+					<PassQuestion pass={pass} about={text} onWrite={([draft]) => answer(pass, draft)} />
+				))}
 			{note && <p role="status">{note}</p>}
-		</>
+		</li>
 	);
 }

@@ -1,14 +1,11 @@
 "use client";
 
-import { useRouter } from "next/navigation";
-import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import type { Drafts } from "@/core/commands/drafts";
 import { plural } from "@/core/text/lists";
-import { record } from "@/device/record";
 import type { TodayProps } from "@/server/readToday";
 import { fromToday } from "@/ui/dates";
 import Link from "@/ui/Link";
+import { useRecord } from "@/ui/useRecord";
 import css from "./today.module.css";
 
 type Open = TodayProps["open"][number];
@@ -36,13 +33,7 @@ export function OpenLessons({ studio, day, open }: Pick<TodayProps, "day" | "ope
 }
 
 function OpenLesson({ studio, day, lesson }: { studio: string; day: string; lesson: Open }) {
-	const router = useRouter();
-	const [note, setNote] = useState("");
-	const letGo = async (drafts: Drafts) => {
-		const { sent } = await record(studio, drafts);
-		setNote(sent ? "" : "Kept on this device; it goes out when the server answers.");
-		router.refresh();
-	};
+	const { note, write } = useRecord(studio);
 	return (
 		<p className={css.waiting}>
 			<span>
@@ -60,7 +51,7 @@ function OpenLesson({ studio, day, lesson }: { studio: string; day: string; less
 					<Button
 						variant="outline-primary"
 						aria-label={`let it go: ${lesson.names}`}
-						onClick={() => lesson.letGo && void letGo(lesson.letGo)}
+						onClick={() => lesson.letGo && void write(...lesson.letGo)}
 					>
 						let it go
 					</Button>
