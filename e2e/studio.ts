@@ -12,6 +12,7 @@ import { eventsAfter } from "@/store/events";
 import { catchUp } from "@/store/projection";
 import { makeNamespace, type Sqld, startSqld } from "@/store/sqld";
 import { chromiumPath, quiet } from "./browser";
+import "./stacks";
 
 /** The demo studio, made once for all journeys by `setup.ts`. */
 export const demoFile = ".test/demo.db";
