@@ -115,3 +115,26 @@ test("a page that is not held here says so, and comes when the server answers ag
 	await other.getByRole("button", { name: "try again" }).tap();
 	await expect(other.getByRole("heading", { level: 1 })).toContainText("Isolde Brankovar");
 });
+
+test("a lesson whose page came past what is held here goes on without a signal, drawers included", async ({
+	page,
+	studio,
+	context,
+}) => {
+	await readyForNoSignal(page);
+	await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").tap();
+	await good(page).tap();
+	await expect(page.getByTestId("kept")).toContainText("sent ✓");
+	// As where it was still on its way when what is held here took over: nobody holds it.
+	const browser = await context.newCDPSession(page);
+	await browser.send("Page.reload", { ignoreCache: true });
+	await expect(page.getByTestId("used")).toHaveText("1");
+	await expect
+		.poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state ?? "none"))
+		.toBe("activated");
+	await studio.kill();
+	await browser.send("Network.clearBrowserCache");
+	await touch(page, "more").tap();
+	await page.getByRole("button", { name: /^tally/ }).tap();
+	await expect(page.getByRole("button", { name: "take the last digit back" })).toBeVisible();
+});

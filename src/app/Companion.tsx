@@ -2,6 +2,7 @@
 
 import { usePathname } from "next/navigation";
 import { useEffect } from "react";
+import { holdReady } from "@/device/holdReady";
 import { handOver } from "@/ui/dates";
 
 const AGAIN_MS = 20_000;
@@ -20,7 +21,7 @@ export function Companion() {
 	useEffect(handOver, []);
 	useEffect(() => {
 		if (process.env.NODE_ENV !== "production" || !("serviceWorker" in navigator)) return;
-		void navigator.serviceWorker.register("/sw.js", { scope: "/", updateViaCache: "none" }).catch(() => {
+		void holdReady("/sw.js", { scope: "/", updateViaCache: "none" }).catch(() => {
 			// Refused (a private window, a full disk): the lesson works all the same while the server answers.
 		});
 	}, []);

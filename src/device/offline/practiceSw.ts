@@ -3,6 +3,8 @@
  * for when there is no signal. It knows no other page, and lets go of one whose link is closed.
  */
 
+import { takeOverWhenAsked } from "./takeOver";
+
 interface FetchEvent extends Event {
 	request: Request;
 	respondWith(answer: Promise<Response>): void;
@@ -18,6 +20,7 @@ const HELD = "peg-ladder-practice";
 const PATIENCE_MS = 5000;
 const worker = globalThis as unknown as Worker;
 
+takeOverWhenAsked();
 worker.addEventListener("install", () => void worker.skipWaiting());
 worker.addEventListener("activate", (event) => event.waitUntil(worker.clients.claim()));
 

@@ -1,4 +1,5 @@
 import { type PrecacheEntry, Serwist } from "serwist";
+import { takeOverWhenAsked } from "./takeOver";
 
 /**
  * The service worker. It holds the program and the shells of the lesson, the wrap-up, the
@@ -50,6 +51,7 @@ async function workerScript(request: Request): Promise<Response> {
 	return new Response(await cached.blob(), { headers: cached.headers });
 }
 
+takeOverWhenAsked();
 globalThis.addEventListener("fetch", (raw) => {
 	const event = raw as FetchEvent;
 	const { request } = event;

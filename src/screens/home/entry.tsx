@@ -1,5 +1,6 @@
 import { createRoot } from "react-dom/client";
 import { PageData } from "@/core/practice/pageData";
+import { holdReady } from "@/device/holdReady";
 import { readKept } from "@/device/localKeep";
 import { type PhoneState, PhoneStore } from "@/device/practice";
 import { handOver } from "@/ui/dates";
@@ -22,7 +23,7 @@ const read = PageData.safeParse(data);
 if (root && read.success) {
 	createRoot(root).render(<HomePage practice={new Practice(read.data, window.location.pathname)} />);
 	if (read.data.ends !== null && "serviceWorker" in navigator)
-		void navigator.serviceWorker.register("/p/sw.js", { scope: "/p/" }).catch(() => {
+		void holdReady("/p/sw.js", { scope: "/p/" }).catch(() => {
 			// Refused: the page still works while it is open.
 		});
 } else if (root) void showLeft(root);
