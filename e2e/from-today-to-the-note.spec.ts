@@ -130,12 +130,26 @@ test.describe("the demo", () => {
 		await page.goto("/");
 		await expect(page.getByText("A lesson is open")).toHaveCount(2);
 		await expect(page.getByText("no try yet")).toBeVisible();
-		await page.getByRole("button", { name: /^let it go/ }).click();
+		const opened = async () =>
+			resolve(await studio.events()).flatMap((event) =>
+				event.kind === "lesson.opened" && event.device !== "demo-phone" ? [event.lesson] : [],
+			);
+		// By keyboard, which goes on where it can be taken back; and it can.
+		const letGo = page.getByRole("button", { name: /^let it go/ });
+		await letGo.press("Enter");
+		await expect(page.getByText("Let go of, as if it was never begun")).toBeVisible();
 		await expect(page.getByText("A lesson is open")).toHaveCount(1);
-		const opened = resolve(await studio.events()).filter(
-			(event) => event.kind === "lesson.opened" && event.device !== "demo-phone",
-		);
-		expect(opened.map(({ lesson: id }) => id)).toEqual([first]);
+		await expect.poll(opened).toEqual([first]);
+		const back = page.getByRole("button", { name: /^Take back, the lesson stays open/ });
+		await expect(back).toBeFocused();
+		await back.press("Enter");
+		await expect(letGo).toBeFocused();
+		await expect.poll(async () => (await opened()).length).toBe(2);
+		await letGo.press("Enter");
+		await expect.poll(opened).toEqual([first]);
+		await page.reload();
+		await expect(page.getByText("A lesson is open")).toHaveCount(1);
+		await expect(back).toHaveCount(0);
 	});
 
 	test("many open lessons fold into one line, and who is next stays in sight", async ({ page }) => {

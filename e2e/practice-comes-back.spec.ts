@@ -135,8 +135,10 @@ test("counted by the link on a phone without a signal, sent when there is one; f
 	await expect(page.getByText("3 was met in 5 of the last 5.")).toBeVisible();
 	await expect(page.getByRole("region", { name: "Journal" })).toContainText("“my <b>left</b> one flies away”");
 	await page.getByLabel(/^Answer to/).fill("Scoop it, then let it go.");
-	await touch(page, "answer").click();
+	await touch(page, "answer").press("Enter");
 	await expect(page.getByLabel(/^Answer to/)).toHaveCount(0);
+	// The line is gone; the keyboard stands on what follows it.
+	await expect(page.locator("main :focus")).toHaveCount(1);
 	await raise.click();
 	await expect(phone.getByTestId("kept")).toContainText("sent ✓");
 	await phone.reload();

@@ -19,7 +19,9 @@ test("a note is written the coach’s own way, sent by the system’s sheet, kep
 	await page.getByLabel("Last words").fill("Yours, the tent");
 	await page.getByLabel("Words for the next lesson").fill("À bientôt, {day}.");
 	await page.getByRole("checkbox", { name: "whose, and when" }).uncheck();
-	await page.getByRole("button", { name: "up: the next day" }).click();
+	const up = page.getByRole("button", { name: "up: the next day" });
+	await up.press("Enter");
+	await expect(up).toBeFocused();
 	await expect(page.locator("[data-standing]")).toHaveAttribute("data-standing", "kept");
 	const example = page.getByRole("region", { name: "As it would read" });
 	await expect(example).toContainText(/^As it would readDear Ida!/);

@@ -129,9 +129,7 @@ test("a lesson whose page came past what is held here goes on without a signal, 
 	const browser = await context.newCDPSession(page);
 	await browser.send("Page.reload", { ignoreCache: true });
 	await expect(page.getByTestId("used")).toHaveText("1");
-	await expect
-		.poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state ?? "none"))
-		.toBe("activated");
+	await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state ?? "none")).toBe("activated");
 	await studio.kill();
 	await browser.send("Network.clearBrowserCache");
 	await touch(page, "more").tap();

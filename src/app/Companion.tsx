@@ -20,6 +20,10 @@ export function Companion() {
 	// Everything is taken over by now: from here on days are told by this device's own.
 	useEffect(handOver, []);
 	useEffect(() => {
+		// Where it cannot be fetched the keyboard goes on as a browser has it.
+		void import("@/ui/keepPlace").then(({ keepPlace }) => keepPlace(document)).catch(() => {});
+	}, []);
+	useEffect(() => {
 		if (process.env.NODE_ENV !== "production" || !("serviceWorker" in navigator)) return;
 		void holdReady("/sw.js", { scope: "/", updateViaCache: "none" }).catch(() => {
 			// Refused (a private window, a full disk): the lesson works all the same while the server answers.

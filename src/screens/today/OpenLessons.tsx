@@ -1,22 +1,29 @@
 "use client";
 
+import { useState } from "react";
 import Button from "react-bootstrap/Button";
+import { v7 as uuid } from "uuid";
 import { plural } from "@/core/text/lists";
 import type { TodayProps } from "@/server/readToday";
 import { fromToday } from "@/ui/dates";
 import Link from "@/ui/Link";
 import { useRecord } from "@/ui/useRecord";
+import { useStaying } from "@/ui/useStaying";
 import css from "./today.module.css";
 
 type Open = TodayProps["open"][number];
+type Props = Pick<TodayProps, "day" | "open"> & { studio: string };
 
 /** More than these fold into one line: what is next stays in sight. */
 const IN_SIGHT = 2;
 
-/** Lessons that were begun and not closed, the latest first. */
-export function OpenLessons({ studio, day, open }: Pick<TodayProps, "day" | "open"> & { studio: string }) {
-	const [first, rest] = [open.slice(0, IN_SIGHT), open.slice(IN_SIGHT)];
-	const line = (lesson: Open) => <OpenLesson key={lesson.lesson} studio={studio} day={day} lesson={lesson} />;
+/** Lessons that were begun and not closed, the latest first. One that is let go of stays until the page is left. */
+export function OpenLessons({ studio, day, open }: Props) {
+	const { lines, stay } = useStaying(open, ({ lesson }) => lesson);
+	const [first, rest] = [lines.slice(0, IN_SIGHT), lines.slice(IN_SIGHT)];
+	const line = (one: Open) => (
+		<OpenLesson key={one.lesson} studio={studio} day={day} lesson={one} onPress={() => stay(one)} />
+	);
 	return (
 		<>
 			{first.map(line)}
@@ -32,35 +39,63 @@ export function OpenLessons({ studio, day, open }: Pick<TodayProps, "day" | "ope
 	);
 }
 
-function OpenLesson({ studio, day, lesson }: { studio: string; day: string; lesson: Open }) {
+function OpenLesson({
+	studio,
+	day,
+	lesson: { lesson, names, tries, day: begun, letGo },
+	onPress,
+}: {
+	studio: string;
+	day: string;
+	lesson: Open;
+	/** Before the page is asked for anew. */
+	onPress: () => void;
+}) {
 	const { note, write } = useRecord(studio);
+	/** What let go of it. */
+	const [by, setBy] = useState<string | null>(null);
+	const letItGo = () => {
+		const [first, ...others] = letGo ?? [];
+		if (!first) return;
+		const id = uuid();
+		onPress();
+		setBy(id);
+		void write({ ...first, id }, ...others);
+	};
+	const takeItBack = (id: string) => {
+		onPress();
+		setBy(null);
+		void write({ kind: "void", lesson, student: letGo?.[0]?.student ?? null, body: { targets: [id] } });
+	};
 	return (
-		<p className={css.waiting}>
+		<div className={by ? `${css.waiting} ${css.let}` : css.waiting}>
 			<span>
-				<b className="asks">A lesson is open</b>
+				{by ? <b role="status">Let go of, as if it was never begun</b> : <b className="asks">A lesson is open</b>}
 				<br />
-				<span dir="auto">{lesson.names}</span>,{" "}
-				{lesson.tries === 0 ? "no try yet" : plural(lesson.tries, "try", "tries")}, {fromToday(lesson.day, day)}
+				<span dir="auto">{names}</span>, {tries === 0 ? "no try yet" : plural(tries, "try", "tries")},{" "}
+				{fromToday(begun, day)}
 				{note && <small className="mute"> {note}</small>}
 			</span>
 			<span className="d-flex gap-2">
-				<Link className="btn btn-primary" href={`/live?lesson=${lesson.lesson}`}>
-					go back in
-				</Link>
-				{lesson.letGo ? (
+				{!by && (
+					<Link className="btn btn-primary" href={`/live?lesson=${lesson}`}>
+						go back in
+					</Link>
+				)}
+				{letGo ? (
 					<Button
-						variant="outline-primary"
-						aria-label={`let it go: ${lesson.names}`}
-						onClick={() => lesson.letGo && void write(...lesson.letGo)}
+						variant={by ? "link" : "outline-primary"}
+						aria-label={by ? `Take back, the lesson stays open: ${names}` : `let it go: ${names}`}
+						onClick={by ? () => takeItBack(by) : letItGo}
 					>
-						let it go
+						{by ? "take it back" : "let it go"}
 					</Button>
 				) : (
-					<Link className="btn btn-outline-primary" href={`/wrap?lesson=${lesson.lesson}`}>
+					<Link className="btn btn-outline-primary" href={`/wrap?lesson=${lesson}`}>
 						wrap up
 					</Link>
 				)}
 			</span>
-		</p>
+		</div>
 	);
 }
