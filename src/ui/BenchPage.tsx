@@ -14,8 +14,8 @@ export function BenchPage({
 	spine?: React.ReactNode;
 	margin?: React.ReactNode;
 	keys?: readonly KeyHint[];
-	/** The work column takes the spine too: its rows carry their own stretch of the rail. */
-	wide?: boolean;
+	/** The work column takes the spine too: its rows carry their own stretch of the rail. And the margin, where that says "whole". */
+	wide?: boolean | "whole";
 	children: React.ReactNode;
 }) {
 	return (
@@ -33,12 +33,14 @@ export function BenchPage({
 					) : (
 						<div className={css.spine} />
 					))}
-				<main id="work" tabIndex={-1} className={wide ? css.wide : ""}>
+				<main id="work" tabIndex={-1} className={wide === "whole" ? css.whole : wide ? css.wide : ""}>
 					{children}
 				</main>
-				<aside className={css.margin} aria-label="Margin">
-					{margin}
-				</aside>
+				{wide !== "whole" && (
+					<aside className={css.margin} aria-label="Margin">
+						{margin}
+					</aside>
+				)}
 			</div>
 			<footer className={css.footTools}>
 				<Tools />

@@ -1,6 +1,6 @@
 "use client";
 
-import { useState } from "react";
+import { useId, useState } from "react";
 import Form from "react-bootstrap/Form";
 import { foldText } from "@/core/text/foldText";
 import { plural } from "@/core/text/lists";
@@ -46,35 +46,10 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 	const skills = [...new Map(shown.map((one) => [one.skill, one.skillName]))].sort(([, a], [, b]) =>
 		a.localeCompare(b),
 	);
+	const gapsId = useId();
 	const gaps = here.filter(({ twin }) => twin?.gap && twin.ahead < 0);
 	return (
-		<BenchPage
-			wide
-			margin={
-				<>
-					<p className="mute">
-						One ladder is one student’s way to one skill on one side. Filled: passed. Ringed: held on several days. A
-						bar: skipped. A letter: where the other side’s peg stands.
-					</p>
-					{gaps.length > 0 && (
-						<div className={css.note}>
-							<h2>The sides stand far apart</h2>
-							<ul className={css.plain}>
-								{gaps.map((ladder) => (
-									<li key={ladder.id}>
-										<Link href={`/ladders/${ladder.id}`} dir="auto">
-											{ladder.studentName} · {ladder.skillName}
-										</Link>
-										<br />
-										{ladder.twin?.gap}
-									</li>
-								))}
-							</ul>
-						</div>
-					)}
-				</>
-			}
-		>
+		<BenchPage wide="whole">
 			<div className={css.head}>
 				<h1>Who stands where</h1>
 				<span className="d-flex gap-3 align-items-center flex-wrap">
@@ -115,6 +90,21 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 							: `${shown.length} of ${plural(here.length, "ladder")}`}
 					</span>
 				</div>
+			)}
+			{gaps.length > 0 && (
+				<section className={own.gaps} aria-labelledby={gapsId}>
+					<h2 id={gapsId}>The sides stand far apart</h2>
+					<ul>
+						{gaps.map((ladder) => (
+							<li key={ladder.id}>
+								<Link href={`/ladders/${ladder.id}`} dir="auto">
+									{ladder.studentName} · {ladder.skillName}
+								</Link>{" "}
+								{ladder.twin?.gap}
+							</li>
+						))}
+					</ul>
+				</section>
 			)}
 			{shown.length > 0 && (
 				<div className={own.scroll}>
@@ -167,6 +157,12 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 					</ul>
 				</section>
 			))}
+			{shown.length > 0 && (
+				<p className="mute mt-3">
+					One ladder is one student’s way to one skill on one side. Filled: passed. Ringed: held on several days. A bar:
+					skipped. A letter: where the other side’s peg stands.
+				</p>
+			)}
 			{here.length > 0 && shown.length === 0 && <p className="mt-3">None is like that.</p>}
 			{away.length > 0 && (
 				<>
