@@ -39,17 +39,43 @@ test.describe("where the browser’s day is not the server’s", () => {
 		});
 });
 
-test("axe finds nothing where something is opened", async ({ page }) => {
+test("axe finds nothing where something is opened, and nothing of it is cut off, on a bench or a phone", async ({
+	page,
+}) => {
 	test.setTimeout(240_000);
+	const found: Record<string, string[]> = {};
+	const whole = async (what: string) => {
+		await accessible(page);
+		const bench = await amissOn(page, 1280, 800);
+		const phone = await amissOn(page, 390, 844);
+		await page.setViewportSize({ width: 1280, height: 800 });
+		if (bench.length + phone.length > 0) found[what] = [...bench, "on a phone:", ...phone];
+	};
 	await page.goto("/students/isolde");
 	await page.getByRole("button", { name: "edit" }).click();
-	await accessible(page);
+	await whole("a student’s form");
 	await page.goto("/skills/clubs");
 	await page.getByRole("button", { name: "more of position 2" }).click();
-	await accessible(page);
+	await whole("a position");
+	await page.goto("/plans?student=isolde");
+	await page.getByRole("button", { name: "plan it" }).click();
+	await expect(page).toHaveURL(/plans.\w/);
+	await whole("a plan");
+	await page.goto("/calendar");
+	await page
+		.getByRole("button", { name: /^move or leave out/ })
+		.first()
+		.click();
+	await page
+		.getByRole("button", { name: /^change:/ })
+		.first()
+		.click();
+	await whole("a lesson of the calendar, and a series");
 	await page.goto("/ladders/isolde-clubs");
 	await page.getByRole("button", { name: "Three clubs, slow", exact: true }).click();
-	await accessible(page);
+	await page.getByText("the same for many rungs").click();
+	await whole("a rung");
+	expect(found).toEqual({});
 	await page.keyboard.press("Escape");
 	await touch(page, "? keys").click();
 	await expect(page.getByRole("dialog")).toBeVisible();

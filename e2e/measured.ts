@@ -12,7 +12,11 @@ export async function amissOn(page: Page, width: number, height: number): Promis
 		await page.setViewportSize({ width, height });
 		const whole = await page.evaluate(() => document.documentElement.scrollHeight);
 		await page.setViewportSize({ width, height: Math.max(height, whole) });
-		const amiss = [...(await page.evaluate(outOfReach, width)), ...(await page.evaluate(cutOff))];
+		const amiss = [
+			...(await page.evaluate(outOfReach, width)),
+			...(await page.evaluate(cutOff)),
+			...(await page.evaluate(tooNarrow)),
+		];
 		if (amiss.length === 0 || look === 4) return amiss;
 		await page.waitForTimeout(700);
 	}
@@ -65,4 +69,35 @@ function cutOff(): string[] {
 			cut.push(`cut off: ${(one.textContent ?? "").trim().slice(0, 40)}`);
 	}
 	return cut;
+}
+
+/**
+ * Run in the page: fields that cannot show what is in them, be it chosen, a day, a number, a name or the words that say
+ * what to type. A sentence may be longer than its field.
+ */
+function tooNarrow(): string[] {
+	const A_NAME = 30;
+	const pen = document.createElement("canvas").getContext("2d") as CanvasRenderingContext2D;
+	const wordsIn = (one: HTMLInputElement | HTMLSelectElement): string => {
+		if (one instanceof HTMLSelectElement) return one.selectedOptions[0]?.textContent ?? "";
+		if (!/^(text|search|number|email|tel)$/.test(one.type)) return "";
+		return one.value.length > A_NAME ? "" : one.value || one.placeholder;
+	};
+	const holds = (one: HTMLInputElement | HTMLSelectElement): boolean => {
+		if (/^(date|time)$/.test(one.type)) {
+			const free = one.cloneNode() as HTMLInputElement;
+			free.style.cssText = "position: absolute; width: max-content; min-width: 0; flex: none";
+			one.after(free);
+			const needs = free.offsetWidth;
+			free.remove();
+			return needs <= one.offsetWidth + 1;
+		}
+		const { paddingLeft, paddingRight, font } = getComputedStyle(one);
+		pen.font = font;
+		const room = one.clientWidth - Number.parseFloat(paddingLeft) - Number.parseFloat(paddingRight);
+		return pen.measureText(wordsIn(one)).width <= room + 1;
+	};
+	return [...document.querySelectorAll<HTMLInputElement | HTMLSelectElement>("input, select")]
+		.filter((one) => one.checkVisibility() && !one.closest(".visually-hidden") && !holds(one))
+		.map((one) => `too narrow: ${one.id} ${wordsIn(one)}`);
 }

@@ -4,8 +4,8 @@ import type { Policy } from "./policy";
 /** When an attempt is good, in the coach's words. */
 export const gateWords: Record<Gate, string> = {
 	result: "it came off",
-	form: "no watched position was off",
-	both: "it came off and no watched position was off",
+	form: "nothing watched was off",
+	both: "it came off and nothing watched was off",
 	commitment: "it was fully committed, whatever came of it",
 };
 

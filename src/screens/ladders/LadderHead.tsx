@@ -64,7 +64,7 @@ export function LadderHead({
 					<Form.Select {...form.register("begins", { setValueAs: (typed) => typed || undefined })}>
 						{lessonStarts.map((one) => (
 							<option key={one} value={one === "at the peg" ? "" : one}>
-								{one}
+								{one.replace("'", "’")}
 							</option>
 						))}
 					</Form.Select>

@@ -94,8 +94,8 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 					))}
 				</Form.Select>
 			</FormRow>
-			<FormRow id={id("gate")} label="A try is good when" className={css.third ?? ""}>
-				<Form.Select {...register(`${path}.gate`)}>
+			<FormRow id={id("gate")} label="A try is good when" className={css.full ?? ""}>
+				<Form.Select {...register(`${path}.gate`)} className={css.long}>
 					{gates.map((gate) => (
 						<option key={gate} value={gate}>
 							{gateWords[gate]}

@@ -152,7 +152,7 @@ function Answer({ at, entry, day }: { at: { id: string }; entry: JournalEntry; d
 			<div className={css.one}>
 				<Form.Control
 					aria-label={`Answer to “${entry.remark}”`}
-					placeholder="your word to it; it stands on their page"
+					placeholder="your word; it stands on their page"
 					value={text}
 					maxLength={1000}
 					dir="auto"

@@ -104,11 +104,15 @@ function Name({ at, label, value }: { at: (string | number)[]; label: string; va
 	return (
 		<>
 			<Form.Control
+				as="textarea"
+				rows={1}
+				className={own.name}
 				aria-label={label}
 				placeholder={label.toLowerCase()}
 				value={value}
 				dir="auto"
-				onChange={(event) => edit(at, event.target.value)}
+				// A name has one line, however many its column shows it in.
+				onChange={(event) => edit(at, event.target.value.replace(/\n/g, " "))}
 			/>
 			<Complaint error={useRefusal(at)} />
 		</>
