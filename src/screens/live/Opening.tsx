@@ -23,6 +23,8 @@ export function Opening() {
 	if (!ladder) return null;
 	const { last } = ladder;
 	const { first, best } = ladder.holes.find((hole) => hole.rung === set.placing.rung) ?? {};
+	// Where the first day was the last one too, its score stands above.
+	const isMore = first && (first.day !== last?.day || (best && best.day !== first.day));
 	const promises = pack.promises.filter((one) => one.student === ladder.student);
 	const parked = pack.parked.filter((one) => one.student === ladder.student);
 	return (
@@ -54,12 +56,12 @@ export function Opening() {
 					To practise: <b dir="auto">{last.practise}</b>
 				</p>
 			)}
-			{first && <p>First {firstAndBest(first, best)}</p>}
 			{promises.map((one) => (
 				<p key={one.id}>
 					Promised: <span dir="auto">{one.text}</span>
 				</p>
 			))}
+			{isMore && <p>First {firstAndBest(first, best)}</p>}
 			{parked.map((one) => (
 				<p key={one.id}>
 					Parked: <span dir="auto">{one.text}</span>

@@ -50,7 +50,9 @@ export function Top({
 			<button type="button" onClick={onChoose} aria-expanded={choosing}>
 				<b>{!board.ladder ? "For whom?" : rungNumber > 0 ? `Rung ${rungNumber}` : "New drill"}</b>
 				<span>
-					{board.ladder ? `${board.ladder.skill}${placing.side === "none" ? "" : `, ${placing.side}`}` : "say it later"}
+					{board.ladder
+						? [placing.side === "none" ? "" : placing.side, board.ladder.skill].filter(Boolean).join(" · ")
+						: "say it later"}
 				</span>
 			</button>
 		</div>
