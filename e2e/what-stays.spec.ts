@@ -1,3 +1,4 @@
+import { resolve } from "@/core/log/resolve";
 import { keyCues } from "@/store/keyCues";
 import { railedLadders } from "@/store/ladders";
 import { catchUp } from "@/store/projection";
@@ -56,12 +57,30 @@ test("a passed rung is looked at again in two touches, decided early, and says w
 	await again.getByRole("link", { name: /^in the plan of/ }).click();
 	await expect(page.getByText("It slipped at its last check, and you put it here.").first()).toBeVisible();
 	await page.goto("/");
-	await again
-		.getByRole("button", { name: /^move the peg to it/ })
-		.first()
-		.click();
-	await expect(again.getByText("The peg is moved.")).toBeVisible();
-	const moved = (await studio.events()).findLast(({ kind }) => kind === "peg.moved");
+	const move = again.getByRole("button", { name: /^move the peg to it/ }).first();
+	const takeBack = again.getByRole("button", { name: /^take it back/ });
+	const moves = async () => resolve(await studio.events()).filter(({ kind }) => kind === "peg.moved");
+	const stood = (await moves()).length;
+	await move.click();
+	await expect(again.getByText("The peg is moved to it.")).toBeVisible();
+	await expect.poll(async () => (await moves()).length).toBe(stood + 1);
+	// By mistake: taken back where it was pressed, on the bench of the ladder too.
+	await takeBack.press("Enter");
+	await expect(move).toBeFocused();
+	await expect.poll(async () => (await moves()).length).toBe(stood);
+	await page.goto("/ladders/isolde-clubs");
+	await page.getByRole("button", { name: second, exact: true }).click();
+	const margin = page.getByRole("complementary", { name: "Margin" });
+	await margin.getByRole("button", { name: /^move the peg to it/ }).click();
+	await expect(margin.getByText("The peg is moved to it.")).toBeVisible();
+	await expect.poll(async () => (await moves()).length).toBe(stood + 1);
+	await margin.getByRole("button", { name: /^take it back/ }).click();
+	await expect.poll(async () => (await moves()).length).toBe(stood);
+	await page.goto("/");
+	await move.click();
+	await expect(again.getByText("The peg is moved to it.")).toBeVisible();
+	await expect.poll(async () => (await moves()).length).toBe(stood + 1);
+	const moved = (await moves()).at(-1);
 	expect(moved?.kind === "peg.moved" && moved.body.reason).toBe("stepped down");
 	const [row] = await studio.inStore(async (store) => {
 		await catchUp(store);

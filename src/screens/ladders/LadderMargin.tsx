@@ -28,6 +28,13 @@ import { bandWords } from "./expected";
 import { readRule } from "./readRule";
 import { type Sees, SketchView } from "./SketchView";
 
+/** A slip, and what came of a press on it, until another rung is opened. */
+function SlippedHere({ slip, ...rest }: { slip: SlipAt | null; studio: string; about: string }) {
+	const [pressed, setPressed] = useState<SlipAt | null>(null);
+	const at = slip ?? pressed;
+	return at && <Slipped slip={at} onPress={() => setPressed(at)} {...rest} />;
+}
+
 /** What stands behind the rung that is open: its rule in words, what is watched, and every day it was worked on. */
 export function LadderMargin({
 	rung,
@@ -129,7 +136,7 @@ export function LadderMargin({
 			{hole && (
 				<div className={css.note}>
 					<h2>{holeWords[hole.state]}</h2>
-					{slip && <Slipped studio={studio} slip={slip} about={settings.name} />}
+					<SlippedHere key={rung.id} studio={studio} slip={slip} about={settings.name} />
 					{hole.lessons === 0 ? (
 						<p className="mute m-0">Never tried.</p>
 					) : (

@@ -1,15 +1,13 @@
 "use client";
 
-import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import { v7 as uuid } from "uuid";
 import type { PassAt } from "@/core/commands/passes";
 import type { EventDraft } from "@/core/log/event";
 import type { TodayProps } from "@/server/readToday";
 import { dayWords, fromToday } from "@/ui/dates";
 import Link from "@/ui/Link";
 import { PassQuestion } from "@/ui/PassQuestion";
-import { useRecord } from "@/ui/useRecord";
+import { useReversible } from "@/ui/useReversible";
 import { useStaying } from "@/ui/useStaying";
 import css from "./today.module.css";
 
@@ -58,21 +56,9 @@ function Line({
 	/** Before the page is asked for anew. */
 	onPress: () => void;
 }) {
-	const { note, write } = useRecord(studio);
-	const [answered, setAnswered] = useState<{ by: string; words: string } | null>(null);
+	const { note, done, press, takeBack } = useReversible(studio, onPress);
+	const answered = done && pass && wordsFor(done, pass);
 	const about = [since && fromToday(since, day), !answered && why];
-	const answer = async (at: PassAt, draft: EventDraft | undefined) => {
-		if (!draft) return;
-		const by = uuid();
-		onPress();
-		setAnswered({ by, words: wordsFor(draft, at) });
-		await write({ ...draft, id: by });
-	};
-	const takeBack = ({ lesson, student }: PassAt, target: string) => {
-		onPress();
-		setAnswered(null);
-		void write({ kind: "void", lesson, student, body: { targets: [target] } });
-	};
 	return (
 		<li className={answered ? css.decided : undefined}>
 			<Link href={href} dir="auto">
@@ -83,19 +69,19 @@ function Line({
 			{pass &&
 				(answered ? (
 					<p className="m-0" dir="auto">
-						<span role="status">{answered.words}</span>{" "}
+						<span role="status">{answered}</span>{" "}
 						<Button
 							ref={goOn}
 							variant="link"
 							size="sm"
-							aria-label={`Take back: ${answered.words} ${text}`}
-							onClick={() => takeBack(pass, answered.by)}
+							aria-label={`Take back: ${answered} ${text}`}
+							onClick={takeBack}
 						>
 							take it back
 						</Button>
 					</p>
 				) : (
-					<PassQuestion pass={pass} about={text} onWrite={([draft]) => answer(pass, draft)} />
+					<PassQuestion pass={pass} about={text} onWrite={(drafts) => drafts.forEach(press)} />
 				))}
 			{note && <p role="status">{note}</p>}
 		</li>

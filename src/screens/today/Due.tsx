@@ -31,7 +31,7 @@ export function Due({ studio, due, day }: Pick<TodayProps, "due" | "day"> & { st
 										studio={studio}
 										slip={one.slip}
 										about={`${one.who}: ${one.rung}`}
-										onMoved={() => stay(one)}
+										onPress={() => stay(one)}
 									/>
 								</>
 							) : (

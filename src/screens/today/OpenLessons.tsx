@@ -1,13 +1,11 @@
 "use client";
 
-import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import { v7 as uuid } from "uuid";
 import { plural } from "@/core/text/lists";
 import type { TodayProps } from "@/server/readToday";
 import { fromToday } from "@/ui/dates";
 import Link from "@/ui/Link";
-import { useRecord } from "@/ui/useRecord";
+import { useReversible } from "@/ui/useReversible";
 import { useStaying } from "@/ui/useStaying";
 import css from "./today.module.css";
 
@@ -51,44 +49,29 @@ function OpenLesson({
 	/** Before the page is asked for anew. */
 	onPress: () => void;
 }) {
-	const { note, write } = useRecord(studio);
-	/** What let go of it. */
-	const [by, setBy] = useState<string | null>(null);
-	const letItGo = () => {
-		const [first, ...others] = letGo ?? [];
-		if (!first) return;
-		const id = uuid();
-		onPress();
-		setBy(id);
-		void write({ ...first, id }, ...others);
-	};
-	const takeItBack = (id: string) => {
-		onPress();
-		setBy(null);
-		void write({ kind: "void", lesson, student: letGo?.[0]?.student ?? null, body: { targets: [id] } });
-	};
+	const { note, done, press, takeBack } = useReversible(studio, onPress);
 	return (
-		<div className={by ? `${css.waiting} ${css.let}` : css.waiting}>
+		<div className={done ? `${css.waiting} ${css.let}` : css.waiting}>
 			<span>
-				{by ? <b role="status">Let go of, as if it was never begun</b> : <b className="asks">A lesson is open</b>}
+				{done ? <b role="status">Let go of, as if it was never begun</b> : <b className="asks">A lesson is open</b>}
 				<br />
 				<span dir="auto">{names}</span>, {tries === 0 ? "no try yet" : plural(tries, "try", "tries")},{" "}
 				{fromToday(begun, day)}
 				{note && <small className="mute"> {note}</small>}
 			</span>
 			<span className="d-flex gap-2">
-				{!by && (
+				{!done && (
 					<Link className="btn btn-primary" href={`/live?lesson=${lesson}`}>
 						go back in
 					</Link>
 				)}
 				{letGo ? (
 					<Button
-						variant={by ? "link" : "outline-primary"}
-						aria-label={by ? `Take back, the lesson stays open: ${names}` : `let it go: ${names}`}
-						onClick={by ? () => takeItBack(by) : letItGo}
+						variant={done ? "link" : "outline-primary"}
+						aria-label={done ? `Take back, the lesson stays open: ${names}` : `let it go: ${names}`}
+						onClick={done ? takeBack : () => letGo.forEach(press)}
 					>
-						{by ? "take it back" : "let it go"}
+						{done ? "take it back" : "let it go"}
 					</Button>
 				) : (
 					<Link className="btn btn-outline-primary" href={`/wrap?lesson=${lesson}`}>

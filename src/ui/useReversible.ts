@@ -1,0 +1,34 @@
+"use client";
+
+import { useState } from "react";
+import { v7 as uuid } from "uuid";
+import type { EventDraft } from "@/core/log/event";
+import { useRecord } from "./useRecord";
+
+/**
+ * A press on a bench that writes one event, and is taken back where it was made.
+ *
+ * @param onPress before the page is asked for anew: what the press stands on may be gone from its answer
+ */
+export function useReversible(studio: string, onPress: () => void) {
+	const { note, write } = useRecord(studio);
+	const [done, setDone] = useState<(EventDraft & { id: string }) | null>(null);
+	return {
+		note,
+		/** What was written and not taken back. */
+		done,
+		press(draft: EventDraft): void {
+			const made = { ...draft, id: uuid() };
+			onPress();
+			setDone(made);
+			void write(made);
+		},
+		takeBack(): void {
+			if (!done) return;
+			const { id, lesson = null, student = null, ladder = null } = done;
+			onPress();
+			setDone(null);
+			void write({ kind: "void", lesson, student, ladder, body: { targets: [id] } });
+		},
+	};
+}
