@@ -8,12 +8,15 @@ import { daysAsked } from "@/core/practice/assignment";
 import { bestOf, type JournalEntry, type JournalItem, type Journal as JournalOf } from "@/core/practice/journal";
 import { plural } from "@/core/text/lists";
 import { answerEntry, setPracticeTarget } from "@/server/practice";
+import { adding } from "@/ui/adding";
 import { dayWords } from "@/ui/dates";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
+import { useStaying } from "@/ui/useStaying";
 import { PracticeLine } from "./PracticeLine";
 import css from "./practice.module.css";
 
+const idOf = ({ id }: JournalEntry) => id;
 const SHOWN = 10;
 const FEW = 3;
 
@@ -23,11 +26,12 @@ export function Journal({ at, journal, day }: { at: { id: string }; journal: Jou
 	const { entries, items, toAnswer } = journal;
 	const latest = [...entries].reverse();
 	const shown = all ? latest : latest.slice(0, SHOWN);
+	const { lines, stay } = useStaying(toAnswer, idOf);
 	return (
 		<section aria-label="Journal" className={css.section}>
 			<h2>Journal</h2>
-			{toAnswer.map((entry) => (
-				<Answer key={entry.id} at={at} entry={entry} day={day} />
+			{lines.map((entry) => (
+				<Answer key={entry.id} at={at} entry={entry} day={day} onPress={() => stay(entry)} />
 			))}
 			{entries.length === 0 && <p className="mute">Nothing came back yet.</p>}
 			{items
@@ -68,6 +72,12 @@ export function Journal({ at, journal, day }: { at: { id: string }; journal: Jou
 										...(entry.remark ? [`“${entry.remark}”`] : []),
 										...(entry.answer ? [`you: ${entry.answer}`] : []),
 									].join(", ")}
+									{entry.answer !== null && !lines.some(({ id }) => id === entry.id) && (
+										<Button variant="link" size="sm" onClick={adding(() => stay(entry))}>
+											{entry.answer ? "change your word" : "answer it after all"}
+											<span className="visually-hidden"> to “{entry.remark}”</span>
+										</Button>
+									)}
 								</td>
 							</tr>
 						))}
@@ -126,15 +136,51 @@ function Drill({ at, of, day }: { at: { id: string }; of: JournalItem; day: stri
 	);
 }
 
-/** A remark that waits for the coach's word; read and left without one is an answer too. */
-function Answer({ at, entry, day }: { at: { id: string }; entry: JournalEntry; day: string }) {
+/** A remark that waits for the coach's word; read and left without one is an answer too. The last word is what stands. */
+function Answer({
+	at,
+	entry,
+	day,
+	onPress,
+}: {
+	at: { id: string };
+	entry: JournalEntry;
+	day: string;
+	/** Before the page is asked for anew. */
+	onPress: () => void;
+}) {
 	const router = useRouter();
 	const { refused, ask } = useRefusals();
-	const [text, setText] = useState("");
+	const [text, setText] = useState(entry.answer ?? "");
+	/** What was answered here. */
+	const [said, setSaid] = useState<string | null>(null);
 	const answer = async (words: string) => {
 		const outcome = await ask(answerEntry(at.id, entry.id, words));
-		if (outcome.ok) router.refresh();
+		if (!outcome.ok) return;
+		onPress();
+		setSaid(words);
+		router.refresh();
 	};
+	const remark = (
+		<p className="m-0" dir="auto">
+			<b>“{entry.remark}”</b>{" "}
+			<span className="mute">
+				{dayWords(entry.day, day)}, {entry.what}, {entry.good} of {entry.tries}
+			</span>
+		</p>
+	);
+	if (said !== null)
+		return (
+			<div className={`${css.answer} ${css.answered}`}>
+				{remark}
+				<p className="m-0" dir="auto">
+					<span role="status">{said ? `On their page: “${said}”` : "Read, with no word to it."}</span>{" "}
+					<Button variant="link" size="sm" onClick={adding(() => setSaid(null))}>
+						change it<span className="visually-hidden">: your word to “{entry.remark}”</span>
+					</Button>
+				</p>
+			</div>
+		);
 	return (
 		<Form
 			className={css.answer}
@@ -143,12 +189,7 @@ function Answer({ at, entry, day }: { at: { id: string }; entry: JournalEntry; d
 				void answer(text);
 			}}
 		>
-			<p className="m-0" dir="auto">
-				<b>“{entry.remark}”</b>{" "}
-				<span className="mute">
-					{dayWords(entry.day, day)}, {entry.what}, {entry.good} of {entry.tries}
-				</span>
-			</p>
+			{remark}
 			<div className={css.one}>
 				<Form.Control
 					aria-label={`Answer to “${entry.remark}”`}
