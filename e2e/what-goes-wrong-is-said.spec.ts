@@ -1,7 +1,8 @@
 import type { Client, Transaction } from "@libsql/client";
 import type { Page } from "@playwright/test";
+import { resolve } from "@/core/log/resolve";
 import { sameOnBoth } from "./onDevice";
-import { allSent, expect, good, keptMark, type Studio, test, touch } from "./studio";
+import { accessible, allSent, expect, good, keptMark, type Studio, test, touch } from "./studio";
 
 test.use({ demo: true, viewport: { width: 390, height: 844 } });
 
@@ -111,6 +112,44 @@ test.describe("the phone's clock is not the server's", () => {
 		await page.goto("/students/teodor");
 		await page.getByRole("link", { name: "Sat 24 Oct" }).first().click();
 		await expect(page.getByText(/of 6/).first()).toBeVisible();
+	});
+
+	test("a lesson on a phone years ahead decides nothing until it is said which day it was; what was said can be taken back", async ({
+		page,
+		context,
+		studio,
+		listenTo,
+	}) => {
+		await page.clock.install({ time: new Date("2099-05-01T10:00:00Z") });
+		await begin(page);
+		await taps(page, 3);
+		await allThere(page, studio, 3);
+		const bench = await context.newPage();
+		listenTo(bench);
+		await bench.goto("/");
+		await bench
+			.getByRole("region", { name: "To decide" })
+			.getByRole("link", { name: /a lesson on .* 2099/ })
+			.click();
+		await expect(bench.getByText(/1 May 2099 is far from today/)).toBeVisible();
+		const dated = async () =>
+			resolve(await studio.events()).flatMap((event) => (event.kind === "lesson.dated" ? [event.body.day] : []));
+		await bench.getByRole("button", { name: /1 May 2099 is right/ }).press("Enter");
+		await expect(bench.getByText(/^You said it was on .*1 May 2099/)).toBeVisible();
+		await expect.poll(dated).toEqual(["2099-05-01"]);
+		const back = bench.getByRole("button", { name: "take it back" });
+		await expect(back).toBeFocused();
+		await back.press("Enter");
+		await expect.poll(dated).toEqual([]);
+		await bench.getByLabel("It was on").fill("2026-03-09");
+		await bench.getByRole("button", { name: "it was on that day" }).click();
+		await expect.poll(dated).toEqual(["2026-03-09"]);
+		await expect(bench.getByRole("heading", { level: 1 })).toContainText("9 Mar");
+		await accessible(bench);
+		await bench.reload();
+		await expect(bench.getByText(/far from today/)).toHaveCount(0);
+		await bench.goto("/");
+		await expect(bench.getByText(/2099/)).toHaveCount(0);
 	});
 });
 

@@ -5,50 +5,71 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
-import { useRecord } from "@/ui/useRecord";
+import { useReversible } from "@/ui/useReversible";
 
-/** A lesson on a day nobody can believe: its tries count, its day decides nothing until the coach says which it was. */
-export function LessonDay({
-	studio,
-	lesson,
-	day,
-	today,
-}: {
+interface Props {
 	studio: string;
 	lesson: string;
 	day: string;
 	today: string;
-}) {
-	const [other, setOther] = useState("");
-	const { note, write } = useRecord(studio);
-	const say = (said: string) => write({ kind: "lesson.dated", lesson, body: { day: said } });
+	/** Far from today, and nobody has said that it is right. */
+	isDoubtful: boolean;
+}
+
+/** A lesson on a day nobody can believe: its tries count, its day decides nothing until the coach says which it was. */
+export function LessonDay({ studio, lesson, day, today, isDoubtful }: Props) {
+	/** The day that was doubted: what was said of it stays in its place until the page is left. */
+	const [doubted, setDoubted] = useState("");
+	const { note, done, press, takeBack } = useReversible(studio, () => setDoubted(doubted || day));
+	const far = doubted || day;
+	const say = (said: string) => press({ kind: "lesson.dated", lesson, body: { day: said } });
+	if (done?.kind === "lesson.dated")
+		return (
+			<p className="mb-3">
+				<span role="status">You said it was on {dayWords(done.body.day, today)}; as that day it counts.</span>{" "}
+				<Button variant="link" onClick={takeBack}>
+					take it back
+				</Button>
+				{note && <span role="status"> {note}</span>}
+			</p>
+		);
+	if (!isDoubtful) return null;
 	return (
 		<section aria-label="On which day was it?" className="mb-3">
 			<p className="m-0">
-				<b className="asks">{dayWords(day)} is far from today.</b> Its tries count; as a day it counts for nothing, not
-				for last time and not for a rule on several days, until you say which day it was.
+				<b className="asks">{dayWords(far, today)} is far from today.</b> Its tries count; as a day it counts for
+				nothing, not for last time and not for a rule on several days, until you say which day it was.
 			</p>
-			<Form
-				className="d-flex gap-2 align-items-start flex-wrap mt-2"
-				onSubmit={(event) => {
-					event.preventDefault();
-					if (other) void say(other);
-				}}
-			>
-				<div>
-					<DayField aria-label="It was on" value={other} onChange={setOther} />
-				</div>
-				<Button type="submit" disabled={!other}>
-					it was on that day
-				</Button>
+			<OtherDay onSay={say} />
+			<span className="d-flex gap-2 flex-wrap mt-2">
 				<Button variant="outline-primary" onClick={() => say(today)}>
 					it was today
 				</Button>
-				<Button variant="outline-primary" onClick={() => say(day)}>
-					{dayWords(day)} is right
+				<Button variant="outline-primary" onClick={() => say(far)}>
+					{dayWords(far, today)} is right
 				</Button>
-			</Form>
+			</span>
 			{note && <p role="status">{note}</p>}
 		</section>
+	);
+}
+
+function OtherDay({ onSay }: { onSay: (day: string) => void }) {
+	const [other, setOther] = useState("");
+	return (
+		<Form
+			className="d-flex gap-2 align-items-start flex-wrap mt-2"
+			onSubmit={(event) => {
+				event.preventDefault();
+				if (other) onSay(other);
+			}}
+		>
+			<div>
+				<DayField aria-label="It was on" value={other} onChange={setOther} />
+			</div>
+			<Button type="submit" disabled={!other}>
+				it was on that day
+			</Button>
+		</Form>
 	);
 }

@@ -112,10 +112,14 @@ export function LessonPageView({ id, view, names, studio, today, stills }: Lesso
 				</>
 			}
 		>
-			<h1>{day ? dayWords(day) : "A lesson"}</h1>
-			{isDoubtful({ day, sure: view.dated !== null }, today) && (
-				<LessonDay studio={studio} lesson={id} day={day} today={today} />
-			)}
+			<h1>{day ? dayWords(day, today) : "A lesson"}</h1>
+			<LessonDay
+				studio={studio}
+				lesson={id}
+				day={day}
+				today={today}
+				isDoubtful={isDoubtful({ day, sure: view.dated !== null }, today)}
+			/>
 			{view.opened?.body.fromCard && <p className="m-0">Practice from a card, written down that day; no lesson.</p>}
 			<p className="mute">
 				{students.map((student, i) => (
