@@ -21,7 +21,18 @@ export function Companion() {
 	useEffect(handOver, []);
 	useEffect(() => {
 		// Where it cannot be fetched the keyboard goes on as a browser has it.
-		void import("@/ui/keepPlace").then(({ keepPlace }) => keepPlace(document)).catch(() => {});
+		let end = () => {};
+		let isGone = false;
+		void import("@/ui/keepPlace").then(
+			({ keepPlace }) => {
+				if (!isGone) end = keepPlace(document);
+			},
+			() => {},
+		);
+		return () => {
+			isGone = true;
+			end();
+		};
 	}, []);
 	useEffect(() => {
 		if (process.env.NODE_ENV !== "production" || !("serviceWorker" in navigator)) return;

@@ -133,13 +133,19 @@ test("a button that stays shut leaves the keyboard on what follows", () => {
 test("a thumb, a key pressed meanwhile, and what the press itself moves the keyboard to go before", () => {
 	render(
 		<>
-			<Lines names={["one", "two", "three", "four"]} />
+			<Lines names={["one", "two", "three", "four", "five"]} />
 			<input aria-label="elsewhere" />
 		</>,
 	);
 	press("one", 1);
 	wait(1000);
 	expect(document.activeElement).toBe(document.body);
+	// As on a label, whose field is pressed by the browser then.
+	fireEvent.pointerDown(button("four"));
+	press("four");
+	wait(1000);
+	expect(document.activeElement).toBe(document.body);
+	fireEvent.keyDown(document.body, { key: "Tab" });
 	press("two");
 	fireEvent.keyDown(document.body, { key: "Tab" });
 	wait(1000);

@@ -30,15 +30,24 @@ function follows(before: readonly HTMLElement[], part: Element): HTMLElement | u
  */
 export function keepPlace(document: Document): () => void {
 	let timer: ReturnType<typeof setInterval> | undefined;
+	let byThumb = false;
 	const stop = () => clearInterval(timer);
+	const key = () => {
+		byThumb = false;
+		stop();
+	};
+	const thumb = () => {
+		byThumb = true;
+		stop();
+	};
 	const watch = (event: MouseEvent) => {
 		stop();
 		const pressed = document.activeElement;
-		// A press of the keyboard has no number of clicks; where a link leads, the page sees to.
-		if (event.detail !== 0 || !(pressed instanceof HTMLElement) || !pressed.matches(CONTROLS)) return;
+		// A press of the keyboard, or of what reads the screen, has no number of clicks; neither has a label's on its
+		// field, whoever pressed it. Where a link leads, the page sees to.
+		if (byThumb || event.detail !== 0 || !(pressed instanceof HTMLElement) || !pressed.matches(CONTROLS)) return;
 		if (pressed.matches("a[href]")) return;
 		const part = pressed.closest("dialog, [role=dialog], main") ?? document.body;
-		const around = () => (part.isConnected ? part : document.body);
 		const all = controlsIn(part);
 		const before = all.slice(0, all.indexOf(pressed));
 		const { href } = document.location;
@@ -47,23 +56,24 @@ export function keepPlace(document: Document): () => void {
 		timer = setInterval(() => {
 			const at = document.activeElement;
 			const isLost = at === null || at === document.body;
-			if (Date.now() - from > PATIENCE_MS || document.location.href !== href) return stop();
+			// A drawer that closed has its own place to go back to, and another page its own beginning.
+			if (Date.now() - from > PATIENCE_MS || document.location.href !== href || !part.isConnected) return stop();
 			if (!isLost && at !== pressed && at !== meanwhile) return stop();
 			if (isLost || at === meanwhile) {
 				if (canTake(pressed)) return pressed.focus();
 				if (!isLost || (pressed.isConnected && Date.now() - from < SHUT_MS)) return;
-				meanwhile = follows(before, around());
+				meanwhile = follows(before, part);
 				meanwhile?.focus();
 			}
 		}, LOOK_MS);
 	};
 	document.addEventListener("click", watch, true);
-	document.addEventListener("keydown", stop, true);
-	document.addEventListener("pointerdown", stop, true);
+	document.addEventListener("keydown", key, true);
+	document.addEventListener("pointerdown", thumb, true);
 	return () => {
 		stop();
 		document.removeEventListener("click", watch, true);
-		document.removeEventListener("keydown", stop, true);
-		document.removeEventListener("pointerdown", stop, true);
+		document.removeEventListener("keydown", key, true);
+		document.removeEventListener("pointerdown", thumb, true);
 	};
 }
