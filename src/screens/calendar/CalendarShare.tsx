@@ -7,6 +7,7 @@ import Form from "react-bootstrap/Form";
 import { plural } from "@/core/text/lists";
 import { bringBusy, closeFeed, dropBusy, keepTravel, openFeed } from "@/server/calendar";
 import type { CalendarPageProps } from "@/server/readCalendar";
+import { CopyButton } from "@/ui/CopyButton";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
@@ -68,9 +69,7 @@ function Feeds({ feeds }: Pick<CalendarPageProps, "feeds">) {
 			{address && (
 				<p className={css.address} role="status">
 					<code>{address}</code>
-					<Button variant="link" onClick={() => void navigator.clipboard?.writeText(address)}>
-						copy
-					</Button>
+					<CopyButton text={address} />
 				</p>
 			)}
 			<ul className={css.plain}>

@@ -3,6 +3,7 @@ import { useMemo, useState } from "react";
 import type { StudentAct } from "@/core/practice/acts";
 import { packActs, packInPieces } from "@/core/practice/handBack";
 import { plural } from "@/core/text/lists";
+import { copyText } from "@/ui/copyText";
 import css from "./home.module.css";
 import { useForAWhile } from "./practice";
 
@@ -33,6 +34,14 @@ export function HandBack({
 	);
 	const pieces = useMemo(() => (shown ? packInPieces(id, secret, acts, QR_CHARS) : []), [shown, id, secret, acts]);
 	const at = Math.min(piece, pieces.length - 1);
+	const share = async () => {
+		try {
+			await navigator.share({ text });
+		} catch (error) {
+			// Whoever closes the sheet has changed their mind: nothing went wrong.
+			if (!(error instanceof DOMException && error.name === "AbortError")) setFailed(true);
+		}
+	};
 	if (acts.length === 0) return null;
 	return (
 		<section aria-label="Give it back">
@@ -44,16 +53,15 @@ export function HandBack({
 				<button
 					type="button"
 					className={css.main}
-					onClick={() =>
-						navigator.clipboard.writeText(text).then(setCopied, () => {
-							setFailed(true);
-						})
-					}
+					onClick={async () => {
+						if (await copyText(text)) setCopied();
+						else setFailed(true);
+					}}
 				>
 					{copied ? "copied" : "copy the text"}
 				</button>
 				{"share" in navigator && (
-					<button type="button" className={css.second} onClick={() => void navigator.share({ text }).catch(() => {})}>
+					<button type="button" className={css.second} onClick={() => void share()}>
 						share it
 					</button>
 				)}
@@ -63,7 +71,7 @@ export function HandBack({
 			</div>
 			{failed && (
 				<label>
-					This phone does not let a page copy; mark the text and copy it.
+					This phone does not let a page do that; mark the text and copy it.
 					<textarea readOnly rows={5} value={text} onFocus={(event) => event.target.select()} />
 				</label>
 			)}

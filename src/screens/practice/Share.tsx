@@ -8,6 +8,7 @@ import Form from "react-bootstrap/Form";
 import { dayAfter } from "@/core/text/fields";
 import { openPracticeLink, withdrawPracticeLink } from "@/server/practice";
 import type { PracticePageProps } from "@/server/readPractice";
+import { CopyButton } from "@/ui/CopyButton";
 import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
@@ -63,9 +64,7 @@ export function Share({
 				<div role="status" className={css.address}>
 					<p className="m-0">Shown once. Whoever has it opens this practice, and nothing else.</p>
 					<code data-testid="address">{address}</code>
-					<Button variant="link" onClick={() => void navigator.clipboard?.writeText(address)}>
-						copy
-					</Button>
+					<CopyButton text={address} />
 					<AddressCode address={address} />
 				</div>
 			)}

@@ -1,10 +1,10 @@
 "use client";
 
 import { useState } from "react";
-import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { shareOut } from "@/core/plan/shareOut";
 import { dayAfter, weekdayOf } from "@/core/text/fields";
+import { CopyButton } from "@/ui/CopyButton";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
 import css from "./season.module.css";
@@ -38,7 +38,6 @@ export function PracticePlan({
 	const [days, setDays] = useState("30");
 	const [off, setOff] = useState<readonly number[]>([6]);
 	const [weights, setWeights] = useState<Record<string, string>>({});
-	const [copied, setCopied] = useState(false);
 	const parts = ladders.flatMap((ladder) =>
 		ladder.alone.map((rung, i) => ({
 			id: `${ladder.id} ${rung.id}`,
@@ -142,15 +141,7 @@ export function PracticePlan({
 									</li>
 								))}
 							</ol>
-							<Button
-								variant="outline-primary"
-								onClick={() => {
-									void navigator.clipboard?.writeText(all.join("\n"));
-									setCopied(true);
-								}}
-							>
-								{copied ? "copied" : "copy as text"}
-							</Button>
+							<CopyButton text={all.join("\n")} words="copy as text" variant="outline-primary" />
 						</details>
 					)}
 				</>

@@ -3,6 +3,7 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { asMarkdown } from "@/core/formats/markdown";
+import { copyText } from "@/ui/copyText";
 import { offer } from "@/ui/offer";
 
 /** The note on its way out: by the system's own share sheet where there is one, copied, as Markdown, or printed. It is kept as it stands when the lesson is closed. */
@@ -29,14 +30,9 @@ export function SendNote({ text, label }: { text: string; label: string }) {
 			)}
 			<Button
 				variant="outline-primary"
-				onClick={async () => {
-					try {
-						await navigator.clipboard.writeText(text);
-						say("copied");
-					} catch {
-						say("It could not be copied here; mark it and copy it by hand.");
-					}
-				}}
+				onClick={async () =>
+					say((await copyText(text)) ? "copied" : "It could not be copied here; mark it and copy it by hand.")
+				}
 			>
 				{said?.of === text && said.words === "copied" ? "copied" : "copy the note"}
 				{about}

@@ -1,0 +1,28 @@
+"use client";
+
+import { useState } from "react";
+import Button from "react-bootstrap/Button";
+import { copyText } from "./copyText";
+
+/** Copies what stands beside it, and says what came of that: where it could not, how else. */
+export function CopyButton({
+	text,
+	words = "copy",
+	variant = "link",
+}: {
+	text: string;
+	words?: string;
+	variant?: "link" | "outline-primary";
+}) {
+	/** What came of it, and of which text: another one has not been copied yet. */
+	const [said, setSaid] = useState<{ of: string; copied: boolean } | null>(null);
+	const here = said?.of === text ? said : null;
+	return (
+		<>
+			<Button variant={variant} onClick={async () => setSaid({ of: text, copied: await copyText(text) })}>
+				{here?.copied ? "copied" : words}
+			</Button>
+			<span role="status">{here && !here.copied && " It could not be copied here; mark it and copy it by hand."}</span>
+		</>
+	);
+}
