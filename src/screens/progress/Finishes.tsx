@@ -8,16 +8,20 @@ import type { ProgressProps } from "@/server/readProgress";
 import { putStillAway } from "@/server/stills";
 import { dayWords } from "@/ui/dates";
 import Link from "@/ui/Link";
+import { Refusals } from "@/ui/Refusals";
 import { StillView } from "@/ui/StillView";
+import { useRefusals } from "@/ui/useRefusals";
 import css from "./progress.module.css";
 
 /** Held finishes of a ladder's positions: the first beside the latest. */
 export function Finishes({ stills, day, ladder }: { stills: ProgressProps["stills"]; day: string; ladder: string }) {
 	const router = useRouter();
+	const { refused, ask } = useRefusals();
 	const [away, setAway] = useState<string | null>(null);
 	const put = async (id: string, gone: boolean) => {
-		const outcome = await putStillAway(id, gone).catch(() => null);
-		if (outcome?.ok) setAway(gone ? id : null);
+		const outcome = await ask(putStillAway(id, gone));
+		if (!outcome.ok) return;
+		setAway(gone ? id : null);
 		router.refresh();
 	};
 	const byPosition = new Map<string, ProgressProps["stills"]>();
@@ -60,6 +64,7 @@ export function Finishes({ stills, day, ladder }: { stills: ProgressProps["still
 					</Button>
 				</p>
 			)}
+			<Refusals refusals={refused} />
 			<p className="hint m-0">
 				<Link href={`/position?ladder=${ladder}`}>check a held finish on a picture</Link>
 			</p>

@@ -32,16 +32,19 @@ export interface KeptRound {
 	scores: { name: string; good: number; tries: number; best: boolean }[];
 }
 
-/** The best so far on each rung in as many seconds, as the record has it; none is known without the server. */
+/**
+ * The best so far on each rung in as many seconds, as the record has it. Null without the server: what was never heard
+ * is no best that could be beaten, however many rounds follow.
+ */
 function useBests(players: readonly Player[], seconds: number) {
-	const [bests, setBests] = useState<Record<string, number>>({});
+	const [bests, setBests] = useState<Record<string, number> | null>(null);
 	const rungs = JSON.stringify(players.map(({ rung }) => rung));
 	useEffect(() => {
 		void bestsOf(JSON.parse(rungs), seconds)
 			.then((outcome) => outcome.ok && setBests(outcome.value))
 			.catch(() => undefined);
 	}, [rungs, seconds]);
-	return [bests, setBests] as const;
+	return bests;
 }
 
 /** Round after round of one group: who does, their scores as they are typed, and what was kept; all of it one lesson. */
@@ -49,7 +52,13 @@ export function useRounds(studio: string, players: readonly Player[], { seconds,
 	const [round, setRound] = useState(0);
 	const [typed, setTyped] = useState<Record<string, string>>({});
 	const [refused, setRefused] = useState<Refusal[]>([]);
-	const [bests, setBests] = useBests(players, seconds);
+	const bests = useBests(players, seconds);
+	/** The best of these rounds, by rung. */
+	const [here, setHere] = useState<Readonly<Record<string, number>>>({});
+	const before = (rung: string): number | null => {
+		const known = bests ? [bests[rung], here[rung]].filter((one) => one !== undefined) : [];
+		return known.length > 0 ? Math.max(...known) : null;
+	};
 	const [lesson] = useState(() => uuid());
 	const [kept, setKept] = useState<KeptRound[]>([]);
 	const [closed, setClosed] = useState(false);
@@ -79,12 +88,12 @@ export function useRounds(studio: string, players: readonly Player[], { seconds,
 			name,
 			good,
 			tries,
-			best: isBest(good, bests[rung]),
+			best: isBest(good, before(rung)),
 		}));
 		setKept([{ round, scores: told }, ...kept]);
-		setBests({
-			...bests,
-			...Object.fromEntries(scores.map(({ player: { rung }, good }) => [rung, Math.max(good, bests[rung] ?? 0)])),
+		setHere({
+			...here,
+			...Object.fromEntries(scores.map(({ player: { rung }, good }) => [rung, Math.max(good, here[rung] ?? 0)])),
 		});
 		setTyped({});
 		setRound(round + 1);

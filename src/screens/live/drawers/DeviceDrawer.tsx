@@ -69,15 +69,17 @@ export function DeviceDrawer() {
 					</Choice>
 				))}
 				<LightSwitch className={css.choice ?? ""} />
-				<Choice
-					small="and back"
-					onClick={() => {
-						if (document.fullscreenElement) void document.exitFullscreen();
-						else void document.documentElement.requestFullscreen?.().catch(() => undefined);
-					}}
-				>
-					full screen
-				</Choice>
+				{document.fullscreenEnabled && (
+					<Choice
+						small="and back"
+						onClick={() => {
+							if (document.fullscreenElement) void document.exitFullscreen();
+							else void document.documentElement.requestFullscreen().catch(() => undefined);
+						}}
+					>
+						full screen
+					</Choice>
+				)}
 			</Choices>
 			{!window.isSecureContext && <p className="m-0 asks">{insecureWords}</p>}
 			<p className="m-0 mute" data-testid="room">

@@ -1,0 +1,43 @@
+/** @jest-environment jsdom */
+import { act, renderHook, waitFor } from "@testing-library/react";
+import type { PackLadder } from "@/core/pack/pack";
+import { bestsOf } from "@/server/rounds";
+import { useRounds } from "./useRounds";
+
+jest.mock("@/server/rounds", () => ({ bestsOf: jest.fn() }));
+jest.mock("@/device/record", () => ({ record: jest.fn(async () => ({ sent: true })) }));
+// What is written of a score is another's to test.
+jest.mock("@/core/commands/tries", () => ({ talliedSet: () => [] }));
+jest.mock("@/core/pack/placing", () => ({ placeOn: () => null, variationOn: () => "own" }));
+const bests = jest.mocked(bestsOf);
+
+const player = { student: "ida", name: "Ida", ladder: {} as PackLadder, rung: "r2", does: "" };
+const players = [player];
+const settings = { seconds: 30, inPairs: false, ranked: false };
+
+/** Scores of round after round, and whether each is told to be a personal best. */
+async function told(...scores: number[]): Promise<boolean[]> {
+	const { result } = renderHook(() => useRounds("studio", players, settings));
+	await waitFor(() => expect(bests).toHaveBeenCalled());
+	await act(async () => {});
+	for (const score of scores) {
+		act(() => result.current.type("ida", String(score)));
+		await act(async () => expect(await result.current.keep()).toBe(true));
+	}
+	return result.current.kept.map((round) => round.scores[0]?.best ?? false).reverse();
+}
+
+test("a personal best beats what the record has, and what these rounds have", async () => {
+	bests.mockResolvedValue({ ok: true, value: { r2: 7 } });
+	expect(await told(6, 8, 8, 9)).toEqual([false, true, false, true]);
+});
+
+test("on a rung nobody has a score on, the first one is none, and the next may be", async () => {
+	bests.mockResolvedValue({ ok: true, value: {} });
+	expect(await told(6, 5, 7)).toEqual([false, false, true]);
+});
+
+test("where the record was never heard, nothing is told to be a best, however many rounds follow", async () => {
+	bests.mockRejectedValue(new TypeError("Failed to fetch"));
+	expect(await told(6, 7, 8)).toEqual([false, false, false]);
+});
