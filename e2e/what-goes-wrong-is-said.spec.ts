@@ -80,6 +80,39 @@ test("a full disk is said at once, in words; nothing leaves the screen, and all 
 	await allThere(page, studio, 5);
 });
 
+test("a full disk is said on a bench too: what could not be kept is not said to be done, and what was typed stays", async ({
+	page,
+	studio,
+}) => {
+	await page.goto("/students/isolde");
+	const before = (await studio.events()).length;
+	await page.evaluate(() => {
+		const real = IDBObjectStore.prototype.put;
+		IDBObjectStore.prototype.put = () => {
+			throw new DOMException("There is no room left on this device.", "QuotaExceededError");
+		};
+		Object.assign(globalThis, { makeRoom: () => Object.assign(IDBObjectStore.prototype, { put: real }) });
+	});
+	const no = page.getByText(/^This device has no room, or lets no page keep anything: nothing was written/);
+	const kept = page.getByRole("button", { name: /^Kept: bring the long grip tape/ });
+	await kept.click();
+	await expect(no).toBeVisible();
+	await expect(kept).toBeVisible();
+	await page.getByLabel("Parked observation").fill("Looks at the floor");
+	await page.getByLabel("Parked observation").press("Enter");
+	await expect(no).toHaveCount(2);
+	await expect(page.getByLabel("Parked observation")).toHaveValue("Looks at the floor");
+	expect((await studio.events()).length).toBe(before);
+
+	await page.evaluate(() => (globalThis as unknown as { makeRoom: () => void }).makeRoom());
+	await kept.click();
+	await expect(page.getByRole("button", { name: /^Take back: Kept: bring the long grip tape/ })).toBeVisible();
+	await page.getByLabel("Parked observation").press("Enter");
+	await expect(page.getByLabel("Parked observation")).toHaveValue("");
+	await expect(no).toHaveCount(0);
+	await expect.poll(async () => (await studio.events()).length).toBe(before + 2);
+});
+
 test.describe("the phone's clock is not the server's", () => {
 	// What the server drew by its own day is drawn anew by the phone's.
 	test.use({ expected: /React error #418/ });

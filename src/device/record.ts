@@ -5,9 +5,15 @@ import { now } from "./now";
 import { openLocal } from "./studio";
 import { learnOrder, push } from "./sync";
 
+/** What is said where an act could not even be kept here. */
+export const NOT_KEPT =
+	"This device has no room, or lets no page keep anything: nothing was written. Make room, and press again.";
+
 /**
  * Writes an act from a bench: into the outbox first, then sent. Resolves when the
  * server has it, or, without a signal, when it is kept here.
+ *
+ * @throws where it cannot be kept here: nothing is written then, and whoever asked says `NOT_KEPT`
  */
 export async function record(
 	studio: string,

@@ -28,7 +28,7 @@ interface LinesProps extends Pick<Props, "entries" | "names"> {
 	said: string;
 	when: (one: Reminder, isDone: boolean) => ReactNode;
 	dealWith: (one: Reminder) => EventDraft;
-	write: (draft: EventDraft) => Promise<void>;
+	write: (draft: EventDraft) => Promise<boolean>;
 }
 
 const idOf = ({ id }: Reminder) => id;
@@ -43,7 +43,11 @@ function Lines({ entries, names, none, word, said, when, dealWith, write }: Line
 		const by = dealt[one.id];
 		stay(one);
 		setDealt({ ...dealt, [one.id]: by ? undefined : id });
-		void write(by ? { id, kind: "void", student: one.student, body: { targets: [by] } } : { ...dealWith(one), id });
+		const draft: EventDraft = by
+			? { id, kind: "void", student: one.student, body: { targets: [by] } }
+			: { ...dealWith(one), id };
+		// What could not be kept stands as it was.
+		void write(draft).then((kept) => kept || setDealt((now) => ({ ...now, [one.id]: by })));
 	};
 	return (
 		<>
@@ -128,8 +132,7 @@ export function Parked({ studio, student, entries, names }: Props) {
 				<Form
 					onSubmit={async (event) => {
 						event.preventDefault();
-						await write({ kind: "parked", student, body: { text: text.trim() } });
-						setText("");
+						if (await write({ kind: "parked", student, body: { text: text.trim() } })) setText("");
 					}}
 				>
 					<Form.Control

@@ -12,7 +12,8 @@ export function PromiseForm({
 	children,
 }: {
 	placeholder: string;
-	onPromise: (text: string, due: string) => void | Promise<void>;
+	/** False where it could not be kept: what was typed stays. */
+	onPromise: (text: string, due: string) => boolean | Promise<boolean>;
 	children?: React.ReactNode;
 }) {
 	const [text, setText] = useState("");
@@ -21,7 +22,7 @@ export function PromiseForm({
 		<Form
 			onSubmit={async (event) => {
 				event.preventDefault();
-				await onPromise(text.trim(), due);
+				if (!(await onPromise(text.trim(), due))) return;
 				setText("");
 				setDue("");
 			}}

@@ -68,7 +68,7 @@ describe("forms", () => {
 
 	test("a promise needs its words and its day", async () => {
 		const made: [string, string][] = [];
-		render(<PromiseForm placeholder="what" onPromise={(...one) => void made.push(one)} />);
+		render(<PromiseForm placeholder="what" onPromise={(...one) => made.push(one) > 0} />);
 		const button = screen.getByRole("button", { name: "promise" }) as HTMLButtonElement;
 		fireEvent.change(screen.getByLabelText("Promise"), { target: { value: "  tape " } });
 		expect(button.disabled).toBe(true);

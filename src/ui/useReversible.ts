@@ -21,14 +21,17 @@ export function useReversible(studio: string, onPress: () => void) {
 			const made = { ...draft, id: uuid() };
 			onPress();
 			setDone(made);
-			void write(made);
+			void write(made).then((kept) => kept || setDone(null));
 		},
 		takeBack(): void {
 			if (!done) return;
 			const { id, lesson = null, student = null, ladder = null } = done;
 			onPress();
 			setDone(null);
-			void write({ kind: "void", lesson, student, ladder, body: { targets: [id] } });
+			void write({ kind: "void", lesson, student, ladder, body: { targets: [id] } }).then(
+				// It stands as it was.
+				(kept) => kept || setDone(done),
+			);
 		},
 	};
 }

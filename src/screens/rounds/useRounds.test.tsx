@@ -1,11 +1,12 @@
 /** @jest-environment jsdom */
 import { act, renderHook, waitFor } from "@testing-library/react";
 import type { PackLadder } from "@/core/pack/pack";
+import { NOT_KEPT, record } from "@/device/record";
 import { bestsOf } from "@/server/rounds";
 import { useRounds } from "./useRounds";
 
 jest.mock("@/server/rounds", () => ({ bestsOf: jest.fn() }));
-jest.mock("@/device/record", () => ({ record: jest.fn(async () => ({ sent: true })) }));
+jest.mock("@/device/record", () => ({ NOT_KEPT: "not kept", record: jest.fn(async () => ({ sent: true })) }));
 // What is written of a score is another's to test.
 jest.mock("@/core/commands/tries", () => ({ talliedSet: () => [] }));
 jest.mock("@/core/pack/placing", () => ({ placeOn: () => null, variationOn: () => "own" }));
@@ -40,4 +41,15 @@ test("on a rung nobody has a score on, the first one is none, and the next may b
 test("where the record was never heard, nothing is told to be a best, however many rounds follow", async () => {
 	bests.mockRejectedValue(new TypeError("Failed to fetch"));
 	expect(await told(6, 7, 8)).toEqual([false, false, false]);
+});
+
+test("a round that cannot be kept here is not told to be: what was typed stays, with why", async () => {
+	bests.mockResolvedValue({ ok: true, value: {} });
+	jest.mocked(record).mockRejectedValueOnce(new DOMException("full", "QuotaExceededError"));
+	const { result } = renderHook(() => useRounds("studio", players, settings));
+	act(() => result.current.type("ida", "7"));
+	await act(async () => expect(await result.current.keep()).toBe(false));
+	expect(result.current).toMatchObject({ kept: [], round: 0, typed: { ida: "7" }, refused: [{ sentence: NOT_KEPT }] });
+	await act(async () => expect(await result.current.keep()).toBe(true));
+	expect(result.current).toMatchObject({ round: 1, typed: {} });
 });

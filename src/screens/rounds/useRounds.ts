@@ -9,7 +9,7 @@ import type { EventDraft } from "@/core/log/event";
 import type { PackLadder } from "@/core/pack/pack";
 import { placeOn, variationOn } from "@/core/pack/placing";
 import type { Refusal } from "@/core/refusals/refusals";
-import { record } from "@/device/record";
+import { NOT_KEPT, record } from "@/device/record";
 import { bestsOf } from "@/server/rounds";
 
 export interface RoundSettings {
@@ -65,6 +65,15 @@ export function useRounds(studio: string, players: readonly Player[], { seconds,
 	const ids = players.map(({ student }) => student);
 	const doers = doersOf(ids, round, inPairs).flatMap((id) => players.find(({ student }) => student === id) ?? []);
 	const { pairs, out } = roundOf(ids, round);
+	const write = async (drafts: EventDraft[]): Promise<boolean> => {
+		try {
+			await record(studio, drafts);
+			return true;
+		} catch {
+			setRefused([{ path: "", sentence: NOT_KEPT }]);
+			return false;
+		}
+	};
 	/** Every score of the round, or none. */
 	const keep = async (): Promise<boolean> => {
 		const read = doers.map((player) => ({ player, score: readScore(typed[player.student] ?? "", player.name) }));
@@ -80,10 +89,7 @@ export function useRounds(studio: string, players: readonly Player[], { seconds,
 				talliedSet(uuid, placeOn(ladder, rung), variationOn(ladder, rung), { good, tries, seconds }),
 			),
 		];
-		await record(
-			studio,
-			drafts.map((draft) => ({ ...draft, lesson })),
-		);
+		if (!(await write(drafts.map((draft) => ({ ...draft, lesson }))))) return false;
 		const told = scores.map(({ player: { name, rung }, good, tries }) => ({
 			name,
 			good,
@@ -100,10 +106,8 @@ export function useRounds(studio: string, players: readonly Player[], { seconds,
 		return true;
 	};
 	const close = async () => {
-		await record(studio, [
-			{ kind: "lesson.closed", lesson, student: ids[0] ?? null, body: { remark: "", note: "", next: null } },
-		]);
-		setClosed(true);
+		const closing = { remark: "", note: "", next: null };
+		if (await write([{ kind: "lesson.closed", lesson, student: ids[0] ?? null, body: closing }])) setClosed(true);
 	};
 	return {
 		round,

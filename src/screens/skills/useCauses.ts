@@ -2,7 +2,7 @@
 
 import { useMemo, useState } from "react";
 import type { causeMarks } from "@/core/log/kinds";
-import { record } from "@/device/record";
+import { NOT_KEPT, record } from "@/device/record";
 import type { SkillPage } from "@/server/readSkills";
 
 type CauseMark = (typeof causeMarks)[number];
@@ -23,7 +23,13 @@ export function useCauses({ id, studio, students }: Pick<SkillPage, "id" | "stud
 							setMade((before) => ({ ...before, [student.id]: { ...before[student.id], [cause]: mark } }));
 							void record(studio, [
 								{ kind: "cause.marked", student: student.id, body: { skill: id, cause, mark } },
-							]).then(({ sent }) => setNote(sent ? "" : "Kept on this device; it goes out when the server answers."));
+							]).then(
+								({ sent }) => setNote(sent ? "" : "Kept on this device; it goes out when the server answers."),
+								() => {
+									setMade(made);
+									setNote(NOT_KEPT);
+								},
+							);
 						},
 					}
 				: null,

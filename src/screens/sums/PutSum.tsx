@@ -7,7 +7,7 @@ import type { Pack } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
 import type { Worked } from "@/core/sums/sum";
 import { dayAfter } from "@/core/text/fields";
-import { record } from "@/device/record";
+import { NOT_KEPT, record } from "@/device/record";
 import { putSum } from "@/server/sums";
 import { dayWords, today } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
@@ -32,7 +32,7 @@ const AGAIN_DAYS = 91;
 export function PutSum({ pack, sum, worked, line }: { pack: Pack | null; sum: string; worked: Worked; line: string }) {
 	const [ladder, setLadder] = useState("");
 	const [rung, setRung] = useState("");
-	const { refused, ask } = useRefusals();
+	const { refused, setRefused, ask } = useRefusals();
 	const [busy, setBusy] = useState(false);
 	const [done, setDone] = useState<{ href: string; where: string; growing?: boolean; line: string } | null>(null);
 	useEffect(() => {
@@ -68,7 +68,7 @@ export function PutSum({ pack, sum, worked, line }: { pack: Pack | null; sum: st
 					student: open.student,
 					body: { text: "Measure again for their kit", due: dayAfter(today(), AGAIN_DAYS) },
 				},
-			]);
+			]).catch(() => setRefused([{ path: "", sentence: `That it is measured again is not promised: ${NOT_KEPT}` }]));
 		setBusy(false);
 		setDone(outcome.ok ? { ...outcome.value, line } : null);
 	};

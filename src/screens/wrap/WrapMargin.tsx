@@ -57,6 +57,7 @@ export function WrapMargin({ lesson, view, students, nameOf, wish }: Props) {
 						placeholder="what you will do"
 						onPromise={(text, due) => {
 							lesson.write([{ kind: "promise", student: who, body: { text, due } }]);
+							return true;
 						}}
 					>
 						{students.length > 1 && (
