@@ -8,10 +8,13 @@ import { copyText } from "./copyText";
 export function CopyButton({
 	text,
 	words = "copy",
+	about = "",
 	variant = "link",
 }: {
 	text: string;
 	words?: string;
+	/** Of what, for those who hear the button alone. */
+	about?: string;
 	variant?: "link" | "outline-primary";
 }) {
 	/** What came of it, and of which text: another one has not been copied yet. */
@@ -21,6 +24,7 @@ export function CopyButton({
 		<>
 			<Button variant={variant} onClick={async () => setSaid({ of: text, copied: await copyText(text) })}>
 				{here?.copied ? "copied" : words}
+				{about && <span className="visually-hidden">: {about}</span>}
 			</Button>
 			<span role="status">{here && !here.copied && " It could not be copied here; mark it and copy it by hand."}</span>
 		</>

@@ -3,13 +3,13 @@
 import { type ReactNode, useId, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { v7 as uuid } from "uuid";
 import type { EventDraft } from "@/core/log/event";
 import type { Reminder } from "@/core/log/reminders";
 import { dayWords, fromToday, today } from "./dates";
 import css from "./keep.module.css";
 import { PromiseForm } from "./PromiseForm";
 import { useRecord } from "./useRecord";
+import { useReversible } from "./useReversible";
 import { useStaying } from "./useStaying";
 
 interface Props {
@@ -34,47 +34,48 @@ interface LinesProps extends Pick<Props, "entries" | "names"> {
 const idOf = ({ id }: Reminder) => id;
 
 /** Lines that a press deals with; a slip is taken back where it was made. */
-function Lines({ entries, names, none, word, said, when, dealWith, write }: LinesProps) {
+function Lines({ entries, none, ...rest }: LinesProps) {
 	const { lines, stay } = useStaying(entries, idOf);
-	/** By line: the event that dealt with it. */
-	const [dealt, setDealt] = useState<Readonly<Record<string, string | undefined>>>({});
-	const press = (one: Reminder) => {
-		const id = uuid();
-		const by = dealt[one.id];
-		stay(one);
-		setDealt({ ...dealt, [one.id]: by ? undefined : id });
-		const draft: EventDraft = by
-			? { id, kind: "void", student: one.student, body: { targets: [by] } }
-			: { ...dealWith(one), id };
-		// What could not be kept stands as it was.
-		void write(draft).then((kept) => kept || setDealt((now) => ({ ...now, [one.id]: by })));
-	};
 	return (
 		<>
 			{lines.length === 0 && <p className="mute m-0">{none}</p>}
 			<ul>
-				{lines.map((one) => {
-					const isDone = dealt[one.id] !== undefined;
-					const name = names?.[one.student ?? ""];
-					return (
-						<li key={one.id}>
-							<span dir="auto" className={isDone ? css.done : undefined}>
-								{name && <b>{name}: </b>}
-								{one.text} {when(one, isDone)}
-							</span>
-							<Button
-								variant={isDone ? "link" : "outline-primary"}
-								size="sm"
-								aria-label={isDone ? `Take back: ${said} ${one.text}` : `${said} ${one.text}`}
-								onClick={() => press(one)}
-							>
-								{isDone ? "take it back" : word}
-							</Button>
-						</li>
-					);
-				})}
+				{lines.map((one) => (
+					<Line key={one.id} one={one} onPress={() => stay(one)} {...rest} />
+				))}
 			</ul>
 		</>
+	);
+}
+
+function Line({
+	one,
+	onPress,
+	names,
+	word,
+	said,
+	when,
+	dealWith,
+	write,
+}: Omit<LinesProps, "entries" | "none"> & { one: Reminder; onPress: () => void }) {
+	const { done, press, takeBack } = useReversible(write, onPress);
+	const isDone = done !== null;
+	const name = names?.[one.student ?? ""];
+	return (
+		<li>
+			<span dir="auto" className={isDone ? css.done : undefined}>
+				{name && <b>{name}: </b>}
+				{one.text} {when(one, isDone)}
+			</span>
+			<Button
+				variant={isDone ? "link" : "outline-primary"}
+				size="sm"
+				aria-label={isDone ? `Take back: ${said} ${one.text}` : `${said} ${one.text}`}
+				onClick={isDone ? takeBack : () => press(dealWith(one))}
+			>
+				{isDone ? "take it back" : word}
+			</Button>
+		</li>
 	);
 }
 

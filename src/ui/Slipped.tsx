@@ -8,6 +8,7 @@ import { planRefresher } from "@/server/planning";
 import Link from "@/ui/Link";
 import { dayWords } from "./dates";
 import { Refusals } from "./Refusals";
+import { useRecord } from "./useRecord";
 import { useRefusals } from "./useRefusals";
 import { useReversible } from "./useReversible";
 
@@ -27,7 +28,8 @@ export function Slipped({
 	/** Before the page is asked for anew: it may have no slip there any more. */
 	onPress?: () => void;
 }) {
-	const { note, done, press, takeBack } = useReversible(studio, onPress);
+	const { note, write } = useRecord(studio);
+	const { done, press, takeBack } = useReversible(write, onPress);
 	const { refused, ask } = useRefusals();
 	const [busy, setBusy] = useState(false);
 	const [planned, setPlanned] = useState<{ id: string; day: string } | null>(null);

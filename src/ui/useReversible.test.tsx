@@ -1,18 +1,23 @@
 /** @jest-environment jsdom */
 import { act, renderHook } from "@testing-library/react";
 import { NOT_KEPT, record } from "@/device/record";
+import { useRecord } from "./useRecord";
 import { useReversible } from "./useReversible";
 
 jest.mock("next/navigation", () => ({ useRouter: () => ({ refresh: () => {} }) }));
 jest.mock("@/device/record", () => ({ NOT_KEPT: "not kept", record: jest.fn() }));
 const written = jest.mocked(record);
+const useBench = () => {
+	const { note, write } = useRecord("studio");
+	return { note, ...useReversible(write) };
+};
 const full = new DOMException("full", "QuotaExceededError");
 const draft = { kind: "unparked", student: "ida", body: { parked: "p" } } as const;
 
 beforeEach(() => void written.mockReset().mockResolvedValue({ sent: true }));
 
 test("what is pressed stands, and is taken back by its own number", async () => {
-	const { result } = renderHook(() => useReversible("studio", () => {}));
+	const { result } = renderHook(useBench);
 	await act(async () => result.current.press(draft));
 	const id = result.current.done?.id;
 	expect(written).toHaveBeenLastCalledWith("studio", [{ ...draft, id }]);
@@ -23,14 +28,14 @@ test("what is pressed stands, and is taken back by its own number", async () => 
 
 test("without a signal it is done, and the note says that it waits", async () => {
 	written.mockResolvedValue({ sent: false });
-	const { result } = renderHook(() => useReversible("studio", () => {}));
+	const { result } = renderHook(useBench);
 	await act(async () => result.current.press(draft));
 	expect(result.current.done).not.toBeNull();
 	expect(result.current.note).toContain("Kept on this device");
 });
 
 test("what cannot be kept here is not said to be done, and what cannot be taken back still stands", async () => {
-	const { result } = renderHook(() => useReversible("studio", () => {}));
+	const { result } = renderHook(useBench);
 	written.mockRejectedValueOnce(full);
 	await act(async () => result.current.press(draft));
 	expect(result.current).toMatchObject({ done: null, note: NOT_KEPT });

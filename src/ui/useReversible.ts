@@ -3,18 +3,16 @@
 import { useState } from "react";
 import { v7 as uuid } from "uuid";
 import type { EventDraft } from "@/core/log/event";
-import { useRecord } from "./useRecord";
 
 /**
  * A press on a bench that writes one event, and is taken back where it was made.
  *
+ * @param write as `useRecord` has it
  * @param onPress before the page is asked for anew: what the press stands on may be gone from its answer
  */
-export function useReversible(studio: string, onPress: () => void) {
-	const { note, write } = useRecord(studio);
+export function useReversible(write: (draft: EventDraft) => Promise<boolean>, onPress: () => void = () => {}) {
 	const [done, setDone] = useState<(EventDraft & { id: string }) | null>(null);
 	return {
-		note,
 		/** What was written and not taken back. */
 		done,
 		press(draft: EventDraft): void {

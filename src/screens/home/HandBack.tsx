@@ -4,6 +4,7 @@ import type { StudentAct } from "@/core/practice/acts";
 import { packActs, packInPieces } from "@/core/practice/handBack";
 import { plural } from "@/core/text/lists";
 import { copyText } from "@/ui/copyText";
+import { shareText } from "@/ui/shareText";
 import css from "./home.module.css";
 import { useForAWhile } from "./practice";
 
@@ -34,14 +35,6 @@ export function HandBack({
 	);
 	const pieces = useMemo(() => (shown ? packInPieces(id, secret, acts, QR_CHARS) : []), [shown, id, secret, acts]);
 	const at = Math.min(piece, pieces.length - 1);
-	const share = async () => {
-		try {
-			await navigator.share({ text });
-		} catch (error) {
-			// Whoever closes the sheet has changed their mind: nothing went wrong.
-			if (!(error instanceof DOMException && error.name === "AbortError")) setFailed(true);
-		}
-	};
 	if (acts.length === 0) return null;
 	return (
 		<section aria-label="Give it back">
@@ -61,7 +54,11 @@ export function HandBack({
 					{copied ? "copied" : "copy the text"}
 				</button>
 				{"share" in navigator && (
-					<button type="button" className={css.second} onClick={() => void share()}>
+					<button
+						type="button"
+						className={css.second}
+						onClick={async () => (await shareText(text)) === "failed" && setFailed(true)}
+					>
 						share it
 					</button>
 				)}

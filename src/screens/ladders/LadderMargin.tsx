@@ -24,15 +24,15 @@ import { dayWords, today } from "@/ui/dates";
 import { holeWords } from "@/ui/Rail";
 import css from "@/ui/rows.module.css";
 import { Slipped } from "@/ui/Slipped";
+import { useStaying } from "@/ui/useStaying";
 import { bandWords } from "./expected";
 import { readRule } from "./readRule";
 import { type Sees, SketchView } from "./SketchView";
 
 /** A slip, and what came of a press on it, until another rung is opened. */
 function SlippedHere({ slip, ...rest }: { slip: SlipAt | null; studio: string; about: string }) {
-	const [pressed, setPressed] = useState<SlipAt | null>(null);
-	const at = slip ?? pressed;
-	return at && <Slipped slip={at} onPress={() => setPressed(at)} {...rest} />;
+	const { lines, stay } = useStaying(slip ? [slip] : [], ({ rung }) => rung);
+	return lines.map((at) => <Slipped key={at.rung} slip={at} onPress={() => stay(at)} {...rest} />);
 }
 
 /** What stands behind the rung that is open: its rule in words, what is watched, and every day it was worked on. */

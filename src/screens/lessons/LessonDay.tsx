@@ -5,6 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
+import { useRecord } from "@/ui/useRecord";
 import { useReversible } from "@/ui/useReversible";
 
 interface Props {
@@ -18,10 +19,8 @@ interface Props {
 
 /** A lesson on a day nobody can believe: its tries count, its day decides nothing until the coach says which it was. */
 export function LessonDay({ studio, lesson, day, today, isDoubtful }: Props) {
-	/** The day that was doubted: what was said of it stays in its place until the page is left. */
-	const [doubted, setDoubted] = useState("");
-	const { note, done, press, takeBack } = useReversible(studio, () => setDoubted(doubted || day));
-	const far = doubted || day;
+	const { note, write } = useRecord(studio);
+	const { done, press, takeBack } = useReversible(write);
 	const say = (said: string) => press({ kind: "lesson.dated", lesson, body: { day: said } });
 	if (done?.kind === "lesson.dated")
 		return (
@@ -37,7 +36,7 @@ export function LessonDay({ studio, lesson, day, today, isDoubtful }: Props) {
 	return (
 		<section aria-label="On which day was it?" className="mb-3">
 			<p className="m-0">
-				<b className="asks">{dayWords(far, today)} is far from today.</b> Its tries count; as a day it counts for
+				<b className="asks">{dayWords(day, today)} is far from today.</b> Its tries count; as a day it counts for
 				nothing, not for last time and not for a rule on several days, until you say which day it was.
 			</p>
 			<OtherDay onSay={say} />
@@ -45,8 +44,8 @@ export function LessonDay({ studio, lesson, day, today, isDoubtful }: Props) {
 				<Button variant="outline-primary" onClick={() => say(today)}>
 					it was today
 				</Button>
-				<Button variant="outline-primary" onClick={() => say(far)}>
-					{dayWords(far, today)} is right
+				<Button variant="outline-primary" onClick={() => say(day)}>
+					{dayWords(day, today)} is right
 				</Button>
 			</span>
 			{note && <p role="status">{note}</p>}

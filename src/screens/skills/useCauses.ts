@@ -20,13 +20,18 @@ export function useCauses({ id, studio, students }: Pick<SkillPage, "id" | "stud
 						who: student.name,
 						marks: { ...student.marks, ...made[student.id] },
 						mark: (cause: string, mark: CauseMark) => {
-							setMade((before) => ({ ...before, [student.id]: { ...before[student.id], [cause]: mark } }));
+							const before = made[student.id]?.[cause];
+							setMade((now) => ({ ...now, [student.id]: { ...now[student.id], [cause]: mark } }));
 							void record(studio, [
 								{ kind: "cause.marked", student: student.id, body: { skill: id, cause, mark } },
 							]).then(
 								({ sent }) => setNote(sent ? "" : "Kept on this device; it goes out when the server answers."),
 								() => {
-									setMade(made);
+									// This mark alone: others may have been made since.
+									setMade((now) => {
+										const { [cause]: _, ...others } = now[student.id] ?? {};
+										return { ...now, [student.id]: before ? { ...others, [cause]: before } : others };
+									});
 									setNote(NOT_KEPT);
 								},
 							);

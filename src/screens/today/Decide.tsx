@@ -7,6 +7,7 @@ import type { TodayProps } from "@/server/readToday";
 import { dayWords, fromToday } from "@/ui/dates";
 import Link from "@/ui/Link";
 import { PassQuestion } from "@/ui/PassQuestion";
+import { useRecord } from "@/ui/useRecord";
 import { useReversible } from "@/ui/useReversible";
 import { useStaying } from "@/ui/useStaying";
 import css from "./today.module.css";
@@ -40,9 +41,6 @@ const wordsFor = ({ kind, body }: EventDraft, { to }: PassAt): string =>
 			? "The peg stays where it is."
 			: "Asked again after the next lesson.";
 
-/** The button that was pressed is gone: the keyboard goes on where it can be taken back. */
-const goOn = (button: HTMLButtonElement | null) => button?.focus();
-
 /** A pass is answered where it is told, the peg moves or stays; and it is taken back there. */
 function Line({
 	studio,
@@ -56,7 +54,8 @@ function Line({
 	/** Before the page is asked for anew. */
 	onPress: () => void;
 }) {
-	const { note, done, press, takeBack } = useReversible(studio, onPress);
+	const { note, write } = useRecord(studio);
+	const { done, press, takeBack } = useReversible(write, onPress);
 	const answered = done && pass && wordsFor(done, pass);
 	const about = [since && fromToday(since, day), !answered && why];
 	return (
@@ -70,13 +69,7 @@ function Line({
 				(answered ? (
 					<p className="m-0" dir="auto">
 						<span role="status">{answered}</span>{" "}
-						<Button
-							ref={goOn}
-							variant="link"
-							size="sm"
-							aria-label={`Take back: ${answered} ${text}`}
-							onClick={takeBack}
-						>
+						<Button variant="link" size="sm" aria-label={`Take back: ${answered} ${text}`} onClick={takeBack}>
 							take it back
 						</Button>
 					</p>

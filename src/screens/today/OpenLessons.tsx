@@ -5,6 +5,7 @@ import { plural } from "@/core/text/lists";
 import type { TodayProps } from "@/server/readToday";
 import { fromToday } from "@/ui/dates";
 import Link from "@/ui/Link";
+import { useRecord } from "@/ui/useRecord";
 import { useReversible } from "@/ui/useReversible";
 import { useStaying } from "@/ui/useStaying";
 import css from "./today.module.css";
@@ -49,7 +50,8 @@ function OpenLesson({
 	/** Before the page is asked for anew. */
 	onPress: () => void;
 }) {
-	const { note, done, press, takeBack } = useReversible(studio, onPress);
+	const { note, write } = useRecord(studio);
+	const { done, press, takeBack } = useReversible(write, onPress);
 	return (
 		<div className={done ? `${css.waiting} ${css.let}` : css.waiting}>
 			<span>

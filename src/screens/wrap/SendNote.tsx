@@ -3,23 +3,19 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { asMarkdown } from "@/core/formats/markdown";
-import { copyText } from "@/ui/copyText";
+import { CopyButton } from "@/ui/CopyButton";
 import { offer } from "@/ui/offer";
+import { shareText } from "@/ui/shareText";
 
 /** The note on its way out: by the system's own share sheet where there is one, copied, as Markdown, or printed. It is kept as it stands when the lesson is closed. */
 export function SendNote({ text, label }: { text: string; label: string }) {
+	/** What came of handing it on, and of which text: another one has not gone yet. */
 	const [said, setSaid] = useState<{ words: string; of: string } | null>(null);
 	const about = <span className="visually-hidden">: {label}</span>;
-	const say = (words: string) => setSaid({ words, of: text });
 	const share = async () => {
-		try {
-			await navigator.share({ text });
-			say("handed on");
-		} catch (error) {
-			// Whoever closes the sheet has changed their mind: nothing went wrong.
-			if (!(error instanceof DOMException && error.name === "AbortError"))
-				say("It could not be handed on; copy it instead.");
-		}
+		const came = await shareText(text);
+		if (came !== "not now")
+			setSaid({ words: came === "failed" ? "It could not be handed on; copy it instead." : came, of: text });
 	};
 	return (
 		<span className="d-inline-flex flex-wrap gap-2 align-items-center">
@@ -28,22 +24,14 @@ export function SendNote({ text, label }: { text: string; label: string }) {
 					send the note{about}
 				</Button>
 			)}
-			<Button
-				variant="outline-primary"
-				onClick={async () =>
-					say((await copyText(text)) ? "copied" : "It could not be copied here; mark it and copy it by hand.")
-				}
-			>
-				{said?.of === text && said.words === "copied" ? "copied" : "copy the note"}
-				{about}
-			</Button>
+			<CopyButton text={text} words="copy the note" about={label} variant="outline-primary" />
 			<Button variant="link" onClick={() => offer("note.md", new Blob([markdownOf(text)], { type: "text/markdown" }))}>
 				Markdown{about}
 			</Button>
 			<Button variant="link" onClick={() => printed(text)}>
 				print{about}
 			</Button>
-			{said?.of === text && said.words !== "copied" && <span role="status">{said.words}</span>}
+			{said?.of === text && <span role="status">{said.words}</span>}
 		</span>
 	);
 }

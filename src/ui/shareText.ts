@@ -1,0 +1,11 @@
+/**
+ * Hands a text to the system's own share sheet. Whoever closes the sheet has changed their mind: nothing went wrong.
+ */
+export async function shareText(text: string): Promise<"handed on" | "not now" | "failed"> {
+	try {
+		await navigator.share({ text });
+		return "handed on";
+	} catch (error) {
+		return error instanceof DOMException && error.name === "AbortError" ? "not now" : "failed";
+	}
+}
