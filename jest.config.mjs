@@ -10,6 +10,9 @@ export default nextJest({ dir: "./" })({
 		...["ArrayBuffer", "BigInt", "DataView", "Float64Array", "Int32Array", "Proxy", "Uint32Array"],
 	],
 	setupFiles: ["<rootDir>/jest.setup.ts"],
+	setupFilesAfterEnv: ["<rootDir>/jest.waits.ts"],
+	// For what hangs, not for what is slow.
+	testTimeout: 120_000,
 	testMatch: ["**/*.test.ts", "**/*.test.tsx"],
 	roots: ["<rootDir>/src", "<rootDir>/demo"],
 	// Every core: with one left free, two of them are one.

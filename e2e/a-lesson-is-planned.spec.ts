@@ -118,14 +118,11 @@ test.describe("on the phone", () => {
 		page,
 		studio,
 	}) => {
-		test.setTimeout(120_000);
 		await planned(page, "isolde", "45");
 		const things = await line(page).count();
 		await page.goto("/");
-		await expect(page.locator("html")).toHaveAttribute("data-ahead", "kept", { timeout: 30_000 });
-		await expect
-			.poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state ?? "none"), { timeout: 30_000 })
-			.toBe("activated");
+		await expect(page.locator("html")).toHaveAttribute("data-ahead", "kept");
+		await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state ?? "none")).toBe("activated");
 		await studio.kill();
 		await page.goto("/students");
 		await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").tap();

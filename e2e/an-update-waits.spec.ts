@@ -58,14 +58,12 @@ test("a new version of the program waits until no lesson is open", async ({ cont
 		const page = await context.newPage();
 		listenTo(page);
 		await page.goto(front.url);
-		await expect(page.locator("html")).toHaveAttribute("data-ahead", "kept", { timeout: 30_000 });
-		await expect
-			.poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state ?? "none"), { timeout: 30_000 })
-			.toBe("activated");
+		await expect(page.locator("html")).toHaveAttribute("data-ahead", "kept");
+		await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state ?? "none")).toBe("activated");
 		await touch(page, "lesson: Teodor Quillfeather, Three-club cascade, right").click();
 		await good(page).click();
 		front.update();
-		await expect.poll(() => waiting(page), { timeout: 30_000 }).toBe("installed");
+		await expect.poll(() => waiting(page)).toBe("installed");
 		// It is here, and it waits: through counting, and through a reload of the lesson.
 		await good(page).click();
 		await page.reload();
@@ -81,17 +79,14 @@ test("a new version of the program waits until no lesson is open", async ({ cont
 		await page.close();
 		// Each look is by a page of its own: one that came while the last was still going keeps the old version.
 		await expect
-			.poll(
-				async () => {
-					const look = await context.newPage();
-					listenTo(look);
-					await look.goto(front.url);
-					const version = await serving(look);
-					await look.close();
-					return version;
-				},
-				{ timeout: 30_000 },
-			)
+			.poll(async () => {
+				const look = await context.newPage();
+				listenTo(look);
+				await look.goto(front.url);
+				const version = await serving(look);
+				await look.close();
+				return version;
+			})
 			.toBe("the later one");
 		const next = await context.newPage();
 		listenTo(next);

@@ -34,7 +34,6 @@ test("without a passcode no other address is listened on; a short one is refused
 });
 
 test("a whole lesson over HTTPS by another name, behind the passcode", { tag: "@both" }, async ({ listenTo, kept }) => {
-	test.setTimeout(180_000);
 	lan = kept === "in files" ? await Lan.start(PASSCODE) : await Lan.onServer(PASSCODE);
 	expect(lan.exitCode).toBeNull();
 	phone = await phoneBeside(lan.folder);
@@ -233,7 +232,6 @@ test("sixty guesses at once are worked out one by one and answered; who is block
 test("the passcode is changed and every session ends; one signs out, ends the others; another one at a restart is said to be left as it is", async ({
 	listenTo,
 }) => {
-	test.setTimeout(120_000);
 	lan = await Lan.start(PASSCODE);
 	phone = await phoneBeside(lan.folder);
 	const page = await phone.newPage();

@@ -16,7 +16,6 @@ test("forty targets called on a beat, on the phone without a signal, and how eac
 	page,
 	studio,
 }) => {
-	test.setTimeout(180_000);
 	await page.goto("/ladders/nimue-balls");
 	const calls = page.getByRole("button", { name: "call it in the lesson, in a mixed order" });
 	await page.getByRole("button", { name: "Two balls in one hand, a ball held", exact: true }).click();
@@ -78,7 +77,6 @@ test("forty targets called on a beat, on the phone without a signal, and how eac
 test("situations are called by touch and the answer is judged; two ways in turn are compared at the end", async ({
 	page,
 }) => {
-	test.setTimeout(120_000);
 	await page.goto("/ladders/kasimir-calls");
 	await page.getByRole("button", { name: /^Called late/ }).click();
 	const call = () => page.getByRole("button", { name: "call it in the lesson, in a mixed order" }).click();

@@ -16,7 +16,6 @@ test.describe("where the browser’s day is not the server’s", () => {
 		test(`no page is drawn anew or fetches others ahead, axe finds nothing on it, and nothing is cut off, covered or wider than a bench or a phone: ${which}`, async ({
 			page,
 		}) => {
-			test.setTimeout(240_000);
 			const ahead: string[] = [];
 			page.on("request", (request) => {
 				if (request.url().includes("_rsc=")) ahead.push(`${page.url()} asked for ${request.url()}`);
@@ -42,7 +41,6 @@ test.describe("where the browser’s day is not the server’s", () => {
 test("axe finds nothing where something is opened, and nothing of it is cut off, on a bench or a phone", async ({
 	page,
 }) => {
-	test.setTimeout(240_000);
 	const found: Record<string, string[]> = {};
 	const whole = async (what: string) => {
 		await accessible(page);
@@ -87,7 +85,6 @@ test("axe finds nothing where something is opened, and nothing of it is cut off,
 });
 
 test("axe finds nothing in daylight and in the dim", async ({ page }) => {
-	test.setTimeout(240_000);
 	await page.goto("/");
 	for (const light of ["daylight", "dim"]) {
 		await page.getByRole("button", { name: /^light:/ }).click();

@@ -150,7 +150,6 @@ const begin = async (page: Page, kind: string) => {
 };
 
 test("every kind has a live input, and is met by touch", async ({ page, studio }) => {
-	test.setTimeout(240_000);
 	expect(Object.keys(cases).sort()).toEqual(ruleKinds.map(({ kind }) => kind).sort());
 	await fill(studio);
 	for (const [kind, { met }] of Object.entries(cases)) {
@@ -165,7 +164,6 @@ test("every kind has a live input, and is met by touch", async ({ page, studio }
 });
 
 test("every kind comes to its limit by keyboard, and says what it lacks", async ({ page, studio }) => {
-	test.setTimeout(240_000);
 	await fill(studio);
 	for (const [kind, { miss, says }] of Object.entries(cases)) {
 		await begin(page, kind);
@@ -183,7 +181,6 @@ test("on a small phone every kind’s fields are wide enough and clear of the fo
 	page,
 	studio,
 }) => {
-	test.setTimeout(240_000);
 	await page.setViewportSize({ width: 360, height: 640 });
 	await fill(studio, { gate: "commitment", watch: ["a", "b", "c"] });
 	for (const kind of Object.keys(cases)) {
@@ -342,7 +339,6 @@ test("what was off is kept on every kind of rung: by touch and by key, with its 
 	page,
 	studio,
 }) => {
-	test.setTimeout(120_000);
 	await fill(studio, { gate: "both", watch: ["a", "b"], limit: 20 }, Object.keys(beside));
 	for (const [kind, { touch, keys }] of Object.entries(beside)) {
 		await begin(page, kind);

@@ -71,7 +71,6 @@ async function sessionOf(host: string, passcode = passcodes[host] ?? ""): Promis
 }
 
 test.beforeAll(async () => {
-	test.setTimeout(120_000);
 	folder = mkdtempSync(join(tmpdir(), "peg-many-"));
 	sqld = await startSqld(join(folder, "server"));
 	for (const [name, host] of [
@@ -124,7 +123,6 @@ const withIds = (place: string): string[] => {
 const theirs = /Isolde|Teodor|Nimue|Odile|Bram|Lantern/;
 
 test("what is one studio's is out of another's reach: pages, files, links, jobs, sessions, guesses", async () => {
-	test.setTimeout(180_000);
 	const [north, south] = [await sessionOf(NORTH), await sessionOf(SOUTH)];
 	expect((await ask(NORTH, "/students", { headers: { cookie: north } })).body).toMatch(theirs);
 	// A session of one is none of the other's.
@@ -181,9 +179,7 @@ test("what is one studio's is out of another's reach: pages, files, links, jobs,
 	expect((await act(SOUTH, south, "stop")).status).toBe(404);
 	expect((await act(SOUTH, south, "forget")).status).toBe(404);
 	await expect
-		.poll(async () => JSON.parse((await ask(NORTH, `/api/jobs/${id}`, { headers: { cookie: north } })).body).state, {
-			timeout: 30_000,
-		})
+		.poll(async () => JSON.parse((await ask(NORTH, `/api/jobs/${id}`, { headers: { cookie: north } })).body).state)
 		.toBe("done");
 
 	// Who is blocked at one studio is not at the other.
@@ -193,7 +189,6 @@ test("what is one studio's is out of another's reach: pages, files, links, jobs,
 });
 
 test("a studio moves to a server and back by a command, each event as it was; its sessions go with it", async () => {
-	test.setTimeout(180_000);
 	const north = await sessionOf(NORTH);
 	const before = databaseOf(NORTH);
 	const there = await command(["move", NORTH, "--to-server"]);

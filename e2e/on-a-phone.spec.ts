@@ -13,7 +13,6 @@ const everywhere = Object.values(pages).flat();
 const places = ["Today", "Students", "Skills", "Ladders", "Records", "Find"];
 
 test("every place is one press away on every page, whole and under the finger", async ({ page }) => {
-	test.setTimeout(240_000);
 	for (const width of [390, 360]) {
 		await page.setViewportSize({ width, height: 844 });
 		for (const path of ["/", "/students/isolde", "/skills/clubs", "/ladders/isolde-clubs", "/records", "/find"]) {
@@ -118,7 +117,6 @@ const [phone, laptop] = [
 ];
 
 test("words of a hundred letters without a gap widen no page, on a phone or a laptop", async ({ page, studio }) => {
-	test.setTimeout(240_000);
 	await longWords(studio);
 	const wide: string[] = [];
 	for (const path of everywhere) {

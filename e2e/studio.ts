@@ -100,7 +100,7 @@ export class Server {
 				},
 			},
 		);
-		for (let i = 0; i < 300; i++) {
+		for (let i = 0; i < 1800; i++) {
 			// Whether it answers is all that is asked: a pack would be a tenth of a second of work for each journey.
 			if (
 				await fetch(`http://localhost:${this.port}/api/health`).then(

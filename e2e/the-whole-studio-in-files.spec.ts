@@ -36,11 +36,11 @@ test("a student is taken out, deleted with everything, and brought in again", { 
 
 	await page.goto("/records");
 	await page.getByLabel("Bring in a workbook").setInputFiles(kept);
-	await expect(page.getByText("One student, with all that belongs to it.")).toBeVisible({ timeout: 30_000 });
+	await expect(page.getByText("One student, with all that belongs to it.")).toBeVisible();
 	await expect(page.getByText("1 student who was deleted here would come back")).toBeVisible();
 	await accessible(page);
 	await touch(page, "take it in").click();
-	await expect(page.getByText("Taken in.")).toBeVisible({ timeout: 30_000 });
+	await expect(page.getByText("Taken in.")).toBeVisible();
 	await page.goto("/students/odile");
 	await expect(page.getByRole("img", { name: /^Slackline walk: the peg over 17 lessons/ })).toBeVisible();
 	await expect(page.getByRole("link", { name: "all 17, with every attempt" })).toBeVisible();
@@ -60,10 +60,7 @@ test("a backup is brought back while a phone holds what came after it: nothing i
 	await allSent(phone);
 
 	await page.goto("/records");
-	const [out] = await Promise.all([
-		page.waitForEvent("download", { timeout: 30_000 }),
-		page.getByRole("link", { name: "back up" }).click(),
-	]);
+	const [out] = await Promise.all([page.waitForEvent("download"), page.getByRole("link", { name: "back up" }).click()]);
 	const backup = join(studio.folder, "yesterday.db");
 	await out.saveAs(backup);
 	for (let i = 0; i < 5; i++) await good(phone).click();
@@ -71,16 +68,15 @@ test("a backup is brought back while a phone holds what came after it: nothing i
 	const mark = await keptMark(phone);
 
 	await page.getByLabel("Bring a backup back").setInputFiles(backup);
-	await expect(page.getByText(/The backup is sound: 10 students, 19 ladders/)).toBeVisible({ timeout: 30_000 });
+	await expect(page.getByText(/The backup is sound: 10 students, 19 ladders/)).toBeVisible();
 	await accessible(page);
 	await touch(page, "bring it back").click();
-	await expect(page.getByText("Brought back.")).toBeVisible({ timeout: 30_000 });
+	await expect(page.getByText("Brought back.")).toBeVisible();
 	// Without a touch: the phone learns of it and sends what came after the backup.
 	await expect
 		.poll(
 			async () =>
 				(await studio.events()).filter(({ device, kind }) => device === mark.device && kind === "attempt").length,
-			{ timeout: 20_000 },
 		)
 		.toBe(8);
 	await good(phone).click();
@@ -100,8 +96,7 @@ test("a file that is no workbook is told so by path; a long one can be stopped; 
 	};
 	await page.goto("/records");
 	const bringIn = page.getByLabel("Bring in a workbook");
-	const says = (text: string | RegExp) =>
-		expect(part(page, "Bring in").getByText(text)).toBeVisible({ timeout: 30_000 });
+	const says = (text: string | RegExp) => expect(part(page, "Bring in").getByText(text)).toBeVisible();
 	await bringIn.setInputFiles(file("rubbish.json", "so much rubbish"));
 	await says(/This is not JSON at the beginning/);
 	await touch(page, "leave it").click();

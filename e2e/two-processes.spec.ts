@@ -35,7 +35,6 @@ const post = (i: number, path: string, body: unknown) =>
 	});
 
 test("phones that send to either, while one is killed and comes back: nothing is lost or doubled, and what follows is right", async () => {
-	test.setTimeout(120_000);
 	const { studio } = (await (await fetch(at(0, "/api/pack"))).json()) as { studio: { id: string; epoch: number } };
 	const phones = Array.from({ length: 6 }, (_, i) => new Phone(`phone-${i}`, `lesson-${i}`));
 	let ended = false;
@@ -110,13 +109,13 @@ test("a job is known to both: followed, not begun twice, stopped and taken in th
 		const second = await post(1, "/api/jobs?kind=check", book);
 		expect(second.status).toBe(409);
 	}
-	await expect.poll(async () => (await look(1)).state, { timeout: 20_000 }).toBe("done");
+	await expect.poll(async () => (await look(1)).state).toBe("done");
 	expect((await look(1)).preview?.sections.skills).toEqual({ fresh: 0, same: 1, other: 0 });
 	const take = await post(1, `/api/jobs/${begun.id}`, { act: "take", mode: "merge", differing: "keep" });
 	expect(take.status).toBe(200);
 	const taken = (await take.json()) as { id: string };
 	await expect
-		.poll(async () => ((await (await fetch(at(0, `/api/jobs/${taken.id}`))).json()) as Job).state, { timeout: 20_000 })
+		.poll(async () => ((await (await fetch(at(0, `/api/jobs/${taken.id}`))).json()) as Job).state)
 		.toBe("done");
 });
 

@@ -12,7 +12,6 @@ test("the group board: a name, then what came of it; each shows their dose, and 
 	page,
 	studio,
 }) => {
-	test.setTimeout(120_000);
 	await page.goto("/students/nimue");
 	await page
 		.getByRole("button", { name: /^lesson: Three-ball cascade/ })

@@ -19,7 +19,6 @@ test("no signal: a prepared lesson is begun, 300 tries are counted through three
 	studio,
 	listenTo,
 }) => {
-	test.setTimeout(240_000);
 	let page = first;
 	await readyForNoSignal(page);
 	const before = (await studio.events()).length;
@@ -57,7 +56,7 @@ test("no signal: a prepared lesson is begun, 300 tries are counted through three
 	await expect(page.getByLabel(/Note for the student/)).toHaveValue(/of 300 tries good/);
 	await page.getByLabel("Remark, for you").fill("Counted in the cellar.");
 	await touch(page, "close the lesson").tap();
-	await expect(page.getByRole("heading", { name: "No signal" })).toBeVisible({ timeout: 20_000 });
+	await expect(page.getByRole("heading", { name: "No signal" })).toBeVisible();
 	await expect(page.getByText(/entries wait here to be sent/)).toBeVisible();
 	const here = await onDevice(page);
 	expect(here.filter(({ kind }) => kind === "attempt")).toHaveLength(3 * AT_ONCE);
@@ -68,7 +67,7 @@ test("no signal: a prepared lesson is begun, 300 tries are counted through three
 	page = await context.newPage();
 	listenTo(page);
 	await page.goto("/");
-	await expect.poll(async () => (await studio.events()).length, { timeout: 30_000 }).toBe(before + here.length);
+	await expect.poll(async () => (await studio.events()).length).toBe(before + here.length);
 	const arrived = (await studio.events()).slice(before);
 	expect(arrived.map(({ id, dseq }) => [id, dseq])).toEqual(here.map(({ id, dseq }) => [id, dseq]));
 	await page.reload();

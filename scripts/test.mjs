@@ -1,7 +1,7 @@
 // npm test: installs what is missing, Chromium included, then types, lint, unit tests,
 // build, and the journeys in the browser. `npm test -- --since main`: what was changed since.
 import { execFileSync, spawn, spawnSync } from "node:child_process";
-import { existsSync, mkdirSync, readdirSync, readFileSync, statfsSync } from "node:fs";
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statfsSync } from "node:fs";
 import { at, bin, build, install, run } from "./lib.mjs";
 
 const has = (command) => spawnSync("sh", ["-c", `command -v ${command}`]).status === 0;
@@ -30,6 +30,10 @@ function inMemory() {
 }
 const env = { ...process.env, NEXT_TELEMETRY_DISABLED: "1", ...inMemory() };
 const node = (name, args) => run(process.execPath, [bin(name), ...args], { env });
+/** The same for a step whose failures are told at the end, after the others: whether all of it passed. */
+const tests = (name, args) =>
+	spawnSync(process.execPath, [bin(name), ...args], { cwd: at(), stdio: "inherit", env }).status === 0;
+let sound = true;
 const started = Date.now();
 const took = [];
 // Said also where a step has failed, and ended everything.
@@ -105,21 +109,29 @@ await step("lint", () => {
 	node("knip", []);
 });
 const unitFile = at(".test", "unit.json");
-await step("unit tests", () =>
-	node("jest", [
-		"--json",
-		`--outputFile=${unitFile}`,
-		...(since ? ["--changedSince", since, "--passWithNoTests"] : []),
-	]),
-);
+const journeysFile = at(".test", "journeys.json");
+rmSync(unitFile, { force: true });
+await step("unit tests", () => {
+	const words = ["--json", `--outputFile=${unitFile}`];
+	sound = tests("jest", [...words, ...(since ? ["--changedSince", since, "--passWithNoTests"] : [])]) && sound;
+});
 const none = { stats: { expected: 0, unexpected: 0, flaky: 0 } };
 if (journeys?.length !== 0) {
 	await step("build", build);
-	await step("journeys", () => node("playwright", ["test", ...(journeys ?? [])]));
+	rmSync(journeysFile, { force: true });
+	await step("journeys", () => {
+		sound = tests("playwright", ["test", ...(journeys ?? [])]) && sound;
+	});
 }
+/** What a runner has written; it ended before its time where it wrote nothing, and that is a failure. */
+const readReport = (file) => {
+	if (existsSync(file)) return JSON.parse(readFileSync(file, "utf8"));
+	console.error(`There is no ${file}: its step ended before its time.`);
+	process.exit(1);
+};
 
-const unit = JSON.parse(readFileSync(unitFile, "utf8"));
-const { stats } = journeys?.length === 0 ? none : JSON.parse(readFileSync(at(".test", "journeys.json"), "utf8"));
+const unit = readReport(unitFile);
+const { stats } = journeys?.length === 0 ? none : readReport(journeysFile);
 if (stats.flaky > 0)
 	console.log(
 		`${stats.flaky} of the journeys passed only when made once more: each is a fault, of it or of the program.`,
@@ -127,3 +139,4 @@ if (stats.flaky > 0)
 console.log(
 	`${unit.numPassedTests + stats.expected + stats.flaky} passed, ${unit.numFailedTests + stats.unexpected} failed`,
 );
+if (!sound) process.exitCode = 1;

@@ -1,3 +1,4 @@
+import { until } from "@/core/__tests__/until";
 import { beginLesson } from "@/core/commands/begin";
 import { lastAct, takeBack } from "@/core/commands/undo";
 import { placeOn } from "@/core/pack/placing";
@@ -14,10 +15,6 @@ import { push } from "./sync";
 withStudio();
 
 describe("a lesson on the device", () => {
-	const until = async (done: () => boolean) => {
-		for (let i = 0; i < 400 && !done(); i++) await new Promise((resolve) => setTimeout(resolve, 10));
-		expect(done()).toBe(true);
-	};
 	const lessons: LessonOnDevice[] = [];
 	// A test that fails half-way leaves its lesson asking the server for ever, and Jest never ends.
 	afterEach(() => {

@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync, utimesSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { until } from "@/core/__tests__/until";
 import { openStore } from "@/store/db";
 import { findJob } from "@/store/jobs";
 import {
@@ -40,8 +41,7 @@ const begun = async (kind: JobKind = "check", at = site) => {
 	return job;
 };
 const ended = async (id: string, at = site) => {
-	for (let i = 0; i < 300 && (await jobOf(at, id))?.state === "running"; i++)
-		await new Promise((resolve) => setTimeout(resolve, 20));
+	await until(async () => (await jobOf(at, id))?.state !== "running");
 	return jobOf(at, id);
 };
 const node = async (script: string) => run(await begun(), process.execPath, ["-e", script]);
@@ -92,12 +92,11 @@ describe("of two app processes", () => {
 			known.pegLadderJobs = before;
 		}
 	};
-	const slow = `console.log(JSON.stringify({ step: "reading", done: 1, of: 4 })); setTimeout(() => {}, 20000)`;
+	const slow = `console.log(JSON.stringify({ step: "reading", done: 1, of: 4 })); setTimeout(() => {}, 600000)`;
 
 	test("the other says how far it is, begins none beside it, and can stop it", async () => {
 		const id = await node(slow);
-		for (let i = 0; i < 200 && (await elsewhere(({ jobOf: of }, at) => of(at, id)))?.step !== "reading"; i++)
-			await new Promise((resolve) => setTimeout(resolve, 20));
+		await until(async () => (await elsewhere(({ jobOf: of }, at) => of(at, id)))?.step === "reading");
 		expect(await elsewhere((jobs, at) => jobs.jobOf(at, id))).toMatchObject({ state: "running", done: 1, of: 4 });
 		expect(await elsewhere((jobs, at) => jobs.busy(at))).toBe(true);
 		expect(await elsewhere((jobs, at) => jobs.begin(at, "demo", "none"))).toBeNull();
@@ -123,8 +122,7 @@ describe("of two app processes", () => {
 		const preview = { scope: null, refusals: [], remarks: [], merge: [], whole: [], more: 0, sections: {}, back: 0 };
 		const id = await node(`console.log(JSON.stringify({ outcome: { ok: true, value: ${JSON.stringify(preview)} } }))`);
 		await ended(id);
-		for (let i = 0; i < 100 && (await findJob(site.open, id))?.state === "running"; i++)
-			await new Promise((resolve) => setTimeout(resolve, 20));
+		await until(async () => (await findJob(site.open, id))?.state !== "running");
 		await elsewhere(async (jobs, at) => {
 			expect(await jobs.jobOf(at, id)).toMatchObject({ state: "done", preview });
 			// Its staging file is not there: nothing begins.

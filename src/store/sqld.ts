@@ -77,7 +77,7 @@ export async function runSqld(
 		await ended;
 		clearTimeout(patience);
 	};
-	for (let i = 0; i < 200; i++) {
+	for (let i = 0; i < 1200; i++) {
 		if (server.exitCode !== null) break;
 		if (await answers(`${url}/health`)) return { url, process: server, stop };
 		await new Promise((resolve) => setTimeout(resolve, 50));
