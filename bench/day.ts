@@ -7,7 +7,7 @@ import { stageWorkbook } from "@/store/bulk/stage";
 import { takeInStaged } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
 import { catchUp } from "@/store/projection";
-import { makeNamespace, type Sqld, startSqld } from "@/store/sqld";
+import { forkNamespace, makeNamespace, type Sqld, startSqld } from "@/store/sqld";
 import { today } from "@/ui/dates";
 import { share, verdict } from "./measure";
 import { App, dice, lesson, megabytes, now, Phone, sleep, sockets, type Tally, tally } from "./phones";
@@ -43,8 +43,7 @@ async function studiosOn(sqld: Sqld, folder: string): Promise<string> {
 	store.close();
 	const studios = [];
 	for (let i = 0; i < COACHES; i++) {
-		const made = await fetch(`${sqld.admin}/v1/namespaces/template/fork/c${i}`, { method: "POST" });
-		if (!made.ok) throw new Error(`no studio ${i}: ${await made.text()}`);
+		await forkNamespace(sqld, "template", `c${i}`);
 		studios.push({ name: `Coach ${i}`, host: `c${i}.localhost`, database: await makeNamespace(sqld, `c${i}`) });
 	}
 	writeFileSync(join(folder, "studios.json"), JSON.stringify({ studios }));

@@ -10,6 +10,7 @@ import { makePack } from "@/store/pack";
 import { catchUp } from "@/store/projection";
 import { openParked, openPromises } from "@/store/said";
 import * as schema from "@/store/schema";
+import { accessTo } from "@/store/serverAccess";
 import { runSqld } from "@/store/sqld";
 import { saveStudent } from "@/store/students";
 import prepareDemo from "../e2e/setup";
@@ -30,7 +31,11 @@ export async function replica(): Promise<void> {
 		`127.0.0.1:${await freePort()}`,
 	]);
 	const { url } = server;
-	const near = createClient({ url: `file:${join(folder, "replica.db")}`, syncUrl: url });
+	const near = createClient({
+		url: `file:${join(folder, "replica.db")}`,
+		syncUrl: url,
+		authToken: accessTo(url)?.token,
+	});
 	let far: Store | null = null;
 	try {
 		far = await openStore(url);

@@ -49,6 +49,7 @@ export class Lan {
 				...process.env,
 				DATABASE_URL: database,
 				PEG_FILES: folder,
+				...(on ? { PEG_SERVER_ACCESS: on.sqld.accessFile } : {}),
 				PORT: String(port),
 				PEG_HOST: HOST,
 				PEG_LAN: "1",

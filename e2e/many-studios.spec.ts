@@ -37,7 +37,14 @@ const databaseOf = (host: string): string =>
 
 const command = (words: string[], env: Record<string, string> = {}) =>
 	run(process.execPath, [join(".next", "jobs", "studio.mjs"), ...words], {
-		env: { ...process.env, PEG_STUDIOS: directory(), PEG_SQLD: sqld.url, PEG_SQLD_ADMIN: sqld.admin, ...env },
+		env: {
+			...process.env,
+			PEG_STUDIOS: directory(),
+			PEG_SQLD: sqld.url,
+			PEG_SQLD_ADMIN: sqld.admin,
+			PEG_SERVER_ACCESS: sqld.accessFile,
+			...env,
+		},
 	});
 
 const ask = (host: string, path: string, sent: { headers?: Record<string, string>; body?: string } = {}) =>

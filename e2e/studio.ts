@@ -10,7 +10,7 @@ import { restoreBackup } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
 import { eventsAfter } from "@/store/events";
 import { catchUp } from "@/store/projection";
-import { makeNamespace, type Sqld, startSqld } from "@/store/sqld";
+import { forkNamespace, makeNamespace, type Sqld, startSqld } from "@/store/sqld";
 import { chromiumPath, quiet } from "./browser";
 import "./stacks";
 
@@ -57,8 +57,7 @@ export class Server {
 		const name = basename(studio).toLowerCase();
 		if (demo) {
 			await this.demoOn(this.sqld);
-			const forked = await fetch(`${this.sqld.admin}/v1/namespaces/demo/fork/${name}`, { method: "POST" });
-			if (!forked.ok) throw new Error(`no copy of the demo: ${await forked.text()}`);
+			await forkNamespace(this.sqld, "demo", name);
 		}
 		return makeNamespace(this.sqld, name);
 	}
@@ -93,7 +92,9 @@ export class Server {
 				detached: true,
 				env: {
 					...process.env,
-					...(this.sqld ? { PEG_STUDIOS: this.place } : { DATABASE_URL: `file:${join(this.place, "studio.db")}` }),
+					...(this.sqld
+						? { PEG_STUDIOS: this.place, PEG_SERVER_ACCESS: this.sqld.accessFile }
+						: { DATABASE_URL: `file:${join(this.place, "studio.db")}` }),
 					NODE_ENV: "production",
 					NEXT_TELEMETRY_DISABLED: "1",
 					...this.env,

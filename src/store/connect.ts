@@ -2,6 +2,7 @@ import { mkdirSync, statSync } from "node:fs";
 import { dirname } from "node:path";
 import { type Client, createClient } from "@libsql/client";
 import { overHttp } from "./overHttp";
+import { accessTo } from "./serverAccess";
 
 /**
  * Where a studio's database is: a file here (`file:…`), or a libSQL server (`http:`, `https:`),
@@ -39,7 +40,7 @@ export function connect(address: string, waitMs?: number): Client {
 		if (!file.startsWith(":")) mkdirSync(dirname(file), { recursive: true });
 		return createClient({ url, ...(waitMs === undefined ? {} : { timeout: waitMs }) });
 	}
-	const authToken = process.env.DATABASE_AUTH_TOKEN;
+	const authToken = process.env.DATABASE_AUTH_TOKEN || accessTo(url)?.token;
 	return createClient({
 		url,
 		...(authToken ? { authToken } : {}),

@@ -1,4 +1,5 @@
-import { mkdtempSync, rmSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync, statSync } from "node:fs";
+import { request } from "node:http";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { Phone } from "@/core/__tests__/phone";
@@ -10,6 +11,7 @@ import { connect } from "./connect";
 import { isDurable, openStore, type Store } from "./db";
 import { eventsAfter, pushEvents } from "./events";
 import { catchUp } from "./projection";
+import { newAccess } from "./serverAccess";
 import { makeNamespace, type Sqld, startSqld } from "./sqld";
 import { saveStudent } from "./students";
 import { studioMark } from "./studio";
@@ -23,7 +25,7 @@ const inFolder = (name: string) => join(folder, name);
 beforeAll(async () => {
 	folder = mkdtempSync(join(tmpdir(), "peg-server-"));
 	sqld = await startSqld(inFolder("server"));
-}, 30_000);
+});
 afterAll(async () => {
 	await sqld.stop();
 	rmSync(folder, { recursive: true, force: true });
@@ -47,6 +49,62 @@ test("it is as safe as a file: on its disk when a write returns, and nothing nam
 	const others = await Promise.all([openStore(url), openStore(url)]);
 	for (const other of others) other.close();
 	store.close();
+});
+
+/** A question without a client of ours; unlike \`fetch\` it may name any host. */
+const askPlainly = (url: string, method: string, headers: Record<string, string>, body = "") =>
+	new Promise<{ status: number; text: string }>((resolve, reject) => {
+		const asked = request(url, { method, headers }, async (answer) => {
+			let text = "";
+			for await (const piece of answer) text += String(piece);
+			resolve({ status: answer.statusCode ?? 0, text });
+		});
+		asked.on("error", reject);
+		asked.end(body);
+	});
+/** Every way in that the server has, and its administration. */
+const ways = ["/v1/execute", "/v1/batch", "/v2/pipeline", "/v3/pipeline", "/v3-protobuf/pipeline", "/"];
+const statement = { sql: "update student set name = 'Mallory'" };
+const question = { requests: [{ type: "execute", stmt: statement }], stmt: statement, statements: [statement.sql] };
+test.each([
+	["no token", {}],
+	["another start's token", { authorization: `Bearer ${newAccess("http://127.0.0.1:1").access.token}` }],
+	["a page of another origin", { origin: "http://pages.example" }],
+	["the studio's name as a host's", { host: "NAME.example" }],
+])("without its secret the server answers nothing: %s", async (_, sent: Record<string, string>) => {
+	const { store } = await studio();
+	const headers = { ...sent, ...(sent.host ? { host: sent.host.replace("NAME", `studio${names}`) } : {}) };
+	await saveStudent(store, student, null, "ida");
+	const namespace = { "x-namespace-bin": Buffer.from(`studio${names}`).toString("base64").replace(/=+$/, "") };
+	for (const within of [{}, namespace])
+		for (const way of ways) {
+			const asked = { "content-type": "application/json", ...within, ...headers };
+			const answer = await askPlainly(sqld.url + way, "POST", asked, JSON.stringify(question));
+			// No namespace is named: there is nothing by that name.
+			expect([way, answer.status]).toEqual([way, answer.status === 404 && within !== namespace ? 404 : 401]);
+		}
+	for (const way of ["/dump", "/v2", "/v3"]) {
+		const answer = await askPlainly(sqld.url + way, "GET", { ...namespace, ...headers });
+		if (way === "/dump") expect(answer.status).toBe(401);
+		expect(answer.text).not.toContain(student.name);
+	}
+	for (const act of ["create", "fork/mallory", "config"])
+		expect(
+			(await fetch(`${sqld.admin}/v1/namespaces/studio1/${act}`, { method: "POST", headers, body: "{}" })).status,
+		).toBe(401);
+	expect((await store.client.execute("select name from student")).rows[0]?.name).toBe(student.name);
+	store.close();
+});
+
+test("its secret is a file that only who runs it can read, and no part of an address or a command line", async () => {
+	const { url, store } = await studio();
+	store.close();
+	expect(statSync(sqld.accessFile).mode & 0o777).toBe(0o600);
+	const { token, adminKey } = JSON.parse(readFileSync(sqld.accessFile, "utf8"));
+	for (const secret of [token, adminKey]) {
+		expect(url).not.toContain(secret);
+		expect(sqld.process.spawnargs.join(" ")).not.toContain(secret);
+	}
 });
 
 test("namespaces are apart: what is in one is not in another", async () => {

