@@ -89,10 +89,10 @@ test("a whole lesson over HTTPS by another name, behind the passcode", { tag: "@
 
 	await page.goto(lan.address);
 	await page.getByLabel("The passcode of this studio").fill("three clubs");
-	await touch(page, "go in").click();
+	await touch(page, "sign in").click();
 	await expect(page.getByRole("alert")).toContainText("That is not the passcode");
 	await page.getByLabel("The passcode of this studio").fill(PASSCODE);
-	await touch(page, "go in").click();
+	await touch(page, "sign in").click();
 	await expect(page.getByRole("link", { name: "Teodor Quillfeather" }).first()).toBeVisible();
 	const cookie = (await phone.cookies()).find(({ name }) => name === "peg-ladder");
 	expect(cookie).toMatchObject({ httpOnly: true, secure: true, sameSite: "Lax" });
@@ -239,7 +239,7 @@ test("the passcode is changed and every session ends; one signs out, ends the ot
 	const goIn = async (passcode: string) => {
 		await page.goto(lan?.address ?? "");
 		await page.getByLabel("The passcode of this studio").fill(passcode);
-		await touch(page, "go in").click();
+		await touch(page, "sign in").click();
 		await expect(page.getByRole("link", { name: "Teodor Quillfeather" }).first()).toBeVisible();
 	};
 	const cookieNow = async () => {

@@ -11,6 +11,8 @@ test.use({
 	expected: /ERR_INTERNET_DISCONNECTED|410|Failed to fetch/,
 });
 
+/** What is said of a count once it is written down. */
+const KEEP = "save this too";
 const contexts: BrowserContext[] = [];
 test.afterEach(async () => {
 	for (const context of contexts.splice(0)) await context.close();
@@ -49,7 +51,7 @@ async function practise(phone: Page, good: number, off: number, say?: string): P
 	for (let i = 0; i < off; i++) await touch(phone, "off").click();
 	await touch(phone, "done").click();
 	if (say) await phone.getByLabel("Anything to say, or to ask").fill(say);
-	await touch(phone, "keep it").click();
+	await touch(phone, KEEP).click();
 	await expect(phone.getByRole("heading", { name: "What you did" })).toBeVisible();
 	// Whatever befalls the page from now on, it is there.
 	await expect(phone.getByTestId("kept")).toContainText("kept on this phone ✓");
@@ -120,7 +122,7 @@ test("counted by the link on a phone without a signal, sent when there is one; f
 	await touch(phone, "off").click();
 	await touch(phone, "off").click();
 	await touch(phone, "done").click();
-	await touch(phone, "keep it").click();
+	await touch(phone, KEEP).click();
 	await phone.context().setOffline(false);
 	await phone.reload();
 	await expect(phone.getByTestId("kept")).toHaveText("kept on this phone ✓ · sent ✓");
@@ -280,11 +282,11 @@ test("a most for the day stops politely; both lights and the keys serve; an entr
 	await touch(phone, "done").click();
 	await accessible(phone);
 	await phone.getByLabel("Good").fill("9");
-	await touch(phone, "keep it").click();
+	await touch(phone, KEEP).click();
 	await expect(phone.getByRole("alert")).toContainText("9 good of 4 tries");
 	await phone.getByLabel("Good").fill("4");
 	await phone.getByText("5", { exact: true }).click();
-	await touch(phone, "keep it").click();
+	await touch(phone, KEEP).click();
 	await expect(phone.getByText("4 tries today: that is enough. Tomorrow is another day.")).toBeVisible();
 	await expect(phone.getByRole("button", { name: /^count/ })).toBeDisabled();
 	await phone.getByRole("button", { name: /^take back/ }).click();

@@ -66,7 +66,7 @@ const handle = app.getRequestHandler();
 const wallBefore = wallsOf();
 
 /** What a browser asks for without its cookies, and holds nothing of anybody. */
-const open = /^\/(manifest\.webmanifest|icon-\d+\.png|icon\.svg|favicon\.ico)$/;
+const open = /^\/(manifest\.webmanifest|icon-\d+\.png|icon\.svg|favicon\.ico|left\.js)$/;
 /** A calendar that subscribes has no passcode: its address is the secret, and is asked for by its own route. */
 const feed = /^\/api\/calendar\/[\w-]{43}(\.ics)?$/;
 

@@ -45,7 +45,7 @@ export function build() {
 }
 
 /** TypeScript scripts that the build makes one file each of. */
-export const bundled = ["records", "table", "opens", "lan", "server", "studio", "seed"];
+export const bundled = ["records", "table", "read", "opens", "lan", "server", "studio", "seed"];
 
 /** The words for Node that run one of our TypeScript scripts: as it was bundled, or from its source by tsx where that was touched since. */
 export function script(name) {

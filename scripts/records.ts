@@ -8,7 +8,10 @@ import { copyFile, rename, rm } from "node:fs/promises";
 import { fillDemo } from "@demo/fill";
 import { Scope } from "@/core/formats/workbook";
 import { backUp, checkBackup } from "@/store/bulk/backup";
+import { writeBackupState } from "@/store/bulk/backupState";
+import { type ClosedKind, type ClosedSince, closedSince, keepClosed } from "@/store/bulk/closedSince";
 import { exportWorkbook } from "@/store/bulk/exportWorkbook";
+import { mendEvents } from "@/store/bulk/mend";
 import { stageWorkbook } from "@/store/bulk/stage";
 import { restoreBackup, type TakeIn, takeInStaged } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
@@ -41,10 +44,28 @@ const arg = (n: number): string => {
 	return value;
 };
 
+/** What this studio has closed since a backup was made. */
+async function closedIn(backup: string): Promise<ClosedSince> {
+	const [copy, store] = [await openStore(`file:${backup}`), await openStore(here)];
+	try {
+		return await closedSince(copy, store);
+	} finally {
+		copy.close();
+		store.close();
+	}
+}
+
+/** What an earlier version took in and could not give back is set aside first: what is made now comes back. */
+async function mend(): Promise<void> {
+	const store = await openStore(here);
+	await mendEvents(store).finally(() => store.close());
+}
+
 const jobs: Record<string, () => Promise<unknown>> = {
 	/** export FILE SCOPE */
 	async export() {
 		const store = await openStore(here);
+		await mendEvents(store);
 		await catchUp(store);
 		const out = createWriteStream(`${arg(0)}.part`);
 		for await (const piece of exportWorkbook(store, Scope.parse(JSON.parse(arg(1)))))
@@ -67,6 +88,7 @@ const jobs: Record<string, () => Promise<unknown>> = {
 	},
 	/** backup FILE */
 	async backup() {
+		await mend();
 		await backUp(here, `${arg(0)}.part`);
 		await rename(`${arg(0)}.part`, arg(0));
 	},
@@ -74,11 +96,28 @@ const jobs: Record<string, () => Promise<unknown>> = {
 	async checkBackup() {
 		await copyFile(arg(0), arg(1));
 		for (const end of ["-wal", "-shm"]) await rm(arg(1) + end, { force: true });
-		return checkBackup(arg(1), progress("checking"));
+		const found = await checkBackup(arg(1), progress("checking"));
+		return found.ok ? { ok: true, value: { ...found.value, closed: await closedIn(arg(1)) } } : found;
 	},
-	/** restore COPY SAFETY */
+	/** readBack FILE FOLDER: whether a backup that was just made would come back, for whoever asks later. The file is let go of. */
+	async readBack() {
+		const at = new Date().toISOString();
+		writeBackupState(arg(1), { at, sound: null, sentence: "" });
+		try {
+			const found = await checkBackup(arg(0), () => {});
+			const sentence = found.ok ? "" : (found.refusals[0]?.sentence ?? "");
+			writeBackupState(arg(1), { at, sound: found.ok, sentence });
+		} finally {
+			for (const end of ["", "-wal", "-shm"]) await rm(arg(0) + end, { force: true });
+		}
+	},
+	/** restore COPY SAFETY REOPEN */
 	async restore() {
 		await backUp(here, arg(1));
+		const [copy, store] = [await openStore(`file:${arg(0)}`), await openStore(here)];
+		await keepClosed(copy, store, JSON.parse(args[2] ?? "[]") as ClosedKind[]);
+		copy.close();
+		store.close();
 		await andCatchUp(() => restoreBackup(arg(0), here));
 	},
 	/** demo: empties the database and fills it with the demo studio. */

@@ -25,6 +25,18 @@ await build({
 	logLevel: "warning",
 });
 
+// Beside the page that asks for the passcode.
+await build({
+	entryPoints: [at("src", "device", "left.ts")],
+	outfile: at("public", "left.js"),
+	bundle: true,
+	minify: true,
+	format: "iife",
+	target: "es2022",
+	define: production,
+	logLevel: "warning",
+});
+
 // What runs beside the server, or starts it: as one file each, with its packages, it begins in half the time that
 // reading those one by one takes.
 // Left out are what is no script, and Next, which starts from its own folder.

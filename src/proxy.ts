@@ -12,6 +12,7 @@ const POLICY = "content-security-policy";
 export function proxy(request: NextRequest) {
 	const away = stranger(request);
 	if (away) return away;
+	if (!canBeRead(request.url)) return new NextResponse("This address cannot be read.", { status: 400 });
 	const { pathname } = request.nextUrl;
 	// The student's page has its own policy (`next.config.mjs`), and a server that is being written on runs what it makes up.
 	if (pathname.startsWith("/p/") || process.env.NODE_ENV !== "production") return undefined;
@@ -22,6 +23,16 @@ export function proxy(request: NextRequest) {
 	const answer = NextResponse.next({ request: { headers } });
 	answer.headers.set(POLICY, policy);
 	return answer;
+}
+
+/** Whether the letters of an address are letters: what is written as a byte may be none. */
+function canBeRead(url: string): boolean {
+	try {
+		decodeURIComponent(new URL(url).pathname);
+		return true;
+	} catch {
+		return false;
+	}
 }
 
 export const config = {

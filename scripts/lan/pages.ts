@@ -16,8 +16,9 @@ export const askPage = (wrong: string | null): string =>
 		"Peg Ladder",
 		`<form method="post" action="/passcode"><label for="passcode">The passcode of this studio</label>
 <input id="passcode" name="passcode" type="password" autocomplete="current-password" maxlength="200" required autofocus>
-${wrong ? `<p class="asks" role="alert">${wrong}</p>` : ""}<button>go in</button></form>
-<p>This device then stays in for ninety days. <a href="/trust">Does the browser warn of this page?</a></p>`,
+${wrong ? `<p class="asks" role="alert">${wrong}</p>` : ""}<button>sign in</button></form>
+<p>You stay signed in on this device for 90 days. <a href="/trust">Does the browser warn of this page?</a></p>
+<script src="/left.js" defer></script>`,
 	);
 
 const done: Record<string, string> = {
@@ -45,7 +46,7 @@ export const show = (response: ServerResponse, status: number, html: string): vo
 		"content-type": "text/html; charset=utf-8",
 		"cache-control": "no-store",
 		"content-security-policy":
-			"default-src 'none'; style-src 'unsafe-inline'; img-src data:; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
+			"default-src 'none'; script-src 'self'; style-src 'unsafe-inline'; img-src data:; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
 		"x-content-type-options": "nosniff",
 		"referrer-policy": "same-origin",
 		...(status === 429 ? { "retry-after": "300" } : {}),

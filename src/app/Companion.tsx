@@ -9,6 +9,8 @@ const AGAIN_MS = 20_000;
 /** A page that is opened soon after another brings nothing new for it: the pack is the whole studio's. */
 const KEPT_FOR_MS = 60_000;
 const SETTLE_MS = 1500;
+/** As `SignedOut` says it, which is fetched late. */
+const SIGNED_OUT = "the session has ended";
 let keptAt = Number.NEGATIVE_INFINITY;
 
 /**
@@ -60,8 +62,10 @@ export function Companion() {
 				// Everything a lesson needs is here now: said for whoever looks, a journey among them.
 				document.documentElement.dataset.ahead = "kept";
 				void navigator.storage?.persist?.();
-			} catch {
-				if (!stopped) timer = setTimeout(round, AGAIN_MS);
+			} catch (error) {
+				// The page that asks for the passcode clears this device. Only the server's word does that, never its silence.
+				if (error instanceof Error && error.message === SIGNED_OUT) window.location.assign("/");
+				else if (!stopped) timer = setTimeout(round, AGAIN_MS);
 			}
 		};
 		timer = setTimeout(round, SETTLE_MS);

@@ -1,6 +1,6 @@
 import { keepText, readKept } from "./localKeep";
 
-const LAST = "peg-ladder studio";
+export const LAST = "peg-ladder studio";
 
 /** The studio this device last spoke to: enough to open its store without a signal. */
 export const lastStudio = (): string | null => readKept(LAST);

@@ -7,7 +7,7 @@ import type { LessonView } from "@/core/log/view";
 import type { Pack } from "@/core/pack/pack";
 import { lastStudio, rememberStudio } from "./last";
 import { now } from "./now";
-import { OTHER_STUDIO, STORAGE } from "./storage/failures";
+import { OTHER_STUDIO, SIGNED_OUT, STORAGE } from "./storage/failures";
 import type { LessonStorageApi } from "./storage/lessonStorage";
 
 /** What the screen shows of a lesson; replaced whole when anything of it changes. */
@@ -314,6 +314,11 @@ export class LessonOnDevice {
 					{
 						trouble: `This device cannot store what the server sends: ${message.replace(/\.$/, "")}. Free some room.`,
 					},
+				);
+			else if (name === SIGNED_OUT)
+				this.update(
+					{},
+					{ trouble: "This device is signed out. Everything is kept here; sign in after the lesson and it is sent." },
 				);
 			else
 				this.update(

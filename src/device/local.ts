@@ -7,6 +7,7 @@ import { highestLamport } from "@/core/log/order";
 import { hashEvent } from "@/core/log/parseEvent";
 import type { Pack } from "@/core/pack/pack";
 import { dayAfter } from "@/core/text/fields";
+import type { LeftHere } from "./leave";
 
 /**
  * The device's own store. Each studio has a database of its own here, so that a demo
@@ -41,6 +42,17 @@ export interface Outgoing {
 	waiting: number;
 	/** How far the lesson that is asked for was pulled. */
 	arrival: number;
+}
+
+const LOCKED = "locked";
+/** What a file of events that were never sent calls itself. */
+export const UNSENT_FORMAT = "peg-ladder-not-sent";
+
+/** What was locked when somebody left this device. */
+function readLocked(text: unknown): { events: LogEvent[]; kept: Record<string, string> } {
+	const nothing = { events: [], kept: {} };
+	if (typeof text !== "string") return nothing;
+	return { ...nothing, ...(JSON.parse(text) as { events: LogEvent[]; kept: Record<string, string> }) };
 }
 
 const OUTDATED_AFTER_DAYS = 30;
@@ -109,6 +121,64 @@ export class Local {
 			meta.put(arrival, `arrival ${lesson}`),
 			tx.done,
 		]);
+	}
+
+	/**
+	 * Lets go of everything but what was not sent yet, which is put where no page shows it.
+	 *
+	 * @param kept what pages kept beside the record, by name: put back when it is unlocked
+	 */
+	async lock(kept: Readonly<Record<string, string>>): Promise<LeftHere> {
+		const tx = this.db.transaction(["meta", "events", "packs"], "readwrite", { durability: "strict" });
+		const [meta, events] = [tx.objectStore("meta"), tx.objectStore("events")];
+		const before = readLocked(await meta.get(LOCKED));
+		const acked = Number((await meta.get("acked")) ?? 0);
+		const unsent = await events.index("device").getAll(this.mine(acked + 1));
+		const all = [...new Map([...before.events, ...unsent].map((event) => [event.id, event])).values()];
+		await Promise.all([
+			meta.put(JSON.stringify({ events: all, kept: { ...before.kept, ...kept } }), LOCKED),
+			meta.delete(IDBKeyRange.bound("arrival ", "arrival \uffff")),
+			events.clear(),
+			tx.objectStore("packs").clear(),
+			tx.done,
+		]);
+		const days = [...new Set(all.map(({ localDay }) => localDay))].sort();
+		return {
+			studio: this.studio,
+			days: days.map((day) => {
+				const some = all.filter((event) => event.localDay === day);
+				return { day, events: some.length, tries: some.filter(({ kind }) => kind === "attempt").length };
+			}),
+			file: JSON.stringify({
+				format: UNSENT_FORMAT,
+				studio: this.studio,
+				device: this.device,
+				key: this.key,
+				after: acked,
+				events: all,
+			}),
+		};
+	}
+
+	/** Whether something of before somebody left this device is locked here. */
+	async isLocked(): Promise<boolean> {
+		return (await this.db.getKey("meta", LOCKED)) !== undefined;
+	}
+
+	/** Puts back what was locked; only for whom the server has let in. Answers what pages had kept beside the record. */
+	async unlock(): Promise<Record<string, string>> {
+		const tx = this.db.transaction(["meta", "events"], "readwrite", { durability: "strict" });
+		const { events, kept } = readLocked(await tx.objectStore("meta").get(LOCKED));
+		await Promise.all([
+			...events.map((event) => tx.objectStore("events").put(event)),
+			tx.objectStore("meta").delete(LOCKED),
+			tx.done,
+		]);
+		return kept;
+	}
+
+	close(): void {
+		this.db.close();
 	}
 
 	eventsOf(lesson: string): Promise<LogEvent[]> {

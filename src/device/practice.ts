@@ -10,32 +10,93 @@ import { ident } from "@/core/text/fields";
  * messenger may have none) it lasts as long as the page, and the page says so.
  */
 
-/** A count under way: a letter a try. */
-export const Counting = z.object({
+/** One try of a count that is under way. */
+const Touched = z.object({
+	id: z.string(),
 	item: ident,
-	marks: z.array(z.enum(["good", "off", "no count"])),
-	/** Moments of the first and the last touch, in milliseconds. */
+	mark: z.enum(["good", "off", "no count"]),
+	/** When, in milliseconds. */
+	at: z.number(),
+});
+export type Touched = z.infer<typeof Touched>;
+
+export interface PhoneState {
+	/** The shape it is stored in; raised with each change of it. Shapes of before are read for good. */
+	v: 2;
+	id: string;
+	/** Where the page came from, so that a closed link still finds what was written under it. */
+	path: string;
+	key: string;
+	name: string;
+	/** Everything written here, oldest first. */
+	acts: StudentAct[];
+	/** What was written here and this version cannot read: kept as it is, shown, and handed over with the rest. */
+	unread: unknown[];
+	sent: string[];
+	/** What the server did not take, and why. */
+	refused: Record<string, string>;
+	/** Tries of counts under way, and those that were taken back or written down: two pages of one phone count together. */
+	marks: Touched[];
+	away: string[];
+	/** The latest the server told, for when it does not answer. */
+	told: PracticeAct[];
+	/** Whose record holds what was sent; null where nobody said. */
+	holder: string | null;
+}
+
+/** A count under way, as it was stored by the first version: a letter a try. */
+const FirstCount = z.object({
+	item: ident,
+	marks: z.array(Touched.shape.mark),
 	from: z.nullable(z.number()),
 	to: z.nullable(z.number()),
 });
-export type Counting = z.infer<typeof Counting>;
 
-export const PhoneState = z.object({
-	id: ident,
-	/** Where the page came from, so that a closed link still finds what was written under it. */
-	path: z.string(),
-	key: z.string(),
-	name: z.string(),
-	/** Everything written here, oldest first. */
-	acts: z.array(StudentAct),
-	sent: z.array(ident),
-	/** What the server did not take, and why. */
-	refused: z.record(z.string(), z.string()),
-	counting: z.nullable(Counting),
-	/** The latest the server told, for when it does not answer. */
-	told: z.array(PracticeAct),
-});
-export type PhoneState = z.infer<typeof PhoneState>;
+const textOf = (value: unknown): string => (typeof value === "string" ? value : "");
+const listOf = (value: unknown): unknown[] => (Array.isArray(value) ? value : []);
+
+function marksIn(raw: Readonly<Record<string, unknown>>): Touched[] {
+	const first = FirstCount.safeParse(raw.counting).data;
+	const { item, marks = [], from, to } = first ?? {};
+	const before = marks.map((mark, i): Touched => {
+		const at = (i === 0 ? from : to) ?? 0;
+		return { id: `${item} ${from} ${i}`, item: item ?? "", mark, at };
+	});
+	return [...before, ...listOf(raw.marks).flatMap((one) => Touched.safeParse(one).data ?? [])];
+}
+
+/**
+ * What is stored, of whatever version, read piece by piece: what cannot be read of it is kept beside, and takes
+ * nothing else with it. Null where nothing is stored.
+ */
+export function readPhoneState(raw: unknown): PhoneState | null {
+	if (raw === undefined || raw === null) return null;
+	const fields = (typeof raw === "object" ? raw : { acts: [raw] }) as Record<string, unknown>;
+	const acts: StudentAct[] = [];
+	const unread = [...listOf(fields.unread)];
+	for (const one of listOf(fields.acts)) {
+		const act = StudentAct.safeParse(one).data;
+		if (act) acts.push(act);
+		else unread.push(one);
+	}
+	if (fields.acts !== undefined && !Array.isArray(fields.acts)) unread.push(fields.acts);
+	const refused = z.record(z.string(), z.string()).safeParse(fields.refused).data ?? {};
+	return {
+		v: 2,
+		id: textOf(fields.id),
+		path: textOf(fields.path),
+		key: textOf(fields.key),
+		name: textOf(fields.name),
+		acts,
+		unread,
+		sent: listOf(fields.sent).filter((id) => typeof id === "string"),
+		refused,
+		marks: marksIn(fields),
+		away: listOf(fields.away).filter((id) => typeof id === "string"),
+		told: listOf(fields.told).flatMap((one) => PracticeAct.safeParse(one).data ?? []),
+		holder: typeof fields.holder === "string" ? fields.holder : null,
+	};
+}
 
 const NAME = "peg-ladder-practice";
 const STORE = "practice";
@@ -62,41 +123,64 @@ export class PhoneStore {
 	}
 
 	async read(id: string): Promise<PhoneState | null> {
-		return PhoneState.safeParse(await this.db?.get(STORE, id)).data ?? null;
+		return readPhoneState(await this.db?.get(STORE, id));
 	}
 
 	/** The practice that came from this address, where its page does not open any more. */
 	async findByPath(path: string): Promise<PhoneState | null> {
 		const all = (await this.db?.getAll(STORE)) ?? [];
-		return all.flatMap((one) => PhoneState.safeParse(one).data ?? []).find((one) => one.path === path) ?? null;
+		return all.flatMap((one) => readPhoneState(one) ?? []).find((one) => one.path === path) ?? null;
 	}
 
 	/**
-	 * Writes the state as it is, with what another page of this phone wrote beside it.
+	 * Writes the state as it is, with what another page of this phone wrote beside it, and answers both together.
 	 *
 	 * @throws where the phone has no room left, or does not let it be written
 	 */
-	async write(state: PhoneState): Promise<void> {
-		if (!this.db) return;
+	async write(state: PhoneState): Promise<PhoneState> {
+		if (!this.db) return state;
 		const tx = this.db.transaction(STORE, "readwrite", { durability: "strict" });
-		const before = PhoneState.safeParse(await tx.store.get(state.id)).data;
-		await tx.store.put(before ? withBoth(before, state) : state);
+		const before = readPhoneState(await tx.store.get(state.id));
+		const both = before ? withBoth(before, state) : state;
+		await tx.store.put(both);
 		await tx.done;
+		return both;
 	}
 }
 
-/** Acts are only ever added: of two pages' acts none may push out the other's. */
-const withBoth = (before: PhoneState, now: PhoneState): PhoneState => ({
-	...now,
-	acts: [...new Map([...before.acts, ...now.acts].map((act) => [act.id, act])).values()],
-	sent: [...new Set([...before.sent, ...now.sent])],
-	refused: { ...before.refused, ...now.refused },
-});
+/** Marks that were taken back or written down are remembered this long: by then no other page has them any more. */
+const AWAY = 5000;
+
+const byId = <T extends { id: string }>(...lists: (readonly T[])[]): T[] => [
+	...new Map(lists.flat().map((one) => [one.id, one])).values(),
+];
+
+/** Acts and tries are only ever added: of two pages' none may push out the other's. */
+function withBoth(before: PhoneState, now: PhoneState): PhoneState {
+	const away = [...new Set([...before.away, ...now.away])].slice(-AWAY);
+	const gone = new Set(away);
+	const sameHolder = before.holder === now.holder;
+	const unread = new Map([...before.unread, ...now.unread].map((one) => [JSON.stringify(one), one]));
+	return {
+		...now,
+		acts: byId(before.acts, now.acts),
+		unread: [...unread.values()],
+		sent: sameHolder ? [...new Set([...before.sent, ...now.sent])] : now.sent,
+		refused: { ...before.refused, ...now.refused },
+		marks: byId(before.marks, now.marks)
+			.filter(({ id }) => !gone.has(id))
+			.sort((a, b) => a.at - b.at),
+		away,
+	};
+}
 
 const Answer = z.object({
 	kept: z.array(z.string()),
 	refused: z.array(z.object({ id: z.string(), sentence: z.string() })),
+	/** There is no room for them now: they stay here, and are sent again. */
+	later: z.array(z.object({ id: z.string(), sentence: z.string() })),
 	acts: z.array(PracticeAct),
+	holder: z.string(),
 });
 export type SendAnswer = z.infer<typeof Answer>;
 

@@ -3,18 +3,19 @@ import type { LogEvent } from "@/core/log/event";
 import { parseEvent } from "@/core/log/parseEvent";
 import { Pack } from "@/core/pack/pack";
 import type { Local, Outgoing } from "./local";
+import { keepText, readKept } from "./localKeep";
 import { now } from "./now";
 import { StudioMark } from "./studio";
 
 /** `more`: there are others after these, which are asked for next. */
 const News = { events: z.array(z.unknown()), arrival: z.number(), more: z.optional(z.boolean()) };
-const Pushed = z.object({
+export const Pushed = z.object({
 	studio: StudioMark,
 	upTo: z.number(),
 	setAside: z.array(z.object({ dseq: z.number(), reason: z.string() })),
 	news: z.optional(z.object(News)),
 });
-const Moved = z.object({ studio: StudioMark });
+export const Moved = z.object({ studio: StudioMark });
 const Pulled = z.object({ studio: StudioMark, lamport: z.optional(z.number()), ...News });
 
 const BATCH = 200;
@@ -41,6 +42,13 @@ export class NoAgreement extends Error {
 	}
 }
 
+/** The server says that nobody is signed in on this device any more. */
+export class SignedOut extends Error {
+	constructor() {
+		super("the session has ended");
+	}
+}
+
 /** The server belongs to another studio now: nothing of this one may go there. */
 export class OtherStudio extends Error {
 	constructor(readonly studio: StudioMark) {
@@ -50,6 +58,7 @@ export class OtherStudio extends Error {
 
 async function ask(path: string, init?: RequestInit, patience = PATIENCE_MS): Promise<Response> {
 	const response = await fetch(path, { ...init, cache: "no-store", signal: AbortSignal.timeout(patience) });
+	if (response.status === 401) throw new SignedOut();
 	if (!response.ok && response.status !== 409) throw new Error(`${path} answered ${response.status}`);
 	return response;
 }
@@ -75,6 +84,7 @@ export const push = (local: Local): Promise<PushReport> => exchange(local);
  */
 export async function exchange(local: Local, lesson?: string, known = 0): Promise<PushReport> {
 	const report: PushReport = { acked: 0, waiting: 0, setAside: [], news: [] };
+	if (await local.isLocked()) await unlock(local);
 	const asking: Asking = { lesson: lesson ?? null, known };
 	for (let back = 0; back <= SENT_BACK; ) {
 		const out = await local.outgoing(BATCH, lesson);
@@ -88,6 +98,12 @@ export async function exchange(local: Local, lesson?: string, known = 0): Promis
 		if (went === "back") back += 1;
 	}
 	throw new NoAgreement();
+}
+
+/** Somebody left this device before all was sent: once the server answers whoever is here now, it goes on. */
+async function unlock(local: Local): Promise<void> {
+	await ask("/api/pull?lesson=none&after=0&order");
+	for (const [name, text] of Object.entries(await local.unlock())) if (readKept(name) === null) keepText(name, text);
 }
 
 /** The lesson that news are still wanted of; null when they are here, or were not asked for. */

@@ -7,6 +7,13 @@ import { store } from "./store";
 
 const MB = 1_000_000;
 const said = (bytes: number) => `${(bytes / MB).toFixed(1)} MB`;
+/** More take more memory to draw anew than a machine of a coach has to spare. */
+const MOST_PIXELS = 120_000_000;
+const tooManyPixels = (width: number, height: number) =>
+	refuse(
+		"picture",
+		`The picture is ${width} x ${height} pixels, ${Math.round((width * height) / MB)} megapixels: at most ${MOST_PIXELS / MB} can be read. Make it smaller, or take a cut of it.`,
+	);
 const kinds: Record<string, string> = { "image/png": "png", "image/jpeg": "jpeg", "image/webp": "webp" };
 
 export interface Brought {
@@ -39,8 +46,10 @@ async function takeIn(bytes: Uint8Array, called: string): Promise<Outcome<Brough
 	let format: string | undefined;
 	let small: Buffer;
 	try {
-		const image = sharp(bytes, { limitInputPixels: 120_000_000, animated: false });
-		format = (await image.metadata()).format;
+		const image = sharp(bytes, { limitInputPixels: false, animated: false });
+		const { width = 0, height = 0, format: is } = await image.metadata();
+		format = is;
+		if (width * height > MOST_PIXELS) return tooManyPixels(width, height);
 		if (!Object.values(kinds).includes(format ?? "")) return notAPicture(called, format);
 		if (called in kinds && kinds[called] !== format)
 			return refuse(

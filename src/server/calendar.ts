@@ -4,12 +4,13 @@ import { randomBytes } from "node:crypto";
 import { revalidatePath } from "next/cache";
 import * as z from "zod/mini";
 import { Booking, bookingLabels, changeOne } from "@/core/calendar/booking";
-import { readBusy } from "@/core/formats/calendar";
+import type { Busy } from "@/core/calendar/clashes";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { day, dayAfter, ident, label, whole } from "@/core/text/fields";
 import { addFeed, archiveBooking, findBooking, saveBooking, takeBusy, withdrawFeed } from "@/store/bookings";
 import { findCoach, saveCoach } from "@/store/coach";
 import type { Saved } from "@/store/documents";
+import { readApart } from "./readApart";
 import { type WeekRow, weekFrom, withRails } from "./readCalendar";
 import { store, upToDate } from "./store";
 
@@ -84,7 +85,11 @@ export async function bringBusy(name: unknown, text: unknown, zone: unknown): Pr
 	if (read.value.text.length > MOST_CHARS)
 		return refuse("file", "The file is larger than 4 MB; export fewer months of it. Nothing was taken in.");
 	const now = Date.now();
-	const times = readBusy(read.value.text, read.value.zone, now - DAY_MS, now + AHEAD_DAYS * DAY_MS);
+	const times = await readApart<Busy[]>("calendar", read.value.text, [
+		read.value.zone,
+		String(now - DAY_MS),
+		String(now + AHEAD_DAYS * DAY_MS),
+	]);
 	if (!times.ok) return times;
 	await takeBusy(await store(), read.value.name, times.value);
 	return done({ ok: true, value: times.value.length });

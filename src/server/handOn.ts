@@ -1,7 +1,8 @@
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { revalidatePath } from "next/cache";
 import { v7 as uuid } from "uuid";
-import { type HandOn, readHandOn } from "@/core/formats/handOn";
-import { hashOfBytes } from "@/core/hash/hash";
 import { copyLadder } from "@/core/ladder/twin";
 import { type Outcome, refuse } from "@/core/refusals/refusals";
 import { type Differences, differences, noDifference } from "@/core/skill/differ";
@@ -11,6 +12,7 @@ import { addLadder } from "@/store/ladders";
 import { keepPicture } from "@/store/pictures";
 import { listSkills, saveSkill } from "@/store/skills";
 import { findStudent } from "@/store/students";
+import { readApart, type SharedFile } from "./readApart";
 import { store } from "./store";
 
 /** What comes in from another coach: looked at first, then taken whole or not at all. */
@@ -27,13 +29,18 @@ export interface HandedOn {
 	here: { id: string; differs: Differences | null } | null;
 }
 
-function read(text: string): Outcome<HandOn> {
-	const told = readHandOn(text);
-	if (!told.ok) return told;
-	const spoiled = told.value.pictures.find(({ hash, body }) => hashOfBytes(body) !== hash);
-	return spoiled
-		? refuse("pictures", "A picture in the file is not what it says it is; have it handed on again.")
-		: told;
+/** Reads a file apart; its pictures lie in a folder meanwhile, which `work` may read from. */
+async function withShared<T>(
+	text: string,
+	work: (told: SharedFile, picture: (hash: string) => Buffer) => Promise<Outcome<T>>,
+): Promise<Outcome<T>> {
+	const folder = mkdtempSync(join(tmpdir(), "peg-shared-"));
+	try {
+		const told = await readApart<SharedFile>("handOn", text, [folder]);
+		return told.ok ? await work(told.value, (hash) => readFileSync(join(folder, hash))) : told;
+	} finally {
+		rmSync(folder, { recursive: true, force: true });
+	}
 }
 
 /** The skill of the same name that is here, and what the one in the file says otherwise. */
@@ -45,11 +52,8 @@ async function hereLike(skill: Skill): Promise<HandedOn["here"]> {
 }
 
 /** What is in the file, and how it differs from what is here. */
-export async function lookAtHandOn(text: string): Promise<Outcome<HandedOn>> {
-	const told = read(text);
-	if (!told.ok) return told;
-	const { author, day, skill, ladder, pictures } = told.value;
-	return {
+export const lookAtHandOn = (text: string): Promise<Outcome<HandedOn>> =>
+	withShared(text, async ({ author, day, skill, ladder, pictures }) => ({
 		ok: true,
 		value: {
 			author,
@@ -60,8 +64,7 @@ export async function lookAtHandOn(text: string): Promise<Outcome<HandedOn>> {
 			pictures: pictures.length,
 			here: await hereLike(skill),
 		},
-	};
-}
+	}));
 
 /**
  * Takes it in: the skill as one more, or the one that is here where it says the same; the
@@ -69,15 +72,19 @@ export async function lookAtHandOn(text: string): Promise<Outcome<HandedOn>> {
  *
  * @param student whose the ladder is to be; none for a skill alone
  */
-export async function takeHandOn(text: string, student: string | null): Promise<Outcome<{ href: string }>> {
-	const told = read(text);
-	if (!told.ok) return told;
-	const { skill, ladder, pictures } = told.value;
+export const takeHandOn = (text: string, student: string | null): Promise<Outcome<{ href: string }>> =>
+	withShared(text, (told, picture) => takeShared(told, picture, student));
+
+async function takeShared(
+	{ skill, ladder, pictures }: SharedFile,
+	picture: (hash: string) => Buffer,
+	student: string | null,
+): Promise<Outcome<{ href: string }>> {
 	const open = await store();
 	if (ladder && (!student || !(await findStudent(open, student))))
 		return refuse("student", "Say first whose ladder it is to be; nothing was taken.");
 	const here = await hereLike(skill);
-	for (const { body, type } of pictures) await keepPicture(open, Buffer.from(body, "base64"), type);
+	for (const { hash, type } of pictures) await keepPicture(open, picture(hash), type);
 	const kept =
 		here && here.differs === null ? { ok: true as const, value: { id: here.id } } : await saveSkill(open, skill, null);
 	if (!kept.ok) return kept;

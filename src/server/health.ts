@@ -2,10 +2,12 @@ import { existsSync, statSync } from "node:fs";
 import { statfs } from "node:fs/promises";
 import { dirname } from "node:path";
 import { sql } from "drizzle-orm";
+import { type BackupState, readBackupState } from "@/store/bulk/backupState";
 import { placeOf } from "@/store/connect";
 import { isDurable, openStores, type Store, storeAt } from "@/store/db";
 import * as t from "@/store/schema";
 import { studioUrl } from "./store";
+import { filesOf } from "./workFiles";
 
 export interface Health {
 	ok: boolean;
@@ -20,6 +22,8 @@ export interface Health {
 	database: number | null;
 	/** Bytes free where its file lies; null where it is on a server. */
 	free: number | null;
+	/** The newest backup, and whether it would come back; null where none was made. */
+	backup: BackupState | null;
 	/** Databases this process has open. */
 	open: number;
 	/** Megabytes this process holds, and seconds it has run. */
@@ -50,7 +54,9 @@ async function onServer({ client }: Store): Promise<number> {
 }
 
 /** What somebody should see to; null where all is well. */
-async function warning(store: Store, free: number | null): Promise<string | null> {
+async function warning(store: Store, free: number | null, backup: BackupState | null): Promise<string | null> {
+	if (backup?.sound === false)
+		return `The newest backup (${backup.at.slice(0, 10)}) cannot be restored: ${backup.sentence} Keep an older one, and make a workbook as well.`;
 	if (free !== null && free < LITTLE_ROOM) return "The disk is almost full; make room before the next lesson.";
 	return (await isDurable(store))
 		? null
@@ -65,6 +71,7 @@ export async function health(): Promise<Health> {
 		memory: Math.round(process.memoryUsage().rss / 1_000_000),
 		up: Math.round(process.uptime()),
 		open: openStores(),
+		backup: readBackupState(filesOf(url)),
 	};
 	const from = performance.now();
 	try {
@@ -79,7 +86,7 @@ export async function health(): Promise<Health> {
 		const database = disk.database ?? (await onServer(opened));
 		return {
 			ok: true,
-			sentence: await warning(opened, disk.free),
+			sentence: await warning(opened, disk.free, process_.backup),
 			answeredIn,
 			events: events?.n ?? 0,
 			behind: (events?.n ?? 0) - (stand?.upTo ?? 0),

@@ -1,19 +1,20 @@
 import { type ChildProcess, spawn } from "node:child_process";
-import { existsSync } from "node:fs";
+import { copyFileSync, existsSync, linkSync } from "node:fs";
+import { constants, setPriority } from "node:os";
 import { createInterface } from "node:readline";
 import { v7 as uuid } from "uuid";
 import * as z from "zod/mini";
 import type { Outcome } from "@/core/refusals/refusals";
-import type { BackupSays } from "@/store/bulk/backup";
+import type { BackupSays as BackupHolds } from "@/store/bulk/backup";
+import type { ClosedKind, ClosedSince } from "@/store/bulk/closedSince";
 import type { Preview } from "@/store/bulk/stage";
 import type { TakeIn } from "@/store/bulk/takeIn";
 import { cannotWrite, type Store, storeAt } from "@/store/db";
 import { askToStop, beginJob, dropJob, findJob, hearOfJob, type JobRow, jobRuns } from "@/store/jobs";
 import { besideServer } from "./beside";
 import { studioUrl } from "./store";
-import { discard, safetyFile, workFile } from "./workFiles";
+import { discard, filesOf, safetyFile, workFile } from "./workFiles";
 
-export type { BackupSays } from "@/store/bulk/backup";
 export type { Preview } from "@/store/bulk/stage";
 
 /**
@@ -22,6 +23,11 @@ export type { Preview } from "@/store/bulk/stage";
  * answers, stops it, or goes on with what it found. Each job either was done or left everything
  * as it was; where its app process has died, the others say so.
  */
+
+export type { ClosedKind, ClosedSince };
+
+/** What is in a backup that was looked at, and what it would open again. */
+export type BackupSays = BackupHolds & { closed: ClosedSince };
 
 export type JobKind = "check" | "take" | "checkBackup" | "restore" | "backup" | "demo";
 
@@ -306,10 +312,31 @@ export async function startTake(at: Site, checked: string, how: TakeIn): Promise
 	]);
 }
 
-export async function startRestore(at: Site, checked: string): Promise<string | null> {
+/** @param reopen what the backup has open and this studio has closed since, and is to be open again */
+export async function startRestore(at: Site, checked: string, reopen: readonly ClosedKind[]): Promise<string | null> {
 	const job = await known(at, checked);
 	if (job?.kind !== "checkBackup" || job.state !== "done" || !job.backup || !existsSync(`${job.file}.db`)) return null;
-	return start(at, "restore", job.file, [`${job.file}.db`, safetyFile(at.url, "restore")]);
+	return start(at, "restore", job.file, [`${job.file}.db`, safetyFile(at.url, "restore"), JSON.stringify(reopen)]);
+}
+
+/** Reads a backup back that was just made, beside everything else: whether it would come back is shown with the studio's health. */
+export function readBack(at: Site, backup: string): void {
+	const copy = `${backup}.read-back`;
+	try {
+		linkSync(backup, copy);
+	} catch {
+		copyFileSync(backup, copy);
+	}
+	const words = [...besideServer("records"), "readBack", copy, filesOf(at.url)];
+	const child = spawn(process.execPath, words, {
+		cwd: process.cwd(),
+		stdio: "ignore",
+		env: { ...process.env, DATABASE_URL: at.url },
+	});
+	// Nobody waits for it: what it finds is written down.
+	child.on("error", () => discard(copy));
+	child.on("spawn", () => setPriority(child.pid ?? 0, constants.priority.PRIORITY_BELOW_NORMAL));
+	child.unref();
 }
 
 export const startDemo = (at: Site): Promise<string | null> => start(at, "demo", workFile(at.url, "demo"), []);

@@ -3,7 +3,7 @@
 import { revalidatePath } from "next/cache";
 import { v7 as uuid } from "uuid";
 import * as z from "zod/mini";
-import { StudentAct } from "@/core/practice/acts";
+import { readActs, StudentAct } from "@/core/practice/acts";
 import { Assignment, assignmentLabels, freshItem, type PracticeItem, USUAL } from "@/core/practice/assignment";
 import { readHandedBack } from "@/core/practice/handBack";
 import { practisedLabels, ways } from "@/core/practice/kinds";
@@ -18,6 +18,7 @@ import {
 	archiveAssignment,
 	findAssignment,
 	saveAssignment,
+	setActsAside,
 	takeActs,
 	withdrawLink,
 	writeForPractice,
@@ -153,7 +154,10 @@ export async function bringBack(typed: unknown): Promise<Outcome<BroughtBack[]>>
 	const said = new Map<string, BroughtBack>();
 	for (const { assignment, acts } of back.value) {
 		const row = rows.get(assignment) as AssignmentRow;
-		const taken = await takeActs(open, row, acts, "file");
+		const { acts: readable, unread, unkeepable } = readActs(acts);
+		const aside = [...unread, ...unkeepable];
+		await setActsAside(open, row, aside);
+		const taken = await takeActs(open, row, readable, "file");
 		const before = said.get(assignment);
 		const who = before?.who ?? (await findStudent(open, row.student))?.student.name ?? "";
 		said.set(assignment, {
@@ -161,7 +165,11 @@ export async function bringBack(typed: unknown): Promise<Outcome<BroughtBack[]>>
 			who,
 			fresh: (before?.fresh ?? 0) + taken.fresh,
 			known: (before?.known ?? 0) + taken.kept.length - taken.fresh,
-			refused: [...(before?.refused ?? []), ...taken.refused.map(({ sentence }) => sentence)],
+			refused: [
+				...(before?.refused ?? []),
+				...[...new Set([...taken.refused, ...taken.later].map(({ sentence }) => sentence))],
+				...aside.map(({ reason }) => `${reason} It is set aside under Records.`),
+			],
 		});
 	}
 	return done({ ok: true, value: [...said.values()] });

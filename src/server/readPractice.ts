@@ -16,12 +16,14 @@ import { findPicture } from "@/store/pictures";
 import {
 	type AssignmentRow,
 	findAssignment,
+	latestActs,
 	linksOf,
 	listAssignments,
 	type PracticeLink,
 	practiceActs,
 } from "@/store/practice";
 import { findStudent, studentNames } from "@/store/students";
+import { holderOf, studioMark } from "@/store/studio";
 import { upToDate } from "./store";
 
 /** A rung that may be practised at home, or why it may not. */
@@ -224,7 +226,8 @@ export async function pageDataOf(
 		most,
 		helper,
 		thresholds,
-		acts: await practiceActs(open, row),
+		acts: await latestActs(open, row),
+		holder: holderOf(await studioMark(open)),
 		pictures: Object.fromEntries(pictures.flatMap(([hash, at]) => (at ? [[hash, at]] : []))),
 		ends: how.ends,
 		made: serverDay(),

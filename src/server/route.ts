@@ -50,11 +50,10 @@ export async function readAtMost(request: Request, most: number): Promise<string
 	}
 }
 
-const MOST_BYTES = 8_000_000;
+export const MOST_BYTES = 8_000_000;
 
-/** The JSON of a request, or null when there is none to read; one that is too long is read no further than that. */
-export async function readJson(request: Request): Promise<unknown> {
-	const text = await readAtMost(request, MOST_BYTES);
+/** What a text says as JSON; null where it is none. */
+export function jsonOr(text: string | null): unknown {
 	if (text === null) return null;
 	try {
 		return JSON.parse(text);
@@ -62,6 +61,9 @@ export async function readJson(request: Request): Promise<unknown> {
 		return null;
 	}
 }
+
+/** The JSON of a request, or null when there is none to read; one that is too long is read no further than that. */
+export const readJson = async (request: Request): Promise<unknown> => jsonOr(await readAtMost(request, MOST_BYTES));
 
 /** An answer sent piece by piece as it is made; whoever leaves off ends the making. */
 export function streamed(pieces: AsyncGenerator<string | Uint8Array>, headers: Record<string, string>): Response {

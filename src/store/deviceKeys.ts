@@ -30,5 +30,9 @@ export async function senderOf(
 		return device;
 	}
 	if (key !== undefined && hashOf(key) === keyHash) return device;
-	return `unproven-${hashOf([device, key ?? null]).slice(0, 32)}`;
+	return unprovenName(device, key);
 }
+
+/** What a push goes by whose numbers are not its own: the same each time it is sent. */
+export const unprovenName = (device: string, key: string | undefined): string =>
+	`unproven-${hashOf([device, key ?? null]).slice(0, 32)}`;

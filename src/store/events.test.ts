@@ -3,6 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { ladderWith, Phone, positions } from "@/core/__tests__/phone";
 import { takeBack } from "@/core/commands/undo";
+import { hashOf } from "@/core/hash/hash";
 import { threeRungs } from "@/core/ladder/ladder";
 import { digestLesson } from "@/core/log/digest";
 import type { LogEvent } from "@/core/log/event";
@@ -15,7 +16,7 @@ import { addLadder, findLadder, saveLadder, takeNewSkill } from "./ladders";
 import { lessonsOf } from "./lessons";
 import { makePack } from "./pack";
 import { catchUp } from "./projection";
-import { listQuarantine } from "./setAside";
+import { listQuarantine, TooLong, withoutTooLong } from "./setAside";
 import { findSkill, saveSkill } from "./skills";
 import { archiveStudent, findStudent, listStudents, saveStudent } from "./students";
 import { newStudio, studioMark } from "./studio";
@@ -167,10 +168,46 @@ describe("pushing events", () => {
 
 	test("hostile words are kept as words", async () => {
 		const phone = new Phone();
-		const text = "'); drop table event; -- <img onerror=alert(1)> \u202e\u0000 🤹";
-		phone.write([{ kind: "note", body: { text } }]);
+		const text = "'); drop table event; -- <img onerror=alert(1)> \u202e 🤹";
+		phone.write([{ kind: "note", body: { text: `\u0000${text}\uFEFF` } }]);
 		await pushEvents(store, "phone", phone.events);
 		expect((await kept())[0]?.body).toEqual({ text });
+	});
+
+	test("a letter that no database keeps is not typed, and what has one in it is set aside whole", async () => {
+		const phone = new Phone();
+		phone.write([{ kind: "note", body: { text: "one" } }]);
+		phone.write([{ kind: "note", body: { text: "two" } }]);
+		const [one, two] = phone.events as [LogEvent, LogEvent];
+		for (const change of [{ at: "2026\u0000-03" }, { tz: "UTC\u0000" }, { body: { text: "o\u0000ne" } }]) {
+			const { hash: _, ...rest } = { ...one, ...change };
+			const forged = { ...rest, hash: hashOf(rest) };
+			const { setAside } = await pushEvents(store, "phone", [forged]);
+			expect(setAside[0]?.reason).toContain("no database keeps");
+			expect((await listQuarantine(store)).map(({ raw }) => JSON.parse(raw))).toContainEqual(forged);
+		}
+		await pushEvents(store, "phone", [one, two]);
+		expect((await kept()).map(({ id }) => id)).toContain(two.id);
+	});
+
+	test("an event over the bound is set aside by its beginning, unread and unhashed, and holds up nothing", async () => {
+		const phone = new Phone();
+		phone.write([{ kind: "note", body: { text: "one" } }]);
+		phone.write([{ kind: "note", body: { text: "two" } }]);
+		const [one, two] = phone.events as [LogEvent, LogEvent];
+		const huge = { ...one, body: { text: "🤹".repeat(600_000) } };
+		// Whoever walked it would come by here.
+		const sent = [huge, two];
+		const raw = withoutTooLong(sent, JSON.stringify(sent).length);
+		expect(raw[0]).toBeInstanceOf(TooLong);
+		expect(raw[1]).toBe(two);
+		const { upTo, setAside } = await pushEvents(store, "phone", raw);
+		expect({ upTo, aside: setAside.map(({ dseq }) => dseq) }).toEqual({ upTo: 2, aside: [1] });
+		const [row] = await listQuarantine(store);
+		expect(row?.raw.length).toBeLessThan(3000);
+		expect(row?.raw.isWellFormed()).toBe(true);
+		expect(row?.eventId).toBe(one.id);
+		expect((await kept()).map(({ id }) => id)).toEqual([two.id]);
 	});
 
 	test("batches of several devices at once all arrive", async () => {

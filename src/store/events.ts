@@ -3,7 +3,7 @@ import type { LogEvent } from "@/core/log/event";
 import { parseAnyEvent } from "@/core/log/parseAnyEvent";
 import { ERASED } from "./bulk/tables";
 import type { Store, Tx } from "./db";
-import { keyHashOf, senderOf } from "./deviceKeys";
+import { keyHashOf, senderOf, unprovenName } from "./deviceKeys";
 import {
 	absentOnes,
 	type KnownBefore,
@@ -17,7 +17,7 @@ import {
 	whyNot,
 } from "./known";
 import * as t from "./schema";
-import { putAside } from "./setAside";
+import { putAside, TooLong } from "./setAside";
 
 export interface Pushed {
 	/** Every event of the device up to this number is kept or set aside here, or is known to be lost. */
@@ -91,15 +91,20 @@ async function openBatch(
 	held: DeviceHoldings,
 ): Promise<Batch> {
 	// Asked together: to a server they are one question, not six one after the other.
-	const [last, keyHash, known, absent, { lamport: top }] = await Promise.all([
+	const [last, keyHash, assignment, known, absent, { lamport: top }] = await Promise.all([
 		lastKnown(tx, device),
 		keyHashOf(tx, device),
+		tx.select({ id: t.assignment.id }).from(t.assignment).where(eq(t.assignment.id, device)),
 		knownIds(tx, raw),
 		absentOnes(tx, raw),
 		topLamport(store, tx),
 	]);
 	const isNew = last === 0 && raw.length > 0;
-	const sender = await senderOf(tx, device, { keyHash, key: held.key, isNew });
+	// A practice's numbers are given here: nobody pushes in its name.
+	const sender =
+		assignment.length > 0
+			? unprovenName(device, held.key)
+			: await senderOf(tx, device, { keyHash, key: held.key, isNew });
 	const numbers = numbersOf(raw, last, held);
 	// Of what is only set aside nothing is waited for that comes before it.
 	const upTo = sender === device ? last : Math.max(await lastKnown(tx, sender), (numbers[0] ?? 1) - 1);
@@ -116,6 +121,10 @@ function stepOver({ upTo, setAside }: Batch, dseq: number, { after, oldest }: De
 }
 
 function takeOne(batch: Batch, dseq: number, raw: unknown): void {
+	if (raw instanceof TooLong) {
+		batch.setAside.push({ dseq, reason: "It is longer than any event.", raw });
+		return;
+	}
 	const parsed = parseAnyEvent(raw);
 	const reason = parsed.ok ? whyNot(parsed.value, { ...batch, dseq }) : sentencesOf(parsed.refusals);
 	if (reason === "here") return;

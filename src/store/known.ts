@@ -59,15 +59,18 @@ export const idOf = (raw: unknown): string | null => {
 };
 export const numberOf = (raw: unknown): number | null => {
 	const dseq = field(raw, "dseq");
-	return typeof dseq === "number" && Number.isInteger(dseq) && dseq > 0 && dseq <= 2147483647 ? dseq : null;
+	return typeof dseq === "number" && Number.isInteger(dseq) && dseq > 0 && dseq <= TOP_NUMBER ? dseq : null;
 };
+
+/** A number beyond this was never given by counting: nobody goes on from it. */
+const TOP_NUMBER = 2_000_000_000;
 
 export async function lastKnown(tx: Tx, device: string): Promise<number> {
 	const top = (table: typeof t.event | typeof t.quarantine) =>
 		tx
 			.select({ top: sql<number>`coalesce(max(${table.dseq}), 0)` })
 			.from(table)
-			.where(eq(table.device, device));
+			.where(and(eq(table.device, device), lte(table.dseq, TOP_NUMBER)));
 	const [[kept], [aside]] = await Promise.all([top(t.event), top(t.quarantine)]);
 	return Math.max(kept?.top ?? 0, aside?.top ?? 0);
 }

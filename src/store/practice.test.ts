@@ -1,27 +1,33 @@
-import type { StudentAct } from "@/core/practice/acts";
+import { Phone } from "@/core/__tests__/phone";
+import { readActs, type StudentAct } from "@/core/practice/acts";
 import { type Assignment, freshItem, USUAL } from "@/core/practice/assignment";
 import { journalOf } from "@/core/practice/journal";
 import { dayAfter } from "@/core/text/fields";
 import { check, emptyStudio, sentences, store, take, workbook } from "@/store/__tests__/smallStudio";
 import { serverDay } from "./days";
 import { eraseStudent } from "./erase";
-import { eventsAfter } from "./events";
+import { eventsAfter, pushEvents } from "./events";
 import {
 	type AssignmentRow,
 	addLink,
 	archiveAssignment,
+	asideOf,
 	findAssignment,
+	latestActs,
 	linksOf,
 	listAssignments,
+	MOST_ENTRIES,
 	openLink,
 	practiceActs,
 	saveAssignment,
+	setActsAside,
 	takeActs,
 	waitingRemarks,
 	withdrawLink,
 	writeForPractice,
 } from "./practice";
 import { catchUp } from "./projection";
+import { listQuarantine } from "./setAside";
 
 const TODAY = serverDay();
 const when = { at: `${TODAY}T17:00:00.000Z`, tz: "Europe/Lisbon" };
@@ -72,11 +78,13 @@ describe("what a student's page writes", () => {
 			kept: ["a", "b"],
 			fresh: 2,
 			refused: [],
+			later: [],
 		});
 		expect(await takeActs(store, row, [done("b"), done("c")], "file")).toEqual({
 			kept: ["b", "c"],
 			fresh: 1,
 			refused: [],
+			later: [],
 		});
 		const { events } = await eventsAfter(store, 0);
 		expect(
@@ -98,7 +106,7 @@ describe("what a student's page writes", () => {
 		await takeActs(store, mine, [done("a")], "link");
 		const tried = await takeActs(store, other, [back("x", "a"), done("a"), back("y", "student")], "link");
 		expect(tried.kept).toEqual([]);
-		expect(tried.refused.map(({ id }) => id)).toEqual(["x", "y", "a"]);
+		expect(tried.refused.map(({ id }) => id)).toEqual(["x", "a", "y"]);
 		expect(await practiceActs(store, mine)).toHaveLength(1);
 		expect((await takeActs(store, mine, [back("z", "a")], "link")).refused).toEqual([]);
 		expect(await practiceActs(store, mine)).toEqual([]);
@@ -163,6 +171,73 @@ describe("what a student's page writes", () => {
 		expect(await waiting()).toEqual(["tired"]);
 		await takeActs(store, row, [back("d", "c")], "link");
 		expect(await waiting()).toEqual([]);
+	});
+});
+
+describe("what a link may bring", () => {
+	const many = (n: number, from = 0) => Array.from({ length: n }, (_, i) => done(`n${from + i}`));
+
+	test("is so much a day: what is over it stays where it is, whether it comes by link or as text", async () => {
+		const row = await assigned("student");
+		expect((await takeActs(store, row, many(150), "link")).fresh).toBe(150);
+		const over = await takeActs(store, row, many(60, 140), "file");
+		expect(over).toMatchObject({ fresh: 50, refused: [] });
+		expect(over.later).toEqual([]);
+		const later = await takeActs(store, row, many(70, 190), "link");
+		// Those that came before are known; none of the others fits today.
+		expect(later.kept).toHaveLength(10);
+		expect(later.later).toHaveLength(60);
+		expect(later.later[0]?.sentence).toMatch(/^200 entries came today, .* sent tomorrow\.$/);
+		// What the coach enters is the coach's to bound.
+		expect((await takeActs(store, row, many(1, 900), "paper")).fresh).toBe(1);
+		const other = await assigned("zoe");
+		expect((await takeActs(store, other, many(1, 5000), "link")).fresh).toBe(1);
+	});
+
+	test("is so much in all, at the same cost and in an answer of the same size however much there is", async () => {
+		const row = await assigned("student");
+		for (let from = 0; from < MOST_ENTRIES; from += 500) await takeActs(store, row, many(500, from), "paper");
+		const over = await takeActs(store, row, many(3, MOST_ENTRIES), "link");
+		expect(over).toMatchObject({ kept: [], fresh: 0 });
+		expect(over.later[0]?.sentence).toContain("Ask your coach for a new one");
+		await writeForPractice(
+			store,
+			row,
+			{ kind: "practice.target", body: { assignment: row.id, item: "balls", target: 9, by: "coach" } },
+			when,
+		);
+		const told = await latestActs(store, row);
+		expect(told).toHaveLength(300);
+		expect(told.at(-1)).toMatchObject({ kind: "target", body: { target: 9 } });
+	});
+
+	test("no number pushed in an assignment's name is its own, and none beyond counting is gone on from", async () => {
+		const row = await assigned("student");
+		const forged = new Phone(row.id);
+		forged.write([{ kind: "note", body: { text: "forged" } }]);
+		const pushed = await pushEvents(store, row.id, [{ ...forged.events[0], dseq: 2147483647 }, ...forged.events]);
+		expect(pushed.setAside).toHaveLength(2);
+		expect((await eventsAfter(store, 0)).events).toEqual([]);
+		await takeActs(store, row, [done("a")], "link");
+		expect((await eventsAfter(store, 0)).events.map(({ device, dseq }) => [device, dseq])).toEqual([[row.id, 1]]);
+		// Taken in by a version that knew no such bound.
+		await store.client.execute("update event set dseq = 2147483647");
+		await takeActs(store, row, [done("b")], "link");
+		expect((await eventsAfter(store, 0)).events.map(({ dseq }) => dseq)).toEqual([2147483647, 1]);
+	});
+
+	test("what no database keeps letter by letter is set aside whole, and what follows goes in", async () => {
+		const row = await assigned("student");
+		const raw = { ...done("a"), at: "2026-11-02\u0000T17:00" };
+		const { acts, unkeepable } = readActs([raw, done("b", { remark: "half \ud800" }), done("c")]);
+		await setActsAside(store, row, unkeepable);
+		expect((await takeActs(store, row, acts, "link")).kept).toEqual(["c"]);
+		const aside = await listQuarantine(store);
+		expect(aside.map(({ device, dseq, raw: kept }) => [device, dseq, JSON.parse(kept).id])).toEqual([
+			[asideOf(row.id), 1, "a"],
+			[asideOf(row.id), 2, "b"],
+		]);
+		expect(JSON.parse(aside[0]?.raw ?? "")).toEqual(raw);
 	});
 });
 

@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from "node:crypto";
-import { and, asc, desc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, isNull, type SQL, sql } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
 import type { EventDraft, LogEvent } from "@/core/log/event";
 import { envelope } from "@/core/log/event";
@@ -11,11 +11,14 @@ import { Assignment } from "@/core/practice/assignment";
 import type { ways } from "@/core/practice/kinds";
 import type { Outcome } from "@/core/refusals/refusals";
 import { dayAfter, dayTrouble } from "@/core/text/fields";
+import { type Allowance, allowance } from "./allowance";
 import { serverDay } from "./days";
 import type { Store, Tx } from "./db";
 import { addOrRevise, type Saved, stamp } from "./documents";
 import { appendHere, asEvent } from "./events";
+import { lastKnown } from "./known";
 import * as t from "./schema";
+import { putAside } from "./setAside";
 import { holds } from "./takenBack";
 
 /** Assignments, their private links, and what came back. */
@@ -182,37 +185,113 @@ export async function practiceActs(
 	return actsOf(id, resolve(await practiceLog(db, student)) as LogEvent[]);
 }
 
+/** What the student's page is told of: the latest, and no more of them however many there are. */
+const TOLD = 300;
+
+/** The latest of what came of an assignment, in its order, and its latest targets: at the same cost however much there is. */
+export async function latestActs({ db }: Store, { id }: Pick<AssignmentRow, "id">): Promise<PracticeAct[]> {
+	const own = (kind: SQL | undefined) =>
+		db
+			.select()
+			.from(t.event)
+			.where(and(eq(t.event.device, id), kind))
+			.orderBy(desc(t.event.dseq))
+			.limit(TOLD);
+	const [all, targets] = await Promise.all([own(undefined), own(eq(t.event.kind, "practice.target"))]);
+	const rows = [...new Map([...targets, ...all].map((row) => [row.id, row])).values()];
+	return actsOf(id, resolve(rows.map(asEvent).sort(byOrder)) as LogEvent[]);
+}
+
+/** A link opens to one student; what a program could write through it is bounded. */
+export const MOST_A_DAY = 200;
+export const MOST_ENTRIES = 5000;
+
+const shared = globalThis as { pegLadderEntries?: WeakMap<Store, Allowance> };
+/** How many entries of an assignment may still come today, from wherever they come. */
+function entriesToday(store: Store): Allowance {
+	shared.pegLadderEntries ??= new WeakMap();
+	const known = shared.pegLadderEntries.get(store);
+	if (known) return known;
+	const made = allowance(store, "entries", { points: MOST_A_DAY, duration: 86_400 });
+	shared.pegLadderEntries.set(store, made);
+	return made;
+}
+
+/** How many more an assignment takes now, and why no more. */
+async function roomFor(store: Store, id: string): Promise<{ room: number; why: string }> {
+	const [{ n } = { n: 0 }] = await store.db
+		.select({ n: sql<number>`count(*)` })
+		.from(t.event)
+		.where(eq(t.event.device, id));
+	const today = (await entriesToday(store).get(id))?.consumedPoints ?? 0;
+	return n >= MOST_ENTRIES || MOST_ENTRIES - n < MOST_A_DAY - today
+		? {
+				room: Math.max(0, MOST_ENTRIES - n),
+				why: `This page has sent ${MOST_ENTRIES} entries, the most it can. Ask your coach for a new one. This entry stays on your phone.`,
+			}
+		: {
+				room: Math.max(0, MOST_A_DAY - today),
+				why: `${MOST_A_DAY} entries came today, the most in one day. This entry stays on your phone and is sent tomorrow.`,
+			};
+}
+
 export interface TakenIn {
 	/** Acts that are here now, whether they just came or were here before. */
 	kept: string[];
 	/** Of those, the ones that were not here before. */
 	fresh: number;
 	refused: { id: string; sentence: string }[];
+	/** Those there is no room for now: they stay where they are, and are sent again. */
+	later: { id: string; sentence: string }[];
+}
+
+/** Those of these ids that are in the record. */
+async function knownActs(db: Pick<Store["db"], "select">, ids: readonly string[]): Promise<Map<string, LogEvent>> {
+	const known = new Map<string, LogEvent>();
+	for (let i = 0; i < ids.length; i += 500)
+		for (const row of await db
+			.select()
+			.from(t.event)
+			.where(inArray(t.event.id, ids.slice(i, i + 500))))
+			known.set(row.id, asEvent(row));
+	return known;
 }
 
 /**
  * Takes in what a student's page wrote for its own assignment: once each, however often it
  * comes. Whose it is, which rung and which ladder is read from the assignment, never from
- * what was sent.
+ * what was sent. What comes by a link or as text is bounded ({@link MOST_A_DAY}, {@link MOST_ENTRIES}).
  */
-export function takeActs(
+export async function takeActs(
 	store: Store,
 	{ id, student, assignment }: AssignmentRow,
 	acts: readonly StudentAct[],
 	by: (typeof ways)[number],
 ): Promise<TakenIn> {
-	return store.write(async (tx) => {
-		const known = new Map((await practiceLog(tx, student)).map((event) => [event.id, event]));
+	const own = by === "link" || by === "file";
+	const before = await knownActs(
+		store.db,
+		acts.map(({ id: act }) => act),
+	);
+	const { room, why } = own ? await roomFor(store, id) : { room: Number.POSITIVE_INFINITY, why: "" };
+	const fits = new Set([...new Set(acts.flatMap((act) => (before.has(act.id) ? [] : [act.id])))].slice(0, room));
+	const later = acts
+		.filter((act) => !before.has(act.id) && !fits.has(act.id))
+		.map((act) => ({ id: act.id, sentence: why }));
+	const taken = await store.write(async (tx) => {
+		const ids = acts.flatMap((act) => (act.kind === "back" ? [act.id, act.body.entry] : [act.id]));
+		const known = await knownActs(tx, ids);
 		const kept = new Set<string>();
 		const refused: TakenIn["refused"] = [];
 		const fresh = new Map<string, StudentAct>();
 		for (const act of acts) {
+			if (!known.has(act.id) && !fits.has(act.id)) continue;
 			const why = kept.has(act.id) ? null : whyNotTaken(act, id, known, fresh);
 			if (why !== null) refused.push({ id: act.id, sentence: why });
 			else kept.add(act.id);
 			if (why === null && !known.has(act.id)) fresh.set(act.id, act);
 		}
-		const actor = by === "link" || by === "file" ? "link" : "coach";
+		const actor = own ? "link" : "coach";
 		const foreign = await appendHere(
 			store,
 			tx,
@@ -238,6 +317,37 @@ export function takeActs(
 		}
 		return { kept: [...kept], fresh: fresh.size, refused };
 	});
+	if (own && taken.fresh > 0)
+		await entriesToday(store)
+			.consume(id, taken.fresh)
+			.catch(() => undefined);
+	return { ...taken, later };
+}
+
+/** The name under which is set aside what came in the name of an assignment and is none of its entries. */
+export const asideOf = (assignment: string): string => `aside-${assignment}`;
+
+/** Sets aside, whole, what a student's page sent and no database keeps: bounded as its entries are. */
+export async function setActsAside(
+	store: Store,
+	{ id }: Pick<AssignmentRow, "id">,
+	raws: readonly { raw: unknown; reason: string }[],
+): Promise<void> {
+	if (raws.length === 0) return;
+	const { room } = await roomFor(store, id);
+	const some = raws.slice(0, room);
+	await store.write(async (tx) => {
+		const device = asideOf(id);
+		let dseq = await lastKnown(tx, device);
+		for (const { raw, reason } of some) {
+			dseq += 1;
+			await putAside(tx, device, { dseq, reason, raw });
+		}
+	});
+	if (some.length > 0)
+		await entriesToday(store)
+			.consume(id, some.length)
+			.catch(() => undefined);
 }
 
 const NOT_OURS = "This entry is not this page's own.";

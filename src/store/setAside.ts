@@ -22,14 +22,45 @@ import * as t from "./schema";
 const RAW_CHARS = 1_000_000;
 const REASON_CHARS = 2000;
 
+/** Characters of the longest event that is looked at; no real one comes near. */
+export const MOST_EVENT = 500_000;
+/** What is kept of a longer one. */
+const BEGINNING = 2000;
+
+/** An event that is too long to be looked at: nothing walks, reads or hashes it. */
+export class TooLong {
+	readonly id: unknown;
+	readonly dseq: unknown;
+	readonly beginning: string;
+	constructor(raw: unknown, words: string) {
+		const fields = (typeof raw === "object" && raw !== null ? raw : {}) as { id?: unknown; dseq?: unknown };
+		this.id = fields.id;
+		this.dseq = fields.dseq;
+		this.beginning = words.slice(0, BEGINNING).toWellFormed();
+	}
+}
+
+/**
+ * What was sent, with what is too long in it set apart, before anything else looks at it.
+ *
+ * @param sent characters of the text it came in: where that is short, so is each
+ */
+export function withoutTooLong(raw: readonly unknown[], sent: number): readonly unknown[] {
+	if (sent <= MOST_EVENT) return raw;
+	return raw.map((one) => {
+		const words = writeJson(one);
+		return words.length > MOST_EVENT ? new TooLong(one, words) : one;
+	});
+}
+
 /** Keeps what could not be taken in, under the number it went by; what is kept so already stays. */
 export async function putAside(
 	tx: Tx,
 	device: string,
 	{ dseq, reason, raw }: { dseq: number; reason: string; raw: unknown },
 ): Promise<void> {
-	const words = writeJson(raw);
-	const long = words.length > RAW_CHARS;
+	const words = raw instanceof TooLong ? raw.beginning : writeJson(raw);
+	const long = raw instanceof TooLong || words.length > RAW_CHARS;
 	const why = long ? `${reason} It is too long to be kept whole: only its beginning is.` : reason;
 	await tx
 		.insert(t.quarantine)
@@ -37,7 +68,7 @@ export async function putAside(
 			eventId: idOf(raw),
 			device,
 			dseq,
-			raw: long ? cutText(words, RAW_CHARS) : words,
+			raw: words.slice(0, RAW_CHARS).toWellFormed(),
 			reason: cutText(why, REASON_CHARS),
 		})
 		.onConflictDoNothing();

@@ -8,6 +8,9 @@ export interface StudioMark {
 	demo: boolean;
 }
 
+/** Whose record it is that holds what a student's page sent: another after each restore. */
+export const holderOf = ({ id, epoch }: StudioMark): string => `${id}-${epoch}`;
+
 /** Which studio this database is; one is made on first use. */
 export async function studioMark({ db, write }: Store): Promise<StudioMark> {
 	const [row] = await db.select().from(t.studio).limit(1);

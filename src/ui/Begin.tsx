@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { begin } from "@/device/begin";
+import { whyFailed } from "@/device/studio";
 import { Refusals } from "@/ui/Refusals";
 
 /**
@@ -27,14 +28,14 @@ export function Begin({
 }) {
 	const router = useRouter();
 	const [busy, setBusy] = useState(false);
-	const [failed, setFailed] = useState(false);
+	const [failed, setFailed] = useState("");
 	const go = async (another: boolean) => {
 		setBusy(true);
-		setFailed(false);
+		setFailed("");
 		try {
 			router.push(await begin(ladder, {}, { another }));
-		} catch {
-			setFailed(true);
+		} catch (error) {
+			setFailed(whyFailed(error, "The server does not answer, so no lesson was begun. Press again when it does."));
 			setBusy(false);
 		}
 	};
@@ -61,13 +62,7 @@ export function Begin({
 					</Button>
 				)}
 			</span>
-			{failed && (
-				<Refusals
-					refusals={[
-						{ path: "", sentence: "The server does not answer, so no lesson was begun. Press again when it does." },
-					]}
-				/>
-			)}
+			{failed && <Refusals refusals={[{ path: "", sentence: failed }]} />}
 		</>
 	);
 }

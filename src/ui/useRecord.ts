@@ -3,7 +3,8 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { EventDraft } from "@/core/log/event";
-import { NOT_KEPT, record } from "@/device/record";
+import { record } from "@/device/record";
+import { NOT_KEPT } from "@/device/studio";
 
 /** Writes what was pressed on a bench, then asks for the page anew; where it could not go out yet, or not even be kept, the note says so. */
 export function useRecord(studio: string) {

@@ -1,6 +1,7 @@
 /** @jest-environment jsdom */
 import { act, renderHook } from "@testing-library/react";
-import { NOT_KEPT, record } from "@/device/record";
+import { record } from "@/device/record";
+import { NOT_KEPT } from "@/device/studio";
 import { useRecord } from "./useRecord";
 import { useReversible } from "./useReversible";
 

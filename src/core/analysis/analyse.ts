@@ -1,6 +1,6 @@
 import { chanceAtLeast } from "@/core/estimate/chanceAtLeast";
 import { BAND_LOW, tooHardChance } from "@/core/estimate/tooHard";
-import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
+import { type Outcome, parseStored, refuse } from "@/core/refusals/refusals";
 import { type Rule, Rule as RuleSchema } from "@/core/rules";
 import { type Automaton, discover } from "./automaton";
 import { type Alphabet, alphabetFor, type Chances, type Split } from "./chances";
@@ -35,7 +35,7 @@ const RUNS = 200_000;
 
 /** Limits and rules that make no analysis possible, in a sentence each. */
 export function checked(rule: Rule, limit: number): Outcome<Rule> {
-	const read = parse(RuleSchema, rule, { k: "good tries wanted", n: "tries looked at" });
+	const read = parseStored(RuleSchema, rule, { k: "good tries wanted", n: "tries looked at" });
 	if (!read.ok) return read;
 	if (!Number.isInteger(limit) || limit < 1 || limit > MAX_LIMIT)
 		return refuse(

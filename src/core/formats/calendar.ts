@@ -31,10 +31,18 @@ export function writeCalendar(lessons: readonly CalendarLesson[], made: Date): s
 	return calendar.toString();
 }
 
+const DAY_MS = 86_400_000;
 /** More are no diary but an archive. */
 export const MOST_EVENTS = 2000;
-/** Of one event that comes back. */
+/** Of one event that comes back, within the weeks that are asked for. */
 const MOST_TIMES = 800;
+/** Times of all events that are gone through to come to those weeks. */
+const MOST_STEPS = 100_000;
+/** What comes back oftener than a day is no appointment. */
+const TOO_OFTEN = /^(HOURLY|MINUTELY|SECONDLY)$/;
+
+/** Why a calendar is not taken; thrown to whoever goes through it. */
+class NotTaken extends Error {}
 /** As much of what is done then as a warning holds. */
 const WORDS = 80;
 
@@ -56,7 +64,17 @@ function momentIn(time: ICAL.Time, zones: readonly string[]): number {
 const isTaken = (event: ICAL.Component): boolean =>
 	event.getFirstPropertyValue("transp") !== "TRANSPARENT" && event.getFirstPropertyValue("status") !== "CANCELLED";
 
-function* timesOf(event: ICAL.Event, zone: string, from: number, to: number): Generator<Busy> {
+/** Whether an event comes back oftener than any appointment does. */
+const comesTooOften = (event: ICAL.Component): boolean =>
+	event
+		.getAllProperties("rrule")
+		.some((rule) => TOO_OFTEN.test(String((rule.getFirstValue() as ICAL.Recur | null)?.freq ?? "")));
+
+function* timesOf(
+	event: ICAL.Event,
+	zone: string,
+	{ from, to, steps }: { from: number; to: number; steps: { left: number } },
+): Generator<Busy> {
 	const what = (event.summary || "something").slice(0, WORDS);
 	// An end that is told as a duration has no zone of its own: it is the beginning's.
 	const named = event.component.getFirstProperty("dtstart")?.getFirstParameter("tzid");
@@ -71,10 +89,23 @@ function* timesOf(event: ICAL.Event, zone: string, from: number, to: number): Ge
 		if (one.from < to && one.to > from) yield one;
 		return;
 	}
+	if (comesTooOften(event.component))
+		throw new NotTaken(
+			`“${what}” comes back oftener than once a day: no appointment does. Leave it out of the export.`,
+		);
+	const lasts = event.duration.toSeconds() * 1000;
 	const each = event.iterator();
-	for (let n = 0, found = 0; found < MOST_TIMES && n < MOST_TIMES * 20; n++) {
+	for (let found = 0; found < MOST_TIMES; ) {
 		const next = each.next();
 		if (!next) return;
+		steps.left -= 1;
+		if (steps.left < 0)
+			throw new NotTaken(
+				"Its events come back too often, or began too long ago, to be gone through. Export fewer months of it.",
+			);
+		// A day to each side for a zone that is not worked out yet; a moved one is told by its details alone.
+		const about = next.toUnixTime() * 1000;
+		if (about + lasts < from - DAY_MS && Object.keys(event.exceptions).length === 0) continue;
 		const details = event.getOccurrenceDetails(next);
 		const one = span(details.startDate, details.endDate);
 		if (one.from >= to) return;
@@ -107,18 +138,27 @@ export function readBusy(text: string, zone: string, from: number, to: number): 
 			"file",
 			`The file holds ${events.length.toLocaleString("en")} events; at most ${MOST_EVENTS.toLocaleString("en")} are taken. Export fewer months of it. Nothing was taken in.`,
 		);
-	for (const one of calendar.getAllSubcomponents("vtimezone")) ICAL.TimezoneService.register(one);
 	try {
+		for (const one of calendar.getAllSubcomponents("vtimezone")) {
+			if (one.getAllSubcomponents().some(comesTooOften))
+				throw new NotTaken("A time zone in it changes oftener than once a day.");
+			ICAL.TimezoneService.register(one);
+		}
+		const window = { from, to, steps: { left: MOST_STEPS } };
 		const single = events.filter((one) => !one.hasProperty("recurrence-id"));
 		const moved = events.filter((one) => one.hasProperty("recurrence-id"));
+		const movedBy = new Map<string, ICAL.Component[]>();
+		for (const one of moved) {
+			const uid = String(one.getFirstPropertyValue("uid"));
+			movedBy.set(uid, [...(movedBy.get(uid) ?? []), one]);
+		}
 		const found = single.filter(isTaken).flatMap((one) => {
-			const exceptions = moved.filter(
-				(other) => other.getFirstPropertyValue("uid") === one.getFirstPropertyValue("uid"),
-			);
-			return [...timesOf(new ICAL.Event(one, { exceptions }), zone, from, to)];
+			const exceptions = movedBy.get(String(one.getFirstPropertyValue("uid"))) ?? [];
+			return [...timesOf(new ICAL.Event(one, { exceptions }), zone, window)];
 		});
 		return { ok: true, value: found.sort((a, b) => a.from - b.from) };
-	} catch {
+	} catch (error) {
+		if (error instanceof NotTaken) return refuse("file", `${error.message} Nothing was taken in.`);
 		return nothing("An event of this calendar file cannot be read.");
 	} finally {
 		ICAL.TimezoneService.reset();

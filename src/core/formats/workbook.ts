@@ -12,7 +12,7 @@ import { Student } from "@/core/people/student";
 import { LessonPlan } from "@/core/plan/plan";
 import { Still } from "@/core/position/still";
 import { Assignment } from "@/core/practice/assignment";
-import { type Outcome, parse, type Refusal, refuse } from "@/core/refusals/refusals";
+import { type Outcome, parseStored, type Refusal, refuse } from "@/core/refusals/refusals";
 import { PICTURE_CHARS, pictureTypes } from "@/core/skill/picture";
 import { Skill } from "@/core/skill/skill";
 import { ident, text, whole } from "@/core/text/fields";
@@ -152,14 +152,16 @@ export const Workbook = z.object({
  */
 export function parseRow<S extends Section>(section: S, input: unknown): Outcome<Rows[S]> {
 	if (section === "events") return parseLogged(input) as Outcome<Rows[S]>;
-	const read = parse(sections[section] as z.ZodMiniType<unknown>, input);
+	const read = parseStored(sections[section] as z.ZodMiniType<unknown>, input);
 	if (!read.ok) return read;
 	const wrong = sealRefusal(section, read.value as never);
 	return wrong ?? (read as Outcome<Rows[S]>);
 }
 
 function parseLogged(input: unknown): Outcome<LogEvent | Erased> {
-	return typeof input === "object" && input !== null && "erased" in input ? parse(Erased, input) : parseAnyEvent(input);
+	return typeof input === "object" && input !== null && "erased" in input
+		? parseStored(Erased, input)
+		: parseAnyEvent(input);
 }
 
 /** What in a row is odd and comes in all the same: it was taken in once, and the record is not mended. */

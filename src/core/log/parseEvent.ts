@@ -1,18 +1,19 @@
 import * as z from "zod/mini";
 import { hashOf } from "@/core/hash/hash";
-import { type Outcome, parse, type Refusal, refuse } from "@/core/refusals/refusals";
+import { type Outcome, parseStored, type Refusal, refuse } from "@/core/refusals/refusals";
 import { day, dayTrouble, ident, whole } from "@/core/text/fields";
-import { jsonTrouble, wellFormed } from "@/core/text/json";
+import { jsonTrouble } from "@/core/text/json";
+import { tidy } from "@/core/text/tidy";
 import { actors, type LogEvent, type UnhashedEvent } from "./event";
 import { bodies } from "./kinds";
 import { TOP_LAMPORT } from "./order";
 
 /**
  * The hash covers everything but itself, so that no field can differ under one id. Texts are
- * made well formed first: of half a character no hash can be made.
+ * made tidy first: this is the one door by which what somebody typed becomes an event.
  */
 export function hashEvent(event: UnhashedEvent): LogEvent {
-	const { hash: _, ...rest } = wellFormed(event as LogEvent);
+	const { hash: _, ...rest } = tidy(event as LogEvent);
 	return { ...rest, hash: hashOf(rest) } as LogEvent;
 }
 
@@ -25,12 +26,12 @@ export const parseEvent = (input: unknown): Outcome<LogEvent> => parseAmong(bodi
 export function parseAmong(schemas: Schemas, input: unknown): Outcome<LogEvent> {
 	const trouble = jsonTrouble(input);
 	if (trouble) return refuse("", trouble);
-	const envelope = parse(Envelope, input);
+	const envelope = parseStored(Envelope, input);
 	if (!envelope.ok) return envelope;
 	const { kind } = envelope.value;
 	const schema = Object.hasOwn(schemas, kind) ? schemas[kind] : undefined;
 	if (!schema) return refuse("kind", `Kind "${kind}" is not known here.`);
-	const body = parse(schema, envelope.value.body);
+	const body = parseStored(schema, envelope.value.body);
 	if (!body.ok)
 		return {
 			ok: false,

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import type { StudentAct } from "./acts";
+import { readActs, type StudentAct } from "./acts";
 import { packActs, packInPieces, readHandedBack } from "./handBack";
 
 const KEY = "k".repeat(43);
@@ -67,12 +67,31 @@ test("what was packed with another key, or for an assignment that is not here, i
 	expect(await sentence(packActs("nobody", KEY, [act(1)]))).toMatch("for nobody here");
 	expect(await sentence("hello")).toMatch("no practice in this text");
 	expect(await sentence(packActs("mine", KEY, [act(1)]).slice(0, -30))).toMatch("no practice in this text");
-	const wrong = { ...act(1), kind: "peg.moved" } as unknown as StudentAct;
-	expect(await sentence(packActs("mine", KEY, [wrong]))).toMatch("cut or changed");
+	// What was signed and cannot be read is carried along, to be set aside by whoever takes it in.
+	const wrong = { ...act(1), kind: "peg.moved" };
+	const read = await readHandedBack(packActs("mine", KEY, [wrong]), keys);
+	expect(read).toEqual({ ok: true, value: [{ assignment: "mine", acts: [wrong] }] });
+	expect(readActs([wrong, act(2)])).toMatchObject({ acts: [act(2)], unread: [{ id: "entry-1", raw: wrong }] });
 });
 
 test("a word that unpacks to far more than a practice is not unpacked", async () => {
 	const much = packActs("mine", KEY, [act(1, "x".repeat(5_000_000))]);
 	expect(much.length).toBeLessThan(20_000);
 	expect((await readHandedBack(much, keys)).ok).toBe(false);
+});
+
+test("a word of a length that no bytes have, and more words than anybody holds up, get a sentence", async () => {
+	const mark = "m".repeat(22);
+	for (const packed of ["A", "AAAAA", "AAAAAAAAA"]) {
+		const read = await readHandedBack(`PEG1.${packed}.${mark}`, keys);
+		expect(read).toMatchObject({ ok: false, refusals: [{ path: "text" }] });
+	}
+	const word = packActs("mine", KEY, [act(1)]);
+	expect((await readHandedBack(Array.from({ length: 101 }, () => word).join("\n"), keys)).ok).toBe(false);
+});
+
+test("many words that each unpack to much are not all unpacked", async () => {
+	const large = packActs("mine", KEY, [{ ...act(1), filler: "x".repeat(900_000) }]);
+	expect((await readHandedBack(large, keys)).ok).toBe(true);
+	expect((await readHandedBack(`${large} ${large} ${large}`, keys)).ok).toBe(false);
 });

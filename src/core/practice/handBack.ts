@@ -2,9 +2,8 @@ import { hmac } from "@noble/hashes/hmac.js";
 import { sha256 } from "@noble/hashes/sha2.js";
 import { deflateSync, Inflate, strFromU8, strToU8 } from "fflate";
 import * as z from "zod/mini";
-import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
+import { type Outcome, parseStored, refuse } from "@/core/refusals/refusals";
 import { ident } from "@/core/text/fields";
-import { StudentAct } from "./acts";
 
 /**
  * Practice given back as text: a line that says what it is, and one word that holds it, so
@@ -13,7 +12,7 @@ import { StudentAct } from "./acts";
  * 16 bytes of HMAC-SHA-256 (RFC 2104) over it with the assignment's own key. Somebody who
  * changes a letter, or writes another assignment into it, has no mark for it.
  */
-const Carried = z.tuple([ident, z.array(StudentAct).check(z.maxLength(2000))]);
+const Carried = z.tuple([ident, z.array(z.unknown()).check(z.maxLength(2000))]);
 
 const MARK_BYTES = 16;
 /** Nobody's practice is longer; what unpacks to more is not ours. */
@@ -26,33 +25,39 @@ const toWord = (bytes: Uint8Array): string =>
 		.replaceAll("/", "_")
 		.replace(/=+$/, "");
 
-const fromWord = (word: string): Uint8Array =>
-	Uint8Array.from(atob(word.replaceAll("-", "+").replaceAll("_", "/")), (letter) => letter.charCodeAt(0));
+/** The bytes of a word; null where no bytes are written with so many letters. */
+function fromWord(word: string): Uint8Array | null {
+	if (word.length % 4 === 1) return null;
+	return Uint8Array.from(atob(word.replaceAll("-", "+").replaceAll("_", "/")), (letter) => letter.charCodeAt(0));
+}
 
 const markOf = (packed: string, key: string): string =>
 	toWord(hmac(sha256, strToU8(key), strToU8(packed)).slice(0, MARK_BYTES));
 
-/** One word that holds these acts of an assignment. */
-export function packActs(assignment: string, key: string, acts: readonly StudentAct[]): string {
+/** One word that holds these acts of an assignment, and what the phone itself cannot read of them. */
+export function packActs(assignment: string, key: string, acts: readonly unknown[]): string {
 	const packed = toWord(deflateSync(strToU8(JSON.stringify([assignment, acts])), { level: 9 }));
 	return `PEG1.${packed}.${markOf(packed, key)}`;
 }
 
 /** The same in as many words as are needed for each to be at most so long; each holds by itself. */
-export function packInPieces(assignment: string, key: string, acts: readonly StudentAct[], most: number): string[] {
+export function packInPieces(assignment: string, key: string, acts: readonly unknown[], most: number): string[] {
 	const whole = packActs(assignment, key, acts);
 	if (whole.length <= most || acts.length <= 1) return [whole];
 	const middle = Math.ceil(acts.length / 2);
 	return [acts.slice(0, middle), acts.slice(middle)].flatMap((some) => packInPieces(assignment, key, some, most));
 }
 
-/** Unpacks, and stops as soon as it is more than anybody's practice. */
-function inflate(bytes: Uint8Array): string | null {
+/** A text holds no more words than pictures somebody would hold up one after the other. */
+const MOST_WORDS = 100;
+
+/** Unpacks, and stops as soon as it is more than may come of it. */
+function inflate(bytes: Uint8Array, most: number): string | null {
 	const pieces: Uint8Array[] = [];
 	let size = 0;
 	const unpack = new Inflate((piece) => {
 		size += piece.length;
-		if (size > MOST_UNPACKED) throw new RangeError("more than a practice");
+		if (size > most) throw new RangeError("more than a practice");
 		pieces.push(piece);
 	});
 	try {
@@ -71,7 +76,8 @@ function inflate(bytes: Uint8Array): string | null {
 
 export interface HandedBack {
 	assignment: string;
-	acts: StudentAct[];
+	/** As they were sent; each is read by itself. */
+	acts: unknown[];
 }
 
 /**
@@ -87,11 +93,17 @@ export async function readHandedBack(
 	const words = [...text.matchAll(WORD)];
 	if (words.length === 0)
 		return refuse("text", "There is no practice in this text; it has a word that begins with PEG1. Copy all of it.");
+	if (words.length > MOST_WORDS)
+		return refuse("text", `There are ${words.length} practices in this text; bring ${MOST_WORDS} at a time.`);
 	const read: HandedBack[] = [];
+	// Of all words together: many small ones may unpack to much.
+	let left = MOST_UNPACKED;
 	for (const [, packed = "", mark] of words) {
-		const json = inflate(fromWord(packed));
+		const bytes = fromWord(packed);
+		const json = bytes && inflate(bytes, left);
+		left -= json?.length ?? 0;
 		const carried = json === null ? null : readJson(json);
-		const outcome = parse(Carried, carried);
+		const outcome = parseStored(Carried, carried);
 		if (!outcome.ok)
 			return refuse("text", "This text was cut or changed on its way; ask for it again. Nothing was taken in.");
 		const [assignment, acts] = outcome.value;

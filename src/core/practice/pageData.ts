@@ -22,6 +22,8 @@ export const PageData = z.object({
 	acts: z.array(PracticeAct),
 	/** Where pictures are, by their hash: an address of the link's own, or the picture itself. */
 	pictures: z.record(z.string(), z.string()),
+	/** Whose record holds what was sent: where it is another than before, all of it is sent again. Files have none. */
+	holder: z.optional(z.string()),
 	/** The last day of the link; null for the file, which fetches nothing. */
 	ends: z.nullable(day),
 	/** The day this was written on. */

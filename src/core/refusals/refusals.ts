@@ -1,5 +1,7 @@
 import type * as z from "zod/mini";
 import { cutText } from "@/core/text/fields";
+import { DEPTH } from "@/core/text/json";
+import { TooDeep, tidy } from "@/core/text/tidy";
 
 /** Why something was not taken: where, and a sentence with what would be right. */
 export interface Refusal {
@@ -127,12 +129,20 @@ function sentenceFor(issue: z.core.$ZodIssue, field: string, value: unknown): st
 	}
 }
 
-/** Parse at the door: the value, or the sentences. */
-export function parse<T>(
-	schema: z.ZodMiniType<T>,
-	input: unknown,
-	labels?: Readonly<Record<string, string>>,
-): Outcome<T> {
+type Labels = Readonly<Record<string, string>>;
+
+/** Parse at the door what somebody typed or sent: the value, tidy, or the sentences. */
+export function parse<T>(schema: z.ZodMiniType<T>, input: unknown, labels?: Labels): Outcome<T> {
+	try {
+		return parseStored(schema, tidy(input), labels);
+	} catch (error) {
+		if (error instanceof TooDeep) return refuse("", `What was sent is nested over ${DEPTH} deep.`);
+		throw error;
+	}
+}
+
+/** The same of what is stored, or was hashed: no letter of it is changed. */
+export function parseStored<T>(schema: z.ZodMiniType<T>, input: unknown, labels?: Labels): Outcome<T> {
 	const result = schema.safeParse(input);
 	return result.success
 		? { ok: true, value: result.data }

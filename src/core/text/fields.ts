@@ -1,19 +1,17 @@
 import * as z from "zod/mini";
 
-/** Half of a surrogate pair is no character, and no hash can be made of it. */
-const wellFormed = z.overwrite<string>((typed) => typed.toWellFormed());
-
 /**
- * Free text a person typed: trimmed, well formed, Unicode-normalised (so that the same
- * name typed on two phones is the same name), at most `max` characters.
+ * Free text of at most `max` characters. What is typed is made tidy before it comes to a schema (`tidy`); the schema
+ * changes nothing, so that what is stored is read back as it stands.
  */
-export const text = (max: number) => z.string().check(wellFormed, z.trim(), z.normalize("NFC"), z.maxLength(max));
+export const text = (max: number) => z.string().check(z.maxLength(max));
 
 /** A name or label: as {@link text}, and not empty. */
-export const label = (max: number) =>
-	z.string().check(wellFormed, z.trim(), z.normalize("NFC"), z.minLength(1), z.maxLength(max));
+export const label = (max: number) => z.string().check(z.minLength(1), z.maxLength(max));
 
 let characters: Intl.Segmenter | undefined;
+/** Code units of the longest character that is never cut through: a family of emoji is 11. */
+const LONGEST = 64;
 
 /**
  * The beginning of a text, at most so long as {@link text} measures it, cut between
@@ -23,14 +21,15 @@ let characters: Intl.Segmenter | undefined;
  * @example cutText("naïve", 3) // "naï"
  */
 export function cutText(typed: string, most: number): string {
-	const whole = typed.toWellFormed();
-	if (whole.length <= most) return whole;
-	// One character is rarely longer than this; what lies beyond cannot fit anyway.
-	let end = 0;
+	const whole = typed.slice(0, most + LONGEST).toWellFormed();
+	if (typed.length <= most) return whole;
+	// A character is rarely longer than this: only the last letters before the cut are looked at, however long the text is.
+	const from = Math.max(0, most - LONGEST);
+	let end = from;
 	characters ??= new Intl.Segmenter(undefined, { granularity: "grapheme" });
-	for (const { index, segment } of characters.segment(whole.slice(0, most + 64))) {
-		if (index + segment.length > most) break;
-		end = index + segment.length;
+	for (const { index, segment } of characters.segment(whole.slice(from, most + LONGEST))) {
+		if (from + index + segment.length > most) break;
+		end = from + index + segment.length;
 	}
 	return whole.slice(0, end).toWellFormed();
 }

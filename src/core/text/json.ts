@@ -5,21 +5,26 @@
  */
 
 /** Deeper than anything of ours, and shallower than any reader's limit. */
-const DEPTH = 30;
+export const DEPTH = 30;
 
-const isWellFormed = (text: string): boolean => text.isWellFormed();
+/** A database's text ends at this one: what stood behind it would be lost. */
+const NUL = "\0";
+const troubleOf = (text: string): "half a character" | "a character that no database keeps" | null =>
+	text.includes(NUL) ? "a character that no database keeps" : text.isWellFormed() ? null : "half a character";
 
 /** Why a value that came as JSON cannot be kept as it is; null where it can. Never recursive. */
 export function jsonTrouble(value: unknown): string | null {
 	const open: [unknown, number][] = [[value, 1]];
 	for (let next = open.pop(); next; next = open.pop()) {
 		const [one, depth] = next;
-		if (typeof one === "string" && !isWellFormed(one)) return "A text in it holds half a character.";
+		const trouble = typeof one === "string" && troubleOf(one);
+		if (trouble) return `A text in it holds ${trouble}.`;
 		if (typeof one === "number" && !Number.isFinite(one)) return "A number in it is too large to be one.";
 		if (typeof one !== "object" || one === null) continue;
 		if (depth > DEPTH) return `It is nested over ${DEPTH} deep.`;
 		for (const [key, inside] of Object.entries(one)) {
-			if (!isWellFormed(key)) return "A name in it holds half a character.";
+			const wrong = troubleOf(key);
+			if (wrong) return `A name in it holds ${wrong}.`;
 			open.push([inside, depth + 1]);
 		}
 	}
@@ -48,15 +53,3 @@ const shallow = (value: unknown, depth: number): unknown => {
 		? value.map((one) => shallow(one, depth - 1))
 		: Object.fromEntries(Object.entries(value).map(([key, one]) => [key, shallow(one, depth - 1)]));
 };
-
-/** A value with every text in it made well formed; the very same where all are. */
-export function wellFormed<T>(value: T): T {
-	if (jsonTrouble(value) === null) return value;
-	const mend = (one: unknown): unknown => {
-		if (typeof one === "string") return one.toWellFormed();
-		if (Array.isArray(one)) return one.map(mend);
-		if (typeof one !== "object" || one === null) return one;
-		return Object.fromEntries(Object.entries(one).map(([key, inside]) => [key.toWellFormed(), mend(inside)]));
-	};
-	return mend(value) as T;
-}

@@ -1,9 +1,9 @@
 import type { Actor, EventDraft, LogEvent, Now } from "@/core/log/event";
 import type { Pack } from "@/core/pack/pack";
 import type { Local } from "@/device/local";
-import { openLocal } from "@/device/studio";
-import { exchange, fetchPack, OtherStudio, type PushReport, pull } from "@/device/sync";
-import { OTHER_STUDIO, STORAGE } from "./failures";
+import { NotKept, openLocal } from "@/device/studio";
+import { exchange, fetchPack, OtherStudio, type PushReport, pull, SignedOut } from "@/device/sync";
+import { OTHER_STUDIO, SIGNED_OUT, STORAGE } from "./failures";
 
 /** What a lesson finds when its device's store is opened. */
 export interface Opened {
@@ -20,14 +20,17 @@ export interface Opened {
 const nameOf = (error: unknown): string =>
 	error instanceof OtherStudio
 		? OTHER_STUDIO
-		: error instanceof DOMException && !["TimeoutError", "AbortError"].includes(error.name)
-			? STORAGE
-			: "Error";
+		: error instanceof SignedOut
+			? SIGNED_OUT
+			: error instanceof DOMException && !["TimeoutError", "AbortError"].includes(error.name)
+				? STORAGE
+				: "Error";
 
 async function withNamedErrors<T>(work: () => Promise<T>): Promise<T> {
 	try {
 		return await work();
-	} catch (error) {
+	} catch (thrown) {
+		const error = thrown instanceof NotKept ? thrown.cause : thrown;
 		throw Object.assign(new Error(error instanceof Error ? error.message : "this device refuses"), {
 			name: nameOf(error),
 		});

@@ -1,7 +1,7 @@
 import { useEffect } from "react";
 import type { JournalItem } from "@/core/practice/journal";
 import { plural } from "@/core/text/lists";
-import type { Counting } from "@/device/practice";
+import type { Touched } from "@/device/practice";
 import type { Score } from "./EntryForm";
 import css from "./home.module.css";
 import type { Kept, Mark } from "./practice";
@@ -9,13 +9,22 @@ import type { Kept, Mark } from "./practice";
 const MARKS_SHOWN = 20;
 const MINUTE_MS = 60_000;
 
-/** What a count says of itself: the score, and the minutes from its first touch to its last. */
-export function scoreOf({ marks, from, to }: Counting): Score {
-	const counted = marks.filter((mark) => mark !== "no count");
+/** A rest longer than this is none of the practice: somebody left the phone lying. */
+const REST_MS = 20 * MINUTE_MS;
+/** As many as an entry may say. */
+const MOST_MINUTES = 600;
+
+/** What a count says of itself: the score, and the minutes from its first touch to its last without long rests. */
+export function scoreOf(marks: readonly Touched[]): Score {
+	const counted = marks.filter(({ mark }) => mark !== "no count");
+	const spent = marks.reduce((sum, { at }, i) => {
+		const rest = at - (marks[i - 1]?.at ?? at);
+		return rest > REST_MS || rest < 0 ? sum : sum + rest;
+	}, 0);
 	return {
 		tries: counted.length,
-		good: counted.filter((mark) => mark === "good").length,
-		minutes: from === null || to === null ? 0 : Math.max(1, Math.round((to - from) / MINUTE_MS)),
+		good: counted.filter(({ mark }) => mark === "good").length,
+		minutes: marks.length === 0 ? 0 : Math.min(MOST_MINUTES, Math.max(1, Math.round(spent / MINUTE_MS))),
 	};
 }
 
@@ -24,8 +33,9 @@ export function Count({
 	of: { item, target },
 	left,
 	kept,
-	counting,
-	onCount,
+	marks,
+	onTouch,
+	onUndo,
 	onLeave,
 	onDone,
 }: {
@@ -33,24 +43,20 @@ export function Count({
 	/** Tries left of the day's most; null where there is none. */
 	left: number | null;
 	kept: Kept;
-	counting: Counting | null;
-	onCount: (counting: Counting | null) => void;
+	/** The tries of the count that is under way. */
+	marks: readonly Touched[];
+	onTouch: (mark: Mark) => void;
+	onUndo: () => void;
 	onLeave: () => void;
 	onDone: (score: Score) => void;
 }) {
-	const now = counting ?? { item: item.id, marks: [], from: null, to: null };
-	const { tries, good } = scoreOf(now);
+	const { tries, good } = scoreOf(marks);
 	const full = left !== null && tries >= left;
 	const touch = (mark: Mark) => {
-		if (full && mark !== "no count") return;
-		const at = Date.now();
-		onCount({ ...now, marks: [...now.marks, mark], from: now.from ?? at, to: at });
-	};
-	const undo = () => {
-		if (now.marks.length > 0) onCount({ ...now, marks: now.marks.slice(0, -1) });
+		if (!full || mark === "no count") onTouch(mark);
 	};
 	useEffect(() => {
-		const keys: Record<string, () => void> = { PageDown: () => touch("good"), PageUp: () => touch("off"), u: undo };
+		const keys: Record<string, () => void> = { PageDown: () => touch("good"), PageUp: () => touch("off"), u: onUndo };
 		const press = (event: KeyboardEvent) => {
 			const act = keys[event.key];
 			if (!act || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
@@ -79,7 +85,7 @@ export function Count({
 			<p className={css.mute} data-testid="kept">
 				{kept.full || !kept.lasts ? "not kept: this phone has no room for it" : kept.keeping ? "keeping" : "kept ✓"}
 			</p>
-			<Marks marks={now.marks} />
+			<Marks marks={marks.map(({ mark }) => mark)} />
 			<p className={full ? css.enough : css.mute} aria-live="polite">
 				{full
 					? "That is enough for today. Write it down; tomorrow is another day."
@@ -102,13 +108,13 @@ export function Count({
 				</button>
 			</div>
 			<div className={css.below}>
-				<button type="button" onClick={undo} disabled={now.marks.length === 0}>
+				<button type="button" onClick={onUndo} disabled={marks.length === 0}>
 					undo
 				</button>
 				<button type="button" onClick={() => touch("no count")}>
 					no count
 				</button>
-				<button type="button" onClick={() => onDone(scoreOf(now))} disabled={tries === 0}>
+				<button type="button" onClick={() => onDone(scoreOf(marks))} disabled={tries === 0}>
 					done
 				</button>
 			</div>

@@ -2,7 +2,7 @@ import { useState } from "react";
 import type { JournalItem } from "@/core/practice/journal";
 import { feelings, Practised, practisedLabels } from "@/core/practice/kinds";
 import { parse } from "@/core/refusals/refusals";
-import { dayAfter } from "@/core/text/fields";
+import { dayAfter, dayTrouble } from "@/core/text/fields";
 import { dayWords, today } from "@/ui/dates";
 import css from "./home.module.css";
 
@@ -18,11 +18,14 @@ const OTHER = "other";
 export function EntryForm({
 	of: { item, target },
 	score,
+	entered,
 	onBack,
 	onKeep,
 }: {
 	of: JournalItem;
 	score: Score | null;
+	/** The score is written down already: what is said here takes its place. */
+	entered: boolean;
 	onBack: () => void;
 	onKeep: (body: Practised) => void;
 }) {
@@ -58,7 +61,8 @@ export function EntryForm({
 			},
 			practisedLabels,
 		);
-		const late = day > now ? [`The day is ${dayWords(day)}, which has not come yet.`] : [];
+		const wrong = read.ok ? dayTrouble("The day", day) : null;
+		const late = wrong ? [wrong] : day > now ? [`The day is ${dayWords(day)}, which has not come yet.`] : [];
 		if (read.ok && late.length === 0) return onKeep(read.value);
 		setRefused([...late, ...(read.ok ? [] : read.refusals.map(({ sentence }) => sentence))]);
 	};
@@ -66,6 +70,11 @@ export function EntryForm({
 		<main className={css.page}>
 			<form onSubmit={keep} noValidate className={css.form}>
 				<h1 dir="auto">{item.name}</h1>
+				{entered && score && (
+					<p role="status">
+						{score.good} of {score.tries} is saved. You can say more about it, or leave it at that.
+					</p>
+				)}
 				<fieldset>
 					<legend>Day</legend>
 					{[
@@ -148,10 +157,10 @@ export function EntryForm({
 				</div>
 				<div className={css.acts}>
 					<button type="button" className={css.second} onClick={onBack}>
-						back
+						{entered ? "leave it at that" : "back"}
 					</button>
 					<button type="submit" className={css.main}>
-						keep it
+						{entered ? "save this too" : "save entry"}
 					</button>
 				</div>
 			</form>

@@ -1,6 +1,5 @@
 import QRCode from "qrcode";
 import { useMemo, useState } from "react";
-import type { StudentAct } from "@/core/practice/acts";
 import { packActs, packInPieces } from "@/core/practice/handBack";
 import { plural } from "@/core/text/lists";
 import { copyText } from "@/ui/copyText";
@@ -21,13 +20,14 @@ export function HandBack({
 	id: string;
 	secret: string;
 	name: string;
-	acts: readonly StudentAct[];
+	/** What was written here, and what this version of the page cannot read of it. */
+	acts: readonly unknown[];
 }) {
 	const [shown, setShown] = useState(false);
 	const [piece, setPiece] = useState(0);
 	const [copied, setCopied] = useForAWhile();
 	const [failed, setFailed] = useState(false);
-	const entries = acts.filter(({ kind }) => kind === "done").length;
+	const entries = acts.filter((act) => (act as { kind?: unknown } | null)?.kind === "done").length;
 	const text = useMemo(
 		() =>
 			`Practice of ${name}: ${plural(entries, "entry", "entries")}. For the coach: copy all of this.\n${packActs(id, secret, acts)}`,

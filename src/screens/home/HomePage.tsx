@@ -2,7 +2,7 @@ import { useState } from "react";
 import { isFor } from "@/core/practice/assignment";
 import { bestOf, type JournalItem, triesOn } from "@/core/practice/journal";
 import { plural } from "@/core/text/lists";
-import type { Counting } from "@/device/practice";
+import type { Touched } from "@/device/practice";
 import { dayWords, today } from "@/ui/dates";
 import { LightSwitch } from "@/ui/LightSwitch";
 import { Count, scoreOf } from "./Count";
@@ -14,19 +14,22 @@ import { Past } from "./Past";
 import type { Practice } from "./practice";
 import { usePractice } from "./practice";
 
-type View = { at: "list" } | { at: "count"; item: string } | { at: "entry"; item: string; score: Score | null };
+type View =
+	| { at: "list" }
+	| { at: "count"; item: string }
+	/** With the entry that a count was written down as: what is said now takes its place. */
+	| { at: "entry"; item: string; score: Score | null; entry: string | null };
 
 /** A student's own practice: what to do, the count, what was done, and what to learn. */
 export function HomePage({ practice }: { practice: Practice }) {
 	const hook = usePractice(practice);
 	const { data } = practice;
-	const { journal, state, kept, count, write } = hook;
+	const { journal, state, kept, touch, undo, write } = hook;
 	const [view, setView] = useState<View>({ at: "list" });
 	const day = today();
-	const itemOf = (id: string): JournalItem | undefined => journal.items.find(({ item }) => item.id === id);
+	const itemOf = (id: string) => journal.items.find(({ item }) => item.id === id);
 	const shown = view.at === "list" ? undefined : itemOf(view.item);
-	// What stands in a count that is not written down yet belongs to the day as well.
-	const underWay = state.counting?.marks.filter((mark) => mark !== "no count").length ?? 0;
+	const marksOf = (item: string) => state.marks.filter((one) => one.item === item);
 	const left = data.most === null ? null : Math.max(0, data.most - triesOn(journal.entries, day));
 
 	if (view.at === "count" && shown)
@@ -35,10 +38,27 @@ export function HomePage({ practice }: { practice: Practice }) {
 				of={shown}
 				left={left}
 				kept={kept}
-				counting={state.counting?.item === shown.item.id ? state.counting : null}
-				onCount={count}
+				marks={marksOf(shown.item.id)}
+				onTouch={(mark) => touch(shown.item.id, mark)}
+				onUndo={() => undo(shown.item.id)}
 				onLeave={() => setView({ at: "list" })}
-				onDone={(score) => setView({ at: "entry", item: shown.item.id, score })}
+				onDone={(score) => {
+					// What was counted is entered at once; what is said of it afterwards takes its place.
+					const { id: item, dose } = shown.item;
+					const body = {
+						...score,
+						item,
+						day,
+						place: "",
+						target: shown.target,
+						dose,
+						felt: null,
+						check: null,
+						remark: "",
+					};
+					const written = write({ kind: "done", body }, marksOf(item));
+					setView({ at: "entry", item, score, entry: written.ok ? written.id : null });
+				}}
 			/>
 		);
 	if (view.at === "entry" && shown)
@@ -46,20 +66,50 @@ export function HomePage({ practice }: { practice: Practice }) {
 			<EntryForm
 				of={shown}
 				score={view.score}
-				onBack={() => setView(view.score ? { at: "count", item: shown.item.id } : { at: "list" })}
+				entered={view.entry !== null}
+				onBack={() => setView({ at: "list" })}
 				onKeep={(body) => {
-					write({ kind: "done", body });
-					if (state.counting?.item === shown.item.id) count(null);
+					if (view.entry !== null) write({ kind: "back", body: { entry: view.entry } });
+					// A count that could not be entered as it was is entered with what is said now.
+					write({ kind: "done", body }, view.score ? marksOf(shown.item.id) : []);
 					setView({ at: "list" });
 					window.scrollTo(0, 0);
 				}}
 			/>
 		);
+	return (
+		<Drills
+			practice={hook}
+			data={data}
+			left={left}
+			onCount={(item) => setView({ at: "count", item })}
+			onWrite={(item) => setView({ at: "entry", item, score: null, entry: null })}
+		/>
+	);
+}
+
+/** What is asked for, what was done, and what to learn. */
+function Drills({
+	practice: { journal, state, kept, write },
+	data,
+	left,
+	onCount,
+	onWrite,
+}: {
+	practice: ReturnType<typeof usePractice>;
+	data: Practice["data"];
+	left: number | null;
+	onCount: (item: string) => void;
+	onWrite: (item: string) => void;
+}) {
+	const day = today();
+	const marksOf = (item: string) => state.marks.filter((one) => one.item === item);
+	const underWay = (item: string) => scoreOf(marksOf(item)).tries;
+	const counted = [...new Set(state.marks.map(({ item }) => item))].filter((item) => underWay(item) > 0);
 	const todays = journal.items.filter(({ item }) => isFor(item, day));
 	const others = journal.items.filter(({ item }) => !isFor(item, day));
-	/** A count of a drill that the coach has taken out meanwhile: what was seen is kept all the same. */
-	const gone =
-		state.counting !== null && underWay > 0 && itemOf(state.counting.item) === undefined ? state.counting : null;
+	/** Counts of drills that the coach has taken out meanwhile: what was seen is kept all the same. */
+	const gone = counted.filter((item) => !journal.items.some((one) => one.item.id === item));
 	const drill = (one: JournalItem) => (
 		<Drill
 			key={one.item.id}
@@ -67,11 +117,11 @@ export function HomePage({ practice }: { practice: Practice }) {
 			day={day}
 			pictures={data.pictures}
 			best={bestOf(one.entries)}
-			underWay={state.counting?.item === one.item.id ? underWay : 0}
-			blocked={state.counting !== null && state.counting.item !== one.item.id && underWay > 0 && !gone}
+			underWay={underWay(one.item.id)}
+			blocked={counted.some((item) => item !== one.item.id && !gone.includes(item))}
 			enough={left === 0}
-			onCount={() => setView({ at: "count", item: one.item.id })}
-			onWrite={() => setView({ at: "entry", item: one.item.id, score: null })}
+			onCount={() => onCount(one.item.id)}
+			onWrite={() => onWrite(one.item.id)}
 			onTarget={(target) => write({ kind: "target", body: { item: one.item.id, target } })}
 		/>
 	);
@@ -83,7 +133,9 @@ export function HomePage({ practice }: { practice: Practice }) {
 				{data.note && <p dir="auto">{data.note}</p>}
 				<KeptLine kept={kept} file={data.ends === null} />
 			</header>
-			{gone && <GoneCount counting={gone} day={day} write={write} onDone={() => count(null)} />}
+			{gone.map((item) => (
+				<GoneCount key={item} item={item} marks={marksOf(item)} day={day} write={write} />
+			))}
 			<section aria-label="Today">
 				<h2>Today</h2>
 				{todays.length === 0 && <p>Nothing is asked for today. Rest is part of it.</p>}
@@ -108,6 +160,7 @@ export function HomePage({ practice }: { practice: Practice }) {
 				onBack={(entry) => write({ kind: "back", body: { entry } })}
 				refused={state.refused}
 				acts={state.acts}
+				unread={state.unread}
 			/>
 			{data.words.length > 0 && (
 				<section aria-label="Words to learn">
@@ -123,8 +176,8 @@ export function HomePage({ practice }: { practice: Practice }) {
 				</section>
 			)}
 			<Helper helper={data.helper} />
-			{(data.ends === null || kept.closed !== null || kept.toSend > 0) && (
-				<HandBack id={state.id} secret={state.key} name={state.name} acts={state.acts} />
+			{(data.ends === null || kept.closed !== null || kept.toSend > 0 || state.unread.length > 0) && (
+				<HandBack id={state.id} secret={state.key} name={state.name} acts={[...state.acts, ...state.unread]} />
 			)}
 			<footer className={css.foot}>
 				<LightSwitch className={css.quiet ?? ""} />
@@ -140,17 +193,18 @@ export function HomePage({ practice }: { practice: Practice }) {
 
 /** A count whose drill is not asked for any more: kept by a press, as it was counted. */
 function GoneCount({
-	counting,
+	item,
+	marks,
 	day,
 	write,
-	onDone,
 }: {
-	counting: Counting;
+	item: string;
+	marks: readonly Touched[];
 	day: string;
 	write: ReturnType<typeof usePractice>["write"];
-	onDone: () => void;
 }) {
-	const score = scoreOf(counting);
+	const score = scoreOf(marks);
+	const [refused, setRefused] = useState("");
 	return (
 		<p className={css.suggest}>
 			{score.good} of {score.tries} of a drill that is not asked for any more.{" "}
@@ -158,13 +212,14 @@ function GoneCount({
 				type="button"
 				className={css.small}
 				onClick={() => {
-					const body = { ...score, item: counting.item, day, place: "", target: 0, dose: score.tries };
-					write({ kind: "done", body: { ...body, felt: null, check: null, remark: "" } });
-					onDone();
+					const body = { ...score, item, day, place: "", target: 0, dose: score.tries };
+					const written = write({ kind: "done", body: { ...body, felt: null, check: null, remark: "" } }, marks);
+					if (!written.ok) setRefused(written.sentence);
 				}}
 			>
 				write it down
 			</button>
+			{refused && <span className={css.asks}> {refused}</span>}
 		</p>
 	);
 }
@@ -179,10 +234,16 @@ function KeptLine({ kept, file }: { kept: ReturnType<typeof usePractice>["kept"]
 				: kept.keeping
 					? "keeping"
 					: "kept on this phone ✓",
-		...(file ? [] : [kept.closed ?? (kept.toSend > 0 ? `${kept.toSend} to send when there is a signal` : "sent ✓")]),
+		...(file
+			? []
+			: [kept.closed ?? kept.later ?? (kept.toSend > 0 ? `${kept.toSend} to send when there is a signal` : "sent ✓")]),
 	];
 	return (
-		<p className={kept.full || !kept.lasts || kept.closed ? css.asks : css.mute} role="status" data-testid="kept">
+		<p
+			className={kept.full || !kept.lasts || kept.closed || kept.later ? css.asks : css.mute}
+			role="status"
+			data-testid="kept"
+		>
 			{words.join(" · ")}
 		</p>
 	);

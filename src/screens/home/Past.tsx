@@ -1,5 +1,6 @@
 import type { StudentAct } from "@/core/practice/acts";
 import type { Journal, JournalEntry } from "@/core/practice/journal";
+import { plural } from "@/core/text/lists";
 import { dayWords } from "@/ui/dates";
 import css from "./home.module.css";
 
@@ -9,17 +10,20 @@ const SHOWN = 12;
 export function Past({
 	journal,
 	acts,
+	unread,
 	refused,
 	onBack,
 }: {
 	journal: Journal;
 	acts: readonly StudentAct[];
+	/** What this version of the page cannot read of what was written here. */
+	unread: readonly unknown[];
 	refused: Record<string, string>;
 	onBack: (entry: string) => void;
 }) {
 	const { entries } = journal;
 	const days = [...new Set(entries.map(({ day }) => day))];
-	const unread = acts.filter(({ id, kind }) => kind === "done" && id in refused);
+	const notTaken = acts.filter(({ id, kind }) => kind === "done" && id in refused);
 	return (
 		<section aria-label="What you did">
 			<h2>What you did</h2>
@@ -52,7 +56,13 @@ export function Past({
 						</li>
 					))}
 			</ul>
-			{unread.map(({ id }) => (
+			{unread.length > 0 && (
+				<p className={css.asks}>
+					{plural(unread.length, "entry", "entries")} on this phone cannot be read by this page. Nothing of it is lost:
+					it goes to your coach with what you give back below.
+				</p>
+			)}
+			{notTaken.map(({ id }) => (
 				<p key={id} className={css.asks}>
 					An entry was not taken: {refused[id]}
 				</p>

@@ -34,9 +34,9 @@ async function showLeft(at: HTMLElement): Promise<void> {
 	if (left && unsent(left).length > 0)
 		createRoot(at).render(
 			<div className={css.page}>
-				<HandBack id={left.id} secret={left.key} name={left.name} acts={left.acts} />
+				<HandBack id={left.id} secret={left.key} name={left.name} acts={[...left.acts, ...left.unread]} />
 			</div>,
 		);
 }
 
-const unsent = ({ acts, sent }: PhoneState) => acts.filter(({ id }) => !sent.includes(id));
+const unsent = ({ acts, unread, sent }: PhoneState) => [...acts.filter(({ id }) => !sent.includes(id)), ...unread];

@@ -1,14 +1,19 @@
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { v7 as uuid } from "uuid";
-import type { PracticeAct, StudentAct } from "@/core/practice/acts";
+import { type PracticeAct, StudentAct } from "@/core/practice/acts";
 import { journalOf } from "@/core/practice/journal";
+import { practisedLabels } from "@/core/practice/kinds";
 import type { PageData } from "@/core/practice/pageData";
+import { parse } from "@/core/refusals/refusals";
 import { now } from "@/device/now";
-import { BATCH, type Counting, LinkClosed, type PhoneState, PhoneStore, sendActs } from "@/device/practice";
+import { BATCH, LinkClosed, type PhoneState, PhoneStore, sendActs, type Touched } from "@/device/practice";
 
 const AGAIN_MS = 20_000;
 
-export type Mark = Counting["marks"][number];
+/** Asked again so much later where the server has no room today. */
+const LATER_MS = 15 * 60_000;
+
+export type Mark = Touched["mark"];
 
 /** What the page says of how far its words are. */
 export interface Kept {
@@ -21,18 +26,30 @@ export interface Kept {
 	toSend: number;
 	/** Why the link does not open any more. */
 	closed: string | null;
+	/** Why some of it stays here for now, though the server answers. */
+	later: string | null;
 }
 
 const emptyState = (data: PageData, path: string): PhoneState => ({
+	v: 2,
 	id: data.id,
 	path,
 	key: data.key,
 	name: data.name,
 	acts: [],
+	unread: [],
 	sent: [],
 	refused: {},
-	counting: null,
+	marks: [],
+	away: [],
 	told: [],
+	holder: data.holder ?? null,
+});
+
+/** What was sent, where its record is the one that is asked now: of another (a backup was restored) all is sent again. */
+const sentTo = (holder: string | null, before: PhoneState): Pick<PhoneState, "sent" | "holder"> => ({
+	holder,
+	sent: holder === null || holder === before.holder ? before.sent : [],
 });
 
 /**
@@ -46,6 +63,7 @@ export class Practice {
 	private pending = 0;
 	private full = false;
 	private closed: string | null = null;
+	private later: string | null = null;
 	private sending = false;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 	private shown: { state: PhoneState; kept: Kept };
@@ -75,9 +93,10 @@ export class Practice {
 				...this.state,
 				...before,
 				path: this.state.path,
-				// What was touched before the store had opened goes on from what was there.
-				counting: this.state.counting ?? before.counting,
+				// What was touched before the store had opened comes after what was there.
+				marks: [...before.marks, ...this.state.marks],
 				acts: [...before.acts, ...this.state.acts],
+				...sentTo(this.data.holder ?? null, before),
 			};
 		this.state = { ...this.state, told: [...told.values()] };
 		this.keep();
@@ -85,16 +104,40 @@ export class Practice {
 		void this.send();
 	}
 
-	readonly write = (act: StudentAct): void => {
-		this.state = { ...this.state, acts: [...this.state.acts, act] };
+	/**
+	 * Writes an act, and with it the tries of a count that it holds.
+	 *
+	 * @returns why it cannot be written; null where it is
+	 */
+	readonly write = (act: StudentAct, counted: readonly Touched[] = []): string | null => {
+		const read = parse(StudentAct, act, practisedLabels);
+		if (!read.ok) return read.refusals[0]?.sentence ?? "It cannot be read.";
+		this.state = { ...this.state, acts: [...this.state.acts, read.value] };
+		this.putAway(counted.map(({ id }) => id));
 		this.keep();
 		void this.send();
+		return null;
 	};
 
-	readonly count = (counting: Counting | null): void => {
-		this.state = { ...this.state, counting };
+	readonly touch = (item: string, mark: Mark): void => {
+		const touched: Touched = { id: uuid(), item, mark, at: Date.now() };
+		this.state = { ...this.state, marks: [...this.state.marks, touched] };
 		this.keep();
 	};
+
+	/** Takes a drill's latest try back. */
+	readonly undo = (item: string): void => {
+		const last = this.state.marks.findLast((one) => one.item === item);
+		if (!last) return;
+		this.putAway([last.id]);
+		this.keep();
+	};
+
+	private putAway(ids: readonly string[]): void {
+		const gone = new Set(ids);
+		const marks = this.state.marks.filter(({ id }) => !gone.has(id));
+		this.state = { ...this.state, marks, away: [...this.state.away, ...ids] };
+	}
 
 	private keptNow(): Kept {
 		return {
@@ -103,6 +146,7 @@ export class Practice {
 			full: this.full,
 			toSend: this.data.ends === null ? 0 : this.waiting().length,
 			closed: this.closed,
+			later: this.later,
 		};
 	}
 
@@ -118,8 +162,11 @@ export class Practice {
 			this.writing = this.writing
 				.then(() => phone.write(state))
 				.then(
-					() => {
+					(both) => {
 						this.full = false;
+						// Another page of this phone counts too. What was touched since stands in the next one.
+						if (this.state === state)
+							this.state = { ...state, marks: both.marks, acts: both.acts, unread: both.unread };
 					},
 					() => {
 						this.full = true;
@@ -144,16 +191,24 @@ export class Practice {
 		this.sending = true;
 		try {
 			for (let batch = this.waiting().slice(0, BATCH); batch.length > 0; batch = this.waiting().slice(0, BATCH)) {
-				const { kept, refused, acts } = await sendActs(this.state.path, batch);
-				const unanswered = batch.filter(({ id }) => !kept.includes(id) && !refused.some((one) => one.id === id));
+				const { kept, refused, later, acts, holder } = await sendActs(this.state.path, batch);
+				const answered = new Set([...kept, ...[...refused, ...later].map(({ id }) => id)]);
+				const unanswered = batch.filter(({ id }) => !answered.has(id));
+				const { sent } = sentTo(holder, this.state);
 				this.state = {
 					...this.state,
-					sent: [...this.state.sent, ...kept.filter((id) => batch.some((one) => one.id === id))],
+					holder,
+					sent: [...sent, ...kept.filter((id) => batch.some((one) => one.id === id))],
 					refused: { ...this.state.refused, ...Object.fromEntries(refused.map(({ id, sentence }) => [id, sentence])) },
 					told: acts,
 				};
+				this.later = later[0]?.sentence ?? null;
 				this.keep();
 				if (unanswered.length > 0) throw new Error("an entry was not answered");
+				if (later.length > 0) {
+					this.timer = setTimeout(() => void this.send(), LATER_MS);
+					return;
+				}
 			}
 		} catch (error) {
 			if (error instanceof LinkClosed) this.closed = error.message;
@@ -177,13 +232,18 @@ export function usePractice(practice: Practice) {
 		return journalOf(data, [...told, ...mine]);
 	}, [data, own, told, refused]);
 	const write = useCallback(
-		(act: Pick<Extract<StudentAct, { kind: "done" }>, "kind" | "body"> | Omit<StudentAct, "id" | "at" | "tz">) => {
+		(
+			act: Pick<Extract<StudentAct, { kind: "done" }>, "kind" | "body"> | Omit<StudentAct, "id" | "at" | "tz">,
+			counted: readonly Touched[] = [],
+		) => {
 			const { at, tz } = now();
-			practice.write({ ...act, id: uuid(), at, tz } as StudentAct);
+			const id = uuid();
+			const why = practice.write({ ...act, id, at, tz } as StudentAct, counted);
+			return why === null ? ({ ok: true, id } as const) : ({ ok: false, sentence: why } as const);
 		},
 		[practice],
 	);
-	return { state, kept, journal, write, count: practice.count };
+	return { state, kept, journal, write, touch: practice.touch, undo: practice.undo };
 }
 
 /** A value that a press shows for a while: copied, shared. */

@@ -7,6 +7,7 @@ import { v7 as uuid } from "uuid";
 import { fromCard } from "@/core/commands/fromCard";
 import type { Refusal } from "@/core/refusals/refusals";
 import { record } from "@/device/record";
+import { whyFailed } from "@/device/studio";
 import { fetchPack } from "@/device/sync";
 import { DayField } from "@/ui/DayField";
 import { today } from "@/ui/dates";
@@ -60,14 +61,10 @@ export function CardTicks({
 			const { sent } = await record(pack.studio.id, drafts.value);
 			setEntered({ lesson, sent });
 			setTyped({});
-		} catch {
-			setRefused([
-				{
-					path: "",
-					sentence:
-						"The server does not answer, so the card cannot be entered now. What you typed stays here; try again.",
-				},
-			]);
+		} catch (error) {
+			const noAnswer =
+				"The server does not answer, so the card cannot be entered now. What you typed stays here; try again.";
+			setRefused([{ path: "", sentence: whyFailed(error, noAnswer) }]);
 		} finally {
 			setBusy(false);
 		}

@@ -2,6 +2,7 @@
 
 import { useEffect, useState, useSyncExternalStore } from "react";
 import { type KeepingState, LessonOnDevice, type LessonState } from "@/device/lesson";
+import { holdLessonOpen } from "@/device/lessonOpen";
 import { storageInWorker } from "@/device/storage/client";
 
 /** The lesson named in the address. One static page serves every lesson, with or without a signal. */
@@ -20,7 +21,11 @@ export function useLesson(id: string): OpenLesson {
 	const [lesson] = useState(() => new LessonOnDevice(id, storageInWorker(id)));
 	useEffect(() => {
 		void lesson.start();
-		return () => lesson.stop();
+		const close = holdLessonOpen();
+		return () => {
+			close();
+			lesson.stop();
+		};
 	}, [lesson]);
 	return { lesson, state: useSyncExternalStore(lesson.subscribe, lesson.snapshot, lesson.snapshot) };
 }

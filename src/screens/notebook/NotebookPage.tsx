@@ -24,6 +24,7 @@ import { readOn } from "@/core/pack/placing";
 import type { Outcome, Refusal } from "@/core/refusals/refusals";
 import { list, plural } from "@/core/text/lists";
 import { record } from "@/device/record";
+import { whyFailed } from "@/device/studio";
 import { fetchPack } from "@/device/sync";
 import { usePackHere } from "@/device/usePackHere";
 import { knownLessons } from "@/server/notebook";
@@ -287,13 +288,9 @@ function Take({ ladder, read, onTaken }: { ladder: PackLadder; read: NotebookRea
 				]);
 			const { sent } = await record(pack.studio.id, made.value.drafts);
 			onTaken({ lines: lines.length, days, sent });
-		} catch {
-			setRefused([
-				{
-					path: "",
-					sentence: "The server does not answer, so nothing was brought in. The table stays here; try again.",
-				},
-			]);
+		} catch (error) {
+			const noAnswer = "The server does not answer, so nothing was brought in. The table stays here; try again.";
+			setRefused([{ path: "", sentence: whyFailed(error, noAnswer) }]);
 		} finally {
 			setBusy(false);
 		}

@@ -5,6 +5,7 @@ import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { plural } from "@/core/text/lists";
+import { isUnsentFile, sendUnsentFile } from "@/device/unsentFile";
 import type { Preview } from "@/server/jobs";
 import { Progress } from "./Progress";
 import { Remarks } from "./Remarks";
@@ -23,6 +24,15 @@ export function BringIn() {
 	useEffect(() => {
 		if (taken) router.refresh();
 	}, [taken, router]);
+	const [unsent, setUnsent] = useState("");
+	/** A workbook, or what a device that was left could not send. */
+	const begin = async (file: File) => {
+		setUnsent("");
+		if (!(await isUnsentFile(file))) return handle.start("check", file);
+		const sent = await sendUnsentFile(file);
+		setUnsent(sent.ok ? `${plural(sent.value.events, "entry", "entries")} added.` : (sent.refusals[0]?.sentence ?? ""));
+		if (sent.ok) router.refresh();
+	};
 	const preview = job?.kind === "check" && job.state === "done" ? job.preview : null;
 	return (
 		<div>
@@ -34,11 +44,12 @@ export function BringIn() {
 					accept=".json,application/json"
 					onChange={() => {
 						const file = input.current?.files?.[0];
-						if (file) handle.start("check", file);
+						if (file) void begin(file);
 					}}
 				/>
 				<Form.Text>It is looked at first. Nothing is written until you say so.</Form.Text>
 			</Form.Group>
+			<p role="status">{unsent}</p>
 			<Progress handle={handle} doing="Bringing in" />
 			{preview && (
 				<PreviewOf

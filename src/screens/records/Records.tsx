@@ -5,6 +5,7 @@ import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import type { RecordsPage } from "@/server/records";
 import { BenchPage } from "@/ui/BenchPage";
+import { dayWords } from "@/ui/dates";
 import Link from "@/ui/Link";
 import { BringIn } from "./BringIn";
 import { DeleteStudent } from "./DeleteStudent";
@@ -26,6 +27,7 @@ export function Records({ studio, lan, health, slow, students, aside }: RecordsP
 						word, with its reason.
 					</p>
 					<HowItIs health={health} />
+					<NewestBackup health={health} />
 					<Slowest slow={slow} />
 					<p className="mute">
 						A workbook is plain text that other programs can read. A backup is the database itself: quicker, and exact
@@ -40,9 +42,11 @@ export function Records({ studio, lan, health, slow, students, aside }: RecordsP
 					<a className="btn btn-primary" href="/api/workbook?of=studio" download>
 						workbook of the whole studio
 					</a>
-					<a className="btn btn-outline-primary" href="/api/backup" download>
-						back up
-					</a>
+					<form method="post" action="/api/backup">
+						<Button type="submit" variant="outline-primary">
+							back up
+						</Button>
+					</form>
 				</p>
 				<p className="mute m-0">
 					Lessons may go on meanwhile; either file holds one moment. One skill or ladder is taken out on its own page.
@@ -137,6 +141,18 @@ const HowItIs = ({ health: { sentence, database, free, answeredIn } }: Pick<Reco
 		{answeredIn !== null && `It answered in ${answeredIn} ms.`}
 	</p>
 );
+
+/** Whether the newest backup would come back. */
+function NewestBackup({ health: { backup } }: Pick<RecordsPage, "health">) {
+	if (!backup) return <p className="mute">No backup has been made here yet.</p>;
+	const made = `The newest backup was made on ${dayWords(backup.at.slice(0, 10))}.`;
+	if (backup.sound === null) return <p className="mute">{made} It is being checked.</p>;
+	return backup.sound ? (
+		<p className="mute">{made} It was read from end to end and can be restored.</p>
+	) : (
+		<p className="asks">{made} It cannot be restored.</p>
+	);
+}
 
 const seconds = (ms: number): string => (ms < 1000 ? `${ms} ms` : `${(ms / 1000).toFixed(1)} s`);
 

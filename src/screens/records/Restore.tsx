@@ -1,10 +1,11 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { plural } from "@/core/text/lists";
+import type { ClosedKind, ClosedSince } from "@/server/jobs";
 import { dayWords } from "@/ui/dates";
 import { Progress } from "./Progress";
 import { Remarks } from "./Remarks";
@@ -20,6 +21,7 @@ export function Restore() {
 	useEffect(() => {
 		if (restored) router.refresh();
 	}, [restored, router]);
+	const [reopen, setReopen] = useState<ClosedKind[]>([]);
 	const found = job?.kind === "checkBackup" && job.state === "done" ? job : null;
 	return (
 		<div>
@@ -55,9 +57,10 @@ export function Restore() {
 						{found.backup.lastDay && `, up to ${dayWords(found.backup.lastDay)}`}.
 					</p>
 					<Remarks remarks={found.backup.remarks} />
+					<ClosedList closed={found.backup.closed} reopen={reopen} onReopen={setReopen} />
 					<p>Everything here now is replaced; a backup of it is made first.</p>
 					<p className="d-flex gap-2">
-						<Button onClick={() => handle.act({ act: "restore" })}>bring it back</Button>
+						<Button onClick={() => handle.act({ act: "restore", reopen })}>bring it back</Button>
 						<Button
 							variant="outline-primary"
 							onClick={() => {
@@ -77,5 +80,45 @@ export function Restore() {
 				</p>
 			)}
 		</div>
+	);
+}
+
+const kinds: readonly [ClosedKind, string, string][] = [
+	["links", "Practice links that were switched off", "switch these links on again"],
+	["feeds", "Calendar links that were switched off", "switch these calendar links on again"],
+	["students", "Students who were deleted", "bring these students back"],
+];
+
+/** What the backup has open and was closed here since: it stays closed unless one says otherwise. */
+function ClosedList({
+	closed,
+	reopen,
+	onReopen,
+}: {
+	closed: ClosedSince;
+	reopen: readonly ClosedKind[];
+	onReopen: (reopen: ClosedKind[]) => void;
+}) {
+	const some = kinds.filter(([kind]) => closed[kind].length > 0);
+	if (some.length === 0) return null;
+	return (
+		<section aria-label="Closed since this backup">
+			<p className="m-0">Closed here since this backup was made. It stays closed:</p>
+			<ul className="ps-3">
+				{some.map(([kind, what, again]) => (
+					<li key={kind}>
+						{what}: {closed[kind].map(({ name }) => name || "without a name").join(", ")}
+						<Form.Check
+							id={`reopen-${kind}`}
+							label={again}
+							checked={reopen.includes(kind)}
+							onChange={(event) =>
+								onReopen(event.target.checked ? [...reopen, kind] : reopen.filter((one) => one !== kind))
+							}
+						/>
+					</li>
+				))}
+			</ul>
+		</section>
 	);
 }

@@ -1,7 +1,8 @@
 /** @jest-environment jsdom */
 import { act, renderHook, waitFor } from "@testing-library/react";
 import type { PackLadder } from "@/core/pack/pack";
-import { NOT_KEPT, record } from "@/device/record";
+import { record } from "@/device/record";
+import { NOT_KEPT } from "@/device/studio";
 import { bestsOf } from "@/server/rounds";
 import { useRounds } from "./useRounds";
 

@@ -9,7 +9,8 @@ import type { EventDraft } from "@/core/log/event";
 import type { PackLadder } from "@/core/pack/pack";
 import { placeOn, variationOn } from "@/core/pack/placing";
 import type { Refusal } from "@/core/refusals/refusals";
-import { NOT_KEPT, record } from "@/device/record";
+import { record } from "@/device/record";
+import { NOT_KEPT } from "@/device/studio";
 import { bestsOf } from "@/server/rounds";
 
 export interface RoundSettings {

@@ -2,7 +2,8 @@
 
 import { useMemo, useState } from "react";
 import type { causeMarks } from "@/core/log/kinds";
-import { NOT_KEPT, record } from "@/device/record";
+import { record } from "@/device/record";
+import { NOT_KEPT } from "@/device/studio";
 import type { SkillPage } from "@/server/readSkills";
 
 type CauseMark = (typeof causeMarks)[number];

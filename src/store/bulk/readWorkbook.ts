@@ -65,6 +65,7 @@ export async function readWorkbook(file: string, { row, rest }: Hooks): Promise<
 		paths: [...heads, ...Object.keys(sections).map((section) => `${section}.*`)].map((path) => `$.${path}`),
 		keepStack: false,
 	});
+	keepEveryLetter(parser);
 	parser.onToken = ({ token, value }) => {
 		if (depth === 1) {
 			if (named && name in sections && token !== LIST) refuse(name, `${name} should be a list of rows.`);
@@ -107,7 +108,9 @@ export async function readWorkbook(file: string, { row, rest }: Hooks): Promise<
 			bytes += chunk.length;
 			since += chunk.length;
 			mustBeUtf8(text, chunk, where, bytes);
-			parser.write(chunk);
+			parser.write(
+				bytes === chunk.length && chunk.subarray(0, MARK.length).equals(MARK) ? chunk.subarray(MARK.length) : chunk,
+			);
 			if (since > ROW_BYTES)
 				throw new Unreadable(
 					`What follows ${where || "the beginning"} is one piece of over ${ROW_BYTES / 1e6} MB; no row is that long.`,
@@ -150,6 +153,21 @@ function notOurs(start: Buffer): void {
 	if (start.subarray(0, 15).toString("latin1") === "SQLite format 3")
 		throw new Unreadable("The file is a database, not a workbook; a backup is brought back under “restore”.");
 }
+
+/**
+ * The parser decodes a text letter by letter, and its decoder drops each byte order mark as if a file began there: it
+ * is given one that keeps every letter.
+ *
+ * @throws where the parser is not built as it was
+ */
+function keepEveryLetter(parser: JSONParser): void {
+	const { tokenizer } = parser as unknown as { tokenizer?: { bufferedString?: { decoder?: TextDecoder } } };
+	const gathered = tokenizer?.bufferedString;
+	if (!(gathered?.decoder instanceof TextDecoder)) throw new Error("the parser of workbooks has changed within");
+	gathered.decoder = new TextDecoder("utf-8", { fatal: true, ignoreBOM: true });
+}
+
+const MARK = Buffer.from("\uFEFF");
 
 function mustBeUtf8(text: TextDecoder, chunk: Buffer, where: string, bytes: number): void {
 	try {

@@ -1,11 +1,11 @@
 import { createReadStream } from "node:fs";
 import { rm, stat } from "node:fs/promises";
 import { Readable } from "node:stream";
-import { busy, makeBackup, site } from "@/server/jobs";
+import { busy, makeBackup, readBack, site } from "@/server/jobs";
 import { refused, stranger } from "@/server/route";
 
 /** The whole database as it is at this moment, in one file. */
-export async function GET(request: Request) {
+export async function POST(request: Request) {
 	const away = stranger(request);
 	if (away) return away;
 	const at = await site();
@@ -13,6 +13,7 @@ export async function GET(request: Request) {
 		return refused(409, [{ path: "", sentence: "Another job is running; back up when it has ended." }]);
 	const file = await makeBackup(at);
 	if (!file) return refused(500, [{ path: "", sentence: "The backup could not be made; the disk may be full." }]);
+	readBack(at, file);
 	const { size } = await stat(file);
 	const stream = createReadStream(file);
 	stream.once("close", () => void rm(file, { force: true }));

@@ -1,10 +1,11 @@
 import { NextResponse } from "next/server";
 import * as z from "zod/mini";
-import { parse } from "@/core/refusals/refusals";
+import { parseStored } from "@/core/refusals/refusals";
 import { ident, whole } from "@/core/text/fields";
-import { readJson, refused, stranger } from "@/server/route";
+import { jsonOr, MOST_BYTES, readAtMost, refused, stranger } from "@/server/route";
 import { store } from "@/server/store";
 import { eventsAfter, PAGE_OF_EVENTS, pushEvents } from "@/store/events";
+import { withoutTooLong } from "@/store/setAside";
 import { studioMark } from "@/store/studio";
 
 const Push = z.object({
@@ -26,14 +27,16 @@ const Push = z.object({
 export async function POST(request: Request) {
 	const away = stranger(request);
 	if (away) return away;
-	const body = parse(Push, await readJson(request));
+	const text = await readAtMost(request, MOST_BYTES);
+	// Events are hashed: no letter of them is changed here.
+	const body = parseStored(Push, jsonOr(text));
 	if (!body.ok) return refused(400, body.refusals);
 	const open = await store();
 	const studio = await studioMark(open);
 	const { device, key, events, after, oldest, wants } = body.value;
 	if (studio.id !== body.value.studio || studio.epoch !== body.value.epoch)
 		return NextResponse.json({ studio }, { status: 409 });
-	const pushed = await pushEvents(open, device, events, { after, oldest, key });
+	const pushed = await pushEvents(open, device, withoutTooLong(events, text?.length ?? 0), { after, oldest, key });
 	const news =
 		wants && (await eventsAfter(open, wants.after, wants.lesson, { device, known: wants.known }, PAGE_OF_EVENTS));
 	return NextResponse.json({ studio, ...pushed, news });

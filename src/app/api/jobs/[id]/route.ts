@@ -3,6 +3,7 @@ import * as z from "zod/mini";
 import { parse } from "@/core/refusals/refusals";
 import { busy, forget, jobOf, site, startRestore, startTake, stopJob } from "@/server/jobs";
 import { readJson, refused, stranger } from "@/server/route";
+import { closedKinds } from "@/store/bulk/closedSince";
 
 interface Context {
 	params: Promise<{ id: string }>;
@@ -22,7 +23,7 @@ export async function GET(request: Request, { params }: Context) {
 const Act = z.union([
 	z.strictObject({ act: z.literal("stop") }),
 	z.strictObject({ act: z.literal("forget") }),
-	z.strictObject({ act: z.literal("restore") }),
+	z.strictObject({ act: z.literal("restore"), reopen: z.array(z.enum(closedKinds)) }),
 	z.strictObject({
 		act: z.literal("take"),
 		mode: z.enum(["whole", "merge"]),
@@ -46,7 +47,7 @@ export async function POST(request: Request, { params }: Context) {
 		if (await busy(at))
 			return refused(409, [{ path: "", sentence: "Another job is running; wait for its end, or stop it." }]);
 		const next = await (value.act === "restore"
-			? startRestore(at, id)
+			? startRestore(at, id, value.reopen)
 			: startTake(at, id, { mode: value.mode, differing: value.differing }));
 		if (!next)
 			return refused(409, [

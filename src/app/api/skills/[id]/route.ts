@@ -1,7 +1,8 @@
 import { NextResponse } from "next/server";
 import * as z from "zod/mini";
-import { parse } from "@/core/refusals/refusals";
+import { parse, parseStored } from "@/core/refusals/refusals";
 import { ident } from "@/core/text/fields";
+import { jsonTrouble } from "@/core/text/json";
 import { readJson, refused, stranger } from "@/server/route";
 import { store } from "@/server/store";
 import { WritingAt } from "@/server/writingAt";
@@ -31,7 +32,11 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
 	if (away) return away;
 	const id = parse(ident, (await params).id);
 	if (!id.ok) return refused(400, id.refusals);
-	const typed = parse(Typed, await readJson(request), { at: "place", skill: "skill" });
+	const sent = await readJson(request);
+	const trouble = jsonTrouble(sent);
+	if (trouble) return refused(400, [{ path: "skill", sentence: trouble }]);
+	// A draft is kept as it was typed, to the last space.
+	const typed = parseStored(Typed, sent, { at: "place", skill: "skill" });
 	if (!typed.ok) return refused(400, typed.refusals);
 	const outcome = await keepSkill(await store(), id.value, typed.value.at, typed.value.skill, typed.value.unsure);
 	return outcome.ok ? NextResponse.json(outcome.value) : refused(409, outcome.refusals);

@@ -1,12 +1,12 @@
 import { NextResponse } from "next/server";
 import * as z from "zod/mini";
-import { StudentAct } from "@/core/practice/acts";
-import { practisedLabels } from "@/core/practice/kinds";
-import { parse } from "@/core/refusals/refusals";
+import { readActs } from "@/core/practice/acts";
+import { parseStored } from "@/core/refusals/refusals";
 import { visitorOf } from "@/server/practiceLink";
-import { readAtMost, refused, stranger } from "@/server/route";
+import { jsonOr, readAtMost, refused, stranger } from "@/server/route";
 import { store } from "@/server/store";
-import { practiceActs, takeActs } from "@/store/practice";
+import { latestActs, setActsAside, takeActs } from "@/store/practice";
+import { holderOf, studioMark } from "@/store/studio";
 
 const MOST_ACTS = 50;
 const Sent = z.object({ acts: z.array(z.unknown()).check(z.maxLength(MOST_ACTS)) });
@@ -15,7 +15,7 @@ const MOST_BYTES = 256_000;
 
 /**
  * Takes in what a student's page wrote for its own assignment. What can be read is kept, what
- * cannot is answered in words; one bad entry holds up no other.
+ * cannot is answered in words, and what no database keeps is set aside; one bad entry holds up no other.
  */
 export async function POST(request: Request, { params }: { params: Promise<{ token: string }> }) {
 	const away = stranger(request);
@@ -34,28 +34,17 @@ export async function POST(request: Request, { params }: { params: Promise<{ tok
 		return refused(413, [
 			{ path: "", sentence: `At most ${MOST_BYTES / 1000} kB can come at once; send fewer entries.` },
 		]);
-	const sent = parse(Sent, jsonOr(text));
+	const sent = parseStored(Sent, jsonOr(text));
 	if (!sent.ok) return refused(400, sent.refusals);
-	const acts: StudentAct[] = [];
-	const unread: { id: string; sentence: string }[] = [];
-	for (const raw of sent.value.acts) {
-		const act = parse(StudentAct, raw, practisedLabels);
-		if (act.ok) acts.push(act.value);
-		else unread.push({ id: idOf(raw), sentence: act.refusals[0]?.sentence ?? "It cannot be read." });
-	}
-	const { kept, refused: not } = await takeActs(open, visitor.row, acts, "link");
-	return NextResponse.json({ kept, refused: [...unread, ...not], acts: await practiceActs(open, visitor.row) });
-}
-
-const idOf = (raw: unknown): string => {
-	const id = typeof raw === "object" && raw !== null ? (raw as { id?: unknown }).id : "";
-	return typeof id === "string" ? id.slice(0, 64) : "";
-};
-
-function jsonOr(text: string): unknown {
-	try {
-		return JSON.parse(text);
-	} catch {
-		return null;
-	}
+	const { acts, unread, unkeepable } = readActs(sent.value.acts);
+	await setActsAside(open, visitor.row, unkeepable);
+	const { kept, refused: not, later } = await takeActs(open, visitor.row, acts, "link");
+	const mark = await studioMark(open);
+	return NextResponse.json({
+		kept,
+		refused: [...[...unread, ...unkeepable].map(({ id, reason }) => ({ id, sentence: reason })), ...not],
+		later,
+		acts: await latestActs(open, visitor.row),
+		holder: holderOf(mark),
+	});
 }
