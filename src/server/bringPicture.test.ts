@@ -61,3 +61,13 @@ test("six large ones at once are drawn anew one after the other", async () => {
 	// The same six times is kept once.
 	expect(await kept()).toHaveLength(1);
 }, 60_000);
+
+test("a picture of more pixels than can be drawn anew is too large, not damaged", async () => {
+	const huge = await sharp({ create: { width: 12_000, height: 11_000, channels: 3, background: "#826" } })
+		.png({ compressionLevel: 1 })
+		.toBuffer();
+	expect(await sentence(huge, "image/png")).toBe(
+		"The picture is 12000 x 11000 pixels, 132 megapixels: at most 120 can be read. Make it smaller, or take a cut of it.",
+	);
+	expect(await kept()).toEqual([]);
+});

@@ -16,6 +16,7 @@ import {
 	type AssignmentRow,
 	addLink,
 	archiveAssignment,
+	clearDay,
 	findAssignment,
 	saveAssignment,
 	setActsAside,
@@ -238,4 +239,15 @@ export async function putPracticeAway(id: unknown, archived: unknown): Promise<O
 	if (!read.ok) return read;
 	await archiveAssignment(await store(), read.value.id, read.value.archived);
 	return done({ ok: true, value: null });
+}
+
+/** Takes back all that a link brought of one day: a program wrote it, and nobody practised that. */
+export async function clearPracticeDay(assignment: unknown, on: unknown): Promise<Outcome<number>> {
+	const read = parse(z.object({ assignment: ident, day }), { assignment, day: on }, { day: "day" });
+	if (!read.ok) return read;
+	return withAssignment(read.value.assignment, async () => {
+		const open = await upToDate();
+		const row = await findAssignment(open, read.value.assignment);
+		return row ? { ok: true, value: await clearDay(open, row, read.value.day, when()) } : refuse("id", GONE);
+	});
 }

@@ -16,11 +16,12 @@ import { findPicture } from "@/store/pictures";
 import {
 	type AssignmentRow,
 	findAssignment,
+	floodedDays,
+	LOOKED_AT,
 	latestActs,
 	linksOf,
 	listAssignments,
 	type PracticeLink,
-	practiceActs,
 } from "@/store/practice";
 import { findStudent, studentNames } from "@/store/students";
 import { holderOf, studioMark } from "@/store/studio";
@@ -129,7 +130,7 @@ export async function readPracticeList(): Promise<{
 	const names = new Map(people.map(({ id, name }) => [id, name]));
 	const lines = await Promise.all(
 		rows.map(async (row) => {
-			const journal = journalOf(row.assignment, await practiceActs(open, row));
+			const journal = journalOf(row.assignment, await latestActs(open, row, LOOKED_AT));
 			return lineOf(row, journal, names.get(row.student) ?? "somebody", day);
 		}),
 	);
@@ -160,7 +161,10 @@ export interface PracticePageProps {
 	student: { id: string; name: string };
 	archived: boolean;
 	assignment: Assignment;
+	/** The latest of them: the tables hold all. */
 	acts: PracticeAct[];
+	/** Days that far more came of by the link than anybody practises. */
+	floods: { day: string; entries: number }[];
 	links: PracticeLink[];
 	rungs: HomeRung[];
 	/** The same student's other assignments, the newest first. */
@@ -173,8 +177,9 @@ export async function readPractice(id: string): Promise<PracticePageProps | null
 	const row = await findAssignment(open, id);
 	const who = row && (await findStudent(open, row.student));
 	if (!row || !who) return null;
-	const [acts, links, ladders, all] = await Promise.all([
-		practiceActs(open, row),
+	const [acts, floods, links, ladders, all] = await Promise.all([
+		latestActs(open, row, LOOKED_AT),
+		floodedDays(open, row),
 		linksOf(open, id),
 		railedLadders(open, { students: [row.student] }),
 		listAssignments(open, row.student),
@@ -185,6 +190,7 @@ export async function readPractice(id: string): Promise<PracticePageProps | null
 		archived: row.archived,
 		assignment: row.assignment,
 		acts,
+		floods,
 		links,
 		rungs: homeRungs(ladders, who.student),
 		others: all

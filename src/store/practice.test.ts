@@ -12,7 +12,9 @@ import {
 	addLink,
 	archiveAssignment,
 	asideOf,
+	clearDay,
 	findAssignment,
+	floodedDays,
 	latestActs,
 	linksOf,
 	listAssignments,
@@ -209,6 +211,18 @@ describe("what a link may bring", () => {
 		const told = await latestActs(store, row);
 		expect(told).toHaveLength(300);
 		expect(told.at(-1)).toMatchObject({ kind: "target", body: { target: 9 } });
+	});
+
+	test("is told to the coach where it is far more than anybody practises, and taken back in one press", async () => {
+		const row = await assigned("student");
+		await takeActs(store, row, many(150), "link");
+		await takeActs(store, row, [done("real", { day: dayAfter(TODAY, -1) })], "link");
+		await catchUp(store);
+		expect(await floodedDays(store, row)).toEqual([{ day: TODAY, entries: 150 }]);
+		expect(await clearDay(store, row, TODAY, when)).toBe(150);
+		await catchUp(store);
+		expect(await floodedDays(store, row)).toEqual([]);
+		expect((await practiceActs(store, row)).map(({ id }) => id)).toEqual(["real"]);
 	});
 
 	test("no number pushed in an assignment's name is its own, and none beyond counting is gone on from", async () => {

@@ -187,16 +187,22 @@ export async function practiceActs(
 
 /** What the student's page is told of: the latest, and no more of them however many there are. */
 const TOLD = 300;
+/** What the coach looks at: a year of three drills a day. The tables hold all. */
+export const LOOKED_AT = 1000;
 
 /** The latest of what came of an assignment, in its order, and its latest targets: at the same cost however much there is. */
-export async function latestActs({ db }: Store, { id }: Pick<AssignmentRow, "id">): Promise<PracticeAct[]> {
+export async function latestActs(
+	{ db }: Store,
+	{ id }: Pick<AssignmentRow, "id">,
+	most = TOLD,
+): Promise<PracticeAct[]> {
 	const own = (kind: SQL | undefined) =>
 		db
 			.select()
 			.from(t.event)
 			.where(and(eq(t.event.device, id), kind))
 			.orderBy(desc(t.event.dseq))
-			.limit(TOLD);
+			.limit(most);
 	const [all, targets] = await Promise.all([own(undefined), own(eq(t.event.kind, "practice.target"))]);
 	const rows = [...new Map([...targets, ...all].map((row) => [row.id, row])).values()];
 	return actsOf(id, resolve(rows.map(asEvent).sort(byOrder)) as LogEvent[]);
@@ -400,6 +406,62 @@ const clean = <T extends { ladder?: string | undefined; rung?: string | undefine
 	...(ladder === undefined ? {} : { ladder }),
 	...(rung === undefined ? {} : { rung }),
 });
+
+/** So many entries of one day by one link are no practice. */
+const FLOOD = 60;
+/** As many as one taking-back names. */
+const VOIDED_AT_ONCE = 50;
+
+const sentOn = ({ id }: Pick<AssignmentRow, "id">, day?: string) =>
+	and(
+		eq(t.event.device, id),
+		eq(t.event.kind, "practice"),
+		eq(t.event.actor, "link"),
+		...(day === undefined ? [] : [eq(t.event.localDay, day)]),
+		holds,
+	);
+
+/** Days that far more came of than anybody practises, the latest first. Needs the projections up to date. */
+export function floodedDays(
+	{ db }: Store,
+	row: Pick<AssignmentRow, "id">,
+): Promise<{ day: string; entries: number }[]> {
+	const entries = sql<number>`count(*)`;
+	return db
+		.select({ day: t.event.localDay, entries })
+		.from(t.event)
+		.where(sentOn(row))
+		.groupBy(t.event.localDay)
+		.having(sql`count(*) > ${FLOOD}`)
+		.orderBy(desc(t.event.localDay))
+		.limit(20);
+}
+
+/** Takes back all that came of one day by a link; the record keeps it. Answers how many there were. */
+export async function clearDay(
+	store: Store,
+	row: Pick<AssignmentRow, "id" | "student">,
+	day: string,
+	when: { at: string; tz: string },
+): Promise<number> {
+	const ids = (await store.db.select({ id: t.event.id }).from(t.event).where(sentOn(row, day))).map(({ id }) => id);
+	const pieces = Array.from({ length: Math.ceil(ids.length / VOIDED_AT_ONCE) }, (_, i) =>
+		ids.slice(i * VOIDED_AT_ONCE, (i + 1) * VOIDED_AT_ONCE),
+	);
+	await store.write((tx) =>
+		appendHere(
+			store,
+			tx,
+			row.id,
+			pieces.map((targets) => {
+				const id = uuid();
+				const draft = { kind: "void", body: { targets }, id, student: row.student } as const;
+				return { id, make: (place) => hashEvent(envelope(draft, place, { ...when, localDay: serverDay() })) };
+			}),
+		),
+	);
+	return ids.length;
+}
 
 /** Writes the coach's word to an entry, or a target the coach sets. */
 export async function writeForPractice(

@@ -7,7 +7,7 @@ import Form from "react-bootstrap/Form";
 import { daysAsked } from "@/core/practice/assignment";
 import { bestOf, type JournalEntry, type JournalItem, type Journal as JournalOf } from "@/core/practice/journal";
 import { plural } from "@/core/text/lists";
-import { answerEntry, setPracticeTarget } from "@/server/practice";
+import { answerEntry, clearPracticeDay, setPracticeTarget } from "@/server/practice";
 import { adding } from "@/ui/adding";
 import { dayWords } from "@/ui/dates";
 import { Refusals } from "@/ui/Refusals";
@@ -16,12 +16,47 @@ import { useStaying } from "@/ui/useStaying";
 import { PracticeLine } from "./PracticeLine";
 import css from "./practice.module.css";
 
+/** Far more came of one day than anybody practises: said, and taken back in one press. */
+function Flood({ at, flood, day }: { at: { id: string }; flood: { day: string; entries: number }; day: string }) {
+	const router = useRouter();
+	const { refused, ask } = useRefusals();
+	return (
+		<div className="asks">
+			<p className="m-0">
+				{plural(flood.entries, "entry", "entries")} came by the link for {dayWords(flood.day, day)}, more than anybody
+				practises.{" "}
+				<Button
+					variant="outline-primary"
+					size="sm"
+					onClick={async () => {
+						const outcome = await ask(clearPracticeDay(at.id, flood.day));
+						if (outcome.ok) router.refresh();
+					}}
+				>
+					remove these entries
+				</Button>
+			</p>
+			<Refusals refusals={refused} />
+		</div>
+	);
+}
+
 const idOf = ({ id }: JournalEntry) => id;
 const SHOWN = 10;
 const FEW = 3;
 
 /** What was done against what was asked, the first beside the latest, and what was said. */
-export function Journal({ at, journal, day }: { at: { id: string }; journal: JournalOf; day: string }) {
+export function Journal({
+	at,
+	journal,
+	floods,
+	day,
+}: {
+	at: { id: string };
+	journal: JournalOf;
+	floods: readonly { day: string; entries: number }[];
+	day: string;
+}) {
 	const [all, setAll] = useState(false);
 	const { entries, items, toAnswer } = journal;
 	const latest = [...entries].reverse();
@@ -30,6 +65,9 @@ export function Journal({ at, journal, day }: { at: { id: string }; journal: Jou
 	return (
 		<section aria-label="Journal" className={css.section}>
 			<h2>Journal</h2>
+			{floods.map((flood) => (
+				<Flood key={flood.day} at={at} flood={flood} day={day} />
+			))}
 			{lines.map((entry) => (
 				<Answer key={entry.id} at={at} entry={entry} day={day} onPress={() => stay(entry)} />
 			))}

@@ -64,7 +64,7 @@ export function PracticeBench(props: PracticePageProps) {
 					</span>
 				</span>
 			</p>
-			<Journal at={at} journal={journal} day={day} />
+			<Journal at={at} journal={journal} floods={props.floods} day={day} />
 			<section aria-label="What is asked for" className={css.section}>
 				<h2>
 					What is asked for{" "}
