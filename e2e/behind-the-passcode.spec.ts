@@ -8,6 +8,7 @@ import { addFeed, listFeeds, withdrawFeed } from "@/store/bookings";
 import { openStore } from "@/store/db";
 import { eventsAfter } from "@/store/events";
 import { addLink } from "@/store/practice";
+import { today } from "@/ui/dates";
 import { HOST, Lan, PASSCODE, phoneBeside } from "./lan";
 import { onDevice, sameOnBoth } from "./onDevice";
 import { accessible, allSent, expect, good, keptMark, Studio, test, touch } from "./studio";
@@ -301,3 +302,71 @@ const fetchRaw = (url: string, headers: Record<string, string>, method = "GET", 
 		asked.on("error", reject);
 		asked.end(body);
 	});
+
+test("who leaves a shared device leaves nobody on it; what was not sent stays locked, and goes out once somebody is in", async ({
+	listenTo,
+}) => {
+	lan = await Lan.start(PASSCODE);
+	phone = await phoneBeside(lan.folder);
+	const page = await phone.newPage();
+	listenTo(page);
+	const signIn = async () => {
+		await page.getByLabel("The passcode of this studio").fill(PASSCODE);
+		await touch(page, "sign in").click();
+		await expect(page.getByRole("link", { name: "Teodor Quillfeather" }).first()).toBeVisible();
+	};
+	await page.goto(lan.address);
+	await signIn();
+	await page.goto(`${lan.address}/students/teodor`);
+	await touch(page, "lesson: Three-club cascade, right").click();
+	await good(page).click();
+	await allSent(page);
+	// No signal for what is sent: three more tries stay here.
+	await phone.route("**/api/push", (route) => route.abort());
+	for (let i = 0; i < 3; i++) await good(page).click();
+	await expect(page.getByTestId("kept")).toContainText("kept ✓");
+	await expect(page.getByTestId("kept")).toContainText("to send");
+	await page.goto(`${lan.address}/passcode`);
+	await touch(page, "sign out on this device").click();
+	await expect(page.getByTestId("left")).toHaveText(
+		/^Not sent yet, and still on this device: 3 tries of \S.*\. Sign in and it is sent\.$/,
+	);
+	expect(await page.content()).not.toContain("Teodor");
+	const here = await page.evaluate(async () => {
+		const found: string[] = [];
+		for (const { name } of await indexedDB.databases()) {
+			const db = await new Promise<IDBDatabase>((resolve, reject) => {
+				const asked = indexedDB.open(name ?? "");
+				asked.onsuccess = () => resolve(asked.result);
+				asked.onerror = () => reject(asked.error);
+			});
+			for (const store of db.objectStoreNames) {
+				const rows = await new Promise<unknown[]>((resolve) => {
+					const asked = db.transaction(store).objectStore(store).getAll();
+					asked.onsuccess = () => resolve(asked.result);
+				});
+				if (store !== "meta") found.push(`${store} ${rows.length}`);
+			}
+			db.close();
+		}
+		return { found, kept: Object.keys(localStorage), caches: await caches.keys() };
+	});
+	expect(here.found).toEqual(["events 0", "packs 0"]);
+	expect(here.caches).toEqual([]);
+	expect(
+		here.kept.filter((name) => !["peg-ladder studio", "peg-ladder hand", "peg-ladder light"].includes(name)),
+	).toEqual([]);
+	await expect(page.getByRole("link", { name: "download it as a file" })).toHaveAttribute("href", /^blob:/);
+
+	await phone.unroute("**/api/push");
+	await signIn();
+	const store = await openStore(lan.database);
+	await expect
+		.poll(
+			async () =>
+				(await eventsAfter(store, 0)).events.filter(({ kind, localDay }) => kind === "attempt" && localDay === today())
+					.length,
+		)
+		.toBe(4);
+	store.close();
+});

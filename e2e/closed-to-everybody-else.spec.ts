@@ -1,15 +1,22 @@
-import { writeFileSync } from "node:fs";
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import { v7 as uuid } from "uuid";
 import { type Assignment, freshItem, USUAL } from "@/core/practice/assignment";
 import { dayAfter } from "@/core/text/fields";
 import { serverDay } from "@/store/days";
+import { openStore } from "@/store/db";
 import { addLink, linksOf, openLink, saveAssignment, withdrawLink } from "@/store/practice";
+import { makeNamespace, startSqld } from "@/store/sqld";
+import { saveStudent } from "@/store/students";
 import { pages } from "./pages";
 import { expect, Studio, test } from "./studio";
 
-test.use({ demo: true, expected: /404|410|429|400|413|415|403/ });
+test.use({
+	demo: true,
+	expected: /404|410|429|400|401|413|415|403|Failed to fetch|CORS|Content Security Policy|ERR_FAILED/,
+});
 
 const TODAY = serverDay();
 const HOSTILE = `</script><script>document.title="taken"</script><img src=x onerror="document.title='taken'">`;
@@ -222,5 +229,83 @@ test("every page says what its scripts may be: no inline one that this build did
 		expect([path, scripts]).not.toEqual([path, expect.stringMatching(/unsafe|\*|https?:|data:/)]);
 		expect([path, policy]).toEqual([path, expect.stringContaining("frame-ancestors 'none'")]);
 		expect([path, headers.get("x-content-type-options")]).toEqual([path, "nosniff"]);
+	}
+});
+
+test("addresses and drafts that are no text answer in a sentence, and never break a page", async ({ studio }) => {
+	for (const path of [
+		"/students/%ff",
+		"/ladders/%c3%28/card",
+		"/%ff",
+		"/skills/%fe/spot",
+		"/api/pictures/%ff",
+		"/api/skills/%ff",
+	]) {
+		const { status } = await fetch(studio.url + path);
+		expect([path, [400, 404].includes(status)]).toEqual([path, true]);
+	}
+	let deep: unknown = "x";
+	for (let i = 0; i < 3000; i++) deep = [deep];
+	for (const about of [deep, "half \ud800 a character", "nothing \u0000 more"]) {
+		const body = JSON.stringify({ at: null, skill: { name: "Any", about, positions: [] } });
+		const answer = await fetch(`${studio.url}/api/skills/three-balls`, {
+			method: "POST",
+			headers: { "content-type": "application/json" },
+			body,
+		});
+		expect([body.slice(0, 60), answer.status]).toEqual([body.slice(0, 60), 400]);
+		expect((await answer.json()).refusals[0].sentence).toMatch(/\.$/);
+	}
+});
+
+test("a page of another origin reads and writes nothing on the database server beside the program", async ({
+	page,
+	studio,
+}) => {
+	const folder = mkdtempSync(join(tmpdir(), "peg-foreign-"));
+	const sqld = await startSqld(folder);
+	try {
+		const address = await makeNamespace(sqld, "studio");
+		const store = await openStore(address);
+		const student = {
+			name: "Wren",
+			strongSide: "left" as const,
+			born: null,
+			level: "steady" as const,
+			protectedParts: [],
+			kit: "",
+			wish: "",
+		};
+		await saveStudent(store, student, null, "wren");
+		// Any page on the web: this one is another origin than the database server.
+		await page.goto(`${studio.url}/icon.svg`);
+		const said = await page.evaluate(
+			async ({ url, admin }) => {
+				const ask = async (to: string, headers: Record<string, string>, body: unknown) => {
+					try {
+						const answer = await fetch(to, { method: "POST", headers, body: JSON.stringify(body) });
+						return `${answer.status} ${await answer.text()}`;
+					} catch (error) {
+						return String(error);
+					}
+				};
+				const namespace = { "x-namespace-bin": btoa("studio").replace(/=+$/, "") };
+				const sql = (statement: string) => ({ requests: [{ type: "execute", stmt: { sql: statement } }] });
+				return [
+					await ask(`${url}/v2/pipeline`, namespace, sql("select name from student")),
+					await ask(`${url}/v3/pipeline`, namespace, sql("update student set name = 'Mallory'")),
+					await ask(url, namespace, { statements: ["select name from student"] }),
+					await ask(`${admin}/v1/namespaces/mine/create`, {}, {}),
+				];
+			},
+			{ url: sqld.url, admin: sqld.admin },
+		);
+		expect(said.join(" ")).not.toContain("Wren");
+		for (const one of said) expect(one).toMatch(/^401|Failed to fetch/);
+		expect((await store.client.execute("select name from student")).rows[0]?.name).toBe("Wren");
+		store.close();
+	} finally {
+		await sqld.stop();
+		rmSync(folder, { recursive: true, force: true });
 	}
 });

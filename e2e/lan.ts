@@ -4,6 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { restoreBackup } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
+import { catchUp } from "@/store/projection";
 import { makeNamespace, type Sqld, startSqld } from "@/store/sqld";
 import { demoFile, freePort, phoneOn } from "./studio";
 
@@ -30,6 +31,10 @@ export class Lan {
 		const database = await makeNamespace(sqld, "studio");
 		(await openStore(database)).close();
 		await restoreBackup(demoFile, database);
+		// As a restore does: else whoever signs in first waits for all that follows from the log.
+		const store = await openStore(database);
+		await catchUp(store);
+		store.close();
 		return Lan.start(passcode, folder, {}, { database, sqld });
 	}
 

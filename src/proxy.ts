@@ -38,5 +38,6 @@ function canBeRead(url: string): boolean {
 export const config = {
 	// Routes under /api ask by themselves: what passes here is held in memory whole, and their bodies can be large.
 	// The program's own files say nothing about anybody.
-	matcher: ["/((?!api/|_next/static/).*)"],
+	// Addresses with a letter written as a byte are looked at everywhere: some bytes are no letter.
+	matcher: ["/((?!api/|_next/static/).*)", "/api/(.*%.*)"],
 };

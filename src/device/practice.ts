@@ -35,7 +35,10 @@ export interface PhoneState {
 	sent: string[];
 	/** What the server did not take, and why. */
 	refused: Record<string, string>;
-	/** Tries of counts under way, and those that were taken back or written down: two pages of one phone count together. */
+	/**
+	 * Tries of counts under way, and what was taken back, written down or replaced of them and of entries: two pages of one
+	 * phone count together.
+	 */
 	marks: Touched[];
 	away: string[];
 	/** The latest the server told, for when it does not answer. */
@@ -163,7 +166,7 @@ function withBoth(before: PhoneState, now: PhoneState): PhoneState {
 	const unread = new Map([...before.unread, ...now.unread].map((one) => [JSON.stringify(one), one]));
 	return {
 		...now,
-		acts: byId(before.acts, now.acts),
+		acts: byId(before.acts, now.acts).filter(({ id }) => !gone.has(id)),
 		unread: [...unread.values()],
 		sent: sameHolder ? [...new Set([...before.sent, ...now.sent])] : now.sent,
 		refused: { ...before.refused, ...now.refused },

@@ -17,14 +17,14 @@ import { usePractice } from "./practice";
 type View =
 	| { at: "list" }
 	| { at: "count"; item: string }
-	/** With the entry that a count was written down as: what is said now takes its place. */
-	| { at: "entry"; item: string; score: Score | null; entry: string | null };
+	/** Whether the count is entered already: what is said now takes its place. */
+	| { at: "entry"; item: string; score: Score | null; entered: boolean };
 
 /** A student's own practice: what to do, the count, what was done, and what to learn. */
 export function HomePage({ practice }: { practice: Practice }) {
 	const hook = usePractice(practice);
 	const { data } = practice;
-	const { journal, state, kept, touch, undo, write } = hook;
+	const { journal, state, kept, touch, undo, write, close } = hook;
 	const [view, setView] = useState<View>({ at: "list" });
 	const day = today();
 	const itemOf = (id: string) => journal.items.find(({ item }) => item.id === id);
@@ -56,8 +56,8 @@ export function HomePage({ practice }: { practice: Practice }) {
 						check: null,
 						remark: "",
 					};
-					const written = write({ kind: "done", body }, marksOf(item));
-					setView({ at: "entry", item, score, entry: written.ok ? written.id : null });
+					const written = write({ kind: "done", body }, marksOf(item), true);
+					setView({ at: "entry", item, score, entered: written.ok });
 				}}
 			/>
 		);
@@ -66,10 +66,12 @@ export function HomePage({ practice }: { practice: Practice }) {
 			<EntryForm
 				of={shown}
 				score={view.score}
-				entered={view.entry !== null}
-				onBack={() => setView({ at: "list" })}
+				entered={view.entered}
+				onBack={() => {
+					close();
+					setView({ at: "list" });
+				}}
 				onKeep={(body) => {
-					if (view.entry !== null) write({ kind: "back", body: { entry: view.entry } });
 					// A count that could not be entered as it was is entered with what is said now.
 					write({ kind: "done", body }, view.score ? marksOf(shown.item.id) : []);
 					setView({ at: "list" });
@@ -83,7 +85,7 @@ export function HomePage({ practice }: { practice: Practice }) {
 			data={data}
 			left={left}
 			onCount={(item) => setView({ at: "count", item })}
-			onWrite={(item) => setView({ at: "entry", item, score: null, entry: null })}
+			onWrite={(item) => setView({ at: "entry", item, score: null, entered: false })}
 		/>
 	);
 }

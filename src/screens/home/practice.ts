@@ -64,6 +64,8 @@ export class Practice {
 	private full = false;
 	private closed: string | null = null;
 	private later: string | null = null;
+	/** An entry that more may be said of: kept, and not sent yet. */
+	private open: string | null = null;
 	private sending = false;
 	private timer: ReturnType<typeof setTimeout> | undefined;
 	private shown: { state: PhoneState; kept: Kept };
@@ -105,18 +107,27 @@ export class Practice {
 	}
 
 	/**
-	 * Writes an act, and with it the tries of a count that it holds.
+	 * Writes an act, and with it the tries of a count that it holds; in place of one that was left open for more.
 	 *
+	 * @param more it is kept at once, and not sent before something takes its place or `close` is called
 	 * @returns why it cannot be written; null where it is
 	 */
-	readonly write = (act: StudentAct, counted: readonly Touched[] = []): string | null => {
+	readonly write = (act: StudentAct, counted: readonly Touched[] = [], more = false): string | null => {
 		const read = parse(StudentAct, act, practisedLabels);
 		if (!read.ok) return read.refusals[0]?.sentence ?? "It cannot be read.";
-		this.state = { ...this.state, acts: [...this.state.acts, read.value] };
-		this.putAway(counted.map(({ id }) => id));
+		const acts = this.state.acts.filter(({ id }) => id !== this.open);
+		this.putAway([...counted.map(({ id }) => id), ...(this.open === null ? [] : [this.open])]);
+		this.state = { ...this.state, acts: [...acts, read.value] };
+		this.open = more ? act.id : null;
 		this.keep();
 		void this.send();
 		return null;
+	};
+
+	/** Nothing more is said of what was left open: it goes out as it is. */
+	readonly close = (): void => {
+		this.open = null;
+		void this.send();
 	};
 
 	readonly touch = (item: string, mark: Mark): void => {
@@ -182,7 +193,7 @@ export class Practice {
 
 	private waiting(): StudentAct[] {
 		const done = new Set([...this.state.sent, ...Object.keys(this.state.refused)]);
-		return this.state.acts.filter(({ id }) => !done.has(id));
+		return this.state.acts.filter(({ id }) => !done.has(id) && id !== this.open);
 	}
 
 	private async send(): Promise<void> {
@@ -235,15 +246,16 @@ export function usePractice(practice: Practice) {
 		(
 			act: Pick<Extract<StudentAct, { kind: "done" }>, "kind" | "body"> | Omit<StudentAct, "id" | "at" | "tz">,
 			counted: readonly Touched[] = [],
+			more = false,
 		) => {
 			const { at, tz } = now();
 			const id = uuid();
-			const why = practice.write({ ...act, id, at, tz } as StudentAct, counted);
+			const why = practice.write({ ...act, id, at, tz } as StudentAct, counted, more);
 			return why === null ? ({ ok: true, id } as const) : ({ ok: false, sentence: why } as const);
 		},
 		[practice],
 	);
-	return { state, kept, journal, write, touch: practice.touch, undo: practice.undo };
+	return { state, kept, journal, write, touch: practice.touch, undo: practice.undo, close: practice.close };
 }
 
 /** A value that a press shows for a while: copied, shared. */

@@ -38,7 +38,7 @@ export function Records({ studio, lan, health, slow, students, aside }: RecordsP
 		>
 			<h1>Records</h1>
 			<Part name="Take out">
-				<p className="d-flex gap-2 flex-wrap">
+				<div className="d-flex gap-2 flex-wrap mb-3">
 					<a className="btn btn-primary" href="/api/workbook?of=studio" download>
 						workbook of the whole studio
 					</a>
@@ -47,7 +47,7 @@ export function Records({ studio, lan, health, slow, students, aside }: RecordsP
 							back up
 						</Button>
 					</form>
-				</p>
+				</div>
 				<p className="mute m-0">
 					Lessons may go on meanwhile; either file holds one moment. One skill or ladder is taken out on its own page.
 				</p>
