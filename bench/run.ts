@@ -3,6 +3,7 @@ import { between } from "./between";
 import { courtside, memory } from "./courtside";
 import { curves } from "./curves";
 import { day } from "./day";
+import { doors } from "./doors";
 import { files } from "./files";
 import { finder } from "./finder";
 import { fits } from "./fits";
@@ -40,6 +41,7 @@ const benches: Record<string, () => void | Promise<void>> = {
 	tables,
 	scale,
 	day,
+	doors,
 };
 
 const asked = process.argv.slice(2);

@@ -66,7 +66,7 @@ export function pushEvents(
 			takeOne(batch, dseq, one);
 		}
 		for (let i = 0; i < batch.rows.length; i += 200) await tx.insert(t.event).values(batch.rows.slice(i, i + 200));
-		for (const one of batch.setAside) await putAside(tx, batch.device, one);
+		await putAside(tx, batch.device, batch.setAside);
 		return { upTo: batch.upTo, setAside: batch.setAside.map(({ dseq, reason }) => ({ dseq, reason })) };
 	});
 }

@@ -344,11 +344,12 @@ export async function setActsAside(
 	const some = raws.slice(0, room);
 	await store.write(async (tx) => {
 		const device = asideOf(id);
-		let dseq = await lastKnown(tx, device);
-		for (const { raw, reason } of some) {
-			dseq += 1;
-			await putAside(tx, device, { dseq, reason, raw });
-		}
+		const last = await lastKnown(tx, device);
+		await putAside(
+			tx,
+			device,
+			some.map(({ raw, reason }, i) => ({ dseq: last + 1 + i, reason, raw })),
+		);
 	});
 	if (some.length > 0)
 		await entriesToday(store)

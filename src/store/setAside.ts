@@ -53,25 +53,35 @@ export function withoutTooLong(raw: readonly unknown[], sent: number): readonly 
 	});
 }
 
-/** Keeps what could not be taken in, under the number it went by; what is kept so already stays. */
-export async function putAside(
-	tx: Tx,
-	device: string,
-	{ dseq, reason, raw }: { dseq: number; reason: string; raw: unknown },
-): Promise<void> {
+export interface PutAside {
+	dseq: number;
+	reason: string;
+	raw: unknown;
+}
+
+/** Rows of one statement: others are answered between two of them. */
+const AT_ONCE = 50;
+
+/** Keeps what could not be taken in, each under the number it went by; what is kept so already stays. */
+export async function putAside(tx: Tx, device: string, all: readonly PutAside[]): Promise<void> {
+	for (let i = 0; i < all.length; i += AT_ONCE) {
+		const rows = all.slice(i, i + AT_ONCE).map((one) => asRow(device, one));
+		await tx.insert(t.quarantine).values(rows).onConflictDoNothing();
+		if (i + AT_ONCE < all.length) await new Promise((resolve) => setImmediate(resolve));
+	}
+}
+
+function asRow(device: string, { dseq, reason, raw }: PutAside) {
 	const words = raw instanceof TooLong ? raw.beginning : writeJson(raw);
 	const long = raw instanceof TooLong || words.length > RAW_CHARS;
 	const why = long ? `${reason} It is too long to be kept whole: only its beginning is.` : reason;
-	await tx
-		.insert(t.quarantine)
-		.values({
-			eventId: idOf(raw),
-			device,
-			dseq,
-			raw: words.slice(0, RAW_CHARS).toWellFormed(),
-			reason: cutText(why, REASON_CHARS),
-		})
-		.onConflictDoNothing();
+	return {
+		eventId: idOf(raw),
+		device,
+		dseq,
+		raw: words.slice(0, RAW_CHARS).toWellFormed(),
+		reason: cutText(why, REASON_CHARS),
+	};
 }
 
 /** What is set aside; what was let go of is not shown. */

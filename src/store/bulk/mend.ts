@@ -42,7 +42,7 @@ export async function mendEvents(store: Store): Promise<number> {
 					return [name, said === null ? null : Buffer.from(String(hex ?? ""), "hex").toString("utf8")];
 				}),
 			);
-			await putAside(tx, row.device, { dseq: row.dseq, reason: REASON, raw: { ...asEvent(row), ...read } });
+			await putAside(tx, row.device, [{ dseq: row.dseq, reason: REASON, raw: { ...asEvent(row), ...read } }]);
 		}
 		const ids = rows.map(({ arrival }) => arrival);
 		for (let i = 0; i < ids.length; i += 500)
