@@ -14,9 +14,9 @@ test("a decision: what was called, what was chosen, whether it came off, and wha
 	const press = (name: string) => page.getByRole("button", { name, exact: true }).tap();
 	await press("came off pass");
 	await press("called blue");
-	await press("off? ears");
-	await press("off ears");
 	await press("missed pass");
+	await press("try 2 ears");
+	await press("try 2 off ears");
 	await press("came off pass");
 	await press("came off pass");
 	const advice = page.getByTestId("advice");
@@ -44,7 +44,12 @@ test("a decision: what was called, what was chosen, whether it came off, and wha
 		["blue", "self", true],
 		["white", "hold", false],
 	]);
-	expect(attempts[1]?.off).toEqual([{ position: "ears", direction: "short" }]);
+	const amended = (await studio.events()).flatMap((event) => (event.kind === "amend" ? [event.body.body] : []));
+	expect(amended.at(-1)).toMatchObject({
+		off: [{ position: "ears", direction: "short" }],
+		called: "blue",
+		cameOff: false,
+	});
 
 	await touch(page, "more").tap();
 	await page.getByRole("link", { name: "wrap up" }).tap();

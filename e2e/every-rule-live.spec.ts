@@ -344,17 +344,21 @@ test("what was off is kept on every kind of rung: by touch and by key, with its 
 		await begin(page, kind);
 		const mark = (name: string) =>
 			page.getByRole("group", { name: "What was off in it?" }).getByRole("button", { name });
-		await mark("off? b").tap();
-		await mark("off b").tap();
+		// Before the first try marks wait for it; after it they are that try's, and say so.
+		await mark("first try b").tap();
+		await mark("first try off b").tap();
 		for (const name of touch) await page.getByRole("button", { name, exact: true }).tap();
-		await expect(mark("off? b")).toBeVisible();
+		await expect(mark("try 1 not enough b")).toBeVisible();
+		for (const key of keys) await page.keyboard.press(key);
+		await expect(page.getByTestId("used"), kind).toHaveText("2");
+		await expect(mark("try 2 b")).toBeVisible();
 		await page.keyboard.press("z");
 		await page.keyboard.press("v");
 		for (const key of keys) await page.keyboard.press(key);
-		await expect(page.getByTestId("used"), kind).toHaveText("2");
-		await page.keyboard.press("x");
-		for (const key of keys) await page.keyboard.press(key);
 		await expect(page.getByTestId("used"), kind).toHaveText("3");
+		await page.keyboard.press("x");
+		await expect(mark("try 3 off b")).toBeVisible();
+		await page.keyboard.press("u");
 		await page.keyboard.press("u");
 		await expect(page.getByTestId("used"), kind).toHaveText("2");
 		// The second one was off in another position, and beyond it.
@@ -370,6 +374,14 @@ test("what was off is kept on every kind of rung: by touch and by key, with its 
 	const short = [{ position: "b", direction: "short" }];
 	const two = [{ position: "a" }, { position: "other" }];
 	expect(bodies).toEqual(
-		Object.keys(beside).flatMap(() => [short, two, [{ position: "b" }], [...two, { position: "b" }]]),
+		Object.keys(beside).flatMap(() => [
+			short,
+			[],
+			[{ position: "a" }],
+			two,
+			[],
+			[{ position: "b" }],
+			[...two, { position: "b" }],
+		]),
 	);
 });

@@ -29,7 +29,9 @@ test("why it was off, a cause ruled out, another position watched, two grips com
 	await press(/^watch/);
 	await press(/^turn/);
 	await page.keyboard.press("Escape");
-	await expect(page.getByRole("button", { name: "off? turn" })).toBeVisible();
+	await expect(
+		page.getByRole("group", { name: "What was off in it?" }).getByRole("button", { name: /turn$/ }),
+	).toBeVisible();
 
 	for (const [label, fields] of [
 		["old", ["came off pass", "missed pass"]],

@@ -214,6 +214,7 @@ export function CountZone({
 	label,
 	view,
 	takenBack,
+	notCounted,
 	onPutBack,
 	setClock,
 }: {
@@ -223,6 +224,8 @@ export function CountZone({
 	label: string;
 	view: LessonView;
 	takenBack: { words: string; by: string } | null;
+	/** The try whose correction a press on a field closed. */
+	notCounted: number | null;
 	onPutBack: (by: string) => void;
 	setClock: SetClock | null;
 }) {
@@ -265,6 +268,11 @@ export function CountZone({
 			<SideColumn lesson={lesson} board={board} view={view} />
 			<UsedBar verdict={visit.verdict} />
 			<Trouble lesson={lesson} />
+			{notCounted !== null && (
+				<p className={css.trouble} role="status">
+					Correction of try {notCounted} closed. Nothing was counted.
+				</p>
+			)}
 			{takenBack && (
 				<button type="button" className={css.back} onClick={() => onPutBack(takenBack.by)}>
 					{takenBack.words} taken back

@@ -151,3 +151,13 @@ describe("a touch", () => {
 		jest.useRealTimers();
 	});
 });
+
+test("while a try is open for correction every field says so, and none of them speaks of a new one", () => {
+	const layout = fieldsFor("both", three);
+	const { rerender } = render(<Fields layout={layout} onAttempt={() => {}} correcting={7} />);
+	expect(screen.getByRole("group", { name: "Correcting try 7: a press closes it" })).toBeTruthy();
+	const buttons = screen.getAllByRole("button");
+	expect(buttons.map((one) => one.textContent)).toEqual(buttons.map(() => expect.stringContaining("correcting try 7")));
+	rerender(<Fields layout={layout} onAttempt={() => {}} />);
+	expect(screen.getByRole("group", { name: "What was that one?" })).toBeTruthy();
+});

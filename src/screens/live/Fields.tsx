@@ -1,12 +1,13 @@
 "use client";
 
 import { memo, useMemo } from "react";
+import { isPlain, type Marked, type Marks } from "@/core/commands/marks";
 import type { Attempt } from "@/core/log/kinds";
 import { late } from "@/ui/late";
 import css from "./fields.module.css";
 import type { Inputs } from "./inputs";
 import type { TouchField } from "./layout";
-import { isPlain, type Mark, type Marked, type Marks } from "./marks";
+import type { Mark } from "./marks";
 import type { PadProps } from "./NumberPad";
 import { useTouch } from "./useTouch";
 
@@ -27,6 +28,7 @@ export const Fields = memo(function Fields({
 	onCall,
 	apart = false,
 	counts = {},
+	correcting = null,
 }: {
 	layout: Inputs;
 	/** What was good of all at each target, by its name. */
@@ -35,6 +37,8 @@ export const Fields = memo(function Fields({
 	onCall?: (situation: string) => void;
 	/** Another device counts: what is tapped is kept apart, and the fields look like it. */
 	apart?: boolean;
+	/** The number of the try that is open for correction: a press closes that, and counts nothing. */
+	correcting?: number | null;
 }) {
 	const all = useMemo(() => [...layout.rows.flat(), ...layout.main], [layout]);
 	const { held, handlers } = useTouch(all, onAttempt);
@@ -49,14 +53,23 @@ export const Fields = memo(function Fields({
 			data-field={field.id}
 		>
 			{apart && field.id === good && <small>kept apart</small>}{" "}
-			{field.small && <small>{held.includes(field.id) ? "beyond" : field.small}</small>} {field.label}
+			{correcting !== null ? (
+				<small>correcting try {correcting}</small>
+			) : (
+				field.small && <small>{held.includes(field.id) ? "beyond" : field.small}</small>
+			)}{" "}
+			{field.label}
 			{field.attempt.result !== "miss" && !layout.calls && field.attempt.called && counts[field.attempt.called] && (
 				<small>{counts[field.attempt.called]}</small>
 			)}
 		</button>
 	);
 	return (
-		<fieldset className={`${css.fields} ${apart ? css.apart : ""}`} aria-label="What was that one?" {...handlers}>
+		<fieldset
+			className={`${css.fields} ${apart || correcting !== null ? css.apart : ""}`}
+			aria-label={correcting === null ? "What was that one?" : `Correcting try ${correcting}: a press closes it`}
+			{...handlers}
+		>
 			{layout.calls && (
 				<div className={css.calls}>
 					{layout.calls.all.map((situation) => (
@@ -83,16 +96,19 @@ export const Fields = memo(function Fields({
 	);
 });
 
-const HOW: Record<Marked, string> = { off: "off", short: "short of", beyond: "beyond" };
+const HOW: Record<Marked, string> = { off: "off", short: "not enough", beyond: "too much" };
 
-/** Above the pad, the targets or the answers: what was off in the try that comes next. */
+/** Above the pad, the targets or the answers: what was off in the latest try, which is named; before the first, in that one. */
 export const MarkFields = memo(function MarkRow({
 	all,
 	marks,
+	of,
 	onTouch,
 }: {
 	all: readonly Mark[];
 	marks: Marks;
+	/** The number of the try they belong to; null where they wait for the first. */
+	of: number | null;
 	onTouch: (id: string) => void;
 }) {
 	return (
@@ -107,7 +123,11 @@ export const MarkFields = memo(function MarkRow({
 						aria-pressed={how !== undefined}
 						onClick={() => onTouch(id)}
 					>
-						{!isPlain(id) && <small>{how ? HOW[how] : "off?"}</small>} {label}
+						<small>
+							{of === null ? "first try" : `try ${of}`}
+							{how && !isPlain(id) ? ` ${HOW[how]}` : ""}
+						</small>{" "}
+						{label}
 					</button>
 				);
 			})}

@@ -69,6 +69,36 @@ function useDrawer() {
 	return { drawer, setDrawer, toggle, close, closeUnlessKept };
 }
 
+/** How this device is held, and by whom; what else the hand may need is fetched meanwhile. */
+function useHand(lesson: LessonOnDevice) {
+	const device = useDeviceSettings();
+	useEffect(() => {
+		lesson.actor = device.partner ? "partner" : "coach";
+	}, [lesson, device.partner]);
+	useEffect(() => preloadLate([NumberPad, Stopped, StretchFields]), []);
+	return device;
+}
+
+/** A try that is open for correction: a press on a field closes it, counts nothing, and says so until the next one counts. */
+function useCorrection(drawer: DrawerName | null, close: () => void, closeUnlessKept: () => void) {
+	const [open, setCorrecting] = useState<number | null>(null);
+	const [notCounted, setNotCounted] = useState<number | null>(null);
+	const correcting = drawer === "tries" ? open : null;
+	return {
+		correcting,
+		setCorrecting,
+		notCounted,
+		onCorrected: () => {
+			setNotCounted(correcting);
+			close();
+		},
+		onDone: () => {
+			setNotCounted(null);
+			closeUnlessKept();
+		},
+	};
+}
+
 /** What the buttons of the advice do; they act on the latest. */
 function useAnswer(acts: Acts, advice: Advice, setDrawer: (drawer: DrawerName | null) => void) {
 	return {
@@ -97,7 +127,7 @@ function Upper({
 	clock: SetClock | null;
 	answer: ReturnType<typeof useAnswer>;
 }) {
-	const { lesson, view, pack, board, acts, holds, label } = useLive();
+	const { lesson, view, pack, board, acts, holds, label, notCounted } = useLive();
 	const openTries = useCallback(() => toggle("tries"), [toggle]);
 	const openEvidence = useCallback(() => toggle("evidence"), [toggle]);
 	const chooseLadder = useCallback(() => toggle("ladders"), [toggle]);
@@ -111,6 +141,7 @@ function Upper({
 				label={label}
 				takenBack={takenBack}
 				view={view}
+				notCounted={notCounted}
 				onPutBack={acts.putBack}
 				setClock={clock}
 			/>
@@ -149,7 +180,8 @@ export function LiveBoard({
 	);
 	const { label, setLabel } = useLabel(board);
 	const clock = useSetClock(set.id, secondsOf(visit.rule));
-	const { attempt, marks, touchMark } = useAttempt({
+	const { correcting, setCorrecting, notCounted, ...correction } = useCorrection(drawer, close, closeUnlessKept);
+	const { attempt, marks, markOf, touchMark } = useAttempt({
 		lesson,
 		board,
 		acts,
@@ -157,19 +189,17 @@ export function LiveBoard({
 		label,
 		call,
 		clock,
-		onDone: closeUnlessKept,
+		view: state.view,
+		correcting,
+		...correction,
 	});
-	const device = useDeviceSettings();
+	const device = useHand(lesson);
 	const opened = state.view.opened?.body;
 	const planned = Boolean(opened?.plan ?? opened?.again);
 	const holds = set.holder === state.device;
 	useAwake();
 	useAskedFor(pack, acts.ladder, set.placing.ladder);
 	useSpoken(board);
-	useEffect(() => {
-		lesson.actor = device.partner ? "partner" : "coach";
-	}, [lesson, device.partner]);
-	useEffect(() => preloadLate([NumberPad, Stopped, StretchFields]), []);
 
 	const answer = useAnswer(acts, advice, setDrawer);
 	const noCount = useCallback(() => attempt({ result: "hit", off: [], judged: false, noCount: true }), [attempt]);
@@ -199,6 +229,8 @@ export function LiveBoard({
 		label,
 		setLabel,
 		setCall,
+		setCorrecting,
+		notCounted,
 		open: setDrawer,
 		close,
 	};
@@ -222,8 +254,15 @@ export function LiveBoard({
 				{!pain && board.stretch && <StretchFields />}
 				{counting && (
 					<>
-						{layout.marks && <MarkFields all={layout.marks} marks={marks} onTouch={touchMark} />}
-						<Fields layout={layout} onAttempt={attempt} onCall={setCalled} apart={!holds} counts={counts} />
+						{layout.marks && <MarkFields all={layout.marks} marks={marks} of={markOf} onTouch={touchMark} />}
+						<Fields
+							layout={layout}
+							onAttempt={attempt}
+							onCall={setCalled}
+							apart={!holds}
+							counts={counts}
+							correcting={correcting}
+						/>
 					</>
 				)}
 				<Foot acts={acts} open={drawer} onNoCount={noCount} onToggle={toggle} />

@@ -33,6 +33,10 @@ export interface Live {
 	setLabel: (label: string) => void;
 	/** Says which call a touch answers. */
 	setCall: (call: Call | null) => void;
+	/** Says which try is open for correction, by its number; null where none is. */
+	setCorrecting: (n: number | null) => void;
+	/** A press on a field closed the correction of this try, and counted nothing. */
+	notCounted: number | null;
 	open: (drawer: DrawerName) => void;
 	close: () => void;
 }

@@ -1,10 +1,10 @@
+import { HELD_BACK, MISSED, marked, touched } from "@/core/commands/marks";
 import { judged } from "@/core/ladder/good";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import { scales } from "@/core/ladder/scale";
 import type { TryView } from "@/core/log/view";
 import { judge, type Rule, ruleKinds } from "@/core/rules";
 import { countsAt, inputsFor, secondsOf } from "./inputs";
-import { HELD_BACK, MISSED, marked, touched } from "./marks";
 
 const watched = ["a", "b"].map((id) => ({ id, name: id, short: id, fault: "", cues: [] }));
 const settings = (change: Partial<RungSettings> = {}) => ({ ...freshRung("a rung"), ...change });
@@ -57,7 +57,7 @@ test("an answer is judged by what was called, and the call holds until another",
 	expect(inputsFor(rung, rule, [], "low").calls).toEqual({ all: ["high", "low"], now: "low" });
 });
 
-test("many answers have a field each, and that one did not come off is marked before it", () => {
+test("many answers have a field each, and that one did not come off is marked", () => {
 	const many = "duck jump roll spin turn"
 		.split(" ")
 		.map((answer) => ({ situation: `s-${answer}`, right: [{ answer, reason: "" }] }));

@@ -1,3 +1,4 @@
+import { MISSED } from "@/core/commands/marks";
 import { looksAtForm, type RungSettings } from "@/core/ladder/rung";
 import { isRight } from "@/core/ladder/scale";
 import type { Attempt, Placing, WatchedPosition } from "@/core/log/kinds";
@@ -6,7 +7,7 @@ import { allParts, clocksOf, type Rule } from "@/core/rules";
 import { pointsAt, targetsOf } from "@/core/rules/targets";
 import type { Within } from "@/core/rules/within";
 import { type FieldLayout, fieldsFor, OTHER, ROOM, type TouchField, withKeys } from "./layout";
-import { type Mark, MISSED, marksFor } from "./marks";
+import { type Mark, marksFor } from "./marks";
 
 /** A number that is tapped in: a length, or a measure in the rung's unit. */
 export interface Keypad {
@@ -25,7 +26,7 @@ export interface Inputs extends FieldLayout {
 	keypad?: Keypad;
 	/** What is called, situations or targets: one is in hand, and holds until another is called, or its turn comes. */
 	calls?: { all: readonly string[]; now: string };
-	/** What was off in it, where no field says so: touched before the field or number, and gone with it. */
+	/** What was off in it, where no field says so: touched after the field or number, and it changes that try. */
 	marks?: readonly Mark[];
 }
 
@@ -154,7 +155,7 @@ function withMarks(inputs: Inputs, gate: Settings["gate"], { positions, musts }:
 	const { rows, main, keypad } = inputs;
 	const marks = [
 		...marksFor(gate, faults.length > 0 ? [...faults, OTHER] : []),
-		// Each answer has one field, which says that it came off: that it did not is marked before it.
+		// Each answer has one field, which says that it came off: that it did not is marked after it.
 		...(rows.length + main.length > 0 && [...rows.flat(), ...main].every(({ attempt }) => attempt.cameOff === true)
 			? [{ id: MISSED, label: "missed", key: "0" }]
 			: []),

@@ -1,13 +1,14 @@
 "use client";
 
 import { useState } from "react";
+import { type Marks, marked, marksOn, remarked, touched, tryToMark } from "@/core/commands/marks";
 import { succeeded } from "@/core/ladder/good";
 import type { Attempt } from "@/core/log/kinds";
+import type { LessonView } from "@/core/log/view";
 import type { LessonOnDevice } from "@/device/lesson";
 import { useStable } from "@/ui/useStable";
 import { answerTouch, isTouch } from "./deviceSettings";
 import type { Inputs } from "./inputs";
-import { type Marks, marked, touched } from "./marks";
 import type { Board } from "./model";
 import type { Acts } from "./useActs";
 import type { Call } from "./useCalled";
@@ -16,7 +17,7 @@ import { beginClock, type SetClock } from "./useSetClock";
 const NO_MARKS: Marks = {};
 
 /**
- * A touch on a field, with all that goes with it: what was marked before it, the label in
+ * A touch on a field, with all that goes with it: what was marked before a first one, the label in
  * hand, and whether it came late or before a check.
  */
 export function useAttempt({
@@ -27,6 +28,9 @@ export function useAttempt({
 	label,
 	call,
 	clock,
+	view,
+	correcting,
+	onCorrected,
 	onDone,
 }: {
 	lesson: LessonOnDevice;
@@ -36,12 +40,17 @@ export function useAttempt({
 	label: string;
 	call: Call | null;
 	clock: SetClock | null;
+	view: LessonView;
+	/** The number of the try that is open for correction: the fields count nothing then. */
+	correcting: number | null;
+	onCorrected: () => void;
 	onDone: () => void;
 }) {
 	const { set, advice, pain, stretch } = board;
+	/** Marks that wait for a rung's first try; after one, a mark changes that try at once. */
 	const [said, setSaid] = useState<{ set: string; marks: Marks }>({ set: set.id, marks: NO_MARKS });
-	const marks = said.set === set.id ? said.marks : NO_MARKS;
-	const setMarks = (to: Marks) => setSaid({ set: set.id, marks: to });
+	const waiting = said.set === set.id ? said.marks : NO_MARKS;
+	const marking = tryToMark(view);
 
 	/** What is added to a try that no field speaks of. */
 	const beside = (): Partial<Attempt> => ({
@@ -54,8 +63,9 @@ export function useAttempt({
 		if (!isTouch(performance.now())) return;
 		// Pain closes the fields until it is answered, for keys and remotes as well.
 		if (pain || stretch) return;
-		const body = layout.marks ? marked(touchedAs, touchedAs.noCount ? NO_MARKS : marks) : touchedAs;
-		if (layout.marks) setMarks(NO_MARKS);
+		if (correcting !== null) return onCorrected();
+		const body = marking || touchedAs.noCount ? touchedAs : marked(touchedAs, waiting);
+		if (waiting !== NO_MARKS) setSaid({ set: set.id, marks: NO_MARKS });
 		answerTouch(body.off.length === 0 && succeeded(body.result, set.placing.settings.scale));
 		if (set.open) clock?.begin();
 		acts.attempt({ ...body, ...beside() });
@@ -64,5 +74,11 @@ export function useAttempt({
 		if (clock && opened && opened.id !== set.id) beginClock(opened.id);
 		onDone();
 	});
-	return { attempt, marks, touchMark: useStable((id: string) => setMarks(touched(marks, id))) };
+	const touchMark = useStable((id: string) => {
+		// As it is at this moment: two quick touches must not see one state.
+		const now = tryToMark(lesson.snapshot().view);
+		if (now) acts.amend(now.tried, remarked(now.tried.body, id));
+		else setSaid({ set: set.id, marks: touched(waiting, id) });
+	});
+	return { attempt, marks: marking ? marksOn(marking.tried.body) : waiting, markOf: marking?.n ?? null, touchMark };
 }

@@ -1,6 +1,6 @@
 "use client";
 
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { v7 as uuid } from "uuid";
 import { corrected } from "@/core/commands/tries";
 import { lookedFor } from "@/core/log/kinds";
@@ -15,9 +15,15 @@ import { OneLine } from "./OneLine";
 
 /** The strip opened into large rows: correct, take back, insert. */
 export function TriesDrawer() {
-	const { board } = useLive();
+	const { board, setCorrecting } = useLive();
 	const { tries } = board.visit;
 	const [open, setOpen] = useState<string | null>(null);
+	const number = tries.findIndex(({ id }) => id === open) + 1;
+	// While a try is open the large fields count nothing, and say so.
+	useEffect(() => {
+		setCorrecting(number > 0 ? number : null);
+		return () => setCorrecting(null);
+	}, [number, setCorrecting]);
 	const rows = [...tries].reverse();
 	return (
 		<Drawer title={`${plural(tries.length, "try", "tries")}, the latest first`}>
