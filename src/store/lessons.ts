@@ -146,7 +146,12 @@ export async function lastOpenings({ db }: Store): Promise<Map<string, { minutes
 		.selectDistinct({
 			student: t.studentDigest.student,
 			minutes: sql<number | null>`json_extract(${t.lessonDigest.body}, '$.minutes')`,
-			wish: sql<string>`json_extract(${t.lessonDigest.body}, '$.wish')`,
+			// With several there each has their own; who said none has none.
+			wish: sql<string>`coalesce(
+				(select json_extract(w.value, '$.wish') from json_each(${t.lessonDigest.body}, '$.wishes') w
+					where json_extract(w.value, '$.student') = ${t.studentDigest.student}),
+				case when json_array_length(${t.lessonDigest.body}, '$.students') > 1 then ''
+					else json_extract(${t.lessonDigest.body}, '$.wish') end)`,
 		})
 		.from(t.studentDigest)
 		.innerJoin(

@@ -150,7 +150,7 @@ function metBy(rule: Rule, row: readonly Judged[]): boolean {
 			const won: boolean[] = [];
 			let [good, off] = [0, 0];
 			for (const t of row) {
-				if (t.newSet) [good, off] = [0, 0];
+				if (t.newBout) [good, off] = [0, 0];
 				if (t.good) good += 1;
 				else off += 1;
 				if (good < rule.a && off < rule.b) continue;

@@ -31,6 +31,7 @@ export function openSet(
 		...(under ? { under } : {}),
 		...(round ? { round } : {}),
 		...(stretch ? { stretch } : {}),
+		boutsGoOn: true,
 	};
 	return { ...place({ id, placing }), id, kind: "set.opened", body };
 }

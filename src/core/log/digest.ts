@@ -8,6 +8,7 @@ import type { CheckDigest } from "./check";
 import { markOf, readMark } from "./marks";
 import type { OrderedEvent } from "./order";
 import { dayOf, formOf, inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./view";
+import { wishesOf, wishOf } from "./wish";
 import { scoreOf, tellsRuns, wrapUp } from "./wrap";
 
 /**
@@ -92,7 +93,9 @@ export interface LessonDigest {
 	closed: boolean;
 	/** Day of the next lesson, set at the wrap-up. */
 	next: string | null;
+	/** What was wanted of it: of one student, or of each of several by their id. */
 	wish: string;
+	wishes?: { student: string; wish: string }[];
 	/** How long it was to be. */
 	minutes?: number;
 	remark: string;
@@ -146,8 +149,24 @@ function marksOf(visit: Visit, of: typeof own = own): string {
 	return of(visit).map(marks).join("");
 }
 
+/** Questions with their answers, and what was seen in held finishes, a line each. */
+const heardIn = ({ events }: LessonView): string =>
+	events
+		.flatMap((event) =>
+			event.kind === "answered" && event.body.answer
+				? [`${event.body.question} ${event.body.answer}`]
+				: event.kind === "finish.held" && event.body.remark
+					? [`${event.body.name}: ${event.body.remark}`]
+					: [],
+		)
+		.join("\n");
+
 export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 	const day = dayOf(view);
+	const students = [...new Set([view.opened?.student, ...view.visits.map((visit) => visit.student)])].filter(
+		(id): id is string => Boolean(id),
+	);
+	const wishes = wishesOf(view, students).flatMap(({ student, wish }) => (student ? [{ student, wish }] : []));
 	return {
 		lesson,
 		day,
@@ -156,23 +175,14 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 		opened: view.opened !== null,
 		closed: view.closed !== null,
 		next: view.closed?.body.next ?? null,
-		wish: view.opened?.body.wish ?? "",
+		wish: students.length > 1 ? wishes.map(({ wish }) => wish).join("\n") : wishOf(view, students[0] ?? null),
+		...(students.length > 1 && wishes.length > 0 ? { wishes } : {}),
 		...(view.opened?.body.minutes ? { minutes: view.opened.body.minutes } : {}),
 		remark: view.closed?.body.remark ?? "",
 		note: view.closed?.body.note ?? "",
 		...(view.closed?.body.notes ? { notes: view.closed.body.notes } : {}),
-		heard: view.events
-			.flatMap((event) =>
-				event.kind === "answered" && event.body.answer
-					? [`${event.body.question} ${event.body.answer}`]
-					: event.kind === "finish.held" && event.body.remark
-						? [`${event.body.name}: ${event.body.remark}`]
-						: [],
-			)
-			.join("\n"),
-		students: [...new Set([view.opened?.student, ...view.visits.map((visit) => visit.student)])].filter(
-			(id): id is string => Boolean(id),
-		),
+		heard: heardIn(view),
+		students,
 		...tookIn(lesson, view),
 		...loadIn(view),
 		attempts: view.visits.flatMap(inOrder).reduce((sum, item) => sum + triesIn(item), 0),

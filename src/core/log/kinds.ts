@@ -212,6 +212,8 @@ export const bodies = {
 		/** No lesson, but what was ticked on a card between two of them, written down afterwards. */
 		fromCard: z.optional(z.boolean()),
 	}),
+	/** What one student wants of this lesson; the latest word on it holds, an empty one says that there is none. */
+	wished: z.object({ text: text(400) }),
 	/** Something of the plan is begun, left out, or done later than planned. */
 	"plan.step": z.object({ item: ident, act: z.enum(["begun", "skipped", "put off"]) }),
 	/** On which day a lesson was, where the clock of the device that opened it said something else, or was right after all. */
@@ -240,6 +242,8 @@ export const bodies = {
 		elsewhere: z.optional(z.enum(elsewheres)),
 		under: z.optional(z.enum(surroundings)),
 		round: z.optional(RoundPlace),
+		/** An unfinished bout goes on in it. Sets of before begin one anew, and are read as they were. */
+		boutsGoOn: z.optional(z.boolean()),
 		/** Work without separate tries: a rally, a run, free play. What is seen in it is touched as it comes. */
 		stretch: z.optional(z.boolean()),
 	}),

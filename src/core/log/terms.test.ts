@@ -118,8 +118,9 @@ test("labels are compared, in the order in which they came up; tries without one
 	expect(of({ kind: "streak", r: 3 }, all)).toEqual(["red 1 of 2, blue 0 of 1"]);
 });
 
-test("bouts: who won which, and how often the first try was good; one that was cut short by a rest is none", () => {
-	const row = (marks: string, set: string) => [...marks].map((mark) => ({ ...tried({}, {}, set), good: mark === "g" }));
+test("bouts: who won which, and how often the first try was good; in sets of before one that was cut short by a rest is none", () => {
+	const row = (marks: string, set: string) =>
+		[...marks].map((mark) => ({ ...tried({}, {}, set), newBout: true as const, good: mark === "g" }));
 	expect(
 		of({ kind: "bouts", a: 3, b: 2, k: 2, n: 3 }, [
 			...row("ggmg", "one"),

@@ -218,13 +218,13 @@ interface Bout {
 	firstGood: boolean;
 }
 
-/** Bouts that were played out, in order, each set for itself: an unfinished one ends with its set. */
+/** Bouts that were played out, in order. An unfinished one goes on in the next set, but for sets of before. */
 export function boutsIn({ a, b }: Pick<Bouts, "a" | "b">, tries: readonly TryView[]): Bout[] {
 	const bouts: Bout[] = [];
 	let open: Bout | null = null;
 	let set: string | null = null;
-	for (const { good, set: now } of tries) {
-		if (!open || set !== now) open = { good: 0, off: 0, won: false, firstGood: good };
+	for (const { good, newBout, set: now } of tries) {
+		if (!open || (newBout && set !== now)) open = { good: 0, off: 0, won: false, firstGood: good };
 		set = now;
 		open[good ? "good" : "off"] += 1;
 		if (open.good < a && open.off < b) continue;

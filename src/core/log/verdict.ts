@@ -16,7 +16,7 @@ import { formOf, inOrder, rungKey, type TallyView, type TryView, triesIn, type V
 /** Where the rule stands on one form of a rung. A tally starts its machine anew: nobody knows its order. */
 interface Form {
 	judging: Judging;
-	/** The set of the latest attempt: clocks and bouts begin anew with each. */
+	/** The set of the latest attempt: a clock begins anew with each. */
 	set: string | null;
 	/** The attempt that met the rule. */
 	metBy: string | null;
@@ -152,7 +152,8 @@ function take(
 		run.forms[item.variation] = { ...freshForm(rule), metBy: form.metBy, settled, provedBy };
 		return;
 	}
-	const seen: Judged = form.set !== null && form.set !== item.set ? { ...item.as, newSet: true } : item.as;
+	const isNew = form.set !== null && form.set !== item.set;
+	const seen: Judged = isNew ? { ...item.as, newSet: true, ...(item.newBout ? { newBout: true } : {}) } : item.as;
 	const judging = judgeOne(rule, form.judging, seen);
 	const undecided = form.settled === null && form.provedBy === null;
 	const metNow = undecided && form.judging.metAt < 0 && judging.metAt >= 0;

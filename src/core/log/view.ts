@@ -18,6 +18,8 @@ export interface TryView {
 	as: Judged;
 	/** Counts for limit, rules and advice: not *no count*, and by the device that held the set. */
 	counted: boolean;
+	/** The first of its set begins a bout anew: sets of before were read so. */
+	newBout?: true;
 	/** Logged by a partner, not by the coach. */
 	byPartner: boolean;
 	/** Made by a device that did not hold the set, and not joined: shown apart. */
@@ -107,6 +109,8 @@ export interface SetView {
 	round: RoundPlace | null;
 	/** Work without separate tries. */
 	stretch: boolean;
+	/** An unfinished bout goes on in it. */
+	boutsGoOn: boolean;
 	/** The device that counts; others watch. */
 	holder: string;
 	visit: string;

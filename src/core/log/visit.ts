@@ -67,6 +67,7 @@ export function viewTry(event: LiveEvent & { kind: "attempt" }, set: SetView): T
 		as,
 		// A warm-up is logged, and load, and judged by nothing.
 		counted: !event.body.noCount && !apart && set.elsewhere !== "warm-up",
+		...(set.boutsGoOn ? {} : { newBout: true as const }),
 		byPartner: event.actor === "partner",
 		apart,
 		over: false,
@@ -111,6 +112,7 @@ export const viewSet = (
 	under: body.under ?? null,
 	round: body.round ?? null,
 	stretch: body.stretch ?? false,
+	boutsGoOn: body.boutsGoOn ?? false,
 	holder: device,
 	visit: "",
 });

@@ -39,9 +39,9 @@ export const bouts = defineRule<Bouts, State>({
 	start: () => ({ good: 0, off: 0, won: emptyWindow, shown: emptyWindow }),
 	step({ a, b, k, n }, state, attempt) {
 		if (state.won === MET) return state;
-		// An unfinished bout belongs to its set: a new set starts a new bout.
-		const good = (attempt.newSet ? 0 : state.good) + (attempt.good ? 1 : 0);
-		const off = (attempt.newSet ? 0 : state.off) + (attempt.good ? 0 : 1);
+		// An unfinished bout belongs to the visit: it outlives a rest, other students and a reload.
+		const good = (attempt.newBout ? 0 : state.good) + (attempt.good ? 1 : 0);
+		const off = (attempt.newBout ? 0 : state.off) + (attempt.good ? 0 : 1);
 		if (good < a && off < b) return { ...state, good, off };
 		const won = good >= a;
 		return { good: 0, off: 0, won: stepWindow(state.won, won, k, n), shown: shownOf(state.shown, won, n) };
@@ -58,6 +58,5 @@ export const bouts = defineRule<Bouts, State>({
 		},
 	}),
 	key: (_, { good, off, won }) => (won === MET ? MET : `${good},${off},${won}`),
-	sets: true,
 	best: goodOnes,
 });

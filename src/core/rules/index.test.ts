@@ -36,6 +36,7 @@ const anyAttempt = fc.record({
 	length: fc.option(fc.nat(6), { nil: undefined }),
 	measure: fc.option(fc.integer({ min: -2, max: 6 }), { nil: undefined }),
 	newSet: fc.boolean(),
+	newBout: fc.boolean(),
 	late: fc.boolean(),
 }) as fc.Arbitrary<Judged>;
 const attempts = fc.array(anyAttempt, { maxLength: 24 });
@@ -123,7 +124,7 @@ test("what it needs at best is the fewest more tries that can meet it, whatever 
 	);
 });
 
-test("a timed set or a bout that is over begins again: what was good in it does not help", () => {
+test("a timed set that is over begins again: what was good in it does not help; a bout goes on", () => {
 	const [count, bouts] = [
 		{ kind: "count", c: 5, seconds: 30 },
 		{ kind: "bouts", a: 3, b: 2, k: 1, n: 2 },
@@ -132,7 +133,7 @@ test("a timed set or a bout that is over begins again: what was good in it does 
 	expect(judge(count, [good, good, good], 20).needs).toBe(2);
 	expect(judge(count, [good, good, good], 20, { setOver: true }).needs).toBe(5);
 	expect(judge(bouts, [good, good], 20).needs).toBe(1);
-	expect(judge(bouts, [good, good], 20, { setOver: true }).needs).toBe(3);
+	expect(judge(bouts, [good, good], 20, { setOver: true }).needs).toBe(1);
 });
 
 test("the order of the parts makes no difference: not to what is needed, not to what it is worth", () => {

@@ -26,6 +26,8 @@ export interface Judged {
 	effort?: number;
 	/** The first attempt of a set. */
 	newSet?: boolean;
+	/** It begins a bout anew: in sets that were opened when an unfinished bout belonged to its set. */
+	newBout?: boolean;
 	/** Made after a timed set's clock had run out. */
 	late?: boolean;
 }

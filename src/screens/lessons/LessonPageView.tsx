@@ -38,7 +38,12 @@ function heardIn(event: LiveEvent, names: Readonly<Record<string, string>>): [st
 			];
 		}
 		case "own.mark":
-			return [[`${event.body.skill}, own mark:`, `${event.body.mark} of ten`]];
+			return [
+				[
+					`${event.student ? `${names[event.student] ?? "deleted student"}, ` : ""}${event.body.skill}, own mark:`,
+					`${event.body.mark} of ten`,
+				],
+			];
 		case "cause.marked":
 			return [["A cause was looked into:", event.body.mark]];
 		default:

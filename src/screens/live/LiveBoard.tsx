@@ -2,6 +2,7 @@
 
 import { type ComponentProps, useCallback, useEffect, useMemo, useState } from "react";
 import type { Advice } from "@/core/advice";
+import type { Attempt } from "@/core/log/kinds";
 import type { Pack } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
 import type { LessonOnDevice, LessonState } from "@/device/lesson";
@@ -156,6 +157,8 @@ function Upper({
 	);
 }
 
+const NO_COUNT: Attempt = { result: "hit", off: [], judged: false, noCount: true };
+
 /** The live lesson, zone by zone. */
 export function LiveBoard({
 	lesson,
@@ -185,7 +188,6 @@ export function LiveBoard({
 		lesson,
 		board,
 		acts,
-		layout,
 		label,
 		call,
 		clock,
@@ -194,16 +196,14 @@ export function LiveBoard({
 		...correction,
 	});
 	const device = useHand(lesson);
-	const opened = state.view.opened?.body;
-	const planned = Boolean(opened?.plan ?? opened?.again);
+	const planned = Boolean(state.view.opened?.body.plan ?? state.view.opened?.body.again);
 	const holds = set.holder === state.device;
 	useAwake();
 	useAskedFor(pack, acts.ladder, set.placing.ladder);
 	useSpoken(board);
 
 	const answer = useAnswer(acts, advice, setDrawer);
-	const noCount = useCallback(() => attempt({ result: "hit", off: [], judged: false, noCount: true }), [attempt]);
-	const chooseLadder = useCallback(() => toggle("ladders"), [toggle]);
+	const noCount = useCallback(() => attempt(NO_COUNT), [attempt]);
 	useLiveKeys({
 		acts,
 		layout,
@@ -216,7 +216,6 @@ export function LiveBoard({
 		onDrawer: toggle,
 		onClose: close,
 	});
-	/** Nothing stands in the fields' place. */
 	const counting = !pain && !board.stretch;
 	const live: Live = {
 		lesson,
@@ -250,7 +249,7 @@ export function LiveBoard({
 					Lesson: {board.studentName}, {readOn(board.ladder, set.placing.settings.name)}
 				</h1>
 				<Upper drawer={drawer} toggle={toggle} takenBack={takenBack} clock={set.open ? clock : null} answer={answer} />
-				{pain && <Stopped pain={pain} lesson={lesson.lesson} acts={acts} onNext={chooseLadder} />}
+				{pain && <Stopped pain={pain} lesson={lesson.lesson} acts={acts} onNext={() => toggle("ladders")} />}
 				{!pain && board.stretch && <StretchFields />}
 				{counting && (
 					<>

@@ -1,4 +1,5 @@
 import type { Body } from "@/core/log/kinds";
+import { wishOf } from "@/core/log/wish";
 import { capital } from "@/core/text/wording";
 import { fromToday } from "@/ui/dates";
 import { firstAndBest } from "@/ui/scores";
@@ -7,8 +8,8 @@ import { insecureWords } from "./insecure";
 import { useLive } from "./LiveContext";
 
 /** What this lesson is to be, in a line: one press says more. */
-function todayWords(opened: Body<"lesson.opened"> | undefined): string {
-	const { minutes = null, wish = "", effort } = opened ?? {};
+function todayWords(opened: Body<"lesson.opened"> | undefined, wish: string): string {
+	const { minutes = null, effort } = opened ?? {};
 	return [
 		minutes === null ? "No time set" : `${minutes} minutes`,
 		wish ? `wish: ${wish}` : "no wish said",
@@ -32,7 +33,7 @@ export function Opening() {
 		// biome-ignore lint/a11y/noNoninteractiveTabindex: whoever has no finger scrolls it by keys
 		<section className={css.opening} aria-label="Last time" tabIndex={0}>
 			<button type="button" className={css.today} onClick={() => open("lesson")}>
-				<span>{todayWords(view.opened?.body)}</span>
+				<span>{todayWords(view.opened?.body, wishOf(view, set.placing.student))}</span>
 			</button>
 			{!window.isSecureContext && <p className="asks">{insecureWords}</p>}
 			{last ? (

@@ -79,7 +79,7 @@ function workOut(view: LessonView, pack: Pack): Board | null {
 		advice: adviseOn(view, set),
 		ladder,
 		studentName: nameOf(set.placing.student),
-		setNumber: visit.sets.indexOf(set.id) + 1,
+		setNumber: numberOf(visit, set),
 		triesInSet:
 			visit.elsewhere === "warm-up"
 				? triesOf(view, set)
@@ -105,6 +105,15 @@ function workOut(view: LessonView, pack: Pack): Board | null {
 		short: shortIn(visit.placing),
 	};
 }
+
+/** Which set of its visit one is: a set that nothing was tried in, since it was only looked at, is none. */
+const numberOf = (visit: Visit, { id }: SetView): number => {
+	const tried = new Set(inOrder(visit).map((item) => item.set));
+	return (
+		visit.sets.filter((one) => one !== id && tried.has(one) && visit.sets.indexOf(one) < visit.sets.indexOf(id))
+			.length + 1
+	);
+};
 
 /** The numbers a touch changes. */
 export function countOf(view: LessonView): { value: string; used: number } {

@@ -32,6 +32,7 @@ const undoWords: Record<string, string> = {
 	"care.confirmed": "checklist",
 	"cause.marked": "mark of a cause",
 	seen: "what was seen",
+	wished: "wish",
 	"plan.step": "step of the plan",
 };
 

@@ -8,7 +8,6 @@ import type { LessonView } from "@/core/log/view";
 import type { LessonOnDevice } from "@/device/lesson";
 import { useStable } from "@/ui/useStable";
 import { answerTouch, isTouch } from "./deviceSettings";
-import type { Inputs } from "./inputs";
 import type { Board } from "./model";
 import type { Acts } from "./useActs";
 import type { Call } from "./useCalled";
@@ -24,7 +23,6 @@ export function useAttempt({
 	lesson,
 	board,
 	acts,
-	layout,
 	label,
 	call,
 	clock,
@@ -36,7 +34,6 @@ export function useAttempt({
 	lesson: LessonOnDevice;
 	board: Board;
 	acts: Acts;
-	layout: Inputs;
 	label: string;
 	call: Call | null;
 	clock: SetClock | null;

@@ -13,22 +13,25 @@ interface Props {
 	view: LessonView;
 	students: readonly string[];
 	nameOf: (id: string | null) => string | undefined;
-	wish: string;
+	wishes: readonly { student: string | null; wish: string }[];
 }
 
 /** What was parked in the lesson, and what is promised now. */
-export function WrapMargin({ lesson, view, students, nameOf, wish }: Props) {
+export function WrapMargin({ lesson, view, students, nameOf, wishes }: Props) {
 	const [who, setWho] = useState(students[0] ?? "");
 	const parked = view.events.flatMap((event) => (event.kind === "parked" ? [event] : []));
 	const promised = view.events.flatMap((event) => (event.kind === "promise" ? [event] : []));
 	return (
 		<>
-			{wish && (
+			{wishes.length > 0 && (
 				<section className={css.keep} aria-label="Wish">
-					<h2>The wish for today</h2>
-					<p className="m-0" dir="auto">
-						{wish}
-					</p>
+					<h2>Wish for today</h2>
+					{wishes.map(({ student, wish }) => (
+						<p key={student ?? ""} className="m-0" dir="auto">
+							{students.length > 1 && <b>{nameOf(student)}: </b>}
+							{wish}
+						</p>
+					))}
 				</section>
 			)}
 			<section className={css.keep} aria-label="Parked">

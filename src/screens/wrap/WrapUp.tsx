@@ -4,6 +4,7 @@ import { Fragment, useMemo } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { ownWords } from "@/core/commands/atTheEnd";
+import { wishesOf, wishOf } from "@/core/log/wish";
 import { wrapUp } from "@/core/log/wrap";
 import type { Pack } from "@/core/pack/pack";
 import type { LessonOnDevice, LessonState } from "@/device/lesson";
@@ -41,7 +42,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 					view={view}
 					students={students}
 					nameOf={nameOf}
-					wish={view.opened?.body.wish ?? ""}
+					wishes={wishesOf(view, students.length > 0 ? students : [null])}
 				/>
 			}
 		>
@@ -79,7 +80,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 				return (
 					<div key={student}>
 						<HoldTheFinish {...of} />
-						<AskThem {...of} pack={pack} wish={view.opened?.student === student ? view.opened.body.wish : ""} />
+						<AskThem {...of} pack={pack} wish={wishOf(view, student)} />
 					</div>
 				);
 			})}

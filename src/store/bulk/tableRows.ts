@@ -151,7 +151,10 @@ function lessonRow(one: LessonDigest, only: string | null, people: People): Tabl
 		minutes: one.minutes ?? null,
 		tries: one.attempts,
 		good: one.rungs.reduce((all, { student, good }) => all + (only === null || student === only ? good : 0), 0),
-		wish: one.wish,
+		wish: (one.wishes ?? [{ student: only ?? "", wish: one.wish }])
+			.filter(({ student }) => only === null || student === only)
+			.map(({ wish }) => wish)
+			.join("\n"),
 		remark: one.remark,
 		note: [one.note, ...theirs].filter(Boolean).join("\n\n"),
 		next: one.next,

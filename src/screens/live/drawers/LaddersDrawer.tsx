@@ -1,6 +1,7 @@
 "use client";
 
 import { useState } from "react";
+import { wishOf } from "@/core/log/wish";
 import type { Pack, PackLadder } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
 import { makeSomebody } from "@/server/actions";
@@ -22,6 +23,7 @@ export function LaddersDrawer() {
 function Next({ here }: { here: PackLadder }) {
 	const { view, board, pack } = useLive();
 	const { first, best } = here.holes.find((hole) => hole.rung === board.set.placing.rung) ?? {};
+	const wish = wishOf(view, here.student);
 	return (
 		<Drawer title="What next?">
 			<NextRungs ladder={here} />
@@ -35,9 +37,9 @@ function Next({ here }: { here: PackLadder }) {
 				</p>
 			)}
 			{first && <p className="m-0 mute">This rung: first {firstAndBest(first, best)}.</p>}
-			{view.opened?.body.wish && view.opened.student === here.student && (
+			{wish && (
 				<p className="m-0 mute" dir="auto">
-					Wish for today: {view.opened.body.wish}
+					Wish for today: {wish}
 				</p>
 			)}
 			<Facts pack={pack} student={here.student} />
