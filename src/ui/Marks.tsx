@@ -1,3 +1,4 @@
+import { isScore } from "@/core/log/score";
 import type { Entry, TryView } from "@/core/log/view";
 import css from "./marks.module.css";
 
@@ -89,6 +90,10 @@ export function TryMark({ t, short }: { t: TryView; short?: (position: string) =
 	return <i className={look} role="img" aria-label={words} title={words} />;
 }
 
+/** A score as it was called out. */
+export const scoreWords = (count: number, seconds?: number): string =>
+	seconds === undefined ? `score ${count}` : `${count} in ${seconds} s`;
+
 /** A visit's attempts in order, cues as notches between them. */
 export function TryStrip({ entries, short }: { entries: readonly Entry[]; short: (position: string) => string }) {
 	return (
@@ -98,7 +103,9 @@ export function TryStrip({ entries, short }: { entries: readonly Entry[]; short:
 					<TryMark key={event.id} t={t} short={short} />
 				) : event.kind === "tally" ? (
 					<b key={event.id}>
-						{event.body.good} of {event.body.tries}, tallied
+						{isScore(event.body)
+							? scoreWords(event.body.good, event.body.seconds)
+							: `${event.body.good} of ${event.body.tries}, tallied`}
 					</b>
 				) : event.kind === "feedback" ? (
 					<span

@@ -32,11 +32,13 @@ export interface Facts {
 	freshTallies: TallyView[];
 	/** The watched positions with a run of one or more, in causal order. */
 	runs: Run[];
+	/** The same of positions that were off in R + 1 of the last 2R, with others between, and that nobody has answered. */
+	scattered: Run[];
 	/** Counted attempts since the last correction or question; null if there was none. */
 	sinceCorrection: number | null;
 	/** What the last word was: a correction, or a question. */
 	lastWord: "correction" | "question" | null;
-	/** Positions that were spoken of at some time in the visit. */
+	/** Positions that were spoken of at some time in the lesson, to this student. */
 	spokenOf: ReadonlySet<string>;
 	/** State marks within the last six attempts, and the attempts they lie among. */
 	stateMarks: string[];
@@ -75,10 +77,18 @@ export function gatherFacts(input: AdviceInput): Facts {
 		runs: lookedFor(placing)
 			.map((position) => runOf(position, freshEntries))
 			.filter((run) => run.tries.length > 0),
+		scattered: lookedFor(placing).flatMap(
+			(position) => scatteredRun(position, freshEntries, placing.settings.correctAfter) ?? [],
+		),
 		sinceCorrection: lastCorrection < 0 ? null : triesIn(entries.slice(lastCorrection + 1)).length,
 		lastWord: wordIn(entries[lastCorrection]),
+		// What was said on another rung today was said.
 		spokenOf: new Set(
-			entries.flatMap(({ event }) => (event.kind === "feedback" && event.body.position ? [event.body.position] : [])),
+			input.visits
+				.filter(({ student }) => student === visit.student)
+				.flatMap(({ entries: all }) => all)
+				.concat(entries)
+				.flatMap(({ event }) => (event.kind === "feedback" && event.body.position ? [event.body.position] : [])),
 		),
 		stateMarks: recentMarks(freshEntries),
 		eased:
@@ -164,6 +174,33 @@ function runOf(position: WatchedPosition, entries: readonly Entry[]): Run {
 	}
 	run.tries.reverse();
 	return run;
+}
+
+/**
+ * A position that was off in R + 1 of the last 2R tries, in one direction, and that nobody has spoken of since the first
+ * of them: a fault is not forgotten because another position was off once, or one try was good.
+ *
+ * @param R as many in a row as would be spoken of
+ */
+function scatteredRun(position: WatchedPosition, entries: readonly Entry[], R: number): Run | null {
+	const tries: TryView[] = [];
+	let direction: Direction | undefined;
+	let seen = 0;
+	let span = 0;
+	for (let i = entries.length - 1; i >= 0 && seen < 2 * R; i--) {
+		const entry = entries[i] as Entry;
+		if (isCorrection(entry) && entry.event.kind === "feedback" && entry.event.body.position === position.id)
+			return null;
+		if (entry.event.kind === "tally") break;
+		if (!entry.try?.counted) continue;
+		seen += 1;
+		const off = entry.try.body.off.find((one) => one.position === position.id);
+		if (!off || (off.direction && direction && off.direction !== direction)) continue;
+		direction ??= off.direction;
+		tries.unshift(entry.try);
+		span = seen;
+	}
+	return tries.length > R ? { position, direction, tries, corrections: 0, since: 0, span, spanSince: 0 } : null;
 }
 
 function recentMarks(entries: readonly Entry[]): string[] {

@@ -3,7 +3,7 @@ import { reachedInLesson } from "@/core/load/inLesson";
 import { type LessonView, partnerOf, rungKey, type SetView, type Visit, visitOfSet } from "@/core/log/view";
 import { countDays } from "@/core/rules/days";
 import { ENGINE } from "./engine";
-import { type Facts, factsBefore, gatherFacts } from "./facts";
+import { type Facts, factsBefore, gatherFacts, indexOf } from "./facts";
 import type { Advice, AdviceContext, AdviceInput, Line } from "./line";
 import { backToRung } from "./lines/backToRung";
 import { care } from "./lines/care";
@@ -72,15 +72,21 @@ function firstOf(facts: Facts): { line: Line; said: Unnamed } {
 	throw new Error("advise: the last line always speaks");
 }
 
-/** Worked with the peg elsewhere: nothing here moves it, and the way leads back to it. */
-function staying({ input }: Facts, said: Unnamed): Unnamed {
+/**
+ * Worked with the peg elsewhere: nothing here moves it. A rule that is met leads back to it. Failing leads down and never
+ * up: to the rung below as work of today, or back to the peg where that is lower.
+ */
+function staying(facts: Facts, said: Unnamed): Unnamed {
+	const { input, placing } = facts;
 	if (!input.visit.elsewhere || said.act?.kind !== "move") return said;
-	const met = said.act.reason !== "stepped down";
-	return {
-		...said,
-		title: met ? "The rule is met here; back to the peg" : "Enough of it here; back to the peg",
-		act: { kind: "peg" },
-	};
+	if (said.act.reason !== "stepped down")
+		return { ...said, title: "The rule is met here; back to the peg", act: { kind: "peg" } };
+	const { to } = said.act;
+	const at = placing.order.findIndex(({ id }) => id === input.context.peg);
+	if (at < 0 || at < indexOf(facts))
+		return { ...said, title: "Enough of it here; back to the peg", act: { kind: "peg" } };
+	const name = placing.order.find(({ id }) => id === to)?.name ?? "the rung below";
+	return { ...said, title: `A rung down, just today: ${name}`, act: { kind: "here", to } };
 }
 
 /** What the rules suggest after the latest attempt, and why. Pure: the same visit gives the same advice. */
@@ -174,6 +180,7 @@ export function adviseOn(lesson: LessonView, set: SetView, inputs: AdviceContext
 			...careDue(lesson, visit),
 			loadReached: reachedInLesson(lesson, visit.placing),
 			days: daysDone(lesson, visit),
+			peg: lesson.moves.findLast((move) => move.ladder === visit.ladder)?.body.to ?? visit.placing.peg,
 			...inputs,
 		},
 	});

@@ -17,6 +17,8 @@ export type Act =
 	/** Of no position: about what was chosen or aimed at. */
 	| { kind: "cue"; position: string | null; direction?: Direction; cue: Cue | null }
 	| { kind: "variation"; to: Variation }
+	/** Another rung, with the peg left where it is. */
+	| { kind: "here"; to: string }
 	| { kind: "pause" }
 	/** Back to where the peg stands. */
 	| { kind: "peg" }
@@ -49,6 +51,8 @@ export interface AdviceContext {
 	careAgain?: readonly string[];
 	/** Limits of load that are reached on this rung. */
 	loadReached?: readonly Reached[];
+	/** The rung the peg stands on; absent where nobody knows. */
+	peg?: string | undefined;
 	/** For a `days` rule: days met so far, today included, of how many. */
 	days?: { done: number; of: number } | undefined;
 }

@@ -6,7 +6,7 @@ import { placeOn, variationOn } from "@/core/pack/placing";
 import { cutText } from "@/core/text/fields";
 import { basisOf, type Drafts, type NewId, place } from "./drafts";
 import { pegIn } from "./peg";
-import { besides, closeBoth, closeIfOpen, inForm, inSet, openSet, switchTo } from "./sets";
+import { besides, closeBoth, closeIfOpen, inForm, inSet, leaveFor, openSet, switchTo } from "./sets";
 
 /** Moves the peg and opens a set on the new rung. */
 export function movePeg(
@@ -94,6 +94,14 @@ export function follow(
 			const peg = pegIn(lesson, ladder);
 			return [followed, ...switchTo(newId, set, placeOn(ladder, peg), variationOn(ladder, peg))];
 		}
+		case "here":
+			if (!ladder) return [followed];
+			return [
+				followed,
+				...leaveFor(newId, lesson, set, placeOn(ladder, act.to), variationOn(ladder, act.to), {
+					elsewhere: "here today",
+				}),
+			];
 		case "pause":
 			return [followed, ...closeBoth(lesson, set, "pause")];
 		case "care":

@@ -36,10 +36,10 @@ test("alone everybody does; in pairs one of each", () => {
 });
 
 test("scores as they are called, and what is none", () => {
-	expect(readScore(" 7 ", "Ida")).toEqual({ ok: true, value: { good: 7, tries: 7 } });
-	expect(readScore("0", "Ida")).toEqual({ ok: true, value: { good: 0, tries: 1 } });
-	expect(readScore("7 of 9", "Ida")).toEqual({ ok: true, value: { good: 7, tries: 9 } });
-	expect(readScore("7/9", "Ida")).toEqual({ ok: true, value: { good: 7, tries: 9 } });
+	expect(readScore(" 7 ", "Ida")).toEqual({ ok: true, value: { good: 7, tries: 7, score: true } });
+	expect(readScore("0", "Ida")).toEqual({ ok: true, value: { good: 0, tries: 1, score: true } });
+	expect(readScore("7 of 9", "Ida")).toEqual({ ok: true, value: { good: 7, tries: 9, score: false } });
+	expect(readScore("7/9", "Ida")).toEqual({ ok: true, value: { good: 7, tries: 9, score: false } });
 	for (const [words, said] of [
 		["", "“7”, or “7 of 9”, is needed"],
 		["many", "“7”, or “7 of 9”, is needed"],

@@ -39,6 +39,8 @@ export const doersOf = (people: readonly string[], round: number, inPairs: boole
 export interface Scored {
 	good: number;
 	tries: number;
+	/** How many, and nothing of how many tries it took. */
+	score: boolean;
 }
 
 const MOST_TRIES = 500;
@@ -57,7 +59,7 @@ export function readScore(words: string, who: string): Outcome<Scored> {
 		return refuse("score", `The score of ${who} is of ${tries} tries; 1 to ${MOST_TRIES} are possible.`);
 	return good > tries
 		? refuse("score", `${who}: ${good} good of ${tries} is more than there were; change the two over, or mend one.`)
-		: { ok: true, value: { good, tries } };
+		: { ok: true, value: { good, tries, score: found[2] === undefined } };
 }
 
 /** More good ones than ever on this rung in as many seconds; a first one is none. */

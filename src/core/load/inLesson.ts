@@ -7,8 +7,9 @@ export const COACH = "";
 
 type Worked = Pick<LessonView, "visits" | "sets">;
 
-const triesOf = ({ tries, tallies }: Pick<Visit, "tries" | "tallies">): number =>
-	tries.length + tallies.reduce((sum, one) => sum + one.tries, 0);
+/** Tries as the body knows them: each of a tally, and each that a score counts. */
+const triesOf = ({ tries, tallies, scores }: Pick<Visit, "tries" | "tallies" | "scores">): number =>
+	tries.length + tallies.reduce((sum, one) => sum + one.tries, 0) + scores.reduce((sum, one) => sum + one.count, 0);
 
 /** Who feeds the tries of a set: whoever takes turns with it, else the coach; nobody where both do each try together. */
 function feederOf({ sets }: Worked, { inTurnWith, joint }: SetView): string | null {
@@ -24,7 +25,8 @@ function feeding(lesson: Worked, who: string): LoadDay["parts"][] {
 		if (!feederLoads || set.placing.student === who || feederOf(lesson, set) !== who) return [];
 		const visit = lesson.visits.find(({ key }) => key === set.visit);
 		const here = <T extends { set: string }>(all: readonly T[]) => all.filter((one) => one.set === set.id);
-		return [timesTries(feederLoads, visit ? triesOf({ tries: here(visit.tries), tallies: here(visit.tallies) }) : 0)];
+		const fed = visit && { tries: here(visit.tries), tallies: here(visit.tallies), scores: here(visit.scores) };
+		return [timesTries(feederLoads, fed ? triesOf(fed) : 0)];
 	});
 }
 

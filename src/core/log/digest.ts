@@ -187,7 +187,7 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 		...loadIn(view),
 		attempts: view.visits.flatMap(inOrder).reduce((sum, item) => sum + triesIn(item), 0),
 		rungs: wrapUp(view)
-			.filter((rung) => rung.visits.some((visit) => inOrder(visit).length > 0))
+			.filter((rung) => rung.visits.some((visit) => inOrder(visit).length + visit.scores.length > 0))
 			.map((wrap) => ({ wrap, score: scoreOf(wrap), ...wrap }))
 			.map(
 				({

@@ -2,9 +2,10 @@ import type { LogEvent } from "./event";
 import type { Placing } from "./kinds";
 import { byOrder, type OrderedEvent } from "./order";
 import { type LiveEvent, resolve } from "./resolve";
+import { isScore } from "./score";
 import { judgeVisits } from "./verdict";
 import { inOrder, type LessonView, type SetView, type Visit } from "./view";
-import { afterTurn, newVisit, viewSet, viewTally, viewTry, visitKey } from "./visit";
+import { afterTurn, newVisit, viewScore, viewSet, viewTally, viewTry, visitKey } from "./visit";
 
 /** What the fold carries from event to event. */
 interface Folding {
@@ -142,7 +143,9 @@ function takeIntoVisit(folding: Folding, event: LiveEvent): void {
 		visit.tries.push(tried);
 		view.current = afterTurn(view, set, tried);
 	}
-	if (event.kind === "tally") visit.tallies.push(viewTally(event, set, visit.tries.length));
+	if (event.kind !== "tally") return;
+	if (isScore(event.body)) visit.scores.push(viewScore(event, set));
+	else visit.tallies.push(viewTally(event, set, visit.tries.length));
 }
 
 function raiseLimit({ raised }: Folding, { ladder, body }: Extract<LiveEvent, { kind: "limit.changed" }>): void {
@@ -160,12 +163,16 @@ function closeSet(view: LessonView, set: SetView, { body }: Extract<LiveEvent, {
 
 /** What another device counted beside the set's holder counts once a coach has joined it. */
 function joinDevices({ view, joined }: Folding): void {
-	for (const visit of view.visits)
+	for (const visit of view.visits) {
+		for (const score of visit.scores)
+			if (score.apart && joined.has(`${score.set}/${score.device}`))
+				Object.assign(score, { apart: false, counted: visit.elsewhere !== "warm-up" });
 		for (const item of inOrder(visit)) {
 			if (!item.apart || !joined.has(`${item.set}/${item.device}`)) continue;
 			item.apart = false;
 			item.counted = visit.elsewhere !== "warm-up" && (item.kind === "tally" || !item.body.noCount);
 		}
+	}
 }
 
 const highest = (log: readonly OrderedEvent[]): OrderedEvent | null => {

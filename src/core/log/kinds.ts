@@ -113,6 +113,8 @@ export const Placing = z.object({
 	usedToday: z.optional(whole(0, 5000)),
 	/** Earlier days on which this rung's rule was met: for a rule on several days. */
 	daysMet: z.optional(z.array(day).check(z.maxLength(60))),
+	/** Where the peg stood when this was opened, where that is another rung. */
+	peg: z.optional(ident),
 	/** Why the rung is done in its easier form, where a protected part or missing kit eases it: that form is the rung then. */
 	easedBy: z.optional(label(200)),
 	/** Lower edge of the working band: under it a rung is too hard. */
@@ -280,6 +282,8 @@ export const bodies = {
 			longest: z.optional(whole(0, 500)),
 			/** All of it within so many seconds of the set's clock. */
 			seconds: z.optional(whole(1, 3600)),
+			/** A count and no tries: how many, as it was called out. */
+			score: z.optional(z.boolean()),
 		})
 		.check((ctx) => {
 			const wrong = tallyRefusal(ctx.value);

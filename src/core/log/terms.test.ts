@@ -8,7 +8,9 @@ const tried = (as: Partial<TryView["as"]>, body: Partial<TryView["body"]> = {}, 
 	({ as: { good: true, result: "hit", ...as }, body, set, counted: true, variation: "own" }) as TryView;
 const of = (rule: Rule, tries: TryView[], progress = { value: 0, target: 0, words: "" }) =>
 	inTerms({
-		visits: [{ rule, tries, tallies: [], placing: {}, judgements: { own: { progress } } } as unknown as Visit],
+		visits: [
+			{ rule, tries, tallies: [], scores: [], placing: {}, judgements: { own: { progress } } } as unknown as Visit,
+		],
 	} as RungWrap);
 
 test("each kind is told in its own terms", () => {
@@ -87,7 +89,9 @@ test("of choices: right, came off, and the four together, of tries where both we
 test("each outcome of an own scale is counted", () => {
 	const scale = scales["clean, rough or miss"];
 	const tries = ["clean", "rough", "rough"].map((result) => tried({ result }, { result }));
-	const visits = [{ rule: { kind: "rolling", k: 2, n: 3 }, tries, tallies: [], placing: { settings: { scale } } }];
+	const visits = [
+		{ rule: { kind: "rolling", k: 2, n: 3 }, tries, tallies: [], scores: [], placing: { settings: { scale } } },
+	];
 	expect(inTerms({ visits } as unknown as RungWrap)).toEqual(["clean 1, rough 2, miss 0"]);
 });
 

@@ -3,7 +3,7 @@ import type { Bouts } from "@/core/rules/bouts";
 import { plural } from "@/core/text/lists";
 import { lookedFor } from "./kinds";
 import type { StretchCount } from "./stretch";
-import { formOf, type TallyView, type TryView } from "./view";
+import { formOf, type TryView } from "./view";
 import type { RungWrap } from "./wrap";
 
 const mean = (all: readonly number[]) => all.reduce((sum, n) => sum + n, 0) / all.length;
@@ -47,14 +47,20 @@ function inTries(visits: RungWrap["visits"]): string[] {
 	const rule = visits.at(-1)?.rule;
 	if (!rule) return [];
 	const tries = ownTries(visits);
-	const timed = visits.flatMap((visit) =>
-		visit.tallies.filter((one) => one.counted && one.seconds !== undefined && one.variation === formOf(visit.placing)),
-	);
+	const timed: Timed[] = visits.flatMap((visit) => [
+		...visit.tallies
+			.filter((one) => one.counted && one.seconds !== undefined && one.variation === formOf(visit.placing))
+			.map(({ good, seconds }) => ({ count: good, seconds: seconds as number })),
+		...visit.scores
+			.filter((one) => one.counted && one.variation === formOf(visit.placing))
+			.map(({ count, seconds }) => ({ count, seconds })),
+	]);
 	if (tries.length + timed.length === 0) return [];
 	const scale = visits.at(-1)?.placing.settings?.scale ?? [];
 	const labels = byLabel(visits).map(({ label, good, of }) => `${label} ${good} of ${of}`);
 	return [
 		...allParts(rule).flatMap((part) => phrase(part, tries, timed) ?? (part === rule ? sumOf(visits) : [])),
+		...calledOut(allParts(rule), timed),
 		// Of two outcomes the number of good tries says the other.
 		...(scale.length > 2
 			? [
@@ -110,7 +116,23 @@ function secondOf(tries: readonly TryView[]): string[] {
 	return [...values].map(([of, all]) => `${of} ${rangeOf(all)}, ${short(mean(all))} on average`);
 }
 
-function phrase(part: Rule, tries: readonly TryView[], timed: readonly TallyView[]): string[] | null {
+/** How many in so many seconds; null seconds for a total. */
+interface Timed {
+	count: number;
+	seconds: number | null;
+}
+
+/** Scores that no rule of this rung looks at: the best of each length of time, which are never compared. */
+function calledOut(parts: readonly Rule[], timed: readonly Timed[]): string[] {
+	const best = new Map<number | null, number>();
+	for (const { count, seconds } of timed) {
+		if (parts.some((part) => part.kind === "count" && part.seconds === seconds)) continue;
+		best.set(seconds, Math.max(count, best.get(seconds) ?? 0));
+	}
+	return [...best].map(([seconds, count]) => (seconds === null ? `score ${count}` : `${count} in ${seconds} seconds`));
+}
+
+function phrase(part: Rule, tries: readonly TryView[], timed: readonly Timed[]): string[] | null {
 	switch (part.kind) {
 		case "length": {
 			const lengths = tries.flatMap(({ as }) => as.length ?? []);
@@ -157,7 +179,8 @@ function phrase(part: Rule, tries: readonly TryView[], timed: readonly TallyView
 		case "count": {
 			const sets = new Map<string, number>();
 			for (const { set, as } of tries) if (as.good && !as.late) sets.set(set, (sets.get(set) ?? 0) + 1);
-			return [`best set ${Math.max(0, ...sets.values(), ...timed.map((one) => one.good))} in ${part.seconds} seconds`];
+			const equal = timed.filter(({ seconds }) => seconds === part.seconds).map(({ count }) => count);
+			return [`best set ${Math.max(0, ...sets.values(), ...equal)} in ${part.seconds} seconds`];
 		}
 		default:
 			return null;

@@ -9,7 +9,7 @@ import {
 	judgeOne,
 	type Rule,
 } from "@/core/rules";
-import { type Tally, tallyProves } from "@/core/rules/tally";
+import { scoreProves, type Tally, tallyProves } from "@/core/rules/tally";
 import { lookedFor, type Placing, type Variation } from "./kinds";
 import { formOf, inOrder, rungKey, type TallyView, type TryView, triesIn, type Verdict, type Visit } from "./view";
 
@@ -104,8 +104,18 @@ function judgeRung(visits: readonly Visit[], raisedBy: number, placeOf: (id: str
 			const last = Math.max(placeOf(visit.sets.at(-1) ?? ""), placeOf(inOrder(visit).at(-1)?.id ?? ""));
 			run.used = usedAt.findLast(({ place }) => place <= last)?.used ?? before;
 		}
+		provedByScores(visit, run);
 		running.set(visit, run);
 		read(visit, run, { allowed: allowedOn(visit), raisedBy });
+	}
+}
+
+/** A score may meet the rule by itself; it is no try, and changes nothing else. */
+function provedByScores({ rule, scores }: Visit, run: RunningVerdict): void {
+	for (const { id, variation, counted, ...score } of scores) {
+		const form = run.forms[variation];
+		const decided = form.settled !== null || form.provedBy !== null || form.metBy !== null;
+		if (counted && !decided && scoreProves(rule, score)) run.forms[variation] = { ...form, provedBy: id };
 	}
 }
 

@@ -46,6 +46,21 @@ export interface TallyView extends Tally {
 	over: boolean;
 }
 
+/** How many, as it was called out: no tries and no rate, and nothing of the limit. */
+export interface ScoreView {
+	id: string;
+	set: string;
+	variation: Variation;
+	count: number;
+	/** In so many seconds; null for a total. */
+	seconds: number | null;
+	device: string;
+	byPartner: boolean;
+	counted: boolean;
+	/** Entered on a device that did not hold the set, and not joined: shown apart. */
+	apart: boolean;
+}
+
 export interface Entry {
 	event: LiveEvent;
 	/** Set when the event is an attempt. */
@@ -83,6 +98,7 @@ export interface Visit {
 	entries: Entry[];
 	tries: TryView[];
 	tallies: TallyView[];
+	scores: ScoreView[];
 	judgements: Record<Variation, Judgement>;
 	verdict: Verdict;
 }

@@ -6,6 +6,7 @@ import {
 	type LessonView,
 	partnerOf,
 	rungKey,
+	type ScoreView,
 	type SetView,
 	type TallyView,
 	type TryView,
@@ -49,6 +50,7 @@ export function newVisit(key: string, { placing, elsewhere, under }: SetView): V
 		entries: [],
 		tries: [],
 		tallies: [],
+		scores: [],
 		...unjudged(rule),
 	};
 }
@@ -91,6 +93,21 @@ export function viewTally(event: Extract<LiveEvent, { kind: "tally" }>, set: Set
 		counted: !apart && set.elsewhere !== "warm-up",
 		apart,
 		over: false,
+	};
+}
+
+export function viewScore(event: Extract<LiveEvent, { kind: "tally" }>, set: SetView): ScoreView {
+	const apart = event.device !== set.holder;
+	return {
+		id: event.id,
+		set: set.id,
+		variation: set.variation,
+		count: event.body.good,
+		seconds: event.body.seconds ?? null,
+		device: event.device,
+		byPartner: event.actor === "partner",
+		counted: !apart && set.elsewhere !== "warm-up",
+		apart,
 	};
 }
 

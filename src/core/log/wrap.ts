@@ -96,7 +96,7 @@ export function wrapUp(lesson: LessonView): RungWrap[] {
 	}
 	return [...groups.values()]
 		.map(wrapRung)
-		.filter((rung) => rung.visits.some((v) => v.tries.length > 0 || v.entries.length > 1));
+		.filter((rung) => rung.visits.some((v) => v.tries.length + v.scores.length > 0 || v.entries.length > 1));
 }
 
 function wrapRung(visits: Visit[]): RungWrap {

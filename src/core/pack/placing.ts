@@ -60,6 +60,7 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 		...(limitOn(ladder, found.id)?.what === "eased"
 			? { easedBy: cutText(limitOn(ladder, found.id)?.reason || "Eased.", 200) }
 			: {}),
+		...(found.id === ladder.peg ? {} : { peg: ladder.peg }),
 		triedBefore: hole?.tried ?? 0,
 		...usedOn(ladder, found.id),
 		// Only a rule on several days asks for them, and only for as many as it can count.

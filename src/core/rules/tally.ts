@@ -103,3 +103,15 @@ export function tallyProves(rule: Rule, tally: Tally, unsaid: Unsaid = PLAIN): b
 		({ good, longest }) => good === tally.good && (tally.longest === undefined || longest === tally.longest),
 	);
 }
+
+/**
+ * Whether a score meets the rule: that of so many within so many seconds, with at least as many in no more than its
+ * seconds. It says nothing of single tries, and so meets no other.
+ *
+ * @example scoreProves({ kind: "count", c: 12, seconds: 60 }, { count: 12, seconds: 55 }) // true
+ */
+export function scoreProves(rule: Rule, score: { count: number; seconds: number | null }): boolean {
+	if (rule.kind === "all") return rule.rules.every((one) => scoreProves(one, score));
+	if (rule.kind === "any") return rule.rules.some((one) => scoreProves(one, score));
+	return rule.kind === "count" && score.seconds !== null && score.seconds <= rule.seconds && score.count >= rule.c;
+}

@@ -232,7 +232,8 @@ export function CountZone({
 	const { set, visit, rail } = board;
 	const { met, progress } = visit.judgements[set.variation];
 	// Until the first try there is nothing to count: what happened last time stands there instead.
-	const opening = visit.tries.length + visit.tallies.length === 0 && board.ladder !== null && !board.stretch;
+	const opening =
+		visit.tries.length + visit.tallies.length + visit.scores.length === 0 && board.ladder !== null && !board.stretch;
 	const longer = board.stretch || (progress.large && !met);
 	return (
 		<section className={css.count} aria-label="Count">

@@ -1,5 +1,6 @@
+import { isScore } from "@/core/log/score";
 import type { Entry, TryView } from "@/core/log/view";
-import { MarkRow, markAt, numberOf } from "@/ui/Marks";
+import { MarkRow, markAt, numberOf, scoreWords } from "@/ui/Marks";
 import type { Board } from "./model";
 import css from "./strip.module.css";
 
@@ -99,7 +100,9 @@ export function StripMarks({ board }: { board: Board }) {
 					</span>
 				) : event.kind === "tally" ? (
 					<b key={event.id} className={css.stripTally}>
-						{event.body.good} of {event.body.tries}
+						{isScore(event.body)
+							? scoreWords(event.body.good, event.body.seconds)
+							: `${event.body.good} of ${event.body.tries}`}
 					</b>
 				) : (
 					<i key={event.id} className={css.stripCue} />

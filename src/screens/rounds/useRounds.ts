@@ -86,8 +86,8 @@ export function useRounds(studio: string, players: readonly Player[], { seconds,
 			...(kept.length === 0
 				? beginLesson(uuid, lesson, { minutes: null, wish: "", quick: false }, doers[0]?.student ?? null, null)
 				: []),
-			...scores.flatMap(({ player: { ladder, rung }, good, tries }) =>
-				talliedSet(uuid, placeOn(ladder, rung), variationOn(ladder, rung), { good, tries, seconds }),
+			...scores.flatMap(({ player: { ladder, rung }, good, tries, score }) =>
+				talliedSet(uuid, placeOn(ladder, rung), variationOn(ladder, rung), { good, tries, seconds, score }),
 			),
 		];
 		if (!(await write(drafts.map((draft) => ({ ...draft, lesson }))))) return false;

@@ -119,7 +119,25 @@ function visitRows(day: string, lesson: string, visit: Visit, view: LessonView, 
 			attempt: one.id,
 		}),
 	);
-	return [...single, ...tallied];
+	const scored = visit.scores.map(
+		(one): TableRow => ({
+			...about,
+			time: times.get(one.id) ?? null,
+			form: one.variation,
+			tries: null,
+			good: one.count,
+			outcome: one.seconds === null ? "score" : `score in ${one.seconds} s`,
+			off: "",
+			judged: "no",
+			counted: yes(one.counted),
+			partner: yes(one.byPartner),
+			measure: null,
+			unit: "",
+			lesson,
+			attempt: one.id,
+		}),
+	);
+	return [...single, ...tallied, ...scored];
 }
 
 /** So many lessons are read at once: each query leaves something behind in the client until memory is swept. */

@@ -1,3 +1,4 @@
+import { lookedFor } from "@/core/log/kinds";
 import { type Cue, firstCue } from "@/core/skill/cue";
 import { plural } from "@/core/text/lists";
 import { easingAct, type Facts, type Run } from "../facts";
@@ -45,9 +46,15 @@ export const ease: Line = {
 	},
 };
 
-/** The earliest position that wants a word: off for long enough, and nobody spoke of it since. */
-const silentRun = ({ runs, settings }: Facts): Run | undefined =>
-	runs.find((run) => run.corrections === 0 && run.tries.length >= settings.correctAfter);
+/** The earliest position that wants a word: off for long enough, in a row or with others between, and nobody spoke of it since. */
+function silentRun({ runs, scattered, settings, placing }: Facts): Run | undefined {
+	const silent = [
+		...runs.filter((run) => run.corrections === 0 && run.tries.length >= settings.correctAfter),
+		...scattered,
+	];
+	const at = (run: Run) => lookedFor(placing).findIndex(({ id }) => id === run.position.id);
+	return silent.toSorted((a, b) => at(a) - at(b))[0];
+}
 
 const whyNow = (run: Run, { spokenOf }: Facts): string => {
 	const { length } = run.tries;

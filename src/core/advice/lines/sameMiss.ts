@@ -13,11 +13,13 @@ export const sameMiss: Line = {
 	silentFor: ({ settings }) => settings.correctAfter,
 	propose(facts) {
 		const said = [choice, target, link].flatMap((of) => of(facts) ?? [])[0];
-		if (!said || said.run.length < facts.settings.correctAfter) return null;
+		if (!said) return null;
 		const evidence = said.run.map(({ id }) => id).reverse();
 		if (spokenSince(facts, evidence[0] as string)) return null;
 		const { title, act } = said;
-		return { title, reason: `${said.reason(plural(said.run.length, "time"))}, no word on it yet.`, act, evidence };
+		const { length } = said.run;
+		const times = said.running ? `${plural(length, "time")} running` : `${length} times of the last ${said.of}`;
+		return { title, reason: `${said.reason(times)}, no word on it yet.`, act, evidence };
 	},
 };
 
@@ -27,57 +29,85 @@ interface Same {
 	act: { kind: "cue"; position: null; cue: null } | { kind: "next" };
 	/** The latest first. */
 	run: TryView[];
+	/** One after the other; else with others between, among so many. */
+	running: boolean;
+	of: number;
 }
 
 const word = { kind: "cue", position: null, cue: null } as const;
 
-/** The latest of these that are alike, one after the other; the latest first. */
-function alike(tries: readonly TryView[], same: (one: TryView) => boolean): TryView[] {
+/**
+ * Tries that are alike often enough to be spoken of: R of them running, or R + 1 of the last 2R; the latest first. Null
+ * where there are fewer.
+ */
+function alike(
+	tries: readonly TryView[],
+	same: (one: TryView) => boolean,
+	R: number,
+): Pick<Same, "run" | "running" | "of"> | null {
 	const latestFirst = tries.toReversed();
 	const other = latestFirst.findIndex((one) => !same(one));
-	return other < 0 ? latestFirst : latestFirst.slice(0, other);
+	const running = other < 0 ? latestFirst : latestFirst.slice(0, other);
+	if (running.length >= R) return { run: running, running: true, of: running.length };
+	const among = latestFirst.slice(0, 2 * R);
+	const run = among.filter(same);
+	return run.length > R ? { run, running: false, of: among.length } : null;
 }
 
 /** Among tries at what was called last: those at something else say nothing of it. */
-function choice({ fresh }: Facts): Same | null {
+function choice({ fresh, settings: { correctAfter } }: Facts): Same | null {
 	const last = fresh.at(-1);
-	if (last?.as.right !== false) return null;
-	const { called, answer } = last.body;
+	if (!last || last.as.right === undefined) return null;
+	const { called } = last.body;
 	const there = fresh.filter(({ as, body }) => as.right !== undefined && body.called === called);
+	// The latest wrong answer first: with others between it may be another than the latest.
+	const wrong = there.toReversed().filter(({ as }) => as.right === false);
+	const answers = [...new Set(wrong.map(({ body }) => body.answer))];
+	const found = answers
+		.map((answer) => ({
+			answer,
+			often: alike(there, ({ as, body }) => as.right === false && body.answer === answer, correctAfter),
+		}))
+		.find(({ often }) => often !== null);
+	if (!found?.often) return null;
+	const { answer, often } = found;
 	return {
 		title: answer === undefined ? "Correct the choice" : `Correct the choice: ${answer}`,
 		reason: (times) =>
-			called === undefined
-				? `The wrong choice ${times} running`
-				: `“${called}” answered with ${answer} ${times} running`,
+			called === undefined ? `The wrong choice ${times}` : `“${called}” answered with ${answer} ${times}`,
 		act: word,
-		run: alike(there, ({ as, body }) => as.right === false && body.answer === answer),
+		...often,
 	};
 }
 
-function target({ fresh }: Facts): Same | null {
+function target({ fresh, settings: { correctAfter } }: Facts): Same | null {
 	const last = fresh.at(-1);
-	if (!last || last.good || last.body.called === undefined || last.as.right !== undefined) return null;
+	if (!last || last.body.called === undefined || last.as.right !== undefined) return null;
 	const { called } = last.body;
 	const there = fresh.filter(({ body }) => body.called === called);
+	const often = alike(there, ({ good }) => !good, correctAfter);
+	if (!often) return null;
 	return {
 		title: `Correct: ${called} missed`,
-		reason: (times) => `${called} missed ${times} running`,
+		reason: (times) => `${called} missed ${times}`,
 		act: word,
-		run: alike(there, ({ good }) => !good),
+		...often,
 	};
 }
 
 /** The ladder of the link that breaks is where to go, and it is the coach's to choose. */
-function link({ fresh, placing }: Facts): Same | null {
-	const broke = fresh.at(-1)?.body.brokeAt;
-	const name = placing.chain?.find(({ id }) => id === broke)?.name;
-	if (!broke || !name) return null;
+function link({ fresh, placing, settings: { correctAfter } }: Facts): Same | null {
+	const links = [...new Set(fresh.toReversed().flatMap(({ body }) => body.brokeAt ?? []))];
+	const found = links
+		.map((id) => ({ id, often: alike(fresh, ({ body }) => body.brokeAt === id, correctAfter) }))
+		.find(({ often }) => often !== null);
+	const name = placing.chain?.find(({ id }) => id === found?.id)?.name;
+	if (!found?.often || !name) return null;
 	return {
 		title: `It breaks in ${name}`,
-		reason: (times) => `Broken in ${name} ${times} running: its own ladder is where to look`,
+		reason: (times) => `Broken in ${name} ${times}: its own ladder is where to look`,
 		act: { kind: "next" },
-		run: alike(fresh, ({ body }) => body.brokeAt === broke),
+		...found.often,
 	};
 }
 

@@ -48,6 +48,6 @@ describe("a tally", () => {
 		const { entered } = show({ kind: "count", c: 40, seconds: 60 });
 		press("4", "2");
 		fireEvent.click(enter());
-		expect(entered).toEqual([{ tries: 42, good: 42, seconds: 60 }]);
+		expect(entered).toEqual([{ tries: 42, good: 42, seconds: 60, score: true }]);
 	});
 });

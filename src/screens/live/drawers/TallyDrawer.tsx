@@ -31,9 +31,7 @@ export function TallyDrawer() {
 	const [good, longest] = [number("good"), number("longest")];
 	const tries = number("tries") ?? (seconds === null ? triesPerSet : good);
 	const tally: Tally | null =
-		good === null || tries === null
-			? null
-			: { tries, good, ...(longest === null ? {} : { longest }), ...(seconds === null ? {} : { seconds }) };
+		good === null || tries === null ? null : { tries, good, ...(longest === null ? {} : { longest }) };
 	const wrong = tally && (tallyRefusal(tally) ?? (tally.tries > 500 ? "Tries: at most 500 fit in one tally." : null));
 	const press = (key: (typeof keys)[number]) =>
 		setTyped((so) => ({
@@ -68,7 +66,13 @@ export function TallyDrawer() {
 					type="button"
 					className={css.enter}
 					disabled={tally === null || wrong !== null}
-					onClick={done(() => tally && acts.tally(tally))}
+					onClick={done(
+						() =>
+							tally &&
+							acts.tally(
+								seconds === null ? tally : { ...tally, tries: Math.max(1, tally.tries), seconds, score: true },
+							),
+					)}
 				>
 					enter<span className="visually-hidden"> the tally</span>
 				</button>
@@ -77,7 +81,7 @@ export function TallyDrawer() {
 				{wrong ??
 					(seconds === null
 						? "It counts for the limit. It meets the rule only if every order of these tries would."
-						: "All of them within the clock.")}
+						: "A score: how many within the clock. It is no number of tries and uses up no limit.")}
 			</p>
 		</Drawer>
 	);
