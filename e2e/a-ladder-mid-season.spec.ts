@@ -53,16 +53,16 @@ test("a ladder is edited mid-season: copied, split, merged, moved, set in bulk, 
 
 	// In bulk: refused where a rule cannot be met, by the rung's name; else in one step.
 	await page.getByText("the same for many rungs").click();
-	await page.getByLabel("Tries per lesson, for these").fill("4");
+	await page.getByLabel("Tries a day, for these").fill("4");
 	await touch(page, "set the limit").click();
 	await expect(
 		page.getByText(
-			/Nothing was set: "One club, hand to hand" would allow 4 tries a lesson, and its rule cannot be met in fewer than 14/,
+			/Nothing was set: "One club, hand to hand" would allow 4 tries a day, and its rule cannot be met in fewer than 14/,
 		),
 	).toBeVisible();
 	await page.getByLabel("From rung").selectOption({ index: 1 });
 	await page.getByLabel("to rung", { exact: true }).selectOption({ index: 3 });
-	await page.getByLabel("Tries per lesson, for these").fill("33");
+	await page.getByLabel("Tries a day, for these").fill("33");
 	await touch(page, "set the limit").click();
 	await expect(page.getByText("The limit is set on 3 rungs; undo takes it back.")).toBeVisible();
 	await page.getByLabel("As on rung").selectOption({ index: 0 });

@@ -21,7 +21,7 @@ test("a lucky rule is seen by its number, a better one found, laid over, taken, 
 	const simplest = find.getByRole("button", { name: /^take it instead: / }).nth(1);
 	const sentence = (await simplest.textContent())?.replace("take it instead: ", "") ?? "";
 	await simplest.click();
-	await expect(page.getByText(`${sentence}, at most 36 tries a lesson`)).toBeVisible();
+	await expect(page.getByText(`${sentence}, at most 36 tries a day`)).toBeVisible();
 	await expect(worth).not.toContainText("two days would make luck rarer");
 	await written(page);
 	const kept = await studio.inStore((store) => findLadder(store, "teodor-clubs"));
@@ -51,7 +51,7 @@ test("any rule is built by choice, reads itself out, and is refused where it can
 	await expect(page.getByText(/Good tries wanted is 99/).first()).toBeVisible();
 	await page.getByLabel("good", { exact: true }).fill("9");
 	await page.getByLabel("of the last").fill("12");
-	await page.getByLabel("Tries per lesson, at most").fill("10");
+	await page.getByLabel("Tries a day, at most").fill("10");
 	await expect(page.getByTestId("worth")).toContainText("looks at 12 tries, and only 10 are allowed");
 
 	// Two on one chart, and the numbers of both behind it.
@@ -70,7 +70,7 @@ test("what is typed stands at once while a search runs, and the search can be st
 	await expect(page.getByTestId("worth")).toContainText("75 in 100");
 	const find = page.getByRole("region", { name: "Find me a rule" });
 	// Rates this near and a limit this high take the search several seconds.
-	await page.getByLabel("Tries per lesson, at most").fill("500");
+	await page.getByLabel("Tries a day, at most").fill("500");
 	await expect(page.getByTestId("worth")).toContainText("over 99 in 100");
 	await find.getByLabel("ready, in 10", { exact: true }).fill("7");
 	await find.getByRole("button", { name: "find", exact: true }).click();

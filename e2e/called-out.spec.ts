@@ -28,7 +28,7 @@ test("forty targets called on a beat, on the phone without a signal, and how eac
 	await expect(page.getByText(/The beat is 0 seconds; 0.5 to 120 are needed/)).toBeVisible();
 	await page.getByLabel("Seconds from call to call").fill("0.8");
 	await page.getByLabel("Tries per set").fill("40");
-	await page.getByLabel("Tries per lesson").fill("60");
+	await page.getByLabel("Tries a day").fill("60");
 	await expect(page.getByTestId("calls-ahead")).toContainText(/[A-D] · [A-D]/);
 	await expect(page.locator("[data-standing]")).toHaveAttribute("data-standing", "kept");
 

@@ -56,7 +56,7 @@ test("from an empty studio to one peg that moved up and one that moved down, by 
 		await page.getByLabel("Rung", { exact: true }).fill(name);
 		await page.getByLabel("Pass rule").selectOption({ label: "So many in a row" });
 		await page.getByLabel("good in a row").fill(rule);
-		await expect(page.getByText(`${rule} good in a row, at most 30 tries a lesson`)).toBeVisible();
+		await expect(page.getByText(`${rule} good in a row, at most 30 tries a day`)).toBeVisible();
 		await page.getByLabel("A try is good when").selectOption("both");
 		await page.getByLabel("elbow", { exact: true }).tap();
 		await page.getByLabel("height", { exact: true }).tap();

@@ -9,7 +9,7 @@ test("a ladder is refused in sentences that say what would be right, and nothing
 	const rung = page.getByLabel("Rung", { exact: true });
 	await rung.fill("SIT and rock at the rail");
 	await page.getByLabel("good", { exact: true }).fill("18");
-	await page.getByLabel("Tries per lesson, at most").fill("4");
+	await page.getByLabel("Tries a day, at most").fill("4");
 	await page.getByLabel("arms", { exact: true }).check();
 	const standing = page.getByTestId("standing");
 	await expect(standing).toHaveAttribute("data-standing", "amiss");
@@ -28,7 +28,7 @@ test("a ladder is refused in sentences that say what would be right, and nothing
 	await rung.fill("Along the rail, two fingers");
 	await touch(page, "show me").click();
 	await expect(
-		page.getByText("allows 4 tries a lesson, but its rule cannot be met in fewer than 7").first(),
+		page.getByText("allows 4 tries a day, but its rule cannot be met in fewer than 7").first(),
 	).toBeVisible();
 	await expect(page.getByText("asks for good form but watches nothing").first()).toBeVisible();
 
@@ -36,7 +36,7 @@ test("a ladder is refused in sentences that say what would be right, and nothing
 	await page.reload();
 	await expect(page.getByText("What you had typed was brought back.")).toBeVisible();
 	await page.getByRole("button", { name: "Along the rail, two fingers", exact: true }).click();
-	await page.getByLabel("Tries per lesson, at most").fill("27");
+	await page.getByLabel("Tries a day, at most").fill("27");
 	await page.getByLabel("gaze", { exact: true }).check();
 	await written(page);
 	await page.reload();

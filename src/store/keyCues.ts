@@ -11,17 +11,19 @@ import { holds } from "./takenBack";
  */
 export async function keyCues({ db }: Store, students?: readonly string[]): Promise<Map<string, KeyCue[]>> {
 	const marks = await db
-		.select({ student: t.event.student, body: t.event.body })
+		.select({ student: t.event.student, body: t.event.body, day: t.event.localDay })
 		.from(t.event)
 		.where(and(eq(t.event.kind, "cue.key"), students ? inArray(t.event.student, [...students]) : undefined, holds))
 		.orderBy(asc(t.event.lamport), asc(t.event.device), asc(t.event.dseq));
-	const texts = new Map<string, Set<string>>();
-	for (const { student, body } of marks) {
+	/** By the student: each key cue with the day it was made one. */
+	const texts = new Map<string, Map<string, string>>();
+	for (const { student, body, day } of marks) {
 		const { text, on } = body as Body<"cue.key">;
 		if (!student) continue;
-		const theirs = texts.get(student) ?? new Set();
-		if (on) theirs.add(text);
-		else theirs.delete(text);
+		const theirs = texts.get(student) ?? new Map<string, string>();
+		// Said again while it is one, it stays one from its first day on.
+		if (!on) theirs.delete(text);
+		else if (!theirs.has(text)) theirs.set(text, day);
 		texts.set(student, theirs);
 	}
 	const found = await Promise.all(
@@ -35,7 +37,7 @@ export async function keyCues({ db }: Store, students?: readonly string[]): Prom
 				.from(t.event)
 				.where(and(eq(t.event.student, student), inArray(t.event.kind, ["feedback", "amend"]), holds));
 			const daysOf = (text: string) => given.flatMap((one) => (one.text === text ? [one.day] : []));
-			return [student, [...theirs].map((text) => keyCueOf(text, daysOf(text)))] as const;
+			return [student, [...theirs].map(([text, from]) => keyCueOf(text, daysOf(text), from))] as const;
 		}),
 	);
 	return new Map(found.filter(([, cues]) => cues.length > 0));

@@ -78,7 +78,11 @@ function firstOf(facts: Facts): { line: Line; said: Unnamed } {
  */
 function staying(facts: Facts, said: Unnamed): Unnamed {
 	const { input, placing } = facts;
-	if (!input.visit.elsewhere || said.act?.kind !== "move") return said;
+	if (!input.visit.elsewhere) return said;
+	// The top one, worked with the peg lower: the ladder is done when the peg is there.
+	if (input.verdict.kind === "met" && said.act?.kind === "next" && indexOf(facts) === placing.order.length - 1)
+		return { ...said, title: "The rule is met here; back to the peg", act: { kind: "peg" } };
+	if (said.act?.kind !== "move") return said;
 	if (said.act.reason !== "stepped down")
 		return { ...said, title: "The rule is met here; back to the peg", act: { kind: "peg" } };
 	const { to } = said.act;

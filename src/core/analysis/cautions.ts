@@ -31,7 +31,7 @@ export function cautions(
 	else if (fewest > limit)
 		say(
 			"limit",
-			`It cannot be met: it takes ${plural(fewest, "try", "tries")} at the least, and ${limit} ${limit === 1 ? "is" : "are"} allowed in a lesson.`,
+			`It cannot be met: it takes ${plural(fewest, "try", "tries")} at the least, and ${limit} ${limit === 1 ? "is" : "are"} allowed in a day.`,
 		);
 	const possible = fewest !== null && fewest <= limit;
 	const window = Math.max(0, ...allParts(rule).map((part) => ("n" in part && part.kind !== "bouts" ? part.n : 0)));

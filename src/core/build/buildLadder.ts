@@ -119,7 +119,7 @@ function refusalsOf({ skill, difficulties, ends, chaining, size, policy, dose }:
 	if (policy === "fixed dose" && !(Number.isInteger(dose) && (dose ?? 0) >= 1 && (dose ?? 0) <= 500))
 		said.push({
 			path: "dose",
-			sentence: `The dose is ${dose ?? "missing"}; a whole number of tries a lesson from 1 to 500 is needed.`,
+			sentence: `The dose is ${dose ?? "missing"}; a whole number of tries a day from 1 to 500 is needed.`,
 		});
 	return said;
 }

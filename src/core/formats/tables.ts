@@ -43,7 +43,7 @@ export const tables = {
 		number: "from 1, the lowest",
 		rung: "name, sides read out",
 		rule: "in words",
-		limit: "tries allowed in a lesson",
+		limit: "tries allowed in a day",
 		state: "open, passed, held, settled, slipped or skipped",
 		peg: "yes where the peg stands",
 		tries: "counted tries over all lessons",

@@ -11,8 +11,8 @@ export const gateWords: Record<Gate, string> = {
 
 /** When a student leaves a rung, in the coach's words. */
 export const policyWords: Record<Policy, string> = {
-	mastery: "the rule first, with a limit a lesson",
-	"fixed dose": "so many tries a lesson; the coach promotes",
+	mastery: "the rule first, with a limit a day",
+	"fixed dose": "so many tries a day; the coach promotes",
 	"full speed": "never slower than the real thing; shorten the distance instead",
 };
 

@@ -24,7 +24,7 @@ export function passRefusal(rung: RungSettings): Refusal | null {
 	return rung.limit < fewest
 		? {
 				path: "limit",
-				sentence: `"${rung.name}" allows ${plural(rung.limit, "try", "tries")} a lesson, but its rule cannot be met in fewer than ${fewest}; make the limit ${fewest} or more.`,
+				sentence: `"${rung.name}" allows ${plural(rung.limit, "try", "tries")} a day, but its rule cannot be met in fewer than ${fewest}; make the limit ${fewest} or more.`,
 			}
 		: null;
 }

@@ -1,3 +1,4 @@
+import { median } from "@/core/estimate/median";
 import type { LessonView } from "@/core/log/view";
 import { meanAndSpread } from "./minutes";
 
@@ -19,9 +20,6 @@ export const USUAL: Pick<Pace, "setUp" | "secondsPerTry"> = { setUp: 2, secondsP
 /** A longer gap is no try but a rest, a talk, a phone laid away. */
 const LONGEST_GAP_S = 180;
 const LONGEST_VISIT_MIN = 90;
-
-const median = (sorted: readonly number[]): number => sorted[Math.floor(sorted.length / 2)] ?? 0;
-const byValue = (a: number, b: number) => a - b;
 
 interface Worked {
 	tries: number;
@@ -62,8 +60,8 @@ export function paceOf(lessons: readonly LessonView[], student: string): Pace | 
 	const worked = lessons.map((view) => workedIn(view, student)).filter((visits) => visits.length > 0);
 	if (worked.length < FEWEST_LESSONS) return null;
 	const all = worked.flat();
-	const gaps = all.flatMap((one) => one.gaps.filter((gap) => gap > 0 && gap <= LONGEST_GAP_S)).sort(byValue);
-	const setUp = Math.max(0, median(all.map((one) => one.setUp).sort(byValue)));
+	const gaps = all.flatMap((one) => one.gaps.filter((gap) => gap > 0 && gap <= LONGEST_GAP_S));
+	const setUp = Math.max(0, median(all.map((one) => one.setUp)) ?? 0);
 	const secondsPerTry = median(gaps) || USUAL.secondsPerTry;
 	const shares = all.map(({ tries, took }) => took / (setUp + (tries * secondsPerTry) / 60));
 	return { lessons: worked.length, setUp, secondsPerTry, takes: meanAndSpread(shares) };

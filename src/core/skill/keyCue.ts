@@ -18,10 +18,11 @@ export interface KeyCue {
  * counts from its day on. Met sooner, or twice on a day, it was met once.
  *
  * @param days on which it was given, in any order
+ * @param from the day it was made one: what was said before is no meeting of it
  */
-export function keyCueOf(text: string, days: readonly string[]): KeyCue {
+export function keyCueOf(text: string, days: readonly string[], from: string): KeyCue {
 	let met = 0;
-	let due: string | null = null;
+	let due: string | null = from;
 	for (const day of [...new Set(days)].sort()) {
 		if (met >= MEETINGS || (due !== null && day < due)) continue;
 		met += 1;

@@ -153,7 +153,7 @@ export function BuildLadder({
 			</FormRow>
 			<DifficultyEnds difficulties={difficulties} ends={ends} order={order} onOrder={setOrder} onChange={change} />
 			{policy === "fixed dose" && (
-				<LimitField id="dose" label="The dose: tries a lesson on each rung" value={dose} onChange={setDose} />
+				<LimitField id="dose" label="The dose: tries a day on each rung" value={dose} onChange={setDose} />
 			)}
 			<SizeFields by={by} size={size} easeBack={easeBack} onBy={setBy} onSize={setSize} onEaseBack={setEaseBack} />
 			<div className={css.build}>

@@ -31,7 +31,7 @@ function inTheWay({ settings }: Rung): string | null {
 	const fewest = fewestOf(settings);
 	if (fewest === null) return `the outcomes of "${settings.name}" can never meet its rule.`;
 	if (settings.limit < fewest)
-		return `"${settings.name}" would allow ${plural(settings.limit, "try", "tries")} a lesson, and its rule cannot be met in fewer than ${fewest}.`;
+		return `"${settings.name}" would allow ${plural(settings.limit, "try", "tries")} a day, and its rule cannot be met in fewer than ${fewest}.`;
 	if (settings.watch.length === 0 && looksAtForm(settings.gate))
 		return `"${settings.name}" would ask for good form and watches nothing; set what is watched first.`;
 	return null;
@@ -85,7 +85,7 @@ export function Bulk({
 				<div className={own.build}>
 					{choose("bulk-from", "From rung", from, setFrom)}
 					{choose("bulk-to", "to rung", last, setTo)}
-					<LimitField id="bulk-limit" label="Tries per lesson, for these" value={limit} small onChange={setLimit} />
+					<LimitField id="bulk-limit" label="Tries a day, for these" value={limit} small onChange={setLimit} />
 					<Button
 						variant="outline-primary"
 						className="align-self-end"

@@ -68,7 +68,7 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 			</FormRow>
 			{words("drill", "Drill: who stands where, what is done", css.full)}
 			<p className={`${css.full} ${css.sentence} m-0 mt-1`} aria-live="polite">
-				{readRule(settings)}, at most {settings.limit || "?"} tries a lesson
+				{readRule(settings)}, at most {settings.limit || "?"} tries a day
 			</p>
 			<div className={css.full}>
 				<RuleForm
@@ -83,7 +83,7 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 			</div>
 			<OutcomeFields index={index} />
 			<CallerFields index={index} />
-			{number("limit", "Tries per lesson, at most")}
+			{number("limit", "Tries a day, at most")}
 			{number("triesPerSet", "Tries per set")}
 			<FormRow id={id("ready")} label="Ready means" className={css.third ?? ""}>
 				<Form.Select {...register(`${path}.readyRate`, { valueAsNumber: true })}>

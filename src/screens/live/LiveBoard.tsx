@@ -181,7 +181,7 @@ export function LiveBoard({
 		() => inputsFor(settings, visit.rule, positions, called, { chain, musts, pair }),
 		[settings, visit.rule, positions, called, chain, musts, pair],
 	);
-	const { label, setLabel } = useLabel(board);
+	const { label, setLabel } = useLabel(board, state.view);
 	const clock = useSetClock(set.id, secondsOf(visit.rule));
 	const { correcting, setCorrecting, notCounted, ...correction } = useCorrection(drawer, close, closeUnlessKept);
 	const { attempt, marks, markOf, touchMark } = useAttempt({

@@ -1,14 +1,17 @@
 "use client";
 
 import { useState } from "react";
+import { labelOf } from "@/core/log/label";
+import type { LessonView } from "@/core/log/view";
 import { useStable } from "@/ui/useStable";
 import type { Board } from "./model";
 
-/** The label in hand: as it was said, else as on the last try of the visit. */
-export function useLabel({ visit }: Board) {
-	const [said, setSaid] = useState<{ visit: string; label: string } | null>(null);
+/** The label in hand: as it was said for this student, else as on their last try. */
+export function useLabel({ set }: Board, view: LessonView) {
+	const { student } = set.placing;
+	const [said, setSaid] = useState<Readonly<Record<string, string>>>({});
 	return {
-		label: said?.visit === visit.key ? said.label : (visit.tries.at(-1)?.body.label ?? ""),
-		setLabel: useStable((label: string) => setSaid({ visit: visit.key, label })),
+		label: said[student ?? ""] ?? labelOf(view, student),
+		setLabel: useStable((label: string) => setSaid({ ...said, [student ?? ""]: label })),
 	};
 }

@@ -59,7 +59,7 @@ const RuleDraft = memo(function Draft({
 		<>
 			{limit !== undefined && (
 				<p className={`${rows.sentence} m-0`} aria-live="polite">
-					{readOut(rule)}, at most {limit || "?"} tries a lesson
+					{readOut(rule)}, at most {limit || "?"} tries a day
 				</p>
 			)}
 			<RuleForm rule={rule} onChange={setRule} errors={errors} scale={scale} {...(label ? { label } : {})} />
@@ -112,7 +112,7 @@ export function Designer({ bandLow }: { bandLow: number }) {
 			<div className={css.design}>
 				<RuleDraft key={start.put} start={start.rule} limit={limit} scale={scale} onRest={setRule} />
 				<div className={css.ask}>
-					<LimitField id="limit" label="Tries per lesson, at most" value={limit} onChange={setLimit} />
+					<LimitField id="limit" label="Tries a day, at most" value={limit} onChange={setLimit} />
 					<FormRow id="ready" label="Ready means" className="">
 						<Form.Select value={ready} onChange={(event) => setReady(Number(event.target.value))}>
 							{[0.7, 0.75, 0.8, 0.85, 0.9, 0.95].map((rate) => (

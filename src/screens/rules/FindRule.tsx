@@ -67,8 +67,7 @@ export const FindRule = memo(function FindRule({
 				<RiskFields id="find" start={{ ...ask, ready }} onChange={(name, value) => setAsk({ ...ask, [name]: value })} />
 			</div>
 			<p className="hint m-0 mt-1">
-				Within {plural(limit, "try", "tries")} a lesson, {split ? "in the outcomes of this rung" : "by hits and misses"}
-				.
+				Within {plural(limit, "try", "tries")} a day, {split ? "in the outcomes of this rung" : "by hits and misses"}.
 			</p>
 			{progress === null ? (
 				<Button variant="outline-primary" size="sm" className="mt-1" onClick={find}>
