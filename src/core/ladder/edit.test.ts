@@ -66,7 +66,7 @@ describe("what changed", () => {
 		expect(ladderDifferences(rungs, after).map(({ id, what, fields }) => [id, what, fields])).toEqual([
 			["b", "moved", []],
 			["a", "moved", []],
-			["c", "changed", ["tries per lesson: 30, now 12"]],
+			["c", "changed", ["tries a day: 30, now 12"]],
 			["new", "added", []],
 			["d", "taken out", []],
 		]);

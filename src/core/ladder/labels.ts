@@ -21,7 +21,7 @@ export const rungLabels = {
 	name: "name",
 	drill: "drill",
 	triesPerSet: "tries per set",
-	limit: "tries per lesson",
+	limit: "tries a day",
 	readyRate: "ready rate",
 	gate: "what makes a try good",
 	watch: "watched positions",

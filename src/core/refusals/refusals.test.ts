@@ -46,7 +46,7 @@ describe("a rung", () => {
 	test("is not saved with fewer tries than its rule needs", () => {
 		const rungs = [{ id: "r", settings: { ...settingsWith(), limit: 8 } }];
 		expect(said(parse(LadderToSave, { side: "none", policy: "mastery", start: null, rungs }))).toContain(
-			'"Middle" allows 8 tries a lesson, but its rule cannot be met in fewer than 9; make the limit 9 or more.',
+			'"Middle" allows 8 tries a day, but its rule cannot be met in fewer than 9; make the limit 9 or more.',
 		);
 	});
 	test("may watch nothing where only the result counts", () =>
