@@ -1,5 +1,6 @@
 import { parseArgs } from "node:util";
 import { LESSONS, operatingCurve, shiftAt } from "@/core/analysis/analyse";
+import { passedWithin } from "@/core/analysis/overLessons";
 import { at, readings } from "@/core/analysis/readings";
 import { parse } from "@/core/refusals/refusals";
 import { Rule, ruleSentence } from "@/core/rules";
@@ -46,9 +47,9 @@ const curve = operatingCurve(rule.value, limit);
 if (!curve.ok) fail(curve.refusals.map((r) => r.sentence));
 
 const sentence = `${ruleSentence(rule.value)}, at most ${limit} tries`;
-const said = readings(curve.value, notReady, ready);
+const said = readings(curve.value, notReady, ready, rule.value);
 const shift = shiftAt(rule.value, notReady, limit);
-const lessons = (p: number) => LESSONS.map((n) => 1 - (1 - p) ** n);
+const lessons = (p: number) => LESSONS.map((n) => passedWithin(rule.value, p, n));
 if (values.json)
 	console.log(JSON.stringify({ sentence, limit, readings: said, curve: curve.value, shift }, null, "\t"));
 else {

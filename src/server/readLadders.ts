@@ -1,4 +1,5 @@
 import { type NearestWindow, nearestWindow } from "@/core/analysis/nearestWindow";
+import { hasMust } from "@/core/analysis/ways";
 import type { Coach, LengthUnit } from "@/core/coach/coach";
 import { needsWindow } from "@/core/ladder/atHome";
 import type { Ladder } from "@/core/ladder/ladder";
@@ -125,7 +126,9 @@ export async function readCard(id: string): Promise<CardPage | null> {
 	if (!page) return null;
 	const { student, skill, ladder, rail, coach } = page;
 	const windows = Object.fromEntries(
-		ladder.rungs.filter(({ settings }) => needsWindow(settings)).map((rung) => [rung.id, nearestWindow(rung.settings)]),
+		ladder.rungs
+			.filter(({ settings }) => needsWindow(settings))
+			.map((rung) => [rung.id, nearestWindow(rung.settings, hasMust(rung.settings, skill.positions))]),
 	);
 	return { id, student, skill, ladder, rail, unit: coach.unit, windows };
 }

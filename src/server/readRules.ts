@@ -1,5 +1,5 @@
 import type { Split } from "@/core/analysis/chances";
-import { splitOn } from "@/core/analysis/ways";
+import { hasMust, splitOn } from "@/core/analysis/ways";
 import type { Rule } from "@/core/rules";
 import { findCoach } from "@/store/coach";
 import { laddersInUse } from "@/store/ladders";
@@ -45,7 +45,7 @@ export function ruledRungs(rows: Awaited<ReturnType<typeof laddersInUse>>): Rule
 				limit: settings.limit,
 				ready: settings.readyRate,
 				peg: row.rail.peg === id,
-				split: splitOn(settings, row.rail.holes[i]?.ways),
+				split: splitOn(settings, row.rail.holes[i]?.ways, hasMust(settings, row.followed.positions)),
 			})),
 		);
 }

@@ -19,6 +19,8 @@ export interface SeasonLadder {
 	side: Side;
 	rungs: Ladder["rungs"];
 	difficulties: Ladder["difficulties"];
+	/** The key positions of its skill, and which of them are musts. */
+	positions: { id: string; must?: boolean | undefined }[];
 	holes: Rail["holes"];
 	pegIndex: number;
 	/** The mirror ladder among these. */
@@ -67,6 +69,7 @@ export async function readSeason(id: string): Promise<SeasonPageProps | null> {
 				side: body.side,
 				rungs: body.rungs,
 				difficulties: body.difficulties,
+				positions: followed.positions.map(({ id: position, must }) => ({ id: position, must })),
 				holes: rail.holes,
 				pegIndex: rail.pegIndex,
 				twin: ladders.find((other) => other.id !== ladder && areTwins(one, other))?.id ?? null,

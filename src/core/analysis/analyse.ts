@@ -4,6 +4,7 @@ import { type Outcome, parseStored, refuse } from "@/core/refusals/refusals";
 import { type Rule, Rule as RuleSchema } from "@/core/rules";
 import { type Automaton, discover } from "./automaton";
 import { type Alphabet, alphabetFor, type Chances, type Split } from "./chances";
+import { passedWithin } from "./overLessons";
 import { type CurveSide, countEndings, type Endings, passOnce, type Reading, readAt } from "./passes";
 import { type Shift, shift, simulate } from "./simulate";
 
@@ -111,7 +112,7 @@ function withDays(rule: Rule, one: Omit<Analysis, "within" | "onDays">, { daysAv
 	const over = (available: number) => atLeast(lessons, available, one.pass);
 	return {
 		...one,
-		within: LESSONS.map((n) => ({ lessons: n, pass: over(n) })),
+		within: LESSONS.map((n) => ({ lessons: n, pass: passedWithin(rule, one.pass, n) })),
 		onDays:
 			rule.kind === "days" ? { available: daysAvailable ?? rule.days, pass: over(daysAvailable ?? rule.days) } : null,
 	};

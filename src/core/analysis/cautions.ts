@@ -1,6 +1,7 @@
 import { allParts, fewestTries, type Judged, type Rule } from "@/core/rules";
 import { plural } from "@/core/text/lists";
 import type { Curve } from "./analyse";
+import { passedAtOnce } from "./overLessons";
 import { at, inHundred, inTen } from "./readings";
 
 /** Between these a verdict says little more than a coin would. */
@@ -40,7 +41,8 @@ export function cautions(
 			"limit",
 			`It looks at ${plural(window, "try", "tries")}, and only ${limit} ${limit === 1 ? "is" : "are"} allowed: the window never fills.`,
 		);
-	if (low > LUCKY) say("luck", `One who is not ready passes ${inHundred(low)}, more than one time in four.`);
+	const luck = passedAtOnce(rule, low);
+	if (luck > LUCKY) say("luck", `One who is not ready passes ${inHundred(luck)}, more than one time in four.`);
 	if (high > TOSS.low && high < TOSS.high)
 		say("ready", `For one who is ready (${inTen(ready)} in 10) it is nearly a coin toss: ${inHundred(high)}.`);
 	else if (high <= TOSS.low && possible)

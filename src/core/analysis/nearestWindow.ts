@@ -26,10 +26,11 @@ const SIZES = { fewest: 4, most: 20 };
  */
 export function nearestWindow(
 	settings: Pick<RungSettings, "rule" | "gate" | "scale" | "limit" | "readyRate">,
+	must = false,
 ): NearestWindow {
 	const { limit, readyRate } = settings;
 	const rule = settings.rule as Rule;
-	const split = tellsWaysApart(rule) ? splitOn(settings) : undefined;
+	const split = tellsWaysApart(rule) ? splitOn(settings, undefined, must) : undefined;
 	const own = [NOT_READY, readyRate].map((rate) => analyseAt(rule, rate, limit, split));
 	const instead = { notReady: own[0]?.pass ?? 0, ready: own[1]?.pass ?? 0 };
 	let best: { found: NearestWindow; off: number } | null = null;

@@ -1,6 +1,8 @@
+import type { Rule } from "@/core/rules";
 import { plural } from "@/core/text/lists";
 import type { Curve } from "./analyse";
 import { LESSONS } from "./analyse";
+import { passedWithin } from "./overLessons";
 
 /** "6", "8.5": a rate as so many in ten. */
 export const inTen = (rate: number): string => String(Number((rate * 10).toFixed(1)));
@@ -28,12 +30,12 @@ export function at(curve: Pick<Curve, "rates">, values: readonly number[], rate:
  * What a curve says in words a coach can act on, of the one who is not ready and of
  * the one who is. Independent tries at one fixed rate: said by whoever shows them.
  */
-export function readings(curve: Curve, notReady: number, ready: number): string[] {
+export function readings(curve: Curve, notReady: number, ready: number, rule: Rule): string[] {
 	const low = at(curve, curve.pass, notReady);
-	const later = LESSONS.slice(1).map((n) => `within ${n} lessons ${inHundred(1 - (1 - low) ** n)}`);
+	const later = LESSONS.slice(1).map((n) => `within ${n} lessons ${inHundred(passedWithin(rule, low, n))}`);
 	const said = [
-		`${student(notReady)} passes ${inHundred(low)}${low > 0.005 ? `, ${later.join(", ")}` : ""}.`,
-		`${student(ready)} passes ${inHundred(at(curve, curve.pass, ready))} and needs ${plural(Math.round(at(curve, curve.attempts, ready)), "try", "tries")} on average.`,
+		`${student(notReady)} ${rule.kind === "days" ? "meets it in a lesson" : "passes"} ${inHundred(low)}${low > 0.005 ? `, ${later.join(", ")}` : ""}.`,
+		`${student(ready)} ${rule.kind === "days" ? "meets it in a lesson" : "passes"} ${inHundred(at(curve, curve.pass, ready))} and needs ${plural(Math.round(at(curve, curve.attempts, ready)), "try", "tries")} on average.`,
 	];
 	if (curve.advised)
 		said.push(
@@ -53,13 +55,12 @@ export interface WorthRow {
 	minutes: number;
 }
 
-export function worthAt(curve: Curve, rate: number, secondsPerTry: number): WorthRow {
+export function worthAt(curve: Curve, rate: number, secondsPerTry: number, rule: Rule): WorthRow {
 	const pass = at(curve, curve.pass, rate);
 	const tries = at(curve, curve.attempts, rate);
 	return {
 		rate,
-		// What rounds to sure is not.
-		within: LESSONS.map((n) => Math.min(pass < 1 ? 1 - Number.EPSILON : 1, 1 - (1 - pass) ** n)),
+		within: LESSONS.map((n) => passedWithin(rule, pass, n)),
 		advised: curve.advised && at(curve, curve.advised.pass, rate),
 		tries,
 		minutes: (tries * secondsPerTry) / 60,

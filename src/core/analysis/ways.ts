@@ -2,7 +2,7 @@ import type { RungSettings } from "@/core/ladder/rung";
 import { scales } from "@/core/ladder/scale";
 import type { Judged, Rule } from "@/core/rules";
 import { allParts } from "@/core/rules";
-import type { Split } from "./chances";
+import { plainSplit, type Split } from "./chances";
 
 /**
  * The ways a good try, and one that was not, can come out on a rung: the codes of its
@@ -19,10 +19,20 @@ export interface Way {
 
 type Settings = Pick<RungSettings, "gate" | "scale">;
 
+/** Whether a must may be off on a rung: one of the skill's key positions that is a must, or is one on this rung. */
+export const hasMust = (
+	{ musts = [] }: Pick<RungSettings, "musts">,
+	positions: readonly { id: string; must?: boolean | undefined }[],
+): boolean => positions.some(({ id, must }) => must || musts.includes(id));
+
 export const wayOf = (good: boolean, result: string): string => `${good ? "good" : "off"}/${result}`;
 
-/** Good ones first, in the order of the scale. */
-export function waysOn({ gate, scale: own }: Settings): Way[] {
+/**
+ * Good ones first, in the order of the scale.
+ *
+ * @param must whether a must may be off: without it a try that came off is not good
+ */
+export function waysOn({ gate, scale: own }: Settings, must = false): Way[] {
 	const scale = own ?? scales["hit or miss"];
 	const way = (good: boolean, { code, label, points }: (typeof scale)[number], words = label): Way => ({
 		id: wayOf(good, code),
@@ -33,7 +43,11 @@ export function waysOn({ gate, scale: own }: Settings): Way[] {
 	const [came, missed] = [scale.filter(({ success }) => success), scale.filter(({ success }) => !success)];
 	switch (gate) {
 		case "result":
-			return [...came.map((one) => way(true, one)), ...missed.map((one) => way(false, one))];
+			return [
+				...came.map((one) => way(true, one)),
+				...(must ? came.map((one) => way(false, one, `${one.label}, a must off`)) : []),
+				...missed.map((one) => way(false, one)),
+			];
 		case "both":
 			return [
 				...came.map((one) => way(true, one)),
@@ -47,6 +61,7 @@ export function waysOn({ gate, scale: own }: Settings): Way[] {
 			return [
 				...came.map((one) => way(true, one)),
 				...missed.map((one) => way(true, one, `${one.label}, but went for it`)),
+				...(must ? came.map((one) => way(false, one, `${one.label}, a must off`)) : []),
 				...missed.map((one) => way(false, one, `${one.label}, held back`)),
 			];
 	}
@@ -79,14 +94,30 @@ export function sharesOf(
 	return { shares, known };
 }
 
-/** How tries come out on a rung, as far as they come out in more than two ways: as counted, where there is enough. */
-export function splitOn(settings: Settings, counted?: Readonly<Record<string, number>>): Split | undefined {
-	const ways = waysOn(settings);
-	return ways.length > 2 ? splitBy(ways, sharesOf(ways, counted).shares) : undefined;
+/** Whether these are just what every rule is judged by where nothing is said: a good hit, and a miss. */
+export const arePlain = (ways: readonly Way[]): boolean =>
+	ways.length === 2 && ways.map(({ id }) => id).join() === `${wayOf(true, "hit")},${wayOf(false, "miss")}`;
+
+/**
+ * How tries come out on a rung: as counted, where there is enough, else in even shares. Nothing where they are just a
+ * good hit and a miss. Two ways alone are no reason to leave it out: under a gate of form a try that is not good is a hit
+ * with a fault, and takes nothing off a sum of points.
+ *
+ * @param must whether a must may be off
+ */
+export function splitOn(
+	settings: Settings,
+	counted?: Readonly<Record<string, number>>,
+	must = false,
+): Split | undefined {
+	const ways = waysOn(settings, must);
+	return arePlain(ways) ? undefined : splitBy(ways, sharesOf(ways, counted).shares);
 }
 
+/** The ways in these shares. Where no try can be off (every outcome is a success), an off one is a plain miss. */
 export const splitBy = (ways: readonly Way[], shares: Readonly<Record<string, number>>): Split => {
 	const side = (good: boolean) =>
 		ways.filter((way) => way.good === good).map(({ id, attempt }) => ({ attempt, share: shares[id] ?? 0 }));
-	return { good: side(true), off: side(false) };
+	const off = side(false);
+	return { good: side(true), off: off.length > 0 ? off : plainSplit.off };
 };

@@ -1,4 +1,5 @@
 import { analyseAt } from "@/core/analysis/analyse";
+import type { Split } from "@/core/analysis/chances";
 import { searchRules } from "@/core/analysis/find";
 import type { Finding } from "@/core/analysis/finding";
 import type { Ask } from "@/core/analysis/wald";
@@ -22,9 +23,10 @@ const SHARES = [1, 0.75, 0.5] as const;
  * Rep limit of a rung: by when 95 in 100 of the ready who pass under 60 tries have passed.
  *
  * @param ready the rate that is ready
+ * @param split how tries come out on it; hit or miss where nothing is said
  */
-export function limitFor(rule: Rule, ready: number): number {
-	const { passAt } = analyseAt(rule, ready, UNDER);
+export function limitFor(rule: Rule, ready: number, split?: Split): number {
+	const { passAt } = analyseAt(rule, ready, UNDER, split);
 	const all = passAt.reduce((sum, p) => sum + p, 0);
 	let [passed, tries] = [0, 0];
 	while (tries < passAt.length && passed < THROUGH * all - 1e-12) passed += passAt[tries++] as number;
@@ -51,7 +53,7 @@ export function* searchLadderRules(ask: Omit<Ask, "limit">): Generator<number, O
 				"ask",
 				`No rule under ${UNDER} tries keeps both risks. ${outcome.value.remarks.join(" ")} Allow more risk, or put ready and not ready further apart.`,
 			);
-		tiers.push({ rule, limit: limitFor(rule, ask.ready) });
+		tiers.push({ rule, limit: limitFor(rule, ask.ready, ask.split) });
 	}
 	return { ok: true, value: tiers };
 }

@@ -1,5 +1,8 @@
 import { analyseAt } from "@/core/analysis/analyse";
 import type { Split } from "@/core/analysis/chances";
+import { lessonsToPass } from "@/core/analysis/overLessons";
+import { hasMust, splitOn } from "@/core/analysis/ways";
+import type { RungSettings } from "@/core/ladder/rung";
 import type { Rule } from "@/core/rules";
 
 /** A rung still to be passed: its rule, its limit a lesson, and the rates that are to be expected on it. */
@@ -9,7 +12,8 @@ export interface OpenRung {
 	low: number;
 	middle: number;
 	high: number;
-	split?: Split | undefined;
+	/** How tries come out on it; named even where they are just a good hit and a miss. */
+	split: Split | "hit or miss";
 }
 
 /** The chance of each number of lessons, from none up; what is left beyond the last is not in it. */
@@ -17,21 +21,6 @@ export type Lessons = readonly number[];
 
 /** Nobody plans further: five lessons a week for two years. */
 export const MOST_LESSONS = 520;
-
-/**
- * Lessons until one rung is passed, at a chance a lesson that stays what it is: geometric.
- *
- * @param pass chance to pass it in one lesson, over 0 and at most 1
- */
-function geometric(pass: number, most: number): number[] {
-	const row = new Array<number>(most + 1).fill(0);
-	let left = 1;
-	for (let n = 1; n <= most; n++) {
-		row[n] = left * pass;
-		left *= 1 - pass;
-	}
-	return row;
-}
 
 /** The chances of the sum of two independent numbers of lessons. */
 export function convolve(a: Lessons, b: Lessons, most: number): number[] {
@@ -43,9 +32,9 @@ export function convolve(a: Lessons, b: Lessons, most: number): number[] {
 	return row;
 }
 
-/** How many lessons a row of rungs takes, one rung after the other, each at its chance a lesson. */
-export const lessonsFor = (passes: readonly number[], most = MOST_LESSONS): number[] =>
-	passes.reduce<number[]>((sum, pass) => convolve(sum, geometric(pass, most), most), [1]);
+/** How many lessons a row of rungs takes, one rung after the other: the sum of what each takes. */
+export const lessonsFor = (rungs: readonly Lessons[], most = MOST_LESSONS): number[] =>
+	rungs.reduce<number[]>((sum, one) => convolve(sum, one, most), [1]);
 
 /** The fewest lessons that are enough with this chance; null where not even the most are. */
 export function enough(lessons: Lessons, share: number): number | null {
@@ -71,6 +60,8 @@ export interface LadderCost {
 	low: number | null;
 	/** The same, with the chances of each number of lessons. */
 	at: Record<"high" | "middle" | "low", Lessons>;
+	/** Places of rungs that cannot be passed at these rates, whatever the number of lessons: then there is none. */
+	never: Record<"high" | "middle" | "low", number[]>;
 }
 
 /**
@@ -79,13 +70,46 @@ export interface LadderCost {
  * to its limit, and a pass ends the lesson's work on it.
  */
 export function ladderCost(rungs: readonly OpenRung[], most = MOST_LESSONS): LadderCost {
-	const at = (end: "high" | "middle" | "low"): Lessons =>
-		lessonsFor(
-			rungs.map(({ rule, limit, split, ...rates }) =>
-				Math.min(1, Math.max(1e-6, analyseAt(rule, rates[end], limit, split).pass)),
-			),
-			most,
+	const chances = (end: End): number[] =>
+		rungs.map(({ rule, limit, split, ...rates }) =>
+			Math.min(1, Math.max(0, analyseAt(rule, rates[end], limit, split === "hit or miss" ? undefined : split).pass)),
 		);
-	const all = { high: at("high"), middle: at("middle"), low: at("low") };
-	return { high: enough(all.high, 0.5), middle: enough(all.middle, 0.5), low: enough(all.low, 0.5), at: all };
+	const of = (end: End) => {
+		const passes = chances(end);
+		const lessons = rungs.map(({ rule }, i) => lessonsToPass(rule, passes[i] as number, most));
+		return { at: lessonsFor(lessons, most), never: passes.flatMap((pass, i) => (pass < NEVER ? [i] : [])) };
+	};
+	const [high, middle, low] = (["high", "middle", "low"] as const).map(of) as unknown as [Ends, Ends, Ends];
+	const half = ({ at, never }: Ends) => (never.length > 0 ? null : enough(at, 0.5));
+	return {
+		high: half(high),
+		middle: half(middle),
+		low: half(low),
+		at: { high: high.at, middle: middle.at, low: low.at },
+		never: { high: high.never, middle: middle.never, low: low.never },
+	};
 }
+
+/**
+ * A rung still to be passed as it stands: judged by its own outcomes and gate, with a must that may be off.
+ *
+ * @param counted how this student's tries came out on it, by way; even shares where too few are known
+ */
+export const openRung = (
+	settings: RungSettings,
+	positions: Parameters<typeof hasMust>[1],
+	counted: Readonly<Record<string, number>> | undefined,
+	{ low, rate, high }: { low: number; rate: number; high: number },
+): OpenRung => ({
+	rule: settings.rule as Rule,
+	limit: settings.limit,
+	low,
+	middle: rate,
+	high,
+	split: splitOn(settings, counted, hasMust(settings, positions)) ?? "hit or miss",
+});
+
+type End = "high" | "middle" | "low";
+type Ends = { at: Lessons; never: number[] };
+/** Less is never, for whoever teaches: once in a hundred million lessons. */
+const NEVER = 1e-8;

@@ -11,7 +11,14 @@ test("lessons until a day, at so many a week; none where the day is not to come"
 });
 
 test("the chance to be there grows with lessons and with what is to be expected", () => {
-	const rung = { rule: { kind: "streak", r: 4 }, limit: 12, low: 0.4, middle: 0.6, high: 0.8 } as const;
+	const rung = {
+		rule: { kind: "streak", r: 4 },
+		limit: 12,
+		low: 0.4,
+		middle: 0.6,
+		high: 0.8,
+		split: "hit or miss",
+	} as const;
 	const cost = ladderCost([rung, rung]);
 	const [few, many] = [seasonTo(cost, 2, 3), seasonTo(cost, 2, 9)];
 	expect(few.pace).toBeCloseTo(2 / 3, 12);

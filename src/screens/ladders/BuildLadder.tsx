@@ -5,6 +5,7 @@ import { useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
+import { hasMust, splitOn } from "@/core/analysis/ways";
 import { buildLadder, type Chaining, chainings, extentOf, type Request } from "@/core/build/buildLadder";
 import type { Difficulty } from "@/core/build/difficulty";
 import { tierOf } from "@/core/build/ladderRules";
@@ -94,8 +95,11 @@ export function BuildLadder({
 		if (!draft.ok) return setRefused(draft.refusals);
 		setRefused([]);
 		setProgress(0);
+		// A draft's rungs are judged alike: what they watch may differ, how their tries come out does not.
+		const [lowest] = draft.value.rungs;
+		const split = lowest && splitOn(lowest.settings, undefined, hasMust(lowest.settings, skill.positions));
 		const found = await engine().ladderRules(
-			ask,
+			{ ...ask, ...(split ? { split } : {}) },
 			proxy((done: number) => setProgress(done)),
 		);
 		setProgress(null);

@@ -5,9 +5,12 @@ import Form from "react-bootstrap/Form";
 import { ofHundred } from "@/core/analysis/readings";
 import type { Prediction } from "@/core/build/predict";
 import type { Rung } from "@/core/ladder/ladder";
-import type { LadderCost } from "@/core/plan/cost";
+import type { Hole } from "@/core/ladder/rail";
+import { type LadderCost, openRung } from "@/core/plan/cost";
+import { lessonsWords } from "@/core/plan/lessonsWords";
 import { lessonsUntil, seasonTo } from "@/core/plan/season";
-import { plural } from "@/core/text/lists";
+import type { Skill } from "@/core/skill/skill";
+import { list, plural } from "@/core/text/lists";
 import { DayField } from "@/ui/DayField";
 import { today } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
@@ -25,17 +28,21 @@ export function Cost({
 	rungs,
 	from,
 	expected,
+	...on
 }: {
 	rungs: readonly Rung[];
 	/** The rung the peg is on: it and those above are still to be passed. */
 	from: number;
 	expected: readonly Prediction[] | null;
+	/** What was counted on each rung, and the skill's positions: how tries come out. */
+	holes: readonly Hole[];
+	positions: Skill["positions"];
 }) {
 	const [open, setOpen] = useState(false);
 	return (
 		<details className={own.aside} onToggle={(event) => setOpen(event.currentTarget.open)}>
 			<summary>how many lessons it takes, and to a day</summary>
-			{open && (expected ? <Costs rungs={rungs} from={from} expected={expected} /> : <NothingToGoBy />)}
+			{open && (expected ? <Costs rungs={rungs} from={from} expected={expected} {...on} /> : <NothingToGoBy />)}
 		</details>
 	);
 }
@@ -46,14 +53,27 @@ const NothingToGoBy = () => (
 	</p>
 );
 
-function Costs({ rungs, from, expected }: { rungs: readonly Rung[]; from: number; expected: readonly Prediction[] }) {
+function Costs({
+	rungs,
+	from,
+	expected,
+	holes,
+	positions,
+}: {
+	rungs: readonly Rung[];
+	from: number;
+	expected: readonly Prediction[];
+	holes: readonly Hole[];
+	positions: Skill["positions"];
+}) {
 	const [cost, setCost] = useState<LadderCost | null>(null);
 	const [day, setDay] = useState("");
 	const [perWeek, setPerWeek] = useState(1);
 	const ahead = JSON.stringify(
-		rungs.slice(from).flatMap(({ settings: { rule, limit } }, i) => {
+		rungs.slice(from).flatMap(({ id, settings }, i) => {
 			const rates = expected[from + i];
-			return rates ? [{ rule, limit, low: rates.low, middle: rates.rate, high: rates.high }] : [];
+			const counted = holes.find((hole) => hole.rung === id)?.ways;
+			return rates ? [openRung(settings, positions, counted, rates)] : [];
 		}),
 	);
 	useEffect(() => {
@@ -71,10 +91,18 @@ function Costs({ rungs, from, expected }: { rungs: readonly Rung[]; from: number
 	const season = lessons === null ? null : seasonTo(cost, count, lessons);
 	return (
 		<div data-testid="cost">
-			<p className={own.cost}>
-				<b>{cost.middle ?? "more than 500"}</b> {cost.middle === 1 ? "lesson is" : "lessons are"} enough one time in
-				two, for the {plural(count, "rung")} from the peg up
-			</p>
+			{cost.never.middle.length > 0 ? (
+				<p className="asks m-0">
+					{list(cost.never.middle.map((i) => rungs[from + i]?.settings.name || "A rung without a name"))} cannot be
+					passed at the rate to be expected, so no number of lessons is enough. Look at the rule, the limit, or what
+					counts as good.
+				</p>
+			) : (
+				<p className={own.cost}>
+					<b>{cost.middle ?? "more than 500"}</b> {cost.middle === 1 ? "lesson is" : "lessons are"} enough one time in
+					two, for the {plural(count, "rung")} from the peg up
+				</p>
+			)}
 			<div className={own.build}>
 				<FormRow id="season-day" label="By the day of" className="">
 					<DayField value={day} onChange={setDay} />
@@ -112,7 +140,7 @@ function Costs({ rungs, from, expected }: { rungs: readonly Rung[]; from: number
 					{ends.map(([end, words]) => (
 						<tr key={end}>
 							<th scope="row">{words}</th>
-							<td>{cost[end] ?? "over 500"}</td>
+							<td>{lessonsWords(cost, end)}</td>
 							{season && <td>{ofHundred(season.chance[end])}</td>}
 						</tr>
 					))}

@@ -162,7 +162,15 @@ export function LadderBench(page: LadderBenchProps) {
 							}}
 						/>
 						<div className={own.asides}>
-							{rail && <Cost rungs={rungs} from={Math.min(rail.pegIndex, rungs.length - 1)} expected={expected} />}
+							{rail && (
+								<Cost
+									rungs={rungs}
+									from={Math.min(rail.pegIndex, rungs.length - 1)}
+									expected={expected}
+									holes={rail.holes}
+									positions={skill.positions}
+								/>
+							)}
 							<Bulk rungs={rungs} onSet={setRungs} />
 							{at && <GiveTo ladder={at.id} sided={side !== "none"} others={page.others} />}
 							<Changed rungs={() => form.getValues("rungs") as Rung[]} built={page.built} lately={page.lately} />

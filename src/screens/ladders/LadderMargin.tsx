@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import { inTen } from "@/core/analysis/readings";
-import { splitOn, waysOn } from "@/core/analysis/ways";
+import { hasMust, splitOn, waysOn } from "@/core/analysis/ways";
 import type { Prediction } from "@/core/build/predict";
 import type { Coach } from "@/core/coach/coach";
 import type { SlipAt } from "@/core/commands/slip";
@@ -66,7 +66,8 @@ export function LadderMargin({
 	const [other, setOther] = useState<{ name: string; rule: Rule } | null>(null);
 	if (!rung) return <p className="mute">Open a rung: its tries, and what is to be expected, stand here.</p>;
 	const { settings } = rung;
-	const ways = waysOn(settings);
+	const must = hasMust(settings, skill.positions);
+	const ways = waysOn(settings, must);
 	const watched = skill.positions.filter((position) => settings.watch.includes(position.id));
 	return (
 		<>
@@ -115,7 +116,7 @@ export function LadderMargin({
 				key={`${rung.id} ${settings.readyRate}`}
 				limit={settings.limit}
 				ready={settings.readyRate}
-				split={splitOn(settings, hole?.ways)}
+				split={splitOn(settings, hole?.ways, must)}
 				onLay={setOther}
 				onTake={(rule) => {
 					setOther(null);

@@ -5,6 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { cautions, LUCKY, NOT_READY, spreadOf } from "@/core/analysis/cautions";
 import type { Split } from "@/core/analysis/chances";
+import { fewestLessons, passedAtOnce } from "@/core/analysis/overLessons";
 import {
 	at,
 	hundredWords,
@@ -15,7 +16,7 @@ import {
 	type WorthRow,
 	worthAt,
 } from "@/core/analysis/readings";
-import { sharesOf, splitBy, tellsWaysApart, type Way } from "@/core/analysis/ways";
+import { arePlain, sharesOf, splitBy, tellsWaysApart, type Way } from "@/core/analysis/ways";
 import type { PastTry, RateEstimate } from "@/core/estimate/rate";
 import { rateSettings } from "@/core/estimate/rate";
 import { clocksOf, hitOrMiss, type Rule } from "@/core/rules";
@@ -87,7 +88,7 @@ export const Worth = memo(function Worth({
 	const [own_, setShares] = useState<{ of: string; shares: Record<string, number> } | null>(null);
 	const of = ways.map(({ id }) => id).join();
 	const shares = own_?.of === of ? own_.shares : stated.shares;
-	const asks = tellsWaysApart(rule) && ways.length > 2;
+	const asks = tellsWaysApart(rule) && ways.length > 0 && !arePlain(ways);
 	const split = asks ? splitBy(ways, shares) : undefined;
 	const said = useCurve(rule, limit, { secondsPerTry: seconds, bandLow, split });
 	const laid = useCurve(other?.rule ?? null, limit, { secondsPerTry: seconds, bandLow, split });
@@ -96,18 +97,20 @@ export const Worth = memo(function Worth({
 	if (!said) return <p className="mute m-0">Working out whom it lets through.</p>;
 	if ("refusal" in said) return <p className="mute m-0">{said.refusal}</p>;
 	const { curve } = said;
-	const lucky = at(curve, curve.pass, NOT_READY) > LUCKY;
+	const luck = passedAtOnce(rule, at(curve, curve.pass, NOT_READY));
+	const lucky = luck > LUCKY;
+	const lessons = fewestLessons(rule);
 	return (
 		<div className={css.note} data-testid="worth">
 			<p className={`${own.figure} ${lucky ? "asks" : ""}`}>
-				<b>{hundredWords(at(curve, curve.pass, NOT_READY))}</b> in 100 pass without being ready
+				<b>{hundredWords(luck)}</b> in 100 pass without being ready{lessons > 1 && `, in ${lessons} lessons`}
 			</p>
 			<WorthTable
 				rows={[
-					{ who: "not ready", ...worthAt(curve, NOT_READY, seconds) },
-					{ who: "ready", ...worthAt(curve, ready, seconds) },
+					{ who: "not ready", ...worthAt(curve, NOT_READY, seconds, rule) },
+					{ who: "ready", ...worthAt(curve, ready, seconds, rule) },
 					...(here && !here.trend && past
-						? [{ who: past.who.split(" ")[0] ?? "", ...worthAt(curve, here.mean, seconds) }]
+						? [{ who: past.who.split(" ")[0] ?? "", ...worthAt(curve, here.mean, seconds, rule) }]
 						: []),
 				]}
 			/>
@@ -123,7 +126,7 @@ export const Worth = memo(function Worth({
 						{sentence}
 					</p>
 				))}
-			{lucky && <p className="m-0">Asking for it on two days would make luck rarer.</p>}
+			{lucky && rule.kind !== "days" && <p className="m-0">Asking for it on two days would make luck rarer.</p>}
 			{here?.trend && past && (
 				<p className="m-0" data-testid="trend">
 					<b dir="auto">{past.who}</b> is <b>{here.trend.way} fast</b>: {here.trend.good} of the last {here.trend.of}{" "}
@@ -172,7 +175,7 @@ export const Worth = memo(function Worth({
 			))}
 			<details>
 				<summary>in sentences</summary>
-				{readings(curve, NOT_READY, ready).map((sentence) => (
+				{readings(curve, NOT_READY, ready, rule).map((sentence) => (
 					<p key={sentence} className="m-0">
 						{sentence}
 					</p>

@@ -4,7 +4,8 @@ import { useEffect, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { ofHundred } from "@/core/analysis/readings";
-import type { LadderCost } from "@/core/plan/cost";
+import { type LadderCost, openRung } from "@/core/plan/cost";
+import { lessonsWords } from "@/core/plan/lessonsWords";
 import { ownPace } from "@/core/plan/ownPace";
 import { lessonsUntil, type Season as Reach, seasonTo } from "@/core/plan/season";
 import { evened, shareOut } from "@/core/plan/shareOut";
@@ -39,9 +40,9 @@ function useCosts({ ladders, coach, day }: SeasonPageProps): ReadonlyMap<string,
 		void (async () => {
 			for (const ladder of ladders) {
 				const rates = ratesOn(ladder, coach, day);
-				const open = ladder.rungs.slice(ladder.pegIndex).map(({ settings: { rule, limit } }, i) => {
-					const { low, rate, high } = rates[ladder.pegIndex + i] as (typeof rates)[number];
-					return { rule: rule as never, limit, low, middle: rate, high };
+				const open = ladder.rungs.slice(ladder.pegIndex).map(({ id, settings }, i) => {
+					const counted = ladder.holes.find(({ rung }) => rung === id)?.ways;
+					return openRung(settings, ladder.positions, counted, rates[ladder.pegIndex + i] as (typeof rates)[number]);
 				});
 				const cost = await engine().ladderCost(open);
 				if (!current) return;
@@ -187,9 +188,9 @@ function Beside({
 		["rungs to go", ({ toGo }) => toGo],
 		["lessons that hold it", ({ lessons }) => lessons],
 		["that asks for", ({ reach }) => (reach ? asksFor(reach) : "…")],
-		["lessons it takes, if it goes well", ({ cost }) => (cost ? (cost.high ?? "over 500") : "…")],
-		["as is to be expected", ({ cost }) => (cost ? (cost.middle ?? "over 500") : "…")],
-		["if it does not", ({ cost }) => (cost ? (cost.low ?? "over 500") : "…")],
+		["lessons it takes, if it goes well", ({ cost }) => (cost ? lessonsWords(cost, "high") : "…")],
+		["as is to be expected", ({ cost }) => (cost ? lessonsWords(cost, "middle") : "…")],
+		["if it does not", ({ cost }) => (cost ? lessonsWords(cost, "low") : "…")],
 		["there by the day, if it goes well", ({ reach }) => (reach ? `${ofHundred(reach.chance.high)} in 100` : "…")],
 		["if it does not", ({ reach }) => (reach ? `${ofHundred(reach.chance.low)} in 100` : "…")],
 		[
