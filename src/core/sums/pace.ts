@@ -1,4 +1,5 @@
 import { refuse } from "@/core/refusals/refusals";
+import { decimal, same, wholeTimes } from "./decimal";
 import { many, num, type Sum } from "./sum";
 
 /** Beats a minute from counts and seconds. */
@@ -19,18 +20,20 @@ export const rhythm: Sum = {
 		{ key: "sets", name: "sets until full", of: "count", least: 1, most: 12 },
 	],
 	fresh: { beats: 16, seconds: 12, from: 60, sets: 5 },
+	result: { least: 1, most: 1000, field: "seconds" },
 	formula: "60 × beats / seconds; each set the same step faster",
 	assumes: "That the beats are even.",
 	work(values) {
 		const value = perMinute(num(values, "beats"), num(values, "seconds"));
 		const steps = slowToFull(num(values, "from"), num(values, "sets"));
+		const setBySet = steps.map((share) => decimal((value * share) / 100, 0)).join(", ");
 		return {
 			ok: true,
 			value: {
 				large: { value, of: "beats", words: "at full speed" },
 				says: [
 					["One beat lasts ", { value: 60 / value, of: "seconds" }, "."],
-					["Set by set: ", steps.map((share) => Math.round((value * share) / 100)).join(", "), "."],
+					["Set by set: ", setBySet, "."],
 				],
 				drawing: {
 					kind: "bars",
@@ -41,13 +44,7 @@ export const rhythm: Sum = {
 						marked: i === steps.length - 1,
 					})),
 				},
-				line: [
-					"Beat ",
-					{ value, of: "beats" },
-					", set by set ",
-					steps.map((share) => Math.round((value * share) / 100)).join(", "),
-					".",
-				],
+				line: ["Beat ", { value, of: "beats" }, ", set by set ", setBySet, "."],
 			},
 		};
 	},
@@ -73,7 +70,8 @@ export function rampOf({ from, step, goal, weeks, tooMuch, back }: Ramp): number
 	for (let week = 1; week <= weeks; week++) {
 		all.push(value);
 		const next = tooMuch.includes(week) ? value - sign * back * step : value + sign * step;
-		value = Math.min(high, Math.max(low, next));
+		// Steps that are added up end where they were meant to, not next to it.
+		value = next > high || same(next, high) ? high : next < low || same(next, low) ? low : decimal(next, 9);
 	}
 	return all;
 }
@@ -87,7 +85,7 @@ const growing = (
 	fields: [
 		{ key: "from", name: "start", of, least: 0, most: 1000 },
 		{ key: "goal", name: "goal", of, least: 0, most: 1000 },
-		{ key: "step", name: "step a week", of, least: 0.01, most: 100 },
+		{ key: "step", name: "step a week", of, least: of === "count" ? 1 : 0.01, most: 100 },
 		{ key: "weeks", name: "weeks", of: "count", least: 1, most: 30 },
 		{ key: "lessons", name: "lessons a week with it, at most", of: "count", least: 1, most: 7 },
 		{
@@ -98,9 +96,9 @@ const growing = (
 			most: 30,
 			many: 30,
 			optional: true,
-			hint: "their numbers, with a space between",
+			hint: ["their numbers, with a space between"],
 		},
-		{ key: "back", name: "steps back after one", of: "count", least: 0, most: 5, hint: "0 holds it" },
+		{ key: "back", name: "steps back after one", of: "count", least: 0, most: 5, hint: ["0 holds it"] },
 	],
 	formula: "each week a step more; after a “too much” held, or so many steps back",
 	assumes: "A week is a week with at least one lesson in it.",
@@ -189,11 +187,12 @@ export const effort: Sum = {
 			least: 0,
 			most: 100000,
 			many: 30,
-			hint: "in the same order",
+			hint: ["in the same order"],
 		},
 		{ key: "asked", name: "effort to ask for", of: "number", least: 0, most: 10 },
 	],
 	fresh: { efforts: [4, 6, 8, 10], measured: [2.4, 2.9, 3.3, 3.6], asked: 7 },
+	result: { least: 0, most: 100000, field: "asked" },
 	formula: "a straight line through the tries, by least squares",
 	assumes: "That effort means the same to them today. Far from the efforts that were tried it says little.",
 	work(values) {
@@ -236,10 +235,10 @@ export const effort: Sum = {
 
 /** Tries that fit: whole sets with rests between, then what is left of one. */
 export function triesIn(seconds: number, perTry: number, perSet: number, rest: number): number {
-	if (seconds < perTry) return 0;
-	const full = Math.floor((seconds + rest) / (perSet * perTry + rest));
+	if (wholeTimes(seconds, perTry) < 1) return 0;
+	const full = wholeTimes(seconds + rest, perSet * perTry + rest);
 	const left = seconds - full * (perSet * perTry + rest);
-	return full * perSet + Math.max(0, Math.min(perSet, Math.floor(left / perTry)));
+	return full * perSet + Math.max(0, Math.min(perSet, wholeTimes(left, perTry)));
 }
 
 export const triesFit: Sum = {

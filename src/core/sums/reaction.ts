@@ -1,3 +1,4 @@
+import { type Outcome, refuse } from "@/core/refusals/refusals";
 import { num, type Sum, type SumField, type SumValues } from "./sum";
 
 /**
@@ -32,7 +33,7 @@ const DRAG: SumField = {
 	of: "drag",
 	least: 0,
 	most: 0.5,
-	hint: "0 for something heavy; a shuttle or a scarf has 0.2 and more",
+	hint: ["0 for something heavy; a scarf has ", { value: 0.2, of: "drag" }, " and more"],
 };
 
 const tracks = (values: SumValues, near: number) => {
@@ -50,6 +51,18 @@ const tracks = (values: SumValues, near: number) => {
 	};
 };
 
+/** Longer than this nothing is in the air that one could meet. */
+const LONGEST = 60;
+
+/** A refusal where drag stops it before it is there. */
+const neverThere = (values: SumValues): Outcome<never> | null =>
+	flight(num(values, "speed"), num(values, "far"), num(values, "drag")) <= LONGEST
+		? null
+		: refuse(
+				"far",
+				`In earnest it would be over ${LONGEST} s under way; a shorter distance, less drag or more speed is needed.`,
+			);
+
 const ASSUMES =
 	"That it flies straight and nothing pushes it; with drag, that it is slowed by the square of its speed. Seeing where it comes from is not in it.";
 const FORMULA = "v = V d / D; with drag k: v = V (e^kd − 1) / (e^kD − 1)";
@@ -60,10 +73,13 @@ export const reactionSpeed: Sum = {
 	asks: "how fast to throw from here, so that there is as much time as in earnest",
 	fields: [...FAR, { key: "near", name: "distance here", of: "length", least: 0.1, most: 500 }, DRAG],
 	fresh: { speed: 12, far: 9, near: 5, drag: 0 },
+	result: { least: 0.1, most: 150, field: "near" },
 	formula: FORMULA,
 	assumes: ASSUMES,
 	work(values) {
 		const near = num(values, "near");
+		const late = neverThere(values);
+		if (late) return late;
 		const value = speedAt(num(values, "speed"), num(values, "far"), near, num(values, "drag"));
 		const { seconds, drawing } = tracks(values, near);
 		const there = { value: seconds, of: "seconds" as const };
@@ -97,10 +113,13 @@ export const reactionDistance: Sum = {
 	asks: "how close to stand for what can be thrown here, so that there is as much time as in earnest",
 	fields: [...FAR, { key: "slower", name: "speed here", of: "speed", least: 0.1, most: 150 }, DRAG],
 	fresh: { speed: 12, far: 9, slower: 6, drag: 0 },
+	result: { least: 0.1, most: 500, field: "slower" },
 	formula: "d = D v / V; with drag k: d = ln(1 + v (e^kD − 1) / V) / k",
 	assumes: ASSUMES,
 	work(values) {
 		const slower = num(values, "slower");
+		const late = neverThere(values);
+		if (late) return late;
 		const value = distanceAt(num(values, "speed"), num(values, "far"), slower, num(values, "drag"));
 		const { seconds, drawing } = tracks(values, value);
 		return {
@@ -178,6 +197,7 @@ export const energy: Sum = {
 		{ key: "speed2", name: "the other speed", of: "speed", least: 0.1, most: 60 },
 	],
 	fresh: { mass: 0.21, speed: 5, mass2: 0.21, speed2: 7 },
+	result: { least: 0.01, most: 10000, field: "mass2" },
 	formula: "E = ½ m v²",
 	assumes: "The whole of it is taken up where it lands; nothing is said of how softly.",
 	caution:

@@ -1,4 +1,5 @@
-import type { Outcome } from "@/core/refusals/refusals";
+import type { Outcome, Refusal } from "@/core/refusals/refusals";
+import { decimal } from "./decimal";
 import type { Quantity, Told, Words } from "./quantity";
 import { tell, type Units } from "./units";
 
@@ -14,7 +15,7 @@ export interface SumField {
 	many?: number;
 	/** May be left empty: nothing is asked of it then. */
 	optional?: boolean;
-	hint?: string;
+	hint?: Words;
 }
 
 export type SumValues = Readonly<Record<string, number | readonly number[] | null>>;
@@ -47,6 +48,8 @@ export interface Sum {
 	asks: string;
 	fields: readonly SumField[];
 	fresh: SumValues;
+	/** Where what comes out has bounds: those of its own quantity, and the field to change where it lies outside. */
+	result?: { least: number; most: number; field: string };
 	formula: string;
 	assumes: string;
 	caution?: string;
@@ -59,10 +62,25 @@ export const many = (values: SumValues, key: string): readonly number[] => (valu
 
 function amiss({ name, of, least, most }: SumField, value: number, units: Units): string | null {
 	const say = (one: number) => tell({ value: one, of }, units);
-	if (!Number.isFinite(value)) return `The ${name} is missing; a number from ${say(least)} to ${say(most)} is needed.`;
-	return value < least || value > most
-		? `The ${name} is ${say(value)}; from ${say(least)} to ${say(most)} is needed.`
+	const whole = of === "count";
+	if (!Number.isFinite(value))
+		return `The ${name} is missing; a ${whole ? "whole " : ""}number from ${say(least)} to ${say(most)} is needed.`;
+	if (value < least || value > most)
+		return `The ${name} is ${say(value)}; from ${say(least)} to ${say(most)} is needed.`;
+	return whole && !Number.isInteger(value)
+		? `The ${name} is ${value}; a whole number is needed, ${decimal(value, 0)} is the nearest.`
 		: null;
+}
+
+/** Why what comes out cannot be, in the bounds of its own quantity. */
+function outside({ result, fields }: Sum, { large }: Worked, units: Units): Refusal | null {
+	if (!result || (large.value >= result.least && large.value <= result.most)) return null;
+	const say = (value: number) => tell({ value, of: large.of }, units);
+	const name = fields.find(({ key }) => key === result.field)?.name ?? "";
+	return {
+		path: result.field,
+		sentence: `It comes out at ${say(large.value)}; only from ${say(result.least)} to ${say(result.most)} can be. Change the ${name}.`,
+	};
 }
 
 /** The sum for these numbers; each that cannot be is refused by its name. */
@@ -81,5 +99,8 @@ export function work(sum: Sum, values: SumValues, units: Units = "metric"): Outc
 		const sentence = all.flatMap((one) => amiss(field, one, units) ?? [])[0];
 		return sentence ? [{ path: key, sentence }] : [];
 	});
-	return refusals.length > 0 ? { ok: false, refusals } : sum.work(values);
+	if (refusals.length > 0) return { ok: false, refusals };
+	const worked = sum.work(values);
+	const refusal = worked.ok ? outside(sum, worked.value, units) : null;
+	return refusal ? { ok: false, refusals: [refusal] } : worked;
 }

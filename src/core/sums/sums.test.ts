@@ -1,9 +1,11 @@
+import fc from "fast-check";
 import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
 import { sums, work } from ".";
+import { decimal, same, wholeTimes } from "./decimal";
 import { effort, lineThrough, perMinute, ramp, rampOf, slowToFull, triesIn } from "./pace";
-import { distanceAt, energyOf, flight, speedAt, startTime } from "./reaction";
-import type { SumValues } from "./sum";
-import { gapsOf, pointChance, turnsOf, winChance } from "./together";
+import { distanceAt, energyOf, flight, reactionSpeed, speedAt, startTime } from "./reaction";
+import type { SumField, SumValues } from "./sum";
+import { gapsOf, headStart, pointChance, turnsOf, winChance } from "./together";
 import { fromUnits, inUnits, tell, tellWords } from "./units";
 
 const seeded = (seed: number) => {
@@ -202,7 +204,7 @@ describe("every sum", () => {
 		for (const kind of ["length", "size", "speed", "mass", "energy", "drag"] as const)
 			expect(fromUnits(inUnits(3.7, kind, "imperial"), kind, "imperial")).toBeCloseTo(3.7, 12);
 		expect(tell({ value: 0.3048, of: "length" }, "imperial")).toBe("1 ft");
-		expect(tell({ value: 1.005, of: "seconds" }, "metric")).toBe("1 s");
+		expect(tell({ value: 1.005, of: "seconds" }, "metric")).toBe("1.01 s");
 	});
 });
 
@@ -214,4 +216,145 @@ test("how often grows like a height: a step a week, a step back after a week tha
 		bars: [20, 25, 30, 25, 30, 35, 40, 40].map((value) => ({ value })),
 	});
 	expect(told.ok && told.value.large).toMatchObject({ value: 7, of: "count" });
+});
+
+describe("decimals are added, fitted and rounded as they were typed", () => {
+	test("what binary fractions leave behind decides nothing", () => {
+		expect([decimal(0.1 + 0.2, 12), decimal(1.005, 2), decimal(-2.5, 0), decimal(2.4999, 0), decimal(-0.2, 0)]).toEqual(
+			[0.3, 1.01, -3, 2, -0],
+		);
+		expect([wholeTimes(0.3, 0.1), wholeTimes(0.29, 0.1), wholeTimes(60 * (2.2 - 2), 4)]).toEqual([3, 2, 3]);
+		expect([same(0.3 + 9 * 0.1, 1.2), same(1.2, 1.2000001)]).toEqual([true, false]);
+	});
+
+	test.each([
+		["metres", 1],
+		["feet", 0.3048],
+	])("a ramp in %s is there in the week that hundredths say", (_, base) => {
+		fc.assert(
+			fc.property(
+				fc.integer({ min: 0, max: 300 }),
+				fc.integer({ min: 1, max: 60 }),
+				fc.integer({ min: 0, max: 20 }),
+				fc.integer({ min: 0, max: 99 }),
+				fc.uniqueArray(fc.integer({ min: 1, max: 20 }), { maxLength: 3 }),
+				fc.integer({ min: 0, max: 2 }),
+				(from, step, steps, beyond, tooMuch, back) => {
+					const goal = from + step * steps + Math.min(step, beyond);
+					fc.pre(goal !== from);
+					const typed = (hundredths: number) => (hundredths / 100) * base;
+					// Whole hundredths: nothing is left behind there.
+					const by = { weeks: 30, tooMuch, back };
+					const meant = rampOf({ from, step, goal, ...by });
+					const told = rampOf({ from: typed(from), step: typed(step), goal: typed(goal), ...by });
+					expect(told.map((value) => decimal((value / base) * 100, 4))).toEqual(meant);
+					expect(told.indexOf(typed(goal))).toBe(meant.indexOf(goal));
+				},
+			),
+		);
+	});
+
+	test("tries in so many minutes and tenths are those that whole tenths of seconds say", () => {
+		fc.assert(
+			fc.property(
+				fc.integer({ min: 10, max: 600 }),
+				fc.integer({ min: 0, max: 90 }),
+				fc.integer({ min: 10, max: 600 }),
+				fc.integer({ min: 1, max: 20 }),
+				fc.integer({ min: 0, max: 900 }),
+				(minutes, setUp, perTry, perSet, rest) => {
+					fc.pre(minutes > setUp);
+					const seconds = 60 * (minutes / 10 - setUp / 10);
+					expect(triesIn(seconds, perTry / 10, perSet, rest / 10)).toBe(
+						triesIn(60 * (minutes - setUp), perTry, perSet, rest),
+					);
+				},
+			),
+		);
+	});
+});
+
+describe("whatever is typed, in both units", () => {
+	/** A number as it is typed: two decimals, in the units of the page, in the bounds or a little out of them. */
+	const typedFor = (field: SumField, units: "metric" | "imperial") => {
+		const [low, high] = [field.least, field.most].map((end) => inUnits(end, field.of, units)) as [number, number];
+		const one = fc
+			.oneof(
+				fc.double({ min: low, max: high, noNaN: true }),
+				fc.double({ min: low, max: Math.min(high, low + (high - low) / 50), noNaN: true }),
+			)
+			.map((value) => fromUnits(decimal(value, field.of === "count" ? 0 : 2), field.of, units));
+		return field.many === undefined ? one : fc.array(one, { minLength: 1, maxLength: Math.min(6, field.many) });
+	};
+	test.each(sums.flatMap((sum) => (["metric", "imperial"] as const).map((units) => [sum.id, units, sum] as const)))(
+		"%s in %s: a number in its bounds, or a sentence that names a field",
+		(_, units, sum) => {
+			fc.assert(
+				fc.property(
+					fc.record(Object.fromEntries(sum.fields.map((field) => [field.key, typedFor(field, units)]))),
+					(values) => {
+						const outcome = work(sum, values as SumValues, units);
+						if (!outcome.ok) {
+							for (const { path, sentence } of outcome.refusals) {
+								expect(sum.fields.map(({ key }) => key)).toContain(path);
+								expect(sentence).not.toMatch(/NaN|undefined|Infinity/);
+							}
+							return;
+						}
+						const { large, says, line, drawing } = outcome.value;
+						if (sum.result) {
+							expect(large.value).toBeGreaterThanOrEqual(sum.result.least);
+							expect(large.value).toBeLessThanOrEqual(sum.result.most);
+						}
+						const words = [[large], ...says, line].map((one) => tellWords(one, units)).join(" ");
+						expect(words).not.toMatch(/NaN|undefined|Infinity|e[+-]\d/);
+						expect(JSON.stringify(drawing)).not.toContain("null");
+					},
+				),
+				{ numRuns: 300 },
+			);
+		},
+	);
+	test.each(
+		sums.flatMap((sum) =>
+			sum.fields.filter(({ of }) => of === "count").map((field) => [sum.id, field.key, sum, field] as const),
+		),
+	)("%s: %s is whole", (_, key, sum, field) => {
+		const part = field.least + 0.5;
+		expect(work(sum, { ...sum.fresh, [key]: field.many === undefined ? part : [part] } as SumValues)).toMatchObject({
+			ok: false,
+			refusals: [{ path: key, sentence: expect.stringContaining("a whole number is needed") }],
+		});
+	});
+	test("what comes out beyond its own bounds is refused, by the field to change", () => {
+		const said = (id: string, values: SumValues, units: "metric" | "imperial" = "metric") => {
+			const sum = sums.find((one) => one.id === id) as (typeof sums)[number];
+			const outcome = work(sum, { ...sum.fresh, ...values }, units);
+			return outcome.ok ? "" : outcome.refusals[0]?.sentence;
+		};
+		expect(said("reaction", { near: 500, far: 10, drag: 0.05 })).toMatch(/^It comes out at .*only from 0.1 m\/s/);
+		expect(said("reaction", { far: 500, drag: 0.5 })).toContain("over 60 s under way");
+		expect(said("rhythm", { beats: 500, seconds: 0.2 })).toContain(
+			"beats a minute can be. Change the seconds they took.",
+		);
+		expect(said("effort", { efforts: [8, 9, 10], measured: [1, 5, 9], asked: 1 })).toContain(
+			"Change the effort to ask for.",
+		);
+		expect(said("kit", { times: 5, measure: 3 }, "imperial")).toContain(" in can be. Change the times.");
+	});
+	test("a start that cannot make it even says so; one that can does not", () => {
+		const says = (values: SumValues) => {
+			const outcome = work(headStart, values);
+			return outcome.ok ? outcome.value.says.map((one) => tellWords(one, "metric")).join(" ") : "";
+		};
+		expect(says({ points: 3, strong: 9.8, weak: 1 })).toContain("No start makes it even: 2 is the most there is.");
+		expect(says({ points: 11, strong: 8, weak: 6 })).not.toContain("No start");
+	});
+	test("a speed is told as one knows it from the road, and drag by the foot", () => {
+		expect(tell({ value: 12, of: "speed" }, "metric")).toBe("12 m/s (43 km/h)");
+		expect(tell({ value: 12, of: "speed" }, "imperial")).toBe("39.4 ft/s (27 mph)");
+		const drag = reactionSpeed.fields.find(({ key }) => key === "drag")?.hint ?? [];
+		expect(tellWords(drag, "metric")).toContain("0.2 a metre");
+		expect(tellWords(drag, "imperial")).toContain("0.061 a foot");
+	});
 });

@@ -1,4 +1,5 @@
 import { refuse } from "@/core/refusals/refusals";
+import { decimal } from "./decimal";
 import { many, num, type Sum } from "./sum";
 
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
@@ -22,7 +23,7 @@ export const turns: Sum = {
 	title: "Relay turns for unequal teams",
 	asks: "who goes how often, so that each team has as many turns",
 	fields: [
-		{ key: "sizes", name: "team sizes", of: "count", least: 1, most: 40, many: 12, hint: "with a space between" },
+		{ key: "sizes", name: "team sizes", of: "count", least: 1, most: 40, many: 12, hint: ["with a space between"] },
 		{ key: "total", name: "turns for each team", of: "count", least: 1, most: MOST_TURNS, optional: true },
 	],
 	fresh: { sizes: [3, 4], total: null },
@@ -32,7 +33,6 @@ export const turns: Sum = {
 	work(values) {
 		const sizes = many(values, "sizes");
 		if (sizes.length < 2) return refuse("sizes", "One team alone needs no turns; give the sizes of two at least.");
-		if (sizes.some((size) => !Number.isInteger(size))) return refuse("sizes", "A team has a whole number of people.");
 		const asked = values.total as number | null;
 		if (asked !== null && asked !== undefined && asked < Math.max(...sizes))
 			return refuse(
@@ -84,7 +84,7 @@ export const gaps: Sum = {
 			least: 0.1,
 			most: 3600,
 			many: 12,
-			hint: "seconds, with a space between",
+			hint: ["seconds, with a space between"],
 		},
 	],
 	fresh: { times: [14, 18.5, 21] },
@@ -110,11 +110,14 @@ export const gaps: Sum = {
 					seconds: slowest,
 					spans: times.map((_, i) => ({ label: `number ${i + 1}`, from: waits[i] as number, to: slowest })),
 				},
-				line: ["Start gaps: ", waits.map((wait) => `${Number(wait.toFixed(2))} s`).join(", "), "."],
+				line: ["Start gaps: ", waits.map((wait) => `${decimal(wait, 2)} s`).join(", "), "."],
 			},
 		};
 	},
 };
+
+/** A game is even from here on. */
+const EVEN_FROM = 0.45;
 
 /** Chance that a point goes to the first of two: both try, it goes to the one who is good where the other is not. */
 export const pointChance = (one: number, other: number): number =>
@@ -155,11 +158,16 @@ export const headStart: Sum = {
 			(best, chance, i) => (Math.abs(chance - 0.5) < Math.abs((chances[best] as number) - 0.5) ? i : best),
 			0,
 		);
+		// Nobody can be given the whole game: with all but one point they may still be behind.
+		const short = (chances.at(-1) as number) < EVEN_FROM;
 		return {
 			ok: true,
 			value: {
 				large: { value: even, of: "count", words: even === 1 ? "point of start" : "points of start" },
 				says: [
+					...(short
+						? [[`No start makes it even: ${even} is the most there is. More points to win would leave room for more.`]]
+						: []),
 					["Then they win ", { value: 100 * (chances[even] as number), of: "percent" }, " of the games."],
 					["Without a start ", { value: 100 * (chances[0] as number), of: "percent" }, "."],
 				],
@@ -187,10 +195,11 @@ export const kit: Sum = {
 	asks: "which size of kit goes with a measure of the body",
 	fields: [
 		{ key: "measure", name: "measure of the body", of: "size", least: 0.01, most: 3 },
-		{ key: "times", name: "times", of: "number", least: 0.01, most: 5, hint: "your own rule of thumb" },
+		{ key: "times", name: "times", of: "number", least: 0.01, most: 5, hint: ["your own rule of thumb"] },
 		{ key: "plus", name: "and this much more", of: "size", least: -1, most: 1 },
 	],
 	fresh: { measure: 0.74, times: 0.96, plus: 0 },
+	result: { least: 0.01, most: 3, field: "times" },
 	formula: "size = times × measure + more",
 	assumes: "Your own rule of thumb. Measured today; who grows is measured again in three months.",
 	caution: "Where its maker says otherwise, the maker’s word holds.",

@@ -4,7 +4,7 @@ import { useEffect, useState } from "react";
 import Form from "react-bootstrap/Form";
 import { sums, work } from "@/core/sums";
 import type { Sum, SumField, SumValues } from "@/core/sums/sum";
-import { fromUnits, inUnits, tell, tellWords, type Units, unitWords } from "@/core/sums/units";
+import { fromUnits, inUnits, tell, tellAlso, tellWords, type Units, unitWords } from "@/core/sums/units";
 import { keepJson, readKeptJson } from "@/device/localKeep";
 import { usePackHere } from "@/device/usePackHere";
 import { BenchPage } from "@/ui/BenchPage";
@@ -176,12 +176,15 @@ function SumInput({
 		return numbers[0] ?? (field.optional ? null : Number.NaN);
 	};
 	const id = `sum-${field.key}`;
+	const hint = field.hint
+		? tellWords(field.hint, units)
+		: typeof value === "number" && Number.isFinite(value) && tellAlso({ value, of: field.of }, units);
 	return (
 		<FormRow
 			id={id}
 			label={field.name}
 			className=""
-			{...(field.hint ? { hint: field.hint } : {})}
+			{...(hint ? { hint } : {})}
 			{...(error ? { error: { message: error } } : {})}
 		>
 			<SumBox
