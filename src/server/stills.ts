@@ -2,7 +2,7 @@
 
 import { revalidatePath } from "next/cache";
 import * as z from "zod/mini";
-import { Still, stillLabels } from "@/core/position/still";
+import { StillToKeep, stillLabels } from "@/core/position/still";
 import { type Outcome, parse } from "@/core/refusals/refusals";
 import { day, ident } from "@/core/text/fields";
 import { addStill, archiveStill, listStills, noteConsent, type StillRow } from "@/store/stills";
@@ -17,7 +17,7 @@ import { store } from "./store";
 export async function keepStill(id: unknown, body: unknown, consent: unknown): Promise<Outcome<{ id: string }>> {
 	const about = parse(z.object({ id: ident, consent: z.nullable(day) }), { id, consent });
 	if (!about.ok) return about;
-	const read = parse(Still, body, stillLabels);
+	const read = parse(StillToKeep, body, stillLabels);
 	if (!read.ok) return read;
 	const open = await store();
 	if (about.value.consent) await noteConsent(open, read.value.student, about.value.consent);

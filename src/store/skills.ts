@@ -4,7 +4,7 @@ import { canonicalForm, hashOf } from "@/core/hash/hash";
 import type { Ladder } from "@/core/ladder/ladder";
 import { type Outcome, parse, type Refusal, refuse } from "@/core/refusals/refusals";
 import { originCircle, skillCircle } from "@/core/skill/origins";
-import { Skill, skillLabels } from "@/core/skill/skill";
+import { Skill, SkillToKeep, skillLabels } from "@/core/skill/skill";
 import type { Store, Tx } from "./db";
 import { changedElsewhere, gone, type Saved, stamp } from "./documents";
 import * as t from "./schema";
@@ -128,7 +128,7 @@ export async function keepSkill(
 		const { at } = now;
 		if ((at.rev !== seen.rev || at.draft !== seen.draft) && (unsure === null || !(await says(tx, id, unsure))))
 			return changedElsewhere("This skill");
-		const read = parse(Skill, typed, skillLabels);
+		const read = parse(SkillToKeep, typed, skillLabels);
 		const circle = read.ok ? await circleWith(tx, id, read.value) : null;
 		const refusals = read.ok ? (circle?.refusals ?? []) : read.refusals;
 		if (read.ok && refusals.length === 0 && !now.inUse) {
@@ -179,7 +179,7 @@ export async function reviseSkill(
 		if (now.at.rev !== at.rev || now.at.draft !== at.draft) return changedElsewhere("This skill");
 		const [draft] = await tx.select().from(t.skillDraft).where(eq(t.skillDraft.skill, id));
 		if (!draft) return refuse("", "Nothing was changed since the last revision.");
-		const read = parse(Skill, draft.body, skillLabels);
+		const read = parse(SkillToKeep, draft.body, skillLabels);
 		if (!read.ok) return read;
 		const saved = await putInForce(tx, read.value, { id, rev: at.rev }, id);
 		if (!saved.ok) return saved;

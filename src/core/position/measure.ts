@@ -42,18 +42,31 @@ export function angleAt(a: Point, b: Point, c: Point): Measured | null {
 }
 
 /**
- * A distance in metres by a known length in the same plane of the picture.
+ * A distance in metres by a known length in the same plane of the picture. A point that is an end of both (the same
+ * object) is misplaced once, for both.
  *
  * @returns null where the known length has no two ends in the picture, or is nothing
  */
 export function distanceBy(a: Point, b: Point, known: { from: Point; to: Point; metres: number }): Measured | null {
-	const [pixels, scale] = [lengthOf(minus(a, b)), lengthOf(minus(known.from, known.to))];
+	const [along, by] = [minus(a, b), minus(known.from, known.to)];
+	const [pixels, scale] = [lengthOf(along), lengthOf(by)];
 	if (scale === 0 || !(known.metres > 0)) return null;
 	const value = (known.metres * pixels) / scale;
-	// Both ends of both lengths; along themselves each counts whole.
-	const ends = PLACING_PX * Math.SQRT2;
-	const error = (known.metres / scale) * Math.hypot(ends, (ends * pixels) / scale);
-	return { value, error };
+	// What a pixel at each end changes: along its length, and not at all across it.
+	const unit = ({ x, y }: Point, length: number): Point =>
+		length === 0 ? { x: 1, y: 0 } : { x: x / length, y: y / length };
+	const times = ({ x, y }: Point, by: number): Point => ({ x: x * by, y: y * by });
+	const [apart, longer] = [times(unit(along, pixels), known.metres / scale), times(unit(by, scale), -value / scale)];
+	const gradients = new Map<Point, Point>();
+	const put = (point: Point, { x, y }: Point) => {
+		const before = gradients.get(point) ?? { x: 0, y: 0 };
+		gradients.set(point, { x: before.x + x, y: before.y + y });
+	};
+	put(a, apart);
+	put(b, times(apart, -1));
+	put(known.from, longer);
+	put(known.to, times(longer, -1));
+	return { value, error: PLACING_PX * Math.hypot(...[...gradients.values()].map(lengthOf)) };
 }
 
 export interface Range {
@@ -61,11 +74,32 @@ export interface Range {
 	high: number;
 }
 
-export type Judged = "on" | "short" | "beyond" | "cannot tell";
+export type Judged = "on" | "short" | "beyond" | "cannot tell" | "cannot be judged";
 
-/** On, short of its range or beyond it; where the error is wider than what is left to the nearest end, nobody can tell. */
-export function judge({ value, error }: Measured, { low, high }: Range): Judged {
-	const left = Math.min(Math.abs(value - low), Math.abs(high - value));
+/** Nothing lies beyond these: an angle is nothing at the least and straight at the most, a distance is nothing at the least. */
+const BOUNDS = { angle: { low: 0, high: 180 }, distance: { low: 0, high: Number.POSITIVE_INFINITY } };
+
+/** Why a range cannot be one of what is measured on a still; null where it can. */
+export function endsRefusal(of: "angle" | "distance", { low, high }: Range, unit: string): string | null {
+	const { low: least, high: most } = BOUNDS[of];
+	const wrong = [low, high].find((end) => !(end >= least && end <= most));
+	if (wrong === undefined) return null;
+	return of === "angle"
+		? `An end of the range is ${wrong} ${unit}; an angle on a picture is from 0 to 180. Say both ends as the angle inside the joint.`
+		: `An end of the range is ${wrong} ${unit}; a distance on a picture is 0 or more. Say both ends as how far apart the two are.`;
+}
+
+/**
+ * On, short of its range or beyond it; where the error is wider than what is left to the nearest end, nobody can tell. An
+ * end beyond which nothing can lie (180 degrees, no distance at all) decides nothing. A range with an end that cannot be
+ * measured cannot be judged by.
+ */
+export function judge({ value, error }: Measured, range: Range, of: "angle" | "distance"): Judged {
+	if (endsRefusal(of, range, "")) return "cannot be judged";
+	const { low: least, high: most } = BOUNDS[of];
+	const { low, high } = range;
+	const ends = [low, high].filter((end) => end > least && end < most);
+	const left = Math.min(...ends.map((end) => Math.abs(value - end)));
 	if (error > left) return "cannot tell";
 	return value < low ? "short" : value > high ? "beyond" : "on";
 }

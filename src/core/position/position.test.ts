@@ -1,9 +1,12 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
+import { parse } from "@/core/refusals/refusals";
+import { examples } from "@/core/skill/examples";
+import { Skill, SkillToKeep } from "@/core/skill/skill";
 import { FIGURE, figureOf, joints, type Pose, poseOf } from "./figure";
-import { angleAt, distanceBy, judge, mirrorPoint, PLACING_PX } from "./measure";
-import { bestOf, checkOf, measureStill, mirrorPoints, Still, stillFileSchema } from "./still";
+import { angleAt, distanceBy, endsRefusal, judge, mirrorPoint, PLACING_PX, type Point } from "./measure";
+import { bestOf, checkOf, measureStill, mirrorPoints, Still, StillToKeep, stillFileSchema } from "./still";
 
 const at = (x: number, y: number) => ({ x, y });
 const shareOf = (seed: number) => {
@@ -83,11 +86,88 @@ test("poses are of every kind: bent and nearly straight, at each joint", () => {
 
 test("on, short or beyond; where the error is wider than what is left to an end, nobody can tell", () => {
 	const range = { low: 80, high: 100 };
-	expect(judge({ value: 90, error: 3 }, range)).toBe("on");
-	expect(judge({ value: 98, error: 3 }, range)).toBe("cannot tell");
-	expect(judge({ value: 78, error: 3 }, range)).toBe("cannot tell");
-	expect(judge({ value: 70, error: 3 }, range)).toBe("short");
-	expect(judge({ value: 110, error: 3 }, range)).toBe("beyond");
+	expect(judge({ value: 90, error: 3 }, range, "angle")).toBe("on");
+	expect(judge({ value: 98, error: 3 }, range, "angle")).toBe("cannot tell");
+	expect(judge({ value: 78, error: 3 }, range, "angle")).toBe("cannot tell");
+	expect(judge({ value: 70, error: 3 }, range, "angle")).toBe("short");
+	expect(judge({ value: 110, error: 3 }, range, "angle")).toBe("beyond");
+});
+
+/** A point put where it belongs but for a placing error of `PLACING_PX` all told, in any direction. */
+const misplaced = ({ x, y }: Point, dice: () => number): Point => {
+	const [far, way] = [PLACING_PX * Math.sqrt(-2 * Math.log(1 - dice())) * Math.SQRT1_2, 2 * Math.PI * dice()];
+	return { x: x + far * Math.cos(way), y: y + far * Math.sin(way) };
+};
+
+describe("where nothing can lie beyond an end, it decides nothing", () => {
+	test("a straight joint is seen as straight, and a touch as a touch", () => {
+		const dice = shareOf(7);
+		const [a, b, c] = [
+			{ x: 0, y: 0 },
+			{ x: 120, y: 0 },
+			{ x: 240, y: 0 },
+		];
+		const told = Array.from({ length: 400 }, () => {
+			const measured = angleAt(misplaced(a, dice), misplaced(b, dice), misplaced(c, dice));
+			return measured && judge(measured, { low: 165, high: 180 }, "angle");
+		});
+		expect(told.filter((one) => one === "on").length).toBeGreaterThan(390);
+		expect(judge({ value: 0.004, error: 0.01 }, { low: 0, high: 0.05 }, "distance")).toBe("on");
+		expect(judge({ value: 3, error: 4 }, { low: 0, high: 180 }, "angle")).toBe("on");
+		expect(judge({ value: 0.045, error: 0.01 }, { low: 0, high: 0.05 }, "distance")).toBe("cannot tell");
+	});
+	test.each([
+		["angle", { low: 168, high: 192 }, "degrees", "192 degrees"],
+		["angle", { low: -10, high: 20 }, "degrees", "-10 degrees"],
+		["distance", { low: -0.05, high: 0.05 }, "m", "-0.05 m"],
+	] as const)(
+		"a range of an %s that no picture can show is refused with its end; one kept before is not judged by",
+		(of, range, unit, end) => {
+			expect(endsRefusal(of, range, unit)).toContain(`An end of the range is ${end}`);
+			expect(judge({ value: 156, error: 1 }, range, of)).toBe("cannot be judged");
+			expect(endsRefusal(of, { low: 0, high: 1 }, unit)).toBeNull();
+		},
+	);
+	test("such a range is refused where it is to be kept, on a still and on a skill, and read where it was", () => {
+		const measures = [{ kind: "angle", at: ["shoulder", "elbow", "wrist"], range: { low: 170, high: 190 } }];
+		const bad = { ...still(90), measures };
+		expect(parse(Still, bad)).toMatchObject({ ok: true });
+		expect(parse(StillToKeep, bad)).toMatchObject({ ok: false, refusals: [{ path: "measures.0.range" }] });
+		const [first, ...rest] = examples.threeBalls.positions;
+		const tolerance = { by: "range", of: "angle", unit: "degrees", low: 170, high: 190 };
+		const skill = {
+			...examples.threeBalls,
+			positions: [{ ...first, tolerance, measuredAt: "hip, knee, ankle" }, ...rest],
+		};
+		expect(parse(Skill, skill)).toMatchObject({ ok: true });
+		expect(parse(SkillToKeep, skill)).toMatchObject({ ok: false, refusals: [{ path: "positions.0.tolerance" }] });
+		for (const example of Object.values(examples)) expect(parse(SkillToKeep, example)).toMatchObject({ ok: true });
+	});
+});
+
+test("the error of a distance is what misplacing its points gives, also where it shares an end with the known length", () => {
+	const dice = shareOf(11);
+	for (const shared of [true, false])
+		for (const end of [
+			{ x: 100, y: 200 },
+			{ x: -90, y: 40 },
+			{ x: 150, y: 10 },
+		]) {
+			const from = { x: 10, y: 10 };
+			const a = shared ? from : { x: 11, y: 9 };
+			const to = { x: 210, y: 30 };
+			const error = distanceBy(a, end, { from, to, metres: 1 })?.error ?? 0;
+			const values = Array.from({ length: 6000 }, () => {
+				const moved = misplaced(from, dice);
+				const start = shared ? moved : misplaced(a, dice);
+				return distanceBy(start, misplaced(end, dice), { from: moved, to: misplaced(to, dice), metres: 1 })?.value ?? 0;
+			});
+			const mean = values.reduce((sum, one) => sum + one, 0) / values.length;
+			const spread = Math.sqrt(values.reduce((sum, one) => sum + (one - mean) ** 2, 0) / values.length);
+			// Along any one direction a misplaced point is off by 1/√2 of that.
+			expect(error / (spread * Math.SQRT2)).toBeGreaterThan(0.95);
+			expect(error / (spread * Math.SQRT2)).toBeLessThan(1.05);
+		}
 });
 
 const still = (elbow: number): Still => {

@@ -2,7 +2,17 @@ import * as z from "zod/mini";
 import { Side } from "@/core/people/body";
 import { complainIn } from "@/core/refusals/complain";
 import { day, ident, label, text, whole } from "@/core/text/fields";
-import { angleAt, distanceBy, type Judged, judge, type Measured, mirrorPoint, type Point, type Range } from "./measure";
+import {
+	angleAt,
+	distanceBy,
+	endsRefusal,
+	type Judged,
+	judge,
+	type Measured,
+	mirrorPoint,
+	type Point,
+	type Range,
+} from "./measure";
 
 /** A still of a held position with what was measured on it. */
 
@@ -64,6 +74,14 @@ export const Still = StillBody.check((ctx) => {
 });
 export type Still = z.infer<typeof Still>;
 
+/** A still that is to be kept: what was kept before with a range that nothing can be judged by stays readable. */
+export const StillToKeep = Still.check((ctx) => {
+	ctx.value.measures.forEach(({ kind, range }, i) => {
+		const sentence = range && endsRefusal(kind, range, kind === "angle" ? "degrees" : "m");
+		if (sentence) complainIn(ctx)(["measures", i, "range"], sentence);
+	});
+});
+
 export const stillLabels = {
 	student: "student",
 	name: "position",
@@ -96,7 +114,11 @@ export function measureStill({ points, measures }: Pick<Still, "points" | "measu
 						to: at(measure.known.at[1]),
 						metres: measure.known.metres,
 					});
-		return { measure, measured, judged: measured && measure.range ? judge(measured, measure.range) : null };
+		return {
+			measure,
+			measured,
+			judged: measured && measure.range ? judge(measured, measure.range, measure.kind) : null,
+		};
 	});
 }
 
@@ -135,7 +157,7 @@ export const StillFile = z.object({
 			measure: StillMeasure,
 			/** Degrees, or metres. */
 			measured: z.nullable(z.object({ value: z.number(), error: z.number() })),
-			judged: z.nullable(z.enum(["on", "short", "beyond", "cannot tell"])),
+			judged: z.nullable(z.enum(["on", "short", "beyond", "cannot tell", "cannot be judged"])),
 		}),
 	),
 });

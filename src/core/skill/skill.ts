@@ -5,7 +5,7 @@ import { ident, label, text } from "@/core/text/fields";
 import { Cue } from "./cue";
 import { Direction } from "./direction";
 import { OwnRhythm } from "./rhythm";
-import { Tolerance, toleranceRefusal } from "./tolerance";
+import { endsTrouble, Tolerance, toleranceRefusal } from "./tolerance";
 
 /** A picture or a short clip, by the hash of what was stored; the bytes lie beside the record. */
 export const Picture = z.object({
@@ -190,6 +190,18 @@ export const Skill = z
 		});
 	});
 export type Skill = z.infer<typeof Skill>;
+
+/** A skill that is to be kept: one kept before with a range that nothing can be judged by stays readable. */
+export const SkillToKeep = Skill.check((ctx) => {
+	ctx.value.positions.forEach(({ short, tolerance, stages, measuredAt }, i) => {
+		const own = endsTrouble(`"${short}"`, tolerance, !!measuredAt);
+		if (own) complainIn(ctx)(["positions", i, "tolerance"], own);
+		for (const [stage, one] of Object.entries(stages ?? {})) {
+			const staged = endsTrouble(`"${short}" at one stage`, one.tolerance, !!measuredAt);
+			if (staged) complainIn(ctx)(["positions", i, "stages", stage], staged);
+		}
+	});
+});
 
 export const skillLabels = {
 	...difficultyLabels,

@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { endsRefusal } from "@/core/position/measure";
 import { label, text } from "@/core/text/fields";
 
 export const measures = ["angle", "distance", "seconds", "count"] as const;
@@ -37,3 +38,15 @@ export const toleranceRefusal = (where: string, tolerance: Tolerance | undefined
 	tolerance?.by === "range" && tolerance.low > tolerance.high
 		? `Tolerance of ${where} runs from ${tolerance.low} to ${tolerance.high} ${tolerance.unit}; the low end is above the high one. Change them over.`
 		: null;
+
+/**
+ * Why an angle or a distance with this tolerance cannot be measured; null where it can. A lean, or how far something is over
+ * or under another, is told by eye, and may be less than nothing.
+ *
+ * @param measured whether points on a still are named for it
+ */
+export const endsTrouble = (where: string, tolerance: Tolerance | undefined, measured: boolean): string | null => {
+	if (!measured || tolerance?.by !== "range" || (tolerance.of !== "angle" && tolerance.of !== "distance")) return null;
+	const sentence = endsRefusal(tolerance.of, tolerance, tolerance.unit);
+	return sentence && `Tolerance of ${where}: ${sentence}`;
+};

@@ -1,3 +1,4 @@
+import { endsRefusal } from "@/core/position/measure";
 import { figureWords, type StillResult } from "@/core/position/still";
 import css from "./position.module.css";
 
@@ -6,6 +7,7 @@ const words = {
 	short: "short of its range",
 	beyond: "beyond its range",
 	"cannot tell": "cannot tell",
+	"cannot be judged": "cannot be judged",
 } as const;
 /** What the points say: the number, how far it may be off, and whether that is on. */
 export function Reading({ result, of }: { result: StillResult; of: "angle" | "distance" }) {
@@ -22,9 +24,11 @@ export function Reading({ result, of }: { result: StillResult; of: "angle" | "di
 				</span>
 				<br />
 				{measure.range
-					? judged === "cannot tell"
-						? `That is wider than what is left to the end of ${figureWords(measure.range.low, of)} to ${figureWords(measure.range.high, of)}.`
-						: `Its range is ${figureWords(measure.range.low, of)} to ${figureWords(measure.range.high, of)}.`
+					? judged === "cannot be judged"
+						? (endsRefusal(of, measure.range, of === "angle" ? "degrees" : "m") ?? "")
+						: judged === "cannot tell"
+							? `That is wider than what is left to the end of ${figureWords(measure.range.low, of)} to ${figureWords(measure.range.high, of)}.`
+							: `Its range is ${figureWords(measure.range.low, of)} to ${figureWords(measure.range.high, of)}.`
 					: "No range is given, so nothing is said of on or off."}
 			</span>
 		</div>

@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import { change, redo, startHistory, undo } from "@/core/editing/history";
-import { mirrorPoint, type Point } from "@/core/position/measure";
+import { endsRefusal, mirrorPoint, type Point } from "@/core/position/measure";
 import { measureStill, type PositionCheck, type Still, type StillMeasure } from "@/core/position/still";
 import { list } from "@/core/text/lists";
 
@@ -67,6 +67,9 @@ export function troubleOf({ ask, points, placed }: Placed): string | null {
 		return `Put ${list(waiting)} where ${waiting.length === 1 ? "it belongs" : "they belong"}; then it is measured.`;
 	if (low !== null && high !== null && low > high)
 		return `The range runs from ${low} to ${high}; the low end is above the high one. Change them over.`;
+	const ends =
+		low !== null && high !== null && endsRefusal(ask.of, { low, high }, ask.of === "angle" ? "degrees" : "m");
+	if (ends) return ends;
 	const spots = new Set(points.map(({ x, y }) => `${x} ${y}`));
 	if (ask.of === "distance" && (ask.known === null || !(ask.known > 0)))
 		return ask.known === null

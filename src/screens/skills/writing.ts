@@ -18,7 +18,7 @@ import { type Path, setAt } from "@/core/editing/paths";
 import { parse, type Refusal } from "@/core/refusals/refusals";
 import { isFormed } from "@/core/skill/formed";
 import { sideMarks, textsIn } from "@/core/skill/sides";
-import { Skill, skillLabels } from "@/core/skill/skill";
+import { type Skill, SkillToKeep, skillLabels } from "@/core/skill/skill";
 import { forgetKept, keepJson, readKeptJson } from "@/device/localKeep";
 import type { KeptSkill, SkillPage, WritingAt } from "@/server/readSkills";
 
@@ -195,7 +195,7 @@ function useAmiss(skill: Skill, ruled: readonly Refusal[]) {
 		return () => clearTimeout(timer);
 	}, [skill]);
 	const amiss = useMemo((): Refusal[] => {
-		const read = parse(Skill, rested, skillLabels);
+		const read = parse(SkillToKeep, rested, skillLabels);
 		// Only the server knows the other skills.
 		return read.ok ? [...ruled] : read.refusals;
 	}, [rested, ruled]);
