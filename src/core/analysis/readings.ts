@@ -34,8 +34,8 @@ export function readings(curve: Curve, notReady: number, ready: number, rule: Ru
 	const low = at(curve, curve.pass, notReady);
 	const later = LESSONS.slice(1).map((n) => `within ${n} lessons ${inHundred(passedWithin(rule, low, n))}`);
 	const said = [
-		`${student(notReady)} ${rule.kind === "days" ? "meets it in a lesson" : "passes"} ${inHundred(low)}${low > 0.005 ? `, ${later.join(", ")}` : ""}.`,
-		`${student(ready)} ${rule.kind === "days" ? "meets it in a lesson" : "passes"} ${inHundred(at(curve, curve.pass, ready))} and needs ${plural(Math.round(at(curve, curve.attempts, ready)), "try", "tries")} on average.`,
+		`${student(notReady, rule)} ${rule.kind === "days" ? "meets it in a lesson" : "passes"} ${inHundred(low)}${low > 0.005 ? `, ${later.join(", ")}` : ""}.`,
+		`${student(ready, rule)} ${rule.kind === "days" ? "meets it in a lesson" : "passes"} ${inHundred(at(curve, curve.pass, ready))} and needs ${plural(Math.round(at(curve, curve.attempts, ready)), "try", "tries")} on average.`,
 	];
 	if (curve.advised)
 		said.push(
@@ -78,4 +78,30 @@ export const ofHundred = (p: number): string => hundredths(p, "<1", ">99");
 /** For a sentence. */
 export const hundredWords = (p: number): string => hundredths(p, "under 1", "over 99");
 
-const student = (rate: number): string => `${inTen(rate).startsWith("8") ? "An" : "A"} ${inTen(rate)}-in-10 student`;
+/** What the rate of a rule's stated model is: of good tries, of a rally going on by one more, or ten times it a rating. */
+export function rateOf(rule: Rule): "good" | "going on" | "rating" {
+	const { kind } = rule.kind === "days" ? rule.rule : rule;
+	return kind === "length" ? "going on" : kind === "rating" ? "rating" : "good";
+}
+
+/** What the rate is called beside its numbers. */
+export const rateWords = {
+	good: "good in 10",
+	"going on": "goes on by one more, in 10",
+	rating: "rating on average",
+} as const;
+
+/** "goes on by one more 6 times in 10": what somebody at a rate does. */
+export const atRate = (rule: Rule, rate: number): string => {
+	const of = rateOf(rule);
+	return of === "going on"
+		? `goes on by one more ${inTen(rate)} times in 10`
+		: of === "rating"
+			? `is rated ${inTen(rate)} on average`
+			: `is good ${inTen(rate)} times in 10`;
+};
+
+const student = (rate: number, rule: Rule): string =>
+	rateOf(rule) === "good"
+		? `${inTen(rate).startsWith("8") ? "An" : "A"} ${inTen(rate)}-in-10 student`
+		: `Who ${atRate(rule, rate)}`;

@@ -76,15 +76,29 @@ export interface CueEffect {
 /** Longer runs of faults are one: there are few of each. */
 const LONGEST_RUN = 6;
 
-/** Moments without a word, by the run of faults before them. */
-function withoutWord(runs: readonly CueRun[]): Map<number, CueRun[]> {
-	const byRun = new Map<number, CueRun[]>();
-	for (const one of runs) {
-		const run = Math.min(one.run, LONGEST_RUN);
-		if (one.cue === null) byRun.set(run, [...(byRun.get(run) ?? []), one]);
+/** What came after moments without a word: how many moments, their shares together, and their tries. */
+interface Unspoken {
+	moments: number;
+	shares: number;
+	of: number;
+}
+
+/** Moments without a word, by the run of faults before them; one walk through all of them. */
+function withoutWord(runs: readonly CueRun[]): Map<number, Unspoken> {
+	const byRun = new Map<number, Unspoken>();
+	for (const { run: long, cue, after } of runs) {
+		if (cue !== null) continue;
+		const run = Math.min(long, LONGEST_RUN);
+		const sum = byRun.get(run) ?? { moments: 0, shares: 0, of: 0 };
+		sum.moments += 1;
+		sum.shares += after.right / after.of;
+		sum.of += after.of;
+		byRun.set(run, sum);
 	}
 	return byRun;
 }
+
+const shareOf = ({ shares, moments }: Unspoken): number => shares / moments;
 
 /**
  * What correcting did: after a cue, against moments after as long a run of faults without one,
@@ -101,10 +115,10 @@ export function cueEffect(runs: readonly CueRun[], coach: readonly CueRun[] = ru
 		const run = Math.min(one.run, LONGEST_RUN);
 		const all = everywhere.get(run);
 		if (one.cue === null || !all) return [];
-		const some = here.get(run) ?? [];
-		const { of } = added(some);
-		const own = meanOf(all);
-		const mean = some.length > 0 ? meanOf(some) : own;
+		const some = here.get(run);
+		const of = some?.of ?? 0;
+		const own = shareOf(all);
+		const mean = some ? shareOf(some) : own;
 		return [{ one, without: (mean * of + own * SHRINK_UNCUED) / (of + SHRINK_UNCUED) }];
 	});
 	if (compared.length < ENOUGH || uncued < ENOUGH) return null;

@@ -23,6 +23,9 @@ export function Cues({ cues, all }: { cues: ProgressProps["cues"]; all: Progress
 	);
 }
 
+/** "13 corrections", "3 of the 8 moments": how many there are, against what a comparison takes where they are too few. */
+const soFar = (n: number, one: string) => (n < ENOUGH ? `${n} of the ${ENOUGH} ${one}s` : plural(n, one));
+
 const Told = ({ of: { effect, cued, uncued, words, kinds } }: { of: CuesTold }) => (
 	<>
 		{effect ? (
@@ -36,7 +39,7 @@ const Told = ({ of: { effect, cued, uncued, words, kinds } }: { of: CuesTold }) 
 			</p>
 		) : (
 			<p className="mute m-0">
-				No comparison yet: {cued} of {ENOUGH} corrections, {uncued} of {ENOUGH} moments where none was given.
+				No comparison yet: {soFar(cued, "correction")}; {soFar(uncued, "moment")} without one.
 			</p>
 		)}
 		<Ranked name="cue" rows={words} />

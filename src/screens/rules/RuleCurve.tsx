@@ -2,7 +2,7 @@
 
 import { Line, LineChart, ReferenceArea, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from "recharts";
 import type { Curve } from "@/core/analysis/analyse";
-import { at, inTen } from "@/core/analysis/readings";
+import { at, inTen, rateWords } from "@/core/analysis/readings";
 import css from "./rules.module.css";
 
 export interface Drawn {
@@ -17,17 +17,19 @@ interface Props {
 	here: { name: string; mean: number; low: number; high: number } | null;
 	notReady: number;
 	ready: number;
+	/** What the rate is of; of good tries where nothing is said. */
+	rate?: string;
 }
 
 const TABLE = [0.4, 0.5, 0.6, 0.7, 0.75, 0.8, 0.85, 0.9, 0.95];
 const axis = { stroke: "var(--mute)", tick: { fill: "var(--mute)", fontSize: 12 } };
 
 /** The chance to pass over the student's true rate; the same numbers in a table behind it. */
-export function RuleCurve({ own, other, here, notReady, ready }: Props) {
-	const rows = own.curve.rates.map((rate, i) => ({
-		rate: rate * 10,
+export function RuleCurve({ own, other, here, notReady, ready, rate = rateWords.good }: Props) {
+	const rows = own.curve.rates.map((share, i) => ({
+		rate: share * 10,
 		own: 100 * (own.curve.pass[i] as number),
-		other: other ? 100 * at(other.curve, other.curve.pass, rate) : undefined,
+		other: other ? 100 * at(other.curve, other.curve.pass, share) : undefined,
 	}));
 	return (
 		<figure className="m-0 mt-2">
@@ -39,7 +41,7 @@ export function RuleCurve({ own, other, here, notReady, ready }: Props) {
 							type="number"
 							domain={[0, 10]}
 							ticks={[0, 2, 4, 6, 8, 10]}
-							label={{ value: "good in 10", position: "bottom", offset: 0, fill: "var(--mute)", fontSize: 12 }}
+							label={{ value: rate, position: "bottom", offset: 0, fill: "var(--mute)", fontSize: 12 }}
 							{...axis}
 						/>
 						<YAxis domain={[0, 100]} ticks={[0, 25, 50, 75, 100]} width={34} {...axis} />
@@ -83,19 +85,19 @@ export function RuleCurve({ own, other, here, notReady, ready }: Props) {
 					<table className="w-100">
 						<thead>
 							<tr className="mute">
-								<th scope="col">good in 10</th>
+								<th scope="col">{rate}</th>
 								<th scope="col">passes in 100</th>
 								<th scope="col">tries</th>
 								{other && <th scope="col">{other.name}</th>}
 							</tr>
 						</thead>
 						<tbody>
-							{TABLE.map((rate) => (
-								<tr key={rate}>
-									<th scope="row">{inTen(rate)}</th>
-									<td>{(100 * at(own.curve, own.curve.pass, rate)).toFixed(1)}</td>
-									<td>{at(own.curve, own.curve.attempts, rate).toFixed(1)}</td>
-									{other && <td>{(100 * at(other.curve, other.curve.pass, rate)).toFixed(1)}</td>}
+							{TABLE.map((share) => (
+								<tr key={share}>
+									<th scope="row">{inTen(share)}</th>
+									<td>{(100 * at(own.curve, own.curve.pass, share)).toFixed(1)}</td>
+									<td>{at(own.curve, own.curve.attempts, share).toFixed(1)}</td>
+									{other && <td>{(100 * at(other.curve, other.curve.pass, share)).toFixed(1)}</td>}
 								</tr>
 							))}
 						</tbody>

@@ -8,10 +8,13 @@ import type { Split } from "@/core/analysis/chances";
 import { fewestLessons, passedAtOnce } from "@/core/analysis/overLessons";
 import {
 	at,
+	atRate,
 	hundredWords,
 	inHundred,
 	inTen,
 	ofHundred,
+	rateOf,
+	rateWords,
 	readings,
 	type WorthRow,
 	worthAt,
@@ -72,6 +75,14 @@ export function RuleWorth(props: Props) {
 	return <Worth {...settled} />;
 }
 
+/** Where the rate is not one of good tries: what those who are ready, and those who are not, do. */
+const Means = ({ rule, ready }: { rule: Rule; ready: number }) =>
+	rateOf(rule) !== "good" && (
+		<p className="m-0">
+			Not ready {atRate(rule, NOT_READY)}; ready {atRate(rule, ready)}.
+		</p>
+	);
+
 /** What stands there is drawn anew only when what it speaks of has changed. */
 export const Worth = memo(function Worth({
 	rule,
@@ -92,7 +103,10 @@ export const Worth = memo(function Worth({
 	const split = asks ? splitBy(ways, shares) : undefined;
 	const said = useCurve(rule, limit, { secondsPerTry: seconds, bandLow, split });
 	const laid = useCurve(other?.rule ?? null, limit, { secondsPerTry: seconds, bandLow, split });
-	const here = useEstimate(past, ready);
+	// A rate of good tries says nothing of how long a rally goes on, or how a try is rated.
+	const rated = rateOf(rule);
+	const here = useEstimate(rated === "good" ? past : null, ready);
+	const steady = here && !here.trend && past ? { ...here, name: past.who } : null;
 	const spread = useSpread(rule, limit, ready, split);
 	if (!said) return <p className="mute m-0">Working out whom it lets through.</p>;
 	if ("refusal" in said) return <p className="mute m-0">{said.refusal}</p>;
@@ -109,11 +123,10 @@ export const Worth = memo(function Worth({
 				rows={[
 					{ who: "not ready", ...worthAt(curve, NOT_READY, seconds, rule) },
 					{ who: "ready", ...worthAt(curve, ready, seconds, rule) },
-					...(here && !here.trend && past
-						? [{ who: past.who.split(" ")[0] ?? "", ...worthAt(curve, here.mean, seconds, rule) }]
-						: []),
+					...(steady ? [{ who: steady.name.split(" ")[0] ?? "", ...worthAt(curve, steady.mean, seconds, rule) }] : []),
 				]}
 			/>
+			<Means rule={rule} ready={ready} />
 			{cautions(rule, limit, curve, {
 				notReady: NOT_READY,
 				ready,
@@ -133,19 +146,20 @@ export const Worth = memo(function Worth({
 					good, unlike those before; any one number would be behind.
 				</p>
 			)}
-			{here && !here.trend && past && (
+			{steady && (
 				<p className="m-0">
-					<b dir="auto">{past.who}</b> is at <b>{inTen(here.mean)} in 10</b> here (between {inTen(here.low)} and{" "}
-					{inTen(here.high)}, four times in five) and passes {inHundred(at(curve, curve.pass, here.mean))}. From{" "}
-					{plural(here.tries, "try", "tries")}, recent ones weighing more.
+					<b dir="auto">{steady.name}</b> is at <b>{inTen(steady.mean)} in 10</b> here (between {inTen(steady.low)} and{" "}
+					{inTen(steady.high)}, four times in five) and passes {inHundred(at(curve, curve.pass, steady.mean))}. From{" "}
+					{plural(steady.tries, "try", "tries")}, recent ones weighing more.
 				</p>
 			)}
 			<RuleCurve
 				own={{ name: "this rule", curve }}
 				other={other && laid && "curve" in laid ? { name: other.name, curve: laid.curve } : null}
-				here={here && !here.trend && past ? { name: past.who, ...here } : null}
+				here={steady}
 				notReady={NOT_READY}
 				ready={ready}
+				rate={rateWords[rated]}
 			/>
 			{asks && (
 				<SplitFields
