@@ -89,7 +89,7 @@ test("a ladder is edited mid-season: copied, split, merged, moved, set in bulk, 
 	const changed = page.getByTestId("changed").first();
 	await expect(changed).toContainText("Three clubs, slow, again added");
 	await expect(changed).toContainText("Three clubs, walking, people watching taken out");
-	await expect(changed).toContainText("tries per lesson: 30, now 33");
+	await expect(changed).toContainText("tries a day: 30, now 33");
 	await expect(changed).toContainText("name: Three clubs, real tempo, now Three clubs, real tempo and on");
 	expect(await studio.events()).toEqual(logged);
 	await page.goto("/students/isolde/lessons");

@@ -73,7 +73,7 @@ test.describe("the demo", () => {
 		await page.getByRole("button", { name: /^45 minutes · wish: Walk the square/ }).click();
 		await page.getByRole("button", { name: "30 minutes", exact: true }).click();
 		await page.getByRole("button", { name: "6", exact: true }).click();
-		await page.getByLabel("Their wish for today").fill("one clean turn");
+		await page.getByLabel("What Isolde Brankovar wants today").fill("one clean turn");
 		await page.getByRole("button", { name: "wish", exact: true }).click();
 		await expect(
 			page.getByRole("button", { name: "30 minutes · wish: one clean turn · effort 6 of ten" }),

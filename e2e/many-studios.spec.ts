@@ -96,6 +96,7 @@ test.beforeAll(async () => {
 		env: {
 			...process.env,
 			PEG_STUDIOS: directory(),
+			PEG_SERVER_ACCESS: sqld.accessFile,
 			PEG_PLAIN: "1",
 			PEG_LAN: "1",
 			PORT: String(port),

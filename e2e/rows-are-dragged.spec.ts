@@ -30,6 +30,9 @@ test("a key position is dragged to another place and the order is kept; a fault 
 });
 
 test("a rung is dragged up its ladder; the peg stays on the rung it stands on", async ({ page, studio }) => {
+	await page.goto("/students/odile");
+	const rail = page.getByRole("img", { name: /^Slackline walk: peg on rung/ });
+	const peg = (await rail.getAttribute("aria-label")) ?? "";
 	await page.goto("/ladders/odile-slackline");
 	await drag(page, /^Move rung 1, /, /^Move rung 2, /);
 	await expect(page.getByRole("button", { name: /^Move rung 2, Stand, a hand on the pole/ })).toBeVisible();
@@ -42,5 +45,5 @@ test("a rung is dragged up its ladder; the peg stays on the rung it stands on", 
 		)
 		.toEqual(["odile-slackline-2", "odile-slackline-1"]);
 	await page.goto("/students/odile");
-	await expect(page.getByRole("img", { name: /peg on rung 6 of 6, Ten steps and turn/ })).toBeVisible();
+	await expect(page.getByRole("img", { name: peg, exact: true })).toBeVisible();
 });

@@ -60,7 +60,7 @@ test("a backup is brought back while a phone holds what came after it: nothing i
 	await allSent(phone);
 
 	await page.goto("/records");
-	const [out] = await Promise.all([page.waitForEvent("download"), page.getByRole("link", { name: "back up" }).click()]);
+	const [out] = await Promise.all([page.waitForEvent("download"), touch(page, "back up").click()]);
 	const backup = join(studio.folder, "yesterday.db");
 	await out.saveAs(backup);
 	for (let i = 0; i < 5; i++) await good(phone).click();

@@ -16,8 +16,12 @@ import type { LessonPlan, PlannedItem } from "@/core/plan/plan";
 import type { PlanView, Stretch } from "@/core/plan/viewPlan";
 import css from "./plans.module.css";
 
+/** What can be hit, however short it is. */
+const LEAST_PX = 24;
+
 /** A lesson of an hour is as high as a laptop's page and a half; a short one is not squeezed. */
-const scaleOf = (minutes: number): number => Math.max(8, Math.min(24, 760 / minutes));
+const scaleOf = (minutes: number, shortest: number): number =>
+	Math.max(8, Math.min(24, 760 / minutes), LEAST_PX / shortest);
 const pointer = { activationConstraint: { distance: 5 } };
 
 /** So many minutes after the beginning, by the clock of the place; without a time, minutes alone. */
@@ -46,8 +50,8 @@ interface Props {
 export function Line({ plan, view, inHand, onTake, onItems }: Props) {
 	const sensors = useSensors(useSensor(PointerSensor, pointer));
 	const list = useRef<HTMLOListElement>(null);
-	const scale = scaleOf(plan.minutes);
 	const { stretches } = view;
+	const scale = scaleOf(plan.minutes, Math.min(...stretches.map((one) => one.minutes)));
 	const move = (from: number, to: number) => {
 		if (to < 0 || to >= stretches.length) return;
 		onTake(stretches[from]?.item.id ?? null);
