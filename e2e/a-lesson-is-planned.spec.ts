@@ -1,4 +1,5 @@
 import type { Page } from "@playwright/test";
+import { findLadder } from "@/store/ladders";
 import { findPlan } from "@/store/plans";
 import { amissOn } from "./measured";
 import { accessible, allSent, expect, good, test, touch, written } from "./studio";
@@ -126,8 +127,13 @@ test.describe("on the phone", () => {
 		await studio.kill();
 		await page.goto("/students");
 		await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").tap();
-		await expect(page.getByText("Warm up")).toBeVisible();
+		await expect(page.getByRole("button", { name: /^6 minutes left.*Warm up/ })).toBeVisible();
 		await accessible(page);
+		// Two good ones of a warm-up are the warm-up's: nothing judges them, and the peg's rung has none of them.
+		for (let i = 0; i < 2; i++) await good(page).tap();
+		await expect(page.getByRole("button", { name: /^Last tries, 2 in this visit/ })).toBeVisible();
+		await expect(page.getByTestId("used")).toHaveText("0");
+		if (process.env.PEG_SHOT) await page.screenshot({ path: process.env.PEG_SHOT });
 		for (const box of [
 			page.getByRole("button", { name: /^6 minutes left/ }),
 			page.getByRole("button", { name: /^next/ }),
@@ -169,6 +175,13 @@ test.describe("on the phone", () => {
 		await expect
 			.poll(async () => (await studio.events()).filter(({ kind }) => kind === "lesson.closed").at(-1)?.device)
 			.not.toBe("demo-phone");
+		const warmUp = (await studio.events()).filter(({ device }) => device !== "demo-phone");
+		const sets = warmUp.flatMap((event) => (event.kind === "set.opened" ? [event] : []));
+		const [first] = sets;
+		expect(first?.body).toMatchObject({ elsewhere: "warm-up", placing: { settings: { name: "Warm up" } } });
+		expect(warmUp.filter(({ kind, set }) => kind === "attempt" && set === first?.id)).toHaveLength(2);
+		const ladder = await studio.inStore((store) => findLadder(store, "isolde-clubs"));
+		expect(ladder?.ladder.rungs.map(({ id }) => id)).not.toContain(first?.body.placing.rung);
 		const steps = (await studio.events()).filter(({ kind }) => kind === "plan.step");
 		expect(steps).toHaveLength(4);
 		await page.goto(`/lessons/${new URL(page.url()).searchParams.get("lesson") ?? steps[0]?.lesson}`);

@@ -102,7 +102,10 @@ test.describe("the demo", () => {
 		const opened = resolve(await studio.events()).findLast(
 			(event) => event.kind === "lesson.opened" && event.device !== "demo-phone",
 		);
-		expect(opened?.body).toMatchObject({ minutes: 30, wish: "one clean turn", effort: 6 });
+		expect(opened?.body).toMatchObject({ minutes: 30, effort: 6 });
+		// A wish is one student's, said under their own name.
+		const wish = (await studio.events()).findLast(({ kind }) => kind === "wished");
+		expect(wish).toMatchObject({ student: "isolde", lesson: opened?.lesson, body: { text: "one clean turn" } });
 	});
 
 	test("a second press on lesson goes back in; a second lesson is another choice, and its limit counts the day; an empty one is let go", async ({

@@ -1,8 +1,9 @@
 import { v7 as uuid } from "uuid";
 import { beginLesson } from "@/core/commands/begin";
-import type { Body } from "@/core/log/kinds";
-import { placeQuick } from "@/core/pack/changed";
-import type { Pack } from "@/core/pack/pack";
+import type { SetOptions } from "@/core/commands/sets";
+import type { Body, Placing, PlanTaken, Variation } from "@/core/log/kinds";
+import { placeQuick, plannedBeside } from "@/core/pack/changed";
+import type { Pack, PackLadder } from "@/core/pack/pack";
 import { beginsOn, placeOn, variationOn } from "@/core/pack/placing";
 import { cutText } from "@/core/text/fields";
 import { lessonsHere, packAhead } from "./ahead";
@@ -39,6 +40,19 @@ async function openToday(pack: Pack, student: string): Promise<string | null> {
 	);
 }
 
+/** The set a lesson opens with. What is planned first may be no rung: then its tries are the warm-up's, never the peg's. */
+function firstSet(
+	on: PackLadder | null,
+	rung: string,
+	plan: PlanTaken | null | undefined,
+): [Placing, Variation, SetOptions] {
+	if (!on) return [placeQuick(), "own", {}];
+	const [opensWith] = plan?.stretches ?? [];
+	return opensWith && !opensWith.rung
+		? [plannedBeside(uuid(), opensWith.what, placeOn(on, rung)), "own", { elsewhere: "warm-up" }]
+		: [placeOn(on, rung), variationOn(on, rung), {}];
+}
+
 /**
  * Begins a lesson on a ladder's peg, or a quick count for nobody yet; where the student's
  * lesson of today is open already, goes back into that one, with what is left of its
@@ -69,9 +83,9 @@ export async function begin(
 	await local.keepPack(lesson, pack);
 	const rung = on ? (onRung ?? beginsOn(on)) : "";
 	const them = pack.students.find(({ id }) => id === on?.student);
-	const placing = on ? placeOn(on, rung) : placeQuick();
 	const today = now().localDay;
 	const planned = on && pack.plans?.find((one) => one.day === today && one.students.includes(on.student));
+	const first = firstSet(on, rung, onRung === undefined && planned ? planned.taken : null);
 	await record(
 		pack.studio.id,
 		beginLesson(
@@ -89,8 +103,7 @@ export async function begin(
 				quick: on === null,
 			},
 			on?.student ?? null,
-			placing,
-			on ? variationOn(on, rung) : "own",
+			...first,
 		),
 		true,
 	);

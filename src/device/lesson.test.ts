@@ -75,7 +75,7 @@ describe("a lesson on the device", () => {
 		world.signal = "cut";
 		for (let i = 0; i < 5; i++) tap(open);
 		await until(() => open.marks().unkept === 0 && open.marks().trouble !== null);
-		expect(open.marks().trouble).toContain("kept on this device");
+		expect(open.marks().trouble).toContain("saved on this device");
 		open.stop();
 		const again = new LessonOnDevice(open.lesson, new LessonStorage(open.lesson));
 		await again.start();

@@ -56,6 +56,9 @@ interface WaitingWrite {
 	shown: LogEvent[];
 }
 
+/** Whether this page is held here, so that it would come again without a signal. */
+const canLoadAgain = (): boolean => !!globalThis.navigator?.serviceWorker?.controller;
+
 /** How long the rest of the screen may be behind the count. */
 const AT_THE_LATEST_MS = 100;
 const HALF_A_FRAME_MS = 8;
@@ -323,7 +326,9 @@ export class LessonOnDevice {
 			else
 				this.update(
 					{},
-					{ trouble: "No answer from the server. Everything is kept on this device and goes out later." },
+					{
+						trouble: `The server does not answer. Counts are saved on this device.${canLoadAgain() ? "" : " Do not reload this page."}`,
+					},
 				);
 		}
 	}

@@ -56,8 +56,22 @@ export class OtherStudio extends Error {
 	}
 }
 
+/** A question asked while there was no signal may hang long after there is one again: then it is given up, and asked anew. */
+async function patiently(path: string, init: RequestInit, patience: number): Promise<Response> {
+	const given = new AbortController();
+	const giveUp = () => given.abort();
+	const timer = setTimeout(giveUp, patience);
+	globalThis.addEventListener?.("online", giveUp);
+	try {
+		return await fetch(path, { ...init, cache: "no-store", signal: given.signal });
+	} finally {
+		clearTimeout(timer);
+		globalThis.removeEventListener?.("online", giveUp);
+	}
+}
+
 async function ask(path: string, init?: RequestInit, patience = PATIENCE_MS): Promise<Response> {
-	const response = await fetch(path, { ...init, cache: "no-store", signal: AbortSignal.timeout(patience) });
+	const response = await patiently(path, init ?? {}, patience);
 	if (response.status === 401) throw new SignedOut();
 	if (!response.ok && response.status !== 409) throw new Error(`${path} answered ${response.status}`);
 	return response;

@@ -2,7 +2,7 @@ import type { Body, Placing, Variation } from "@/core/log/kinds";
 import type { LessonView } from "@/core/log/view";
 import { wishOf } from "@/core/log/wish";
 import type { Drafts, NewId } from "./drafts";
-import { openSet } from "./sets";
+import { openSet, type SetOptions } from "./sets";
 
 /** Starts a lesson; with a placing, its first set as well. */
 export function beginLesson(
@@ -12,9 +12,10 @@ export function beginLesson(
 	student: string | null,
 	placing: Placing | null,
 	variation: Variation = "own",
+	way: SetOptions = {},
 ): Drafts {
 	const opened: Drafts[number] = { kind: "lesson.opened", lesson, student, body: opening };
-	return placing ? [opened, { ...openSet(newId, placing, variation), lesson }] : [opened];
+	return placing ? [opened, { ...openSet(newId, placing, variation, way), lesson }] : [opened];
 }
 
 /** What the lesson is to be, said or changed once it has begun: nothing where it says what it said. */

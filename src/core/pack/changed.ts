@@ -2,6 +2,7 @@ import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
 import { hashOf } from "@/core/hash/hash";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import type { Placing } from "@/core/log/kinds";
+import { cutText } from "@/core/text/fields";
 import type { PackLadder } from "./pack";
 import { mustsBeside, watchedOn } from "./placing";
 
@@ -35,6 +36,15 @@ export function improvised(id: string, name: string, placing: Placing): Placing 
 	const { daysMet: _, easedBy: __, usedToday: ___, ...rest } = placing;
 	return { ...rest, rung: id, settings, rungVersion: hashOf(settings), triedBefore: 0, reEarn: null };
 }
+
+/**
+ * Something planned that is no rung: a warm-up, a talk. It is worked as a drill of its own, which nothing judges, and which
+ * leaves the rung, its rule and its limit alone.
+ *
+ * @param placing what is in hand, or would be: whose it is
+ */
+export const plannedBeside = (id: string, what: string, placing: Placing): Placing =>
+	improvised(id, cutText(what, 76), placing);
 
 /** A count begun before anybody said for whom: by the result, with plenty of room. */
 export function placeQuick(): Placing {

@@ -27,6 +27,8 @@ export const world = {
 	store: null as unknown as Store,
 	studio: { id: "", epoch: 1, demo: false },
 	signal: "there" as "there" | "cut" | "lost answer",
+	/** What else the server packs. */
+	pack: {} as Partial<Pack>,
 	/** Events in one answer. */
 	page: 1000,
 	/** Paths that were asked for. */
@@ -48,6 +50,7 @@ export function withStudio(): void {
 			signal: "there",
 			page: 1000,
 			asked: [],
+			pack: {},
 		});
 		const memory = new Map<string, string>();
 		Object.defineProperty(globalThis, "navigator", { value: {}, configurable: true });
@@ -78,6 +81,7 @@ async function serve(url: URL, body?: string): Promise<Response> {
 	if (url.pathname === "/api/pack")
 		return Response.json({
 			...pack(world.studio.id),
+			...world.pack,
 			studio: world.studio,
 			lamport: await highestPlace(world.store),
 		});

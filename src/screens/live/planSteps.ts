@@ -1,4 +1,5 @@
 import { type Planned, type PlanRun, runPlan } from "@/core/plan/run";
+import { changedActs } from "./acts/changed";
 import type { Live } from "./LiveContext";
 
 /** The plan as far as it has come, with whose each thing is. */
@@ -22,9 +23,16 @@ export function planSteps({
 		putOff: (item: string) => step(item, "put off"),
 		begin(one: Planned) {
 			step(one.id, "begun");
+			if (!one.rung) {
+				const { what } = view.opened?.body.plan?.stretches.find(({ id }) => id === one.id) ?? one;
+				const theirs = one.student && one.student !== board.set.placing.student ? one.student : null;
+				const ground = theirs ? (pack.ladders.find((ladder) => ladder.student === theirs) ?? null) : null;
+				changedActs(acts.desk).beside(what, ground);
+				return;
+			}
 			const ladder = pack.ladders.find(({ id }) => id === one.ladder);
 			const { placing } = board.set;
-			if (!ladder || !one.rung || (placing.ladder === ladder.id && placing.rung === one.rung)) return;
+			if (!ladder || (placing.ladder === ladder.id && placing.rung === one.rung)) return;
 			if (one.rung === ladder.peg) acts.ladder(ladder);
 			else acts.workHere(ladder, one.rung, "here today");
 		},

@@ -25,7 +25,7 @@ export function KeepForLadder({ view, pack }: { view: LessonView; pack: Pack }) 
 	const [said, setSaid] = useState<Record<string, string>>({});
 	const latest = new Map(
 		view.visits
-			.filter(({ ladder, tries }) => ladder && tries.length > 0)
+			.filter(({ ladder, tries, elsewhere }) => ladder && tries.length > 0 && elsewhere !== "warm-up")
 			.map((visit) => [`${visit.ladder}/${visit.rung}`, visit] as const),
 	);
 	const all = [...latest.values()].flatMap((visit) => {

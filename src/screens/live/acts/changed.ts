@@ -3,9 +3,9 @@ import * as commands from "@/core/commands";
 import { checkUnder } from "@/core/commands/check";
 import { MAX_WATCHED } from "@/core/ladder/rung";
 import type { Surrounding } from "@/core/log/kinds";
-import { changedHere, improvised } from "@/core/pack/changed";
+import { changedHere, improvised, plannedBeside } from "@/core/pack/changed";
 import type { PackLadder } from "@/core/pack/pack";
-import { placeOn, variationOn } from "@/core/pack/placing";
+import { beginsOn, placeOn, variationOn } from "@/core/pack/placing";
 import type { Desk } from "./desk";
 
 /** What is run under settings of its own from here on. Used by drawers, which bring it with them. */
@@ -29,6 +29,12 @@ export const changedActs = ({ now, view, write }: Desk) => ({
 		const own = placeOn(ladder, rung);
 		const placing = changedHere(own, ladder, checkUnder(view(), own, byOwn));
 		write(commands.leaveFor(uuid, view(), set, placing, variationOn(ladder, rung), { elsewhere: "re-check", under }));
+	},
+	/** Something planned that is no rung; for another student, as they would begin. */
+	beside(what: string, ladder: PackLadder | null) {
+		const { set } = now();
+		const ground = ladder ? placeOn(ladder, beginsOn(ladder)) : set.placing;
+		write(commands.leaveFor(uuid, view(), set, plannedBeside(uuid(), what, ground), "own", { elsewhere: "warm-up" }));
 	},
 	/** A drill thought of just now; the peg stays. */
 	improvise(name: string) {
