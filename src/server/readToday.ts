@@ -243,6 +243,7 @@ async function questions(store: Store, names: Record<string, string>, day: strin
 					metBy,
 					seen,
 					to: { id: above.id, name: readSides(above.settings.name, sides) },
+					yes: ladder.rungs.find(({ id: one }) => one === rung)?.settings.yes,
 				},
 			});
 		}

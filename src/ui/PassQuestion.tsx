@@ -3,7 +3,7 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import type { Drafts } from "@/core/commands/drafts";
-import { answerPass, claimPass, type PassAt } from "@/core/commands/passes";
+import { answerPass, claimPass, type PassAt, yesAsked } from "@/core/commands/passes";
 
 /**
  * A rule was met and the peg has not moved: one press for each answer. A met rule moves
@@ -39,7 +39,12 @@ export function PassQuestion({
 	);
 	return (
 		<span className="d-flex gap-2 flex-wrap align-items-center">
-			{press(`step up: ${pass.to.name}`, claimPass(pass), true)}
+			{pass.yes && (
+				<b dir="auto">
+					{yesAsked[pass.yes]} {pass.to.name}?
+				</b>
+			)}
+			{press(`${pass.yes ? "yes, step up" : "step up"}: ${pass.to.name}`, claimPass(pass), true)}
 			{answered === "stay" ? "you chose to stay" : press("stay here", answerPass(pass, "stay"))}
 			{answered === "later" ? "asked again after the next lesson" : press("ask next time", answerPass(pass, "later"))}
 		</span>

@@ -1,6 +1,7 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { movePeg } from "@/core/commands/follow";
 import { inSet } from "@/core/commands/sets";
+import { tallyIn } from "@/core/commands/tries";
 import type { Policy } from "@/core/ladder/ladder";
 import type { RungSettings } from "@/core/ladder/rung";
 import { adviseOn } from ".";
@@ -353,4 +354,12 @@ test("a move by hand back to a rung opens a new visit with what is left", () => 
 	);
 	expect(phone.visit().tries).toHaveLength(0);
 	expect(phone.visit().verdict).toMatchObject({ used: 4, left: 6 });
+});
+
+test("a pass says after how many tries it came: those entered as numbers and those on another form are tries too", () => {
+	const phone = new Phone().begin(ladderWith({ rule: { kind: "streak", r: 3 }, limit: 40 }));
+	phone.write(tallyIn(phone.newId, phone.set(), { tries: 8, good: 2, longest: 1 }));
+	phone.row("ggg");
+	expect(adviseOn(phone.view(), phone.set())).toMatchObject({ line: "step-up" });
+	expect(adviseOn(phone.view(), phone.set()).reason).toContain("after 11 tries.");
 });

@@ -1,4 +1,5 @@
 import { ENGINE } from "@/core/advice/engine";
+import type { YesOf } from "@/core/ladder/rung";
 import type { PassDigest } from "@/core/log/digest";
 import type { Drafts } from "./drafts";
 
@@ -10,16 +11,32 @@ export interface PassAt extends Pick<PassDigest, "metBy" | "seen"> {
 	rung: string;
 	/** The rung above. */
 	to: { id: string; name: string };
+	/** Whose yes a pass of the rung wants besides its rule. */
+	yes?: YesOf | undefined;
 }
 
+/** How a yes is asked for, before the rung above is named. */
+export const yesAsked: Record<YesOf, string> = {
+	student: "Ask them: ready for",
+	coach: "Do you say they are ready for",
+	both: "Ask them, and yourself: ready for",
+};
+
 /** The pass is claimed: the peg moves, on the attempt that met the rule. */
-export const claimPass = ({ lesson, student, ladder, rung, to, metBy, seen }: PassAt): Drafts => [
+export const claimPass = ({ lesson, student, ladder, rung, to, metBy, seen, yes }: PassAt): Drafts => [
 	{
 		kind: "peg.moved",
 		lesson,
 		student,
 		ladder,
-		body: { from: rung, to: to.id, reason: "passed", evidence: [metBy], basis: { engine: ENGINE, seen } },
+		body: {
+			from: rung,
+			to: to.id,
+			reason: "passed",
+			evidence: [metBy],
+			basis: { engine: ENGINE, seen },
+			...(yes ? { yes } : {}),
+		},
 	},
 ];
 

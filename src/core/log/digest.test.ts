@@ -1,7 +1,8 @@
 import { ladderWith, Phone, railOver } from "@/core/__tests__/phone";
-import { answerPass, claimPass } from "@/core/commands/passes";
+import { answerPass, claimPass, yesAsked } from "@/core/commands/passes";
 import { digestLadder } from "@/core/ladder/digest";
 import { foldRail } from "@/core/ladder/rail";
+import { yesOf } from "@/core/ladder/rung";
 import { digestLesson } from "./digest";
 
 /** A met rule moves nothing: it is a pass until somebody claims, declines or postpones it. */
@@ -96,4 +97,13 @@ test("a card that came back does not hide last time", () => {
 	const rungs = made[0]?.rungs ?? [];
 	const back = { ...on(1, "2026-03-05"), rungs, last: made[0]?.last ?? [] };
 	expect(digestLadder("ladder", [on(0, "2026-03-01"), back]).last?.day).toBe("2026-03-01");
+});
+
+test("a yes that is asked for is asked in words and written with the move; without one nothing is", () => {
+	const phone = met();
+	for (const yes of yesOf) {
+		expect(yesAsked[yes]).toMatch(/ready for$/);
+		expect(claimPass({ ...at(phone), yes })[0]?.body).toMatchObject({ reason: "passed", yes });
+	}
+	expect(claimPass(at(phone))[0]?.body).not.toHaveProperty("yes");
 });

@@ -77,3 +77,11 @@ test("no lesson leads to a line that says nothing or scolds", () => {
 		}),
 	);
 });
+
+test("a rung on which nothing counted is no 0 tries", () => {
+	const phone = lesson("");
+	phone.row("n");
+	const note = noteFor("Ida", "today", wrapUp(phone.view()), {});
+	expect(note).not.toMatch(/\b0 tries/);
+	expect(note).toContain("tried, nothing counted");
+});

@@ -45,6 +45,7 @@ function scoreLine(rung: RungWrap): string {
 	if (of === "stretch") return "no tries of their own";
 	if (good === null) return `${plural(tries, "try", "tries")} to warm up`;
 	const where = of === "variation" ? ", on a variation" : "";
+	if (tries === 0) return "tried, nothing counted";
 	if (good === 0) return `${plural(tries, "try", "tries")}${where}`;
 	const run = tellsRuns(rung) ? (rung.longestRun ?? 0) : 0;
 	return `${good} of ${plural(tries, "try", "tries")} good${where}${run >= RUN_WORTH_TELLING && run < good ? `, longest run ${run}` : ""}`;
@@ -77,7 +78,8 @@ function rungLine(rung: RungWrap, extras: NoteExtras): string {
 	const { of } = scoreOf(rung);
 	// Of choices the first of its terms says the score.
 	const saidByTerms = rung.visits.at(-1)?.rule.kind === "decision" && of === "rung";
-	const plain = saidByTerms ? "" : ` ${scoreLine(rung)}.`;
+	const plain =
+		saidByTerms || (rung.tries === 0 && of === "rung" && inTerms(rung).length > 0) ? "" : ` ${scoreLine(rung)}.`;
 	const beside =
 		of === "rung" && rung.variationTries > 0
 			? ` On a variation, ${rung.variationGood} of ${rung.variationTries} good.`

@@ -116,7 +116,7 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 			{number("adjust", "Tries to adjust after a cue")}
 			<div className={css.third}>
 				<Form.Check
-					id={id("second")}
+					id={id("second-cue")}
 					type="checkbox"
 					className="mt-4"
 					label="allow a second, other cue"

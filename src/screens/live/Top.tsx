@@ -24,6 +24,7 @@ export function Top({
 }) {
 	const { placing } = board.set;
 	const rungNumber = placing.order.findIndex((rung) => rung.id === placing.rung) + 1;
+	const besideRung = board.set.elsewhere === "warm-up" ? "Warm-up" : "New drill";
 	return (
 		<div className={css.top}>
 			<Leave />
@@ -48,7 +49,7 @@ export function Top({
 				);
 			})}
 			<button type="button" onClick={onChoose} aria-expanded={choosing}>
-				<b>{!board.ladder ? "For whom?" : rungNumber > 0 ? `Rung ${rungNumber}` : "New drill"}</b>
+				<b>{!board.ladder ? "For whom?" : rungNumber > 0 ? `Rung ${rungNumber}` : besideRung}</b>
 				<span>
 					{board.ladder
 						? [placing.side === "none" ? "" : placing.side, board.ladder.skill].filter(Boolean).join(" · ")

@@ -35,7 +35,7 @@ interface Asked {
 export function HowLong({ ladder, others, past, booked, day }: Asked) {
 	const { above, passes } = ladder;
 	const told = useForecasts(passes, AHEAD, others);
-	if (above === 0) return <p className="mute m-0">The top rung is reached; nothing is left to be told of it.</p>;
+	if (above === 0) return <p className="mute m-0">The peg is on the top rung. No rung is left above it.</p>;
 	if (!told) return <p className="mute m-0">Working out how long.</p>;
 	const [first] = told;
 	if (!first?.ok) return <p className="mute m-0">How long: {first?.refusals[0]?.sentence ?? "not told yet."}</p>;

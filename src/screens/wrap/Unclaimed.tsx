@@ -60,6 +60,7 @@ export function Unclaimed({
 								metBy: pass.metBy,
 								seen: pass.seen,
 								to: { id: above.id, name: readOn(ladder, above.settings.name) },
+								yes: here?.settings.yes,
 							}}
 							about={`${who}, ${name}`}
 							answered={pass.answer}

@@ -1,5 +1,6 @@
+import { yesAsked } from "@/core/commands/passes";
 import { outcomesOn } from "@/core/ladder/good";
-import { formOf } from "@/core/log/view";
+import { countedIn, formOf, inOrder } from "@/core/log/view";
 import { fewestTries, ruleSentence } from "@/core/rules";
 import { plural } from "@/core/text/lists";
 import { type Facts, indexOf } from "../facts";
@@ -45,12 +46,11 @@ function evidenceOf(facts: Facts): string[] {
 		.map((t) => t.id);
 }
 
-/** The rung wants a yes besides its rule: of comfort, of the eye, or both. */
-const asked = {
-	student: "Ask them: ready for",
-	coach: "Do you say they are ready for",
-	both: "Ask them, and yourself: ready for",
-} as const;
+/** Tries of this visit up to the one that met the rule: those entered as numbers, and those on another form, are tries too. */
+function triesTo({ visit, verdict }: Facts["input"]): number {
+	const items = inOrder(visit);
+	return countedIn(items.slice(0, items.findIndex(({ id }) => id === verdict.metBy) + 1));
+}
 
 function oneUp(facts: Facts): Omit<Advice, "line" | "canSilence"> {
 	const { placing, input } = facts;
@@ -59,7 +59,7 @@ function oneUp(facts: Facts): Omit<Advice, "line" | "canSilence"> {
 	const tally = provedBy(facts);
 	const after = tally
 		? `whatever the order of ${tally.good} good in ${tally.tries}`
-		: `after ${plural(evidenceOf(facts).length, "try", "tries")}`;
+		: `after ${plural(triesTo(input), "try", "tries")}`;
 	const reason = `Passed${placing.easedBy ? " in its eased form" : ""}: ${ruleSentence(input.visit.rule)}, ${after}.`;
 	if (!above)
 		return {
@@ -70,7 +70,7 @@ function oneUp(facts: Facts): Omit<Advice, "line" | "canSilence"> {
 		};
 	const { yes } = facts.settings;
 	return {
-		title: yes ? `${asked[yes]} ${above.name}?` : `Step up: ${above.name}`,
+		title: yes ? `${yesAsked[yes]} ${above.name}?` : `Step up: ${above.name}`,
 		reason: yes ? `${reason} Follow on a yes.` : `${reason} Up there a dip is to be expected.`,
 		act: { kind: "move", to: above.id, reason: "passed", ...(yes ? { yes } : {}) },
 		evidence: evidenceOf(facts),
