@@ -32,7 +32,7 @@ function known(
 ): KnownLadder {
 	const { ladder, rail, followed } = row;
 	const sees = { side: ladder.side, strong: student.strongSide };
-	const last = ladder.rungs.find(({ settings }) => settings.name === row.last?.rung)?.id ?? null;
+	const last = ladder.rungs.find(({ settings }) => readSides(settings.name, sees) === row.last?.rung)?.id ?? null;
 	return {
 		id: row.id,
 		called: ladder.side === "none" ? followed.name : `${followed.name}, ${sideWords(ladder.side, student.strongSide)}`,

@@ -12,7 +12,7 @@ import { findCoach, saveCoach } from "./coach";
 import { openStore, type Store } from "./db";
 import { eraseStudent } from "./erase";
 import { eventsAfter, pushEvents } from "./events";
-import { addLadder, findLadder, ladderThen, saveLadder } from "./ladders";
+import { addLadder, findLadder, ladderThen, railedLadders, saveLadder } from "./ladders";
 import { lessonLastAt } from "./lessons";
 import { makePack } from "./pack";
 import { catchUp } from "./projection";
@@ -192,4 +192,17 @@ test("a ladder that would be refused today, kept from before, is still read and 
 	await saveLadder(store, changed(1), await at());
 	expect((await findLadder(store, "ladder"))?.ladder.rungs[1]?.settings.limit).toBe(1);
 	expect(Object.keys((await makePack(store, null)).ladders)).toHaveLength(1);
+});
+
+test("whoever shows a rail reads its sides: no name with braces comes out", async () => {
+	const sided = ladder.rungs.map((rung, i) => ({
+		...rung,
+		settings: { ...rung.settings, name: `${rung.settings.name}, {this} hand to {across}, {weak} foot ${i}` },
+	}));
+	await saveLadder(store, { ...ladder, rungs: sided }, await at());
+	const [row] = await railedLadders(store, { ids: ["ladder"] });
+	expect(row?.rail.holes.map(({ name }) => name).join()).not.toMatch(/[{}]/);
+	expect(row?.rail.holes[0]?.name).toContain("left hand to right, right foot 0");
+	// What is edited stays as it was written.
+	expect(row?.ladder.rungs[0]?.settings.name).toContain("{this}");
 });

@@ -7,6 +7,7 @@ import type { LastTime } from "@/core/ladder/lastTime";
 import { foldRail, type Rail } from "@/core/ladder/rail";
 import type { RungSettings } from "@/core/ladder/rung";
 import { type Outcome, refuse } from "@/core/refusals/refusals";
+import { readSides } from "@/core/skill/sides";
 import { Skill } from "@/core/skill/skill";
 import type { Store, Tx } from "./db";
 import { changedElsewhere, gone, type Saved, stamp } from "./documents";
@@ -93,16 +94,30 @@ export async function ladderDigests({ db }: Store, ids: readonly string[]): Prom
 	return new Map(rows.map((row) => [row.ladder, row.body]));
 }
 
-/** Ladders with their rails: of one student, of these, or all. */
+/**
+ * Ladders with their rails: of one student, of these, or all. What is told of a rung is read here, with the student's
+ * sides: nobody who shows a rail has to think of it.
+ */
 export async function railedLadders(store: Store, of: LadderFilter = {}): Promise<(LadderRow & Railed)[]> {
 	const rows = await listLadders(store, of);
-	const digests = await ladderDigests(
-		store,
-		rows.map((row) => row.id),
-	);
+	const [digests, people] = await Promise.all([
+		ladderDigests(
+			store,
+			rows.map((row) => row.id),
+		),
+		studentNames(store),
+	]);
+	const strong = new Map(people.map(({ id, strongSide }) => [id, strongSide]));
 	return rows.map((row) => {
 		const digest = digests.get(row.id) ?? null;
-		return { ...row, rail: foldRail(row.id, row.ladder, digest), last: digest?.last ?? null };
+		const rail = foldRail(row.id, row.ladder, digest);
+		const read = (words: string) =>
+			readSides(words, { side: row.ladder.side, strong: strong.get(row.student) ?? "right" });
+		return {
+			...row,
+			rail: { ...rail, holes: rail.holes.map((hole) => ({ ...hole, name: read(hole.name) })) },
+			last: digest?.last ? { ...digest.last, rung: read(digest.last.rung) } : null,
+		};
 	});
 }
 

@@ -1,5 +1,6 @@
 import type { Body } from "@/core/log/kinds";
 import { wishOf } from "@/core/log/wish";
+import { readOn } from "@/core/pack/placing";
 import { capital } from "@/core/text/wording";
 import { fromToday } from "@/ui/dates";
 import { firstAndBest } from "@/ui/scores";
@@ -42,7 +43,7 @@ export function Opening() {
 					<b>
 						{last.good} of {last.tries}
 					</b>{" "}
-					on <span dir="auto">{last.rung}</span>
+					on <span dir="auto">{readOn(ladder, last.rung)}</span>
 				</p>
 			) : (
 				<p>Never tried. Let them begin.</p>

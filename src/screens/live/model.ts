@@ -15,6 +15,7 @@ import {
 	visitOfSet,
 } from "@/core/log/view";
 import type { Pack, PackLadder } from "@/core/pack/pack";
+import { readOn } from "@/core/pack/placing";
 import { shortIn } from "@/core/pack/shortIn";
 
 /** What the board shows, all of it worked out from the fold and the pack. */
@@ -146,10 +147,11 @@ function roundOf(
 	const tries = visit.tries.filter((one) => one.set === id && !one.body.noCount);
 	const done = round.of === "tries" ? tries.length : tries.filter(({ good }) => good).length;
 	const next = round.stops[round.at + 1];
-	const rung = ladderOf(next?.ladder ?? placing.ladder)?.rungs.find((one) => one.id === next?.rung);
+	const ladder = ladderOf(next?.ladder ?? placing.ladder);
+	const rung = ladder?.rungs.find((one) => one.id === next?.rung);
 	return {
 		words: `${done} of ${round.each}${round.of === "good" ? " good" : ""}`,
-		next: rung ? rung.settings.name : "back to the peg",
+		next: rung ? readOn(ladder, rung.settings.name) : "back to the peg",
 	};
 }
 
@@ -173,7 +175,7 @@ function railNow(view: LessonView, ladder: PackLadder): Board["rail"] {
 						? "held"
 						: before
 				: before;
-			return { rung: id, name: settings.name, state };
+			return { rung: id, name: readOn(ladder, settings.name), state };
 		}),
 	};
 }

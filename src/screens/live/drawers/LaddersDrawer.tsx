@@ -31,7 +31,7 @@ function Next({ here }: { here: PackLadder }) {
 			<h2>To have in mind</h2>
 			{here.last && (
 				<p className="m-0 mute">
-					Last time: {here.last.rung}, {here.last.good} of {here.last.tries} good
+					Last time: {readOn(here, here.last.rung)}, {here.last.good} of {here.last.tries} good
 					{here.last.cue && `; cue “${here.last.cue}”`}
 					{here.last.practise && `; to practise: ${here.last.practise}`}.
 				</p>
