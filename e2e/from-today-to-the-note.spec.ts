@@ -128,6 +128,7 @@ test.describe("the demo", () => {
 		await expect(good(page)).toBeVisible();
 		expect(new URL(page.url()).searchParams.get("lesson")).not.toBe(first);
 		await expect(page.getByTestId("used")).toHaveText("3");
+		await expect(page.getByText(/^3 of \d+ tries here are used today\. \d+ are left\.$/)).toBeVisible();
 		await allSent(page);
 
 		await page.goto("/");

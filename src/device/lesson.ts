@@ -56,6 +56,8 @@ interface WaitingWrite {
 	shown: LogEvent[];
 }
 
+const NOT_STORED = "Not stored yet";
+
 /** Whether this page is held here, so that it would come again without a signal. */
 const canLoadAgain = (): boolean => !!globalThis.navigator?.serviceWorker?.controller;
 
@@ -231,7 +233,7 @@ export class LessonOnDevice {
 				this.update(
 					{},
 					{
-						trouble: `Not stored yet: ${error instanceof Error ? error.message.replace(/\.$/, "") : "this device refuses"}. Trying again; do not close this page.`,
+						trouble: `${NOT_STORED}: ${error instanceof Error ? error.message.replace(/\.$/, "") : "this device refuses"}. Trying again; do not close this page.`,
 					},
 				);
 				await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
@@ -247,7 +249,7 @@ export class LessonOnDevice {
 		const last = stored.at(-1);
 		this.update(
 			{},
-			{ keptTo: last?.dseq ?? this.mark.keptTo, unkept: this.mark.unkept - stored.length, trouble: null },
+			{ keptTo: last?.dseq ?? this.mark.keptTo, unkept: this.mark.unkept - stored.length, trouble: this.stillTrue() },
 		);
 		this.catchUp();
 		if (!moved || !last) return;
@@ -256,6 +258,12 @@ export class LessonOnDevice {
 		this.top = { dseq: Math.max(this.top.dseq, last.dseq), lamport: Math.max(this.top.lamport, last.lamport) };
 		this.update({ view: foldLesson(this.events) });
 		this.merge(await this.storage.events().catch(() => []));
+	}
+
+	/** What is stored now is no longer in trouble; what the server does not answer to still is. */
+	private stillTrue(): string | null {
+		const { trouble } = this.mark;
+		return trouble?.startsWith(NOT_STORED) ? null : trouble;
 	}
 
 	private merge(events: readonly LogEvent[]): void {

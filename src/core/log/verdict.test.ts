@@ -4,6 +4,7 @@ import { takeBack } from "@/core/commands/undo";
 import type { RungSettings } from "@/core/ladder/rung";
 import { digestLesson } from "./digest";
 import { parseEvent } from "./parseEvent";
+import { leftToday } from "./verdict";
 import { wrapUp } from "./wrap";
 
 const rung: Partial<RungSettings> = { rule: { kind: "streak", r: 4 }, limit: 20, gate: "result", watch: [] };
@@ -161,4 +162,12 @@ test("a tally of a device that only watched stands apart until it is joined", ()
 	a.write([{ kind: "set.joined", body: { set: a.set().id, device: "b" } }]);
 	expect(a.visit().tallies).toMatchObject([{ apart: false, counted: true }]);
 	expect(a.visit().verdict).toMatchObject({ kind: "met", used: 7 });
+});
+
+test("a second lesson of the day opens with what is left of the limit, and says so", () => {
+	const { settings } = new Phone().begin(ladderWith({ limit: 20 })).set().placing;
+	expect(leftToday({ settings })).toBeNull();
+	expect(leftToday({ settings, usedToday: 15 })).toBe("15 of 20 tries here are used today. 5 are left.");
+	expect(leftToday({ settings, usedToday: 19 })).toBe("19 of 20 tries here are used today. 1 is left.");
+	expect(leftToday({ settings, usedToday: 27 })).toBe("20 of 20 tries here are used today. None are left.");
 });

@@ -255,3 +255,11 @@ function proves(rule: Rule, { tries, good, longest, seconds }: Tally, placing: P
 	known.set(key, said);
 	return said;
 }
+
+/** What an earlier lesson of the day left of a rung's limit, in words; null where none used any of it. */
+export function leftToday({ settings, usedToday = 0 }: Pick<Placing, "settings" | "usedToday">): string | null {
+	if (usedToday === 0) return null;
+	const left = Math.max(0, settings.limit - usedToday);
+	const used = `${Math.min(usedToday, settings.limit)} of ${settings.limit} tries here are used today.`;
+	return `${used} ${left === 0 ? "None are left" : left === 1 ? "1 is left" : `${left} are left`}.`;
+}

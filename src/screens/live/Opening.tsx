@@ -1,4 +1,5 @@
 import type { Body } from "@/core/log/kinds";
+import { leftToday } from "@/core/log/verdict";
 import { wishOf } from "@/core/log/wish";
 import { readOn } from "@/core/pack/placing";
 import { capital } from "@/core/text/wording";
@@ -24,6 +25,7 @@ export function Opening() {
 	const { ladder, set } = board;
 	if (!ladder) return null;
 	const { last } = ladder;
+	const limit = leftToday(set.placing);
 	const { first, best } = ladder.holes.find((hole) => hole.rung === set.placing.rung) ?? {};
 	// Where the first day was the last one too, its score stands above.
 	const isMore = first && (first.day !== last?.day || (best && best.day !== first.day));
@@ -37,6 +39,11 @@ export function Opening() {
 				<span>{todayWords(view.opened?.body, wishOf(view, set.placing.student))}</span>
 			</button>
 			{!window.isSecureContext && <p className="asks">{insecureWords}</p>}
+			{limit && (
+				<p>
+					<b>{limit}</b>
+				</p>
+			)}
 			{last ? (
 				<p>
 					{capital(fromToday(last.day))}:{" "}

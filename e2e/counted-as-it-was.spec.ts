@@ -1,0 +1,130 @@
+import { freshRung, type RungSettings } from "@/core/ladder/rung";
+import { scales } from "@/core/ladder/scale";
+import { resolve } from "@/core/log/resolve";
+import { addLadder } from "@/store/ladders";
+import { saveSkill } from "@/store/skills";
+import { saveStudent } from "@/store/students";
+import { allSent, expect, good, type Studio, test, touch } from "./studio";
+
+/** On a phone: what is counted is what happened, whichever try is open, whoever is looked at, signal or none. */
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, expected: /ERR_|Failed to fetch/ });
+
+/** Wendel and Ida, each with one rung. */
+async function fill(studio: Studio, settings: Partial<RungSettings>): Promise<void> {
+	await studio.inStore(async (store) => {
+		const position = (id: string) => ({ id, name: id, short: id, tell: "", cues: [], fault: "", origin: null });
+		await saveSkill(store, { name: "Spin", about: "", positions: ["wrist", "gaze"].map(position) }, null, "spin");
+		for (const name of ["Wendel", "Ida"]) {
+			await saveStudent(
+				store,
+				{ name, strongSide: "right", born: null, level: "steady", protectedParts: [], kit: "", wish: "" },
+				null,
+				name,
+			);
+			const made = await addLadder(store, name, "spin", {
+				side: "none",
+				policy: "mastery",
+				start: null,
+				rungs: [{ id: `${name}-only`, settings: { ...freshRung("Spin"), watch: ["wrist", "gaze"], ...settings } }],
+			});
+			if (!made.ok) throw new Error(made.refusals[0]?.sentence);
+		}
+	});
+}
+
+test("while a try is open for correction a press on the big field closes it and counts nothing; the next one counts", async ({
+	page,
+	studio,
+}) => {
+	await fill(studio, { gate: "result", rule: { kind: "streak", r: 9 }, limit: 30 });
+	await page.goto("/");
+	await touch(page, "lesson: Wendel, Spin").tap();
+	for (let i = 0; i < 3; i++) await good(page).tap();
+	await page.getByRole("button", { name: /^Last tries/ }).tap();
+	await page.getByRole("button", { name: /^2\s*good/ }).tap();
+	await expect(good(page)).toContainText("correcting try 2");
+	await good(page).tap();
+	await expect(page.getByText("Correction of try 2 closed. Nothing was counted.")).toBeVisible();
+	await expect(page.getByTestId("used")).toHaveText("3");
+	await good(page).tap();
+	await expect(page.getByTestId("used")).toHaveText("4");
+	await allSent(page);
+	expect((await studio.events()).filter(({ kind }) => kind === "attempt")).toHaveLength(4);
+});
+
+test("on outcomes of its own what was off is said of the try before, at once, and the row names it", async ({
+	page,
+	studio,
+}) => {
+	await fill(studio, {
+		gate: "both",
+		scale: scales["clean, rough or miss"],
+		rule: { kind: "points", weights: { clean: 2, rough: 1, miss: -1 }, target: 20, floor: 0 },
+		limit: 30,
+	});
+	await page.goto("/");
+	await touch(page, "lesson: Wendel, Spin").tap();
+	const clean = page.getByRole("button", { name: /clean/ }).and(page.locator("[data-field]"));
+	for (let i = 0; i < 2; i++) await clean.tap();
+	const row = page.getByRole("group", { name: "What was off in it?" });
+	await expect(row).toContainText("try 2");
+	await row.getByRole("button", { name: /wrist/ }).tap();
+	await clean.tap();
+	await allSent(page);
+	const tries = resolve(await studio.events()).flatMap((event) => (event.kind === "attempt" ? [event.body] : []));
+	expect(tries.map(({ off }) => off.map(({ position }) => position))).toEqual([[], ["wrist"], []]);
+});
+
+test("a bout at 2 : 1 is at 2 : 1 when one comes back from another student", async ({ page, studio }) => {
+	await fill(studio, { gate: "result", rule: { kind: "bouts", a: 5, b: 5, k: 1, n: 1 }, limit: 30 });
+	await page.goto("/");
+	await touch(page, "lesson: Wendel, Spin").tap();
+	for (let i = 0; i < 2; i++) await good(page).tap();
+	await page
+		.getByRole("button", { name: /^missed wrist|^MISSED/ })
+		.first()
+		.tap();
+	const count = page.getByTestId("count");
+	await expect(count).toHaveText(/2 : 1/);
+	await page.getByRole("button", { name: /Rung 1/ }).tap();
+	await page.getByRole("button", { name: /Ida/ }).first().tap();
+	await good(page).tap();
+	await expect(count).toHaveText(/1 : 0/);
+	await page
+		.getByRole("button", { name: /^Wendel/ })
+		.first()
+		.tap();
+	await expect(count).toHaveText(/2 : 1/);
+	await page.reload();
+	await expect(count).toHaveText(/2 : 1/);
+});
+
+test("without a signal nothing lies over the number; with one again the notice goes, and all is sent", async ({
+	page,
+	studio,
+	context,
+}) => {
+	await fill(studio, { gate: "result", rule: { kind: "streak", r: 9 }, limit: 30 });
+	await page.goto("/");
+	await touch(page, "lesson: Wendel, Spin").tap();
+	await good(page).tap();
+	await allSent(page);
+	await context.setOffline(true);
+	await good(page).tap();
+	const notice = page.getByText(/^The server does not answer\. Counts are saved on this device\./);
+	await expect(notice).toBeVisible();
+	const [over, number] = [await notice.boundingBox(), await page.getByTestId("count").boundingBox()];
+	if (!over || !number) throw new Error("nothing there");
+	expect(over.y + over.height).toBeLessThanOrEqual(number.y + 1);
+	await good(page).tap();
+	await expect(page.getByTestId("count")).toHaveText(/^3/);
+	// A try stored here is no answer from there: the notice stays, and the number does not jump at each touch.
+	await expect(page.getByTestId("kept")).toContainText("kept ✓");
+	await expect(notice).toBeVisible();
+	if (process.env.PEG_SHOT) await page.screenshot({ path: process.env.PEG_SHOT });
+	await context.setOffline(false);
+	await expect(notice).toHaveCount(0);
+	await allSent(page);
+	expect((await studio.events()).filter(({ kind }) => kind === "attempt")).toHaveLength(3);
+});
