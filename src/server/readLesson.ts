@@ -1,6 +1,7 @@
 import type { LessonView } from "@/core/log/view";
 import { serverDay } from "@/store/days";
 import { lessonView } from "@/store/lessons";
+import { causesOf } from "@/store/skills";
 import { type StillRow, stillsIn } from "@/store/stills";
 import { studentNames } from "@/store/students";
 import { studioMark } from "@/store/studio";
@@ -10,6 +11,8 @@ export interface LessonPage {
 	id: string;
 	view: LessonView;
 	names: Record<string, string>;
+	/** What the causes that were looked into say, by their ids; one that is gone is not among them. */
+	causes: Record<string, string>;
 	studio: string;
 	/** The day it is where the server stands. */
 	today: string;
@@ -23,5 +26,7 @@ export async function readLesson(id: string): Promise<LessonPage | null> {
 	if (!view) return null;
 	const [students, studio, stills] = await Promise.all([studentNames(open), studioMark(open), stillsIn(open, id)]);
 	const names = Object.fromEntries(students.map((s) => [s.id, s.name]));
-	return { id, view, names, studio: studio.id, today: serverDay(), stills };
+	const looked = view.events.flatMap((event) => (event.kind === "cause.marked" ? [event.body.skill] : []));
+	const causes = await causesOf(open, [...new Set(looked)]);
+	return { id, view, names, causes, studio: studio.id, today: serverDay(), stills };
 }

@@ -6,6 +6,7 @@ import { homes } from "./bulk/tables";
 import { findLadder, saveLadder, takeNewSkill } from "./ladders";
 import { findPicture, keepPicture } from "./pictures";
 import {
+	causesOf,
 	findDraft,
 	findSkill,
 	keepSkill,
@@ -212,4 +213,16 @@ test("pictures and revisions go out with their skill and come in again, bytes an
 	other.close();
 	book.pictures[0].body = "AQID".replace("D", "E");
 	expect((await check(JSON.stringify(book))).refusals[0]?.sentence).toContain("does not fit the picture");
+});
+
+test("a cause that was looked into has its words, or what kind it is; one that is gone has none", async () => {
+	const cause = (id: string, words: string) => ({ ...freshCause(id), kind: "state" as const, words });
+	const fault = { ...freshFault("fault", "short"), causes: [cause("tired", "Too tired for it"), cause("bare", "")] };
+	const positions = [{ ...position("a"), faults: [fault] }, position("b")];
+	await saveSkill(store, { ...fresh, positions }, null, "caused");
+	expect(await causesOf(store, ["caused", "never there"])).toEqual({
+		tired: "Too tired for it",
+		bare: "a state of mind",
+	});
+	expect(await causesOf(store, [])).toEqual({});
 });

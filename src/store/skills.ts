@@ -4,7 +4,7 @@ import { canonicalForm, hashOf } from "@/core/hash/hash";
 import type { Ladder } from "@/core/ladder/ladder";
 import { type Outcome, parse, type Refusal, refuse } from "@/core/refusals/refusals";
 import { originCircle, skillCircle } from "@/core/skill/origins";
-import { Skill, SkillToKeep, skillLabels } from "@/core/skill/skill";
+import { causeWords, Skill, SkillToKeep, skillLabels } from "@/core/skill/skill";
 import type { Store, Tx } from "./db";
 import { changedElsewhere, gone, type Saved, stamp } from "./documents";
 import * as t from "./schema";
@@ -42,6 +42,17 @@ export async function skillNames({ db }: Store): Promise<Map<string, string>> {
 export async function findSkill({ db }: Store, id: string): Promise<SkillRow | null> {
 	const [row] = await db.select().from(t.skill).where(eq(t.skill.id, id));
 	return row ? read(row) : null;
+}
+
+/** What the causes of these skills' faults say, by their ids. */
+export async function causesOf(store: Store, skills: readonly string[]): Promise<Record<string, string>> {
+	const rows = await Promise.all(skills.map((skill) => findSkill(store, skill)));
+	return Object.fromEntries(
+		rows
+			.flatMap((row) => row?.skill.positions ?? [])
+			.flatMap(({ faults = [] }) => faults.flatMap((fault) => fault.causes))
+			.map((cause) => [cause.id, cause.words || causeWords[cause.kind]]),
+	);
 }
 
 /** Saves a skill and mints its version; ladders made with an older one keep theirs. */

@@ -15,7 +15,7 @@ import { StillView } from "@/ui/StillView";
 import { LessonDay } from "./LessonDay";
 
 /** What was heard and seen at the end, in a word or two before it; nothing of what belongs elsewhere. */
-function heardIn(event: LiveEvent, names: Readonly<Record<string, string>>): [string, string][] {
+function heardIn(event: LiveEvent, { names, causes }: Pick<LessonPage, "names" | "causes">): [string, string][] {
 	switch (event.kind) {
 		case "answered":
 			return [[event.body.question, event.body.answer]];
@@ -45,14 +45,14 @@ function heardIn(event: LiveEvent, names: Readonly<Record<string, string>>): [st
 				],
 			];
 		case "cause.marked":
-			return [["A cause was looked into:", event.body.mark]];
+			return [[`Cause checked, ${causes[event.body.cause] ?? "deleted since"}:`, event.body.mark]];
 		default:
 			return [];
 	}
 }
 
 /** A lesson as it was: every attempt on its strip, every cue with what followed. */
-export function LessonPageView({ id, view, names, studio, today, stills }: LessonPage) {
+export function LessonPageView({ id, view, names, causes, studio, today, stills }: LessonPage) {
 	const day = dayOf(view);
 	const rungs = wrapUp(view);
 	const students = [...new Set(rungs.map((rung) => rung.student ?? ""))].filter(Boolean);
@@ -62,7 +62,7 @@ export function LessonPageView({ id, view, names, studio, today, stills }: Lesso
 	const decisions = view.events.flatMap((event) =>
 		event.kind === "advice.followed" || event.kind === "advice.overruled" ? [event] : [],
 	);
-	const heard = view.events.flatMap((event) => heardIn(event, names));
+	const heard = view.events.flatMap((event) => heardIn(event, { names, causes }));
 	const { practise = [], notes: each = [], note = "" } = view.closed?.body ?? {};
 	const notes: { student: string | null; text: string }[] = note ? [{ student: null, text: note }, ...each] : each;
 	return (
