@@ -1,6 +1,6 @@
 import { type Rule, ruleKinds } from "@/core/rules";
 import { operatingCurve } from "./analyse";
-import { atRate, ofHundred, rateOf, rateWords, readings, worthAt } from "./readings";
+import { atRate, ofHundred, rateOf, rateWords, readings, shortAtRate, worthAt } from "./readings";
 
 test("what is compared: whom a rule lets through in one, three and five lessons, and its tries and minutes", () => {
 	const rule = { kind: "rolling", k: 9, n: 12 } as const;
@@ -29,6 +29,11 @@ test("what the rate of a rule is of is said: good tries, a rally going on by one
 	expect([atRate(length, 0.6), atRate(rating, 0.85)]).toEqual([
 		"goes on by one more 6 times in 10",
 		"is rated 8.5 on average",
+	]);
+	expect([length, rating, { kind: "streak", r: 3 } as const].map((rule) => shortAtRate(rule, 0.85))).toEqual([
+		"8.5 in 10 go on",
+		"rated 8.5",
+		"8.5 in 10 good",
 	]);
 	const curve = operatingCurve(length, 20);
 	if (!curve.ok) throw new Error("no curve");

@@ -101,6 +101,12 @@ export const atRate = (rule: Rule, rate: number): string => {
 			: `is good ${inTen(rate)} times in 10`;
 };
 
+/** The same in as few letters as a choice has room for. */
+export const shortAtRate = (rule: Rule, rate: number): string =>
+	({ good: `${inTen(rate)} in 10 good`, "going on": `${inTen(rate)} in 10 go on`, rating: `rated ${inTen(rate)}` })[
+		rateOf(rule)
+	];
+
 const student = (rate: number, rule: Rule): string =>
 	rateOf(rule) === "good"
 		? `${inTen(rate).startsWith("8") ? "An" : "A"} ${inTen(rate)}-in-10 student`

@@ -3,7 +3,7 @@
 import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { atRate } from "@/core/analysis/readings";
+import { shortAtRate } from "@/core/analysis/readings";
 import { splitOn, waysOn } from "@/core/analysis/ways";
 import { type Scale, scales } from "@/core/ladder/scale";
 import { parse } from "@/core/refusals/refusals";
@@ -118,7 +118,7 @@ export function Designer({ bandLow }: { bandLow: number }) {
 						<Form.Select value={ready} onChange={(event) => setReady(Number(event.target.value))}>
 							{[0.7, 0.75, 0.8, 0.85, 0.9, 0.95].map((rate) => (
 								<option key={rate} value={rate}>
-									{atRate(rule, rate)}
+									{shortAtRate(rule, rate)}
 								</option>
 							))}
 						</Form.Select>
