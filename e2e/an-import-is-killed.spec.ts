@@ -8,12 +8,12 @@ import { demoFile, expect, type Studio, test } from "./studio";
 /** Whoever brings a whole studio in, or back, may be killed at any moment: all of it is there then, or nothing. */
 
 const KILLS = Number(process.env.KILLS ?? 5);
-const job = ({ database }: Pick<Studio, "database">, words: string[], killAfterMs?: number) =>
+const job = (studio: Studio, words: string[], killAfterMs?: number, database = studio.database) =>
 	new Promise<{ ended: boolean; ms: number }>((resolve, reject) => {
 		const from = performance.now();
 		const child = spawn(process.execPath, [join(".next", "jobs", "records.mjs"), ...words], {
 			stdio: ["ignore", "pipe", "inherit"],
-			env: { ...process.env, NODE_ENV: "production", DATABASE_URL: database },
+			env: { ...studio.beside(database), NODE_ENV: "production" },
 		});
 		let said = "";
 		child.stdout.on("data", (piece: Buffer) => {
@@ -48,7 +48,7 @@ test("an import and a restore are killed again and again: all of it or nothing, 
 	// A smaller studio than the demo's: a kill is to fall into the taking in, not into the reading.
 	copyFileSync(demoFile, at("demo.db"));
 	const odile = ["export", at("one.json"), JSON.stringify({ of: "student", id: "odile" })];
-	await job({ database: `file:${at("demo.db")}` }, odile);
+	await job(studio, odile, undefined, `file:${at("demo.db")}`);
 	await job(studio, ["check", at("one.json"), at("one.staging")]);
 	await job(studio, ["take", at("one.staging"), JSON.stringify({ mode: "whole", differing: "keep" })]);
 	await job(studio, ["backup", at("first.db")]);

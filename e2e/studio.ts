@@ -83,6 +83,15 @@ export class Server {
 		await this.start();
 	}
 
+	/** What another program of this machine is told to reach a database, and the server where there is one. */
+	beside(database: string): NodeJS.ProcessEnv {
+		return {
+			...process.env,
+			DATABASE_URL: database,
+			...(this.sqld ? { PEG_SERVER_ACCESS: this.sqld.accessFile } : {}),
+		};
+	}
+
 	async start(): Promise<void> {
 		this.process ??= spawn(
 			process.execPath,
@@ -159,6 +168,11 @@ export class Studio {
 	}
 	start = () => this.server.start();
 	kill = () => this.server.kill();
+
+	/** What another program of this machine is told to reach a database of this studio's server. */
+	beside(database: string): NodeJS.ProcessEnv {
+		return this.server.beside(database);
+	}
 
 	async inStore<T>(work: (store: Awaited<ReturnType<typeof openStore>>) => Promise<T>): Promise<T> {
 		const store = await openStore(this.database);

@@ -177,7 +177,7 @@ test("the same from a terminal: out, into a studio that is not there yet, and ou
 	tag: "@both",
 }, async ({ studio }) => {
 	const workbook = (database: string, ...words: string[]) =>
-		run(process.execPath, ["scripts/workbook.mjs", ...words], { env: { ...process.env, DATABASE_URL: database } });
+		run(process.execPath, ["scripts/workbook.mjs", ...words], { env: studio.beside(database) });
 	const [out, again, one] = ["out.json", "again.json", "one.json"].map((name) => join(studio.folder, name)) as [
 		string,
 		string,

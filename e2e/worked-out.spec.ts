@@ -22,9 +22,9 @@ test.describe("on a bench", () => {
 			await page.keyboard.press("Tab");
 		}
 		const result = page.getByTestId("result");
-		await expect(result).toHaveText("6 m/s");
+		await expect(result).toHaveText("6 m/s (22 km/h)");
 		await page.getByLabel("Units").selectOption("imperial");
-		await expect(result).toHaveText("19.7 ft/s");
+		await expect(result).toHaveText("19.7 ft/s (13 mph)");
 		await page.getByLabel("Units").selectOption("metric");
 		await page.getByLabel("distance here").fill("0");
 		await expect(page.getByRole("main").getByRole("alert")).toHaveText(
@@ -38,10 +38,10 @@ test.describe("on a bench", () => {
 		await expect(put.getByRole("status")).toContainText("It stands in the rung.");
 		await touch(page, "into the next plan").press("Enter");
 		await put.getByRole("link", { name: /^the plan for/ }).click();
-		await expect(page.getByText(/Thrown at 6 m\/s from 4.5 m/).first()).toBeVisible();
+		await expect(page.getByText(/Thrown at 6 m\/s \(22 km\/h\) from 4.5 m/).first()).toBeVisible();
 		await page.goBack();
 		// Typed before, and still there.
-		await expect(result).toHaveText("6 m/s");
+		await expect(result).toHaveText("6 m/s (22 km/h)");
 		await put.getByLabel("Ladder").selectOption("odile-slackline");
 		await touch(page, "into the practice").click();
 		await expect(page.getByText(/This rung is not in a practice of theirs/)).toBeVisible();
@@ -62,7 +62,7 @@ test.describe("on a bench", () => {
 		await page.goto("/ladders/isolde-clubs");
 		await rung.click();
 		await expect(page.getByLabel(/drill/i).first()).toHaveValue(
-			/Thrown at 6 m\/s from 4.5 m: there in 0.75 s, as at 12 m\/s from 9 m\./,
+			/Thrown at 6 m\/s \(22 km\/h\) from 4.5 m: there in 0.75 s, as at 12 m\/s \(43 km\/h\) from 9 m\./,
 		);
 	});
 });
