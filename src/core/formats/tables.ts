@@ -12,7 +12,7 @@ export const tables = {
 		side: "left, right or none",
 		rung: "name, sides read out",
 		form: "own, easier or harder",
-		tries: "1; of a set entered as numbers, how many",
+		tries: "1; of a set entered as numbers, how many; empty of a score",
 		good: "how many of them were good",
 		outcome: "the outcome's code; empty for a set entered as numbers",
 		off: "positions off, with semicolons between; their direction after a colon",
