@@ -5,7 +5,7 @@ import { type Judged, type Rule, ruleKinds } from "@/core/rules";
 import { countDays } from "@/core/rules/days";
 import { analyse, bareCurve, modelAt, operatingCurve, shiftAt } from "./analyse";
 import { discover, merge } from "./automaton";
-import type { Alphabet, Chances } from "./chances";
+import { type Alphabet, type Chances, rateOf } from "./chances";
 import { countEndings, passOnce, readAt } from "./passes";
 import { simulate } from "./simulate";
 import { wald } from "./wald";
@@ -132,9 +132,9 @@ test("every small case of every kind agrees with brute force over all sequences"
 			const alphabet = modelAt(one, rate);
 			if (alphabet.letters.length ** limit > 20_000) return;
 			const chances: Chances =
-				one.kind === "rating"
+				rateOf(one) === "rating"
 					? { ratings: alphabet.letters.map((l) => l.p) }
-					: one.kind === "length"
+					: rateOf(one) === "going on"
 						? { goOn: rate }
 						: { rate };
 			const exact = sure(analyse(one, chances, limit));

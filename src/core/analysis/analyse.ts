@@ -3,7 +3,7 @@ import { BAND_LOW, tooHardChance } from "@/core/estimate/tooHard";
 import { type Outcome, parseStored, refuse } from "@/core/refusals/refusals";
 import { type Rule, Rule as RuleSchema } from "@/core/rules";
 import { type Automaton, discover } from "./automaton";
-import { type Alphabet, alphabetFor, type Chances, type Split } from "./chances";
+import { type Alphabet, alphabetFor, type Chances, rateOf, type Split } from "./chances";
 import { passedWithin } from "./overLessons";
 import { type CurveSide, countEndings, type Endings, passOnce, type Reading, readAt } from "./passes";
 import { type Shift, shift, simulate } from "./simulate";
@@ -317,14 +317,15 @@ export function operatingCurve(rule: Rule, limit: number, points = 101, options:
 	};
 }
 
-const isGoodOrNot = (rule: Rule): boolean => rule.kind !== "rating" && rule.kind !== "length";
+const isGoodOrNot = (rule: Rule): boolean => rateOf(rule) === "good";
 
 /** The stated model of a rule at one rate: ratings spread binomially around ten times it; lengths go on with it. */
 export function modelAt(rule: Rule, rate: number, { secondsPerTry, split }: Grid = {}): Alphabet {
+	const of = rateOf(rule);
 	const chances: Chances =
-		rule.kind === "rating"
+		of === "rating"
 			? { ratings: binomialRatings(rate) }
-			: rule.kind === "length"
+			: of === "going on"
 				? { goOn: rate }
 				: {
 						rate,

@@ -218,3 +218,16 @@ describe("a rule on several days", () => {
 		expect(lessonsToPass(rule, 1, 5)).toEqual([0, 0, 0, 1, 0, 0]);
 	});
 });
+
+test.each([
+	{ kind: "length", length: 12, times: 2 },
+	{ kind: "rating", mean: 7, n: 3 },
+] as Rule[])(
+	"on several days $kind is worked out by the rate it is told by: in one lesson it is worth the same",
+	(rule) => {
+		for (const rate of [0.6, 0.9])
+			expect(analyseAt({ kind: "days", rule, days: 2, gap: 1 } as Rule, rate, LIMIT).pass).toBe(
+				analyseAt(rule, rate, LIMIT).pass,
+			);
+	},
+);

@@ -21,6 +21,12 @@ export type Chances =
 	| { ratings: readonly number[] }
 	| { goOn: number };
 
+/** What the rate of a rule's stated model is: of good tries, of a rally going on by one more, or ten times it a rating. */
+export function rateOf(rule: Rule): "good" | "going on" | "rating" {
+	const { kind } = rule.kind === "days" ? rule.rule : rule;
+	return kind === "length" ? "going on" : kind === "rating" ? "rating" : "good";
+}
+
 /** What a good try is, and one that was not, in shares that sum to 1 on each side. */
 export interface Split {
 	good: readonly SharedChances[];

@@ -1,6 +1,7 @@
 import { type Rule, ruleKinds } from "@/core/rules";
 import { operatingCurve } from "./analyse";
-import { atRate, ofHundred, rateOf, rateWords, readings, shortAtRate, worthAt } from "./readings";
+import { rateOf } from "./chances";
+import { atRate, ofHundred, rateWords, readings, shortAtRate, worthAt } from "./readings";
 
 test("what is compared: whom a rule lets through in one, three and five lessons, and its tries and minutes", () => {
 	const rule = { kind: "rolling", k: 9, n: 12 } as const;

@@ -2,6 +2,7 @@ import type { Rule } from "@/core/rules";
 import { plural } from "@/core/text/lists";
 import type { Curve } from "./analyse";
 import { LESSONS } from "./analyse";
+import { rateOf } from "./chances";
 import { passedWithin } from "./overLessons";
 
 /** "6", "8.5": a rate as so many in ten. */
@@ -77,12 +78,6 @@ function hundredths(p: number, under: string, over: string): string {
 export const ofHundred = (p: number): string => hundredths(p, "<1", ">99");
 /** For a sentence. */
 export const hundredWords = (p: number): string => hundredths(p, "under 1", "over 99");
-
-/** What the rate of a rule's stated model is: of good tries, of a rally going on by one more, or ten times it a rating. */
-export function rateOf(rule: Rule): "good" | "going on" | "rating" {
-	const { kind } = rule.kind === "days" ? rule.rule : rule;
-	return kind === "length" ? "going on" : kind === "rating" ? "rating" : "good";
-}
 
 /** What the rate is called beside its numbers. */
 export const rateWords = {

@@ -5,6 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { cautions, LUCKY, NOT_READY, spreadOf } from "@/core/analysis/cautions";
 import type { Split } from "@/core/analysis/chances";
+import { rateOf } from "@/core/analysis/chances";
 import { fewestLessons, passedAtOnce } from "@/core/analysis/overLessons";
 import {
 	at,
@@ -13,7 +14,6 @@ import {
 	inHundred,
 	inTen,
 	ofHundred,
-	rateOf,
 	rateWords,
 	readings,
 	type WorthRow,
