@@ -30,7 +30,7 @@ function studioOf(views: ReturnType<typeof lessonsOf>): StudioLadder[] {
 	return ladders.map(({ id, student, skill, ladder }) => {
 		const on = digests.filter(({ rungs }) => rungs.some((rung) => rung.ladder === id));
 		const rail = foldRail(id, ladder, digestLadder(id, on));
-		return { id, student, skill, pegIndex: rail.pegIndex, rungs: studioRungs(rail.holes, (name) => name) };
+		return { id, student, skill, pegIndex: rail.pegIndex, rungs: studioRungs(rail.holes) };
 	});
 }
 

@@ -1,3 +1,4 @@
+import type { Page } from "@playwright/test";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import { scales } from "@/core/ladder/scale";
 import { resolve } from "@/core/log/resolve";
@@ -33,13 +34,17 @@ async function fill(studio: Studio, settings: Partial<RungSettings>): Promise<vo
 	});
 }
 
+const begin = async (page: Page) => {
+	await page.goto("/");
+	await touch(page, "lesson: Wendel, Spin").tap();
+};
+
 test("while a try is open for correction a press on the big field closes it and counts nothing; the next one counts", async ({
 	page,
 	studio,
 }) => {
 	await fill(studio, { gate: "result", rule: { kind: "streak", r: 9 }, limit: 30 });
-	await page.goto("/");
-	await touch(page, "lesson: Wendel, Spin").tap();
+	await begin(page);
 	for (let i = 0; i < 3; i++) await good(page).tap();
 	await page.getByRole("button", { name: /^Last tries/ }).tap();
 	await page.getByRole("button", { name: /^2\s*good/ }).tap();
@@ -63,8 +68,7 @@ test("on outcomes of its own what was off is said of the try before, at once, an
 		rule: { kind: "points", weights: { clean: 2, rough: 1, miss: -1 }, target: 20, floor: 0 },
 		limit: 30,
 	});
-	await page.goto("/");
-	await touch(page, "lesson: Wendel, Spin").tap();
+	await begin(page);
 	const clean = page.getByRole("button", { name: /clean/ }).and(page.locator("[data-field]"));
 	for (let i = 0; i < 2; i++) await clean.tap();
 	const row = page.getByRole("group", { name: "What was off in it?" });
@@ -78,8 +82,7 @@ test("on outcomes of its own what was off is said of the try before, at once, an
 
 test("a bout at 2 : 1 is at 2 : 1 when one comes back from another student", async ({ page, studio }) => {
 	await fill(studio, { gate: "result", rule: { kind: "bouts", a: 5, b: 5, k: 1, n: 1 }, limit: 30 });
-	await page.goto("/");
-	await touch(page, "lesson: Wendel, Spin").tap();
+	await begin(page);
 	for (let i = 0; i < 2; i++) await good(page).tap();
 	await page
 		.getByRole("button", { name: /^missed wrist|^MISSED/ })
@@ -106,8 +109,7 @@ test("without a signal nothing lies over the number; with one again the notice g
 	context,
 }) => {
 	await fill(studio, { gate: "result", rule: { kind: "streak", r: 9 }, limit: 30 });
-	await page.goto("/");
-	await touch(page, "lesson: Wendel, Spin").tap();
+	await begin(page);
 	await good(page).tap();
 	await allSent(page);
 	await context.setOffline(true);

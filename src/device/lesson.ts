@@ -56,8 +56,6 @@ interface WaitingWrite {
 	shown: LogEvent[];
 }
 
-const NOT_STORED = "Not stored yet";
-
 /** Whether this page is held here, so that it would come again without a signal. */
 const canLoadAgain = (): boolean => !!globalThis.navigator?.serviceWorker?.controller;
 
@@ -75,6 +73,8 @@ export class LessonOnDevice {
 	private events: LogEvent[] = [];
 	private queue: WaitingWrite[] = [];
 	private draining = false;
+	/** Something could not be stored here, and is tried again: that is the trouble which is told. */
+	private stuck = false;
 	private syncing: Promise<void> | null = null;
 	private again = false;
 	private timer: ReturnType<typeof setTimeout> | undefined;
@@ -230,10 +230,11 @@ export class LessonOnDevice {
 				this.queue.shift();
 				await this.settle(next.shown, stored);
 			} catch (error) {
+				this.stuck = true;
 				this.update(
 					{},
 					{
-						trouble: `${NOT_STORED}: ${error instanceof Error ? error.message.replace(/\.$/, "") : "this device refuses"}. Trying again; do not close this page.`,
+						trouble: `Not stored yet: ${error instanceof Error ? error.message.replace(/\.$/, "") : "this device refuses"}. Trying again; do not close this page.`,
 					},
 				);
 				await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
@@ -249,8 +250,13 @@ export class LessonOnDevice {
 		const last = stored.at(-1);
 		this.update(
 			{},
-			{ keptTo: last?.dseq ?? this.mark.keptTo, unkept: this.mark.unkept - stored.length, trouble: this.stillTrue() },
+			{
+				keptTo: last?.dseq ?? this.mark.keptTo,
+				unkept: this.mark.unkept - stored.length,
+				trouble: this.stuck ? null : this.mark.trouble,
+			},
 		);
+		this.stuck = false;
 		this.catchUp();
 		if (!moved || !last) return;
 		const final = new Map(stored.map((event) => [event.id, event]));
@@ -258,12 +264,6 @@ export class LessonOnDevice {
 		this.top = { dseq: Math.max(this.top.dseq, last.dseq), lamport: Math.max(this.top.lamport, last.lamport) };
 		this.update({ view: foldLesson(this.events) });
 		this.merge(await this.storage.events().catch(() => []));
-	}
-
-	/** What is stored now is no longer in trouble; what the server does not answer to still is. */
-	private stillTrue(): string | null {
-		const { trouble } = this.mark;
-		return trouble?.startsWith(NOT_STORED) ? null : trouble;
 	}
 
 	private merge(events: readonly LogEvent[]): void {

@@ -13,7 +13,6 @@ import {
 	studioRungs,
 } from "@/core/insight/studio";
 import { weighedIn } from "@/core/insight/weighed";
-import { readSides } from "@/core/skill/sides";
 import { dayAfter } from "@/core/text/fields";
 import { findCoach } from "@/store/coach";
 import { serverDay } from "@/store/days";
@@ -21,7 +20,6 @@ import type { Store } from "@/store/db";
 import { laddersInUse } from "@/store/ladders";
 import { lessonsOf, lessonView } from "@/store/lessons";
 import { type SaidOften, saidOften } from "@/store/said";
-import { studentNames } from "@/store/students";
 import { type RuledRung, ruledRungs } from "./readRules";
 import { upToDate } from "./store";
 
@@ -42,13 +40,11 @@ export interface StudioProps {
 /** The studio in sentences: who is stuck, who coasts, which rungs hold everybody, what was said most. */
 export async function readStudio(): Promise<StudioProps> {
 	const open = await upToDate();
-	const [rows, people, { coach }, said] = await Promise.all([
+	const [rows, { coach }, said] = await Promise.all([
 		laddersInUse(open),
-		studentNames(open),
 		findCoach(open),
 		saidOften(open, dayAfter(serverDay(), -SAID_DAYS), SAID_SHOWN),
 	]);
-	const strong = new Map(people.map(({ id, strongSide }) => [id, strongSide]));
 	const ladders = rows
 		.filter((row) => !row.archived)
 		.map((row): StudioLadder & { who: string } => ({
@@ -57,9 +53,7 @@ export async function readStudio(): Promise<StudioProps> {
 			who: row.studentName,
 			skill: row.followed.name,
 			pegIndex: row.rail.pegIndex,
-			rungs: studioRungs(row.rail.holes, (name) =>
-				readSides(name, { side: row.ladder.side, strong: strong.get(row.student) ?? "right" }),
-			),
+			rungs: studioRungs(row.rail.holes),
 		}));
 	const who = new Map(ladders.map(({ id, who: name, skill }) => [id, { id, who: name, skill }]));
 	const named = <T extends { ladder: StudioLadder }>({ ladder, ...rest }: T) => ({

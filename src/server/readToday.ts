@@ -232,7 +232,7 @@ async function questions(store: Store, names: Record<string, string>, day: strin
 			const sides = { side: ladder.side, strong: person.strongSide };
 			says.push({
 				href,
-				text: `${who}: ${readSides(rail.holes[rail.pegIndex]?.name ?? "", sides)} is passed`,
+				text: `${who}: ${rail.holes[rail.pegIndex]?.name ?? ""} is passed`,
 				why: `on ${followed.name}; the peg has not moved.`,
 				since: rail.pass.day,
 				pass: {

@@ -26,14 +26,22 @@ export interface LadderRow extends Saved {
 	outdated: boolean;
 	version: string;
 	ladder: Ladder;
+	/** The student's strong side: with the ladder's own it reads the sides in what is written. */
+	strong: "left" | "right";
 }
 
 const joined = ({ db }: Pick<Store, "db">) =>
 	db
-		.select({ row: t.ladder, followed: t.skillVersion.body, newest: t.skill.version })
+		.select({
+			row: t.ladder,
+			followed: t.skillVersion.body,
+			newest: t.skill.version,
+			strong: sql<"left" | "right" | null>`json_extract(${t.student.body}, '$.strongSide')`,
+		})
 		.from(t.ladder)
 		.innerJoin(t.skillVersion, eq(t.skillVersion.hash, t.ladder.skillVersion))
-		.innerJoin(t.skill, eq(t.skill.id, t.ladder.skill));
+		.innerJoin(t.skill, eq(t.skill.id, t.ladder.skill))
+		.leftJoin(t.student, eq(t.student.id, t.ladder.student));
 
 type Joined = Awaited<ReturnType<typeof joined>>[number];
 
@@ -43,7 +51,7 @@ type Joined = Awaited<ReturnType<typeof joined>>[number];
  */
 const kept = <T>(body: unknown): T => body as T;
 
-const read = ({ row, followed, newest }: Joined): LadderRow => ({
+const read = ({ row, followed, newest, strong }: Joined): LadderRow => ({
 	id: row.id,
 	rev: row.rev,
 	archived: row.archivedAt !== null,
@@ -54,6 +62,7 @@ const read = ({ row, followed, newest }: Joined): LadderRow => ({
 	outdated: newest !== row.skillVersion,
 	version: row.version,
 	ladder: kept<Ladder>(row.body),
+	strong: strong ?? "right",
 });
 
 export interface LadderFilter {
@@ -100,19 +109,14 @@ export async function ladderDigests({ db }: Store, ids: readonly string[]): Prom
  */
 export async function railedLadders(store: Store, of: LadderFilter = {}): Promise<(LadderRow & Railed)[]> {
 	const rows = await listLadders(store, of);
-	const [digests, people] = await Promise.all([
-		ladderDigests(
-			store,
-			rows.map((row) => row.id),
-		),
-		studentNames(store),
-	]);
-	const strong = new Map(people.map(({ id, strongSide }) => [id, strongSide]));
+	const digests = await ladderDigests(
+		store,
+		rows.map((row) => row.id),
+	);
 	return rows.map((row) => {
 		const digest = digests.get(row.id) ?? null;
 		const rail = foldRail(row.id, row.ladder, digest);
-		const read = (words: string) =>
-			readSides(words, { side: row.ladder.side, strong: strong.get(row.student) ?? "right" });
+		const read = (words: string) => readSides(words, { side: row.ladder.side, strong: row.strong });
 		return {
 			...row,
 			rail: { ...rail, holes: rail.holes.map((hole) => ({ ...hole, name: read(hole.name) })) },

@@ -38,8 +38,8 @@ export interface Facts {
 	sinceCorrection: number | null;
 	/** What the last word was: a correction, or a question. */
 	lastWord: "correction" | "question" | null;
-	/** Positions that were spoken of at some time in the lesson, to this student. */
-	spokenOf: ReadonlySet<string>;
+	/** Whether a position was spoken of at some time in the lesson, to this student: looked for only where it is to be said. */
+	spokenOf: (position: string) => boolean;
 	/** State marks within the last six attempts, and the attempts they lie among. */
 	stateMarks: string[];
 	/** An easing was followed in this visit, or the easier variation is in hand. */
@@ -83,13 +83,10 @@ export function gatherFacts(input: AdviceInput): Facts {
 		sinceCorrection: lastCorrection < 0 ? null : triesIn(entries.slice(lastCorrection + 1)).length,
 		lastWord: wordIn(entries[lastCorrection]),
 		// What was said on another rung today was said.
-		spokenOf: new Set(
-			input.visits
-				.filter(({ student }) => student === visit.student)
-				.flatMap(({ entries: all }) => all)
-				.concat(entries)
-				.flatMap(({ event }) => (event.kind === "feedback" && event.body.position ? [event.body.position] : [])),
-		),
+		spokenOf: (position) =>
+			[visit, ...input.visits.filter(({ student }) => student === visit.student)].some((one) =>
+				one.entries.some(({ event }) => event.kind === "feedback" && event.body.position === position),
+			),
 		stateMarks: recentMarks(freshEntries),
 		eased:
 			input.variation === "easier" ||

@@ -31,12 +31,12 @@ function lessonsToPass({ metDays, recent, lessons, state }: Hole): number | null
 	return recent.filter(({ day }) => day <= first).length;
 }
 
-/** A rail's rungs as the studio looks at them; `name` reads a rung's name out. */
-export const studioRungs = (holes: readonly Hole[], name: (written: string) => string): StudioRung[] =>
+/** A rail's rungs as the studio looks at them. */
+export const studioRungs = (holes: readonly Hole[]): StudioRung[] =>
 	holes.map((hole) => {
 		const lately = hole.recent.slice(-LATELY);
 		return {
-			name: name(hole.name),
+			name: hole.name,
 			lessonsToPass: lessonsToPass(hole),
 			lessons: hole.lessons,
 			lately: {

@@ -4,8 +4,9 @@ import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
 import { analyseAt } from "@/core/analysis/analyse";
 import { lessonsToPass } from "@/core/analysis/overLessons";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
-import { chanceBy, convolve, enough, ladderCost, lessonsFor, openRung } from "./cost";
+import { chanceBy, convolve, enough, ladderCost, lessonsFor } from "./cost";
 import { lessonsWords } from "./lessonsWords";
+import { openRung } from "./openRungs";
 
 /** Rungs that are passed in one lesson with these chances. */
 const each = (passes: readonly number[], most = 520) =>

@@ -1,8 +1,6 @@
 import { analyseAt } from "@/core/analysis/analyse";
 import type { Split } from "@/core/analysis/chances";
 import { lessonsToPass } from "@/core/analysis/overLessons";
-import { hasMust, splitOn } from "@/core/analysis/ways";
-import type { RungSettings } from "@/core/ladder/rung";
 import type { Rule } from "@/core/rules";
 
 /** A rung still to be passed: its rule, its limit a lesson, and the rates that are to be expected on it. */
@@ -53,15 +51,26 @@ export const chanceBy = (lessons: Lessons, n: number): number =>
 		lessons.slice(0, Math.max(0, n) + 1).reduce((sum, p) => sum + p, 0),
 	);
 
+type End = "high" | "middle" | "low";
+
+/** At one end: the chances of each number of lessons, and the places of rungs that cannot be passed. */
+interface Ends {
+	at: Lessons;
+	never: number[];
+}
+
+/** Less is never, for whoever teaches: once in a hundred million lessons. */
+const NEVER = 1e-8;
+
 export interface LadderCost {
 	/** Lessons that are enough one time in two, at the high, middle and low end of what is to be expected; null where not even the most are. */
 	high: number | null;
 	middle: number | null;
 	low: number | null;
 	/** The same, with the chances of each number of lessons. */
-	at: Record<"high" | "middle" | "low", Lessons>;
+	at: Record<End, Lessons>;
 	/** Places of rungs that cannot be passed at these rates, whatever the number of lessons: then there is none. */
-	never: Record<"high" | "middle" | "low", number[]>;
+	never: Record<End, number[]>;
 }
 
 /**
@@ -70,16 +79,15 @@ export interface LadderCost {
  * to its limit, and a pass ends the lesson's work on it.
  */
 export function ladderCost(rungs: readonly OpenRung[], most = MOST_LESSONS): LadderCost {
-	const chances = (end: End): number[] =>
-		rungs.map(({ rule, limit, split, ...rates }) =>
-			Math.min(1, Math.max(0, analyseAt(rule, rates[end], limit, split === "hit or miss" ? undefined : split).pass)),
+	const of = (end: End): Ends => {
+		const passes = rungs.map(
+			({ rule, limit, split, ...rates }) =>
+				analyseAt(rule, rates[end], limit, split === "hit or miss" ? undefined : split).pass,
 		);
-	const of = (end: End) => {
-		const passes = chances(end);
 		const lessons = rungs.map(({ rule }, i) => lessonsToPass(rule, passes[i] as number, most));
 		return { at: lessonsFor(lessons, most), never: passes.flatMap((pass, i) => (pass < NEVER ? [i] : [])) };
 	};
-	const [high, middle, low] = (["high", "middle", "low"] as const).map(of) as unknown as [Ends, Ends, Ends];
+	const [high, middle, low] = [of("high"), of("middle"), of("low")];
 	const half = ({ at, never }: Ends) => (never.length > 0 ? null : enough(at, 0.5));
 	return {
 		high: half(high),
@@ -89,27 +97,3 @@ export function ladderCost(rungs: readonly OpenRung[], most = MOST_LESSONS): Lad
 		never: { high: high.never, middle: middle.never, low: low.never },
 	};
 }
-
-/**
- * A rung still to be passed as it stands: judged by its own outcomes and gate, with a must that may be off.
- *
- * @param counted how this student's tries came out on it, by way; even shares where too few are known
- */
-export const openRung = (
-	settings: RungSettings,
-	positions: Parameters<typeof hasMust>[1],
-	counted: Readonly<Record<string, number>> | undefined,
-	{ low, rate, high }: { low: number; rate: number; high: number },
-): OpenRung => ({
-	rule: settings.rule as Rule,
-	limit: settings.limit,
-	low,
-	middle: rate,
-	high,
-	split: splitOn(settings, counted, hasMust(settings, positions)) ?? "hit or miss",
-});
-
-type End = "high" | "middle" | "low";
-type Ends = { at: Lessons; never: number[] };
-/** Less is never, for whoever teaches: once in a hundred million lessons. */
-const NEVER = 1e-8;

@@ -6,8 +6,9 @@ import { ofHundred } from "@/core/analysis/readings";
 import type { Prediction } from "@/core/build/predict";
 import type { Rung } from "@/core/ladder/ladder";
 import type { Hole } from "@/core/ladder/rail";
-import { type LadderCost, openRung } from "@/core/plan/cost";
+import type { LadderCost } from "@/core/plan/cost";
 import { lessonsWords } from "@/core/plan/lessonsWords";
+import { openRungs } from "@/core/plan/openRungs";
 import { lessonsUntil, seasonTo } from "@/core/plan/season";
 import type { Skill } from "@/core/skill/skill";
 import { list, plural } from "@/core/text/lists";
@@ -69,13 +70,7 @@ function Costs({
 	const [cost, setCost] = useState<LadderCost | null>(null);
 	const [day, setDay] = useState("");
 	const [perWeek, setPerWeek] = useState(1);
-	const ahead = JSON.stringify(
-		rungs.slice(from).flatMap(({ id, settings }, i) => {
-			const rates = expected[from + i];
-			const counted = holes.find((hole) => hole.rung === id)?.ways;
-			return rates ? [openRung(settings, positions, counted, rates)] : [];
-		}),
-	);
+	const ahead = JSON.stringify(openRungs({ rungs, holes, positions }, from, expected));
 	useEffect(() => {
 		let current = true;
 		void engine()

@@ -4,8 +4,9 @@ import { useEffect, useMemo, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { ofHundred } from "@/core/analysis/readings";
-import { type LadderCost, openRung } from "@/core/plan/cost";
+import type { LadderCost } from "@/core/plan/cost";
 import { lessonsWords } from "@/core/plan/lessonsWords";
+import { openRungs } from "@/core/plan/openRungs";
 import { ownPace } from "@/core/plan/ownPace";
 import { lessonsUntil, type Season as Reach, seasonTo } from "@/core/plan/season";
 import { evened, shareOut } from "@/core/plan/shareOut";
@@ -40,11 +41,7 @@ function useCosts({ ladders, coach, day }: SeasonPageProps): ReadonlyMap<string,
 		void (async () => {
 			for (const ladder of ladders) {
 				const rates = ratesOn(ladder, coach, day);
-				const open = ladder.rungs.slice(ladder.pegIndex).map(({ id, settings }, i) => {
-					const counted = ladder.holes.find(({ rung }) => rung === id)?.ways;
-					return openRung(settings, ladder.positions, counted, rates[ladder.pegIndex + i] as (typeof rates)[number]);
-				});
-				const cost = await engine().ladderCost(open);
+				const cost = await engine().ladderCost(openRungs(ladder, ladder.pegIndex, rates));
 				if (!current) return;
 				setCosts((so) => new Map([...so, [ladder.id, cost]]));
 			}

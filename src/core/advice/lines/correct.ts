@@ -59,7 +59,7 @@ function silentRun({ runs, scattered, settings, placing }: Facts): Run | undefin
 const whyNow = (run: Run, { spokenOf }: Facts): string => {
 	const { length } = run.tries;
 	const where = length === run.span ? `in the last ${length}` : `in ${length} of the last ${run.span}`;
-	const word = spokenOf.has(run.position.id) ? "no word on it since" : "no word on it yet";
+	const word = spokenOf(run.position.id) ? "no word on it since" : "no word on it yet";
 	const told = `${directionWords(run)} ${where}, ${word}.`;
 	return told.charAt(0).toUpperCase() + told.slice(1);
 };
