@@ -97,7 +97,9 @@ test("words help by what was planted: those that are heard more than those that 
 			run.cue === null || hears.some((kind) => kind === run.cue?.of) === takes ? [run] : [],
 		);
 	const [taken, lost] = [cueEffect(heard(true)), cueEffect(heard(false))];
-	expect(taken?.gain).toBeGreaterThan(0.15);
+	// A word that is heard takes .6 logit from the fault, for some tries: about a tenth of them.
+	expect(taken?.low).toBeGreaterThan(0.05);
+	expect(taken?.high).toBeLessThan(0.15);
 	// One in four of the others is heard all the same.
-	expect(lost?.gain).toBeLessThan(0.1);
+	expect(lost?.gain).toBeLessThan(taken?.low ?? 0);
 });

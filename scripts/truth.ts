@@ -1,114 +1,135 @@
-// npm run truth: what insight says of simulated students whose truth is known. Seeded; takes a minute.
+// npm run truth: what insight says of simulated students whose truth is known. Seeded; takes two minutes.
 
 import { writeFileSync } from "node:fs";
-import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
+import { type Coach, logistic, positionsOf, students, type World } from "@/core/__tests__/students";
 import { cueEffect, cueRuns } from "@/core/insight/cueEffect";
 import { forecast } from "@/core/insight/forecast";
 import { goesWith } from "@/core/insight/goesWith";
-import type { SeenStep, SeenVisit } from "@/core/insight/seen";
 import { stepWeights, type WeighedVisit } from "@/core/insight/stepWeights";
+import { thenAndNow } from "@/core/insight/thenNow";
 
-const rng = xoroshiro128plus(20261127);
-const roll = (): number => (rng.next() >>> 0) / 4294967296;
-const normal = (): number => Math.sqrt(-2 * Math.log(1 - roll())) * Math.cos(2 * Math.PI * roll());
-const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
+const { roll, normal, lessonsOf, rungLessonsOf } = students(20261127);
 function poisson(mean: number): number {
 	let k = 0;
 	for (let left = Math.exp(-mean), chance = roll(); chance > left; k++) chance *= roll();
 	return k;
 }
 
-const POSITIONS = ["p1", "p2", "p3"];
 const lines: string[] = [];
 const say = (line: string) => {
 	console.log(line);
 	lines.push(line);
 };
 
-/** A student's lessons: good and bad days, hard and easy rungs, drifting within a visit; one true origin, or none. */
-function lessonsOf(lessons: number, effect: number, cue: (run: number) => boolean = () => false): SeenVisit[] {
-	const base = POSITIONS.map(() => -1.2 + 0.5 * normal());
-	return Array.from({ length: lessons }, (_, lesson) => {
-		const day = 0.6 * normal();
-		return ["r1", "r2"].map((rung, r): SeenVisit => {
-			const hard = r * 0.6;
-			const steps: SeenStep[] = [];
-			const runs = POSITIONS.map(() => 0);
-			for (let i = 0; i < 18; i++) {
-				const off: string[] = [];
-				POSITIONS.forEach((position, p) => {
-					const from = p === 2 && off.includes("p1") ? effect : 0;
-					const isOff = roll() < logistic((base[p] as number) + day + hard - i * 0.02 + from);
-					if (isOff) off.push(position);
-					runs[p] = isOff ? (runs[p] as number) + 1 : 0;
-				});
-				steps.push({ kind: "try", id: `${lesson}-${rung}-${i}`, good: off.length === 0, judged: true, off });
-				const spoken = POSITIONS.findIndex((_, p) => (runs[p] as number) > 0 && cue(runs[p] as number));
-				if (spoken >= 0)
-					steps.push({
-						kind: "cue",
-						id: `c${lesson}-${rung}-${i}`,
-						position: POSITIONS[spoken] as string,
-						words: "w",
-						of: null,
-					});
-			}
-			return { lesson: `l${lesson}`, day: "", ladder: "l", rung, watched: POSITIONS, steps };
-		});
-	}).flat();
-}
+/** Students of whom something was told, of a hundred. */
+const ofHundred = (told: number, students: number): string => ((100 * told) / students).toFixed(0);
+
+const originWorlds: [name: string, world: Partial<World>][] = [
+	["days of .6 logit", {}],
+	["and lapses: one try in ten, +2 to every fault", { lapses: { chance: 0.1, adds: 2 } }],
+	["and lapses: 15 tries in 100, +1.5", { lapses: { chance: 0.15, adds: 1.5 } }],
+	["and spells: .8 better or worse, a new one every fifth try", { spells: { adds: 0.8, ends: 0.2 } }],
+	["and spells: 1 better or worse, a new one every seventh try", { spells: { adds: 1, ends: 0.15 } }],
+];
 
 function originTruth(): void {
 	say("\n## Where it starts\n");
-	say("| students | lessons | told a false pair, of 100 | told the true one, of 100 |");
+	say(
+		"A skill of six positions, three of them watched in each visit, drawn anew; two rungs of eighteen tries a lesson. Without an origin nothing should be told; 11 students of 100 are the most. With one, the first position's fault adds 1.5 logit to the fourth one's at the same try: how often it is found is the power.\n",
+	);
+	say("| world | lessons | told a false pair, of 100 | the true one found, of 100 |");
 	say("| --- | --- | --- | --- |");
 	const STUDENTS = 400;
-	for (const [effect, lessons] of [
-		[0, 14],
-		[0, 40],
-		[1.5, 14],
-		[1.5, 40],
-	] as const) {
-		let [wrong, right] = [0, 0];
-		for (let i = 0; i < STUDENTS; i++) {
-			const { found } = goesWith(lessonsOf(lessons, effect), POSITIONS);
-			const isTrue = (one: { earlier: string; later: string }) =>
-				effect > 0 && one.earlier === "p1" && one.later === "p3";
-			if (found.some((one) => !isTrue(one))) wrong += 1;
-			if (found.some(isTrue)) right += 1;
+	const positions = positionsOf(6);
+	for (const [name, world] of originWorlds)
+		for (const lessons of [14, 40]) {
+			const found = (origin: number) =>
+				Array.from(
+					{ length: STUDENTS },
+					() => goesWith(lessonsOf(lessons, { ...world, origin, watched: 3, of: 6 }), positions).found,
+				);
+			const isTrue = (one: { earlier: string; later: string }) => one.earlier === "p1" && one.later === "p4";
+			const wrong = found(0).filter((pairs) => pairs.length > 0).length;
+			const right = found(1.5).filter((pairs) => pairs.some(isTrue)).length;
+			say(`| ${name} | ${lessons} | ${ofHundred(wrong, STUDENTS)} | ${ofHundred(right, STUDENTS)} |`);
 		}
-		const of = (n: number) => ((100 * n) / STUDENTS).toFixed(1);
-		say(
-			`| ${effect === 0 ? "with no origin" : `with one, +${effect} logit`} | ${lessons} | ${of(wrong)} | ${effect === 0 ? "" : of(right)} |`,
-		);
-	}
 }
+
+function changeTruth(): void {
+	say("\n## Then and now\n");
+	say(
+		"A student whose rate on a rung stays as it is but for good and bad days (8 to 23 tries a lesson): a dip, or a change, should be told to 5 of 100 at most. With a true dip of 2 logits over four lessons: how often it is told.\n",
+	);
+	say("| lessons | days swing by | told a dip, of 100 | told better or worse, of 100 | a true dip told, of 100 |");
+	say("| --- | --- | --- | --- | --- |");
+	const STUDENTS = 1000;
+	for (const lessons of [20, 40])
+		for (const days of [0.4, 0.6]) {
+			const told = (dip: number) =>
+				Array.from({ length: STUDENTS }, () => thenAndNow(rungLessonsOf(lessons, { days, dip })));
+			const steady = told(0);
+			const cells = [
+				steady.filter((one) => one?.dip),
+				steady.filter((one) => one?.change !== "not sure"),
+				told(2).filter((one) => one?.dip),
+			].map((some) => ((100 * some.length) / STUDENTS).toFixed(1));
+			say(`| ${lessons} | ${days} | ${cells.join(" | ")} |`);
+		}
+}
+
+const coaches: [name: string, coach: Coach][] = [
+	["speaks at the third fault, two times in three", ({ run }) => run >= 3 && roll() < 0.67],
+	["speaks one fault in three", () => roll() < 0.33],
+	["speaks the longer it lasts", ({ run }) => roll() < 0.2 * run],
+	["speaks once a visit, at one fault in three", ({ any }) => any === 0 && roll() < 0.33],
+	["speaks once a visit on each position, at one fault in three", ({ here }) => here === 0 && roll() < 0.33],
+	["speaks by her mood", ({ mood }) => roll() < logistic(-1 + 1.5 * mood)],
+	["speaks once a visit, always at the second fault", ({ any, run }) => any === 0 && run >= 2],
+	["speaks always at the third fault", ({ run }) => run >= 3],
+	["always speaks", () => true],
+];
 
 function cueTruth(): void {
 	say("\n## Did the cue take\n");
-	say("A cue without any effect, given by coaches of three manners; the gain that is told should be nought.\n");
-	say("| coach | gain told, on average | students |");
-	say("| --- | --- | --- |");
-	for (const [name, cue] of [
-		["speaks at the third fault, two times in three", (run: number) => run >= 3 && roll() < 0.67],
-		["speaks one fault in three", () => roll() < 0.33],
-		["speaks the longer it lasts", (run: number) => roll() < 0.2 * run],
-	] as const) {
-		const gains: number[] = [];
-		for (let coach = 0; coach < 30; coach++) {
-			const students = Array.from({ length: 10 }, () => cueRuns(lessonsOf(20, 0, cue)));
-			for (const runs of students) {
-				const effect = cueEffect(runs, students.flat());
-				if (effect) gains.push(effect.gain);
+	say(
+		"What is told of a cue: the share of the next six tries that were right, over a moment in the same state without a word. Its true effect is in logits, at each of those tries. Where there is none the gain should be nought (.015 at most), and .10 or more, either way, told to at most 10 students of 100 at 14 lessons. *Before luck is taken off* is the plain difference; the interval is meant to hold its mean 80 times in 100. Who always speaks, or always in the same state, is told *no comparison yet*.\n",
+	);
+	say(
+		"| coach | lessons | true effect | gain before luck is taken off | gain told | told .10 or more, of 100 | its interval holds the plain mean, of 100 | told no comparison, of 100 |",
+	);
+	say("| --- | --- | --- | --- | --- | --- | --- | --- |");
+	for (const [name, coach] of coaches)
+		for (const [lessons, works] of [
+			[14, 0],
+			[40, 0],
+			[14, 1],
+		] as const) {
+			const told: { gain: number; low: number; high: number; after: number; without: number }[] = [];
+			let asked = 0;
+			for (let one = 0; one < 24; one++) {
+				const ofOne = Array.from({ length: 10 }, () => cueRuns(lessonsOf(lessons, { coach, works })));
+				const all = ofOne.flat();
+				asked += ofOne.length;
+				told.push(...ofOne.flatMap((runs) => cueEffect(runs, all) ?? []));
 			}
+			const mean = (of: (one: (typeof told)[number]) => number) =>
+				told.length === 0 ? Number.NaN : told.reduce((sum, one) => sum + of(one), 0) / told.length;
+			const plain = mean(({ after, without }) => after - without);
+			const signed = (n: number) => (Number.isNaN(n) ? "" : `${n >= 0 ? "+" : ""}${n.toFixed(3)}`);
+			const share = (n: number) => (Number.isNaN(n) ? "" : (100 * n).toFixed(0));
+			const cells = [
+				signed(plain),
+				signed(mean(({ gain }) => gain)),
+				share(mean(({ gain }) => (Math.abs(gain) >= 0.1 ? 1 : 0))),
+				share(mean(({ low, high }) => (low <= plain && plain <= high ? 1 : 0))),
+				share(1 - told.length / asked),
+			];
+			say(`| ${name} | ${lessons} | ${works === 0 ? "none" : `${works} logit`} | ${cells.join(" | ")} |`);
 		}
-		const mean = gains.reduce((sum, one) => sum + one, 0) / gains.length;
-		say(`| ${name} | ${mean >= 0 ? "+" : ""}${mean.toFixed(4)} | ${gains.length} |`);
-	}
 }
 
-type World = (lesson: number, pace: number) => number;
-const worlds: [string, World][] = [
+type Pace = (lesson: number, pace: number) => number;
+const worlds: [string, Pace][] = [
 	["steady", (_, pace) => pace],
 	["slowing", (n, pace) => pace * ((n + 1) ** 0.6 - n ** 0.6) * 2.2],
 	["picking up", (n, pace) => pace * ((n + 1) ** 1.25 - n ** 1.25) * 0.7],
@@ -195,8 +216,9 @@ function weighed(truth: readonly number[]): WeighedVisit[] {
 }
 
 say("# What insight says of students whose truth is known\n");
-say("Made by `npm run truth`: seeded simulations, run apart from the tests because they take a minute.");
+say("Made by `npm run truth`: seeded simulations, run apart from the tests because they take two minutes.");
 originTruth();
+changeTruth();
 cueTruth();
 forecastTruth();
 weightTruth();

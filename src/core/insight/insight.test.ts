@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { ladderWith, Phone } from "@/core/__tests__/phone";
+import { type Coach, logistic, positionsOf, students, type World } from "@/core/__tests__/students";
 import { agreement, type BothSaw } from "./agreement";
 import { type CueRun, cueEffect, cueRuns, cuesTook, ENOUGH, rankCues, workedOf } from "./cueEffect";
 import { forecast, pastForecasts } from "./forecast";
@@ -46,20 +47,43 @@ test("the upper tail of the normal at its well-known places", () => {
 });
 
 describe("what goes with what", () => {
-	test("Mantel and Haenszel over stretches, worked by hand", () => {
-		// Two stretches of ten: both 4, earlier alone 1, later alone 1, neither 4.
-		const stretch = () => [...times(4, () => tried("p1", "p2")), tried("p1"), tried("p2"), ...times(4, () => tried())];
-		const told = testPair([visit(stretch(), "l1"), visit(stretch(), "l2")], "p1", "p2");
-		// Expected 2.5 a stretch; variance 5·5·5·5 / (100·9) = 0.694; z = 3 / sqrt(1.389).
-		expect(told?.where).toEqual({ off: { times: 8, of: 10 }, on: { times: 2, of: 10 } });
-		expect(told?.difference).toBeCloseTo(0.6, 12);
-		expect(told?.p).toBeCloseTo(upperTail(3 / Math.sqrt(2 * (625 / 900))), 12);
-		expect(told?.tries).toHaveLength(20);
+	test("Mantel and Haenszel within a stretch and a spell, worked by hand", () => {
+		// Every second try both; between them neither, neither, earlier alone, later alone, neither.
+		// Beside a try lie 0, 4, 0, 4, 1, 4, 2, 4, 1 and 2 faults. In a bad spell (two or more): both
+		// 1, earlier alone 1, later alone 1, neither 3; the other spells hold nothing but both.
+		const both = () => tried("p1", "p2");
+		const stretch = () => [both(), tried(), both(), tried(), both(), tried("p1"), both(), tried("p2"), both(), tried()];
+		const told = testPair(
+			["l1", "l2", "l3", "l4"].map((lesson) => visit(stretch(), lesson)),
+			"p1",
+			"p2",
+		);
+		// A stretch: expected 2·2 / 6, variance 2·4·2·4 / (36·5).
+		expect(told?.where).toEqual({ off: { times: 4, of: 8 }, on: { times: 4, of: 16 } });
+		expect(told?.difference).toBeCloseTo(0.25, 12);
+		expect(told?.p).toBeCloseTo(upperTail((4 * (1 - 4 / 6)) / Math.sqrt((4 * 64) / 180)), 12);
+		expect(told?.tries).toHaveLength(24);
+	});
+
+	test("a lapse that takes every position along is no pair of two of them", () => {
+		const all = () => tried("p1", "p2", "p3");
+		const lapses = [all(), tried(), tried(), tried(), all(), tried(), tried(), tried(), all(), tried()];
+		const three = (lesson: string) => ({ ...visit(lapses, lesson), watched: ["p1", "p2", "p3"] });
+		const visits = Array.from({ length: 12 }, (_, i) => three(`l${i}`));
+		expect(testPair(visits, "p1", "p2")).toBeNull();
+		// With the third one not watched, nothing tells the lapse from a pair.
+		expect(
+			testPair(
+				visits.map((one) => ({ ...one, watched: ["p1", "p2"] })),
+				"p1",
+				"p2",
+			),
+		).not.toBeNull();
 	});
 
 	test("a stretch in which one of them never changes says nothing, and fewer than eight on a side say nothing either", () => {
 		expect(testPair([visit(times(30, () => tried("p1", "p2")))], "p1", "p2")).toBeNull();
-		const few = [...times(7, () => tried("p1", "p2")), ...times(3, () => tried())];
+		const few = [...times(5, () => tried("p1", "p2")), ...times(5, () => tried())];
 		expect(testPair([visit(few)], "p1", "p2")).toBeNull();
 	});
 
@@ -84,11 +108,19 @@ describe("did the cue take", () => {
 		const runs = cueRuns([
 			visit([tried("p1"), tried("p1"), said("p1"), tried(), tried("p1"), tried(), said("p1"), tried()]),
 		]);
-		expect(runs.map(({ run, cue, after }) => [run, cue !== null, after])).toEqual([
-			[1, false, { right: 0, of: 1 }],
-			[2, true, { right: 2, of: 3 }],
-			[1, false, { right: 1, of: 1 }],
+		expect(runs.map(({ run, said, cue, after, through }) => [run, said, cue !== null, after, through])).toEqual([
+			[1, { here: 0, any: 0 }, false, { right: 0, of: 1 }, { right: 3, of: 5 }],
+			[2, { here: 0, any: 0 }, true, { right: 2, of: 3 }, { right: 3, of: 4 }],
+			[1, { here: 1, any: 1 }, false, { right: 1, of: 1 }, { right: 2, of: 2 }],
 		]);
+	});
+
+	test("moments are alike with as many words given in the visit, on this position and on any", () => {
+		const once = (lesson: string) =>
+			visit([tried("p1"), said("p1"), tried("p1"), tried(), tried("p1"), tried()], lesson);
+		const runs = Array.from({ length: 12 }, (_, i) => cueRuns([once(`l${i}`)])).flat();
+		// The first fault of a visit was always spoken of, the later ones never: nothing is like it.
+		expect(cueEffect(runs)).toBeNull();
 	});
 
 	test("a word on another position is neither, and six tries are followed at most", () => {
@@ -100,9 +132,12 @@ describe("did the cue take", () => {
 	});
 
 	const moments = (n: number, cue: boolean, right: number, run = 2): CueRun[] =>
-		Array.from({ length: n }, () => ({
+		Array.from({ length: n }, (_, i) => ({
+			lesson: `l${i}`,
 			run,
+			said: { here: 0, any: 0 },
 			after: { right, of: 6 },
+			through: { right, of: 6 },
 			cue: cue ? { kind: "cue", id: "c", position: "p1", words: "higher", of: "outside" } : null,
 		}));
 
@@ -110,8 +145,24 @@ describe("did the cue take", () => {
 		expect(cueEffect([...moments(ENOUGH - 1, true, 5), ...moments(20, false, 3)])).toBeNull();
 		expect(cueEffect([...moments(20, true, 5), ...moments(ENOUGH - 1, false, 3)])).toBeNull();
 		const told = cueEffect([...moments(8, true, 5), ...moments(8, false, 3)]);
-		expect(told?.gain).toBeCloseTo(2 / 6, 12);
+		// Nothing varies: there is no luck to take off.
 		expect(told).toMatchObject({ cued: 8, uncued: 8 });
+		for (const gain of [told?.gain, told?.low, told?.high]) expect(gain).toBeCloseTo(2 / 6, 12);
+	});
+
+	test("a gain is drawn to nought by its error, and stands in its interval", () => {
+		const mixed = (cue: boolean, ...rights: number[]) =>
+			rights.flatMap((right, i) => moments(4, cue, right).map((one) => ({ ...one, lesson: `l${cue} ${i}` })));
+		const told = cueEffect([...mixed(true, 6, 4, 2, 6), ...mixed(false, 3, 2, 3, 4)]);
+		expect(told?.after).toBeCloseTo(4.5 / 6, 12);
+		expect(told?.without).toBeCloseTo(3 / 6, 12);
+		// What each lesson pulls the gain by: 4 of 16 moments, of six tries each; those without a
+		// word only by the 96 of 108 tries that are this student's own.
+		const pulls = [1.5, -0.5, -2.5, 1.5, 0, (1 * 96) / 108, 0, (-1 * 96) / 108].map((by) => by / 6 / 4);
+		const error = (pulls.reduce((sum, one) => sum + one * one, 0) * 8) / 7;
+		const kept = 0.01 / (0.01 + error);
+		expect(told?.gain).toBeCloseTo(kept * 0.25, 12);
+		expect((told?.high ?? 0) - (told?.gain ?? 0)).toBeCloseTo(1.6 * Math.sqrt(kept * error), 12);
 	});
 
 	test("a run that never went without a word is compared with nothing", () => {
@@ -250,17 +301,46 @@ describe("then and now", () => {
 		marks: "",
 	});
 
-	test("better where the bands lie apart, else it is not sure", () => {
-		expect(thenAndNow([day(1, 6), day(2, 18)])?.change).toBe("better");
-		expect(thenAndNow([day(1, 10), day(2, 12)])?.change).toBe("not sure");
-		expect(thenAndNow([day(1, 18), day(2, 6)])?.change).toBe("worse");
+	const days = (...goods: number[]) => goods.map((good, i) => day(i + 1, good));
+
+	test("better is told by three lessons at either end, further than days swing", () => {
+		expect(thenAndNow(days(4, 6, 5, 15, 16, 15))?.change).toBe("better");
+		expect(thenAndNow(days(16, 15, 15, 5, 6, 4))?.change).toBe("worse");
+		// One lesson against one: a good and a bad day do as much.
+		expect(thenAndNow(days(8, 15))?.change).toBe("not sure");
+		expect(thenAndNow(days(3, 18))?.change).toBe("better");
 		expect(thenAndNow([day(1, 6), day(2, 3, 3)])).toBeNull();
 	});
 
-	test("a dip before the rise is named, a day that could be luck is none", () => {
-		expect(thenAndNow([day(1, 14), day(2, 3), day(3, 16)])?.dip?.lesson).toBe("l2");
-		expect(thenAndNow([day(1, 14), day(2, 11), day(3, 16)])?.dip).toBeNull();
+	test("a dip of several lessons before a rise is named with its lessons; one bad day is none", () => {
+		expect(thenAndNow(days(14, 13, 15, 4, 3, 5, 14, 16, 15))?.dip).toEqual({
+			from: "2026-03-04",
+			to: "2026-03-06",
+			lessons: 3,
+			good: 12,
+			tries: 60,
+		});
+		expect(thenAndNow(days(14, 13, 15, 8, 14, 16, 15))?.dip).toBeNull();
+		expect(thenAndNow(days(14, 13, 15, 4, 3, 5))?.dip).toBeNull();
 	});
+
+	test.each([
+		[20, 0.4],
+		[20, 0.6],
+		[40, 0.4],
+		[40, 0.6],
+	])(
+		"over %s lessons with days of %s logit a steady student is told a dip, or a change, 5 times in 100 at most",
+		(lessons, swing) => {
+			const { rungLessonsOf } = students(20261201 + lessons);
+			const told = (dip: number) =>
+				Array.from({ length: 300 }, () => thenAndNow(rungLessonsOf(lessons, { days: swing, dip })));
+			const steady = told(0);
+			expect(steady.filter((one) => one?.dip).length).toBeLessThanOrEqual(15);
+			expect(steady.filter((one) => one?.change !== "not sure").length).toBeLessThanOrEqual(15);
+			expect(told(2).filter((one) => one?.dip).length).toBeGreaterThanOrEqual(180);
+		},
+	);
 
 	test("the band of a rate holds it, and narrows with more tries", () => {
 		const [few, many] = [banded({ good: 7, tries: 10 }), banded({ good: 70, tries: 100 })];
@@ -268,6 +348,48 @@ describe("then and now", () => {
 		expect(many.high - many.low).toBeLessThan(few.high - few.low);
 		const apart = difference({ good: 80, tries: 100 }, { good: 50, tries: 100 });
 		expect(apart.low > 0 && apart.by > 0.25 && apart.high < 0.5).toBe(true);
+	});
+});
+
+describe("students whose truth is known", () => {
+	const told = (lessons: number, world: Partial<World>) => {
+		const { lessonsOf } = students(lessons);
+		return Array.from({ length: 8 }, () =>
+			Array.from({ length: 10 }, () => cueRuns(lessonsOf(lessons, world))),
+		).flatMap((ofOne) => ofOne.flatMap((runs) => cueEffect(runs, ofOne.flat()) ?? []));
+	};
+
+	test.each([
+		["once a visit", ({ any }, roll) => any === 0 && roll < 0.33],
+		["at the third fault, two times in three", ({ run }, roll) => run >= 3 && roll < 0.67],
+		["by her mood", ({ mood }, roll) => roll < logistic(-1 + 1.5 * mood)],
+	] satisfies [string, (moment: Parameters<Coach>[0], roll: number) => boolean][])(
+		"a cue that does nothing is told no gain, of a coach who speaks %s",
+		(_, speaks) => {
+			const { roll } = students(7);
+			const all = told(14, { coach: (moment) => speaks(moment, roll()) });
+			expect(all.length).toBeGreaterThan(60);
+			// The mean of some 80 students swings by .005 to .01 itself.
+			expect(Math.abs(all.reduce((sum, { gain }) => sum + gain, 0) / all.length)).toBeLessThan(0.02);
+			expect(all.filter(({ gain }) => Math.abs(gain) >= 0.1).length).toBeLessThanOrEqual(all.length / 10);
+		},
+	);
+
+	test("who always speaks, or always in the same state, has nothing to compare with", () => {
+		expect(told(14, { coach: () => true })).toEqual([]);
+		expect(told(14, { coach: ({ any, run }) => any === 0 && run >= 2 })).toEqual([]);
+	});
+
+	test.each([
+		["lapses", { lapses: { chance: 0.15, adds: 1.5 } }],
+		["spells", { spells: { adds: 1, ends: 0.15 } }],
+	] satisfies [string, Partial<World>][])("%s are no pair", (_, world) => {
+		const { lessonsOf } = students(11);
+		const positions = positionsOf(6);
+		const wrong = Array.from({ length: 100 }, () =>
+			goesWith(lessonsOf(40, { ...world, watched: 3, of: 6 }), positions),
+		).filter(({ found }) => found.length > 0);
+		expect(wrong.length).toBeLessThanOrEqual(13);
 	});
 });
 

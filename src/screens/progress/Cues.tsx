@@ -1,4 +1,4 @@
-import type { RankedCue } from "@/core/insight/cueEffect";
+import type { CueEffect, RankedCue } from "@/core/insight/cueEffect";
 import { ENOUGH } from "@/core/insight/cueEffect";
 import { plural } from "@/core/text/lists";
 import type { CuesTold, ProgressProps } from "@/server/readProgress";
@@ -6,6 +6,7 @@ import css from "./progress.module.css";
 
 const SHOWN = 6;
 const inTen = (rate: number) => (10 * rate).toFixed(1);
+const signed = (rate: number) => `${rate < 0 ? "−" : "+"}${inTen(Math.abs(rate))}`;
 
 /** Which cue takes: what followed it, and whether correcting did more than leaving alone; for the student, and for all. */
 export function Cues({ cues, all }: { cues: ProgressProps["cues"]; all: ProgressProps["cuesOfAll"] }) {
@@ -28,23 +29,33 @@ const soFar = (n: number, one: string) => (n < ENOUGH ? `${n} of the ${ENOUGH} $
 
 const Told = ({ of: { effect, cued, uncued, words, kinds } }: { of: CuesTold }) => (
 	<>
-		{effect ? (
-			<p className="m-0">
-				After a word the position was right <b>{inTen(effect.after)} in 10</b>, after as long a run of faults without
-				one {inTen(effect.without)} in 10: {effect.gain >= 0 ? "a gain" : "a loss"} of {inTen(Math.abs(effect.gain))} in
-				10.{" "}
-				<span className="mute">
-					{plural(effect.cued, "correction")}, {effect.uncued} moments without.
-				</span>
-			</p>
-		) : (
-			<p className="mute m-0">
-				No comparison yet: {soFar(cued, "correction")}; {soFar(uncued, "moment")} without one.
-			</p>
-		)}
+		{effect ? <Gain of={effect} /> : <p className="mute m-0">No comparison yet: {missing(cued, uncued)}.</p>}
 		<Ranked name="cue" rows={words} />
 		<Ranked name="kind of cue" rows={kinds} />
 	</>
+);
+
+/** What a comparison still waits for: more of either, or moments of the same kind. */
+const missing = (cued: number, uncued: number) =>
+	cued >= ENOUGH && uncued >= ENOUGH
+		? "at moments like these a word was always given, or never"
+		: `${soFar(cued, "correction")}; ${soFar(uncued, "moment")} without one`;
+
+const Gain = ({ of: { gain, low, high, after, without, cued, uncued } }: { of: CueEffect }) => (
+	<p className="m-0">
+		{low <= 0 && high >= 0 ? (
+			"No sure difference: "
+		) : (
+			<>
+				{gain > 0 ? "A gain" : "A loss"} of about <b>{inTen(Math.abs(gain))} in 10</b>:{" "}
+			</>
+		)}
+		the position was right {inTen(after)} in 10 after a word, {inTen(without)} in 10 at moments like it without one.{" "}
+		<span className="mute">
+			With luck taken off, a word changes {signed(low)} to {signed(high)} in 10. {plural(cued, "correction")},{" "}
+			{plural(uncued, "moment")} without.
+		</span>
+	</p>
 );
 
 const Ranked = ({ name, rows }: { name: string; rows: readonly RankedCue[] }) =>

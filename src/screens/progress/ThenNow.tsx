@@ -1,4 +1,4 @@
-import type { RungLesson } from "@/core/insight/thenNow";
+import type { Dip, RungLesson } from "@/core/insight/thenNow";
 import { readMark } from "@/core/log/marks";
 import type { RungProgress } from "@/server/readProgress";
 import { dayWords } from "@/ui/dates";
@@ -16,7 +16,8 @@ export function ThenNow({ rungs, day, label }: { rungs: readonly RungProgress[];
 		<>
 			<p className="m-0">
 				Of {rungs.length === 1 ? "one rung" : `${rungs.length} rungs`} with a then and a now,{" "}
-				<b>{better === 0 ? "none" : better === 1 ? "one" : better}</b> went better for sure.
+				<b>{better === 0 ? "none" : better === 1 ? "one" : better}</b> got better for sure: the latest three lessons
+				against the first three, good and bad days allowed for.
 			</p>
 			<div>
 				<table className={`${css.table} ${css.thenNow}`} aria-label={`Then and now: ${label}`}>
@@ -54,15 +55,22 @@ export function ThenNow({ rungs, day, label }: { rungs: readonly RungProgress[];
 					</tbody>
 				</table>
 			</div>
-			{dips.map(({ rung, name, dip, latest }) => (
-				<p key={rung} className="m-0" dir="auto">
-					{name} went down to {dip?.good} of {dip?.tries} on {dayWords(dip?.day ?? "", day)} and came back to{" "}
-					{latest.good} of {latest.tries}: the dip before the rise.
-				</p>
-			))}
+			{dips.map(
+				({ rung, name, dip }) =>
+					dip && (
+						<p key={rung} className="m-0" dir="auto">
+							{name} dipped to {dip.good} of {dip.tries} {spanWords(dip, day)} and came back: a dip before a rise.
+						</p>
+					),
+			)}
 		</>
 	);
 }
+
+const spanWords = ({ from, to, lessons }: Dip, day: string) =>
+	lessons === 1
+		? `on ${dayWords(from, day)}`
+		: `in the ${lessons} lessons from ${dayWords(from, day)} to ${dayWords(to, day)}`;
 
 const Score = ({ of, day }: { of: RungLesson; day: string }) => (
 	<>
