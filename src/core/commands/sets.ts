@@ -120,6 +120,36 @@ export function inSet<
 	return [{ ...place(set), kind, body } as Drafts[number]];
 }
 
+/** Where a ladder, or the quick count, is gone on with where no set waits. */
+export interface Waiting {
+	placing: Placing;
+	variation: Variation;
+	/** The rung its peg stands on; null for the quick count. */
+	peg: string | null;
+}
+
+/**
+ * Another ladder is looked at, or the quick count: what waits there is in hand as it was, and
+ * the set in hand stays open. Looking closes nothing, and opens a set only where none waits,
+ * or only on a rung that the peg has left.
+ *
+ * @param device a set that another one holds is not this one's to go on with
+ */
+export function lookAt(newId: NewId, lesson: LessonView, { placing, variation, peg }: Waiting, device: string): Drafts {
+	const from = lesson.current;
+	const turn = (to: SetPlace): Drafts =>
+		from && from.id !== to.id ? [{ ...place(to), kind: "set.turned", body: { set: to.id, from: from.id } }] : [];
+	const last = (of: (set: SetView) => boolean) =>
+		lesson.sets.findLast((set) => set.placing.ladder === placing.ladder && set.holder === device && of(set)) ?? null;
+	const onPeg = ({ elsewhere, placing: { rung } }: SetView) => elsewhere !== null || peg === null || rung === peg;
+	const open = last((set) => set.open);
+	if (open && onPeg(open)) return turn(open);
+	const resting = last((set) => set.elsewhere === null);
+	if (resting?.closedFor && rests.has(resting.closedFor) && onPeg(resting)) return turn(resting);
+	const opened = openSet(newId, placing, variation);
+	return [...closeIfOpen(open, "moved on"), opened, ...turn({ id: opened.id ?? "", placing })];
+}
+
 /** Ends the taking of turns: the set in hand goes on alone. */
 export const closePartner = (lesson: LessonView, set: SetView): Drafts =>
 	closeIfOpen(partnerOf(lesson, set), "moved on");

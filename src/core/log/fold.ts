@@ -4,7 +4,7 @@ import { byOrder, type OrderedEvent } from "./order";
 import { type LiveEvent, resolve } from "./resolve";
 import { isScore } from "./score";
 import { judgeVisits } from "./verdict";
-import { inOrder, type LessonView, type SetView, type Visit } from "./view";
+import { inOrder, type LessonView, partnerOf, type SetView, type Visit } from "./view";
 import { afterTurn, newVisit, viewScore, viewSet, viewTally, viewTry, visitKey } from "./visit";
 
 /** What the fold carries from event to event. */
@@ -20,6 +20,8 @@ interface Folding {
 	movesOf: Map<string, number>;
 	/** Tries allowed beyond the limit, by rung. */
 	raised: Map<string, number>;
+	/** Sets that were turned away from, and stay open. */
+	aside: Set<SetView>;
 	/** `set/device` of tries counted beside the set's holder that were joined to it. */
 	joined: Set<string>;
 }
@@ -41,6 +43,14 @@ const lessonHandlers: { [K in LiveEvent["kind"]]?: Handler<K> } = {
 	"set.takenOver": ({ sets }, event) => {
 		const set = sets.get(event.body.set);
 		if (set) set.holder = event.device;
+	},
+	"set.turned": ({ view, sets, aside }, event) => {
+		const to = sets.get(event.body.set);
+		if (!to) return;
+		const from = sets.get(event.body.from);
+		for (const left of [from, from && partnerOf(view, from)]) if (left?.open) aside.add(left);
+		for (const taken of [to, partnerOf(view, to)]) if (taken) aside.delete(taken);
+		view.current = to;
 	},
 	"set.joined": ({ joined }, event) => {
 		joined.add(`${event.body.set}/${event.body.device}`);
@@ -66,6 +76,7 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 		visits: new Map(),
 		movesOf: new Map(),
 		raised: new Map(),
+		aside: new Set(),
 		joined: new Set(),
 	};
 	for (const event of events) {
@@ -133,7 +144,7 @@ function takeIntoVisit(folding: Folding, event: LiveEvent): void {
 	if (event.kind === "limit.changed") raiseLimit(folding, event);
 	const set = event.set ? sets.get(event.set) : undefined;
 	if (!set) return;
-	if (event.kind === "set.closed") closeSet(view, set, event);
+	if (event.kind === "set.closed") closeSet(folding, set, event);
 	// Only an attempt starts a visit anew after a peg move: what closes a set belongs to the old one.
 	const starts = event.kind === "attempt" || event.kind === "tally";
 	const visit = starts ? visitOf(folding, set) : (visits.get(set.visit) as Visit);
@@ -153,12 +164,12 @@ function raiseLimit({ raised }: Folding, { ladder, body }: Extract<LiveEvent, { 
 	raised.set(key, (raised.get(key) ?? 0) + body.by);
 }
 
-function closeSet(view: LessonView, set: SetView, { body }: Extract<LiveEvent, { kind: "set.closed" }>): void {
+function closeSet({ view, aside }: Folding, set: SetView, { body }: Extract<LiveEvent, { kind: "set.closed" }>): void {
 	const { reason, minutes = null, comeBackWith = null } = body;
 	set.open = false;
 	set.closedFor = reason;
 	set.rest = minutes || comeBackWith ? { minutes, comeBackWith } : null;
-	if (view.current === set) view.current = view.sets.findLast((one) => one.open) ?? set;
+	if (view.current === set) view.current = view.sets.findLast((one) => one.open && !aside.has(one)) ?? set;
 }
 
 /** What another device counted beside the set's holder counts once a coach has joined it. */

@@ -257,6 +257,8 @@ export const bodies = {
 	}),
 	"set.assigned": z.object({ set: ident, placing: Placing }),
 	"set.takenOver": z.object({ set: ident }),
+	/** Another set is in hand; the one it came from stays open, and is gone on with when it is turned to again. */
+	"set.turned": z.object({ set: ident, from: ident }),
 	/** The coach counts another device's attempts in after all. */
 	"set.joined": z.object({ set: ident, device: ident }),
 	"limit.changed": z.object({ rung: ident, by: whole(-500, 500) }),

@@ -33,7 +33,7 @@ export function planSteps({
 			const ladder = pack.ladders.find(({ id }) => id === one.ladder);
 			const { placing } = board.set;
 			if (!ladder || (placing.ladder === ladder.id && placing.rung === one.rung)) return;
-			if (one.rung === ladder.peg) acts.ladder(ladder);
+			if (one.rung === ladder.peg) acts.backToPeg(ladder);
 			else acts.workHere(ladder, one.rung, "here today");
 		},
 	};

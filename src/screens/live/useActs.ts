@@ -28,6 +28,7 @@ const undoWords: Record<string, string> = {
 	"set.assigned": "assignment",
 	"set.takenOver": "take-over",
 	"set.opened": "change of set",
+	"set.turned": "look at another",
 	"fault.spotted": "who named it",
 	"care.confirmed": "checklist",
 	"cause.marked": "mark of a cause",

@@ -12,6 +12,7 @@ export interface Desk {
 	/** @throws when no set is in hand. */
 	now: () => Board;
 	view: () => LessonView;
+	device: () => string;
 	pack: () => Pack | null;
 	/** The set a try belongs to, which need not be the one in hand. */
 	setOf: (one: TryView) => SetView;
@@ -29,9 +30,11 @@ export function deskOf(lesson: LessonOnDevice, onWrite: () => void): Desk {
 	return {
 		now,
 		view,
+		device: () => lesson.snapshot().device,
 		pack: () => lesson.snapshot().pack,
 		setOf: (one) => view().sets.find(({ id }) => id === one.set) ?? now().set,
 		write(drafts) {
+			if (drafts.length === 0) return [];
 			onWrite();
 			return lesson.write(drafts);
 		},

@@ -4,36 +4,31 @@ import * as commands from "@/core/commands";
 import { pegIn } from "@/core/commands/peg";
 import { waitingOn } from "@/core/commands/waiting";
 import type { Elsewhere, RoundPlace } from "@/core/log/kinds";
-import { partnerOf } from "@/core/log/view";
 import type { PackLadder } from "@/core/pack/pack";
 import { placeOn, variationOn } from "@/core/pack/placing";
 import type { Desk } from "./desk";
 
 /** Where the lesson goes: another ladder or rung, the peg, the advice, another device. */
-export const wayActs = ({ now, view, write }: Desk) => ({
-	/** Another ladder, or back to one: its visit goes on as it was. The turn of one that takes turns is only passed. */
+export const wayActs = ({ now, view, write, device }: Desk) => ({
+	/** Another ladder, or back to one: it goes on as it was. */
 	ladder(ladder: PackLadder) {
-		const { set } = now();
 		const [placing, variation] = waitingOn(view(), ladder);
-		const partner = partnerOf(view(), set);
-		if (partner?.placing.ladder === ladder.id) write(commands.switchTo(uuid, partner, placing, variation, set));
-		else write(commands.leaveFor(uuid, view(), set, placing, variation));
+		write(commands.lookAt(uuid, view(), { placing, variation, peg: pegIn(view(), ladder) }, device()));
 	},
 	/** Another rung, or a round of several, with the peg left where it is. */
 	workHere(ladder: PackLadder, rung: string, elsewhere: Elsewhere, round?: RoundPlace) {
 		const { set } = now();
 		write(commands.leaveFor(uuid, view(), set, placeOn(ladder, rung), variationOn(ladder, rung), { elsewhere, round }));
 	},
-	backToPeg() {
-		const { set, ladder } = now();
+	/** The ladder's peg, whatever else is worked on it. */
+	backToPeg(ladder: PackLadder | null = now().ladder) {
 		if (!ladder) return;
 		const [placing, variation] = waitingOn(view(), ladder);
-		write(commands.leaveFor(uuid, view(), set, placing, variation));
+		write(commands.leaveFor(uuid, view(), now().set, placing, variation));
 	},
 	quick() {
 		const waiting = view().sets.findLast((s) => s.placing.ladder === null);
-		if (!waiting) return;
-		write(commands.leaveFor(uuid, view(), now().set, waiting.placing, waiting.variation));
+		if (waiting) write(commands.lookAt(uuid, view(), { ...waiting, peg: null }, device()));
 	},
 	moveTo(rung: string) {
 		const { set, ladder } = now();

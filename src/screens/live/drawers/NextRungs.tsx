@@ -69,7 +69,10 @@ export function NextRungs({ ladder }: { ladder: PackLadder }) {
 	return (
 		<>
 			{set.elsewhere && (
-				<Choice small={`rung ${numberOf(peg)}, ${readOn(ladder, nameOf(peg) ?? "")}`} onClick={done(acts.backToPeg)}>
+				<Choice
+					small={`rung ${numberOf(peg)}, ${readOn(ladder, nameOf(peg) ?? "")}`}
+					onClick={done(() => acts.backToPeg())}
+				>
 					back to the peg
 				</Choice>
 			)}
