@@ -1,6 +1,6 @@
 import { Fragment } from "react";
 import type { Score } from "@/core/ladder/digest";
-import { fourOf, inTermsBesideFour } from "@/core/log/terms";
+import { breakWords, fourOf, inTermsBesideFour } from "@/core/log/terms";
 import { namedForm, type RungWrap, scoreOf, tellsRuns } from "@/core/log/wrap";
 import { shortIn } from "@/core/pack/shortIn";
 import { ruleSentence } from "@/core/rules";
@@ -115,6 +115,7 @@ function saidOf(rung: RungWrap): { key: string; words: React.ReactNode }[] {
 		{ key: "run", words: runWords(rung) },
 		{ key: "met", words: metWords(rung) },
 		...inTermsBesideFour(rung).map((words) => ({ key: words, words })),
+		...breakWords(rung).map((words, i) => ({ key: `break ${i}`, words })),
 		{ key: "variation", words: of === "rung" ? variationWords(rung) : null },
 		{ key: "warmUp", words: of === "warm-up" ? null : some(rung.warmUp, "in the warm-up") },
 		{ key: "byPartner", words: some(rung.byPartner, "logged by a partner") },

@@ -34,8 +34,10 @@ export interface Facts {
 	runs: Run[];
 	/** The same of positions that were off in R + 1 of the last 2R, with others between, and that nobody has answered. */
 	scattered: Run[];
-	/** Counted attempts since the last correction or question; null if there was none. */
+	/** Counted attempts since the last correction or question, and what was seen in open play; null if there was none. */
 	sinceCorrection: number | null;
+	/** Of those, what was seen in open play. */
+	seenSince: number;
 	/** What the last word was: a correction, or a question. */
 	lastWord: "correction" | "question" | null;
 	/** Whether a position was spoken of at some time in the lesson, to this student: looked for only where it is to be said. */
@@ -65,6 +67,7 @@ export function gatherFacts(input: AdviceInput): Facts {
 	const restart = entries.findLastIndex(restarts);
 	const freshEntries = entries.slice(restart + 1);
 	const lastCorrection = entries.findLastIndex(isCorrection);
+	const seenSince = entries.slice(lastCorrection + 1).filter(({ event }) => event.kind === "seen").length;
 	return {
 		input,
 		placing,
@@ -80,7 +83,8 @@ export function gatherFacts(input: AdviceInput): Facts {
 		scattered: lookedFor(placing).flatMap(
 			(position) => scatteredRun(position, freshEntries, placing.settings.correctAfter) ?? [],
 		),
-		sinceCorrection: lastCorrection < 0 ? null : triesIn(entries.slice(lastCorrection + 1)).length,
+		sinceCorrection: lastCorrection < 0 ? null : triesIn(entries.slice(lastCorrection + 1)).length + seenSince,
+		seenSince,
 		lastWord: wordIn(entries[lastCorrection]),
 		// What was said on another rung today was said.
 		spokenOf: (position) =>

@@ -37,9 +37,13 @@ export function openSet(
 }
 
 /** A set that goes on where this one stood: as long a turn, as far from the peg, at the same stop. */
-const asBefore = ({ turn, joint, elsewhere, under, round }: SetView, inTurnWith: string | undefined): SetOptions => ({
+const asBefore = (
+	{ turn, joint, elsewhere, under, round, stretch }: SetView,
+	inTurnWith: string | undefined,
+): SetOptions => ({
 	turn,
 	joint,
+	stretch,
 	inTurnWith,
 	elsewhere: elsewhere ?? undefined,
 	under: under ?? undefined,

@@ -275,6 +275,8 @@ export const bodies = {
 		what: z.enum(["came", "taken", "off"]),
 		position: z.optional(ident),
 		direction: z.optional(Direction),
+		/** Which grip, which object, old or new: what held when it was seen. */
+		label: z.optional(label(40)),
 	}),
 	/** A finished set as numbers, where nobody kept the order. */
 	tally: z

@@ -6,7 +6,9 @@ import type { LessonView } from "./view";
  */
 export function labelOf({ events }: Pick<LessonView, "events">, student: string | null): string {
 	const last = events.findLast(
-		(event) => event.kind === "attempt" && event.student === student && event.body.nth === undefined,
+		(event) =>
+			event.student === student &&
+			(event.kind === "seen" || (event.kind === "attempt" && event.body.nth === undefined)),
 	);
-	return last?.kind === "attempt" ? (last.body.label ?? "") : "";
+	return last?.kind === "attempt" || last?.kind === "seen" ? (last.body.label ?? "") : "";
 }

@@ -1,8 +1,10 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
-import { inSet, leaveFor } from "@/core/commands/sets";
+import { inOpenSet, inSet, leaveFor, restingWith, takeBreak } from "@/core/commands/sets";
 import { placeOn } from "@/core/pack/placing";
+import { labelOf } from "./label";
 import { noteFor } from "./noteFor";
 import { stretchIn } from "./stretch";
+import { breakWords, inTerms } from "./terms";
 import { wrapUp } from "./wrap";
 
 const ladder = ladderWith();
@@ -33,4 +35,37 @@ test("what was touched by mistake is taken back", () => {
 	expect(stretchIn(phone.visit().entries)).toMatchObject({ came: 1, taken: 1 });
 	phone.undo();
 	expect(stretchIn(phone.visit().entries)).toBeNull();
+});
+
+/** As a field is touched. */
+const see = (phone: Phone, body: Seen) =>
+	phone.write(inOpenSet(phone.newId, phone.set(), { kind: "seen", body }, restingWith(phone.view(), phone.set())));
+
+test("the first touch after a break goes on in the next stretch, in the form to come back with", () => {
+	const phone = inPlay({ what: "taken" }, { what: "came" });
+	phone.write(takeBreak(phone.view(), phone.set(), 3, "easier"));
+	expect(phone.set().open).toBe(false);
+	see(phone, { what: "taken", label: "old club" });
+	expect(phone.set()).toMatchObject({ open: true, stretch: true, variation: "easier" });
+	expect(stretchIn(phone.visit().entries, phone.set().id)).toMatchObject({ came: 1, taken: 1 });
+	see(phone, { what: "came", label: "old club" });
+	const [rung] = wrapUp(phone.view());
+	expect(rung && inTerms(rung)).toEqual([
+		"in play, taken 1 of 2 times it came",
+		"in play, slower, old club, taken 1 of 2 times it came",
+	]);
+	expect(rung && breakWords(rung)).toEqual(["a break of 3 minutes, then slower"]);
+	expect(labelOf(phone.view(), "student")).toBe("old club");
+});
+
+test("let adjust counts what is seen in play", () => {
+	const phone = inPlay({ what: "taken" }).row("c");
+	see(phone, { what: "came" });
+	see(phone, { what: "off", position: "p1" });
+	expect(phone.advice()).toMatchObject({
+		line: "let-adjust",
+		reason: "A cue was given; seen 2 times since, 1 more before the next word.",
+	});
+	see(phone, { what: "taken" });
+	expect(phone.advice().line).not.toBe("let-adjust");
 });

@@ -1,3 +1,4 @@
+import type { Variation } from "./kinds";
 import type { Entry } from "./view";
 
 /** What was seen in stretches of work without separate tries. */
@@ -7,6 +8,29 @@ export interface StretchCount {
 	taken: number;
 	/** How often each position was off, by its id. */
 	off: Record<string, number>;
+}
+
+/** Stretches of one form of the rung, with one label. */
+export interface StretchWrap extends StretchCount {
+	variation: Variation;
+	label: string;
+}
+
+/** What these entries say of stretches, apart by the form they were played in and by the label that held. */
+export function stretchesIn(entries: readonly Entry[], formOfSet: ReadonlyMap<string, Variation>): StretchWrap[] {
+	const kinds = new Map<string, { variation: Variation; label: string; entries: Entry[] }>();
+	for (const entry of entries) {
+		if (entry.event.kind !== "seen") continue;
+		const variation = formOfSet.get(entry.event.set ?? "") ?? "own";
+		const label = entry.event.body.label ?? "";
+		const one = kinds.get(`${variation}/${label}`) ?? { variation, label, entries: [] };
+		one.entries.push(entry);
+		kinds.set(`${variation}/${label}`, one);
+	}
+	return [...kinds.values()].flatMap(({ variation, label, entries: some }) => {
+		const count = stretchIn(some);
+		return count ? [{ variation, label, ...count }] : [];
+	});
 }
 
 /** What these entries say of stretches; of one set, where it is given. Null where there was none. */

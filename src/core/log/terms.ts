@@ -2,7 +2,7 @@ import { allParts, type Rule } from "@/core/rules";
 import type { Bouts } from "@/core/rules/bouts";
 import { plural } from "@/core/text/lists";
 import { lookedFor } from "./kinds";
-import type { StretchCount } from "./stretch";
+import type { StretchWrap } from "./stretch";
 import { formOf, type TryView } from "./view";
 import type { RungWrap } from "./wrap";
 
@@ -14,10 +14,28 @@ const short = (n: number) => String(Number(n.toFixed(1)));
  * lesson on the rung itself: points, lengths, ratings, measures, answers, targets. One
  * phrase each; none for rules that look at good and off alone.
  */
-export function inTerms({ visits, stretch = null }: RungWrap): string[] {
+export function inTerms({
+	visits,
+	stretches = [],
+}: Pick<RungWrap, "visits"> & Partial<Pick<RungWrap, "stretches">>): string[] {
 	const four = fourOf(visits);
-	return [...inTries(visits), ...(four ? [fourWords(four)] : []), ...(stretch ? stretchWords(stretch, visits) : [])];
+	return [
+		...inTries(visits),
+		...(four ? [fourWords(four)] : []),
+		...stretches.flatMap((stretch) => stretchWords(stretch, visits)),
+	];
 }
+
+/** Breaks in words: "a break of 3 minutes, back in the form: slower". */
+export const breakWords = ({ visits, breaks }: Pick<RungWrap, "visits" | "breaks">): string[] =>
+	breaks.map(({ minutes, comeBackWith }) => {
+		const form = comeBackWith && comeBackWith !== "own" ? `, then ${formWords(visits, comeBackWith)}` : "";
+		return `a break${minutes === null ? "" : ` of ${plural(minutes, "minute")}`}${form}`;
+	});
+
+/** The form in the coach's words, where the rung has any for it. */
+const formWords = (visits: RungWrap["visits"], form: "easier" | "harder"): string =>
+	visits.at(-1)?.placing.settings[form] || `the ${form} form`;
 
 /** The same for where choices and results stand in a table of their own. */
 export const inTermsBesideFour = (rung: RungWrap): string[] => {
@@ -34,12 +52,13 @@ const fourWords = (four: TwoByTwo): string =>
 const ownTries = (visits: RungWrap["visits"]): TryView[] =>
 	visits.flatMap((visit) => visit.tries.filter((t) => t.counted && t.variation === formOf(visit.placing)));
 
-function stretchWords({ came, taken, off }: StretchCount, visits: RungWrap["visits"]): string[] {
+function stretchWords({ came, taken, off, variation, label }: StretchWrap, visits: RungWrap["visits"]): string[] {
 	const names = new Map(visits.flatMap(({ placing }) => lookedFor(placing).map(({ id, short }) => [id, short])));
 	const faults = Object.entries(off).map(([id, n]) => `${names.get(id) ?? "other"} ${n}`);
+	const where = ["in play", variation === "own" ? "" : formWords(visits, variation), label].filter(Boolean).join(", ");
 	return [
-		...(came > 0 ? [`in play, taken ${taken} of ${plural(came, "time")} it came`] : []),
-		...(faults.length > 0 ? [`in play, off: ${faults.join(", ")}`] : []),
+		...(came > 0 ? [`${where}, taken ${taken} of ${plural(came, "time")} it came`] : []),
+		...(faults.length > 0 ? [`${where}, off: ${faults.join(", ")}`] : []),
 	];
 }
 

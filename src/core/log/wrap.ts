@@ -1,7 +1,8 @@
 import { allParts } from "@/core/rules";
 import { type CheckDigest, checkOf, goodAmong } from "./check";
-import { type Direction, lookedFor } from "./kinds";
-import { type StretchCount, stretchIn } from "./stretch";
+import { type Direction, lookedFor, type Variation } from "./kinds";
+import type { LiveEvent } from "./resolve";
+import { type StretchCount, type StretchWrap, stretchesIn, stretchIn } from "./stretch";
 import { countedIn, formOf, inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./view";
 
 /** A cue with what followed it, as a fact: not a claim that it worked. */
@@ -47,6 +48,10 @@ export interface RungWrap {
 	variationGood: number;
 	/** Work without separate tries: what came, and what was taken. */
 	stretch: StretchCount | null;
+	/** The same by the form it was played in, and the label. */
+	stretches: StretchWrap[];
+	/** Breaks that were taken: how long, where that was said, and the form to come back with. */
+	breaks: { minutes: number | null; comeBackWith: Variation | null }[];
 	/** Why it was done in its easier form, where that is the rung for this student. */
 	easedBy: string | null;
 	met: boolean;
@@ -94,12 +99,13 @@ export function wrapUp(lesson: LessonView): RungWrap[] {
 		const key = `${visit.student ?? ""}/${visit.ladder ?? ""}/${visit.rung}/${formOf(visit.placing)}`;
 		groups.set(key, [...(groups.get(key) ?? []), visit]);
 	}
+	const formOfSet = new Map(lesson.sets.map(({ id, variation }) => [id, variation]));
 	return [...groups.values()]
-		.map(wrapRung)
+		.map((visits) => wrapRung(visits, formOfSet))
 		.filter((rung) => rung.visits.some((v) => v.tries.length + v.scores.length > 0 || v.entries.length > 1));
 }
 
-function wrapRung(visits: Visit[]): RungWrap {
+function wrapRung(visits: Visit[], formOfSet: ReadonlyMap<string, Variation>): RungWrap {
 	const first = visits[0] as Visit;
 	const counted = visits.flatMap((visit) => visit.tries.filter((t) => t.counted));
 	const form = formOf(first.placing);
@@ -124,6 +130,11 @@ function wrapRung(visits: Visit[]): RungWrap {
 		variationTries: countedIn(visits.flatMap(inOrder)) - tries,
 		variationGood: goodAmong(visits.flatMap(inOrder).filter((item) => item.counted && item.variation !== form)),
 		stretch: stretchIn(visits.flatMap(({ entries }) => entries)),
+		stretches: stretchesIn(
+			visits.flatMap(({ entries }) => entries),
+			formOfSet,
+		),
+		breaks: visits.flatMap(({ entries }) => entries.flatMap(({ event }) => breakIn(event))),
 		easedBy: first.placing.easedBy ?? null,
 		// A short look is not the rung's rule, and says for itself how it went.
 		met: visits.some(
@@ -138,6 +149,11 @@ function wrapRung(visits: Visit[]): RungWrap {
 		visits,
 	};
 }
+
+const breakIn = (event: LiveEvent): RungWrap["breaks"] =>
+	event.kind === "set.closed" && event.body.reason === "pause"
+		? [{ minutes: event.body.minutes ?? null, comeBackWith: event.body.comeBackWith ?? null }]
+		: [];
 
 function longestOf(tries: readonly TryView[], tallies: readonly TallyView[]): number | null {
 	const told = tallies.flatMap(({ longest }) => longest ?? []);

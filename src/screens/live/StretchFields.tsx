@@ -8,32 +8,32 @@ import { OTHER, ROOM } from "./layout";
 
 /** In a rally, a run or free play: the situation came, or was taken; and what was off, as it comes. */
 export function StretchFields() {
-	const { board, acts } = useLive();
+	const { board, acts, label } = useLive();
+	const seen = (what: "came" | "taken" | "off", position?: string) =>
+		acts.seen({ what, ...(position ? { position } : {}), ...(label ? { label } : {}) });
 	const positions = [...lookedFor(board.set.placing).slice(0, ROOM - 1), OTHER];
 	useKeys({
-		g: () => acts.seen({ what: "taken" }),
-		PageDown: () => acts.seen({ what: "taken" }),
-		m: () => acts.seen({ what: "came" }),
-		PageUp: () => acts.seen({ what: "came" }),
-		...Object.fromEntries(
-			positions.map(({ id }, i) => [String(i + 1), () => acts.seen({ what: "off", position: id })] as const),
-		),
+		g: () => seen("taken"),
+		PageDown: () => seen("taken"),
+		m: () => seen("came"),
+		PageUp: () => seen("came"),
+		...Object.fromEntries(positions.map(({ id }, i) => [String(i + 1), () => seen("off", id)] as const)),
 	});
 	return (
 		<fieldset className={css.fields} aria-label="What was seen?">
 			<div className={css.row}>
 				{positions.map(({ id, short }) => (
-					<button key={id} type="button" className={css.field} onClick={() => acts.seen({ what: "off", position: id })}>
+					<button key={id} type="button" className={css.field} onClick={() => seen("off", id)}>
 						<small>off</small> {short}
 						<small>{board.stretch?.off[id] ?? 0}</small>
 					</button>
 				))}
 			</div>
 			<div className={css.main}>
-				<button type="button" className={css.field} onClick={() => acts.seen({ what: "came" })}>
+				<button type="button" className={css.field} onClick={() => seen("came")}>
 					<small>it came,</small> not taken
 				</button>
-				<button type="button" className={`${css.field} ${css.good}`} onClick={() => acts.seen({ what: "taken" })}>
+				<button type="button" className={`${css.field} ${css.good}`} onClick={() => seen("taken")}>
 					TAKEN
 				</button>
 			</div>

@@ -1,3 +1,4 @@
+import { v7 as uuid } from "uuid";
 import * as commands from "@/core/commands";
 import type { Attempt, Body, Why } from "@/core/log/kinds";
 import type { Board } from "../model";
@@ -55,7 +56,9 @@ export const saidActs = ({ now, view, setOf, write }: Desk) => ({
 		const { placing } = now().set;
 		write([{ kind: "parked", student: placing.student, ladder: placing.ladder, body: { text } }]);
 	},
+	/** In a stretch. The first of it after a break begins the next stretch, in the form to come back with. */
 	seen(body: Body<"seen">) {
-		write(commands.inSet(now().set, "seen", body));
+		const { set } = now();
+		write(commands.inOpenSet(uuid, set, { kind: "seen", body }, commands.restingWith(view(), set)));
 	},
 });
