@@ -28,7 +28,7 @@ export function appendEvent(view: LessonView, event: LogEvent): LessonView | nul
 	if (tried) {
 		// A peg move or another device in between: the visit, or what is counted, is another matter.
 		const moves = view.moves.filter((move) => set.placing.ladder && move.ladder === set.placing.ladder).length;
-		if (tried.apart || visitKey(set, moves) !== before.key) return null;
+		if (tried.apart || !before.key.startsWith(visitKey(set, moves))) return null;
 		visit.tries = [...before.tries, tried];
 		if (!judgeAnother(view.visits, at, visit, tried)) return null;
 	} else judgedAs(before, visit);

@@ -5,7 +5,7 @@ import { type LiveEvent, resolve } from "./resolve";
 import { isScore } from "./score";
 import { judgeVisits } from "./verdict";
 import { inOrder, type LessonView, partnerOf, type SetView, type Visit } from "./view";
-import { afterTurn, newVisit, viewScore, viewSet, viewTally, viewTry, visitKey } from "./visit";
+import { afterTurn, newVisit, scaleKey, viewScore, viewSet, viewTally, viewTry, visitKey } from "./visit";
 
 /** What the fold carries from event to event. */
 interface Folding {
@@ -123,7 +123,11 @@ function openSet(folding: Folding, event: Extract<LiveEvent, { kind: "set.opened
 /** The visit a set's next attempt belongs to; a new one where the rung, its terms or the peg have changed. */
 function visitOf({ view, visits, movesOf }: Folding, set: SetView): Visit {
 	const { placing } = set;
-	const key = visitKey(set, placing.ladder ? (movesOf.get(placing.ladder) ?? 0) : 0);
+	const plain = visitKey(set, placing.ladder ? (movesOf.get(placing.ladder) ?? 0) : 0);
+	const begun = visits.get(plain);
+	// Other outcomes are another visit; sets of before were read without a look at them.
+	const sameScale = !begun || !set.boutsGoOn || scaleKey(begun.placing) === scaleKey(placing);
+	const key = sameScale ? plain : `${plain}/${scaleKey(placing)}`;
 	let visit = visits.get(key);
 	if (!visit) {
 		visit = newVisit(key, set);

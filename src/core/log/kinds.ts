@@ -98,6 +98,8 @@ export const Placing = z.object({
 	rung: ident,
 	/** Content address of the settings. */
 	rungVersion: z.string().check(z.regex(/^[0-9a-f]{64}$/)),
+	/** The rung's version that these settings were changed from, in the lesson itself. */
+	base: z.optional(z.string().check(z.regex(/^[0-9a-f]{64}$/))),
 	settings: RungSettings,
 	/** In causal order: earlier in the skill first. */
 	positions: z.array(WatchedPosition).check(z.maxLength(3)),

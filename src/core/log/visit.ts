@@ -18,6 +18,13 @@ import {
 const terms = (placing: Placing): string =>
 	JSON.stringify([placing.reEarn?.rule ?? placing.settings.rule, placing.settings.gate]);
 
+/** Whether a set under these settings would start a visit of its own, after one under those. */
+export const anewUnder = (was: Placing, now: Placing): boolean =>
+	terms(was) !== terms(now) || scaleKey(was) !== scaleKey(now);
+
+/** A rung's outcomes, to be told from others. */
+export const scaleKey = ({ settings }: Placing): string => JSON.stringify(settings.scale ?? []);
+
 export const visitKey = (
 	{ placing, elsewhere, under }: Pick<SetView, "placing" | "elsewhere" | "under">,
 	moves: number,

@@ -4,7 +4,7 @@ import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import type { Placing } from "@/core/log/kinds";
 import { cutText } from "@/core/text/fields";
 import type { PackLadder } from "./pack";
-import { mustsBeside, watchedOn } from "./placing";
+import { mustsBeside, versionOf, watchedOn } from "./placing";
 
 /** Placings whose settings nobody has hashed before. Apart: whoever only counts does not carry the hash. */
 
@@ -18,7 +18,7 @@ export function changedHere(placing: Placing, ladder: PackLadder | null, change:
 			: musts
 				? { musts }
 				: {};
-	return { ...rest, settings, rungVersion: hashOf(settings), ...looked };
+	return { ...rest, settings, rungVersion: hashOf(settings), base: versionOf(placing), ...looked };
 }
 
 /** A drill thought of just now, on no ladder yet: it is run like the rung in hand, by the result, and put in order later. */
@@ -33,7 +33,7 @@ export function improvised(id: string, name: string, placing: Placing): Placing 
 		neverAlone,
 		care,
 	};
-	const { daysMet: _, easedBy: __, usedToday: ___, ...rest } = placing;
+	const { daysMet: _, easedBy: __, usedToday: ___, base: ____, ...rest } = placing;
 	return { ...rest, rung: id, settings, rungVersion: hashOf(settings), triedBefore: 0, reEarn: null };
 }
 

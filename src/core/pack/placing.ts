@@ -75,6 +75,22 @@ export function placeOn(ladder: PackLadder, rung: string, reEarnFrom: string | n
 	};
 }
 
+/** The version of the rung that a placing stands on, whatever was changed of it in the lesson. */
+export const versionOf = ({ base, rungVersion }: Pick<Placing, "base" | "rungVersion">): string => base ?? rungVersion;
+
+/**
+ * A placing as the rung stands now: where its ladder was edited meanwhile, the new settings;
+ * what was used of the day, and the form, stay. The same where nothing was edited, or the rung
+ * is on the ladder no more.
+ */
+export function freshened(placing: Placing, ladder: PackLadder | null): Placing {
+	const rung = ladder?.rungs.find(({ id }) => id === placing.rung);
+	if (!ladder || !rung || rung.version === versionOf(placing)) return placing;
+	const { settings, rungVersion, positions, musts, order } = placeOn(ladder, rung.id);
+	const { base: _, musts: __, ...rest } = placing;
+	return { ...rest, settings, rungVersion, positions, order, ...(musts ? { musts } : {}) };
+}
+
 /** What earlier lessons of the day have used of the rung's limit. */
 function usedOn({ used = [] }: PackLadder, rung: string): Pick<Placing, "usedToday"> {
 	const usedToday = used.reduce((sum, one) => sum + (one.rung === rung ? one.tries : 0), 0);

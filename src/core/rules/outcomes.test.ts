@@ -1,5 +1,5 @@
 import type { Rule } from ".";
-import { outcomesGone, withoutGone, withRenamed } from "./outcomes";
+import { outcomesGone, outcomesNew, withNew, withoutGone, withRenamed } from "./outcomes";
 
 const points: Rule = { kind: "points", weights: { clean: 2, rough: 1, miss: -1 }, target: 4 };
 const both = { kind: "all", rules: [{ kind: "streak", r: 2 }, points] } as Rule;
@@ -16,4 +16,21 @@ test("outcomes that are gone are found in every part, and taken out of each", ()
 
 test("an outcome that gets another name keeps its points", () => {
 	expect(JSON.stringify(withRenamed(nested, "rough", "wobbly"))).toContain('{"clean":2,"wobbly":1,"miss":-1}');
+});
+
+test("what is new to a game with points of its own is asked for, and begins with the scale's", () => {
+	const scale = [
+		{ code: "clean", label: "clean", points: 2, success: true },
+		{ code: "held", label: "held", points: 3, success: true },
+		{ code: "miss", label: "miss", points: -1, success: false },
+	];
+	expect(outcomesNew(nested, scale).map(({ code }) => code)).toEqual(["held"]);
+	const mended = withNew(nested, scale);
+	expect(JSON.stringify(mended)).toContain('{"clean":2,"rough":1,"miss":-1,"held":3}');
+	expect(outcomesNew(mended, scale)).toEqual([]);
+	// A game that goes by the scale's points has none of its own, and a streak has no points.
+	const byScale: Rule = { kind: "points", weights: {}, target: 4 };
+	expect(outcomesNew(byScale, scale)).toEqual([]);
+	expect(withNew(byScale, scale)).toEqual(byScale);
+	expect(outcomesNew({ kind: "streak", r: 3 }, scale)).toEqual([]);
 });

@@ -1,3 +1,4 @@
+import type { Scale } from "@/core/ladder/scale";
 import type { Rule } from ".";
 import { allParts } from ".";
 
@@ -15,6 +16,26 @@ export const outcomesGone = (rule: Rule, codes: readonly string[]): string[] => 
 /** The rule without points for outcomes that are gone. */
 export const withoutGone = (rule: Rule, codes: readonly string[]): Rule =>
 	withWeights(rule, (weights) => weights.filter(([code]) => codes.includes(code)));
+
+/** Outcomes of the scale that a rule with points of its own gives none: until it does, they earn the scale's. */
+export const outcomesNew = (rule: Rule, scale: Scale): Scale =>
+	scale.filter(({ code }) => allParts(rule).some((part) => isOwnGame(part) && !(code in part.weights)));
+
+/** The rule with the scale's points for the outcomes it does not name. */
+export const withNew = (rule: Rule, scale: Scale): Rule =>
+	withWeights(rule, (weights) =>
+		weights.length === 0
+			? weights
+			: [
+					...weights,
+					...scale.flatMap(
+						({ code, points }): Weights => (weights.some(([named]) => named === code) ? [] : [[code, points]]),
+					),
+				],
+	);
+
+const isOwnGame = (part: Rule): part is Extract<Rule, { kind: "points" }> =>
+	part.kind === "points" && Object.keys(part.weights).length > 0;
 
 /** The rule with an outcome by its new code. */
 export const withRenamed = (rule: Rule, from: string, to: string): Rule =>

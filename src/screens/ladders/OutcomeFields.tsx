@@ -1,11 +1,14 @@
 "use client";
 
+import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useFormContext, useWatch } from "react-hook-form";
 import type { Ladder } from "@/core/ladder/ladder";
 import { type Scale, scales } from "@/core/ladder/scale";
 import { type Rule, usesRule } from "@/core/rules";
+import { outcomesGone, outcomesNew, withNew, withoutGone } from "@/core/rules/outcomes";
 import { targetsOf } from "@/core/rules/targets";
+import { list } from "@/core/text/lists";
 import { FormRow } from "@/ui/FormRow";
 import css from "@/ui/rows.module.css";
 import { DecisionFields } from "./DecisionFields";
@@ -84,6 +87,11 @@ export function OutcomeFields({ index }: { index: number }) {
 				</FormRow>
 			)}
 			{own === OWN && scale && <OwnOutcomes index={index} scale={scale} />}
+			<WeightsAsked
+				rule={rule}
+				scale={scale ?? scales[HIT]}
+				onRule={(next) => setValue(`${path}.rule`, next as never, { shouldDirty: true })}
+			/>
 			{targetsOf(rule).length > 0 && (
 				<FormRow
 					id={id("callInTurn")}
@@ -105,5 +113,36 @@ export function OutcomeFields({ index }: { index: number }) {
 			)}
 			{usesRule(rule, "decision") && <DecisionFields index={index} />}
 		</>
+	);
+}
+
+const signed = (n: number): string => (n > 0 ? `+${n}` : n < 0 ? `−${-n}` : "0");
+
+/** A points game and its scale came apart: what the rule names and the scale has not, and what is new to the rule. */
+function WeightsAsked({ rule, scale, onRule }: { rule: Rule; scale: Scale; onRule: (rule: Rule) => void }) {
+	const codes = scale.map(({ code }) => code);
+	const gone = outcomesGone(rule, codes);
+	const fresh = outcomesNew(rule, scale).filter(({ label, points }) => label && Number.isFinite(points));
+	if (gone.length + fresh.length === 0) return null;
+	return (
+		<div className={`asks ${css.full}`} role="status">
+			{gone.length > 0 && (
+				<p className="m-0">
+					The rule gives points for {list(gone)}, which {gone.length === 1 ? "is" : "are"} no outcome any more.{" "}
+					<Button variant="link" size="sm" onClick={() => onRule(withoutGone(rule, codes))}>
+						take {gone.length === 1 ? "it" : "them"} out of the rule
+					</Button>
+				</p>
+			)}
+			{fresh.length > 0 && (
+				<p className="m-0" dir="auto">
+					New to the rule: {list(fresh.map(({ label, points }) => `${label} ${signed(points)}`))}. Those points are the
+					scale's; enter others under the rule.{" "}
+					<Button variant="link" size="sm" onClick={() => onRule(withNew(rule, fresh))}>
+						keep {fresh.length === 1 ? "it" : "them"} in the rule
+					</Button>
+				</p>
+			)}
+		</div>
 	);
 }

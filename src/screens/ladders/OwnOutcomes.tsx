@@ -6,8 +6,7 @@ import { useFormContext, useWatch } from "react-hook-form";
 import type { Ladder } from "@/core/ladder/ladder";
 import { codeFor, MOST_OUTCOMES, type Scale } from "@/core/ladder/scale";
 import type { Rule } from "@/core/rules";
-import { outcomesGone, withoutGone, withRenamed } from "@/core/rules/outcomes";
-import { list } from "@/core/text/lists";
+import { withRenamed } from "@/core/rules/outcomes";
 import { Complaint } from "@/ui/FormRow";
 import css from "@/ui/rows.module.css";
 import { useRowKeys } from "@/ui/useRowKeys";
@@ -37,7 +36,6 @@ export function OwnOutcomes({ index, scale }: { index: number; scale: Scale }) {
 		setRule(withRenamed(rule, was, code));
 	};
 	const codes = scale.map(({ code }) => code);
-	const gone = outcomesGone(rule, codes);
 	return (
 		<fieldset className={css.full}>
 			<legend className="form-label m-0">Outcomes, the best first: it gets the large field, low on the right</legend>
@@ -89,14 +87,6 @@ export function OwnOutcomes({ index, scale }: { index: number; scale: Scale }) {
 				</div>
 			))}
 			<Complaint error={errors} />
-			{gone.length > 0 && (
-				<p className="asks m-0" role="status">
-					The rule gives points for {list(gone)}, which {gone.length === 1 ? "is" : "are"} no outcome any more.{" "}
-					<Button variant="link" size="sm" onClick={() => setRule(withoutGone(rule, codes))}>
-						take {gone.length === 1 ? "it" : "them"} out of the rule
-					</Button>
-				</p>
-			)}
 			{scale.length < MOST_OUTCOMES && (
 				<Button
 					variant="link"

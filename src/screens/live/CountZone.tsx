@@ -207,6 +207,11 @@ function UsedBar({ verdict: { used, allowed, raisedBy } }: { verdict: Verdict })
 	);
 }
 
+const editedWords = ({ since, anew }: NonNullable<Board["edited"]>): string =>
+	since === "next set"
+		? `This rung was edited. It holds from the next set on${anew ? ", and the count begins anew there" : ""}.`
+		: `This rung was edited since the last set${anew ? "; the count begins anew" : ""}.`;
+
 /** The number the coach acts on, what it means, and what is left of tries and time. */
 export function CountZone({
 	lesson,
@@ -269,6 +274,11 @@ export function CountZone({
 			<SideColumn lesson={lesson} board={board} view={view} />
 			<UsedBar verdict={visit.verdict} />
 			<Trouble lesson={lesson} />
+			{board.edited && notCounted === null && (
+				<p className={css.trouble} role="status">
+					{editedWords(board.edited)}
+				</p>
+			)}
 			{notCounted !== null && (
 				<p className={css.trouble} role="status">
 					Correction of try {notCounted} closed. Nothing was counted.

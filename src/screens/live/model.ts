@@ -1,6 +1,7 @@
 import { type Advice, adviseOn } from "@/core/advice";
 import { pegIn } from "@/core/commands/peg";
 import type { HoleState } from "@/core/ladder/rail";
+import type { Placing } from "@/core/log/kinds";
 import { type StretchCount, stretchIn } from "@/core/log/stretch";
 import {
 	countedIn,
@@ -14,8 +15,9 @@ import {
 	type Visit,
 	visitOfSet,
 } from "@/core/log/view";
+import { anewUnder } from "@/core/log/visit";
 import type { Pack, PackLadder } from "@/core/pack/pack";
-import { readOn } from "@/core/pack/placing";
+import { freshened, readOn, versionOf } from "@/core/pack/placing";
 import { shortIn } from "@/core/pack/shortIn";
 
 /** What the board shows, all of it worked out from the fold and the pack. */
@@ -54,6 +56,8 @@ export interface Board {
 	/** Attempts another device made on a set it did not hold. */
 	apart: { set: string; device: string; tries: number }[];
 	short: (position: string) => string;
+	/** The rung was edited meanwhile: from the next set on, or since the last one; whether the count begins anew with it. */
+	edited: { since: "last set" | "next set"; anew: boolean } | null;
 }
 
 /** Asked for by what is drawn and by what is touched, and worked out once. */
@@ -68,11 +72,11 @@ export function boardOf(view: LessonView, pack: Pack): Board | null {
 }
 
 function workOut(view: LessonView, pack: Pack): Board | null {
-	const set = view.current;
-	const visit = visitOfSet(view, set);
-	if (!set || !visit) return null;
+	const visit = visitOfSet(view, view.current);
+	if (!view.current || !visit) return null;
 	const ladderOf = (id: string | null) => pack.ladders.find((l) => l.id === id) ?? null;
-	const ladder = ladderOf(set.placing.ladder);
+	const ladder = ladderOf(view.current.placing.ladder);
+	const set = goneOnWith(view.current, ladder);
 	const nameOf = (student: string | null) => pack.students.find((s) => s.id === student)?.student.name ?? "Quick count";
 	return {
 		set,
@@ -104,7 +108,24 @@ function workOut(view: LessonView, pack: Pack): Board | null {
 		tried: triedLast(view, set) ?? { set, visit },
 		apart: apartOf(visit),
 		short: shortIn(visit.placing),
+		edited: editedIn(view, visit, view.current, ladder),
 	};
+}
+
+/** A set that rests is gone on with as its rung stands by then. */
+export const goneOnWith = (set: SetView, ladder: PackLadder | null): SetView =>
+	set.open || set.elsewhere === "re-check" ? set : { ...set, placing: freshened(set.placing, ladder) };
+
+function editedIn(view: LessonView, visit: Visit, set: SetView, ladder: PackLadder | null): Board["edited"] {
+	const same = (one: Placing, other: Placing) => versionOf(one) === versionOf(other);
+	const newer = freshened(set.placing, ladder);
+	if (!same(newer, set.placing)) return { since: "next set", anew: anewUnder(set.placing, newer) };
+	const before = view.sets.findLast(
+		({ id, placing }) => id !== set.id && placing.ladder === set.placing.ladder && placing.rung === set.placing.rung,
+	);
+	const begun = inOrder(visit).some((item) => item.set === set.id);
+	if (!before || begun || same(before.placing, set.placing)) return null;
+	return { since: "last set", anew: before.visit !== set.visit };
 }
 
 /** Which set of its visit one is: a set that nothing was tried in, since it was only looked at, is none. */

@@ -22,7 +22,11 @@ export function useLesson(id: string): OpenLesson {
 	useEffect(() => {
 		void lesson.start();
 		const close = holdLessonOpen();
+		// What was edited on another page or device meanwhile is known when one comes back.
+		const back = () => document.visibilityState === "visible" && void lesson.freshPack();
+		document.addEventListener("visibilitychange", back);
 		return () => {
+			document.removeEventListener("visibilitychange", back);
 			close();
 			lesson.stop();
 		};

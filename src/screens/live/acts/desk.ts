@@ -1,8 +1,9 @@
 import type { Drafts } from "@/core/commands/drafts";
+import { restingWith } from "@/core/commands/sets";
 import type { LessonView, SetView, TryView } from "@/core/log/view";
 import type { Pack } from "@/core/pack/pack";
 import type { LessonOnDevice } from "@/device/lesson";
-import { type Board, boardOf } from "../model";
+import { type Board, boardOf, goneOnWith } from "../model";
 
 /**
  * What every act reads and writes: the lesson as it is at that moment, not as it was when
@@ -13,6 +14,10 @@ export interface Desk {
 	now: () => Board;
 	view: () => LessonView;
 	device: () => string;
+	/** The set that took turns with the one in hand until both were closed for a rest, as its rung stands now. */
+	resting: () => SetView | null;
+	/** Asks what was edited meanwhile; nothing waits for it. */
+	askAnew: () => void;
 	pack: () => Pack | null;
 	/** The set a try belongs to, which need not be the one in hand. */
 	setOf: (one: TryView) => SetView;
@@ -27,8 +32,15 @@ export function deskOf(lesson: LessonOnDevice, onWrite: () => void): Desk {
 		return board;
 	};
 	const view = () => lesson.snapshot().view;
+	const resting = () => {
+		const { pack } = lesson.snapshot();
+		const other = restingWith(view(), now().set);
+		return other && goneOnWith(other, pack?.ladders.find(({ id }) => id === other.placing.ladder) ?? null);
+	};
 	return {
 		now,
+		resting,
+		askAnew: () => void lesson.freshPack(),
 		view,
 		device: () => lesson.snapshot().device,
 		pack: () => lesson.snapshot().pack,

@@ -10,7 +10,7 @@ const lastTry = ({ set, visit }: Pick<Board, "set" | "visit">) => {
 };
 
 /** What was said, seen and felt beside the tries. */
-export const saidActs = ({ now, view, setOf, write }: Desk) => ({
+export const saidActs = ({ now, view, setOf, write, resting }: Desk) => ({
 	/** The last try of the set in hand, if there is one to be marked. */
 	canName(): boolean {
 		return lastTry(now().tried) !== null;
@@ -59,6 +59,6 @@ export const saidActs = ({ now, view, setOf, write }: Desk) => ({
 	/** In a stretch. The first of it after a break begins the next stretch, in the form to come back with. */
 	seen(body: Body<"seen">) {
 		const { set } = now();
-		write(commands.inOpenSet(uuid, set, { kind: "seen", body }, commands.restingWith(view(), set)));
+		write(commands.inOpenSet(uuid, set, { kind: "seen", body }, resting()));
 	},
 });

@@ -7,7 +7,7 @@ import type { PackLadder } from "@/core/pack/pack";
 import type { Desk } from "./desk";
 
 /** The set in hand: its end and the next one, its form, what is watched in it, and who takes turns in it. */
-export const setActs = ({ now, view, write }: Desk) => ({
+export const setActs = ({ now, view, write, resting, askAnew }: Desk) => ({
 	limit(by: number) {
 		const { set } = now();
 		write(commands.inSet(set, "limit.changed", { rung: set.placing.rung, by }));
@@ -15,10 +15,11 @@ export const setActs = ({ now, view, write }: Desk) => ({
 	endSet() {
 		const { set } = now();
 		if (set.open) write(commands.closeBoth(view(), set, "rest"));
+		askAnew();
 	},
 	nextSet() {
 		const { set } = now();
-		write(commands.openAgain(uuid, set, commands.restingWith(view(), set)));
+		write(commands.openAgain(uuid, set, resting()));
 	},
 	variation(to: Variation) {
 		const { set } = now();
@@ -37,6 +38,7 @@ export const setActs = ({ now, view, write }: Desk) => ({
 	},
 	takeBreak(minutes: number, comeBackWith: Variation) {
 		write(commands.takeBreak(view(), now().set, minutes, comeBackWith));
+		askAnew();
 	},
 	/** This ladder and another one in turn, so many tries each, or every try together; the other begins. */
 	takeTurns(ladder: PackLadder, turn = 1, joint = false) {

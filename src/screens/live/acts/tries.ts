@@ -9,12 +9,12 @@ import type { Desk } from "./desk";
 const forTheOther = (attempt: Attempt): Attempt => ({ ...attempt, off: [], judged: false });
 
 /** Tries, by touch or as numbers, and what is put right of them. */
-export const tryActs = ({ now, view, setOf, write, pack }: Desk) => ({
+export const tryActs = ({ now, view, setOf, write, pack, resting }: Desk) => ({
 	attempt(attempt: Attempt) {
 		const { set } = now();
 		const before = view();
 		const other = set.joint ? partnerOf(before, set) : null;
-		const written = commands.attemptIn(uuid, set, attempt, commands.restingWith(before, set));
+		const written = commands.attemptIn(uuid, set, attempt, resting());
 		// What the try brings with it is one act with it: undo takes back both.
 		const along = [
 			...(other ? (commands.attemptIn(uuid, other, forTheOther(attempt))[0] ?? []) : []),
@@ -24,7 +24,7 @@ export const tryActs = ({ now, view, setOf, write, pack }: Desk) => ({
 	},
 	tally(body: Body<"tally">) {
 		const { set } = now();
-		write(commands.tallyIn(uuid, set, body, commands.restingWith(view(), set)));
+		write(commands.tallyIn(uuid, set, body, resting()));
 	},
 	insert(after: TryView, attempt: Attempt) {
 		write(commands.insertAfter(setOf(after), after.id, attempt));
