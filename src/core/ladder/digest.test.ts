@@ -52,3 +52,16 @@ test("with no day of five tries, the best is among those there are; with none at
 	const none = digestLadder("ladder", [lesson("2026-03-02", 0, 0)]).rungs.r1;
 	expect([none?.first, none?.best]).toEqual([null, null]);
 });
+
+test("a single try in a group does not stand for the last lesson; its cue does, and with nothing else so does it", () => {
+	const worked = (day: string, good: number, tries: number, cue: string | null = null) => ({
+		...lesson(day, good, tries),
+		last: [{ ladder: "ladder", rung: "Rung", good, tries, cue }],
+	});
+	const days = [worked("2026-03-02", 7, 12, "higher"), worked("2026-03-04", 1, 1)];
+	expect(digestLadder("ladder", days).last).toMatchObject({ day: "2026-03-02", good: 7, tries: 12, cue: "higher" });
+	const said = [...days.slice(0, 1), worked("2026-03-04", 1, 1, "softer")];
+	expect(digestLadder("ladder", said).last).toMatchObject({ day: "2026-03-02", cue: "softer" });
+	expect(digestLadder("ladder", days.slice(1)).last).toMatchObject({ day: "2026-03-04", good: 1, tries: 1 });
+	expect(digestLadder("ladder", []).last).toBeNull();
+});

@@ -2,7 +2,7 @@ import type { CheckDigest } from "@/core/log/check";
 import { isDoubtful } from "@/core/log/days";
 import type { LessonDigest, PassDigest } from "@/core/log/digest";
 import { byOrder } from "@/core/log/order";
-import type { LastTime } from "./lastTime";
+import { ENOUGH_TO_GO_BY, type LastTime } from "./lastTime";
 import type { Check } from "./recheck";
 
 /** One lesson's work on a rung: what stands behind a hole. */
@@ -200,15 +200,21 @@ function bestOf(all: readonly RungDay[]): RungSum["best"] {
 	return scoreOf(best);
 }
 
-/** The latest lesson in which the ladder was worked on, seen from its last visit. */
+/**
+ * The latest lesson in which the ladder was worked on in earnest, seen from its last visit; the
+ * latest at all where none was. Cue and practice are the latest that were given.
+ */
 function lastOf(ladder: string, lessons: readonly LessonDigest[]): LastTime | null {
 	// A card that came back is no lesson: it says neither the cue nor what was to be practised.
-	for (const lesson of byDay(lessons.filter(({ fromCard }) => !fromCard)).reverse()) {
-		const visit = lesson.last.find((one) => one.ladder === ladder);
-		if (visit) {
-			const { ladder: _, ...rest } = visit;
-			return { lesson: lesson.lesson, day: lesson.day, ...rest };
-		}
-	}
-	return null;
+	const visits = byDay(lessons.filter(({ fromCard }) => !fromCard))
+		.reverse()
+		.flatMap(({ lesson, day, last }) => {
+			const visit = last.find((one) => one.ladder === ladder);
+			return visit ? [{ lesson, day, ...visit }] : [];
+		});
+	const latest = visits[0];
+	const shown = visits.find(({ tries }) => tries >= ENOUGH_TO_GO_BY) ?? latest;
+	if (!latest || !shown) return null;
+	const { ladder: _, ...rest } = shown;
+	return { ...rest, cue: latest.cue ?? shown.cue, ...(latest.practise ? { practise: latest.practise } : {}) };
 }

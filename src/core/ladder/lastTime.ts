@@ -1,3 +1,6 @@
+/** Fewer tries are no work to go by: a single one in a group stands for no lesson. */
+export const ENOUGH_TO_GO_BY = 5;
+
 /** What the next lesson opens with. */
 export interface LastTime {
 	lesson: string;

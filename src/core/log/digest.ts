@@ -1,13 +1,24 @@
 import { wayOf } from "@/core/analysis/ways";
 import { type CueTook, cuesTook } from "@/core/insight/cueEffect";
 import { seenIn } from "@/core/insight/seen";
+import { ENOUGH_TO_GO_BY } from "@/core/ladder/lastTime";
 import { COACH, loadOf } from "@/core/load/inLesson";
 import type { LoadDay } from "@/core/load/load";
 import { isShown } from "@/core/skill/cue";
 import type { CheckDigest } from "./check";
 import { markOf, readMark } from "./marks";
 import type { OrderedEvent } from "./order";
-import { dayOf, formOf, inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./view";
+import {
+	countedIn,
+	dayOf,
+	formOf,
+	inOrder,
+	type LessonView,
+	type TallyView,
+	type TryView,
+	triesIn,
+	type Visit,
+} from "./view";
 import { wishesOf, wishOf } from "./wish";
 import { scoreOf, tellsRuns, wrapUp } from "./wrap";
 
@@ -282,8 +293,10 @@ function lastVisits(view: LessonView): LastVisit[] {
 	const worked = view.visits.filter((visit) => visit.ladder && inOrder(visit).some(({ counted }) => counted));
 	return [...new Set(worked.map((visit) => visit.ladder as string))].map((ladder) => {
 		const visits = worked.filter((visit) => visit.ladder === ladder);
-		// What was worked at the peg is gone on with, not what was done beside it.
-		const visit = (visits.findLast(({ elsewhere }) => !elsewhere) ?? visits.at(-1)) as Visit;
+		// What was worked at the peg is gone on with, not what was done beside it; a try or two there at the end are no work yet.
+		const atPeg = visits.filter(({ elsewhere }) => !elsewhere);
+		const enough = atPeg.findLast((one) => countedIn(inOrder(one)) >= ENOUGH_TO_GO_BY);
+		const visit = (enough ?? atPeg.at(-1) ?? visits.at(-1)) as Visit;
 		const cue = visits
 			.flatMap((v) => v.entries)
 			.flatMap(({ event }) =>

@@ -19,7 +19,7 @@ import { OneLine } from "./OneLine";
 /** More are not looked at in one lesson. */
 const MOST_CHECKS = 3;
 
-/** This ladder: the next rung up and down first, then ways of working with the peg where it is, then every rung. */
+/** This ladder: the rungs above and below first, then ways of working with the peg where it is, then every rung. */
 export function NextRungs({ ladder }: { ladder: PackLadder }) {
 	const { view, board, acts, open: openDrawer } = useLive();
 	const done = useDone();
@@ -29,7 +29,7 @@ export function NextRungs({ ladder }: { ladder: PackLadder }) {
 	const peg = pegIn(view, ladder);
 	const open = ladder.rungs.filter(({ id }) => !isOut(ladder, id));
 	const at = open.findIndex(({ id }) => id === peg);
-	const next = [open[at + 1], open[at - 1]].flatMap((rung) => rung ?? []);
+	const [above, below] = [open[at + 1], open[at - 1]];
 	const nameOf = (rung: string | undefined) => ladder.rungs.find(({ id }) => id === rung)?.settings.name;
 	const numberOf = (rung: string) => ladder.rungs.findIndex(({ id }) => id === rung) + 1;
 	const quick = quickUp(view, ladder);
@@ -76,8 +76,10 @@ export function NextRungs({ ladder }: { ladder: PackLadder }) {
 					back to the peg
 				</Choice>
 			)}
-			<h2>The next rung</h2>
-			{next.map(row)}
+			{above && <h2>The rung above</h2>}
+			{above && row(above)}
+			{below && <h2>The rung below</h2>}
+			{below && row(below)}
 			<DueChecks ladder={ladder} />
 			<h2>Here, and the peg stays</h2>
 			<Choices>
@@ -128,7 +130,7 @@ export function NextRungs({ ladder }: { ladder: PackLadder }) {
 				as a warm-up
 			</Choice>
 			{ladder.rungs
-				.filter((rung) => !next.includes(rung))
+				.filter((rung) => rung !== above && rung !== below)
 				// What is far away stands last.
 				.sort((a, b) => Math.abs(numberOf(a.id) - numberOf(peg)) - Math.abs(numberOf(b.id) - numberOf(peg)))
 				.map(row)}
