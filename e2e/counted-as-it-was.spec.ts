@@ -99,8 +99,18 @@ test("a bout at 2 : 1 is at 2 : 1 when one comes back from another student", asy
 		.first()
 		.tap();
 	await expect(count).toHaveText(/2 : 1/);
+	// Looking closed no set and opened none: each has the one they were begun with.
+	for (const name of ["Ida", "Wendel", "Ida", "Wendel"])
+		await page
+			.getByRole("button", { name: new RegExp(`^${name}`) })
+			.first()
+			.tap();
 	await page.reload();
 	await expect(count).toHaveText(/2 : 1/);
+	await allSent(page);
+	const kinds = (await studio.events()).map(({ kind }) => kind);
+	expect(kinds.filter((kind) => kind === "set.opened")).toHaveLength(2);
+	expect(kinds).not.toContain("set.closed");
 });
 
 test("without a signal nothing lies over the number; with one again the notice goes, and all is sent", async ({
@@ -125,8 +135,13 @@ test("without a signal nothing lies over the number; with one again the notice g
 	await expect(page.getByTestId("kept")).toContainText("kept ✓");
 	await expect(notice).toBeVisible();
 	if (process.env.PEG_SHOT) await page.screenshot({ path: process.env.PEG_SHOT });
+	// Nothing holds this page here: what was not fetched yet cannot be opened, and nothing goes white for it.
+	await expect(notice).toContainText("Do not reload this page.");
+	await touch(page, "more").tap();
+	await good(page).tap();
+	await expect(page.getByTestId("count")).toHaveText(/^4/);
 	await context.setOffline(false);
 	await expect(notice).toHaveCount(0);
 	await allSent(page);
-	expect((await studio.events()).filter(({ kind }) => kind === "attempt")).toHaveLength(3);
+	expect((await studio.events()).filter(({ kind }) => kind === "attempt")).toHaveLength(4);
 });
