@@ -2,7 +2,7 @@ import type { Page } from "@playwright/test";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
 import { scales } from "@/core/ladder/scale";
 import { resolve } from "@/core/log/resolve";
-import { addLadder } from "@/store/ladders";
+import { addLadder, listLadders, saveLadder } from "@/store/ladders";
 import { saveSkill } from "@/store/skills";
 import { saveStudent } from "@/store/students";
 import { allSent, expect, good, type Studio, test, touch } from "./studio";
@@ -144,4 +144,53 @@ test("without a signal nothing lies over the number; with one again the notice g
 	await expect(notice).toHaveCount(0);
 	await allSent(page);
 	expect((await studio.events()).filter(({ kind }) => kind === "attempt")).toHaveLength(4);
+});
+
+test("open play goes on after a break by the next touch, and an edited rung holds from the next set on", async ({
+	page,
+	studio,
+}) => {
+	await fill(studio, { gate: "result", rule: { kind: "streak", r: 9 }, limit: 30, easier: "slower" });
+	await begin(page);
+	const press = (name: string | RegExp) => page.getByRole("button", { name }).first().tap();
+	await good(page).tap();
+	await good(page).tap();
+	// The rule is edited elsewhere; the set in hand keeps it, the next one has the new rule, and says so.
+	await studio.inStore(async (store) => {
+		const row = (await listLadders(store, { students: ["Wendel"] }))[0];
+		if (!row) throw new Error("no ladder");
+		const rungs = row.ladder.rungs.map(({ id, settings }) => ({
+			id,
+			settings: { ...settings, rule: { kind: "streak" as const, r: 4 } },
+		}));
+		expect((await saveLadder(store, { ...row.ladder, rungs }, row)).ok).toBe(true);
+	});
+	await touch(page, "more").tap();
+	await press(/^end set/);
+	await expect(
+		page.getByText("This rung was edited. It holds from the next set on, and the count begins anew there."),
+	).toBeVisible();
+	await good(page).tap();
+	await expect(page.getByTestId("count")).toHaveText(/^1/);
+	await expect(page.getByText("needs 4")).toBeVisible();
+	await expect(page.getByTestId("used")).toHaveText("3");
+
+	await touch(page, "more").tap();
+	await press(/^a stretch/);
+	await press(/^TAKEN$/);
+	await touch(page, "more").tap();
+	await press(/^a break/);
+	await press(/slower/);
+	await press("3 minutes");
+	await expect(page.getByText("of 3:00")).toBeVisible();
+	await press("it came, not taken");
+	await expect(page.getByTestId("count")).toHaveText("0 / 1");
+	await expect(page.getByText("in play")).toBeVisible();
+	await allSent(page);
+	await touch(page, "more").tap();
+	await page.getByRole("link", { name: "wrap up" }).tap();
+	const told = page.getByRole("region", { name: "Spin", exact: true });
+	await expect(told).toContainText("in play, taken 1 of 1 time it came");
+	await expect(told).toContainText("in play, slower, taken 0 of 1 time it came");
+	await expect(told).toContainText("a break of 3 minutes, then slower");
 });

@@ -58,7 +58,7 @@ test("why it was off, a cause ruled out, another position watched, two grips com
 	await page.getByRole("link", { name: "wrap up" }).click();
 	const told = page.getByRole("region", { name: "Called late", exact: true });
 	await expect(told).toContainText("old 2 of 2, new 1 of 1");
-	await expect(told).toContainText("in play, taken 1 of 2 times it came");
+	await expect(told).toContainText("in play, new, taken 1 of 2 times it came");
 	await press("this one: new");
 	await press("named it: The call is heard out");
 	await press("told: The pass stays in its lane");
