@@ -5,16 +5,19 @@ import { gates } from "@/core/ladder/rung";
 import type { Attempt } from "@/core/log/kinds";
 import { Fields } from "./Fields";
 import { fieldsFor } from "./layout";
-import { together } from "./useTouch";
+import { together, type When } from "./useTouch";
 
 /** The test page knows mouse events only; a pointer is a mouse with a number. */
 class Pointer extends MouseEvent {
 	readonly pointerId: number;
-	constructor(type: string, init: PointerEventInit = {}) {
+	constructor(type: string, init: PointerEventInit & { at?: number } = {}) {
 		super(type, init);
 		this.pointerId = init.pointerId ?? 0;
+		if (init.at !== undefined) Object.defineProperty(this, "timeStamp", { value: init.at });
 	}
 }
+/** When it happened, by the event's own time; the page may hear of it much later. */
+const heardLate = (ms: number, event: PointerEventInit) => ({ ...event, at: ms });
 beforeAll(() => {
 	window.PointerEvent = Pointer as unknown as typeof PointerEvent;
 });
@@ -143,12 +146,98 @@ describe("a touch", () => {
 		jest.useFakeTimers();
 		const { logged, button, over } = show();
 		over("missed a");
-		fireEvent.pointerDown(button("missed a"), at);
+		fireEvent.pointerDown(button("missed a"), heardLate(1000, at));
 		act(() => jest.advanceTimersByTime(500));
 		expect(screen.getByRole("button", { name: "beyond a" })).toBeTruthy();
-		fireEvent.pointerUp(screen.getByRole("button", { name: "beyond a" }), at);
+		fireEvent.pointerUp(screen.getByRole("button", { name: "beyond a" }), heardLate(1500, at));
 		expect(logged[0]?.off).toEqual([{ position: "a", direction: "beyond" }]);
 		jest.useRealTimers();
+	});
+});
+
+describe("on a busy device one touch is one try", () => {
+	const show = () => {
+		const logged: [Attempt, When?][] = [];
+		render(<Fields layout={fieldsFor("both", three)} onAttempt={(...told) => logged.push(told)} />);
+		const button = (name: string) => screen.getByRole("button", { name });
+		document.elementFromPoint = () => button("missed a");
+		return { logged, field: button("missed a") };
+	};
+	const finger = { clientX: 1, clientY: 1, pointerId: 7, button: 0 };
+	/** As a browser does that gives a click the number of its pointer, and -1 to a keyboard's. */
+	const click = (on: Element, pointerId: number, ms: number) =>
+		fireEvent(on, new Pointer("click", { bubbles: true, detail: pointerId < 0 ? 0 : 1, pointerId, at: ms }));
+	/** As one does that gives it none. */
+	const plainClick = (on: Element, detail: number) => fireEvent.click(on, { detail });
+
+	// The page is busy for two seconds before it hears of the finger down, of its lift, or of the click.
+	test.each(["down", "up", "click"])("heard of two seconds late: the %s", (late) => {
+		jest.useFakeTimers();
+		const { logged, field } = show();
+		const busy = (at: string) => at === late && act(() => jest.advanceTimersByTime(2000));
+		busy("down");
+		fireEvent.pointerDown(field, heardLate(1000, finger));
+		busy("up");
+		fireEvent.pointerUp(screen.getAllByRole("button", { name: / a$/ }).at(-1) ?? field, heardLate(1080, finger));
+		busy("click");
+		click(field, 7, 1080);
+		// Down for 80 ms it was not held, whenever the timer fired.
+		expect(logged).toEqual([
+			[
+				{ result: "miss", off: [{ position: "a" }], judged: true },
+				{ down: 1000, up: 1080 },
+			],
+		]);
+		jest.useRealTimers();
+	});
+
+	test("held for longer than the hold, it is held, though no timer fired yet", () => {
+		const { logged, field } = show();
+		fireEvent.pointerDown(field, heardLate(1000, finger));
+		fireEvent.pointerUp(field, heardLate(1600, finger));
+		click(field, 7, 1600);
+		expect(logged.map(([{ off }]) => off)).toEqual([[{ position: "a", direction: "beyond" }]]);
+	});
+
+	test("two touches that are heard of together are two", () => {
+		const { logged, field } = show();
+		for (const ms of [1000, 1400]) {
+			fireEvent.pointerDown(field, heardLate(ms, finger));
+			fireEvent.pointerUp(field, heardLate(ms + 80, finger));
+			click(field, 7, ms + 80);
+		}
+		expect(logged.map(([, when]) => when?.up)).toEqual([1080, 1480]);
+	});
+
+	test("a keyboard's click counts, however soon it follows a touch", () => {
+		const { logged, field } = show();
+		fireEvent.pointerDown(field, heardLate(1000, finger));
+		fireEvent.pointerUp(field, heardLate(1080, finger));
+		click(field, 7, 1080);
+		click(field, -1, 1090);
+		expect(logged).toHaveLength(2);
+	});
+
+	test("where clicks carry no number, a touch takes the one click that follows it, however late, and no other", () => {
+		const { logged, field } = show();
+		fireEvent.pointerDown(field, heardLate(1000, finger));
+		fireEvent.pointerUp(field, heardLate(1080, finger));
+		plainClick(field, 0);
+		plainClick(field, 1);
+		expect(logged).toHaveLength(2);
+		// A reader that clicks as a mouse does, with no touch before.
+		plainClick(field, 1);
+		expect(logged).toHaveLength(3);
+	});
+
+	test("cancelled, or slid away without a click: the next touch is not taken for it", () => {
+		const { logged, field } = show();
+		fireEvent.pointerDown(field, heardLate(1000, finger));
+		fireEvent.pointerUp(document.body, heardLate(1080, finger));
+		fireEvent.pointerDown(field, heardLate(2000, finger));
+		fireEvent.pointerUp(field, heardLate(2080, finger));
+		click(field, 7, 2080);
+		expect(logged).toHaveLength(1);
 	});
 });
 

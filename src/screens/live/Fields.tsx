@@ -9,7 +9,7 @@ import type { Inputs } from "./inputs";
 import type { TouchField } from "./layout";
 import type { Mark } from "./marks";
 import type { PadProps } from "./NumberPad";
-import { useTouch } from "./useTouch";
+import { useTouch, type When } from "./useTouch";
 
 /** Only what is measured needs it; where it cannot be fetched nothing else fails. */
 export const NumberPad = late(
@@ -33,7 +33,7 @@ export const Fields = memo(function Fields({
 	layout: Inputs;
 	/** What was good of all at each target, by its name. */
 	counts?: Readonly<Record<string, string>>;
-	onAttempt: (attempt: Attempt) => void;
+	onAttempt: (attempt: Attempt, when?: When) => void;
 	onCall?: (situation: string) => void;
 	/** Another device counts: what is tapped is kept apart, and the fields look like it. */
 	apart?: boolean;

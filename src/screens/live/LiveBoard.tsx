@@ -176,7 +176,7 @@ export function LiveBoard({
 	const { set, visit, advice, pain } = board;
 	const { settings, positions, chain, musts } = set.placing;
 	const pair = board.turns?.pair;
-	const { called, call, setCall, setCalled, counts } = useCalled(board);
+	const { called, callAt, setCall, setCalled, counts } = useCalled(board);
 	const layout = useMemo(
 		() => inputsFor(settings, visit.rule, positions, called, { chain, musts, pair }),
 		[settings, visit.rule, positions, called, chain, musts, pair],
@@ -189,7 +189,7 @@ export function LiveBoard({
 		board,
 		acts,
 		label,
-		call,
+		callAt,
 		clock,
 		view: state.view,
 		correcting,

@@ -31,8 +31,8 @@ export interface Live {
 	/** What holds for every try until it is changed. */
 	label: string;
 	setLabel: (label: string) => void;
-	/** Says which call a touch answers. */
-	setCall: (call: Call | null) => void;
+	/** Says which call a touch answers, from then on. */
+	setCall: (call: Call | null, from?: number) => void;
 	/** Says which try is open for correction, by its number; null where none is. */
 	setCorrecting: (n: number | null) => void;
 	/** A press on a field closed the correction of this try, and counted nothing. */

@@ -12,6 +12,7 @@ import type { Board } from "./model";
 import type { Acts } from "./useActs";
 import type { Call } from "./useCalled";
 import { beginClock, type SetClock } from "./useSetClock";
+import type { When } from "./useTouch";
 
 const NO_MARKS: Marks = {};
 
@@ -24,7 +25,7 @@ export function useAttempt({
 	board,
 	acts,
 	label,
-	call,
+	callAt,
 	clock,
 	view,
 	correcting,
@@ -35,7 +36,8 @@ export function useAttempt({
 	board: Board;
 	acts: Acts;
 	label: string;
-	call: Call | null;
+	/** The call that stood at a time. */
+	callAt: (time: number) => Call | null;
 	clock: SetClock | null;
 	view: LessonView;
 	/** The number of the try that is open for correction: the fields count nothing then. */
@@ -50,14 +52,15 @@ export function useAttempt({
 	const marking = tryToMark(view);
 
 	/** What is added to a try that no field speaks of. */
-	const beside = (): Partial<Attempt> => ({
+	const beside = (call: Call | null): Partial<Attempt> => ({
 		...(label ? { label } : {}),
 		...(call ? { nth: call.nth, [call.variant ? "label" : "called"]: call.name } : {}),
 		...(set.open && clock?.out ? { late: true } : {}),
 		...(advice.line === "care" ? { beforeCheck: true } : {}),
 	});
-	const attempt = useStable((touchedAs: Attempt) => {
-		if (!isTouch(performance.now())) return;
+	const attempt = useStable((touchedAs: Attempt, when?: When) => {
+		const { down, up } = when ?? { down: performance.now(), up: performance.now() };
+		if (!isTouch(up)) return;
 		// Pain closes the fields until it is answered, for keys and remotes as well.
 		if (pain || stretch) return;
 		if (correcting !== null) return onCorrected();
@@ -65,7 +68,7 @@ export function useAttempt({
 		if (waiting !== NO_MARKS) setSaid({ set: set.id, marks: NO_MARKS });
 		answerTouch(body.off.length === 0 && succeeded(body.result, set.placing.settings.scale));
 		if (set.open) clock?.begin();
-		acts.attempt({ ...body, ...beside() });
+		acts.attempt({ ...body, ...beside(callAt(down)) });
 		// The touch that opens a set after a rest starts that set's clock.
 		const opened = lesson.snapshot().view.current;
 		if (clock && opened && opened.id !== set.id) beginClock(opened.id);

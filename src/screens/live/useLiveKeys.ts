@@ -6,6 +6,7 @@ import { type DeviceSettings, useDeviceSettings } from "./deviceSettings";
 import type { Inputs } from "./inputs";
 import type { DrawerName } from "./LiveContext";
 import type { Acts } from "./useActs";
+import type { When } from "./useTouch";
 
 /** The keys a remote sends by itself are those the coach gave it, where she gave it others. */
 const remoteKey = (key: string, { goodKey, offKey }: DeviceSettings): string =>
@@ -27,7 +28,7 @@ export function useLiveKeys({
 	acts: Acts;
 	layout: Inputs;
 	advice: { follow: () => void; overrule: () => void };
-	onAttempt: (attempt: Attempt) => void;
+	onAttempt: (attempt: Attempt, when?: When) => void;
 	onMark: (id: string) => void;
 	onCall: (called: string) => void;
 	onClock: () => void;
@@ -37,7 +38,13 @@ export function useLiveKeys({
 }): void {
 	const settings = useDeviceSettings();
 	const fields = [...layout.main, ...layout.rows.flat()].flatMap((field) =>
-		(field.keys ?? []).map((key) => [remoteKey(key, settings), () => onAttempt(field.attempt)] as const),
+		(field.keys ?? []).map(
+			(key) =>
+				[
+					remoteKey(key, settings),
+					(event: KeyboardEvent) => onAttempt(field.attempt, { down: event.timeStamp, up: event.timeStamp }),
+				] as const,
+		),
 	);
 	const marks = (layout.marks ?? []).map(({ id, key }) => [key ?? id, () => onMark(id)] as const);
 	const call = (by: number) => {

@@ -5,14 +5,21 @@ import type { Attempt } from "@/core/log/kinds";
 import type { TouchField } from "./layout";
 
 const HOLD_MS = 450;
-/** A click this soon after a pointer came up is the same touch once more. */
-const SAME_TOUCH_MS = 700;
 const nothing: readonly string[] = [];
+
+/** When a finger came down and went up again, by the events' own times: however late they are heard of. */
+export interface When {
+	down: number;
+	up: number;
+}
 
 interface Touch {
 	pointer: number;
+	down: number;
 	/** Fields slid over, in order; all of one row. */
 	over: TouchField[];
+	/** Slid on to another field before it was held: it is not held any more. */
+	slid: boolean;
 	held: boolean;
 	timer: ReturnType<typeof setTimeout>;
 	/** Where the fields are. */
@@ -22,16 +29,18 @@ interface Touch {
 }
 
 /**
- * One attempt, one touch. Pointer-down paints the field, pointer-up counts. Sliding
+ * One attempt, one touch, by what it is and not by how soon it came: on a busy device events
+ * are heard of late and close together. Pointer-down paints the field, pointer-up counts. Sliding
  * on over other fault fields of the row names several faults in the one touch,
  * holding names the other direction, sliding off all fields cancels. Keyboards and
  * screen readers press the same buttons and get the plain meaning.
  */
-export function useTouch(fields: readonly TouchField[], onAttempt: (attempt: Attempt) => void) {
+export function useTouch(fields: readonly TouchField[], onAttempt: (attempt: Attempt, when: When) => void) {
 	/** The fields that are held, while they are: their words change. */
 	const [held, setHeld] = useState<readonly string[]>(nothing);
 	const touch = useRef<Touch | null>(null);
-	const lastUp = useRef(Number.NEGATIVE_INFINITY);
+	/** Pointers that were followed to their end, and whose click is still to come. */
+	const followed = useRef(new Set<number>());
 
 	const fieldOf = (element: Element | null) => {
 		const id = element?.closest<HTMLElement>("[data-field]")?.dataset.field;
@@ -39,12 +48,9 @@ export function useTouch(fields: readonly TouchField[], onAttempt: (attempt: Att
 	};
 	// Painted straight onto the page, which answers the finger before anything is worked out.
 	const paint = (now: Touch, on: boolean) => {
-		const over = new Set(on ? now.over.map((field) => field.id) : []);
-		for (const { dataset } of now.within.querySelectorAll<HTMLElement>("[data-field]")) {
-			const pressed = over.has(dataset.field ?? "");
-			if (pressed !== (dataset.pressed === "true")) dataset.pressed = String(pressed);
-		}
-		setHeld(on && now.held ? [...over] : nothing);
+		const over = on ? now.over.map((field) => field.id) : nothing;
+		press(now.within, over);
+		setHeld(on && now.held ? over : nothing);
 	};
 	const end = () => {
 		const now = touch.current;
@@ -59,6 +65,7 @@ export function useTouch(fields: readonly TouchField[], onAttempt: (attempt: Att
 	const move = (event: PointerEvent) => {
 		const now = touch.current;
 		if (!now || now.pointer !== event.pointerId) return;
+		const heldUntilNow = isHeld(now, event.timeStamp);
 		const field = fieldOf(document.elementFromPoint(event.clientX, event.clientY));
 		const first = now.over[0];
 		if (!field) {
@@ -70,16 +77,19 @@ export function useTouch(fields: readonly TouchField[], onAttempt: (attempt: Att
 			if (!sameRow) now.over = [field];
 			else if (!now.over.includes(field)) now.over.push(field);
 		} else return;
+		now.held = heldUntilNow;
+		now.slid = true;
 		clearTimeout(now.timer);
 		paint(now, true);
 	};
 	const lift = (event: PointerEvent) => {
 		const now = touch.current;
 		if (!now || now.pointer !== event.pointerId) return;
-		lastUp.current = event.timeStamp;
+		followed.current.add(event.pointerId);
 		// Lifted beside the fields is slid off, wherever that was.
 		const [first] = now.within.contains(event.target as Node) ? now.over : [];
-		if (first) onAttempt(together(now.over, now.held));
+		const when = { down: now.down, up: event.timeStamp };
+		if (first) onAttempt(together(now.over, isHeld(now, event.timeStamp)), when);
 		end();
 	};
 
@@ -88,38 +98,71 @@ export function useTouch(fields: readonly TouchField[], onAttempt: (attempt: Att
 		handlers: {
 			onPointerDown(event: React.PointerEvent) {
 				const field = fieldOf(event.target as Element);
+				followed.current.delete(event.pointerId);
 				if (!field || touch.current || event.button !== 0) return;
 				const timer = setTimeout(() => {
 					if (touch.current?.over.length !== 1 || !field.position) return;
 					touch.current.held = true;
 					paint(touch.current, true);
 				}, HOLD_MS);
-				const deaf = new AbortController();
-				touch.current = {
-					pointer: event.pointerId,
-					over: [field],
-					held: false,
-					timer,
-					deaf,
-					within: event.currentTarget,
-				};
+				touch.current = begun(event, field, timer);
 				// A touch captures its first element; the slide needs what is under the finger.
 				(event.target as Element).releasePointerCapture?.(event.pointerId);
 				// Until the finger is up, it is followed wherever it goes: it may leave the fields, and be lifted outside.
-				const { signal } = deaf;
+				const { signal } = touch.current.deaf;
 				window.addEventListener("pointermove", move, { signal });
 				window.addEventListener("pointerup", lift, { signal });
 				window.addEventListener("pointercancel", end, { signal });
 				paint(touch.current, true);
 			},
 			onClick(event: React.MouseEvent) {
-				// A pointer was already counted on its way up; what clicks without one is a keyboard or a screen reader.
-				if (event.detail !== 0 && event.timeStamp - lastUp.current < SAME_TOUCH_MS) return;
+				if (wasFollowed(event, followed.current)) return;
 				const field = fieldOf(event.target as Element);
-				if (field) onAttempt(field.attempt);
+				if (field) onAttempt(field.attempt, { down: event.timeStamp, up: event.timeStamp });
 			},
 		},
 	};
+}
+
+const begun = (
+	{ pointerId, timeStamp, currentTarget }: React.PointerEvent,
+	field: TouchField,
+	timer: Touch["timer"],
+): Touch => ({
+	pointer: pointerId,
+	down: timeStamp,
+	over: [field],
+	slid: false,
+	held: false,
+	timer,
+	deaf: new AbortController(),
+	within: currentTarget,
+});
+
+/** These fields look pressed, and no others. */
+function press(within: Element, fields: readonly string[]): void {
+	for (const { dataset } of within.querySelectorAll<HTMLElement>("[data-field]")) {
+		const pressed = fields.includes(dataset.field ?? "");
+		if (pressed !== (dataset.pressed === "true")) dataset.pressed = String(pressed);
+	}
+}
+
+/** Down long enough on one field of a position, by the events' own times: a timer may fire late. */
+const isHeld = ({ over, slid, down, held }: Touch, at: number): boolean =>
+	slid ? held : over.length === 1 && over[0]?.position !== undefined && at - down >= HOLD_MS;
+
+/**
+ * Whether a click is the end of a touch that was counted on its way up. It carries the number of
+ * its pointer, and none (-1) where a keyboard or a screen reader pressed the button. Where the
+ * browser gives clicks no number, the first click with a count of its own (`detail`) after a
+ * touch is that touch's: one touch has one click.
+ */
+function wasFollowed({ nativeEvent, detail }: React.MouseEvent, followed: Set<number>): boolean {
+	const { pointerId } = nativeEvent as Partial<PointerEvent>;
+	if (pointerId !== undefined) return followed.delete(pointerId);
+	if (detail === 0) return false;
+	const [one] = followed;
+	return one !== undefined && followed.delete(one);
 }
 
 /** Several fields of one row as one attempt. */

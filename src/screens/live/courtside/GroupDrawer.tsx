@@ -18,6 +18,7 @@ import { isSought, MANY, Search } from "../drawers/Search";
 import { Fields } from "../Fields";
 import { inputsFor } from "../inputs";
 import { useLive } from "../LiveContext";
+import type { When } from "../useTouch";
 import css from "./courtside.module.css";
 
 const MOST = 12;
@@ -112,8 +113,8 @@ export function GroupDrawer() {
 	);
 	const members = inPairs.map((ladder) => memberOf(view, ladder, nameOf(ladder)));
 	const now = members.find(({ ladder }) => ladder.id === selected) ?? null;
-	const log = (attempt: Attempt) => {
-		if (!now || !isTouch(performance.now())) return;
+	const log = (attempt: Attempt, when?: When) => {
+		if (!now || !isTouch(when?.up ?? performance.now())) return;
 		answerTouch(attempt.off.length === 0 && succeeded(attempt.result, now.set?.placing.settings.scale));
 		lesson.write(groupTry(uuid, lesson.snapshot().view, group, now.ladder, attempt));
 		setSelected(null);

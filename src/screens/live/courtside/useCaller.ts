@@ -62,8 +62,8 @@ interface Asked {
 	most: number;
 	/** Puts a call on the screen and says it, at once and past React. */
 	onShow: (call: Call | null) => void;
-	/** Says which call a touch answers from now on. */
-	onCall: (call: Call | null) => void;
+	/** Says which call a touch answers, from now or from then on: touches go by it, however late they are heard of. */
+	onCall: (call: Call | null, from?: number) => void;
 }
 
 /**
@@ -99,6 +99,7 @@ export function useCaller({ visit, lesson, most, ...does }: Asked): Calls {
 			if (!told || told.call.nth - began.current >= most) return stop();
 			const { call, gap } = told;
 			onShow(call);
+			onCall(call, performance.now() + ANSWER_MS);
 			after(ANSWER_MS, () => {
 				onCall(call);
 				setSaid(call.nth - began.current + 1);
