@@ -1,11 +1,11 @@
 import type { Page } from "@playwright/test";
 import { findLadder, saveLadder } from "@/store/ladders";
-import { share } from "./measure";
+import { few, share } from "./measure";
 import { sideBySide, toFront } from "./sideBySide";
 
 const SLOWER = 4;
 const BEAT_MS = 900;
-const CALLS = 60;
+const CALLS = few(60, 6);
 const GOAL_MS = 30;
 const LADDER = "nimue-balls";
 
@@ -13,6 +13,8 @@ type Kept = Window & { beatFrames?: number[] };
 
 /** Keeps the moment of the frame in which each change of the word is drawn. */
 async function watch(page: Page, word: string): Promise<void> {
+	// The caller is fetched when it is opened.
+	await page.locator(word).waitFor({ state: "attached" });
 	await page.evaluate((selector) => {
 		const frames: number[] = [];
 		(window as Kept).beatFrames = frames;

@@ -1,9 +1,9 @@
 import type { Page } from "@playwright/test";
 import { quickHand } from "../e2e/studio";
-import { share } from "./measure";
+import { few, share } from "./measure";
 import { sideBySide } from "./sideBySide";
 
-const TOUCHES = 60;
+const TOUCHES = few(60, 6);
 /** Apart by more than a round of asking, and never in step with it. */
 const APART_MS = [700, 2900] as const;
 

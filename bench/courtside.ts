@@ -1,13 +1,13 @@
 import type { CDPSession, Page } from "@playwright/test";
 import { quickHand } from "../e2e/studio";
-import { against } from "./measure";
+import { against, few } from "./measure";
 import { sideBySide, toFront } from "./sideBySide";
 
 const SLOWER = 4;
-const TURNS = 6;
-const TOUCHES = 60;
+const TURNS = few(6, 1);
+const TOUCHES = few(60, 6);
 const A_TOUCH_MS = 250;
-const MANY = 2000;
+const MANY = few(2000, 200);
 
 /** What a lesson costs while it is counted: the main thread at four touches a second, and the memory each attempt keeps. */
 export const courtside = (): Promise<void> =>

@@ -9,7 +9,7 @@ import { openStore } from "@/store/db";
 import { catchUp } from "@/store/projection";
 import { forkNamespace, makeNamespace, type Sqld, startSqld } from "@/store/sqld";
 import { today } from "@/ui/dates";
-import { share, verdict } from "./measure";
+import { few, share, verdict } from "./measure";
 import { App, dice, lesson, megabytes, now, Phone, sleep, sockets, type Tally, tally } from "./phones";
 
 /**
@@ -26,7 +26,7 @@ const TRIES = Number(process.env.TRIES ?? 12);
 const MINUTES = Number(process.env.MINUTES ?? 20);
 const ALONE_SECONDS = Number(process.env.ALONE ?? 45);
 /** Events of the past that each studio begins with. */
-const PAST = 3000;
+const PAST = few(3000, 200);
 const GOAL = 3;
 /** The share of the day after which one app process is killed: while lessons are held. */
 const NOON = 0.55;

@@ -6,9 +6,9 @@ import { createClient } from "@libsql/client";
 import { openStore } from "@/store/db";
 import prepareDemo from "../e2e/setup";
 import { demoFile } from "../e2e/studio";
-import { against, verdict } from "./measure";
+import { against, few, verdict } from "./measure";
 
-const TURNS = 5;
+const TURNS = few(5, 1);
 
 /** A studio's workbook out and in again, per megabyte of the file. */
 export async function files(): Promise<void> {
@@ -62,7 +62,7 @@ export async function files(): Promise<void> {
 	}
 }
 
-const LONGER = 8;
+const LONGER = few(8, 2);
 
 /** The same file with its events so many times over: known again by their ids, but read and checked each time. */
 function lengthened(file: string): string {

@@ -1,10 +1,10 @@
 import { forecast, pastForecasts } from "@/core/insight/forecast";
 import { goesWith } from "@/core/insight/goesWith";
 import type { SeenVisit } from "@/core/insight/seen";
-import { median } from "./measure";
+import { few, median } from "./measure";
 
-const TURNS = 7;
-const A_SECOND_MS = 1000;
+const TURNS = few(7, 1);
+const A_SECOND_MS = few(1000, 50);
 
 /** Passes a lesson of a ladder: about one in three, the same ones each time. */
 const passes = (lessons: number, of: number): number[] =>

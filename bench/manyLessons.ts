@@ -8,6 +8,7 @@ import { openStore, type Store } from "@/store/db";
 import { catchUp } from "@/store/projection";
 import * as t from "@/store/schema";
 import { clearProjections, studioMark } from "@/store/studio";
+import { few } from "./measure";
 
 /**
  * Studios of any size, for the benchmarks: the demo's students and their twenty weeks,
@@ -16,7 +17,7 @@ import { clearProjections, studioMark } from "@/store/studio";
  */
 
 const TODAY = "2026-11-20";
-const WEEKS = 20;
+const WEEKS = few(20, 2);
 const DAY = 86_400_000;
 
 interface Size {

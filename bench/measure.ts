@@ -1,3 +1,7 @@
+/** Run to see that it runs, not to measure: one turn of everything, and of what is done many times only some. */
+export const small = process.env.PEG_BENCH === "small";
+export const few = (many: number, some: number): number => (small ? some : many);
+
 /** Two ways of doing one thing, timed in turns in one run, so that the machine's moods fall on both. */
 export interface Pair {
 	name: string;
@@ -27,7 +31,8 @@ export const median = (all: readonly number[]): number => {
 };
 
 /** Ratios of theirs to ours, one a turn, with their spread. The first turn warms both up and is not counted. */
-export function compare({ name, baseline, ours, theirs, turns, repeat, goal }: Pair): void {
+export function compare({ name, baseline, ours, theirs, repeat, goal, ...pair }: Pair): void {
+	const turns = few(pair.turns, 1);
 	const ratios: number[] = [];
 	const times: { ours: number; theirs: number }[] = [];
 	for (let turn = 0; turn <= turns; turn++) {
@@ -56,7 +61,8 @@ export interface Against {
 }
 
 /** How many times the baseline's ours is: the median over the turns, its quartiles, and the extremes. */
-export async function against({ name, baseline, ours, theirs, turns, unit, goal }: Against): Promise<void> {
+export async function against({ name, baseline, ours, theirs, unit, goal, ...pair }: Against): Promise<void> {
+	const turns = few(pair.turns, 1);
 	const ratios: number[] = [];
 	const times: { ours: number; theirs: number }[] = [];
 	for (let turn = 0; turn <= turns; turn++) {
@@ -98,7 +104,8 @@ export const share = (all: readonly number[], part: number): number => {
 const DRAWN_AGAIN = 2000;
 
 /** How many times the baseline's 95th percentile ours is, and between what the ratio lies when whole turns are drawn again. */
-export async function tail({ name, baseline, ours, theirs, turns, times, unit, goal }: Tail): Promise<void> {
+export async function tail({ name, baseline, ours, theirs, unit, goal, ...pair }: Tail): Promise<void> {
+	const [turns, times] = [few(pair.turns, 1), few(pair.times, 5)];
 	await ours(times);
 	await theirs(times);
 	const pairs: { ours: number[]; theirs: number[] }[] = [];

@@ -1,7 +1,7 @@
 import type { PlannedItem } from "@/core/plan/plan";
 import { planClasses } from "@/core/plan/solve";
 import { viewPlan } from "@/core/plan/viewPlan";
-import { median } from "./measure";
+import { few, median } from "./measure";
 
 /** Candidates of every class, wishes from short to long, as a large studio's lesson would have them. */
 const candidates = (n: number): PlannedItem[] =>
@@ -18,7 +18,7 @@ const candidates = (n: number): PlannedItem[] =>
 		rate: [0.5, 0.7, 0.9][i % 3] as number,
 	}));
 
-const TURNS = 9;
+const TURNS = few(9, 1);
 /** What a frame leaves on a machine four times as slow as this one. */
 const FRAME_MS = 16.7 / 4;
 

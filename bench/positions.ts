@@ -1,10 +1,10 @@
 import { freshPosition, type Skill } from "@/core/skill/skill";
-import { against } from "./measure";
+import { against, few } from "./measure";
 import { sideBySide } from "./sideBySide";
 import { typist } from "./typist";
 
-const TURNS = 6;
-const KEYS = 20;
+const TURNS = few(6, 1);
+const KEYS = few(20, 4);
 const LETTERS = ["a", "b", "Backspace", "Backspace"];
 
 /** A skill of so many positions, each with something in it. */

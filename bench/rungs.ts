@@ -3,12 +3,12 @@ import type { Difficulty } from "@/core/build/difficulty";
 import type { Ladder, Rung } from "@/core/ladder/ladder";
 import { freshRung } from "@/core/ladder/rung";
 import { addLadder } from "@/store/ladders";
-import { against } from "./measure";
+import { against, few } from "./measure";
 import { sideBySide } from "./sideBySide";
 import { typist } from "./typist";
 
-const TURNS = 6;
-const KEYS = 20;
+const TURNS = few(6, 1);
+const KEYS = few(20, 4);
 const LETTERS = ["a", "b", "Backspace", "Backspace"];
 const FRAME_MS = 1000 / 60;
 

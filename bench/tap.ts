@@ -1,12 +1,12 @@
 import type { Page } from "@playwright/test";
-import { tail } from "./measure";
+import { few, tail } from "./measure";
 import { sideBySide, toFront } from "./sideBySide";
 
 const SLOWER = 4;
 /** How long a finger stays: a touch counts when it leaves. */
 const FINGER_MS = 80;
-const TURNS = 15;
-const TOUCHES = 20;
+const TURNS = few(15, 1);
+const TOUCHES = few(20, 4);
 const BETWEEN_MS = 250;
 
 /** From the finger's leaving to the frame that shows the raised count, on a slow phone. */

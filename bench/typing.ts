@@ -1,9 +1,9 @@
-import { against } from "./measure";
+import { against, few } from "./measure";
 import { sideBySide } from "./sideBySide";
 import { typist } from "./typist";
 
-const TURNS = 6;
-const KEYS = 20;
+const TURNS = few(6, 1);
+const KEYS = few(20, 4);
 const DIGITS = ["1", "Backspace", "2", "Backspace", "3", "Backspace"];
 
 /** How busy the page's one thread is while a number of the rule is typed over and over, against a bare form. */

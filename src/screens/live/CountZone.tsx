@@ -207,6 +207,14 @@ function UsedBar({ verdict: { used, allowed, raisedBy } }: { verdict: Verdict })
 	);
 }
 
+/** The number in words, for whoever hears it: what it needs only where it is judged. */
+function countWords({ set, visit, stretch, triesInSet }: Board): string {
+	const { met, progress } = visit.judgements[set.variation];
+	if (stretch) return `taken ${stretch.taken} of ${stretch.came}`;
+	if (set.elsewhere === "warm-up") return `${plural(triesInSet, "try", "tries")}, not judged`;
+	return `${progress.value} ${progress.words}, ${met ? "rule met" : `needs ${progress.target}`}`;
+}
+
 const editedWords = ({ since, anew }: NonNullable<Board["edited"]>): string =>
 	since === "next set"
 		? `This rung was edited. It holds from the next set on${anew ? ", and the count begins anew there" : ""}.`
@@ -263,7 +271,7 @@ export function CountZone({
 				<TheCount
 					lesson={lesson}
 					className={opening ? "visually-hidden" : `${css.number} ${longer ? css.longer : ""}`}
-					words={`${progress.value} ${progress.words}, needs ${progress.target}`}
+					words={countWords(board)}
 				/>
 				{setClock && <ClockFields clock={setClock} />}
 				<div className={css.meaning} title={ruleSentence(visit.rule)}>

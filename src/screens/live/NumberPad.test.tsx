@@ -85,3 +85,11 @@ describe("a second measure", () => {
 		expect(logged).toMatchObject([{ length: 9, second: { value: 7 } }]);
 	});
 });
+
+test("how hard it was is asked of the first number, whatever was measured beside it", () => {
+	const logged = pad({ kind: "within", k: 1, n: 2, low: 1, high: 99, effort: 6 }, "m", "height, cm");
+	key("4", "5", "g", "9", "g");
+	expect(screen.getByRole("group", { name: "45: how hard was it, of ten?" })).toBeTruthy();
+	key("3");
+	expect(logged).toMatchObject([{ measure: { value: 45 }, second: { value: 9 }, effort: 3 }]);
+});

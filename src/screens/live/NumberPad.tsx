@@ -74,7 +74,7 @@ export function NumberPad({ keypad, onAttempt, apart }: PadProps) {
 		return (
 			<fieldset
 				className={`${css.fields} ${css.pad} ${apart ? css.apart : ""}`}
-				aria-label={`${typed}: how hard was it, of ten?`}
+				aria-label={`${before ?? typed}: how hard was it, of ten?`}
 			>
 				{[..."123456789", "back", "0"].map((key) => (
 					<button key={key} type="button" className={css.field} onClick={() => type(key)}>

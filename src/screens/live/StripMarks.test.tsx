@@ -1,8 +1,9 @@
+import fc from "fast-check";
 import { renderToStaticMarkup } from "react-dom/server";
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { tallyIn } from "@/core/commands/tries";
 import { boardOf } from "./model";
-import { StripMarks } from "./StripMarks";
+import { labelsThatFit, StripMarks } from "./StripMarks";
 
 const begun = () => new Phone().begin(ladderWith({ limit: 60 }));
 
@@ -43,4 +44,29 @@ test("the last twenty are shown, those past the limit faint", () => {
 
 test("the same fault in a row says so once", () => {
 	expect(stripOf(begun().row("g222gggggg3")).labels).toEqual(["second ×3", "third"]);
+});
+
+test("whatever is said under the marks, no two labels run into each other, and faults come before numbers", () => {
+	const some = (prefix: string) =>
+		fc
+			.uniqueArray(fc.record({ place: fc.nat(19), words: fc.string({ minLength: 1, maxLength: 14 }) }), {
+				selector: ({ place }) => place,
+				maxLength: 20,
+			})
+			.map((all) => all.map((one) => ({ ...one, id: `${prefix}${one.place}` })));
+	fc.assert(
+		fc.property(some("t"), some("t"), (faults, others) => {
+			const fit = labelsThatFit(faults, others, 20);
+			const places = [...fit].map(([id, words]) => {
+				const [place, wide] = [Number(id.slice(1)), (words.length * 7) / 18];
+				const right = place >= 18 ? place + 0.5 : place + wide / 2;
+				return [right - wide, right] as const;
+			});
+			for (const [i, [left, right]] of places.entries())
+				for (const [from, to] of places.slice(i + 1)) expect(left < to - 1e-9 && right > from + 1e-9).toBe(false);
+			const latest = [...faults].sort((a, b) => b.place - a.place)[0];
+			if (latest) expect(fit.get(latest.id)).toBe(latest.words);
+		}),
+		{ numRuns: 300 },
+	);
 });

@@ -10,33 +10,58 @@ const SHORT = 3;
 const MARK_PX = 18;
 const LETTER_PX = 7;
 
-/** Consecutive attempts with the same fault say so once: "elbow ×3". */
-function faultLabels(entries: readonly Entry[], short: Board["short"]): Map<string, string> {
-	const runs: { position: string; called: string; ids: string[] }[] = [];
+/** What could stand under a mark. */
+interface Label {
+	id: string;
+	place: number;
+	words: string;
+}
+
+/** Consecutive attempts with the same fault say so once, under the middle one: "elbow ×3". */
+function faultLabels(entries: readonly Entry[], short: Board["short"]): Label[] {
+	const runs: { position: string; called: string; at: number[] }[] = [];
 	let open = false;
-	for (const { event, try: t } of entries) {
-		if (!t) continue;
+	entries.forEach(({ try: t }, at) => {
+		if (!t) return;
 		const off = t.body.off[0];
 		const position = off?.position;
 		const last = runs.at(-1);
-		if (position && open && last?.position === position) last.ids.push(event.id);
-		else if (position) runs.push({ position, called: off?.name ?? short(position), ids: [event.id] });
+		if (position && open && last?.position === position) last.at.push(at);
+		else if (position) runs.push({ position, called: off?.name ?? short(position), at: [at] });
 		open = position !== undefined;
+	});
+	return runs.map(({ called, at }) => {
+		const place = at[Math.floor((at.length - 1) / 2)] ?? 0;
+		return {
+			id: entries[place]?.event.id ?? "",
+			place,
+			words: at.length > 1 ? `${called} ×${at.length}` : called,
+		};
+	});
+}
+
+/** Under the last marks a label ends with its mark: it may not hang over the edge. */
+const AT_EDGE = 2;
+
+/**
+ * What stands under the marks, by its try: faults first, then what else is said, the latest
+ * first; one that would run into another is left out.
+ *
+ * @param marks how many marks there are
+ */
+export function labelsThatFit(faults: readonly Label[], others: readonly Label[], marks: number): Map<string, string> {
+	const fitting = new Map<string, string>();
+	const taken: [left: number, right: number][] = [];
+	const latest = (all: readonly Label[]) => [...all].sort((a, b) => b.place - a.place);
+	for (const { id, place, words } of [...latest(faults), ...latest(others)]) {
+		const wide = (words.length * LETTER_PX) / MARK_PX;
+		const right = place >= marks - AT_EDGE ? place + 0.5 : place + wide / 2;
+		const left = right - wide;
+		if (fitting.has(id) || taken.some(([from, to]) => left < to && right > from)) continue;
+		taken.push([left, right]);
+		fitting.set(id, words);
 	}
-	const at = new Map(entries.map(({ event }, i) => [event.id, i]));
-	const labels = new Map<string, string>();
-	let free = Number.POSITIVE_INFINITY;
-	// The latest first: a label that would run into one already there is left out.
-	for (const { called, ids } of runs.reverse()) {
-		const id = ids[Math.floor((ids.length - 1) / 2)] ?? "";
-		const words = ids.length > 1 ? `${called} ×${ids.length}` : called;
-		const half = (words.length * LETTER_PX) / MARK_PX / 2;
-		const place = at.get(id) ?? 0;
-		if (place + half > free) continue;
-		labels.set(id, words);
-		free = place - half;
-	}
-	return labels;
+	return fitting;
 }
 
 /** As many letters of each answer as tell it from the others, where that fits under a mark. */
@@ -64,16 +89,15 @@ export function StripMarks({ board }: { board: Board }) {
 	);
 	const from = Math.max(0, marks.length - SHOWN);
 	const shown = marks.slice(from);
-	const labels = faultLabels(shown, board.short);
 	// Numbers fit under their marks; of words only the latest has room.
 	const last = shown.at(-1)?.event.id;
-	// A label may not hang over the edge.
-	const edge = new Set(shown.slice(-2).map(({ event }) => event.id));
+	const edge = new Set(shown.slice(-AT_EDGE).map(({ event }) => event.id));
 	const letters = lettersOf(shown);
-	const label = (t: TryView): string | null => {
-		const said = labels.get(t.id) ?? (t.body.answer && t.id !== last ? letters(t.body.answer) : numberOf(t));
-		return said && !labels.has(t.id) && said.length > SHORT && t.id !== last ? null : said;
-	};
+	const others = shown.flatMap(({ try: t }, place): Label[] => {
+		const said = t && (t.body.answer && t.id !== last ? letters(t.body.answer) : numberOf(t));
+		return t && said && (said.length <= SHORT || t.id === last) ? [{ id: t.id, place, words: said }] : [];
+	});
+	const labels = labelsThatFit(faultLabels(shown, board.short), others, shown.length);
 	return (
 		<>
 			{shown.length === 0 && <span className={css.stripEmpty}>No tries yet. One touch each.</span>}
@@ -83,7 +107,7 @@ export function StripMarks({ board }: { board: Board }) {
 					<span key={i} className={css.stripRun}>
 						<MarkRow tries={run} />
 						{run.map((t, place) => {
-							const words = label(t);
+							const words = labels.get(t.id);
 							return (
 								words && (
 									<small
