@@ -1,5 +1,5 @@
 import { v7 as uuid } from "uuid";
-import { beginLesson } from "@/core/commands/begin";
+import { beginLesson, opensWith } from "@/core/commands/begin";
 import type { SetOptions } from "@/core/commands/sets";
 import type { Body, Placing, PlanTaken, Variation } from "@/core/log/kinds";
 import { placeQuick, plannedBeside } from "@/core/pack/changed";
@@ -43,14 +43,16 @@ async function openToday(pack: Pack, student: string): Promise<string | null> {
 /** The set a lesson opens with. What is planned first may be no rung: then its tries are the warm-up's, never the peg's. */
 function firstSet(
 	on: PackLadder | null,
-	rung: string,
+	onRung: string | undefined,
 	plan: PlanTaken | null | undefined,
 ): [Placing, Variation, SetOptions] {
 	if (!on) return [placeQuick(), "own", {}];
-	const [opensWith] = plan?.stretches ?? [];
-	return opensWith && !opensWith.rung
-		? [plannedBeside(uuid(), opensWith.what, placeOn(on, rung)), "own", { elsewhere: "warm-up" }]
-		: [placeOn(on, rung), variationOn(on, rung), {}];
+	const rung = onRung ?? beginsOn(on);
+	const [planned] = plan?.stretches ?? [];
+	if (planned && !planned.rung)
+		return [plannedBeside(uuid(), planned.what, placeOn(on, rung)), "own", { elsewhere: "warm-up" }];
+	// What is planned, and which rung was asked for, say it; else the ladder does.
+	return planned || onRung ? [placeOn(on, rung), variationOn(on, rung), {}] : opensWith(on);
 }
 
 /**
@@ -81,11 +83,10 @@ export async function begin(
 	// What a device never heard of it cannot name: its first events would be sent twice. One kept ahead may be of before.
 	if (fresh) await local.meet(pack.studio.epoch);
 	await local.keepPack(lesson, pack);
-	const rung = on ? (onRung ?? beginsOn(on)) : "";
 	const them = pack.students.find(({ id }) => id === on?.student);
 	const today = now().localDay;
 	const planned = on && pack.plans?.find((one) => one.day === today && one.students.includes(on.student));
-	const first = firstSet(on, rung, onRung === undefined && planned ? planned.taken : null);
+	const first = firstSet(on, onRung, onRung === undefined && planned ? planned.taken : null);
 	await record(
 		pack.studio.id,
 		beginLesson(

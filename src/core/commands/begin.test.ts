@@ -1,7 +1,7 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { digestLesson } from "@/core/log/digest";
 import { placeOn } from "@/core/pack/placing";
-import { letGo, openedAs } from "./begin";
+import { letGo, openedAs, opensWith } from "./begin";
 
 const ladder = ladderWith({ limit: 20 });
 
@@ -39,4 +39,26 @@ test("a rung's limit counts the day: what an earlier lesson of it used is used",
 	expect(placeOn({ ...ladder, used }, "r3").usedToday).toBeUndefined();
 	// A rule is judged on this lesson's own tries.
 	expect(phone.visit().tries).toHaveLength(5);
+});
+
+test.each([
+	["at the peg", "r3", null],
+	["from the bottom", "r1", ["r1", "r2"]],
+	["last lesson's work", "r2", null],
+] as const)("a lesson nothing is planned for begins %s, as its ladder says", (begins, rung, stops) => {
+	const last = { day: "2026-02-20", rung: "Middle", good: 4, tries: 9, cue: null };
+	const [placing, variation, way] = opensWith({ ...ladder, begins, peg: "r3", last });
+	expect([placing.rung, variation]).toEqual([rung, "own"]);
+	expect(way.elsewhere).toBe(begins === "at the peg" ? undefined : "here today");
+	expect(way.round?.stops.map((stop) => stop.rung) ?? null).toEqual(stops);
+});
+
+test("where nothing is below the peg, or last lesson's rung is gone or taken out, a lesson begins at the peg", () => {
+	const last = { day: "2026-02-20", rung: "Middle", good: 4, tries: 9, cue: null };
+	const atPeg = (change: Partial<typeof ladder>) => opensWith({ ...ladder, ...change })[2];
+	expect(atPeg({ begins: "from the bottom", peg: "r1" })).toEqual({});
+	expect(atPeg({ begins: "last lesson's work", last: { ...last, rung: "Gone" } })).toEqual({});
+	expect(atPeg({ begins: "last lesson's work", last: null })).toEqual({});
+	const limits = [{ rung: "r2", what: "taken out" as const, reason: "wrist" }];
+	expect(atPeg({ begins: "last lesson's work", peg: "r3", last, limits })).toEqual({});
 });

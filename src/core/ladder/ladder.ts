@@ -9,14 +9,10 @@ import { isJudged } from "@/core/skill/look";
 import type { Skill } from "@/core/skill/skill";
 import { ident } from "@/core/text/fields";
 import { passRefusal } from "./passable";
-import { Policy } from "./policy";
+import { lessonStarts, Policy } from "./policy";
 import { freshRung, Rung, type RungSettings } from "./rung";
 
-/** Where a lesson on a ladder begins: where the peg stands, with last lesson's work, or from the bottom quickly up. */
-export const lessonStarts = ["at the peg", "last lesson's work", "from the bottom"] as const;
-export type LessonStart = (typeof lessonStarts)[number];
-
-export { Policy, policies } from "./policy";
+export { type LessonStart, lessonStarts, Policy, policies } from "./policy";
 export { Rung } from "./rung";
 
 /** A ladder's rungs, lowest first, and where the student starts on them. */

@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import type { LengthUnit } from "@/core/coach/coach";
-import { Policy } from "@/core/ladder/policy";
+import { lessonStarts, Policy } from "@/core/ladder/policy";
 import { Rung } from "@/core/ladder/rung";
 import { causeMarks, Placing, PlanTaken, WatchedPosition } from "@/core/log/kinds";
 import { Side } from "@/core/people/body";
@@ -58,6 +58,8 @@ export const PackLadder = z.object({
 	/** The student's strong side, for reading out what the rungs say. */
 	strong: z.optional(z.enum(["left", "right"])),
 	policy: Policy,
+	/** Where a lesson on it begins; at the peg where nothing is said. */
+	begins: z.optional(z.enum(lessonStarts)),
 	positions: z.array(PackPosition),
 	/** Lower edge of the coach's working band. */
 	bandLow: z.optional(z.number()),

@@ -169,6 +169,7 @@ export function packLadder(
 		...(around.load && around.load.length > 0 ? { load: around.load } : {}),
 		...(around.used ? { used: around.used } : {}),
 		strong: around.student.strongSide,
+		...(row.ladder.begins ? { begins: row.ladder.begins } : {}),
 		side,
 		policy,
 		rungs: versioned(rungs),
