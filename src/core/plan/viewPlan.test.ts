@@ -35,6 +35,44 @@ test("what did not fit says what it would push out, or cost; what was taken out 
 	expect(never.leftOut[0]?.why).toBe("There is no room for it beside what is to be in the lesson.");
 });
 
+test("what is out though there is room says which rule, or that it adds nothing", () => {
+	const worthless = seen([item("a"), item("b", { value: 0 })], 30);
+	expect(worthless.free).toBeGreaterThan(3);
+	expect(worthless.leftOut[0]?.why).toBe("It is worth nothing here. Enter a value for it, or put it in.");
+	// Heavy work may not end the lesson, and nothing that might end it fits behind.
+	const heavy = item("b", { class: "decision", heavy: true, least: 12, wish: 12 });
+	const ends = seen([item("a", { rate: 0.9, least: 10, wish: 10 }), heavy], 30);
+	expect(ends.leftOut[0]?.why).toBe("With it the lesson could not end on what goes well.");
+});
+
+test("of whatever is left out with room for it the reason is one that can be acted on", () => {
+	const some = fc.array(
+		fc.record({
+			class: fc.constantFrom(...planClasses),
+			least: fc.integer({ min: 1, max: 8 }),
+			more: fc.nat(6),
+			value: fc.nat(6),
+			heavy: fc.boolean(),
+			rate: fc.constantFrom(undefined, 0.5, 0.9),
+		}),
+		{ maxLength: 7 },
+	);
+	fc.assert(
+		fc.property(some, fc.integer({ min: 10, max: 50 }), (all, minutes) => {
+			const items = all.map(({ more, rate, ...one }, i) =>
+				item(`i${i}`, { ...one, wish: one.least + more, ...(rate === undefined ? {} : { rate }) }),
+			);
+			for (const { item: left, why } of seen(items, minutes).leftOut)
+				expect(why).toMatch(
+					left.value > 0
+						? /^It would (push out|cost)|could not end on|worth as much without/
+						: /^It would|could not end|worth nothing/,
+				);
+		}),
+		{ numRuns: 60 },
+	);
+});
+
 test("hard rules say where they bite: a third new one waits, a refresher is there to end on", () => {
 	const fresh = ["a", "b", "c", "d"].map((id) => item(id, { class: "new", rate: 0.9 }));
 	expect(seen(fresh, 60).rules).toEqual(["At most two new ones a lesson: 2 more wait."]);

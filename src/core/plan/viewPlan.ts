@@ -87,7 +87,12 @@ function whyOut(item: PlannedItem, { items, minutes }: Pick<LessonPlan, "items" 
 		const lost = had - (after?.get(id) ?? had);
 		return lost > 0 ? [`${lost} min of “${what(id)}”`] : [];
 	});
-	return shorter.length > 0 ? `It would cost ${shorter.join(" and ")}.` : "A hard rule keeps it out; see above.";
+	if (shorter.length > 0) return `It would cost ${shorter.join(" and ")}.`;
+	// There is room: then it is a rule, or it adds nothing.
+	if (forced.value.broken.length > now.broken.length) return "With it the lesson could not end on what goes well.";
+	return item.value > 0
+		? "The lesson is worth as much without it, and has an item less."
+		: "It is worth nothing here. Enter a value for it, or put it in.";
 }
 
 /** Hard rules that keep something out or in its place, as far as they can be told. */

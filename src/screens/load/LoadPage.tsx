@@ -43,8 +43,8 @@ export function LoadPage(props: LoadPageProps) {
 			</p>
 			{shown.length === 0 && (
 				<p>
-					Nothing loads anything yet. Say on a rung what one try loads; what was tried before is counted with it from
-					then on.
+					No loads yet. On a rung, enter what one try loads. Tries count from then on; those made before do
+					not.
 				</p>
 			)}
 			{shown.map((part) => (
