@@ -60,7 +60,8 @@ export async function visitorOf(open: Store, token: string): Promise<Visitor> {
 		return {
 			status: 404,
 			title: "Nothing is here",
-			sentence: "This address opens nothing. Look whether all of it was copied, or ask your coach for a new one.",
+			sentence:
+				"This address opens nothing. Check that all of it was copied. If it opened before, the studio has moved: ask your coach for a new link. What is on your phone is still there.",
 		};
 	}
 	try {

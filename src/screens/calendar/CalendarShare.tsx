@@ -7,9 +7,9 @@ import Form from "react-bootstrap/Form";
 import { plural } from "@/core/text/lists";
 import { bringBusy, closeFeed, dropBusy, keepTravel, openFeed } from "@/server/calendar";
 import type { CalendarPageProps } from "@/server/readCalendar";
-import { CopyButton } from "@/ui/CopyButton";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
+import { PrivateAddress } from "@/ui/PrivateAddress";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import css from "./calendar.module.css";
@@ -67,10 +67,9 @@ function Feeds({ feeds }: Pick<CalendarPageProps, "feeds">) {
 				</Button>
 			</Form>
 			{address && (
-				<p className={css.address} role="status">
-					<code>{address}</code>
-					<CopyButton text={address} />
-				</p>
+				<div className={css.address} role="status">
+					<PrivateAddress address={address} />
+				</div>
 			)}
 			<ul className={css.plain}>
 				{feeds.map((feed) => (

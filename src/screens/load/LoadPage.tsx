@@ -42,10 +42,7 @@ export function LoadPage(props: LoadPageProps) {
 				Tries times what a try of the rung loads: 1 is a usual one. Lessons and practice, counted or not, warm-ups too.
 			</p>
 			{shown.length === 0 && (
-				<p>
-					No loads yet. On a rung, enter what one try loads. Tries count from then on; those made before do
-					not.
-				</p>
+				<p>No loads yet. On a rung, enter what one try loads. Tries count from then on; those made before do not.</p>
 			)}
 			{shown.map((part) => (
 				<PartLoad key={part} {...props} part={part} />

@@ -8,11 +8,11 @@ import Form from "react-bootstrap/Form";
 import { dayAfter } from "@/core/text/fields";
 import { openPracticeLink, withdrawPracticeLink } from "@/server/practice";
 import type { PracticePageProps } from "@/server/readPractice";
-import { CopyButton } from "@/ui/CopyButton";
 import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
 import Link from "@/ui/Link";
+import { PrivateAddress } from "@/ui/PrivateAddress";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import css from "./practice.module.css";
@@ -63,8 +63,7 @@ export function Share({
 			{address && (
 				<div role="status" className={css.address}>
 					<p className="m-0">Shown once. Whoever has it opens this practice, and nothing else.</p>
-					<code data-testid="address">{address}</code>
-					<CopyButton text={address} />
+					<PrivateAddress address={address} />
 					<AddressCode address={address} />
 				</div>
 			)}

@@ -114,6 +114,10 @@ function PreviewOf({
 					{preview.scope.of === "studio" ? "A whole studio." : `One ${preview.scope.of}, with all that belongs to it.`}
 				</p>
 			)}
+			<p className="mute m-0">
+				Private links and calendar addresses that were given away still lead to the studio this file is from. Make new
+				ones here.
+			</p>
 			<table className={css.preview}>
 				<thead>
 					<tr className="mute">

@@ -50,6 +50,7 @@ export function Records({ studio, lan, health, slow, students, aside }: RecordsP
 				</div>
 				<p className="mute m-0">
 					Lessons may go on meanwhile; either file holds one moment. One skill or ladder is taken out on its own page.
+					Private links and calendar addresses do not move to another studio with a workbook: make new ones there.
 				</p>
 				<Tables students={students} />
 				{lan && (
