@@ -23,7 +23,7 @@ export const between = (): Promise<void> =>
 		const other = await browser.newContext({ viewport: { width: 390, height: 844 } });
 		const watching = await other.newPage();
 		await watching.goto(`${studio.url}/live${new URL(counting.url()).search}`);
-		await watching.getByText("Another device counts this set").waitFor();
+		await watching.getByText("Another device counts").waitFor();
 		// The compiler of these files gives functions their names by a helper that the page lacks.
 		await watching.evaluate("globalThis.__name ??= (named) => named");
 		await watching.evaluate(() => {

@@ -5,14 +5,14 @@ import { resolve } from "@/core/log/resolve";
 import { addLadder, listLadders, saveLadder } from "@/store/ladders";
 import { saveSkill } from "@/store/skills";
 import { saveStudent } from "@/store/students";
-import { allSent, expect, good, type Studio, test, touch } from "./studio";
+import { allSent, answer, expect, good, type Studio, test, touch } from "./studio";
 
 /** On a phone: what is counted is what happened, whichever try is open, whoever is looked at, signal or none. */
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, expected: /ERR_|Failed to fetch/ });
 
-/** Wendel and Ida, each with one rung. */
-async function fill(studio: Studio, settings: Partial<RungSettings>): Promise<void> {
+/** Wendel and Ida, each with one rung, or with as many as are named and the peg on the top one. */
+async function fill(studio: Studio, settings: Partial<RungSettings>, names = ["Spin"]): Promise<void> {
 	await studio.inStore(async (store) => {
 		const position = (id: string) => ({ id, name: id, short: id, tell: "", cues: [], fault: "", origin: null });
 		await saveSkill(store, { name: "Spin", about: "", positions: ["wrist", "gaze"].map(position) }, null, "spin");
@@ -26,8 +26,11 @@ async function fill(studio: Studio, settings: Partial<RungSettings>): Promise<vo
 			const made = await addLadder(store, name, "spin", {
 				side: "none",
 				policy: "mastery",
-				start: null,
-				rungs: [{ id: `${name}-only`, settings: { ...freshRung("Spin"), watch: ["wrist", "gaze"], ...settings } }],
+				start: `${name}-${names.at(-1)}`,
+				rungs: names.map((rung) => ({
+					id: `${name}-${rung}`,
+					settings: { ...freshRung(rung), watch: ["wrist", "gaze"], ...settings },
+				})),
 			});
 			if (!made.ok) throw new Error(made.refusals[0]?.sentence);
 		}
@@ -193,4 +196,74 @@ test("open play goes on after a break by the next touch, and an edited rung hold
 	await expect(told).toContainText("in play, taken 1 of 1 time it came");
 	await expect(told).toContainText("in play, slower, taken 0 of 1 time it came");
 	await expect(told).toContainText("a break of 3 minutes, then slower");
+});
+
+test("a score is no tries: it uses up no limit, and passes only a count in its seconds", async ({ page, studio }) => {
+	await fill(studio, { gate: "result", rule: { kind: "count", c: 10, seconds: 30 }, limit: 30 });
+	await begin(page);
+	const score = async (...keys: string[]) => {
+		await touch(page, "more").tap();
+		await page.getByRole("button", { name: /^tally/ }).tap();
+		for (const key of keys) await touch(page, key).tap();
+		await touch(page, "enter the tally").tap();
+	};
+	await score("7");
+	await expect(page.getByTestId("used")).toHaveText("0");
+	await expect(page.getByText("rule met")).toHaveCount(0);
+	await score("1", "2");
+	await expect(page.getByText("rule met")).toBeVisible();
+	await expect(page.getByTestId("used")).toHaveText("0");
+	await allSent(page);
+	await touch(page, "more").tap();
+	await page.getByRole("link", { name: "wrap up" }).tap();
+	const told = page.getByRole("region", { name: "Spin", exact: true });
+	await expect(told).toContainText("best set 12 in 30 seconds");
+	await expect(told).not.toContainText("12 of 12");
+});
+
+test("failing below the peg leads down and never up: the peg stays where it is", async ({ page, studio }) => {
+	await fill(studio, { gate: "result", rule: { kind: "streak", r: 9 }, limit: 40, watch: [] }, ["Low", "Mid", "High"]);
+	await begin(page);
+	await page.getByRole("button", { name: /^Rung 3/ }).tap();
+	await page.getByRole("button", { name: /^Mid/ }).first().tap();
+	for (let i = 0; i < 10; i++) await page.getByRole("button", { name: "MISSED", exact: true }).tap();
+	await expect(page.getByText("A rung down, just today: Low")).toBeVisible();
+	await answer(page, "follow");
+	await expect(page.getByText("here today · Low")).toBeVisible();
+	await allSent(page);
+	expect((await studio.events()).map(({ kind }) => kind)).not.toContain("peg.moved");
+});
+
+test("touches while the page is busy for two seconds are as many tries as fingers came down", async ({
+	page,
+	studio,
+}) => {
+	await fill(studio, { gate: "result", rule: { kind: "streak", r: 9 }, limit: 30 });
+	await begin(page);
+	const box = await good(page).boundingBox();
+	if (!box) throw new Error("there is nothing to tap");
+	const at = [{ x: box.x + box.width / 2, y: box.y + box.height / 2 }];
+	const browser = await page.context().newCDPSession(page);
+	const finger = async (type: "touchStart" | "touchEnd") =>
+		browser.send("Input.dispatchTouchEvent", { type, touchPoints: type === "touchStart" ? at : [] });
+	await page.evaluate(() => {
+		setTimeout(() => {
+			for (const end = performance.now() + 2000; performance.now() < end; );
+		}, 20);
+	});
+	await page.waitForTimeout(100);
+	// Heard of together once the page is free; each went up by itself long before.
+	const all: Promise<unknown>[] = [];
+	for (let i = 0; i < 3; i++) {
+		all.push(finger("touchStart"));
+		await page.waitForTimeout(80);
+		all.push(finger("touchEnd"));
+		await page.waitForTimeout(300);
+	}
+	await Promise.all(all);
+	await expect(page.getByTestId("used")).toHaveText("3");
+	await allSent(page);
+	const tries = (await studio.events()).filter(({ kind }) => kind === "attempt");
+	expect(tries.map(({ body }) => body)).toEqual(tries.map(() => ({ result: "hit", off: [], judged: false })));
+	expect(tries).toHaveLength(3);
 });
