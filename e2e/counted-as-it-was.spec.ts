@@ -170,9 +170,7 @@ test("open play goes on after a break by the next touch, and an edited rung hold
 	});
 	await touch(page, "more").tap();
 	await press(/^end set/);
-	await expect(
-		page.getByText("This rung was edited. It holds from the next set on, and the count begins anew there."),
-	).toBeVisible();
+	await expect(page.getByText("Rung edited: the next set counts anew.")).toBeVisible();
 	await good(page).tap();
 	await expect(page.getByTestId("count")).toHaveText(/^1/);
 	await expect(page.getByText("needs 4")).toBeVisible();

@@ -72,7 +72,12 @@ export async function runSqld(folder: string, port: number, flags: readonly stri
 		["--db-path", folder, "--no-welcome", "--http-listen-addr", `127.0.0.1:${port}`, ...flags],
 		{
 			stdio: ["ignore", "ignore", "ignore"],
-			env: { ...process.env, SQLD_AUTH_JWT_KEY: publicKey, LIBSQL_ADMIN_AUTH_KEY: access.adminKey },
+			env: {
+				...process.env,
+				SQLD_AUTH_JWT_KEY: publicKey,
+				// Told to a server without an admin's address, it would not start.
+				...(flags.includes("--admin-listen-addr") ? { LIBSQL_ADMIN_AUTH_KEY: access.adminKey } : {}),
+			},
 		},
 	);
 	const ended = new Promise<void>((resolve) => server.once("exit", () => resolve()));

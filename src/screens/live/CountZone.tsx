@@ -215,10 +215,11 @@ function countWords({ set, visit, stretch, triesInSet }: Board): string {
 	return `${progress.value} ${progress.words}, ${met ? "rule met" : `needs ${progress.target}`}`;
 }
 
+/** In one line of a phone: two would push the marks below onto the bar. */
 const editedWords = ({ since, anew }: NonNullable<Board["edited"]>): string =>
 	since === "next set"
-		? `This rung was edited. It holds from the next set on${anew ? ", and the count begins anew there" : ""}.`
-		: `This rung was edited since the last set${anew ? "; the count begins anew" : ""}.`;
+		? `Rung edited: the next set ${anew ? "counts anew" : "has it"}.`
+		: `Rung edited since the last set${anew ? ": count anew" : ""}.`;
 
 /** The number the coach acts on, what it means, and what is left of tries and time. */
 export function CountZone({
