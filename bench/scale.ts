@@ -1,19 +1,21 @@
 import { MEANING } from "@/store/projection";
 import { type Made, manyLessons } from "./manyLessons";
-import { against } from "./measure";
+import { against, few as some } from "./measure";
 import { serve, timed } from "./serve";
 
 const folder = ".data/bench";
+/** Seven years of a coach with sixty students. */
+const MANY = some(1_000_000, 20_000);
 
 /** Pages of a studio of seven years against those of one of a few months. */
 export async function scale(): Promise<void> {
 	// What was brought up under another meaning would have to be made anew before the first page.
-	const [few, many] = [`${folder}/10000-week-${MEANING}.db`, `${folder}/1000000-week-${MEANING}.db`];
+	const [few, many] = [`${folder}/10000-week-${MEANING}.db`, `${folder}/${MANY}-week-${MEANING}.db`];
 	const peopled = `${folder}/10000-60-week-${MEANING}.db`;
 	for (const [file, size, students] of [
 		[few, { attempts: 10_000, copies: 1 }, 10],
 		[peopled, { attempts: 10_000, copies: 6 }, 60],
-		[many, { attempts: 1_000_000, copies: 6 }, 60],
+		[many, { attempts: MANY, copies: 6 }, 60],
 	] as const)
 		say(file, students, await manyLessons(file, size));
 	const [large, small, asMany] = [
@@ -23,7 +25,7 @@ export async function scale(): Promise<void> {
 	];
 	const compared = (name: string, path: string, from: typeof small, baseline: string, goal: number | null) =>
 		against({
-			name: `${name}, asked for until the last byte, 1,000,000 attempts and 60 students`,
+			name: `${name}, asked for until the last byte, ${MANY} attempts and 60 students`,
 			baseline,
 			ours: () => timed(large.url + path),
 			theirs: () => timed(from.url + path),

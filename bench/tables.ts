@@ -1,10 +1,11 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { MEANING } from "@/store/projection";
 import { manyLessons } from "./manyLessons";
-import { verdict } from "./measure";
+import { few, verdict } from "./measure";
 import { serve } from "./serve";
 
 const MOST_MB = 250;
+const MANY = few(1_000_000, 20_000);
 const LINE_END = 10;
 /** Pieces between two looks at what is held. */
 const LOOK_EVERY = 50;
@@ -26,8 +27,8 @@ const startedBy = (pid: number): number[] =>
 
 /** A million attempts as CSV: how much memory the server holds while it sends them, and stopped midway. */
 export async function tables(): Promise<void> {
-	const file = `.data/bench/1000000-week-${MEANING}.db`;
-	await manyLessons(file, { attempts: 1_000_000, copies: 6 });
+	const file = `.data/bench/${MANY}-week-${MEANING}.db`;
+	await manyLessons(file, { attempts: MANY, copies: 6 });
 	const server = await serve("product", file);
 	try {
 		const before = held(server.pid);
