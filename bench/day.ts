@@ -19,12 +19,12 @@ import { App, dice, lesson, megabytes, now, Phone, sleep, sockets, type Tally, t
  * a try takes until it is acknowledged: told beside one coach alone, before and after, in the
  * same run.
  */
-const COACHES = Number(process.env.COACHES ?? 200);
-const LESSONS = Number(process.env.LESSONS ?? 6);
+const COACHES = Number(process.env.COACHES ?? few(200, 4));
+const LESSONS = Number(process.env.LESSONS ?? few(6, 1));
 /** Tries a lesson, and minutes the day takes here: of a real day every eighth try, at thirty times its pace. */
 const TRIES = Number(process.env.TRIES ?? 12);
-const MINUTES = Number(process.env.MINUTES ?? 20);
-const ALONE_SECONDS = Number(process.env.ALONE ?? 45);
+const MINUTES = Number(process.env.MINUTES ?? few(20, 0.5));
+const ALONE_SECONDS = Number(process.env.ALONE ?? few(45, 4));
 /** Events of the past that each studio begins with. */
 const PAST = few(3000, 200);
 const GOAL = 3;
@@ -74,7 +74,7 @@ export async function day(): Promise<void> {
 	const folder = mkdtempSync(join(tmpdir(), "peg-day-"));
 	const sqld = await startSqld(join(folder, "server"));
 	const directory = await studiosOn(sqld, folder);
-	const apps = [await App.start(directory), await App.start(directory)];
+	const apps = [await App.start(directory, sqld.accessFile), await App.start(directory, sqld.accessFile)];
 	const phones: Phone[] = [];
 	const most = { memory: [0, 0, 0], sockets: [0, 0, 0] };
 	const watch = setInterval(() => {

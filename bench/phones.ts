@@ -25,9 +25,11 @@ export class App {
 	private constructor(
 		readonly port: number,
 		private readonly studios: string,
+		private readonly accessFile: string | undefined,
 	) {}
-	static async start(studios: string): Promise<App> {
-		const app = new App(await freePort(), studios);
+	/** @param accessFile where the database server's secret is kept */
+	static async start(studios: string, accessFile?: string): Promise<App> {
+		const app = new App(await freePort(), studios, accessFile);
 		await app.begin();
 		return app;
 	}
@@ -43,6 +45,7 @@ export class App {
 				env: {
 					...process.env,
 					PEG_STUDIOS: this.studios,
+					...(this.accessFile ? { PEG_SERVER_ACCESS: this.accessFile } : {}),
 					PEG_OPEN_STUDIOS: "100",
 					NODE_ENV: "production",
 					NEXT_TELEMETRY_DISABLED: "1",

@@ -37,7 +37,7 @@ const sqld = process.env.ON === "server" ? await startSqld(join(folder, "server"
 const database = sqld ? await makeNamespace(sqld, "soak") : `file:${join(folder, "studio.db")}`;
 await fillDemo(database, today());
 writeFileSync(join(folder, "studios.json"), JSON.stringify({ studios: [{ name: "Soak", host: HOST, database }] }));
-const app = await App.start(join(folder, "studios.json"));
+const app = await App.start(join(folder, "studios.json"), sqld?.accessFile);
 const of = tally();
 const until = now() + MINUTES * 60_000;
 const over = () => now() > until;
