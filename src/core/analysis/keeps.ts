@@ -4,12 +4,13 @@ import { plainSplit } from "./chances";
 import type { FoundRule } from "./finding";
 import { passOnce } from "./passes";
 import type { Ask } from "./wald";
+import { tellsWaysApart } from "./ways";
 
 /** The exact worth of a rule by its own machine, if it keeps both risks. */
 export function keeps(rule: Rule, ask: Ask): FoundRule | null {
 	const { good, off } = ask.split ?? plainSplit;
 	// A window, a block, a streak see good and off only.
-	const split = rule.kind === "points" ? { good, off } : plainSplit;
+	const split = tellsWaysApart(rule) ? { good, off } : plainSplit;
 	const letters = [...split.good, ...split.off];
 	const chances = (rate: number) => [
 		...split.good.map(({ share }) => rate * share),

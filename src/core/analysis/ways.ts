@@ -1,7 +1,7 @@
 import type { RungSettings } from "@/core/ladder/rung";
 import { scales } from "@/core/ladder/scale";
 import type { Judged, Rule } from "@/core/rules";
-import { allParts } from "@/core/rules";
+import { anyPart } from "@/core/rules";
 import { plainSplit, type Split } from "./chances";
 
 /**
@@ -68,8 +68,7 @@ export function waysOn({ gate, scale: own }: Settings, must = false): Way[] {
 }
 
 /** Whether the rule's worth depends on how tries split: only points and targets by their codes tell outcomes apart. */
-export const tellsWaysApart = (rule: Rule): boolean =>
-	allParts(rule).some(({ kind }) => kind === "points" || kind === "spread");
+export const tellsWaysApart = (rule: Rule): boolean => anyPart(rule, "tellsOutcomes");
 
 /** Tries of each way that a share is trusted from. */
 const ENOUGH = 20;

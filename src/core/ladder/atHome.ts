@@ -1,4 +1,4 @@
-import { allParts, type Rule } from "@/core/rules";
+import { isTicked, type Rule } from "@/core/rules";
 import { floorOf } from "@/core/rules/points";
 import type { RungSettings } from "./rung";
 import { scales } from "./scale";
@@ -37,9 +37,7 @@ export function atHome(settings: Pick<RungSettings, "rule" | "scale">, sentence:
 	const track = trackOf(settings);
 	if (track) return track.words;
 	if (window?.kind === "block") return `${window.k} good in a row of ${window.n} boxes`;
-	return allParts(settings.rule as Rule).some(({ kind }) => kind === "points" || kind === "bouts")
-		? "Tick every try; the pass is judged in the lesson"
-		: sentence;
+	return isTicked(settings.rule as Rule) ? sentence : "Tick every try; the pass is judged in the lesson";
 }
 
 /** A points game that no row of boxes holds: at home another rule has to stand in. */

@@ -1,4 +1,4 @@
-import { allParts } from "@/core/rules";
+import { anyPart } from "@/core/rules";
 import { type CheckDigest, checkOf, goodAmong } from "./check";
 import { type Direction, lookedFor, type Variation } from "./kinds";
 import type { LiveEvent } from "./resolve";
@@ -84,10 +84,9 @@ export function namedForm({ name, easedBy, visits }: RungWrap): string {
 	return `${name}, ${easier ? `eased: ${easier}` : "in its eased form"}`;
 }
 
-const runs = new Set(["streak", "rolling", "block"]);
 /** Whether a run of good ones says something under the rung's rule. */
 export const tellsRuns = ({ visits, tries }: RungWrap): boolean =>
-	tries > 0 && allParts(visits.at(-1)?.rule ?? { kind: "streak", r: 1 }).some(({ kind }) => runs.has(kind));
+	tries > 0 && anyPart(visits.at(-1)?.rule ?? { kind: "streak", r: 1 }, "tellsRuns");
 
 const FOLLOWED_BY = 6;
 

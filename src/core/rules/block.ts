@@ -45,5 +45,6 @@ export const block = defineRule<Block, State>({
 		const at = tries % n;
 		return good + (n - at) < k ? `${at},lost` : `${at},${at === 0 ? 0 : good}`;
 	},
+	tellsRuns: true,
 	best: goodOnes,
 });

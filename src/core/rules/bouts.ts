@@ -26,6 +26,7 @@ interface State {
 export const bouts = defineRule<Bouts, State>({
 	kind: "bouts",
 	title: "Bouts won",
+	ticked: false,
 	schema,
 	fields: [
 		{ name: "a", label: "good to win", type: "number", low: 1, high: 30 },

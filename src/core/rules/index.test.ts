@@ -3,7 +3,18 @@ import * as z from "zod/mini";
 import { anyRule, plainReading } from "@/core/__tests__/rules";
 import { analyse, bareCurve } from "@/core/analysis/analyse";
 import { parse } from "@/core/refusals/refusals";
-import { fewestTries, hitOrMiss, type Judged, judge, machineOf, Rule, ruleKinds, ruleSentence } from ".";
+import {
+	anyPart,
+	fewestTries,
+	hitOrMiss,
+	isTicked,
+	type Judged,
+	judge,
+	machineOf,
+	Rule,
+	ruleKinds,
+	ruleSentence,
+} from ".";
 import { BUST, defineRule, MET } from "./kind";
 import { everyTry } from "./needs";
 import { registry } from "./registry";
@@ -242,5 +253,44 @@ describe("what a stored rule is refused for", () => {
 	])("%j", (rule, sentence) => {
 		const outcome = parse(Rule as never, rule, { k: "good tries wanted", r: "good in a row", kind: "kind of rule" });
 		expect(outcome).toMatchObject({ ok: false, refusals: [{ sentence }] });
+	});
+});
+
+describe("what every kind answers of itself", () => {
+	const of = (kind: string) => anyRule.filter((rule) => rule.kind === kind);
+	const simple = ruleKinds.filter((kind) => !["all", "any", "days"].includes(kind.kind));
+
+	test.each(simple.map((kind) => [kind.kind, kind.tellsOutcomes] as const))(
+		"%s tells outcomes or targets apart: %s",
+		(kind, tells) => {
+			// Two tries, alike in all but their outcome, its points and what was called.
+			const outcome = fc.record({
+				result: fc.constantFrom("hit", "miss", "rough", "a"),
+				points: fc.integer({ min: -2, max: 2 }),
+				called: fc.constantFrom("a", "b", undefined),
+			});
+			let apart = false;
+			fc.assert(
+				fc.property(of(kind), fc.boolean(), outcome, outcome, (rule, good, one, other) => {
+					const machine = machineOf(rule);
+					const keyAfter = (attempt: Partial<Judged>) =>
+						machine.key(rule, machine.step(rule, machine.start(rule), { good, ...attempt } as Judged));
+					apart ||= keyAfter(one) !== keyAfter(other);
+				}),
+				{ numRuns: 300 },
+			);
+			expect(apart).toBe(tells);
+		},
+	);
+
+	test("the longest run is told of rules of good ones in a row, and of rules with such a part", () => {
+		expect(simple.filter(({ tellsRuns }) => tellsRuns).map(({ kind }) => kind)).toEqual(["rolling", "block", "streak"]);
+		const streak: Rule = { kind: "streak", r: 3 };
+		const points = ruleKinds.find(({ kind }) => kind === "points")?.fresh as Rule;
+		const both = { kind: "all", rules: [points, streak] } as unknown as Rule;
+		expect(anyPart(both, "tellsRuns")).toBe(true);
+		expect(anyPart(points, "tellsRuns")).toBe(false);
+		expect(anyPart({ kind: "days", rule: both, days: 2, gap: 1 } as unknown as Rule, "addsUp")).toBe(true);
+		expect([isTicked(streak), isTicked(both)]).toEqual([true, false]);
 	});
 });

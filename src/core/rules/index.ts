@@ -91,6 +91,13 @@ export const usesRule = (rule: Rule, kind: Rule["kind"]): boolean => allParts(ru
 export const clocksOf = (rule: Rule): number[] =>
 	allParts(rule).flatMap((part) => (part.kind === "count" ? [part.seconds] : []));
 
+/** Whether any part of a rule is of a kind that answers yes to this. */
+export const anyPart = (rule: Rule, asks: "tellsRuns" | "tellsOutcomes" | "addsUp"): boolean =>
+	allParts(rule).some((part) => machineOf(part)[asks]);
+
+/** Whether all of a rule can be followed by ticking boxes. */
+export const isTicked = (rule: Rule): boolean => allParts(rule).every((part) => machineOf(part).ticked);
+
 export const ruleSentence = (rule: Rule): string => machineOf(rule).sentence(rule);
 
 export interface Judgement extends Status {

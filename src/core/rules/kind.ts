@@ -100,6 +100,14 @@ export interface RuleKind<R extends { kind: string }, S> {
 	best?(rule: R, attempts: readonly Judged[]): readonly Judged[];
 	/** A new set begins something anew: a clock, an unfinished bout. */
 	sets: boolean;
+	/** A run of good ones says something of it: wrap-up and note tell the longest. */
+	tellsRuns: boolean;
+	/** It tells outcomes or targets apart, not only good and off: its worth depends on how tries split. */
+	tellsOutcomes: boolean;
+	/** What tries earn is added up: what was off has a price, which the fields show. */
+	addsUp: boolean;
+	/** It can be followed by ticking boxes alone, at home or from a card. */
+	ticked: boolean;
 	/** Rules inside this one. */
 	parts(rule: R): readonly Rule[];
 }
@@ -117,7 +125,9 @@ export interface Looks {
 	effort?: readonly number[];
 }
 
-type Optional = "refusals" | "looks" | "sets" | "parts" | "best" | "needs";
+type Optional =
+	| ("refusals" | "looks" | "sets" | "parts" | "best" | "needs")
+	| ("tellsRuns" | "tellsOutcomes" | "addsUp" | "ticked");
 
 /** A kind with what most kinds have in common filled in. */
 export function defineRule<R extends { kind: string }, S>(
@@ -129,6 +139,10 @@ export function defineRule<R extends { kind: string }, S>(
 		refusals: () => [],
 		looks: () => ({}),
 		sets: false,
+		tellsRuns: false,
+		tellsOutcomes: false,
+		addsUp: false,
+		ticked: true,
 		parts: () => [],
 		...kind,
 	};

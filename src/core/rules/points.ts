@@ -54,6 +54,9 @@ export const points = defineRule<Points, State>({
 	kind: "points",
 	title: "A points game",
 	needs: "outcome",
+	tellsOutcomes: true,
+	addsUp: true,
+	ticked: false,
 	schema,
 	fields: [
 		{ name: "weights", label: "points for each outcome", type: "weights", low: -100, high: 100 },

@@ -40,5 +40,6 @@ export const rolling = defineRule<Rolling, State>({
 		},
 	}),
 	key: (_, { window }) => window,
+	tellsRuns: true,
 	best: goodOnes,
 });

@@ -15,6 +15,7 @@ export const spread = defineRule<Spread, readonly number[]>({
 	kind: "spread",
 	title: "Some on every target",
 	needs: "called",
+	tellsOutcomes: true,
 	schema,
 	fields: [
 		{ name: "each", label: "good on each", type: "number", low: 1, high: 20 },

@@ -17,5 +17,6 @@ export const streak = defineRule<Streak, number>({
 	step: ({ r }, run, { good }) => (run >= r ? run : good ? run + 1 : 0),
 	status: ({ r }, run) => ({ met: run >= r, bust: false, progress: { value: run, target: r, words: "in a row" } }),
 	key: ({ r }, run) => (run >= r ? MET : String(run)),
+	tellsRuns: true,
 	best: goodOnes,
 });

@@ -3,7 +3,7 @@ import { looksAtForm, type RungSettings } from "@/core/ladder/rung";
 import { isRight } from "@/core/ladder/scale";
 import type { Attempt, Placing, WatchedPosition } from "@/core/log/kinds";
 import type { TryView } from "@/core/log/view";
-import { allParts, clocksOf, type Rule } from "@/core/rules";
+import { allParts, anyPart, clocksOf, type Rule } from "@/core/rules";
 import { pointsAt, targetsOf } from "@/core/rules/targets";
 import type { Within } from "@/core/rules/within";
 import { type FieldLayout, fieldsFor, OTHER, ROOM, type TouchField, withKeys } from "./layout";
@@ -92,7 +92,7 @@ export function inputsFor(
 		pair,
 	}: Pick<Placing, "chain" | "musts"> & { pair?: readonly { id: string; name: string }[] | null } = {},
 ): Inputs {
-	const costly = allParts(rule).some(({ kind }) => kind === "points");
+	const costly = anyPart(rule, "addsUp");
 	const seen = { positions: costly ? positions.map(withCost) : positions, musts: costly ? musts.map(withCost) : musts };
 	const inputs = ownInputs(settings, rule, seen, called);
 	const broke = [
