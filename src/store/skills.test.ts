@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { cases } from "@/core/__tests__/cases";
 import { setAt } from "@/core/editing/paths";
 import { freshCause, freshFault, freshPosition, type Skill } from "@/core/skill/skill";
 import { check, emptyStudio, store, take, workbook } from "./__tests__/smallStudio";
@@ -153,7 +154,7 @@ describe("a skill in use", () => {
 				if (made?.ok) at = { rev: made.value.rev, draft: 0 };
 				expect(await bytes()).toBe(was);
 			}),
-			{ numRuns: 40 },
+			{ numRuns: cases(40) },
 		);
 	});
 	test("a revision is taken over as it was looked at, whole, or not at all", async () => {

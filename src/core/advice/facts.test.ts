@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { cases } from "@/core/__tests__/cases";
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { switchTo } from "@/core/commands/sets";
 import type { Visit } from "@/core/log/view";
@@ -131,7 +132,7 @@ test("every sentence is true of the tries it speaks of, in a thousand lessons", 
 				expect(recount(phone.advice(), phone.visit())).toBeNull();
 			}
 		}),
-		{ numRuns: 250 },
+		{ numRuns: cases(250) },
 	);
 });
 
@@ -148,6 +149,6 @@ test("a line that comes back within two tries with nothing new says that it is t
 				if (cameBack) expect(now.reason).toMatch(/^Again: /);
 			}
 		}),
-		{ numRuns: 200 },
+		{ numRuns: cases(200) },
 	);
 });

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { cases } from "@/core/__tests__/cases";
 import { anyRule, plainReading } from "@/core/__tests__/rules";
 import type { Outcome } from "@/core/refusals/refusals";
 import { type Judged, type Rule, ruleKinds } from "@/core/rules";
@@ -144,7 +145,7 @@ test("every small case of every kind agrees with brute force over all sequences"
 			expect(Math.abs(exact.bust - brute.bust)).toBeLessThan(1e-12);
 			expect(Math.abs(exact.attempts - brute.attempts)).toBeLessThan(1e-11);
 		}),
-		{ numRuns: 1500 },
+		{ numRuns: cases(1500) },
 	);
 	// A kind without a generator and a plain reading would be missing here.
 	expect([...seen].sort()).toEqual(ruleKinds.map(({ kind }) => kind).sort());

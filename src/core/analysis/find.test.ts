@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { cases } from "@/core/__tests__/cases";
 import { scales } from "@/core/ladder/scale";
 import type { Outcome } from "@/core/refusals/refusals";
 import type { Rule } from "@/core/rules";
@@ -62,7 +63,7 @@ describe("finding a rule", () => {
 				if (low.pass > ask.riskPass || high.pass < 1 - ask.riskHold) return;
 				expect((low.attempts + high.attempts) / 2).toBeGreaterThanOrEqual(best - 1e-9);
 			}),
-			{ numRuns: 1000 },
+			{ numRuns: cases(1000) },
 		);
 	});
 

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { cases } from "@/core/__tests__/cases";
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { inOrder } from "@/core/log/view";
 import { placeOn } from "@/core/pack/placing";
@@ -121,6 +122,6 @@ test("whatever is looked at between, every student's tries, bouts and verdict ar
 			expect(told(looked, "other")).toEqual(told(beside, "other"));
 			expect(looked.view().sets).toHaveLength(2);
 		}),
-		{ numRuns: 60 },
+		{ numRuns: cases(60) },
 	);
 });

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { cases } from "@/core/__tests__/cases";
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { type Coach, logistic, positionsOf, students, type World } from "@/core/__tests__/students";
 import { agreement, type BothSaw } from "./agreement";
@@ -223,7 +224,7 @@ describe("how long", () => {
 					expect((atLeast[low] ?? 0) - (atLeast[high + 1] ?? 0)).toBeGreaterThanOrEqual(0.799);
 				},
 			),
-			{ numRuns: 40 },
+			{ numRuns: cases(40) },
 		);
 	});
 

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { cases } from "@/core/__tests__/cases";
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { anyRule } from "@/core/__tests__/rules";
 import { movePeg } from "@/core/commands/follow";
@@ -58,7 +59,7 @@ test("whatever is done in a lesson, under any rule, it grows into what the fold 
 			}
 			grown(phone);
 		}),
-		{ numRuns: 150 },
+		{ numRuns: cases(150) },
 	);
 });
 

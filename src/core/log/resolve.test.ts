@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { cases } from "@/core/__tests__/cases";
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { adviseOn } from "@/core/advice";
 import { replay } from "@/core/advice/replay";
@@ -168,7 +169,7 @@ test("any interleaving of two devices, delivered in any order with repeats, fold
 				.sort((x, y) => (x.key % 1009) - (y.key % 1009));
 			expect(plain(order.map((one) => one.event))).toBe(plain([...log].sort(byOrder)));
 		}),
-		{ numRuns: 300 },
+		{ numRuns: cases(300) },
 	);
 });
 
@@ -183,7 +184,7 @@ test("advice recorded with a decision comes out again from its recorded basis", 
 				replayed += 1;
 			}
 		}),
-		{ numRuns: 300 },
+		{ numRuns: cases(300) },
 	);
 	expect(replayed).toBeGreaterThan(100);
 });

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { cases } from "@/core/__tests__/cases";
 import { earns, endsWell, isCloser, type PlanItem, planClasses, solvePlan } from "./solve";
 
 const item = (id: string, least: number, wish: number, value: number, more: Partial<PlanItem> = {}): PlanItem => ({
@@ -94,7 +95,7 @@ test("it is the best of all plans that keep the rules, in every tie, as trying t
 			expect(made.value.value).toBeCloseTo(best.value, 9);
 			expect(made.value.placed.map(({ id }) => id)).toEqual(best.ids);
 		}),
-		{ numRuns: 300 },
+		{ numRuns: cases(300) },
 	);
 });
 
@@ -122,7 +123,7 @@ test("never longer than the time, in the order of the classes, nothing over anot
 			const again = solvePlan(pinned, minutes);
 			expect(again.ok && again.value.placed).toEqual(made.value.placed);
 		}),
-		{ numRuns: 300 },
+		{ numRuns: cases(300) },
 	);
 });
 

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { cases } from "@/core/__tests__/cases";
 import { giveBack, lasting, moveTo, pin, pinAll, putIn, takeOut, unpin } from "./arrange";
 import { LessonPlan, type PlannedItem } from "./plan";
 import { planClasses } from "./solve";
@@ -69,7 +70,7 @@ test("of whatever is left out with room for it the reason is one that can be act
 						: /^It would|could not end|worth nothing/,
 				);
 		}),
-		{ numRuns: 60 },
+		{ numRuns: cases(60) },
 	);
 });
 

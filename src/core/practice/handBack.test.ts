@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { cases } from "@/core/__tests__/cases";
 import { readActs, type StudentAct } from "./acts";
 import { packActs, packInPieces, readHandedBack } from "./handBack";
 
@@ -34,7 +35,7 @@ test("what is packed is read back, whatever stands around it", async () => {
 			const read = await readHandedBack(`Practice of Isolde:\n14 of 20\n${word}\nsent from a phone`, keys);
 			expect(read).toEqual({ ok: true, value: [{ assignment: "mine", acts }] });
 		}),
-		{ numRuns: 50 },
+		{ numRuns: cases(50) },
 	);
 });
 

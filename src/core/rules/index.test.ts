@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import * as z from "zod/mini";
+import { cases } from "@/core/__tests__/cases";
 import { anyRule, plainReading } from "@/core/__tests__/rules";
 import { analyse, bareCurve } from "@/core/analysis/analyse";
 import { parse } from "@/core/refusals/refusals";
@@ -67,7 +68,7 @@ test("every machine agrees with the plain reading of its sentence", () => {
 			expect(end).toBe(plain ? `${plain.end} at ${plain.at}` : "");
 			expect(judge(rule, row, 0).metAt).toBe(plain?.end === "met" ? plain.at : -1);
 		}),
-		{ numRuns: 5000 },
+		{ numRuns: cases(5000) },
 	);
 });
 
@@ -86,7 +87,7 @@ test("states with one key have one future, and an ended state stays ended under 
 			if (endOf(x)) expect(endOf(after(future, x))).toBe(endOf(x));
 			if (machine.key(rule, x) === machine.key(rule, y)) expect(endOf(after(future, x))).toBe(endOf(after(future, y)));
 		}),
-		{ numRuns: 5000 },
+		{ numRuns: cases(5000) },
 	);
 });
 
@@ -131,7 +132,7 @@ test("what it needs at best is the fewest more tries that can meet it, whatever 
 				expect(judge(rule, row, left, { outcomes, setOver }).needs).toBe(reach(rule, row, left, setOver));
 			},
 		),
-		{ numRuns: 1500 },
+		{ numRuns: cases(1500) },
 	);
 });
 
@@ -167,7 +168,7 @@ test("the order of the parts makes no difference: not to what is needed, not to 
 				expect(worth(turned)).toEqual(worth(rule));
 			},
 		),
-		{ numRuns: 200 },
+		{ numRuns: cases(200) },
 	);
 	const [points, spread] = [
 		{ kind: "points", weights: { hit: 1, miss: -1 }, target: 4 },
@@ -277,7 +278,7 @@ describe("what every kind answers of itself", () => {
 						machine.key(rule, machine.step(rule, machine.start(rule), { good, ...attempt } as Judged));
 					apart ||= keyAfter(one) !== keyAfter(other);
 				}),
-				{ numRuns: 300 },
+				{ numRuns: cases(300) },
 			);
 			expect(apart).toBe(tells);
 		},

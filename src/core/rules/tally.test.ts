@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { cases } from "@/core/__tests__/cases";
 import { judge, type Rule } from ".";
 import { type Tally, tallyProves, tallyRefusal } from "./tally";
 
@@ -37,7 +38,7 @@ describe("a tally", () => {
 					);
 				expect(tallyProves(rule, { tries, good, longest })).toBe(all);
 			}),
-			{ numRuns: 600 },
+			{ numRuns: cases(600) },
 		);
 	});
 	test.each([

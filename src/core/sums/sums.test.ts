@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
+import { cases } from "@/core/__tests__/cases";
 import { sums, work } from ".";
 import { decimal, same, wholeTimes } from "./decimal";
 import { effort, lineThrough, perMinute, ramp, rampOf, slowToFull, triesIn } from "./pace";
@@ -311,7 +312,7 @@ describe("whatever is typed, in both units", () => {
 						expect(JSON.stringify(drawing)).not.toContain("null");
 					},
 				),
-				{ numRuns: 300 },
+				{ numRuns: cases(300) },
 			);
 		},
 	);

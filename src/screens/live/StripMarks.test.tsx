@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { renderToStaticMarkup } from "react-dom/server";
+import { cases } from "@/core/__tests__/cases";
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { tallyIn } from "@/core/commands/tries";
 import { boardOf } from "./model";
@@ -67,6 +68,6 @@ test("whatever is said under the marks, no two labels run into each other, and f
 			const latest = [...faults].sort((a, b) => b.place - a.place)[0];
 			if (latest) expect(fit.get(latest.id)).toBe(latest.words);
 		}),
-		{ numRuns: 300 },
+		{ numRuns: cases(300) },
 	);
 });

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { cases } from "@/core/__tests__/cases";
 import type { LogEvent } from "@/core/log/event";
 import { hostileBatch, rawJson } from "@/store/__tests__/hostile";
 import { at, check, emptyStudio, live, sentences, store, take, url, workbook } from "@/store/__tests__/smallStudio";
@@ -38,7 +39,7 @@ test("whatever a push takes, a workbook and a backup bring back word for word", 
 			// Now and then is enough: what came before is still there.
 			if (n % 12 === 0) await bothWays();
 		}),
-		{ numRuns: 48 },
+		{ numRuns: cases(48) },
 	);
 }, 120_000);
 

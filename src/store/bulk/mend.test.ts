@@ -1,5 +1,6 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import fc from "fast-check";
+import { cases } from "@/core/__tests__/cases";
 import { hashOf } from "@/core/hash/hash";
 import type { LogEvent } from "@/core/log/event";
 import { at, check, emptyStudio, live, sentences, store, student, take, url, workbook } from "../__tests__/smallStudio";
@@ -110,7 +111,7 @@ test("whatever letters a phone sends come back as they were: by push, backup and
 			expect(await workbook("studio", undefined, other)).toBe(text);
 			other.close();
 		}),
-		{ numRuns: 4 },
+		{ numRuns: cases(4) },
 	);
 });
 
