@@ -170,7 +170,7 @@ test("open play goes on after a break by the next touch, and an edited rung hold
 	});
 	await touch(page, "more").tap();
 	await press(/^end set/);
-	await expect(page.getByText("Rung edited: the next set counts anew.")).toBeVisible();
+	await expect(page.getByText("Rung edited. The next set starts from zero.")).toBeVisible();
 	await good(page).tap();
 	await expect(page.getByTestId("count")).toHaveText(/^1/);
 	await expect(page.getByText("needs 4")).toBeVisible();

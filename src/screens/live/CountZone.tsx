@@ -218,8 +218,8 @@ function countWords({ set, visit, stretch, triesInSet }: Board): string {
 /** In one line of a phone: two would push the marks below onto the bar. */
 const editedWords = ({ since, anew }: NonNullable<Board["edited"]>): string =>
 	since === "next set"
-		? `Rung edited: the next set ${anew ? "counts anew" : "has it"}.`
-		: `Rung edited since the last set${anew ? ": count anew" : ""}.`;
+		? `Rung edited. The next set ${anew ? "starts from zero" : "uses it"}.`
+		: `Rung edited since the last set.${anew ? " The count starts from zero." : ""}`;
 
 /** The number the coach acts on, what it means, and what is left of tries and time. */
 export function CountZone({
