@@ -1,7 +1,16 @@
-import { effort, ramp, rampOften, rhythm, triesFit } from "./pace";
-import { energy, reactionDistance, reactionSpeed, startTime } from "./reaction";
+import { effort } from "./effort";
+import { energy } from "./energy";
+import { gaps } from "./gaps";
+import { headStart } from "./headStart";
+import { kit } from "./kit";
+import { ramp, rampOften } from "./ramp";
+import { reactionDistance } from "./reactionDistance";
+import { reactionSpeed } from "./reactionSpeed";
+import { rhythm } from "./rhythm";
+import { startTime } from "./startTime";
 import type { Sum } from "./sum";
-import { gaps, headStart, kit, turns } from "./together";
+import { triesFit } from "./triesFit";
+import { turns } from "./turns";
 
 /** What is worked out on the back of a hand, in the order in which it is asked for most. */
 export const sums: readonly Sum[] = [

@@ -3,10 +3,18 @@ import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
 import { cases } from "@/core/__tests__/cases";
 import { sums, work } from ".";
 import { decimal, same, wholeTimes } from "./decimal";
-import { effort, lineThrough, perMinute, ramp, rampOf, slowToFull, triesIn } from "./pace";
-import { distanceAt, energyOf, flight, reactionSpeed, speedAt, startTime } from "./reaction";
+import { effort, lineThrough } from "./effort";
+import { energyOf } from "./energy";
+import { distanceAt, flight, speedAt } from "./flight";
+import { gapsOf } from "./gaps";
+import { headStart, pointChance, winChance } from "./headStart";
+import { ramp, rampOf } from "./ramp";
+import { reactionSpeed } from "./reactionSpeed";
+import { perMinute, slowToFull } from "./rhythm";
+import { startTime } from "./startTime";
 import type { SumField, SumValues } from "./sum";
-import { gapsOf, headStart, pointChance, turnsOf, winChance } from "./together";
+import { triesIn } from "./triesFit";
+import { turnsOf } from "./turns";
 import { fromUnits, inUnits, tell, tellWords } from "./units";
 
 const seeded = (seed: number) => {

@@ -1,0 +1,70 @@
+import { refuse } from "@/core/refusals/refusals";
+import { many, num, type Sum } from "./sum";
+
+/** Least squares through pairs: the value at nought and the slope. */
+export function lineThrough(xs: readonly number[], ys: readonly number[]): { at0: number; slope: number } {
+	const mean = (all: readonly number[]) => all.reduce((sum, one) => sum + one, 0) / all.length;
+	const [mx, my] = [mean(xs), mean(ys)];
+	const spread = xs.reduce((sum, x) => sum + (x - mx) ** 2, 0);
+	const slope = xs.reduce((sum, x, i) => sum + (x - mx) * ((ys[i] as number) - my), 0) / spread;
+	return { at0: my - slope * mx, slope };
+}
+
+export const effort: Sum = {
+	id: "effort",
+	title: "What an effort of ten really is",
+	asks: "how far, high or fast an effort they name comes out",
+	fields: [
+		{ key: "efforts", name: "efforts they named", of: "number", least: 0, most: 10, many: 30 },
+		{
+			key: "measured",
+			name: "what was measured",
+			of: "number",
+			least: 0,
+			most: 100000,
+			many: 30,
+			hint: ["in the same order"],
+		},
+		{ key: "asked", name: "effort to ask for", of: "number", least: 0, most: 10 },
+	],
+	fresh: { efforts: [4, 6, 8, 10], measured: [2.4, 2.9, 3.3, 3.6], asked: 7 },
+	result: { least: 0, most: 100000, field: "asked" },
+	formula: "a straight line through the tries, by least squares",
+	assumes: "That effort means the same to them today. Far from the efforts that were tried it says little.",
+	work(values) {
+		const [efforts, measured] = [many(values, "efforts"), many(values, "measured")];
+		if (efforts.length !== measured.length)
+			return refuse(
+				"measured",
+				`There are ${efforts.length} efforts and ${measured.length} measures; each try needs both.`,
+			);
+		if (new Set(efforts).size < 2)
+			return refuse("efforts", "All tries were at one effort; two efforts at least are needed for a line.");
+		const { at0, slope } = lineThrough(efforts, measured);
+		if (slope <= 0)
+			return refuse("measured", "More effort did not come out as more in these tries; nothing can be asked for by it.");
+		const value = at0 + slope * num(values, "asked");
+		const most = Math.max(...measured);
+		return {
+			ok: true,
+			value: {
+				large: { value, of: "number", words: `is to be expected at effort ${num(values, "asked")}` },
+				says: [
+					["That is ", { value: (100 * value) / most, of: "percent" }, " of the best that was measured."],
+					["A step of effort is worth ", { value: slope, of: "number" }, "."],
+				],
+				drawing: {
+					kind: "bars",
+					of: "number",
+					line: value,
+					bars: efforts.map((one, i) => ({
+						label: `${one}`,
+						value: measured[i] as number,
+						marked: measured[i] === most,
+					})),
+				},
+				line: [`Effort ${num(values, "asked")} of 10: about `, { value, of: "number" }, " to be measured."],
+			},
+		};
+	},
+};
