@@ -44,7 +44,7 @@ test("eased and back to the rung: three good in a row on the easier form lead ba
 	await touch(page, "more").click();
 	await page.getByRole("button", { name: /^easier/ }).click();
 	await good(page).click();
-	await expect(advice(page)).toContainText("At best, 2 more good in a row, and it is back to the rung.");
+	await expect(advice(page)).toContainText("Soonest back to the rung: 2 more good in a row.");
 	await good(page).click();
 	await good(page).click();
 	await expect(advice(page)).toHaveAttribute("data-line", "back-to-rung");

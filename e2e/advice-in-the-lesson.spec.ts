@@ -173,7 +173,7 @@ test("the limit, six more, cannot be met today", async ({ page, studio }) => {
 	await tries(page, "GOOD", "missed, form fine");
 	await expect(page.getByText("cannot be met today")).toBeVisible();
 	await tries(page, ...many(4, "GOOD"));
-	await line(page).toContainText("Limit reached: on to the next thing");
+	await line(page).toContainText("Limit reached. Move on");
 	await touch(page, "more").click();
 	await page.getByRole("button", { name: /^six more/ }).click();
 	await line(page).toContainText("Carry on");
@@ -214,7 +214,7 @@ test("a fixed dose marks ready and ends at its dose; the coach promotes by hand"
 	await tries(page, "GOOD", "GOOD");
 	await line(page).toContainText("Carry on · ready");
 	await tries(page, "missed, form fine", "GOOD");
-	await line(page).toContainText("Dose done: on to the next thing");
+	await line(page).toContainText("All 4 tries done. Move on");
 	await answer(page, "follow");
 	await page.getByRole("region", { name: "What next?" }).getByRole("button", { name: "move the peg to High" }).click();
 	await expect(page.getByRole("heading", { name: "Lesson: Wendel, High" })).toBeAttached();
@@ -244,7 +244,7 @@ test("too easy: the harder form is offered and taken; a pass that wants the stud
 	await touch(page, "more").click();
 	await page.getByRole("button", { name: /^the rung/ }).click();
 	await tries(page, ...many(4, "GOOD"));
-	await line(page).toContainText("Follow on a yes.");
+	await line(page).toContainText("Press follow if the answer is yes.");
 	await answer(page, "follow");
 	await expect(page.getByRole("heading", { name: "Lesson: Wendel, High" })).toBeAttached();
 	await allSent(page);

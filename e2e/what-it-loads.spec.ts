@@ -54,7 +54,7 @@ test("a limit reached in the lesson is what the advice says first; raised with a
 	await expect(advice(page)).not.toContainText("Enough for the knee");
 	await touch(page, "no count").click();
 	await expect(advice(page)).toContainText("Enough for the knee");
-	await expect(advice(page)).toContainText("3 of 3 today. Other work, or more of it with a reason.");
+	await expect(advice(page)).toContainText("3 of 3 today. Choose other work, or raise the limit and say why.");
 	await expect(advice(page).getByRole("button", { name: /^otherwise/ })).toHaveCount(0);
 	// Words that just changed are deaf to a touch.
 	await page.waitForTimeout(450);

@@ -110,7 +110,7 @@ test("a check may ask for more: by the rung's own rule, or where it counts; not 
 		.getByRole("button", { name: /^re-check: / })
 		.first()
 		.click();
-	await expect(page.getByText("Its own rule, stopped as soon as it is decided.")).toBeVisible();
+	await expect(page.getByText("Its own rule. It stops as soon as the result is certain.")).toBeVisible();
 	await good(page).click();
 	await allSent(page);
 	await page.setViewportSize({ width: 1280, height: 800 });

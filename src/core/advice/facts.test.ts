@@ -39,7 +39,7 @@ describe("the easier form", () => {
 	};
 	test("says how many in a row bring it back, and leads back by three good in a row", () => {
 		expect(eased("").advice().reason).not.toContain("0 more");
-		expect(eased("g").advice().reason).toBe("At best, 2 more good in a row, and it is back to the rung.");
+		expect(eased("g").advice().reason).toBe("Soonest back to the rung: 2 more good in a row.");
 		const advice = eased("ggg").advice();
 		expect(advice).toMatchObject({ line: "back-to-rung", act: { kind: "variation", to: "own" } });
 		expect(advice.reason).toBe("3 good in a row on the easier form. Only the rung itself can be passed.");
@@ -64,10 +64,10 @@ describe("the easier form", () => {
 
 describe("numbers that are true", () => {
 	test.each([
-		["111", "Off in the last 3, no word on it yet."],
-		["11x1", "Off in 3 of the last 4, no word on it yet."],
-		["1c1gggg111", "Off in the last 3, no word on it since."],
-		["11cxggg1x11", "Off in 3 of the last 4, no word on it since."],
+		["111", "Off in the last 3, no cue on it yet."],
+		["11x1", "Off in 3 of the last 4, no cue on it yet."],
+		["1c1gggg111", "Off in the last 3, no cue on it since."],
+		["11cxggg1x11", "Off in 3 of the last 4, no cue on it since."],
 	])("%s", (marks, reason) =>
 		expect(
 			on(marks)
@@ -78,15 +78,15 @@ describe("numbers that are true", () => {
 	test("still off in three of four, where one was not looked into; after a question it says so", () => {
 		expect(on("111c11x1").advice().reason).toBe("first still off in 3 of 4 tries after the cue.");
 		expect(on("111q111").advice().reason).toBe("first still off in 3 tries after the question.");
-		expect(on("gq").advice().reason).toContain("A question was asked just now");
-		expect(on("gc").advice().reason).toContain("A cue was given just now");
+		expect(on("gq").advice().reason).toContain("Question asked just now");
+		expect(on("gc").advice().reason).toContain("Cue given just now");
 	});
 	test("a bust that is no score is not said to be one", () => {
 		const phone = on("xx");
 		const view = phone.view();
 		const visit = view.visits[0] as Visit;
 		visit.verdict.kind = "not yet";
-		expect(adviseOn(view, view.current as never).reason).toBe("The rule is lost for today. Another day.");
+		expect(adviseOn(view, view.current as never).reason).toBe("The rule can no longer be met today. Try another day.");
 	});
 });
 
@@ -97,13 +97,13 @@ function recount(advice: Advice, visit: Visit): string | null {
 	const off = (from: number, position: string) =>
 		tries.slice(-from).filter(({ body }) => body.off.some((one) => one.position === position)).length;
 	const p = advice.position ?? "";
-	const last = /in the last (\d+), no word/.exec(reason);
+	const last = /in the last (\d+), no cue/.exec(reason);
 	if (last && off(Number(last[1]), p) !== Number(last[1]))
 		return `off in the last ${last[1]}: ${off(Number(last[1]), p)}`;
-	const part = /in (\d+) of the last (\d+), no word/.exec(reason);
+	const part = /in (\d+) of the last (\d+), no cue/.exec(reason);
 	if (part && off(Number(part[2]), p) !== Number(part[1])) return `${part[0]}: ${off(Number(part[2]), p)}`;
 	const spoken = visit.entries.some(({ event }) => event.kind === "feedback" && event.body.position === p);
-	if (reason.includes("no word on it yet") && spoken) return "a word was given";
+	if (reason.includes("no cue on it yet") && spoken) return "a word was given";
 	const since = visit.entries.findLastIndex(
 		({ event }) =>
 			event.kind === "feedback" && event.body.type !== "confirmation" && (p === "" || event.body.position === p),
@@ -113,7 +113,7 @@ function recount(advice: Advice, visit: Visit): string | null {
 	if (still && after < Number(still[2] ?? still[1])) return `${still[0]}: ${after} since`;
 	const word = visit.entries[since]?.event;
 	if (word?.kind === "feedback" && /(cue|question)/.test(reason) && advice.line === "let-adjust") {
-		const said = reason.startsWith("A question") ? "question" : "correction";
+		const said = reason.startsWith("Question") ? "question" : "correction";
 		if (word.body.type !== said) return `the last word was a ${word.body.type}`;
 	}
 	const hard = /^(\d+) of (\d+) good/.exec(reason);

@@ -118,9 +118,8 @@ export function factsBefore(facts: Facts, tries: number): Facts {
 const wordIn = (entry: Entry | undefined): Facts["lastWord"] =>
 	entry?.event.kind === "feedback" && entry.event.body.type !== "confirmation" ? entry.event.body.type : null;
 
-/** "A cue was given", "A question was asked". */
-export const wordOf = (word: Facts["lastWord"]): string =>
-	word === "question" ? "A question was asked" : "A cue was given";
+/** What was said, and what is waited with: "Cue given", "cue". */
+export const wordOf = (word: Facts["lastWord"]): string => (word === "question" ? "Question asked" : "Cue given");
 
 const triedToday = ({ visit, visits }: AdviceInput): number =>
 	visits

@@ -333,7 +333,7 @@ describe("a rung down and back up", () => {
 		const short = ladderWith({ easier: "", rule: { kind: "rolling", k: 3, n: 4 }, limit: 8 });
 		const phone = new Phone().begin(short).row("111c111").follow(short).row("ggg");
 		expect(phone.advice()).toMatchObject({ act: { kind: "next" } });
-		expect(phone.advice().reason).toContain("2 of today’s tries");
+		expect(phone.advice().reason).toContain("Only 2 tries left today");
 	});
 
 	test("a followed second cue is no easing", () => {

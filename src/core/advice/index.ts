@@ -81,14 +81,13 @@ function staying(facts: Facts, said: Unnamed): Unnamed {
 	if (!input.visit.elsewhere) return said;
 	// The top one, worked with the peg lower: the ladder is done when the peg is there.
 	if (input.verdict.kind === "met" && said.act?.kind === "next" && indexOf(facts) === placing.order.length - 1)
-		return { ...said, title: "The rule is met here; back to the peg", act: { kind: "peg" } };
+		return { ...said, title: "The rule is met here. Back to the peg", act: { kind: "peg" } };
 	if (said.act?.kind !== "move") return said;
 	if (said.act.reason !== "stepped down")
-		return { ...said, title: "The rule is met here; back to the peg", act: { kind: "peg" } };
+		return { ...said, title: "The rule is met here. Back to the peg", act: { kind: "peg" } };
 	const { to } = said.act;
 	const at = placing.order.findIndex(({ id }) => id === input.context.peg);
-	if (at < 0 || at < indexOf(facts))
-		return { ...said, title: "Enough of it here; back to the peg", act: { kind: "peg" } };
+	if (at < 0 || at < indexOf(facts)) return { ...said, title: "Enough here. Back to the peg", act: { kind: "peg" } };
 	const name = placing.order.find(({ id }) => id === to)?.name ?? "the rung below";
 	return { ...said, title: `A rung down, just today: ${name}`, act: { kind: "here", to } };
 }

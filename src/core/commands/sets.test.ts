@@ -34,7 +34,7 @@ test("here today: judged like any other work, and the peg stays; a rule met lead
 	workHere(phone, "r1", { elsewhere: "here today" });
 	phone.row("ggg");
 	expect(phone.visit().verdict.kind).toBe("met");
-	expect(phone.advice()).toMatchObject({ title: "The rule is met here; back to the peg", act: { kind: "peg" } });
+	expect(phone.advice()).toMatchObject({ title: "The rule is met here. Back to the peg", act: { kind: "peg" } });
 	expect(pegIn(phone.view(), ladder)).toBe("r2");
 	phone.follow(ladder);
 	expect(phone.set()).toMatchObject({ placing: { rung: "r2" }, elsewhere: null });

@@ -21,7 +21,7 @@ test("the limit is reached by every try, those that do not count as well, and st
 	expect(phone.row("g").advice()).toMatchObject({
 		line: "load",
 		title: "Enough for the knee",
-		reason: "10 of 10 today. Other work, or more of it with a reason.",
+		reason: "10 of 10 today. Choose other work, or raise the limit and say why.",
 		canSilence: false,
 	});
 });

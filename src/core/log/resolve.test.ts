@@ -186,7 +186,7 @@ test("advice recorded with a decision comes out again from its recorded basis", 
 		}),
 		{ numRuns: cases(300) },
 	);
-	expect(replayed).toBeGreaterThan(100);
+	expect(replayed).toBeGreaterThan(cases(300) / 3);
 });
 
 test("a decision of another engine is not replayed", () => {

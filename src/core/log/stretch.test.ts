@@ -64,7 +64,7 @@ test("let adjust counts what is seen in play", () => {
 	see(phone, { what: "off", position: "p1" });
 	expect(phone.advice()).toMatchObject({
 		line: "let-adjust",
-		reason: "A cue was given; seen 2 times since, 1 more before the next word.",
+		reason: "Cue given, seen 2 times since. Wait 1 more time before the next cue.",
 	});
 	see(phone, { what: "taken" });
 	expect(phone.advice().line).not.toBe("let-adjust");

@@ -13,14 +13,14 @@ export const carryOn: Line = {
 		if (verdict.kind === "cannot be met today")
 			return {
 				title: "Carry on, or add tries",
-				reason: `${plural(verdict.left, "try is", "tries are")} left, too few for the rule today.`,
+				reason: `${plural(verdict.left, "try", "tries")} left today: not enough to meet the rule.`,
 				act: null,
 				evidence: [],
 			};
 		if (counted.length === 0) return { title: "Carry on", reason: "No tries yet.", act: null, evidence: [] };
 		return {
 			title: "Carry on",
-			reason: atBest(input) ?? "Nothing asks for a word.",
+			reason: atBest(input) ?? "No cue needed now.",
 			act: null,
 			evidence: [],
 		};
@@ -32,8 +32,8 @@ function atBest({ visit, variation }: AdviceInput): string | null {
 	if (variation === "harder") return null;
 	if (variation === "easier" && !visit.placing.easedBy) {
 		const left = CALM - calmOn(visit.entries).length;
-		return left > 0 ? `At best, ${left} more good in a row, and it is back to the rung.` : null;
+		return left > 0 ? `Soonest back to the rung: ${left} more good in a row.` : null;
 	}
 	const { needs } = visit.judgements[variation];
-	return needs === null || needs === 0 ? null : `At best, ${needs} more would do it.`;
+	return needs === null || needs === 0 ? null : `Soonest pass: ${needs} more.`;
 }

@@ -59,7 +59,7 @@ function silentRun({ runs, scattered, settings, placing }: Facts): Run | undefin
 const whyNow = (run: Run, { spokenOf }: Facts): string => {
 	const { length } = run.tries;
 	const where = length === run.span ? `in the last ${length}` : `in ${length} of the last ${run.span}`;
-	const word = spokenOf(run.position.id) ? "no word on it since" : "no word on it yet";
+	const word = spokenOf(run.position.id) ? "no cue on it since" : "no cue on it yet";
 	const told = `${directionWords(run)} ${where}, ${word}.`;
 	return told.charAt(0).toUpperCase() + told.slice(1);
 };
@@ -81,8 +81,8 @@ export const heldBack: Line = {
 		const [first] = run?.tries ?? [];
 		if (!run || !first || run.tries.length >= facts.settings.correctAfter + HELD || !tossed(first.id)) return null;
 		return {
-			title: `No word on ${run.position.short} this time`,
-			reason: `${whyNow(run, facts)} Your coin holds it back, to compare.`,
+			title: `No cue on ${run.position.short} this time`,
+			reason: `${whyNow(run, facts)} Your coin says no cue this time, so you can compare.`,
 			act: null,
 			evidence: run.tries.map((t) => t.id),
 			position: run.position.id,

@@ -9,13 +9,16 @@ export const letAdjust: Line = {
 		if (sinceCorrection === null || sinceCorrection >= settings.adjust) return null;
 		const left = settings.adjust - sinceCorrection;
 		const tries = sinceCorrection - seenSince;
-		const inPlay = `${wordOf(lastWord)}; seen ${plural(seenSince, "time")} since, ${left} more before the next word.`;
+		const since =
+			seenSince > 0
+				? `, seen ${plural(seenSince, "time")} since`
+				: sinceCorrection === 0
+					? " just now"
+					: ` ${plural(sinceCorrection, "try", "tries")} ago`;
+		const wait = seenSince > 0 ? plural(left, "more time", "more times") : plural(left, "more try", "more tries");
 		return {
 			title: "Let adjust",
-			reason:
-				seenSince > 0
-					? inPlay
-					: `${wordOf(lastWord)} ${sinceCorrection === 0 ? "just now" : `${plural(sinceCorrection, "try", "tries")} ago`}; ${plural(left, "more try", "more tries")} before the next word.`,
+			reason: `${wordOf(lastWord)}${since}. Wait ${wait} before the next cue.`,
 			act: null,
 			evidence: counted.slice(counted.length - tries).map((t) => t.id),
 		};

@@ -9,7 +9,7 @@ export const load: Line = {
 		if (!first) return null;
 		return {
 			title: `Enough for the ${first.part}`,
-			reason: `${Math.round(first.load)} of ${first.limit} ${first.of === "day" ? "today" : "in seven days"}. Other work, or more of it with a reason.`,
+			reason: `${Math.round(first.load)} of ${first.limit} ${first.of === "day" ? "today" : "in seven days"}. Choose other work, or raise the limit and say why.`,
 			act: { kind: "next" },
 			evidence: [],
 		};

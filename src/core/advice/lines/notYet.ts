@@ -9,8 +9,8 @@ export const notYet: Line = {
 		return {
 			title: "Not yet: closed for today",
 			reason: usesRule(input.visit.rule, "points")
-				? "The score fell to its bust mark. Another day."
-				: "The rule is lost for today. Another day.",
+				? "The score hit the losing mark. Try another day."
+				: "The rule can no longer be met today. Try another day.",
 			act: { kind: "next" },
 			evidence: counted.map((t) => t.id),
 		};

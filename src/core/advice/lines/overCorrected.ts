@@ -19,7 +19,7 @@ export const overCorrected: Line = {
 			if (swing)
 				return {
 					title: `Over-corrected ${position.short}: let adjust`,
-					reason: `Before the ${facts.lastWord === "question" ? "question" : "cue"} it was ${rangeWords(swing.before)}, now it is ${rangeWords(swing.now)}. It moved; leave it alone.`,
+					reason: `Before the ${facts.lastWord === "question" ? "question" : "cue"}: ${rangeWords(swing.before)}. Now: ${rangeWords(swing.now)}. It changed, so give no new cue yet.`,
 					act: null,
 					evidence: [swing.by.id],
 					position: position.id,

@@ -10,7 +10,7 @@ export const pause: Line = {
 		if (stateMarks.length < NEEDED) return null;
 		return {
 			title: "Pause",
-			reason: `Marked ${list([...new Set(stateMarks)])} within the last six tries. A drink, a breath, then go on.`,
+			reason: `You marked ${list([...new Set(stateMarks)])} in the last six tries. Take a drink and a breath, then go on.`,
 			act: { kind: "pause" },
 			evidence: fresh.slice(-6).map((t) => t.id),
 		};

@@ -20,7 +20,8 @@ export const reCheck: Line = {
 		if (passed === null)
 			return {
 				title,
-				reason: counted.length === 0 ? `${capital(asked)}, stopped as soon as it is decided.` : `${so}; ${asked}.`,
+				reason:
+					counted.length === 0 ? `${capital(asked)}. It stops as soon as the result is certain.` : `${so}; ${asked}.`,
 				act: null,
 				evidence: [],
 			};
@@ -28,7 +29,7 @@ export const reCheck: Line = {
 			title: `${title} ${passed ? "passed" : "failed"}; back to the peg`,
 			reason: passed
 				? `${so}; ${asked} ${short ? "were" : "was"} asked for.`
-				: `${so}: ${asked} ${short ? "are" : "is"} out of reach.${short ? ` One who is ready fails it ${Math.round(FALSE_ALARM * 100)} times in 100 by luck.` : ""}`,
+				: `${so}. ${capital(asked)} can no longer be reached.${short ? ` A ready student fails this check by luck ${Math.round(FALSE_ALARM * 100)} times in 100.` : ""}`,
 			act: { kind: "peg" },
 			evidence: counted.map(({ id }) => id),
 		};

@@ -40,7 +40,7 @@ describe("the same miss over and over", () => {
 		).toMatchObject({
 			line: "same-miss",
 			title: "Correct the choice: jump",
-			reason: "“high” answered with jump 3 times running, no word on it yet.",
+			reason: "“high” answered with jump 3 times running, no cue on it yet.",
 			act: { kind: "cue", position: null },
 		});
 		expect(phone.advice().evidence).toHaveLength(3);
@@ -62,7 +62,7 @@ describe("the same miss over and over", () => {
 		const wrong: Attempt = { ...miss, chose: "wrong", cameOff: true };
 		expect(said(phone, wrong, wrong, wrong)).toMatchObject({
 			title: "Correct the choice",
-			reason: "The wrong choice 3 times running, no word on it yet.",
+			reason: "The wrong choice 3 times running, no cue on it yet.",
 		});
 	});
 
@@ -72,7 +72,7 @@ describe("the same miss over and over", () => {
 		expect(said(phone, at("wall", miss), at("near", miss), at("wall", miss)).line).not.toBe("same-miss");
 		expect(said(phone, at("near", hit), at("wall", miss))).toMatchObject({
 			title: "Correct: wall missed",
-			reason: "wall missed 3 times running, no word on it yet.",
+			reason: "wall missed 3 times running, no cue on it yet.",
 		});
 		expect(said(phone, at("wall", hit)).line).not.toBe("same-miss");
 	});
@@ -105,7 +105,7 @@ describe("too easy", () => {
 		expect(said(phone, hit)).toMatchObject({
 			line: "too-easy",
 			title: "Too easy. Harder: eyes shut",
-			reason: "8 of the last 8 good, over the band of 6 to 8.5 in 10.",
+			reason: "8 of the last 8 good. Your working range is 6 to 8.5 in 10.",
 			act: { kind: "variation", to: "harder" },
 		});
 	});

@@ -19,7 +19,7 @@ export const sameMiss: Line = {
 		const { title, act } = said;
 		const { length } = said.run;
 		const times = said.running ? `${plural(length, "time")} running` : `${length} times of the last ${said.of}`;
-		return { title, reason: `${said.reason(times)}, no word on it yet.`, act, evidence };
+		return { title, reason: `${said.reason(times)}, no cue on it yet.`, act, evidence };
 	},
 };
 

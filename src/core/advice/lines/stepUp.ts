@@ -18,14 +18,14 @@ export const stepUp: Line = {
 		if (days && days.done < days.of)
 			return {
 				title: `Day ${days.done} of ${days.of} done`,
-				reason: `Today's part of the rule is met; it counts on ${days.of} different days. On to the next thing.`,
+				reason: `The rule is met for today. It must be met on ${days.of} different days. Move on.`,
 				act: { kind: "next" },
 				evidence: evidenceOf(facts),
 			};
 		if (facts.settings.bothPass && input.otherMet === false)
 			return {
 				title: "Passed; the other has not yet",
-				reason: `${ruleSentence(input.visit.rule)}. On this rung both pass, or neither goes up.`,
+				reason: `${ruleSentence(input.visit.rule)}. On this rung both must pass before either moves up.`,
 				act: null,
 				evidence: evidenceOf(facts),
 			};
@@ -71,7 +71,7 @@ function oneUp(facts: Facts): Omit<Advice, "line" | "canSilence"> {
 	const { yes } = facts.settings;
 	return {
 		title: yes ? `${yesAsked[yes]} ${above.name}?` : `Step up: ${above.name}`,
-		reason: yes ? `${reason} Follow on a yes.` : `${reason} Up there a dip is to be expected.`,
+		reason: yes ? `${reason} Press follow if the answer is yes.` : `${reason} Expect a dip on the new rung.`,
 		act: { kind: "move", to: above.id, reason: "passed", ...(yes ? { yes } : {}) },
 		evidence: evidenceOf(facts),
 	};
@@ -85,7 +85,7 @@ function backUp(facts: Facts, from: string): Omit<Advice, "line" | "canSilence">
 	const earlier = input.visits.filter((visit) => visit.ladder === placing.ladder && visit.rung === from);
 	const calm = `${ruleSentence(input.visit.rule)}: calm again.`;
 	const next = (why: string) => ({
-		title: "Re-earned; on to the next thing",
+		title: "Earned again. Move on",
 		reason: `${calm} ${why}`,
 		act: { kind: "next" } as const,
 		evidence,
@@ -97,7 +97,7 @@ function backUp(facts: Facts, from: string): Omit<Advice, "line" | "canSilence">
 		? fewestTries(before.rule, outcomesOn(before.placing.settings, before.placing.positions))
 		: null;
 	if (fewest !== null && left !== null && left < fewest)
-		return next(`Only ${left} of today’s tries are left on ${name}, too few for its rule.`);
+		return next(`Only ${plural(left, "try", "tries")} left today on ${name}: not enough for its rule.`);
 	return {
 		title: `Step back up: ${name}`,
 		reason: calm,

@@ -11,7 +11,7 @@ export const stop: Line = {
 		return {
 			title: `Stop: pain, ${pain.part}`,
 			reason:
-				"Pain ends the work on this rung. If it stays or is sharp, a professional looks at it before the next lesson.",
+				"Stop work on this rung. If the pain stays or is sharp, have a professional look at it before the next lesson.",
 			act: { kind: "next" },
 			evidence: [],
 		};

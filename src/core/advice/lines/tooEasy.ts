@@ -19,7 +19,7 @@ export const tooEasy: Line = {
 		const good = looked.filter((one) => one.good).length;
 		if (looked.length < LOOKED_AT || good / LOOKED_AT <= bandHigh) return null;
 		const inTen = (rate: number) => Math.round(rate * 100) / 10;
-		const reason = `${good} of the last ${LOOKED_AT} good, over the band of ${inTen(bandLow)} to ${inTen(bandHigh)} in 10.`;
+		const reason = `${good} of the last ${LOOKED_AT} good. Your working range is ${inTen(bandLow)} to ${inTen(bandHigh)} in 10.`;
 		const evidence = looked.map(({ id }) => id);
 		return settings.harder && !harder && !placing.easedBy
 			? { title: `Too easy. Harder: ${settings.harder}`, reason, act: { kind: "variation", to: "harder" }, evidence }

@@ -39,7 +39,7 @@ export const tooHard: Line = {
 		const chance = tooHardChance(good, all, placing.bandLow);
 		if (chance === null || unanswered(facts, tries)) return null;
 		const band = Math.round(placing.bandLow * 100) / 10;
-		const told = `${good} of ${all} good: ${chance < 0.01 ? "under 1" : Math.round(chance * 100)} in 100 that this is a ${band}-in-10 rung today.`;
+		const told = `${good} of ${all} good. Chance of ${band} in 10 or better today: ${chance < 0.01 ? "under 1" : Math.round(chance * 100)} in 100.`;
 		const evidence = [...tries, ...tallies].map((t) => t.id);
 		if (inDip)
 			return { title: "A dip is expected here", reason: `${told} The rung is new; give it time.`, act: null, evidence };

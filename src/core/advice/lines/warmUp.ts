@@ -8,7 +8,7 @@ export const warmUp: Line = {
 		title: "Warm-up",
 		reason:
 			input.visit.tries.length === 0
-				? "Logged and counted as load; nothing is judged. The peg stays."
+				? "These tries are logged and count as load, but are not judged. The peg stays."
 				: "Nothing is judged here. Back to the peg when they are warm.",
 		act: input.visit.tries.length === 0 ? null : { kind: "peg" },
 		evidence: [],

@@ -25,7 +25,7 @@ describe("a run without a word stays", () => {
 		phone.write(
 			leaveFor(phone.newId, phone.view(), phone.set(), placeOn(ladder, "r3"), "own", { elsewhere: "here today" }),
 		);
-		expect(phone.row("111").advice().reason).toContain("no word on it since");
+		expect(phone.row("111").advice().reason).toContain("no cue on it since");
 	});
 });
 
