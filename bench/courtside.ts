@@ -78,7 +78,7 @@ async function heldBy(page: Page): Promise<void> {
 		}
 	}, MANY);
 	await page.waitForFunction(
-		() => /kept ✓/.test(document.querySelector('[data-testid="kept"]')?.textContent ?? ""),
+		() => /saved ✓/.test(document.querySelector('[data-testid="kept"]')?.textContent ?? ""),
 		null,
 		{
 			timeout: 120_000,

@@ -324,7 +324,7 @@ test("who leaves a shared device leaves nobody on it; what was not sent stays lo
 	// No signal for what is sent: three more tries stay here.
 	await phone.route("**/api/push", (route) => route.abort());
 	for (let i = 0; i < 3; i++) await good(page).click();
-	await expect(page.getByTestId("kept")).toContainText("kept ✓");
+	await expect(page.getByTestId("kept")).toContainText("saved ✓");
 	await expect(page.getByTestId("kept")).toContainText("to send");
 	await page.goto(`${lan.address}/passcode`);
 	await touch(page, "sign out on this device").click();

@@ -135,7 +135,7 @@ test("without a signal nothing lies over the number; with one again the notice g
 	await good(page).tap();
 	await expect(page.getByTestId("count")).toHaveText(/^3/);
 	// A try stored here is no answer from there: the notice stays, and the number does not jump at each touch.
-	await expect(page.getByTestId("kept")).toContainText("kept ✓");
+	await expect(page.getByTestId("kept")).toContainText("saved ✓");
 	await expect(notice).toBeVisible();
 	if (process.env.PEG_SHOT) await page.screenshot({ path: process.env.PEG_SHOT });
 	// Nothing holds this page here: what was not fetched yet cannot be opened, and nothing goes white for it.

@@ -47,7 +47,7 @@ test("the server is killed again and again and the page crashes twice in mid-tap
 			await reached();
 			if (round === Math.floor(kills / 3) || round === Math.floor((2 * kills) / 3)) {
 				// What the mark says is kept must be there; only the tap on its way to the disk may go with the renderer.
-				await expect(page.getByTestId("kept")).toContainText("kept ✓");
+				await expect(page.getByTestId("kept")).toContainText("saved ✓");
 				await reached();
 				const crashed = page.waitForEvent("crash");
 				await Promise.all([tap().catch(() => undefined), page.goto("chrome://crash").catch(() => undefined), crashed]);

@@ -54,7 +54,7 @@ async function practise(phone: Page, good: number, off: number, say?: string): P
 	await touch(phone, KEEP).click();
 	await expect(phone.getByRole("heading", { name: "What you did" })).toBeVisible();
 	// Whatever befalls the page from now on, it is there.
-	await expect(phone.getByTestId("kept")).toContainText("kept on this phone ✓");
+	await expect(phone.getByTestId("kept")).toContainText("saved on this phone ✓");
 }
 
 async function givePractice(page: Page, student = "pip"): Promise<void> {
@@ -100,7 +100,7 @@ test("counted by the link on a phone without a signal, sent when there is one; f
 	// Its worker has the page by the second visit.
 	await phone.evaluate(() => navigator.serviceWorker.ready);
 	await phone.reload();
-	await expect(phone.getByTestId("kept")).toHaveText("kept on this phone ✓ · sent ✓");
+	await expect(phone.getByTestId("kept")).toHaveText("saved on this phone ✓ · sent ✓");
 	await accessible(phone);
 	await phone.context().setOffline(true);
 	await phone.reload();
@@ -114,7 +114,7 @@ test("counted by the link on a phone without a signal, sent when there is one; f
 	await touch(phone, "undo").click();
 	await touch(phone, "good").click();
 	await touch(phone, "no count").click();
-	await expect(phone.getByTestId("kept")).toHaveText("kept ✓");
+	await expect(phone.getByTestId("kept")).toHaveText("saved ✓");
 	await phone.reload();
 	await phone.getByRole("button", { name: "go on, 2 tries so far" }).click();
 	await expect(phone.getByRole("status", { name: "2 good of 2 tries" })).toBeVisible();
@@ -125,7 +125,7 @@ test("counted by the link on a phone without a signal, sent when there is one; f
 	await touch(phone, KEEP).click();
 	await phone.context().setOffline(false);
 	await phone.reload();
-	await expect(phone.getByTestId("kept")).toHaveText("kept on this phone ✓ · sent ✓");
+	await expect(phone.getByTestId("kept")).toHaveText("saved on this phone ✓ · sent ✓");
 
 	for (let i = 0; i < 3; i++) await practise(phone, 4, 1);
 	const raise = phone.getByRole("button", { name: /^4 from now on/ });
@@ -296,7 +296,7 @@ test("a most for the day stops politely; both lights and the keys serve; an entr
 	// The coach takes the drill out while a count of it is under way: what was seen is kept all the same.
 	await phone.getByRole("button", { name: /^count/ }).click();
 	await touch(phone, "good").click();
-	await expect(phone.getByTestId("kept")).toHaveText("kept ✓");
+	await expect(phone.getByTestId("kept")).toHaveText("saved ✓");
 	await page.getByRole("button", { name: /^take out ?: Scarves/ }).click();
 	await expect(page.getByTestId("standing")).toHaveAttribute("data-standing", "kept");
 	await phone.reload();

@@ -65,7 +65,7 @@ test("why it was off, a cause ruled out, another position watched, two grips com
 	await expect(page.getByText("1 of 2 named by themselves", { exact: false })).toBeVisible();
 	await press("watch that on the ladder from now on");
 	await expect(page.getByText("The ladder watches it from now on.")).toBeVisible();
-	await expect(page.getByText("all kept · all sent")).toBeVisible();
+	await expect(page.getByText("all saved · all sent")).toBeVisible();
 
 	const mine = (await studio.events()).filter(({ device }) => device !== "demo-phone");
 	const bodies = (kind: string) => mine.filter((event) => event.kind === kind).map(({ body }) => body);
@@ -100,7 +100,7 @@ test("a drill thought of just then is run, found at the wrap-up, and put on the 
 	await expect(page.getByText("“Kneeling” is on no ladder yet.")).toBeVisible();
 	await touch(page, "put it under the peg").click();
 	await expect(page.getByText("It is on the ladder.")).toBeVisible();
-	await expect(page.getByText("all kept · all sent")).toBeVisible();
+	await expect(page.getByText("all saved · all sent")).toBeVisible();
 	const rungs = await studio.inStore(async (store) => (await findLadder(store, "isolde-clubs"))?.ladder.rungs ?? []);
 	expect(rungs).toHaveLength(11);
 	const at = rungs.findIndex(({ settings }) => settings.name === "Kneeling");

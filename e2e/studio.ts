@@ -331,7 +331,7 @@ export async function allSent(page: Page): Promise<void> {
 		.poll(async () => {
 			// The marks say so at once when something is not kept yet; the numbers follow.
 			const { words, keptTo, ackedTo } = await markOn(page);
-			return words.includes("kept ✓") && words.includes("sent ✓") && keptTo > 0 && keptTo === ackedTo;
+			return words.includes("saved ✓") && words.includes("sent ✓") && keptTo > 0 && keptTo === ackedTo;
 		})
 		.toBe(true);
 }

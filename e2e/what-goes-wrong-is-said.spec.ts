@@ -40,7 +40,7 @@ test.describe("the database is held by another program", () => {
 			const lock = await held(client);
 			await taps(page, 5);
 			await expect(page.getByTestId("used")).toHaveText("7");
-			await expect(page.getByTestId("kept")).toContainText("kept ✓");
+			await expect(page.getByTestId("kept")).toContainText("saved ✓");
 			await expect(page.getByTestId("kept")).toContainText("to send");
 			// Longer than the server waits for a lock.
 			await page.waitForTimeout(6000);
@@ -74,9 +74,9 @@ test("a full disk is said at once, in words; nothing leaves the screen, and all 
 	await expect(
 		page.getByText(/Not stored yet: There is no room left on this device\. Trying again; do not close/),
 	).toBeVisible();
-	await expect(page.getByTestId("kept")).toContainText("keeping 3");
+	await expect(page.getByTestId("kept")).toContainText("saving 3");
 	await storage.evaluate(() => (globalThis as unknown as { makeRoom: () => void }).makeRoom());
-	await expect(page.getByTestId("kept")).toContainText("kept ✓");
+	await expect(page.getByTestId("kept")).toContainText("saved ✓");
 	await allThere(page, studio, 5);
 });
 

@@ -34,7 +34,7 @@ test("no signal: a prepared lesson is begun, 300 tries are counted through three
 	let kept = 0;
 	for (let crash = 0; crash < 3; crash++) {
 		for (let i = 0; i < AT_ONCE; i++) await good(page).tap();
-		await expect(page.getByTestId("kept")).toContainText("kept ✓");
+		await expect(page.getByTestId("kept")).toContainText("saved ✓");
 		kept = (await keptMark(page)).keptTo;
 		page.goto("chrome://crash").catch(() => undefined);
 		await page.waitForEvent("crash");
@@ -84,7 +84,7 @@ test("a quick count and a second lesson on the same ladder begin without a signa
 	await touch(page, "quick count").tap();
 	for (let i = 0; i < 3; i++) await good(page).tap();
 	await expect(page.getByTestId("count")).toHaveText("3");
-	await expect(page.getByTestId("kept")).toContainText("kept ✓");
+	await expect(page.getByTestId("kept")).toContainText("saved ✓");
 
 	await page.goto("/");
 	await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").tap();
@@ -92,7 +92,7 @@ test("a quick count and a second lesson on the same ladder begin without a signa
 	await page.getByRole("button", { name: /^what next/ }).tap();
 	await page.getByRole("button", { name: /^move the peg to Two clubs, cross and stop/ }).tap();
 	await good(page).tap();
-	await expect(page.getByTestId("kept")).toContainText("kept ✓");
+	await expect(page.getByTestId("kept")).toContainText("saved ✓");
 	await page.goto("/");
 	await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").tap();
 	await expect(

@@ -19,7 +19,7 @@ export default function NotFound() {
 				<div className={css.spine} />
 				<main id="work" tabIndex={-1}>
 					<h1>Not here</h1>
-					<p>What this address names is not in this studio; it may have been put in another, or deleted.</p>
+					<p>There is no such page in this studio. It may have been deleted, or be in another studio.</p>
 					<a href="/">Today</a>
 				</main>
 			</div>

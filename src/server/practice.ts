@@ -44,7 +44,7 @@ const USUAL_HELPER = {
 	feed: "",
 	counts: "A try counts when it is as the drill says. Not sure: it does not count.",
 	cautions: "Room all around, nothing hard within reach, shoes on.",
-	stop: "When it hurts, when the other side is asked for, or when the tries of the day are done.",
+	stop: "When it hurts, when it is the other side’s turn, or when today’s tries are done.",
 };
 
 /** A practice for a student, with the rungs that were chosen; those that are not for home are left out, and named. */

@@ -210,7 +210,7 @@ async function questions(store: Store, names: Record<string, string>, day: strin
 			href: `/lessons/${lesson}`,
 			text: `${who}: a lesson on`,
 			day: said,
-			why: "A day far from today's. It decides nothing until you say which day it was.",
+			why: "Its date looks wrong. It does not count for “last time” until you confirm the date.",
 		};
 	});
 	const people = new Map(
@@ -263,7 +263,7 @@ async function questions(store: Store, names: Record<string, string>, day: strin
 			says.push({
 				href: `/lessons/${rail.unfounded.lesson}`,
 				text: `${who}: a peg move on ${followed.name}`,
-				why: "Its evidence was taken back.",
+				why: "The tries behind this move were removed.",
 			});
 		return says;
 	});

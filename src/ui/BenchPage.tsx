@@ -21,7 +21,7 @@ export function BenchPage({
 	return (
 		<>
 			<a className="visually-hidden visually-hidden-focusable" href="#work">
-				To the work
+				Skip to content
 			</a>
 			<TopLine />
 			<div className={css.main}>

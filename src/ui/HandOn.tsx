@@ -39,7 +39,7 @@ export function HandOn({ of, id }: { of: "skill" | "ladder"; id: string }) {
 						the file
 					</a>
 				) : (
-					<span className="mute align-self-center">It wants a name first.</span>
+					<span className="mute align-self-center">Add your name first.</span>
 				)}
 			</span>
 		</details>

@@ -18,9 +18,9 @@ interface At {
 export type Standing = "kept" | "keeping" | "waiting" | "amiss" | "elsewhere";
 
 export const standingWords: Record<Standing, string> = {
-	kept: "Everything is kept.",
-	keeping: "Keeping it.",
-	waiting: "No answer from the server: kept on this device, in force when it answers.",
+	kept: "All saved.",
+	keeping: "Saving.",
+	waiting: "No answer from the server. Saved on this device. It takes effect once the server answers.",
 	amiss: "Kept on this device; in force as soon as this is mended:",
 	elsewhere: "Kept on this device, and not in force:",
 };

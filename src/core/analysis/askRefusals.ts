@@ -16,7 +16,7 @@ export function refusalsOf(ask: Ask): Refusal[] {
 			);
 	for (const [field, name] of [
 		["riskPass", "The risk of passing the one not ready"],
-		["riskHold", "The risk of holding the ready one back"],
+		["riskHold", "The risk of holding back a ready student"],
 	] as const)
 		if (!(ask[field] >= 0.001 && ask[field] <= 0.49))
 			complain(

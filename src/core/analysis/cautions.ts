@@ -28,7 +28,7 @@ export function cautions(
 	const low = at(curve, curve.pass, notReady);
 	const high = at(curve, curve.pass, ready);
 	const fewest = fewestTries(rule, outcomes);
-	if (fewest === null) say("limit", "It cannot be met by these outcomes: none of them earns what it counts.");
+	if (fewest === null) say("limit", "No outcome on this rung can meet this rule.");
 	else if (fewest > limit)
 		say(
 			"limit",

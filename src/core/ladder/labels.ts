@@ -13,7 +13,7 @@ export const gateWords: Record<Gate, string> = {
 export const policyWords: Record<Policy, string> = {
 	mastery: "the rule first, with a limit a day",
 	"fixed dose": "so many tries a day; the coach promotes",
-	"full speed": "never slower than the real thing; shorten the distance instead",
+	"full speed": "always full speed. Make the distance shorter instead",
 };
 
 /** What the fields of a rung are called in a refusal. The lesson refuses nothing by them, and does not carry them. */

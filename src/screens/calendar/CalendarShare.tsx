@@ -42,7 +42,8 @@ function Feeds({ feeds }: Pick<CalendarPageProps, "feeds">) {
 		<section aria-label="Addresses to subscribe to">
 			<h3 className={css.small}>An address to subscribe to</h3>
 			<p className="mute m-0">
-				Whoever has it sees who comes, when and where, and nothing else. It is shown once; withdrawn, it answers nobody.
+				Anyone with this link sees who comes, when and where, nothing else. You see the link only once. You can switch
+				it off.
 			</p>
 			<Form
 				className={css.one}
@@ -133,7 +134,7 @@ function BusyTimes({ busy }: Pick<CalendarPageProps, "busy">) {
 								if (outcome.ok) router.refresh();
 							}}
 						>
-							forget it
+							remove
 						</Button>
 					</li>
 				))}

@@ -137,7 +137,7 @@ function BookingForm({
 					onChange={(event) => set({ minutes: event.target.value === "" ? Number.NaN : Number(event.target.value) })}
 				/>
 			</FormRow>
-			<FormRow id={`${id}-repeats`} label="Comes back" className="">
+			<FormRow id={`${id}-repeats`} label="Repeats" className="">
 				<Form.Select
 					value={booking.repeats}
 					onChange={(event) => set({ repeats: repeats.find((how) => how === event.target.value) ?? "once" })}

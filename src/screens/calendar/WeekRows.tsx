@@ -124,7 +124,7 @@ function Move({ row, onDone }: { row: WeekRow; onDone: () => void }) {
 			</Button>
 			{row.moved && (
 				<Button variant="link" onClick={() => void change(null)}>
-					back to where it was
+					undo the move
 				</Button>
 			)}
 			<Refusals refusals={refused} />

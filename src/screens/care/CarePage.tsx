@@ -80,7 +80,7 @@ export function CarePage({ at, coach, students, kits, day }: CarePageProps) {
 				a list for an apparatus
 			</Button>
 			<h2 className="mt-4">Said again and again</h2>
-			<p className="mute">In lessons without a plan of their own; a plan says its own.</p>
+			<p className="mute">For lessons without a plan. A plan has its own reminders.</p>
 			{remind.map((one, i) => (
 				<RemindFields
 					// biome-ignore lint/suspicious/noArrayIndexKey: a reminder is its place

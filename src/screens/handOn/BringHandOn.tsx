@@ -48,7 +48,7 @@ export function BringHandOn({ students }: { students: readonly { id: string; nam
 		<BenchPage
 			margin={
 				<p className="mute">
-					No student is in such a file. The name of whose work it is stays with the skill, also when you hand it on.
+					Such a file has no students in it. The author’s name stays with the skill, even when you share it again.
 				</p>
 			}
 		>

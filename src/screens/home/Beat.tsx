@@ -57,7 +57,7 @@ export function Beat({ rhythm, label }: { rhythm: HomeRhythm; label: string }) {
 					</button>
 				))}
 			</div>
-			{clicks.silent && <p className={css.asks}>This browser gives no sound here; the mark moves all the same.</p>}
+			{clicks.silent && <p className={css.asks}>No sound in this browser. Watch the moving mark.</p>}
 		</section>
 	);
 }

@@ -83,7 +83,7 @@ export function Count({
 				</span>
 			</div>
 			<p className={css.mute} data-testid="kept">
-				{kept.full || !kept.lasts ? "not kept: this phone has no room for it" : kept.keeping ? "keeping" : "kept ✓"}
+				{kept.full || !kept.lasts ? "not saved: this phone is full" : kept.keeping ? "saving" : "saved ✓"}
 			</p>
 			<Marks marks={marks.map(({ mark }) => mark)} />
 			<p className={full ? css.enough : css.mute} aria-live="polite">

@@ -101,7 +101,7 @@ export function Drill({
 					<span className="visually-hidden">: {label}</span>
 				</button>
 			</div>
-			{blocked && <p className={css.mute}>Another count is under way; write that one down first.</p>}
+			{blocked && <p className={css.mute}>You are counting another drill. Save that one first.</p>}
 		</article>
 	);
 }

@@ -118,7 +118,7 @@ export function EntryForm({
 					</label>
 				</div>
 				<fieldset>
-					<legend>How did it feel? 1 badly, 5 well</legend>
+					<legend>How did it feel? 1 = bad, 5 = good</legend>
 					{feelings.map((one) => (
 						<Choice key={one} name="felt" words={String(one)} chosen={felt === one} onChoose={() => setFelt(one)} />
 					))}

@@ -140,7 +140,7 @@ function Drills({
 			))}
 			<section aria-label="Today">
 				<h2>Today</h2>
-				{todays.length === 0 && <p>Nothing is asked for today. Rest is part of it.</p>}
+				{todays.length === 0 && <p>Nothing to do today. Rest is part of training.</p>}
 				{left === 0 && (
 					<p className={css.enough}>
 						{plural(data.most ?? 0, "try", "tries")} today: that is enough. Tomorrow is another day.
@@ -230,12 +230,12 @@ function GoneCount({
 function KeptLine({ kept, file }: { kept: ReturnType<typeof usePractice>["kept"]; file: boolean }) {
 	const words = [
 		kept.full
-			? "This phone has no room left: what you write now is lost when the page closes."
+			? "This phone is full. What you write now is lost when the page closes."
 			: !kept.lasts
-				? "This phone keeps nothing for this page: give it back before you close it."
+				? "This phone saves nothing for this page. Send it to your coach before you close it."
 				: kept.keeping
-					? "keeping"
-					: "kept on this phone ✓",
+					? "saving"
+					: "saved on this phone ✓",
 		...(file
 			? []
 			: [kept.closed ?? kept.later ?? (kept.toSend > 0 ? `${kept.toSend} to send when there is a signal` : "sent ✓")]),

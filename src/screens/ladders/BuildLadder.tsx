@@ -200,7 +200,7 @@ const WhatComes = ({
 		{draft.ok ? (
 			<>
 				<p className="mute m-0">
-					Each bar is a step: as long as it is heavy. Two kinds in one row are two difficulties at once.
+					One bar is one step: the longer, the harder. Two kinds in a row: two things get harder at once.
 				</p>
 				<StepList
 					rungs={draft.value.rungs}
@@ -232,7 +232,7 @@ const DifficultyEnds = ({
 	onChange: (id: string, to: Partial<Ends> | null) => void;
 }) => (
 	<fieldset className="mt-2">
-		<legend className="form-label m-0">What gets harder, raised in this order, from where to where</legend>
+		<legend className="form-label m-0">What gets harder, in this order</legend>
 		<ol className={css.difficulties}>
 			{difficulties.map(({ id, name, notches }, i) => {
 				const at = ends[id];
@@ -295,7 +295,7 @@ const SizeFields = ({
 	<div className={css.build}>
 		<FormRow id="by" label="As many rungs as" className="">
 			<Form.Select value={by} onChange={(event) => onBy(event.target.value as By)}>
-				<option value="each notch">there are notches</option>
+				<option value="each notch">one per notch</option>
 				<option value="rungs">I say</option>
 				<option value="greatest">keep steps small</option>
 			</Form.Select>
@@ -315,7 +315,7 @@ const SizeFields = ({
 			id="ease-back"
 			type="checkbox"
 			className="mt-4"
-			label="ease another back while one is raised"
+			label="when one thing gets harder, make another easier"
 			checked={easeBack}
 			onChange={(event) => onEaseBack(event.target.checked)}
 		/>

@@ -121,7 +121,7 @@ export function CallerFields({ index }: { index: number }) {
 					another order
 				</Button>
 				<Button variant="link" size="sm" onClick={() => set(undefined)}>
-					call nothing
+					remove the calls
 				</Button>
 			</div>
 		</fieldset>
@@ -167,7 +167,7 @@ function OrderFields({ id, caller, all, error, change }: PartProps & { all: read
 			{(order.kind === "runs" || order.kind === "capped") && (
 				<Whole
 					id={id("most")}
-					label="At most alike"
+					label="Most in a row"
 					value={order.most}
 					onChange={(most) => change({ order: { ...order, most } })}
 				/>
@@ -258,7 +258,7 @@ function BeatFields({ id, caller, error, change }: PartProps) {
 							onChange={(event) => change({ beat: { ...beat, every: numberOf(event.target.value) } })}
 						/>
 					</FormRow>
-					<FormRow id={id("spread")} label="More or less by, seconds" className={css.third ?? ""}>
+					<FormRow id={id("spread")} label="Vary by up to, seconds" className={css.third ?? ""}>
 						<Form.Control
 							type="number"
 							inputMode="decimal"

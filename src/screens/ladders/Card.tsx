@@ -146,7 +146,7 @@ export function Card(card: CardPage) {
 						);
 					})}
 				</ol>
-				<footer>A box a try: a tick for a good one, a dash for another. Stop when it hurts.</footer>
+				<footer>One box per try: a tick if good, a dash if not. Stop if it hurts.</footer>
 			</article>
 		</BenchPage>
 	);

@@ -47,7 +47,10 @@ export function CardTicks({
 			const on = pack.ladders.find(({ id }) => id === ladder);
 			if (!on)
 				return setRefused([
-					{ path: "ladder", sentence: "This ladder is put away or gone; bring it back, then enter the card." },
+					{
+						path: "ladder",
+						sentence: "This ladder is archived or deleted. Make it active again, then enter the card.",
+					},
 				]);
 			const drafts = fromCard(
 				uuid,
@@ -78,7 +81,7 @@ export function CardTicks({
 			}}
 		>
 			<p className="mute m-0">
-				In what order they fell nobody knows, so a rule counts as met only where any order would meet it.
+				The card does not show the order of tries. So a rule counts as met only if any order would meet it.
 			</p>
 			<FormRow id="practised" label="Practised on">
 				<DayField value={day} onChange={setDay} />

@@ -28,7 +28,7 @@ export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number
 			margin={
 				<>
 					<div className={css.note}>
-						<h2>What a weight is</h2>
+						<h2>What size means</h2>
 						<p className="m-0">
 							How much harder a notch is than the one below it: 1 for a usual step. The builder keeps the heaviest step
 							as light as it can, and the expected rates go by the weights.
@@ -57,7 +57,7 @@ export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number
 				refusal={(path) => amiss.find((one) => one.path === `difficulties.${path}`)?.sentence}
 			/>
 			<fieldset className="mt-3">
-				<legend className="form-label m-0">A working rung is one where so many in 10 are good</legend>
+				<legend className="form-label m-0">Good tries in 10 on a working rung</legend>
 				<div className="d-flex gap-2 align-items-center">
 					{(["low", "high"] as const).map((end) => (
 						<Form.Control
@@ -83,10 +83,7 @@ export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number
 						/>
 					))}
 				</div>
-				<p className="hint m-0">
-					Under it a rung is called too hard in a lesson. The curves of the rule designer are worked out with the usual
-					6.
-				</p>
+				<p className="hint m-0">Below this, a lesson calls the rung too hard. The rule curves always use 6.</p>
 			</fieldset>
 			<CoachSays now={now} put={(next) => put(next, "")} />
 			<InForce {...inForce} />

@@ -21,7 +21,7 @@ import own from "./ladders.module.css";
 const ends = [
 	["high", "if it goes well"],
 	["middle", "as is to be expected"],
-	["low", "if it does not"],
+	["low", "if it goes badly"],
 ] as const;
 
 /** What the rest of the ladder costs, as a band of lessons, and the chance to be through by a day. */
@@ -49,9 +49,7 @@ export function Cost({
 }
 
 const NothingToGoBy = () => (
-	<p className="mute m-0">
-		Nothing to go by yet: no two rungs share a difficulty. Say on which notch each rung stands, under its set-up.
-	</p>
+	<p className="mute m-0">Not enough to estimate yet. On each rung, choose its notch under “how hard it is”.</p>
 );
 
 function Costs({

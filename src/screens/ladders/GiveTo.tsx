@@ -69,7 +69,7 @@ export function GiveTo({
 			{sided && (
 				<Form.Check
 					id="give-mirrored"
-					label="mirrored for whoever is stronger with the other hand"
+					label="mirror it where the other side is the strong one"
 					checked={mirrored}
 					onChange={(event) => setMirrored(event.target.checked)}
 				/>

@@ -148,7 +148,9 @@ export function LadderBench(page: LadderBenchProps) {
 					/>
 					<div style={beside}>
 						{rungs.length === 0 && (
-							<p className="mt-2 mute">No rung yet. From very easy to the real thing, each one difficulty more.</p>
+							<p className="mt-2 mute">
+								No rungs yet. Start very easy and end with the real thing. Each rung makes one thing harder.
+							</p>
 						)}
 						<LadderActions
 							at={at}

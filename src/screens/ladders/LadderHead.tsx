@@ -49,7 +49,7 @@ export function LadderHead({
 					<Form.Select {...form.register("side")}>
 						<option value="left">left</option>
 						<option value="right">right</option>
-						<option value="none">both, or none</option>
+						<option value="none">both sides, or no side</option>
 					</Form.Select>
 				</FormRow>
 				<FormRow id="policy" label="Policy" className="" hint={policyWords[policy]}>

@@ -159,11 +159,11 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 			))}
 			{shown.length > 0 && (
 				<p className="mute mt-3">
-					One ladder is one student’s way to one skill on one side. Filled: passed. Ringed: held on several days. A bar:
-					skipped. A letter: where the other side’s peg stands.
+					One ladder: one student, one skill, one side. Filled = passed. Ring = held on several days. Bar = skipped.
+					Letter = the other side’s peg.
 				</p>
 			)}
-			{here.length > 0 && shown.length === 0 && <p className="mt-3">None is like that.</p>}
+			{here.length > 0 && shown.length === 0 && <p className="mt-3">No ladders match.</p>}
 			{away.length > 0 && (
 				<>
 					<h2 className="mt-4">Put away</h2>

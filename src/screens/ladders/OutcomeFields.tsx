@@ -96,7 +96,7 @@ export function OutcomeFields({ index }: { index: number }) {
 				<FormRow
 					id={id("callInTurn")}
 					label="Tries at each target, in turn"
-					hint="Left empty: they are aimed at as they come."
+					hint="Leave empty for no fixed order."
 					error={errors?.callInTurn}
 					className={css.third ?? ""}
 				>

@@ -103,7 +103,7 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 					))}
 				</Form.Select>
 			</FormRow>
-			<FormRow id={id("yes")} label="A pass also wants" className={css.third ?? ""}>
+			<FormRow id={id("yes")} label="A pass also needs" className={css.third ?? ""}>
 				<Form.Select {...register(`${path}.yes`, { setValueAs: (value: string | undefined) => value || undefined })}>
 					<option value="">nothing</option>
 					<option value="student">the student’s yes</option>
@@ -112,7 +112,7 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 				</Form.Select>
 			</FormRow>
 			<WatchFields index={index} positions={positions} />
-			{number("correctAfter", "Correct after so many alike")}
+			{number("correctAfter", "Same fault how often before a cue")}
 			{number("adjust", "Tries to adjust after a cue")}
 			<div className={css.third}>
 				<Form.Check
@@ -181,7 +181,7 @@ function WatchFields({ index, positions }: Pick<Props, "index" | "positions">) {
 			</fieldset>
 			{watched.length > 0 && (
 				<fieldset className={css.full}>
-					<legend className="form-label m-0">Without it no try is good, whatever came of it</legend>
+					<legend className="form-label m-0">Must be right for a try to be good</legend>
 					{watched.map((position) => (
 						<Form.Check
 							inline

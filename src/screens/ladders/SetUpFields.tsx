@@ -85,8 +85,8 @@ export function SetUpFields({
 					{...register(`${path}.neverAlone`)}
 				/>
 			</div>
-			<LoadFields index={index} of="loads" label="What one try loads, 1 for a usual try; 0 is none" />
-			<LoadFields index={index} of="feederLoads" label="And on whoever feeds it" />
+			<LoadFields index={index} of="loads" label="Load of one try (1 = normal, 0 = none)" />
+			<LoadFields index={index} of="feederLoads" label="Load on the feeder" />
 			<div className={css.full}>
 				<SketchFields index={index} unit={unit} />
 				<RungSums index={index} />

@@ -76,7 +76,7 @@ export function LessonPageView({ id, view, names, causes, studio, today, stills 
 						</>
 					)}
 					<h2>Advice</h2>
-					{decisions.length === 0 && <p className="mute">None was followed or turned down.</p>}
+					{decisions.length === 0 && <p className="mute">No advice was followed or skipped.</p>}
 					<ul className="ps-3">
 						{decisions.map((event) => (
 							<li key={event.id}>

@@ -67,7 +67,7 @@ export const WatchingZone = memo(function WatchingZone({ onTakeOver }: { onTakeO
 			<p className={css.adviceText} role="status">
 				<span className={css.adviceWords}>
 					<b>Another device counts</b>
-					<span>You watch. What is tapped here is kept apart, and can be counted in under “more”.</span>
+					<span>You are watching. Taps here are saved but not counted. Add them under “more”.</span>
 				</span>
 			</p>
 			<button type="button" className={css.adviceAct} onClick={onTakeOver}>

@@ -72,7 +72,7 @@ function KeptMark({ lesson }: { lesson: LessonOnDevice }) {
 	const kept = useDirectPaint<HTMLDivElement>(lesson, (on) => {
 		const { keptTo, ackedTo, unkept, unsent } = lesson.marks();
 		Object.assign(on.dataset, { keptTo, ackedTo, device: lesson.snapshot().device });
-		const words = [unkept === 0 ? "kept ✓" : `keeping ${unkept}`, unsent === 0 ? "sent ✓" : `${unsent} to send`];
+		const words = [unkept === 0 ? "saved ✓" : `saving ${unkept}`, unsent === 0 ? "sent ✓" : `${unsent} to send`];
 		setText(on, words.join("\n"));
 	});
 	return (
@@ -119,7 +119,7 @@ const BoutRow = ({ row }: { row: readonly boolean[] }) =>
 function Meaning({ board }: { board: Board }) {
 	const { set, visit, stretch, round, ladder } = board;
 	const { met, progress } = visit.judgements[set.variation];
-	if (stretch) return <span>taken, of what came</span>;
+	if (stretch) return <span>chances taken</span>;
 	if (round) return <span>next: {readOn(ladder, round.next)}</span>;
 	if (set.elsewhere === "warm-up") return <span>tries, not judged</span>;
 	if (met) return <b>rule met</b>;

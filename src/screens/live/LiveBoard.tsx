@@ -47,7 +47,7 @@ const Stopped = late(
 	() => import("./Stopped").then((module) => module.Stopped),
 	({ onAgain }: ComponentProps<typeof StoppedNow> & { onAgain: () => void }) => (
 		<button type="button" className={fields.field} onClick={onAgain}>
-			Closed for pain: fetch what can be done now
+			Stopped for pain. Load the choices again
 		</button>
 	),
 );

@@ -28,7 +28,7 @@ function Opened({ id }: { id: string }) {
 		return (
 			<main className={css.still}>
 				<h1>This lesson is not here</h1>
-				<p>It was never begun, or it belongs to another studio.</p>
+				<p>It was never started, or it is in another studio.</p>
 				<p>
 					<a href="/">Today</a>
 				</p>

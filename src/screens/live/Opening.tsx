@@ -53,7 +53,7 @@ export function Opening() {
 					on <span dir="auto">{readOn(ladder, last.rung)}</span>
 				</p>
 			) : (
-				<p>Never tried. Let them begin.</p>
+				<p>New rung. Let them start.</p>
 			)}
 			{last?.cue && (
 				<p>

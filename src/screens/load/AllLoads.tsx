@@ -58,7 +58,9 @@ export function AllLoads({ day, from, against, own, coach, at }: AllLoadsProps) 
 				</table>
 			)}
 			<h2 className="mt-4">Limits by age</h2>
-			<p className="mute m-0">For whoever has none of their own for that part; the narrowest age goes first.</p>
+			<p className="mute m-0">
+				Used where a student has no limit of their own for that part. The narrowest age group wins.
+			</p>
 			{rows.map((row, i) => (
 				<AgeFields
 					// biome-ignore lint/suspicious/noArrayIndexKey: a row is its place in the list
@@ -89,10 +91,7 @@ export function AllLoads({ day, from, against, own, coach, at }: AllLoadsProps) 
 			</Button>
 			<h2 className="mt-4">Your own, as feeder</h2>
 			{parts.length === 0 && (
-				<p>
-					No rung says what feeding it loads. Say so on a rung, “and on whoever feeds it”: what you fed before is
-					counted from then on, where nobody took turns.
-				</p>
+				<p>No rung has a load for the feeder yet. Set “load on the feeder” on a rung. Feeding counts from then on.</p>
 			)}
 			{parts.map((part) => (
 				<section key={part} aria-label={`Your own ${part}`}>

@@ -39,7 +39,7 @@ export function LoadPage(props: LoadPageProps) {
 				, load
 			</h1>
 			<p className="mute">
-				Tries times what a try of the rung loads: 1 is a usual one. Lessons and practice, counted or not, warm-ups too.
+				Load = number of tries × load of one try (1 = normal). All tries count: lessons, practice, warm-ups.
 			</p>
 			{shown.length === 0 && (
 				<p>No loads yet. On a rung, enter what one try loads. Tries count from then on; those made before do not.</p>
@@ -61,8 +61,7 @@ export function LoadPage(props: LoadPageProps) {
 				<Link href="/load">Everybody’s load, limits by age, and your own arm</Link>
 			</p>
 			<p className="hint">
-				A limit is the coach’s own. What the discipline’s body, the venue or a licensed professional says goes before
-				it.
+				You set the limits. The rules of your discipline’s own body, the venue or a licensed professional come first.
 			</p>
 		</BenchPage>
 	);

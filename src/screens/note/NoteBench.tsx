@@ -63,8 +63,8 @@ export function NoteBench({ at, coach }: { at: { id: string; rev: number }; coac
 				<UndoRedo {...steps} />
 			</div>
 			<p className="mute">
-				What is counted stands in it by itself; the words around it are yours, in any language. Each note can be changed
-				before it goes.
+				Counts are filled in for you. You write the words around them, in any language. You can edit each note before
+				you send it.
 			</p>
 			<InForce {...inForce} />
 			{words("greeting", "Greeting", "{name} is whose it is")}

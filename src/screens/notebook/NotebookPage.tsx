@@ -73,8 +73,8 @@ export function NotebookPage({ ladder: id }: { ladder: string }) {
 						tries, a remark. Names of columns in the first line may stand in any order.
 					</p>
 					<p className="mute">
-						Each day becomes a lesson with its sets entered as numbers. In what order the tries fell nobody knows, so a
-						rule counts as met only where any order would meet it.
+						Each day becomes a lesson with totals only. The order of tries is unknown, so a rule counts as met only if
+						any order would meet it.
 					</p>
 				</>
 			}

@@ -28,7 +28,7 @@ export function InHand({
 	if (!stretch)
 		return (
 			<div className={css.hand}>
-				<p className="mute m-0">Press a stretch to change its minutes, its place, or to take it out; or drag it.</p>
+				<p className="mute m-0">Press an item to change its time or order, or to remove it. Or drag it.</p>
 			</div>
 		);
 	const { item, minutes } = stretch;

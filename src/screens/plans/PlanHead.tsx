@@ -78,7 +78,7 @@ export function PlanHead({
 					</Form.Select>
 				</FormRow>
 				<Button variant="outline-primary" disabled={busy} onClick={() => void gather({})}>
-					gather anew
+					fill the plan again
 				</Button>
 			</div>
 			{plan.students.length > 1 && (

@@ -29,7 +29,7 @@ export function PlanList({ day, coming, past, students, student }: PlansPageProp
 					was promised and what has not been looked at.
 				</p>
 			)}
-			{past.length > 0 && <Rows name="Gone by" lines={past} day={day} />}
+			{past.length > 0 && <Rows name="Past" lines={past} day={day} />}
 		</BenchPage>
 	);
 }

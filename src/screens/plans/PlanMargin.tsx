@@ -132,7 +132,7 @@ function Reminders({
 	const fits = words.trim() !== "" && Number.isInteger(n) && n >= 1 && n <= 500 && plan.again.length < 4;
 	return (
 		<section aria-label="Reminders">
-			<h3 className={css.small}>Every so often</h3>
+			<h3 className={css.small}>Reminders</h3>
 			<ul className={css.plain}>
 				{plan.again.map((one) => (
 					<li key={`${one.words} ${one.every} ${one.of}`}>
@@ -213,7 +213,7 @@ function Elsewhere({
 		.sort(([, a], [, b]) => a.localeCompare(b));
 	return (
 		<section aria-label="For another day or student">
-			<h3 className={css.small}>The same again</h3>
+			<h3 className={css.small}>Copy this plan</h3>
 			<Button variant="outline-primary" onClick={() => void copy({ day: nextWeek, students: plan.students })}>
 				copy it to a week later
 			</Button>
@@ -234,7 +234,7 @@ function Elsewhere({
 					if (outcome.ok) router.push("/plans");
 				}}
 			>
-				put this plan away
+				archive this plan
 			</Button>
 			<Refusals refusals={refused} />
 		</section>

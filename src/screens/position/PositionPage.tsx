@@ -53,8 +53,8 @@ export function PositionPage() {
 				<>
 					<h2>What it can say</h2>
 					<p className="mute">
-						A point is placed to about two pixels; what that changes stands beside each number. The camera must look
-						square at the plane that is measured: a picture from aside makes every angle another one.
+						A point is exact to about two pixels. Each result shows what that changes. Point the camera square at what
+						you measure: from an angle, every reading is wrong.
 					</p>
 					<CameraStood ladder={ladder} rung={whose.rung} />
 				</>

@@ -73,7 +73,7 @@ export function troubleOf({ ask, points, placed }: Placed): string | null {
 	const spots = new Set(points.map(({ x, y }) => `${x} ${y}`));
 	if (ask.of === "distance" && (ask.known === null || !(ask.known > 0)))
 		return ask.known === null
-			? "A distance wants a length that is known, in the same plane of the picture: place its two ends, and say how long it is."
+			? "To measure a distance, mark a known length in the same plane and say how long it is."
 			: `The known length is ${ask.known}; it is more than nothing. Say how long it really is.`;
 	const measure = measureFrom(ask);
 	const [told] = measure ? measureStill({ points, measures: [measure] }) : [];

@@ -166,7 +166,7 @@ function DrillRow({
 					{words("feel", "What to feel for", 300)}
 					{words("check", "One question to answer with yes or no", 200)}
 					{words("caution", "Caution", 400)}
-					<FormRow id={`${item.id}-home`} label="What does at home, one a line">
+					<FormRow id={`${item.id}-home`} label="What to use instead at home, one per line">
 						<Form.Control
 							as="textarea"
 							rows={2}

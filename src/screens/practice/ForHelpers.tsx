@@ -40,14 +40,14 @@ export function ForHelpers({
 					<Form.Control
 						type="number"
 						inputMode="numeric"
-						placeholder="no most"
+						placeholder="no maximum"
 						value={most ?? ""}
 						onChange={(event) =>
 							onChange({ most: event.target.value === "" ? null : Math.round(Number(event.target.value)) }, "most")
 						}
 					/>
 				</FormRow>
-				{set("raise", "raise when met")}
+				{set("raise", "raise target after")}
 				{set("lower", "lower when met")}
 				{set("of", "of the last")}
 			</div>
@@ -61,7 +61,7 @@ export function ForHelpers({
 					onChange={(event) => onChange({ words: wordsIn(event.target.value) }, "words")}
 				/>
 			</FormRow>
-			<h3 className={css.small}>For who helps, and knows nothing of it</h3>
+			<h3 className={css.small}>For helpers who do not know the skill</h3>
 			{parts.map(([name, label]) => (
 				<FormRow key={name} id={`helper-${name}`} label={label}>
 					<Form.Control

@@ -120,7 +120,7 @@ export function PracticeBench(props: PracticePageProps) {
 				>
 					{archived ? "bring it back" : "put this practice away"}
 				</Button>{" "}
-				{!archived && <span className="mute">Its links then open nothing; the journal stays.</span>}
+				{!archived && <span className="mute">Its links stop working. The journal stays.</span>}
 			</p>
 			<Refusals refusals={refused} />
 		</BenchPage>

@@ -52,7 +52,7 @@ export function Share({
 						onChange={(event) => setName(event.target.value)}
 					/>
 				</FormRow>
-				<FormRow id="link-ends" label="It opens until">
+				<FormRow id="link-ends" label="Works until">
 					<DayField least={day} value={ends} onChange={setEnds} />
 				</FormRow>
 				<Button type="submit" disabled={ends === ""}>
@@ -62,7 +62,7 @@ export function Share({
 			<Refusals refusals={refused} />
 			{address && (
 				<div role="status" className={css.address}>
-					<p className="m-0">Shown once. Whoever has it opens this practice, and nothing else.</p>
+					<p className="m-0">You see this link only once. Anyone with it can open this practice, nothing else.</p>
 					<PrivateAddress address={address} />
 					<AddressCode address={address} />
 				</div>

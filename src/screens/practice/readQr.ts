@@ -6,7 +6,7 @@ const SIDES = [1000, 1800, 600] as const;
 /** The words of a QR code in a picture, read on this device. */
 export async function readQr(file: File): Promise<Outcome<string>> {
 	const picture = await createImageBitmap(file).catch(() => null);
-	if (!picture) return refuse("file", "This file is no picture; take a photograph of the code, or a screenshot.");
+	if (!picture) return refuse("file", "This file is not a picture. Take a photo of the code, or a screenshot.");
 	const { default: jsQR } = await import("jsqr");
 	for (const side of SIDES) {
 		const scale = Math.min(1, side / Math.max(picture.width, picture.height));

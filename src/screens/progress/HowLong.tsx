@@ -122,7 +122,7 @@ function ToADay({
 			{day !== "" && day <= today && (
 				<p className="asks m-0">That day is not to come; choose one after today, {today}.</p>
 			)}
-			{day > today && count === 0 && <p className="asks m-0">No lesson is held until then; choose a later day.</p>}
+			{day > today && count === 0 && <p className="asks m-0">No lesson before that date. Choose a later one.</p>}
 			{told && (
 				<div role="status">
 					<p className="m-0">

@@ -44,7 +44,7 @@ export function ProgressPage({
 				</Link>
 				, then and now
 			</h1>
-			{lessons === 0 && <p>No lesson yet. After two on a rung, the first stands beside the latest here.</p>}
+			{lessons === 0 && <p>No lessons yet. After two lessons on a rung you see the first beside the latest.</p>}
 			{ladders.map((ladder) => (
 				<OneLadder
 					key={ladder.id}

@@ -9,7 +9,7 @@ const words = { better: "better", worse: "worse", "not sure": "not sure yet" } a
 
 /** First beside latest, rung by rung, the highest first: what changed for sure is said, the rest is called not sure. */
 export function ThenNow({ rungs, day, label }: { rungs: readonly RungProgress[]; day: string; label: string }) {
-	if (rungs.length === 0) return <p className="mute">No rung had two lessons of five tries yet.</p>;
+	if (rungs.length === 0) return <p className="mute">No rung has two lessons of five tries or more yet.</p>;
 	const better = rungs.filter(({ change }) => change === "better").length;
 	const dips = rungs.filter(({ dip }) => dip !== null);
 	return (

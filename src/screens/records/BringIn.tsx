@@ -47,7 +47,7 @@ export function BringIn() {
 						if (file) void begin(file);
 					}}
 				/>
-				<Form.Text>It is looked at first. Nothing is written until you say so.</Form.Text>
+				<Form.Text>The file is checked first. Nothing changes until you confirm.</Form.Text>
 			</Form.Group>
 			<p role="status">{unsent}</p>
 			<Progress handle={handle} doing="Bringing in" />
@@ -124,7 +124,7 @@ function PreviewOf({
 						<th scope="col">in the file</th>
 						<th scope="col">new</th>
 						<th scope="col">here already</th>
-						<th scope="col">here, other words</th>
+						<th scope="col">here, but different</th>
 					</tr>
 				</thead>
 				<tbody>
@@ -149,12 +149,12 @@ function PreviewOf({
 			)}
 			<Remarks remarks={preview.remarks} />
 			<fieldset className="mb-2">
-				<legend className="visually-hidden">How to take it in</legend>
+				<legend className="visually-hidden">How to import it</legend>
 				<Form.Check
 					type="radio"
 					id="mode-merge"
 					name="mode"
-					label="Beside what is here"
+					label="Add to what is here"
 					checked={mode === "merge"}
 					onChange={() => onMode("merge")}
 				/>
@@ -169,7 +169,7 @@ function PreviewOf({
 			</fieldset>
 			{differs && mode === "merge" && (
 				<fieldset className="mb-2">
-					<legend className="form-label m-0">Where words differ</legend>
+					<legend className="form-label m-0">Where the two differ</legend>
 					<Form.Check
 						type="radio"
 						id="differing-keep"

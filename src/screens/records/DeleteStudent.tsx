@@ -41,9 +41,7 @@ export function DeleteStudent({ students }: Pick<RecordsPage, "students">) {
 						</option>
 					))}
 				</Form.Select>
-				<Form.Text>
-					A student who only stops is better put away, on their own page: then the count stays and comes back with them.
-				</Form.Text>
+				<Form.Text>If a student only takes a break, archive them on their own page. Their counts stay.</Form.Text>
 			</Form.Group>
 			{who && takes && (
 				<div className="mt-2">

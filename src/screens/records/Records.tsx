@@ -30,14 +30,13 @@ export function Records({ studio, lan, health, slow, students, aside }: RecordsP
 					<NewestBackup health={health} />
 					<Slowest slow={slow} />
 					<p className="mute">
-						A workbook is plain text that other programs can read. A backup is the database itself: quicker, and exact
-						to the last device’s counter.
+						A workbook is a text file other programs can read. A backup is the whole database: faster and exact.
 					</p>
 				</>
 			}
 		>
 			<h1>Records</h1>
-			<Part name="Take out">
+			<Part name="Download">
 				<div className="d-flex gap-2 flex-wrap mb-3">
 					<a className="btn btn-primary" href="/api/workbook?of=studio" download>
 						workbook of the whole studio
@@ -66,7 +65,7 @@ export function Records({ studio, lan, health, slow, students, aside }: RecordsP
 			<Part name="Bring in">
 				<BringIn />
 			</Part>
-			<Part name="Bring back">
+			<Part name="Restore">
 				<Restore />
 			</Part>
 			<Part name="Set aside">
@@ -101,9 +100,7 @@ function Demo() {
 	}, [done, router]);
 	return (
 		<>
-			<p>
-				Everything in it is made up. Making it anew throws away what you changed and counted in it, on every device.
-			</p>
+			<p>All of this is made up. A reset deletes your changes and counts on every device.</p>
 			{asking ? (
 				<p className="d-flex gap-2 align-items-center">
 					<Button

@@ -14,8 +14,8 @@ export function SetAside({ aside }: Pick<RecordsPage, "aside">) {
 	return (
 		<>
 			<p>
-				These reached the studio and did not fit. Once the reason is mended (a student brought in again, a ladder
-				restored), try them again; or keep their words and let them go.
+				These entries arrived but could not be added. Fix the cause (for example, restore the student) and try again. Or
+				copy their text and delete them.
 			</p>
 			<ul className={css.plain}>
 				{aside.map((one) => (

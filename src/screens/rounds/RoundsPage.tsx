@@ -54,7 +54,7 @@ export function RoundsPage() {
 	return (
 		<BenchPage margin={pack && <Who pack={pack} settings={settings} onChange={put} />}>
 			<h1>Rounds</h1>
-			{!pack && <p className="mute">Looking who is there.</p>}
+			{!pack && <p className="mute">Loading students.</p>}
 			{pack && players.length === 0 && (
 				<p className="mute">Choose who is in it, and on which ladder: each does the rung their peg stands on.</p>
 			)}

@@ -126,15 +126,15 @@ export function Designer({ bandLow }: { bandLow: number }) {
 				</div>
 				{second ? (
 					<section aria-label="A second rule">
-						<h2>Laid over it</h2>
+						<h2>Second rule</h2>
 						<RuleDraft start={SECOND} scale={scale} label="The other rule" onRest={setSecond} />
 						<Button variant="link" onClick={() => setSecond(null)}>
-							take it off
+							remove the second rule
 						</Button>
 					</section>
 				) : (
 					<Button variant="outline-primary" style={{ justifySelf: "start" }} onClick={adding(() => setSecond(SECOND))}>
-						lay a second rule over it
+						compare with a second rule
 					</Button>
 				)}
 				<Presets laid={other?.name ?? ""} onLay={lay} onTake={take} />
@@ -154,7 +154,7 @@ const Presets = memo(function Presets({
 }) {
 	return (
 		<section aria-label="Rules to start from">
-			<h2>To start from</h2>
+			<h2>Ready-made rules</h2>
 			<ul className={rows.plain}>
 				{presets.map((preset) => (
 					<PresetRow

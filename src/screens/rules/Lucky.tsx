@@ -163,8 +163,8 @@ export function LuckyRungs({ rungs, folded = false }: { rungs: RuledRung[]; fold
 							busy={busy}
 							at={better.at}
 							ready={Boolean(allShown)}
-							look="better rules for all"
-							put="put all of these in"
+							look="find better rules for all"
+							put="use all of these"
 							onLook={() => look(groups)}
 							onPut={() => put(groups)}
 						/>
@@ -251,7 +251,7 @@ function LuckyRung({ one, pass, better }: { one: RuledRung; pass: number; better
 				<span className="mute">
 					{ruleSentence(one.rule)}, at most {plural(one.limit, "try", "tries")}
 				</span>
-				{better === null && <span className="d-block">No rule within 60 tries keeps both risks under one in ten.</span>}
+				{better === null && <span className="d-block">No rule within 60 tries keeps both risks below 10 in 100.</span>}
 				{better && (
 					<span className="d-block" role="status">
 						→ <b>{ruleSentence(better.rule)}</b>

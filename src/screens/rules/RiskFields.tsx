@@ -7,8 +7,8 @@ export type Risks = Omit<Ask, "limit">;
 const fields = [
 	["notReady", "not ready, in 10", 10],
 	["ready", "ready, in 10", 10],
-	["riskPass", "may pass unready, in 100", 100],
-	["riskHold", "may hold back ready, in 100", 100],
+	["riskPass", "passes too early, in 100", 100],
+	["riskHold", "held back though ready, in 100", 100],
 ] as const;
 
 /** Rates of ten and risks of a hundred, as a coach says them. `start` is what stands there at first. */

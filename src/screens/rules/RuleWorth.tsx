@@ -108,7 +108,7 @@ export const Worth = memo(function Worth({
 	const here = useEstimate(rated === "good" ? past : null, ready);
 	const steady = here && !here.trend && past ? { ...here, name: past.who } : null;
 	const spread = useSpread(rule, limit, ready, split);
-	if (!said) return <p className="mute m-0">Working out whom it lets through.</p>;
+	if (!said) return <p className="mute m-0">Working out who passes.</p>;
 	if ("refusal" in said) return <p className="mute m-0">{said.refusal}</p>;
 	const { curve } = said;
 	const luck = passedAtOnce(rule, at(curve, curve.pass, NOT_READY));
@@ -217,13 +217,14 @@ function WorthTable({ rows }: { rows: readonly (WorthRow & { who: string })[] })
 	return (
 		<table className={own.worth}>
 			<caption className="visually-hidden">
-				Of 100 who pass within so many lessons, one of them with the advice followed; tries and minutes a lesson
+				Of 100 students, how many pass within 1, 3 and 5 lessons, and in 1 lesson if you follow the advice. Then tries
+				and minutes per lesson
 			</caption>
 			<thead>
 				<tr>
 					<td />
 					<th scope="colgroup" colSpan={advised ? 4 : 3}>
-						in 100 pass, in lessons
+						of 100, passed within … lessons
 					</th>
 					<td colSpan={2} />
 				</tr>

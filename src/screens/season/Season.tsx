@@ -183,9 +183,9 @@ function Beside({
 	type Column = (typeof columns)[number];
 	const rows: [string, (column: Column) => React.ReactNode][] = [
 		["rungs to go", ({ toGo }) => toGo],
-		["lessons that hold it", ({ lessons }) => lessons],
+		["lessons for it", ({ lessons }) => lessons],
 		["that asks for", ({ reach }) => (reach ? asksFor(reach) : "…")],
-		["lessons it takes, if it goes well", ({ cost }) => (cost ? lessonsWords(cost, "high") : "…")],
+		["lessons needed if it goes well", ({ cost }) => (cost ? lessonsWords(cost, "high") : "…")],
 		["as is to be expected", ({ cost }) => (cost ? lessonsWords(cost, "middle") : "…")],
 		["if it does not", ({ cost }) => (cost ? lessonsWords(cost, "low") : "…")],
 		["there by the day, if it goes well", ({ reach }) => (reach ? `${ofHundred(reach.chance.high)} in 100` : "…")],
@@ -229,7 +229,7 @@ function Beside({
 						</tr>
 					))}
 					<tr>
-						<th scope="row">weight, for the minutes</th>
+						<th scope="row">share of lesson time</th>
 						{columns.map(({ ladder }) => (
 							<td key={ladder.id}>
 								<Form.Control
@@ -252,7 +252,7 @@ function Beside({
 
 const asksFor = ({ lessons, pace }: Reach): string =>
 	lessons === 0
-		? "no lesson holds it"
+		? "no lesson for it"
 		: pace <= 1
 			? `a rung in ${(1 / pace).toFixed(1)} lessons`
 			: `${pace.toFixed(1)} rungs a lesson`;

@@ -104,7 +104,7 @@ export function Beside({ page, writing }: { page: SkillPage; writing: Writing })
 						id="merge"
 						label="Bring another skill’s words in"
 						className="mt-2"
-						hint="What this one says stands; positions, cues and faults it lacks are added. Undo takes it back."
+						hint="Nothing here is overwritten. Missing positions, cues and faults are added. You can undo it."
 					>
 						<Form.Select value={other} onChange={(event) => setOther(event.target.value)} style={{ maxWidth: 320 }}>
 							<option value="">which one?</option>

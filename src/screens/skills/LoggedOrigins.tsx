@@ -57,7 +57,7 @@ export function LoggedOrigins({
 					</p>
 				)}
 				{asked !== null && asked > 0 && logged.length === 0 && (
-					<p className="m-0">No fault goes with an earlier one more than chance.</p>
+					<p className="m-0">No two faults go together more than by chance.</p>
 				)}
 				<ul className={css.plain}>
 					{logged.map((one) => (

@@ -19,8 +19,7 @@ export function Origins({ id, skill, others }: { id: string; skill: Skill; other
 	const { positions } = skill;
 	const [logged, setLogged] = useState<readonly LoggedOrigin[]>([]);
 	const arrows = arrowsOf(id, skill);
-	if (positions.length === 0)
-		return <p className="mt-2 mute">No key position yet, so nothing can come from anywhere.</p>;
+	if (positions.length === 0) return <p className="mt-2 mute">No key positions yet.</p>;
 	const at = (position: string | null) => PITCH / 2 + PITCH * positions.findIndex((one) => one.id === position);
 	const words = ({ from }: Arrow): string => {
 		if (from.skill === id) return positions.find((one) => one.id === from.position)?.short ?? "a position that is gone";
@@ -34,9 +33,7 @@ export function Origins({ id, skill, others }: { id: string; skill: Skill; other
 	return (
 		<section aria-label="Origins" className="mt-2">
 			{arrows.length === 0 && (
-				<p className="mute">
-					No fault is said to come from anywhere yet. Open a position and choose what it usually comes from.
-				</p>
+				<p className="mute">No causes yet. Open a position and choose where its fault usually starts.</p>
 			)}
 			<svg viewBox={`0 0 ${WIDTH} ${height}`} className={own.origins} aria-hidden="true">
 				<defs>
@@ -103,8 +100,8 @@ export function Origins({ id, skill, others }: { id: string; skill: Skill; other
 				})}
 			</svg>
 			<p className="hint m-0">
-				Filled: where faults start. Thick: the usual origin; thin: one candidate among others; dashed: what the log
-				shows. The first one off is corrected first.
+				Filled: faults start here. Thick: usual cause. Thin: possible cause. Dashed: seen in your log. Correct the first
+				fault first.
 			</p>
 			<LoggedOrigins id={id} skill={skill} arrows={arrows} logged={logged} onTold={setLogged} />
 			<ul className={css.plain}>

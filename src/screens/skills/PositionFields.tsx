@@ -74,7 +74,7 @@ export function PositionFields({
 					onChange={(event) => edit(["positions", index, "must"], event.target.checked ? true : undefined, "")}
 				/>
 			</div>
-			<Amount at={`${at}.deduction`} label="Points off where it is off" value={position.deduction} />
+			<Amount at={`${at}.deduction`} label="Points lost when it is off" value={position.deduction} />
 			<Words at={`${at}.protects`} label="What it protects" value={position.protects} className={css.third} optional />
 			<Words at={`${at}.fault`} label="The usual fault, in a few words" value={position.fault} />
 			<Choose

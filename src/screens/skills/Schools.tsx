@@ -16,7 +16,7 @@ export function Schools({ skill }: { skill: Skill }) {
 			fresh={{ name: "", reason: "" }}
 			skill={skill}
 			columns={skill.schools ?? []}
-			none="One way only. Where coaches disagree, each way is a school with its reason."
+			none="One way only. Where coaches disagree, add each way as a school, with its reason."
 			head={({ reason }, i) => <Words at={`schools.${i}.reason`} label="Its reason" value={reason} className="" />}
 			cell={(position, i, { id, name }) => {
 				const path = ["positions", i, "ways", id];

@@ -22,7 +22,7 @@ export function SkillList({ skills }: { skills: SkillLine[] }) {
 		<BenchPage
 			margin={
 				<>
-					<p className="mute">A skill is the target; its key positions are what one looks at on the way.</p>
+					<p className="mute">A skill is the goal. Its key positions are what you look at.</p>
 					<section className={css.note} aria-label="Examples">
 						<h2>Broken down in full</h2>
 						<p className="mute m-0">To look at, or to begin from.</p>

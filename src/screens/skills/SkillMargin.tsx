@@ -239,10 +239,10 @@ function Revise({ page, writing }: { page: SkillPage; writing: Writing }) {
 					make it today’s revision
 				</Button>
 				<Button variant="outline-primary" disabled={writing.amiss.length > 0} onClick={() => void make(true)}>
-					and all its ladders take it over
+					and update all its ladders
 				</Button>
 				<Button variant="link" onClick={() => writing.edit([], inForce, "")}>
-					let the changes go
+					discard the changes
 				</Button>
 			</div>
 		</section>

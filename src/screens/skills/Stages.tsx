@@ -19,7 +19,7 @@ export function Stages({ skill }: { skill: Skill }) {
 			fresh={{ name: "" }}
 			skill={skill}
 			columns={skill.stages ?? []}
-			none="One stage only: every position holds as it says itself. A first, simpler model is a stage."
+			none="One stage only. Add a stage for a first, simpler version."
 			corner={({ tolerance }) => <div className="hint">{toleranceWords(tolerance)}</div>}
 			cell={(position, i, stage) => <AtStage position={position} index={i} stage={stage} />}
 		/>

@@ -87,7 +87,9 @@ export function StationsPage({ climbers }: { climbers: Climber[] }) {
 			}
 		>
 			<h1>Stations</h1>
-			{!begun && <p className="mute">Choose who is there and two skills or more: who is where when is worked out.</p>}
+			{!begun && (
+				<p className="mute">Choose who is there and at least two skills. You get a plan of who is where and when.</p>
+			)}
 			{begun && !told.ok && (
 				<p className="asks" role="status">
 					{told.refusals[0]?.sentence}

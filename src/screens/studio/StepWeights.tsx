@@ -38,7 +38,7 @@ export function StepWeights() {
 				{busy ? "reading lessons" : "weigh them"}
 			</Button>
 			<div role="status" className={css.weights}>
-				{told?.length === 0 && <p>No lesson worked two rungs that differ in one; nothing can be said.</p>}
+				{told?.length === 0 && <p>No result: no lesson had two rungs that differ in one thing only.</p>}
 				{unsure.length > 0 && (
 					<p className="mute">
 						Fewer than five students or twelve lessons, so nothing is said of {list(unsure.map(({ name }) => name))}.

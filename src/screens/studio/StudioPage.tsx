@@ -28,7 +28,7 @@ export function StudioPage({ stuck, coasting, holding, said, ladders, rungs }: S
 			</section>
 			<section aria-label="Who coasts" className={css.part}>
 				<h2>Who coasts</h2>
-				{coasting.length === 0 && <p className="mute">Nobody’s peg stands over your working band for sure.</p>}
+				{coasting.length === 0 && <p className="mute">No student’s rung is clearly too easy.</p>}
 				{coasting.map((one) => (
 					<p key={one.ladder.id} dir="auto">
 						<Link href={`/ladders/${one.ladder.id}`}>

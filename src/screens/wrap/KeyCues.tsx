@@ -17,7 +17,7 @@ export function KeyCues({ lesson, view, pack, student }: AskedOf) {
 		view.events.findLast((event) => event.kind === "cue.key" && event.student === student && event.body.text === text);
 	return (
 		<fieldset className="mt-2">
-			<legend className="form-label m-0">Cues to be met again, six times over four weeks</legend>
+			<legend className="form-label m-0">Key cues: repeat six times over four weeks</legend>
 			<div className={css.keyCues}>
 				{texts.map((text) => {
 					const marked = isKey(text);

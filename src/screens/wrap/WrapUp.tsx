@@ -174,7 +174,7 @@ function HowFar({ lesson }: { lesson: LessonOnDevice }) {
 	const { unkept, unsent } = useMarks(lesson);
 	return (
 		<p className="hint mt-2" role="status">
-			{unkept > 0 ? `keeping ${unkept}` : "all kept"} · {unsent > 0 ? `${unsent} to send` : "all sent"}
+			{unkept > 0 ? `saving ${unkept}` : "all saved"} · {unsent > 0 ? `${unsent} to send` : "all sent"}
 		</p>
 	);
 }

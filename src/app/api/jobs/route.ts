@@ -26,7 +26,7 @@ export async function POST(request: Request) {
 	if (await busy(at)) return another("wait for its end, or stop it");
 	if (kind === "demo") {
 		if (!(await studioMark(at.open)).demo)
-			return refused(403, [{ path: "kind", sentence: "This is not the demo studio; nothing was made anew." }]);
+			return refused(403, [{ path: "kind", sentence: "This is not the demo studio. Nothing was reset." }]);
 		return started(await startDemo(at));
 	}
 	if (kind !== "check" && kind !== "checkBackup")

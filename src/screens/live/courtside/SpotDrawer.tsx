@@ -17,7 +17,7 @@ export function SpotDrawer() {
 	const chosen = faults.find(({ id }) => id === shown);
 	return (
 		<Drawer title="Spot it">
-			{faults.length === 0 && <p className="m-0">The skill names no fault yet: say on its bench what goes wrong.</p>}
+			{faults.length === 0 && <p className="m-0">This skill has no faults yet. Add one on its page.</p>}
 			{!chosen && faults.length > 0 && <p className="m-0">Which one do you show wrong on purpose?</p>}
 			{chosen ? (
 				<>

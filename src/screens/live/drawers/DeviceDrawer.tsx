@@ -26,10 +26,10 @@ const quotaWords = (quota: StorageQuota | null): string =>
 		? "Looking at the room on this device."
 		: [
 				quota.persistent === null
-					? "This browser does not say whether it keeps what is here for good."
+					? "This browser does not say whether it keeps your data."
 					: quota.persistent
-						? "What is kept here stays until you clear it."
-						: "This browser may clear what is kept here when it runs short of room; send it on.",
+						? "Data on this device stays until you delete it."
+						: "This browser may delete data here when space runs low. Go online to send it.",
 				...(quota.leftMB === null ? [] : [`Room for ${Math.round(quota.leftMB).toLocaleString()} MB is left.`]),
 			].join(" ");
 

@@ -19,7 +19,7 @@ export function EvidenceDrawer() {
 			</p>
 			{advice.position && <Causes position={advice.position} />}
 			{advice.line === "load" && <RaiseLoad />}
-			{resting.length === 0 && advice.line !== "load" && <p className="m-0">No single try stands behind this.</p>}
+			{resting.length === 0 && advice.line !== "load" && <p className="m-0">This is not based on single tries.</p>}
 			{resting.map((t) => (
 				<div key={t.id} className={css.tryRow}>
 					<b>{visit.tries.indexOf(t) + 1}</b>

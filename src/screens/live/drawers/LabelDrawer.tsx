@@ -12,7 +12,7 @@ export function LabelDrawer() {
 	const choose = (to: string) => done(() => setLabel(to))();
 	return (
 		<Drawer title="Label what comes">
-			<p className="m-0">It holds for every try until it is changed; the wrap-up compares.</p>
+			<p className="m-0">Every try gets this label until you change it. The wrap-up compares labels.</p>
 			<Choices>
 				{[...used, ...["old", "new"].filter((word) => !used.includes(word))].map((word) => (
 					<Choice key={word} aria-pressed={word === label} onClick={() => choose(word)}>

@@ -28,7 +28,7 @@ function Next({ here }: { here: PackLadder }) {
 		<Drawer title="What next?">
 			<NextRungs ladder={here} />
 			<OtherLadders here={here} />
-			<h2>To have in mind</h2>
+			<h2>Remember</h2>
 			{here.last && (
 				<p className="m-0 mute">
 					Last time: {readOn(here, here.last.rung)}, {here.last.good} of {here.last.tries} good

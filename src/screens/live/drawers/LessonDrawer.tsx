@@ -60,7 +60,7 @@ export function LessonDrawer() {
 					close();
 				}}
 			/>
-			<h2>How hard it is to be, of ten</h2>
+			<h2>Planned effort, out of 10</h2>
 			<Choices>
 				{efforts.map((n) => (
 					<Choice key={n} aria-pressed={effort === n} onClick={() => change({ effort: n })}>

@@ -44,7 +44,7 @@ export function MoreDrawer() {
 				<Choice
 					key={`${one.set}/${one.device}`}
 					onClick={done(() => acts.join(one.set, one.device))}
-					small="they are kept apart until you say so"
+					small="not counted until you add them"
 				>
 					count in {plural(one.tries, "try", "tries")} of another device
 				</Choice>
@@ -76,7 +76,7 @@ function RungWords() {
 					{them.touch ? `Guided by touch: agreed on ${them.touch}.` : "Guided by touch: not agreed, so by words alone."}
 				</p>
 			)}
-			{settings.neverAlone && <p className="m-0">Never practised alone.</p>}
+			{settings.neverAlone && <p className="m-0">Must not be practised alone.</p>}
 			{settings.drill && (
 				<p className="m-0" dir="auto">
 					{readOn(board.ladder, settings.drill)}

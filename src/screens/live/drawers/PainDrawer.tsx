@@ -9,8 +9,8 @@ export function PainDrawer() {
 	return (
 		<Drawer title="Stop. Where does it hurt?">
 			<p className="m-0">
-				Pain ends the work on this rung. The rules of the discipline’s own body, the venue and licensed professionals
-				come first.
+				Stop work on this rung. The rules of your discipline’s own body, the venue and licensed professionals come
+				first.
 			</p>
 			<Choices>
 				{bodyParts.map((name) => (

@@ -88,7 +88,7 @@ function TryEditor({ t, onDone }: { t: TryView; onDone: () => void }) {
 						<Choice
 							key={id}
 							aria-pressed={off}
-							small={off ? "was on after all" : "was off"}
+							small={off ? "was right" : "was off"}
 							onClick={done(() =>
 								acts.amend(t, {
 									...t.body,

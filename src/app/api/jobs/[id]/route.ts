@@ -10,7 +10,7 @@ interface Context {
 }
 
 const gone = () =>
-	refused(404, [{ path: "id", sentence: "That job is not here; the server may have been started again since." }]);
+	refused(404, [{ path: "id", sentence: "This task no longer exists. The server may have restarted." }]);
 
 /** How far a job is, and what came of it. */
 export async function GET(request: Request, { params }: Context) {
