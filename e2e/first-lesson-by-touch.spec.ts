@@ -45,7 +45,7 @@ test("from an empty studio to one peg that moved up and one that moved down, by 
 	await expect(page.getByRole("heading", { name: "Two-club cross" })).toBeVisible();
 
 	await page.goto("/ladders/new");
-	await page.getByLabel("Side").selectOption("left");
+	await page.getByLabel("Side", { exact: true }).selectOption("left");
 	await page.getByRole("button", { name: "build it rung by rung" }).tap();
 	for (const [name, rule] of [
 		["One club", "3"],
