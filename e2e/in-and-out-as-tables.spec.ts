@@ -46,7 +46,7 @@ test("a table is taken out with how far it is, and another library reads it; it 
 	await page.getByLabel("A table for a spreadsheet, CSV").selectOption("attempts");
 	const [file] = await Promise.all([
 		page.waitForEvent("download"),
-		page.getByRole("button", { name: "take out the table" }).click(),
+		page.getByRole("button", { name: "download the table" }).click(),
 	]);
 	const rows = parse(readFileSync(await file.path()), { bom: true, columns: true }) as Record<string, string>[];
 	expect(rows.length).toBeGreaterThan(9000);
@@ -56,14 +56,14 @@ test("a table is taken out with how far it is, and another library reads it; it 
 	await page.getByLabel("of", { exact: true }).selectOption("isolde");
 	const [rungs] = await Promise.all([
 		page.waitForEvent("download"),
-		page.getByRole("button", { name: "take out the table" }).click(),
+		page.getByRole("button", { name: "download the table" }).click(),
 	]);
 	const told = parse(readFileSync(await rungs.path()), { bom: true, columns: true }) as Record<string, string>[];
 	expect(new Set(told.map(({ student }) => student))).toEqual(new Set(["Isolde Brankovar"]));
 	expect(told.filter(({ peg }) => peg === "yes")).toHaveLength(3);
 	await page.getByLabel("A table for a spreadsheet, CSV").selectOption("attempts");
 	await page.getByLabel("of", { exact: true }).selectOption("");
-	await page.getByRole("button", { name: "take out the table" }).click();
+	await page.getByRole("button", { name: "download the table" }).click();
 	await page.getByRole("button", { name: "stop" }).click();
 	await expect(page.getByText("Stopped; nothing was kept of it.")).toBeVisible();
 });

@@ -89,7 +89,7 @@ export function Tables({ students }: { students: readonly { id: string; name: st
 					</Button>
 				) : (
 					<Button variant="outline-primary" onClick={() => void take()}>
-						take out the table
+						download the table
 					</Button>
 				)}
 			</div>

@@ -288,8 +288,8 @@ function Lessons({
 		<section aria-label="Which lessons hold which ladder">
 			<h2>Which lessons hold which ladder</h2>
 			<p className="mute m-0">
-				By weight, with {AROUND} minutes of each lesson left for warm-up, talk and wrap-up. A side that is two rungs or
-				more behind its mirror gets more.
+				By these shares, with {AROUND} minutes of each lesson left for warm-up, talk and wrap-up. A side that is two
+				rungs or more behind its mirror gets more.
 			</p>
 			<ul className={css.lessons}>{rows.slice(0, FEW).map(line)}</ul>
 			{rows.length > FEW && (
