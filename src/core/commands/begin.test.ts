@@ -53,6 +53,15 @@ test.each([
 	expect(way.round?.stops.map((stop) => stop.rung) ?? null).toEqual(stops);
 });
 
+test("last lesson's work is found on a rung that names its side", () => {
+	const rungs = ladder.rungs.map((rung) =>
+		rung.id === "r2" ? { ...rung, settings: { ...rung.settings, name: "Middle, {this}" } } : rung,
+	);
+	const last = { day: "2026-02-20", rung: "Middle, left", good: 4, tries: 9, cue: null };
+	const [placing] = opensWith({ ...ladder, rungs, side: "left", begins: "last lesson's work", peg: "r3", last });
+	expect(placing.rung).toBe("r2");
+});
+
 test("where nothing is below the peg, or last lesson's rung is gone or taken out, a lesson begins at the peg", () => {
 	const last = { day: "2026-02-20", rung: "Middle", good: 4, tries: 9, cue: null };
 	const atPeg = (change: Partial<typeof ladder>) => opensWith({ ...ladder, ...change })[2];

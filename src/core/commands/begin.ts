@@ -2,7 +2,7 @@ import type { Body, Placing, Variation } from "@/core/log/kinds";
 import type { LessonView } from "@/core/log/view";
 import { wishOf } from "@/core/log/wish";
 import type { PackLadder } from "@/core/pack/pack";
-import { beginsOn, isOut, placeOn, variationOn } from "@/core/pack/placing";
+import { beginsOn, isOut, lastRungOn, placeOn, variationOn } from "@/core/pack/placing";
 import type { Drafts, NewId } from "./drafts";
 import { quickUp } from "./rounds";
 import { openSet, type SetOptions } from "./sets";
@@ -38,7 +38,7 @@ export function opensWith(ladder: PackLadder): [Placing, Variation, SetOptions] 
 		if (round && first) return on(first.rung, { elsewhere: "here today", round });
 	}
 	if (ladder.begins === "last lesson's work") {
-		const last = ladder.rungs.find(({ settings }) => settings.name === ladder.last?.rung);
+		const last = lastRungOn(ladder);
 		if (last && last.id !== peg && !isOut(ladder, last.id)) return on(last.id, { elsewhere: "here today" });
 	}
 	return on(peg, {});

@@ -126,7 +126,8 @@ function visitOf({ view, visits, movesOf }: Folding, set: SetView): Visit {
 	const plain = visitKey(set, placing.ladder ? (movesOf.get(placing.ladder) ?? 0) : 0);
 	const begun = visits.get(plain);
 	// Other outcomes are another visit; sets of before were read without a look at them.
-	const sameScale = !begun || !set.boutsGoOn || scaleKey(begun.placing) === scaleKey(placing);
+	const sameScale =
+		!begun || begun.placing === placing || !set.boutsGoOn || scaleKey(begun.placing) === scaleKey(placing);
 	const key = sameScale ? plain : `${plain}/${scaleKey(placing)}`;
 	let visit = visits.get(key);
 	if (!visit) {

@@ -9,6 +9,10 @@ import type { PackLadder } from "./pack";
 export const readOn = (ladder: PackLadder | null, words: string): string =>
 	ladder ? readSides(words, { side: ladder.side, strong: ladder.strong ?? "right" }) : words;
 
+/** The rung of the last lesson's work, which is kept by its name as it is read out; none where it is not on the ladder any more. */
+export const lastRungOn = (ladder: PackLadder): PackLadder["rungs"][number] | undefined =>
+	ladder.rungs.find(({ settings }) => readOn(ladder, settings.name) === ladder.last?.rung);
+
 const limitOn = (ladder: PackLadder, rung: string) =>
 	(ladder.limits ?? []).find((limit) => limit.rung === rung) ?? null;
 

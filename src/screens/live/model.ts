@@ -123,9 +123,10 @@ function editedIn(view: LessonView, visit: Visit, set: SetView, ladder: PackLadd
 	const before = view.sets.findLast(
 		({ id, placing }) => id !== set.id && placing.ladder === set.placing.ladder && placing.rung === set.placing.rung,
 	);
+	if (!before || same(before.placing, set.placing)) return null;
+	// Said until something was tried in it.
 	const begun = inOrder(visit).some((item) => item.set === set.id);
-	if (!before || begun || same(before.placing, set.placing)) return null;
-	return { since: "last set", anew: before.visit !== set.visit };
+	return begun ? null : { since: "last set", anew: before.visit !== set.visit };
 }
 
 /** Which set of its visit one is: a set that nothing was tried in, since it was only looked at, is none. */

@@ -7,7 +7,7 @@ import type { Rung } from "@/core/ladder/rung";
 import { checkOf } from "@/core/log/check";
 import { type Elsewhere, type Surrounding, surroundings } from "@/core/log/kinds";
 import type { PackLadder } from "@/core/pack/pack";
-import { isOut, limitWords, readOn } from "@/core/pack/placing";
+import { isOut, lastRungOn, limitWords, readOn } from "@/core/pack/placing";
 import { plural } from "@/core/text/lists";
 import { fromToday, today } from "@/ui/dates";
 import { changedActs } from "../acts/changed";
@@ -34,7 +34,7 @@ export function NextRungs({ ladder }: { ladder: PackLadder }) {
 	const numberOf = (rung: string) => ladder.rungs.findIndex(({ id }) => id === rung) + 1;
 	const quick = quickUp(view, ladder);
 	const circuit = circuitOn(view, ladder);
-	const lastRung = ladder.rungs.find(({ settings }) => settings.name === ladder.last?.rung);
+	const lastRung = lastRungOn(ladder);
 	const bottom = open[0];
 	const row = (rung: Rung) => {
 		const limited = limitWords(ladder, rung.id);
