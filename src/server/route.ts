@@ -1,18 +1,14 @@
 import { NextResponse } from "next/server";
 import type { Refusal } from "@/core/refusals/refusals";
+import { isLoopback, isUnderLocalhost } from "@/core/text/hosts";
 import { listStudios, studioAt } from "./studios";
 
 /** A refusal as an answer: what was wrong, in sentences. */
 export const refused = (status: number, refusals: Refusal[]) => NextResponse.json({ refusals }, { status });
 
-const loopback = /^(localhost|127\.\d+\.\d+\.\d+|\[::1\])(:\d+)?$/;
-
 const NOT_OPEN = "This address is not open yet; use the one on this machine.";
 const MOVING =
 	"This studio is being moved to another database; it is back in a moment. What was counted stays on the phone until then.";
-
-/** Several studios on this machine have names under it. */
-const underLocalhost = /^([a-z0-9-]+\.)*localhost(:\d+)?$/;
 
 /**
  * Until a passcode exists only this machine may talk to the server, and only its
@@ -23,7 +19,7 @@ export function stranger(request: Request): NextResponse | null {
 	const origin = request.headers.get("origin");
 	const own = origin === null || origin === `http://${host}` || origin === `https://${host}`;
 	// Beyond this machine the passcode stands before every request (`scripts/lan.ts`).
-	const here = process.env.PEG_LAN === "1" || (listStudios() === null ? loopback : underLocalhost).test(host);
+	const here = process.env.PEG_LAN === "1" || (listStudios() === null ? isLoopback(host) : isUnderLocalhost(host));
 	if (!own || !here) return refused(403, [{ path: "host", sentence: NOT_OPEN }]);
 	if (listStudios() === null) return null;
 	const studio = studioAt(host);

@@ -1,11 +1,13 @@
 "use client";
 
+import { isLoopback, isUnderLocalhost } from "@/core/text/hosts";
 import { CopyButton } from "./CopyButton";
 
-/** Names by which a computer calls itself: an address with one of them opens on that computer alone. */
-const HERE = /^(([a-z0-9-]+\.)*localhost|127(\.\d+){3}|\[::1\])$/;
-
-export const opensHereOnly = (address: string): boolean => HERE.test(new URL(address).hostname);
+/** Whether an address opens on the computer alone that serves it. */
+export function opensHereOnly(address: string): boolean {
+	const { hostname } = new URL(address);
+	return isLoopback(hostname) || isUnderLocalhost(hostname);
+}
 
 /** An address that is given away, with what it is copied by; where nobody else could open it, that is said first. */
 export function PrivateAddress({ address }: { address: string }) {
