@@ -31,17 +31,16 @@ export async function findBooking({ db }: Store, id: string): Promise<BookingRow
 export async function saveBooking({ write }: Store, body: Booking, at: Saved | null): Promise<Outcome<Saved>> {
 	const id = uuid();
 	return write((tx) =>
-		addOrRevise(id, at, {
+		addOrRevise(id, at, body, {
 			what: "This lesson",
 			add: () => tx.insert(t.booking).values({ id, name: "", body }),
-			revise: (opened, changed) =>
+			stands: (one) =>
+				tx.select({ rev: t.booking.rev, body: t.booking.body }).from(t.booking).where(eq(t.booking.id, one)),
+			revise: (one, changed) =>
 				tx
 					.update(t.booking)
 					.set({ body, ...changed })
-					.where(and(eq(t.booking.id, opened.id), eq(t.booking.rev, opened.rev)))
-					.returning({ id: t.booking.id, rev: t.booking.rev }),
-			isThere: async (one) =>
-				(await tx.select({ id: t.booking.id }).from(t.booking).where(eq(t.booking.id, one))).length > 0,
+					.where(eq(t.booking.id, one)),
 		}),
 	);
 }

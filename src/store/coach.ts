@@ -2,7 +2,7 @@ import { eq } from "drizzle-orm";
 import { Coach, freshCoach } from "@/core/coach/coach";
 import type { Outcome } from "@/core/refusals/refusals";
 import type { Store } from "./db";
-import { changedElsewhere, type Saved, stamp } from "./documents";
+import { beforeSaving, type Saved, stamp } from "./documents";
 import * as t from "./schema";
 
 /** The one row there is. */
@@ -16,8 +16,9 @@ export async function findCoach({ db }: Pick<Store, "db">): Promise<{ at: Saved;
 
 export async function saveCoach({ write }: Store, body: Coach, at: Saved): Promise<Outcome<Saved>> {
 	return write(async (tx): Promise<Outcome<Saved>> => {
-		const [row] = await tx.select({ rev: t.coach.rev }).from(t.coach).where(eq(t.coach.id, ID));
-		if ((row?.rev ?? 0) !== at.rev) return changedElsewhere("What holds for the studio");
+		const [row] = await tx.select({ rev: t.coach.rev, body: t.coach.body }).from(t.coach).where(eq(t.coach.id, ID));
+		const settled = beforeSaving("What holds for the studio", at, row ?? { rev: 0, body: null }, body);
+		if (settled) return settled;
 		if (row)
 			await tx
 				.update(t.coach)

@@ -10,7 +10,7 @@ import { type Outcome, refuse } from "@/core/refusals/refusals";
 import { readSides } from "@/core/skill/sides";
 import { Skill } from "@/core/skill/skill";
 import type { Store, Tx } from "./db";
-import { changedElsewhere, gone, type Saved, stamp } from "./documents";
+import { beforeSaving, changedElsewhere, gone, type Saved, stamp } from "./documents";
 import * as t from "./schema";
 import { studentNames } from "./students";
 import { mintLadder } from "./versions";
@@ -200,8 +200,8 @@ export async function addLadder(
 export async function saveLadder({ write }: Store, body: Ladder, at: Saved): Promise<Outcome<Saved>> {
 	return write(async (tx): Promise<Outcome<Saved>> => {
 		const [row] = await tx.select().from(t.ladder).where(eq(t.ladder.id, at.id));
-		if (!row) return gone("This ladder");
-		if (row.rev !== at.rev) return changedElsewhere("This ladder");
+		const settled = beforeSaving("This ladder", at, row, body);
+		if (settled || !row) return settled ?? gone("This ladder");
 		const followed = await skillBody(tx, row.skillVersion);
 		const bad = watchRefusals(body, followed);
 		if (bad.length > 0) return { ok: false, refusals: bad };

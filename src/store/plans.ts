@@ -49,16 +49,15 @@ export async function plansBefore({ db }: Store, day: string, atMost = 20): Prom
 export async function savePlan({ write }: Store, body: LessonPlan, at: Saved | null): Promise<Outcome<Saved>> {
 	const id = uuid();
 	return write((tx) =>
-		addOrRevise(id, at, {
+		addOrRevise(id, at, body, {
 			what: "This plan",
 			add: () => tx.insert(t.plan).values({ id, name: "", day: body.day, body }),
-			revise: (opened, changed) =>
+			stands: (one) => tx.select({ rev: t.plan.rev, body: t.plan.body }).from(t.plan).where(eq(t.plan.id, one)),
+			revise: (one, changed) =>
 				tx
 					.update(t.plan)
 					.set({ day: body.day, body, ...changed })
-					.where(and(eq(t.plan.id, opened.id), eq(t.plan.rev, opened.rev)))
-					.returning({ id: t.plan.id, rev: t.plan.rev }),
-			isThere: async (one) => (await tx.select({ id: t.plan.id }).from(t.plan).where(eq(t.plan.id, one))).length > 0,
+					.where(eq(t.plan.id, one)),
 		}),
 	);
 }

@@ -68,27 +68,23 @@ export async function listAssignments({ db }: Store, student?: string): Promise<
 export async function saveAssignment({ write }: Store, body: Assignment, at: Saved | null): Promise<Outcome<Saved>> {
 	const id = uuid();
 	return write((tx) =>
-		addOrRevise(id, at, {
+		addOrRevise(id, at, body, {
 			what: "This practice",
 			add: () =>
 				tx
 					.insert(t.assignment)
 					.values({ id, name: "", student: body.student, key: randomBytes(32).toString("base64url"), body }),
-			revise: (opened, changed) =>
+			// Whose it is never changes.
+			stands: (one) =>
+				tx
+					.select({ rev: t.assignment.rev, body: t.assignment.body })
+					.from(t.assignment)
+					.where(and(eq(t.assignment.id, one), eq(t.assignment.student, body.student))),
+			revise: (one, changed) =>
 				tx
 					.update(t.assignment)
 					.set({ body, ...changed })
-					// Whose it is never changes.
-					.where(
-						and(
-							eq(t.assignment.id, opened.id),
-							eq(t.assignment.rev, opened.rev),
-							eq(t.assignment.student, body.student),
-						),
-					)
-					.returning({ id: t.assignment.id, rev: t.assignment.rev }),
-			isThere: async (one) =>
-				(await tx.select({ id: t.assignment.id }).from(t.assignment).where(eq(t.assignment.id, one))).length > 0,
+					.where(eq(t.assignment.id, one)),
 		}),
 	);
 }

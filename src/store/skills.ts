@@ -131,13 +131,12 @@ export async function keepSkill(
 	id: string,
 	seen: WritingAt,
 	typed: unknown,
-	/** What the writer sent before and got no answer to: if that is what stands here, nobody else wrote. */
-	unsure: unknown = null,
 ): Promise<Outcome<KeptSkill>> {
 	return write(async (tx): Promise<Outcome<KeptSkill>> => {
 		const now = await standing(tx, id);
 		const { at } = now;
-		if ((at.rev !== seen.rev || at.draft !== seen.draft) && (unsure === null || !(await says(tx, id, unsure))))
+		// What stands here already was sent twice: nobody else wrote.
+		if ((at.rev !== seen.rev || at.draft !== seen.draft) && !(await says(tx, id, typed)))
 			return changedElsewhere("This skill");
 		const read = parse(SkillToKeep, typed, skillLabels);
 		const circle = read.ok ? await circleWith(tx, id, read.value) : null;

@@ -59,22 +59,19 @@ export async function saveStudent(
 	id: string = uuid(),
 ): Promise<Outcome<Saved>> {
 	return write((tx) =>
-		addOrRevise(id, at, {
+		addOrRevise(id, at, body, {
 			what: "This student",
 			add: () => tx.insert(t.student).values({ id, name: body.name, body }),
-			revise: (opened, changed) =>
+			stands: (one) =>
+				tx
+					.select({ rev: t.student.rev, body: t.student.body })
+					.from(t.student)
+					.where(and(eq(t.student.id, one), isNull(t.student.deletedAt))),
+			revise: (one, changed) =>
 				tx
 					.update(t.student)
 					.set({ name: body.name, body, ...changed })
-					.where(and(eq(t.student.id, opened.id), eq(t.student.rev, opened.rev), isNull(t.student.deletedAt)))
-					.returning({ id: t.student.id, rev: t.student.rev }),
-			isThere: async (one) =>
-				(
-					await tx
-						.select({ id: t.student.id })
-						.from(t.student)
-						.where(and(eq(t.student.id, one), isNull(t.student.deletedAt)))
-				).length > 0,
+					.where(eq(t.student.id, one)),
 		}),
 	);
 }

@@ -2,8 +2,16 @@
 
 import Button from "react-bootstrap/Button";
 import type { Refusal } from "@/core/refusals/refusals";
+import type { Standing } from "./documentEditor";
 import css from "./keep.module.css";
-import { type Standing, standingWords } from "./useInForce";
+
+const standingWords: Record<Standing, string> = {
+	kept: "All saved.",
+	keeping: "Saving.",
+	waiting: "No answer from the server. Saved on this device. It takes effect once the server answers.",
+	amiss: "Kept on this device; in force as soon as this is mended:",
+	elsewhere: "Kept on this device, and not in force:",
+};
 
 /** As much as is read at once. */
 const SHOWN = 3;
@@ -12,10 +20,17 @@ const SHOWN = 3;
 export function InForce({
 	standing,
 	amiss,
+	contested,
+	take,
+	insist,
 	onShow,
 }: {
 	standing: Standing;
 	amiss: readonly Refusal[];
+	/** The other version is here. */
+	contested: boolean;
+	take: () => void;
+	insist: () => void;
 	/** Shows all that is amiss where it stands. */
 	onShow?: (() => void) | undefined;
 }) {
@@ -31,6 +46,16 @@ export function InForce({
 				{[standingWords[standing], ...amiss.slice(0, SHOWN).map(({ sentence }) => sentence)].join(" ")}
 				{more > 0 && ` And ${more} more.`}
 			</p>
+			{contested && (
+				<>
+					<Button variant="link" onClick={take}>
+						use the other version
+					</Button>
+					<Button variant="link" onClick={insist}>
+						use mine
+					</Button>
+				</>
+			)}
 			{amiss.length > 0 && onShow && standing === "amiss" && (
 				<Button variant="link" onClick={onShow}>
 					show me

@@ -6,15 +6,15 @@ import type { Coach } from "@/core/coach/coach";
 import type { CarePageProps } from "@/server/readCare";
 import { adding } from "@/ui/adding";
 import { BenchPage } from "@/ui/BenchPage";
+import { COACH_DRAFT, coachDocument } from "@/ui/coachDocument";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
 import { InForce } from "@/ui/InForce";
 import Link from "@/ui/Link";
 import { UndoRedo } from "@/ui/UndoRedo";
-import { useCoach } from "@/ui/useCoach";
+import { useDocument } from "@/ui/useDocument";
 import css from "./care.module.css";
 
-const DRAFT = "peg-ladder draft care";
 type Check = NonNullable<Coach["checks"]>[number];
 type Remind = NonNullable<Coach["remind"]>[number];
 
@@ -29,10 +29,10 @@ const linesOf = (typed: string) =>
 
 /** What is checked and said so that nobody comes to harm, and who agreed to what. */
 export function CarePage({ at, coach, students, kits, day }: CarePageProps) {
-	const { now, put, steps, inForce } = useCoach(at, coach, DRAFT);
+	const { values: now, editor, steps, inForce } = useDocument(COACH_DRAFT, at, coach, coachDocument);
 	const keep = <K extends "checks" | "remind">(name: K, all: NonNullable<Coach[K]>, what: string) => {
 		const { [name]: _, ...rest } = now;
-		put((all.length > 0 ? { ...rest, [name]: all } : rest) as Coach, what);
+		editor.edit((all.length > 0 ? { ...rest, [name]: all } : rest) as Coach, what);
 	};
 	const checks = now.checks ?? [];
 	const remind = now.remind ?? [];

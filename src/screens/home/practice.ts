@@ -7,6 +7,7 @@ import type { PageData } from "@/core/practice/pageData";
 import { parse } from "@/core/refusals/refusals";
 import { now } from "@/device/now";
 import { BATCH, LinkClosed, type PhoneState, PhoneStore, sendActs, type Touched } from "@/device/practice";
+import { Rounds } from "@/device/rounds";
 
 const AGAIN_MS = 20_000;
 
@@ -66,8 +67,7 @@ export class Practice {
 	private later: string | null = null;
 	/** An entry that more may be said of: kept, and not sent yet. */
 	private open: string | null = null;
-	private sending = false;
-	private timer: ReturnType<typeof setTimeout> | undefined;
+	private readonly rounds = new Rounds(() => this.send());
 	private shown: { state: PhoneState; kept: Kept };
 	private readonly listeners = new Set<() => void>();
 
@@ -102,8 +102,8 @@ export class Practice {
 			};
 		this.state = { ...this.state, told: [...told.values()] };
 		this.keep();
-		window.addEventListener("online", () => void this.send());
-		void this.send();
+		window.addEventListener("online", () => this.rounds.ask());
+		this.rounds.ask();
 	}
 
 	/**
@@ -120,14 +120,14 @@ export class Practice {
 		this.state = { ...this.state, acts: [...acts, read.value] };
 		this.open = more ? act.id : null;
 		this.keep();
-		void this.send();
+		this.rounds.ask();
 		return null;
 	};
 
 	/** Nothing more is said of what was left open: it goes out as it is. */
 	readonly close = (): void => {
 		this.open = null;
-		void this.send();
+		this.rounds.ask();
 	};
 
 	readonly touch = (item: string, mark: Mark): void => {
@@ -196,10 +196,9 @@ export class Practice {
 		return this.state.acts.filter(({ id }) => !done.has(id) && id !== this.open);
 	}
 
-	private async send(): Promise<void> {
-		clearTimeout(this.timer);
-		if (this.data.ends === null || this.sending || this.closed !== null) return;
-		this.sending = true;
+	/** @returns when the next is due */
+	private async send(): Promise<number | null> {
+		if (this.data.ends === null || this.closed !== null) return null;
 		try {
 			for (let batch = this.waiting().slice(0, BATCH); batch.length > 0; batch = this.waiting().slice(0, BATCH)) {
 				const { kept, refused, later, acts, holder } = await sendActs(this.state.path, batch);
@@ -216,16 +215,14 @@ export class Practice {
 				this.later = later[0]?.sentence ?? null;
 				this.keep();
 				if (unanswered.length > 0) throw new Error("an entry was not answered");
-				if (later.length > 0) {
-					this.timer = setTimeout(() => void this.send(), LATER_MS);
-					return;
-				}
+				if (later.length > 0) return LATER_MS;
 			}
+			return null;
 		} catch (error) {
-			if (error instanceof LinkClosed) this.closed = error.message;
-			else this.timer = setTimeout(() => void this.send(), AGAIN_MS);
+			if (!(error instanceof LinkClosed)) return AGAIN_MS;
+			this.closed = error.message;
+			return null;
 		} finally {
-			this.sending = false;
 			this.tell();
 		}
 	}

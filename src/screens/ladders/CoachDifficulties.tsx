@@ -5,19 +5,19 @@ import Form from "react-bootstrap/Form";
 import { usualDifficulties } from "@/core/build/usual";
 import { type Coach, lengthUnits } from "@/core/coach/coach";
 import { BenchPage } from "@/ui/BenchPage";
+import { COACH_DRAFT, coachDocument } from "@/ui/coachDocument";
 import { FormRow } from "@/ui/FormRow";
 import { InForce } from "@/ui/InForce";
 import css from "@/ui/rows.module.css";
 import { UndoRedo } from "@/ui/UndoRedo";
-import { useCoach } from "@/ui/useCoach";
+import { useDocument } from "@/ui/useDocument";
 import { DifficultyList } from "./DifficultyList";
 
-const DRAFT = "peg-ladder draft difficulties";
 const unitWords = { m: "metres", ft: "feet" } as const;
 
 /** What gets harder, for the whole studio, and the unit distances are told in. Ladders that stand keep what they were built on. */
 export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number }; coach: Coach }) {
-	const { now, put, steps, inForce } = useCoach(at, coach, DRAFT);
+	const { values: now, editor, steps, inForce } = useDocument(COACH_DRAFT, at, coach, coachDocument);
 	const { amiss } = inForce;
 	return (
 		<BenchPage
@@ -53,7 +53,7 @@ export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number
 			</p>
 			<DifficultyList
 				value={now.difficulties}
-				onChange={(difficulties, what) => put({ ...now, difficulties }, what)}
+				onChange={(difficulties, what) => editor.edit({ ...now, difficulties }, what)}
 				refusal={(path) => amiss.find((one) => one.path === `difficulties.${path}`)?.sentence}
 			/>
 			<fieldset className="mt-3">
@@ -69,7 +69,7 @@ export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number
 							aria-label={end === "low" ? "from, in 10" : "to, in 10"}
 							value={Number.isFinite(now.band[end]) ? Number((now.band[end] * 10).toFixed(2)) : ""}
 							onChange={(event) =>
-								put(
+								editor.edit(
 									{
 										...now,
 										band: {
@@ -85,10 +85,10 @@ export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number
 				</div>
 				<p className="hint m-0">Below this, a lesson calls the rung too hard. The rule curves always use 6.</p>
 			</fieldset>
-			<CoachSays now={now} put={(next) => put(next, "")} />
+			<CoachSays now={now} put={(next) => editor.edit(next, "")} />
 			<InForce {...inForce} />
 			<div className={css.actions}>
-				<Button variant="link" onClick={() => put({ ...now, difficulties: [...usualDifficulties] }, "")}>
+				<Button variant="link" onClick={() => editor.edit({ ...now, difficulties: [...usualDifficulties] }, "")}>
 					back to the usual ones
 				</Button>
 			</div>

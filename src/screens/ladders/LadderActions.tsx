@@ -9,7 +9,7 @@ import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import css from "@/ui/rows.module.css";
 import { Workbook } from "@/ui/Workbook";
-import type { LadderForm } from "./useLadderForm";
+import type { LadderDocument } from "./useLadder";
 
 /** What is done with the ladder as a whole, and what was refused of it. */
 export function LadderActions({
@@ -21,7 +21,7 @@ export function LadderActions({
 	onPutBack,
 }: {
 	at: { id: string; rev: number } | null;
-	bench: LadderForm;
+	bench: LadderDocument;
 	archived: boolean;
 	/** The name of the rung that was taken out last. */
 	removed: string | null;

@@ -1,6 +1,5 @@
 "use client";
 import { useMemo, useState } from "react";
-import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { FormProvider, useWatch } from "react-hook-form";
 import type { Difficulty } from "@/core/build/difficulty";
@@ -16,6 +15,7 @@ import type { Student } from "@/core/people/student";
 import type { Differences } from "@/core/skill/differ";
 import type { Skill } from "@/core/skill/skill";
 import { BenchPage } from "@/ui/BenchPage";
+import { BroughtBack } from "@/ui/BroughtBack";
 import { today } from "@/ui/dates";
 import css from "@/ui/rows.module.css";
 import { Bulk } from "./Bulk";
@@ -30,7 +30,7 @@ import own from "./ladders.module.css";
 import { NewerSkill } from "./NewerSkill";
 import { RungRows } from "./RungRows";
 import { GREATEST } from "./Steps";
-import { useLadderForm } from "./useLadderForm";
+import { useLadder } from "./useLadder";
 import { useRungEditing } from "./useRungEditing";
 
 export interface LadderBenchProps {
@@ -68,7 +68,7 @@ export function LadderBench(page: LadderBenchProps) {
 	const [taken, setTaken] = useState(0);
 	const [removed, setRemoved] = useState<string | null>(null);
 	const [open, setOpen] = useState<string | null>(null);
-	const bench = useLadderForm(ladder, at, page.owner, (rung) => rung && setOpen(rung));
+	const bench = useLadder(ladder, at, page.owner, (rung) => rung && setOpen(rung));
 	const { form, steps: history, setRungs } = bench;
 	const editing = useRungEditing(bench, open, setOpen);
 	const { rungs, difficulties } = editing;
@@ -98,32 +98,19 @@ export function LadderBench(page: LadderBenchProps) {
 					onTake={(id, rule) => {
 						const i = rungs.findIndex((rung) => rung.id === id);
 						form.setValue(`rungs.${i}.settings.rule`, rule as never, { shouldDirty: true });
-						history.mark();
+						bench.commit();
 						setTaken(taken + 1);
 					}}
 				/>
 			}
 		>
 			<FormProvider {...form}>
-				<Form onSubmit={bench.make} onBlur={history.flush} noValidate>
+				<Form onSubmit={bench.make} onBlur={() => bench.editor.source?.flush()} noValidate>
 					<div style={beside}>
 						<LadderHead student={student} skill={skill} steps={history} />
 						{at && <OtherSide id={at.id} side={side} twin={twin} onRefused={bench.setRefused} />}
 						{newer && at && <NewerSkill at={at} newer={newer} onRefused={bench.setRefused} />}
-						{bench.restored && (
-							<p className="hint m-0">
-								What you had typed was brought back.{" "}
-								<Button
-									variant="link"
-									onClick={() => {
-										bench.forget();
-										form.reset(ladder);
-									}}
-								>
-									let it go
-								</Button>
-							</p>
-						)}
+						<BroughtBack document={bench} />
 						<div className={`${css.columns} ${css.rung}`} aria-hidden="true">
 							<span />
 							<span />

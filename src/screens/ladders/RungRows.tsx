@@ -15,7 +15,7 @@ import { Sortable } from "@/ui/Sortable";
 import { RungFields } from "./RungFields";
 import { RungRow } from "./RungRow";
 import { readRule } from "./readRule";
-import type { LadderForm } from "./useLadderForm";
+import type { LadderDocument } from "./useLadder";
 import type { RungEditing } from "./useRungEditing";
 
 /** A row for each rung, the top rung on top; the open one with its fields under it. */
@@ -36,7 +36,7 @@ export function RungRows({
 	editing: RungEditing;
 	open: string | null;
 	setOpen: (to: string | null) => void;
-	setRungs: LadderForm["setRungs"];
+	setRungs: LadderDocument["setRungs"];
 	skill: Skill;
 	unit: LengthUnit;
 	rail: Rail | null;

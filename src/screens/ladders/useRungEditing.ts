@@ -9,14 +9,13 @@ import { allDifficulties } from "@/core/build/usual";
 import type { Rung } from "@/core/ladder/ladder";
 import { freshRung } from "@/core/ladder/rung";
 import { useKeys } from "@/ui/useKeys";
-import { useUndoKeys } from "@/ui/useUndoKeys";
-import type { LadderForm } from "./useLadderForm";
+import type { LadderDocument } from "./useLadder";
 
 export type RungEditing = ReturnType<typeof useRungEditing>;
 
 /** The list of rungs as it is worked on: rungs added, put between, made of others, and which of them is open. */
 export function useRungEditing(
-	{ form, steps, setRungs }: LadderForm,
+	{ form, setRungs }: LadderDocument,
 	open: string | null,
 	setOpen: (to: string | null | ((now: string | null) => string | null)) => void,
 ) {
@@ -61,7 +60,6 @@ export function useRungEditing(
 		if (next) setOpen(next);
 	};
 	useKeys({ a: () => add(), ArrowUp: () => step(-1), ArrowDown: () => step(1), Escape: () => setOpen(null) });
-	useUndoKeys(steps.undo, steps.redo);
 	useEffect(() => {
 		if (open && !rungs.some(({ id }) => id === open)) setOpen(null);
 	}, [open, rungs, setOpen]);

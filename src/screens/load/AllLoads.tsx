@@ -9,25 +9,25 @@ import { capital } from "@/core/text/wording";
 import type { AllLoadsProps } from "@/server/readLoad";
 import { adding } from "@/ui/adding";
 import { BenchPage } from "@/ui/BenchPage";
+import { COACH_DRAFT, coachDocument } from "@/ui/coachDocument";
 import { FormRow } from "@/ui/FormRow";
 import { InForce } from "@/ui/InForce";
 import Link from "@/ui/Link";
 import { UndoRedo } from "@/ui/UndoRedo";
-import { useCoach } from "@/ui/useCoach";
+import { useDocument } from "@/ui/useDocument";
 import { LoadLine } from "./LoadLine";
 import css from "./load.module.css";
 
-const DRAFT = "peg-ladder draft load by age";
 type AgeRow = NonNullable<Coach["loadByAge"]>[number];
 const freshRow: AgeRow = { under: 14, part: "shoulder", day: 60, week: 240 };
 
 /** Who is how near to a limit, limits by age, and what feeding puts on the coach. */
 export function AllLoads({ day, from, against, own, coach, at }: AllLoadsProps) {
-	const { now, put, steps, inForce } = useCoach(at, coach, DRAFT);
+	const { values: now, editor, steps, inForce } = useDocument(COACH_DRAFT, at, coach, coachDocument);
 	const rows = now.loadByAge ?? [];
 	const keep = (next: AgeRow[], what: string) => {
 		const { loadByAge: _, ...rest } = now;
-		put(next.length > 0 ? { ...rest, loadByAge: next } : rest, what);
+		editor.edit(next.length > 0 ? { ...rest, loadByAge: next } : rest, what);
 	};
 	const parts = bodyParts.filter((part) => own.some((one) => (one.parts[part] ?? 0) > 0));
 	return (

@@ -6,13 +6,12 @@ import type { Coach } from "@/core/coach/coach";
 import { filled, type NotePart, type NoteTemplate, notePartWords, orderOf, usualNote } from "@/core/coach/noteTemplate";
 import { moveItem } from "@/core/editing/paths";
 import { BenchPage } from "@/ui/BenchPage";
+import { COACH_DRAFT, coachDocument } from "@/ui/coachDocument";
 import { FormRow } from "@/ui/FormRow";
 import { InForce } from "@/ui/InForce";
 import { UndoRedo } from "@/ui/UndoRedo";
-import { useCoach } from "@/ui/useCoach";
+import { useDocument } from "@/ui/useDocument";
 import css from "./note.module.css";
-
-const DRAFT = "peg-ladder draft note";
 
 /** What each part would say of a made-up lesson. */
 const example = (part: NotePart, note: NoteTemplate): string =>
@@ -27,9 +26,10 @@ const example = (part: NotePart, note: NoteTemplate): string =>
 
 /** How a note to the student is written: its greeting, what stands in which order, what is left out, the words around it. */
 export function NoteBench({ at, coach }: { at: { id: string; rev: number }; coach: Coach }) {
-	const { now, put, steps, inForce } = useCoach(at, coach, DRAFT);
+	const { values: now, editor, steps, inForce } = useDocument(COACH_DRAFT, at, coach, coachDocument);
 	const note = now.note ?? usualNote;
-	const edit = (change: Partial<NoteTemplate>, what: string) => put({ ...now, note: { ...note, ...change } }, what);
+	const edit = (change: Partial<NoteTemplate>, what: string) =>
+		editor.edit({ ...now, note: { ...note, ...change } }, what);
 	const order = orderOf(note);
 	const words = (key: "greeting" | "cue" | "practise" | "next" | "end", label: string, hint?: string) => (
 		<FormRow id={`note-${key}`} label={label} {...(hint ? { hint } : {})}>
@@ -111,7 +111,7 @@ export function NoteBench({ at, coach }: { at: { id: string; rev: number }; coac
 			{words("practise", "Words over the practice")}
 			{words("next", "Words for the next lesson", "{day} is its day")}
 			{words("end", "Last words")}
-			<Button variant="link" onClick={() => put({ ...now, note: usualNote }, "")}>
+			<Button variant="link" onClick={() => editor.edit({ ...now, note: usualNote }, "")}>
 				back to the usual note
 			</Button>
 		</BenchPage>

@@ -14,7 +14,6 @@ import { InForce } from "@/ui/InForce";
 import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { UndoRedo } from "@/ui/UndoRedo";
-import { useUndoKeys } from "@/ui/useUndoKeys";
 import { InHand } from "./InHand";
 import { Left } from "./Left";
 import { Line } from "./Line";
@@ -27,7 +26,6 @@ import { usePlan } from "./usePlan";
 export function PlanBench({ at, plan: document, names, kits, enough, day }: PlanPageProps & { day: string }) {
 	const { plan, edit, steps, inForce, view, refusals } = usePlan(at, document, names);
 	const [inHand, setInHand] = useState<string | null>(null);
-	useUndoKeys(steps.undo, steps.redo);
 	const who = plan.students.map((id) => names[id] ?? "somebody who is gone").join(", ");
 	return (
 		<BenchPage

@@ -16,7 +16,6 @@ import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { UndoRedo } from "@/ui/UndoRedo";
 import { useRefusals } from "@/ui/useRefusals";
-import { useUndoKeys } from "@/ui/useUndoKeys";
 import { Asked } from "./Asked";
 import { ForHelpers } from "./ForHelpers";
 import { Journal } from "./Journal";
@@ -33,7 +32,6 @@ export function PracticeBench(props: PracticePageProps) {
 	const bench = usePracticeBench(props);
 	const { assignment, journal, steps, inForce, edit } = bench;
 	const [editing, setEditing] = useState(assignment.items.length === 0 || journal.entries.length === 0);
-	useUndoKeys(steps.undo, steps.redo);
 	const week = sumOf(journal.entries.filter((entry) => entry.day > dayAfter(day, -7) && entry.day <= day));
 	const asked = daysAsked(assignment, dayAfter(day, -6), day);
 	return (

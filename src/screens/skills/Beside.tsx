@@ -13,7 +13,7 @@ import { Refusals } from "@/ui/Refusals";
 import css from "@/ui/rows.module.css";
 import { useRefusals } from "@/ui/useRefusals";
 import own from "./skills.module.css";
-import { useRefusal, type Writing } from "./writing";
+import { useRefusal, type Writing } from "./useSkill";
 
 /** What stands beside a skill: what comes first, what it is chained to, and the work of the library. */
 export function Beside({ page, writing }: { page: SkillPage; writing: Writing }) {

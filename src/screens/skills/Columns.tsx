@@ -9,7 +9,7 @@ import { aOrAn } from "@/core/text/wording";
 import { adding } from "@/ui/adding";
 import { Complaint } from "@/ui/FormRow";
 import own from "./skills.module.css";
-import { useEdit, useRefusal } from "./writing";
+import { useEdit, useRefusal } from "./useSkill";
 
 const MOST = 6;
 

@@ -22,7 +22,7 @@ import css from "@/ui/rows.module.css";
 import { Choose, Line, pathOf, Words } from "./fields";
 import { PictureField } from "./PictureField";
 import own from "./skills.module.css";
-import { useEdit } from "./writing";
+import { useEdit } from "./useSkill";
 
 type CauseMark = (typeof causeMarks)[number];
 

@@ -10,7 +10,7 @@ import { Media } from "@/ui/Media";
 import { Refusals } from "@/ui/Refusals";
 import { pathOf } from "./fields";
 import own from "./skills.module.css";
-import { useEdit, useRefusal } from "./writing";
+import { useEdit, useRefusal } from "./useSkill";
 
 /** A picture or short clip: brought in, looked at, its consent noted, taken out. */
 export function PictureField({ at, label, value }: { at: string; label: string; value: Picture | undefined }) {

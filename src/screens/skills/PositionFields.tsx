@@ -13,7 +13,7 @@ import { FaultFields } from "./FaultFields";
 import { Amount, Choose, Line, SideHint, ToleranceFields, Words } from "./fields";
 import { PictureField } from "./PictureField";
 import own from "./skills.module.css";
-import { useEdit, useRefusal } from "./writing";
+import { useEdit, useRefusal } from "./useSkill";
 
 /** The details of a key position, open under its row. */
 export function PositionFields({

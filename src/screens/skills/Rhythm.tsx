@@ -10,7 +10,7 @@ import { useClicks } from "@/ui/useClicks";
 import { Words } from "./fields";
 import { OwnOrder, RhythmSteps } from "./RhythmSteps";
 import own from "./skills.module.css";
-import { useEdit } from "./writing";
+import { useEdit } from "./useSkill";
 
 const figure = (n: number) => n.toLocaleString(undefined, { maximumFractionDigits: 1 });
 

@@ -8,7 +8,7 @@ import { adding } from "@/ui/adding";
 import { Complaint } from "@/ui/FormRow";
 import { useRowKeys } from "@/ui/useRowKeys";
 import own from "./skills.module.css";
-import { useEdit, useRefusal } from "./writing";
+import { useEdit, useRefusal } from "./useSkill";
 
 const freshStep: RhythmStep = { position: null, beats: 1, seconds: 0.5, voice: "" };
 

@@ -4,7 +4,7 @@ import Button from "react-bootstrap/Button";
 import type { Skill } from "@/core/skill/skill";
 import { Columns } from "./Columns";
 import { Words } from "./fields";
-import { useEdit } from "./writing";
+import { useEdit } from "./useSkill";
 
 /** Rival ways, side by side, each with its reasons: nobody has to be right. */
 export function Schools({ skill }: { skill: Skill }) {

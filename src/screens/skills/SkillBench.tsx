@@ -19,7 +19,6 @@ import { Sortable, SortableRow } from "@/ui/Sortable";
 import { UndoRedo } from "@/ui/UndoRedo";
 import { useHash } from "@/ui/useHash";
 import { useKeys } from "@/ui/useKeys";
-import { useUndoKeys } from "@/ui/useUndoKeys";
 import { Workbook } from "@/ui/Workbook";
 import { Beside } from "./Beside";
 import { MarkContext } from "./FaultFields";
@@ -33,7 +32,7 @@ import { SkillMargin } from "./SkillMargin";
 import { Stages } from "./Stages";
 import own from "./skills.module.css";
 import { useCauses } from "./useCauses";
-import { EditContext, RefusalContext, useEdit, useWriting, type Writing } from "./writing";
+import { EditContext, RefusalContext, useEdit, useSkill, type Writing } from "./useSkill";
 
 const views = ["positions", "origins", "rhythm", "stages", "schools", "difficulties", "beside it"] as const;
 type View = (typeof views)[number];
@@ -41,7 +40,7 @@ const asView = (hash: string): View => views.find((view) => view === hash.replac
 
 /** What are the key positions, how does one tell, what goes wrong and where does it start? */
 export function SkillBench(page: SkillPage) {
-	const writing = useWriting(page);
+	const writing = useSkill(page);
 	const { skill, edit } = writing;
 	const { positions } = skill;
 	const [open, setOpen] = useState<string | null>(null);
@@ -52,14 +51,13 @@ export function SkillBench(page: SkillPage) {
 
 	const show = (next: View) => setHash(next.replace(" ", "-"));
 	// A new skill has its own address from its first letter on.
-	const begun = writing.at.rev + writing.at.draft > 0;
+	const { begun } = writing;
 	useEffect(() => {
 		if (begun && window.location.pathname === "/skills/new")
 			window.history.replaceState(null, "", `/skills/${page.id}${window.location.hash}`);
 	}, [begun, page.id]);
 
 	useKeys({ Escape: () => setOpen(null) });
-	useUndoKeys(writing.undo, writing.redo);
 	const opened = positions.find((one) => one.id === open) ?? null;
 	return (
 		<EditContext value={edit}>
@@ -93,13 +91,7 @@ export function SkillBench(page: SkillPage) {
 								<h1 className={css.title} dir="auto">
 									{skill.name || "New skill"}
 								</h1>
-								<UndoRedo
-									className={own.steps}
-									canUndo={writing.history.past.length > 0}
-									canRedo={writing.history.future.length > 0}
-									undo={writing.undo}
-									redo={writing.redo}
-								/>
+								<UndoRedo className={own.steps} {...writing.steps} />
 								{page.inForce && <Archive what="skill" id={page.id} archived={page.archived} />}
 								{page.inForce && <Workbook of="skill" id={page.id} />}
 								{page.inForce && <HandOn of="skill" id={page.id} />}
@@ -234,7 +226,7 @@ function Positions({
 						<Button
 							variant="link"
 							onClick={() => {
-								writing.undo();
+								writing.steps.undo();
 								setRemoved(null);
 							}}
 						>

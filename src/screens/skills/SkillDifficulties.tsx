@@ -5,7 +5,7 @@ import Button from "react-bootstrap/Button";
 import type { Difficulty } from "@/core/build/difficulty";
 import type { Skill } from "@/core/skill/skill";
 import { DifficultyList } from "@/screens/ladders/DifficultyList";
-import { RefusalContext, useEdit } from "./writing";
+import { RefusalContext, useEdit } from "./useSkill";
 
 /** The skill's own difficulties: a juggler's objects are scarves, balls, clubs. Without them the studio's hold. */
 export function SkillDifficulties({ skill, usual }: { skill: Skill; usual: readonly Difficulty[] }) {

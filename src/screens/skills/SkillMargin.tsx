@@ -14,20 +14,14 @@ import { revise, reviseForAll } from "@/server/actions";
 import type { SkillPage } from "@/server/readSkills";
 import { DifferenceList } from "@/ui/DifferenceList";
 import { dayWords } from "@/ui/dates";
+import { InForce } from "@/ui/InForce";
 import { Media } from "@/ui/Media";
 import { Refusals } from "@/ui/Refusals";
 import css from "@/ui/rows.module.css";
 import { useRefusals } from "@/ui/useRefusals";
 import own from "./skills.module.css";
 import type { CausesState } from "./useCauses";
-import type { Standing, Writing } from "./writing";
-
-const standingWords: Record<Standing, string> = {
-	kept: "Everything is kept.",
-	keeping: "Keeping it.",
-	waiting: "Kept on this device; it goes out when the server answers.",
-	elsewhere: "This skill was changed in another window. Your words are kept on this device; reload to see both.",
-};
+import type { Writing } from "./useSkill";
 
 /** How it stands: kept or not, what is amiss, what a revision would change, and the open position as it is read courtside. */
 export function SkillMargin({
@@ -49,17 +43,11 @@ export function SkillMargin({
 	causes: CausesState;
 	onOpen: (index: number) => void;
 }) {
-	const { standing, amiss, skill } = writing;
+	const { amiss, skill } = writing;
 	const inUse = page.followed.watching > 0;
 	return (
 		<>
-			<p
-				className={standing === "kept" || standing === "keeping" ? "mute" : "asks"}
-				role="status"
-				data-standing={standing}
-			>
-				{standingWords[standing]}
-			</p>
+			<InForce {...writing.saved} />
 			{amiss.length > 0 && (
 				<section className={css.note} aria-label="To look at">
 					<h2>{page.inForce ? "Before it holds" : "Before it can be used"}</h2>

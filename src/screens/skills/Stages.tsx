@@ -8,7 +8,7 @@ import { adding } from "@/ui/adding";
 import { Columns } from "./Columns";
 import { Amount, Line } from "./fields";
 import own from "./skills.module.css";
-import { useEdit } from "./writing";
+import { useEdit } from "./useSkill";
 
 /** What holds at which stage: a first model, then a better one. What a stage says nothing of is not judged yet. */
 export function Stages({ skill }: { skill: Skill }) {

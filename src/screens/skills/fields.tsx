@@ -9,7 +9,7 @@ import { measures, type Tolerance, usualUnit } from "@/core/skill/tolerance";
 import { Complaint, FormRow } from "@/ui/FormRow";
 import css from "@/ui/rows.module.css";
 import own from "./skills.module.css";
-import { useEdit, useRefusal } from "./writing";
+import { useEdit, useRefusal } from "./useSkill";
 
 /** The side that texts are read out for. */
 export const SideContext = createContext<"left" | "right">("right");

@@ -1,26 +1,34 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Col from "react-bootstrap/Col";
 import Form from "react-bootstrap/Form";
 import BootRow from "react-bootstrap/Row";
-import { type UseFormReturn, useForm } from "react-hook-form";
+import type { UseFormReturn } from "react-hook-form";
 import { bodyParts } from "@/core/people/body";
 import { freshStudent, levels, Student, studentLabels } from "@/core/people/student";
 import { parse } from "@/core/refusals/refusals";
 import { keepStudent } from "@/server/actions";
+import { BroughtBack } from "@/ui/BroughtBack";
 import { today } from "@/ui/dates";
+import type { DocumentKind } from "@/ui/documentEditor";
 import { FormRow } from "@/ui/FormRow";
 import { InForce } from "@/ui/InForce";
 import { Refusals } from "@/ui/Refusals";
 import { asFieldErrors, sentenceResolver } from "@/ui/sentenceResolver";
-import { useDraft } from "@/ui/useDraft";
-import { useInForce, useTypedForm } from "@/ui/useInForce";
+import { UndoRedo } from "@/ui/UndoRedo";
+import { useDocumentForm } from "@/ui/useDocumentForm";
 import { useRefusals } from "@/ui/useRefusals";
 
 const fresh = freshStudent("");
+const studentDocument: DocumentKind<Student, { id: string; rev: number }> = {
+	// What was typed is brought back as it was, right or not.
+	read: (value) => (typeof (value as Student | null)?.name === "string" ? (value as Student) : null),
+	check: (values) => parse(Student, values, studentLabels),
+	save: keepStudent,
+};
 /** A day that nobody noted is left out. */
 const orNothing = { setValueAs: (typed: string | undefined) => typed || undefined };
 
@@ -36,24 +44,15 @@ export function StudentForm({
 }) {
 	const router = useRouter();
 	const { refused, ask } = useRefusals();
-	const form = useForm<Student, unknown, Student>({
-		defaultValues: student ?? fresh,
-		resolver: sentenceResolver(Student, studentLabels),
-	});
-	const { restored, forget } = useDraft(`student ${at?.id ?? "new"}`, at?.rev ?? 0, form as never);
-	const inForce = useInForce(
-		useTypedForm(form),
+	const document = useDocumentForm(
+		`peg-ladder draft student ${at?.id ?? "new"}`,
 		at,
 		student ?? fresh,
-		(values) => parse(Student, values, studentLabels),
-		keepStudent,
-		forget,
+		studentDocument,
+		sentenceResolver(Student, studentLabels),
 	);
+	const { form, editor, steps, inForce } = document;
 	const { errors, isSubmitting } = form.formState;
-	const [lacks, setLacks] = useState((student?.lacks ?? []).join(", "));
-	useEffect(() => {
-		if (restored) setLacks((form.getValues("lacks") ?? []).join(", "));
-	}, [restored, form]);
 	const add = form.handleSubmit(async (values) => {
 		if (at) return;
 		const outcome = await ask(keepStudent(values, null));
@@ -62,26 +61,13 @@ export function StudentForm({
 				form.setError(name as keyof Student, error as never);
 			return;
 		}
-		forget();
+		editor.forget();
 		router.push(`/students/${outcome.value.id}`);
 		router.refresh();
 	});
 	return (
-		<Form onSubmit={add} noValidate style={{ maxWidth: 640 }}>
-			{restored && (
-				<p className="hint">
-					What you had typed was brought back.{" "}
-					<Button
-						variant="link"
-						onClick={() => {
-							forget();
-							form.reset(student ?? fresh);
-						}}
-					>
-						let it go
-					</Button>
-				</p>
-			)}
+		<Form onSubmit={add} onBlur={() => editor.source?.flush()} noValidate style={{ maxWidth: 640 }}>
+			<BroughtBack document={document} />
 			<FormRow id="name" label="Name" error={errors.name}>
 				<Form.Control {...form.register("name")} dir="auto" autoComplete="off" isInvalid={Boolean(errors.name)} />
 			</FormRow>
@@ -135,27 +121,7 @@ export function StudentForm({
 			>
 				<Form.Control as="textarea" rows={2} {...form.register("kit")} dir="auto" isInvalid={Boolean(errors.kit)} />
 			</FormRow>
-			<FormRow
-				id="lacks"
-				label="Kit that is missing"
-				hint="As rungs name it, with commas between; such a rung is taken out or eased."
-				error={errors.lacks as { message?: string } | undefined}
-			>
-				<Form.Control
-					value={lacks}
-					dir="auto"
-					isInvalid={Boolean(errors.lacks)}
-					onChange={(event) => {
-						setLacks(event.target.value);
-						const named = event.target.value.split(",").map((one) => one.trim());
-						form.setValue(
-							"lacks",
-							named.filter((one) => one !== ""),
-							{ shouldDirty: true },
-						);
-					}}
-				/>
-			</FormRow>
+			<Lacks form={form} />
 			<Consents form={form} />
 			<FormRow id="wish" label="Wish" hint="What the student, or the parent, wants." error={errors.wish}>
 				<Form.Control as="textarea" rows={2} {...form.register("wish")} dir="auto" isInvalid={Boolean(errors.wish)} />
@@ -168,6 +134,7 @@ export function StudentForm({
 						add the student
 					</Button>
 				)}
+				<UndoRedo {...steps} />
 				{onDone && (
 					<Button variant="outline-primary" onClick={onDone}>
 						done
@@ -175,6 +142,37 @@ export function StudentForm({
 				)}
 			</div>
 		</Form>
+	);
+}
+
+const partsOf = (typed: string) =>
+	typed
+		.split(",")
+		.map((one) => one.trim())
+		.filter((one) => one !== "");
+
+/** The commas that are typed stay, as long as they say the same. */
+function Lacks({ form }: { form: UseFormReturn<Student, unknown, Student> }) {
+	const lacks = form.watch("lacks") ?? [];
+	const [typed, setTyped] = useState("");
+	const error = form.formState.errors.lacks as { message?: string } | undefined;
+	return (
+		<FormRow
+			id="lacks"
+			label="Kit that is missing"
+			hint="As rungs name it, with commas between; such a rung is taken out or eased."
+			error={error}
+		>
+			<Form.Control
+				value={partsOf(typed).join() === lacks.join() ? typed : lacks.join(", ")}
+				dir="auto"
+				isInvalid={Boolean(error)}
+				onChange={(event) => {
+					setTyped(event.target.value);
+					form.setValue("lacks", partsOf(event.target.value), { shouldDirty: true });
+				}}
+			/>
+		</FormRow>
 	);
 }
 

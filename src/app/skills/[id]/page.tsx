@@ -8,5 +8,5 @@ export const metadata = { title: "Skill" };
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
 	const page = await readSkill((await params).id);
 	if (!page) notFound();
-	return <SkillBench key={`${page.id} ${page.at.rev} ${page.at.draft}`} {...page} />;
+	return <SkillBench key={page.id} {...page} />;
 }

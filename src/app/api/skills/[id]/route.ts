@@ -11,8 +11,6 @@ import { findDraft, findSkill, keepSkill, writingAt } from "@/store/skills";
 const Typed = z.object({
 	at: WritingAt,
 	skill: z.looseObject({}),
-	/** Sent before, and never answered. */
-	unsure: z.optional(z.nullable(z.looseObject({}))),
 });
 
 /** Where the writing of a skill stands. */
@@ -38,6 +36,6 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
 	// A draft is kept as it was typed, to the last space.
 	const typed = parseStored(Typed, sent, { at: "place", skill: "skill" });
 	if (!typed.ok) return refused(400, typed.refusals);
-	const outcome = await keepSkill(await store(), id.value, typed.value.at, typed.value.skill, typed.value.unsure);
+	const outcome = await keepSkill(await store(), id.value, typed.value.at, typed.value.skill);
 	return outcome.ok ? NextResponse.json(outcome.value) : refused(409, outcome.refusals);
 }
