@@ -193,7 +193,7 @@ test.describe("with the demo", () => {
 		await page.waitForTimeout(500);
 		await studio.kill();
 		await page.getByLabel("Name of position 1", { exact: true }).fill("Weight over both feet");
-		await expect(page.locator("[data-standing]")).toHaveText(/Kept on this device/);
+		await expect(page.locator("[data-standing]")).toHaveText(/Saved on this device/);
 		await studio.start();
 		await written(page);
 		await page.reload();
@@ -208,7 +208,7 @@ test.describe("with the demo", () => {
 			await route.abort();
 		});
 		await page.getByLabel("Name of position 1", { exact: true }).fill("Weight over the arches");
-		await expect(page.locator("[data-standing]")).toHaveText(/Kept on this device/);
+		await expect(page.locator("[data-standing]")).toHaveText(/Saved on this device/);
 		await page.unroute("**/api/skills/*");
 		await page.getByLabel("Name of position 2", { exact: true }).fill("Held at the heel of the hand");
 		await written(page);
@@ -223,6 +223,8 @@ test.describe("with the demo", () => {
 		studio,
 	}) => {
 		await page.goto("/skills/balls");
+		// Chosen before the page is the browser's own, it would be nobody again.
+		await page.waitForLoadState("networkidle");
 		await page.getByLabel("Mark causes for").selectOption({ index: 1 });
 		await touch(page, "more of position 4").click();
 		await touch(page, "ruled out for cause 1").first().click();

@@ -43,6 +43,8 @@ test("axe finds nothing where something is opened, and nothing of it is cut off,
 }) => {
 	const found: Record<string, string[]> = {};
 	const whole = async (what: string) => {
+		// A page's address is there before its title is.
+		await expect(page).toHaveTitle(/./);
 		await accessible(page);
 		const bench = await amissOn(page, 1280, 800);
 		const phone = await amissOn(page, 390, 844);

@@ -73,6 +73,15 @@ test("what was changed elsewhere is not overwritten", async ({ page, context }) 
 	await other.getByLabel("Kit", { exact: true }).fill("Shorter clubs");
 	await expect(other.getByText("This student was changed elsewhere")).toBeVisible();
 	await expect(other.getByLabel("Kit", { exact: true })).toHaveValue("Shorter clubs");
+	// Both are there to choose from, and the choice can be undone.
+	await other.getByRole("button", { name: "use the other version" }).click();
+	await expect(other.getByLabel("Kit", { exact: true })).toHaveValue("Longer clubs");
+	await written(other);
+	await other.getByRole("button", { name: "undo", exact: true }).click();
+	await expect(other.getByLabel("Kit", { exact: true })).toHaveValue("Shorter clubs");
+	await written(other);
+	await page.reload();
+	await expect(page.getByText("Kit: Shorter clubs")).toBeVisible();
 });
 
 test("a revised skill is taken over by one press; one that lost a watched position is not", async ({ page }) => {

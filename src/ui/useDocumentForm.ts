@@ -26,7 +26,9 @@ export function useDocumentForm<T extends FieldValues, P extends Place>(
 		(name = "") => {
 			if (pending.current) clearTimeout(pending.current.timer);
 			pending.current = null;
-			editor.edit(structuredClone(getValues()) as T, name);
+			const values = structuredClone(getValues()) as T;
+			// A form tells of one change more than once.
+			if (JSON.stringify(values) !== JSON.stringify(editor.values())) editor.edit(values, name);
 		},
 		[editor, getValues],
 	);
