@@ -1,5 +1,5 @@
 import { buildLadder } from "@/core/build/buildLadder";
-import type { Difficulty } from "@/core/build/difficulty";
+import type { Difficulty } from "@/core/difficulty/difficulty";
 import type { Ladder, Rung } from "@/core/ladder/ladder";
 import { freshRung } from "@/core/ladder/rung";
 import { addLadder } from "@/store/ladders";

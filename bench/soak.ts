@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fillDemo } from "@demo/fill";
-import { makeNamespace, startSqld } from "@/store/sqld";
+import { makeNamespace, startSqld } from "@/store/engine/sqld";
 import { today } from "@/ui/dates";
 import { median } from "./measure";
 import { App, ask, dice, lesson, megabytes, now, Phone, sleep, sockets, tally } from "./phones";

@@ -1,10 +1,10 @@
 import { replay } from "@/core/advice/replay";
 import { analyseAt } from "@/core/analysis/analyse";
 import { sharesOf, splitBy, tellsWaysApart, waysOn } from "@/core/analysis/ways";
-import { digestLadder } from "@/core/ladder/digest";
+import { digestLadder } from "@/core/digest/ladderDigest";
+import { digestLesson } from "@/core/digest/lessonDigest";
 import { watchRefusals } from "@/core/ladder/ladder";
 import { foldRail } from "@/core/ladder/rail";
-import { digestLesson } from "@/core/log/digest";
 import { foldLesson } from "@/core/log/fold";
 import { parseEvent } from "@/core/log/parseEvent";
 import { inTerms } from "@/core/log/terms";

@@ -2,6 +2,7 @@ import type { RandomGenerator } from "pure-rand/types/RandomGenerator";
 import { looksAtForm } from "@/core/ladder/rung";
 import type { Attempt, Placing } from "@/core/log/kinds";
 import type { LessonView, SetView } from "@/core/log/view";
+import { logistic, sum } from "../src/core/statistics/sums";
 import type { DemoStudent } from "./scenario";
 
 /**
@@ -36,8 +37,6 @@ export const dice = (rng: RandomGenerator) => (): number => (rng.next() >>> 0) /
 /** A draw from a normal distribution of mean 0 and standard deviation 1 (Box and Muller). */
 export const normal = (roll: () => number): number =>
 	Math.sqrt(-2 * Math.log(1 - roll())) * Math.cos(2 * Math.PI * roll());
-
-const logistic = (x: number) => 1 / (1 + Math.exp(-x));
 
 /** How far a cue that helped still carries, in tries. */
 const CARRIES = 10;
@@ -99,9 +98,10 @@ function planted({ ladder, settings }: Placing, { heavy, coaster, stuck }: Plant
 
 const triedOn = (placing: Placing, view: LessonView) =>
 	placing.triedBefore +
-	view.visits
-		.filter((visit) => visit.rung === placing.rung && visit.ladder === placing.ladder)
-		.reduce((n, visit) => n + visit.tries.length, 0);
+	sum(
+		view.visits.filter((visit) => visit.rung === placing.rung && visit.ladder === placing.ladder),
+		(visit) => visit.tries.length,
+	);
 
 /** Mostly the favourite fault, and with it the one it comes from; less so while a cue carries. */
 function faults(body: Body, placing: Placing, skill: string, roll: () => number): Attempt["off"] {

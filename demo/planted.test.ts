@@ -1,12 +1,12 @@
+import { digestLadder } from "@/core/digest/ladderDigest";
+import { digestLesson } from "@/core/digest/lessonDigest";
 import { cueEffect, cueRuns } from "@/core/insight/cueEffect";
 import { goesWith } from "@/core/insight/goesWith";
 import { seenIn } from "@/core/insight/seen";
 import { stepWeights } from "@/core/insight/stepWeights";
 import { coastingOn, type StudioLadder, stuckOn, studioRungs } from "@/core/insight/studio";
 import { weighedIn } from "@/core/insight/weighed";
-import { digestLadder } from "@/core/ladder/digest";
 import { foldRail } from "@/core/ladder/rail";
-import { digestLesson } from "@/core/log/digest";
 import type { LogEvent } from "@/core/log/event";
 import { foldLesson } from "@/core/log/fold";
 import { demoLog } from "./lessons";

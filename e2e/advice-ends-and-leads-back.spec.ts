@@ -1,4 +1,4 @@
-import { scales } from "@/core/ladder/scale";
+import { scales } from "@/core/rules/scale";
 import { findLadder, saveLadder } from "@/store/ladders";
 import { advice, allSent, answer, expect, good, test, touch, written } from "./studio";
 

@@ -1,7 +1,7 @@
 import type { Page } from "@playwright/test";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
-import { scales } from "@/core/ladder/scale";
 import { resolve } from "@/core/log/resolve";
+import { scales } from "@/core/rules/scale";
 import { addLadder, listLadders, saveLadder } from "@/store/ladders";
 import { saveSkill } from "@/store/skills";
 import { saveStudent } from "@/store/students";

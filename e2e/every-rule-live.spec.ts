@@ -1,8 +1,8 @@
 import type { Locator, Page } from "@playwright/test";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
-import { scales } from "@/core/ladder/scale";
 import type { Attempt } from "@/core/log/kinds";
 import { type Rule, ruleKinds } from "@/core/rules";
+import { scales } from "@/core/rules/scale";
 import { addLadder } from "@/store/ladders";
 import { saveSkill } from "@/store/skills";
 import { saveStudent } from "@/store/students";

@@ -4,8 +4,8 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { restoreBackup } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
+import { makeNamespace, type Sqld, startSqld } from "@/store/engine/sqld";
 import { catchUp } from "@/store/projection";
-import { makeNamespace, type Sqld, startSqld } from "@/store/sqld";
 import { demoFile, freePort, phoneOn } from "./studio";
 
 /** Not the machine's own name: a phone reaches it by another one. */

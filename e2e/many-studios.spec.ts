@@ -7,9 +7,9 @@ import { promisify } from "node:util";
 import { addFeed } from "@/store/bookings";
 import { restoreBackup } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
+import { type Sqld, startSqld } from "@/store/engine/sqld";
 import { addLink } from "@/store/practice";
 import { catchUp } from "@/store/projection";
-import { type Sqld, startSqld } from "@/store/sqld";
 import { demoFile, expect, freePort, test } from "./studio";
 
 /** Several studios in one program: each behind its own name and passcode, and out of reach of the others. */

@@ -8,9 +8,9 @@ import { type BrowserContext, test as base, chromium, expect, type Page } from "
 import type { LogEvent } from "@/core/log/event";
 import { restoreBackup } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
+import { forkNamespace, makeNamespace, type Sqld, startSqld } from "@/store/engine/sqld";
 import { eventsAfter } from "@/store/events";
 import { catchUp } from "@/store/projection";
-import { forkNamespace, makeNamespace, type Sqld, startSqld } from "@/store/sqld";
 import { chromiumPath, quiet } from "./browser";
 import "./stacks";
 

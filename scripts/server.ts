@@ -2,7 +2,7 @@
 // whose databases lie in .data/server. With --lan, for the phones beside it.
 import { fillDemo } from "@demo/fill";
 import { openStore } from "@/store/db";
-import { makeNamespace, startSqld } from "@/store/sqld";
+import { makeNamespace, startSqld } from "@/store/engine/sqld";
 import { today } from "@/ui/dates";
 import { at, serve } from "./lib.mjs";
 

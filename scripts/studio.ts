@@ -2,16 +2,16 @@
 import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, rmSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
-import { addStudio, changeStudio, listStudios, type StudioEntry } from "@/server/studios";
 import { filesOf } from "@/server/workFiles";
 import { setPasscode } from "@/store/access";
 import { backUp } from "@/store/bulk/backup";
 import { exportWorkbook } from "@/store/bulk/exportWorkbook";
 import { restoreBackup } from "@/store/bulk/takeIn";
-import { connect, placeOf } from "@/store/connect";
 import { openStore } from "@/store/db";
+import { connect, placeOf } from "@/store/engine/connect";
+import { makeNamespace } from "@/store/engine/sqld";
+import { addStudio, changeStudio, listStudios, type StudioEntry } from "@/store/engine/studios";
 import { catchUp } from "@/store/projection";
-import { makeNamespace } from "@/store/sqld";
 
 const usage = `Usage:
   npm run studio -- list

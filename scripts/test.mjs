@@ -104,7 +104,7 @@ await step("types", () => {
 	run(bin("tsc"), ["--noEmit"]);
 });
 await step("lint", () => {
-	run(process.execPath, [at("scripts", "engines.mjs")]);
+	for (const check of ["engines.mjs", "floors.mjs"]) run(process.execPath, [at("scripts", check)]);
 	run(bin("biome"), ["check", "."]);
 	node("knip", []);
 });

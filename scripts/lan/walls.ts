@@ -1,6 +1,6 @@
 import type { IncomingMessage } from "node:http";
-import { hostOf, listStudios, studioAt } from "@/server/studios";
 import { storeAt } from "@/store/db";
+import { hostOf, listStudios, studioAt } from "@/store/engine/studios";
 import { accessTo } from "./access";
 
 type Wall = ReturnType<typeof accessTo>;

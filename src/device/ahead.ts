@@ -2,6 +2,7 @@ import type { LogEvent } from "@/core/log/event";
 import { foldLesson } from "@/core/log/fold";
 import { takenBackIn } from "@/core/log/resolve";
 import type { Pack } from "@/core/pack/pack";
+import { sum } from "@/core/statistics/sums";
 import { lastStudio, rememberStudio } from "./last";
 import type { Local } from "./local";
 import { now } from "./now";
@@ -100,7 +101,7 @@ export async function lessonsHere(): Promise<HeldLesson[]> {
 				students: [...new Set([view.opened?.student, ...view.visits.map(({ student }) => student)])].filter(
 					(id): id is string => Boolean(id),
 				),
-				tries: view.visits.reduce((sum, visit) => sum + visit.tries.length, 0),
+				tries: sum(view.visits, (visit) => visit.tries.length),
 				closed: view.closed !== null,
 				waiting: waiting.filter((event) => event.lesson === lesson).length,
 			};

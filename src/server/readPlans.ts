@@ -1,6 +1,6 @@
 import type { Coach } from "@/core/coach/coach";
-import { pastTries } from "@/core/estimate/pastTries";
 import { limitsOf } from "@/core/ladder/limits";
+import { pastTries } from "@/core/ladder/pastTries";
 import type { Reached } from "@/core/load/load";
 import { sideWords } from "@/core/people/student";
 import { gather, type KnownLadder, type KnownStudent } from "@/core/plan/candidates";

@@ -1,4 +1,4 @@
-import { difficultiesOn } from "@/core/build/usual";
+import { difficultiesOn } from "@/core/difficulty/usual";
 import { limitsOf } from "@/core/ladder/limits";
 import { sideWords } from "@/core/people/student";
 import type { PracticeAct } from "@/core/practice/acts";

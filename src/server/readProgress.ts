@@ -1,4 +1,6 @@
 import { occurrences } from "@/core/calendar/booking";
+import { type PegDay, pegDays } from "@/core/digest/ladderDigest";
+import type { LessonDigest } from "@/core/digest/lessonDigest";
 import { type Agreement, agreement } from "@/core/insight/agreement";
 import {
 	type BothSides,
@@ -17,10 +19,8 @@ import { type GoesWith, goesWith } from "@/core/insight/goesWith";
 import { passesBy } from "@/core/insight/railOn";
 import { type SeenVisit, seenIn } from "@/core/insight/seen";
 import { type ThenNow, thenAndNow } from "@/core/insight/thenNow";
-import { type PegDay, pegDays } from "@/core/ladder/digest";
 import type { Ladder } from "@/core/ladder/ladder";
 import type { Rail } from "@/core/ladder/rail";
-import type { LessonDigest } from "@/core/log/digest";
 import { sideWords } from "@/core/people/student";
 import type { PracticeAct } from "@/core/practice/acts";
 import { readSides } from "@/core/skill/sides";

@@ -1,4 +1,4 @@
-import type { Difficulty } from "@/core/build/difficulty";
+import type { Difficulty } from "@/core/difficulty/difficulty";
 import { type Differences, differences } from "@/core/skill/differ";
 import type { Skill } from "@/core/skill/skill";
 import { findCoach } from "@/store/coach";

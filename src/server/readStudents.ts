@@ -1,8 +1,8 @@
-import type { PegDay } from "@/core/ladder/digest";
-import { pegDays } from "@/core/ladder/digest";
+import type { PegDay } from "@/core/digest/ladderDigest";
+import { pegDays } from "@/core/digest/ladderDigest";
+import type { LessonDigest } from "@/core/digest/lessonDigest";
 import type { LastTime } from "@/core/ladder/lastTime";
 import type { Rail } from "@/core/ladder/rail";
-import type { LessonDigest } from "@/core/log/digest";
 import type { Reminder } from "@/core/log/reminders";
 import type { LessonView } from "@/core/log/view";
 import type { Side } from "@/core/people/body";

@@ -1,4 +1,4 @@
-import { difficultiesOn } from "@/core/build/usual";
+import { difficultiesOn } from "@/core/difficulty/usual";
 import { goesWith } from "@/core/insight/goesWith";
 import { seenIn } from "@/core/insight/seen";
 import { type StepWeight, stepWeights, type WeighedVisit } from "@/core/insight/stepWeights";

@@ -1,7 +1,7 @@
 import { NextResponse } from "next/server";
 import type { Refusal } from "@/core/refusals/refusals";
 import { isLoopback, isUnderLocalhost } from "@/core/text/hosts";
-import { listStudios, studioAt } from "./studios";
+import { listStudios, studioAt } from "@/store/engine/studios";
 
 /** A refusal as an answer: what was wrong, in sentences. */
 export const refused = (status: number, refusals: Refusal[]) => NextResponse.json({ refusals }, { status });

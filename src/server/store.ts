@@ -1,7 +1,7 @@
 import { headers } from "next/headers";
 import { type Store, storeAt } from "@/store/db";
+import { listStudios, studioAt } from "@/store/engine/studios";
 import { catchUpIfRoom } from "@/store/projection";
-import { listStudios, studioAt } from "./studios";
 
 /**
  * Where the studio's database is that is asked for now: DATABASE_URL's, or, where this process

@@ -2,7 +2,7 @@
 
 import { revalidatePath } from "next/cache";
 import * as z from "zod/mini";
-import { usualDifficulties } from "@/core/build/usual";
+import { usualDifficulties } from "@/core/difficulty/usual";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { ident } from "@/core/text/fields";
 import { findCoach, saveCoach } from "@/store/coach";

@@ -1,5 +1,6 @@
 import { subscribe } from "node:diagnostics_channel";
 import type { IncomingMessage, ServerResponse } from "node:http";
+import { sum } from "@/core/statistics/sums";
 import { log } from "./log";
 import { patternOf } from "./patterns";
 
@@ -48,7 +49,7 @@ const FEWEST = 20;
 export function slowest(most: number): Slow[] {
 	return [...times()]
 		.map(([place, { counts, worst }]) => {
-			const all = counts.reduce((sum, n) => sum + n, 0);
+			const all = sum(counts);
 			let seen = 0;
 			const at = counts.findIndex((n) => {
 				seen += n;

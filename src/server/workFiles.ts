@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from "node:fs";
 import { dirname, join } from "node:path";
-import { placeOf } from "@/store/connect";
+import { placeOf } from "@/store/engine/connect";
 
 /** Files in transit, and copies of what was there before it was replaced. */
 

@@ -1,8 +1,8 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { connect } from "@/store/engine/connect";
 import { allowance, dropOldAllowances } from "./allowance";
-import { connect } from "./connect";
 import { openStore, type Store } from "./db";
 
 /** How often somebody may ask is counted by all processes of a studio together. */

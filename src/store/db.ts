@@ -3,7 +3,7 @@ import { join } from "node:path";
 import type { Client } from "@libsql/client";
 import { drizzle, type LibSQLDatabase } from "drizzle-orm/libsql";
 import { migrate } from "drizzle-orm/libsql/migrator";
-import { connect, fileIdentity, placeOf } from "./connect";
+import { connect, fileIdentity, placeOf } from "@/store/engine/connect";
 import * as schema from "./schema";
 
 type Db = LibSQLDatabase<typeof schema>;

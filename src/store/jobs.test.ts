@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Client } from "@libsql/client";
-import { connect } from "./connect";
+import { connect } from "@/store/engine/connect";
 import { openStore, type Store } from "./db";
 import { askToStop, beginJob, dropJob, findJob, hearOfJob, type JobRow } from "./jobs";
 

@@ -1,7 +1,7 @@
 import { and, asc, eq, gte, inArray, isNotNull, isNull, ne, or, sql } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
+import type { LadderDigest } from "@/core/digest/ladderDigest";
 import { LadderOrder } from "@/core/formats/workbook";
-import type { LadderDigest } from "@/core/ladder/digest";
 import { type Ladder, type Rung, watchRefusals } from "@/core/ladder/ladder";
 import type { LastTime } from "@/core/ladder/lastTime";
 import { foldRail, type Rail } from "@/core/ladder/rail";

@@ -1,5 +1,5 @@
 import { eq, sql } from "drizzle-orm";
-import type { LessonDigest } from "@/core/log/digest";
+import type { LessonDigest } from "@/core/digest/lessonDigest";
 import type { Store } from "./db";
 import * as t from "./schema";
 

@@ -1,6 +1,6 @@
 import { and, asc, eq, gt, gte, lt, max, ne, or, sql } from "drizzle-orm";
+import type { LessonDigest } from "@/core/digest/lessonDigest";
 import { isDoubtful, SET_CLOCKS_FROM } from "@/core/log/days";
-import type { LessonDigest } from "@/core/log/digest";
 import type { LogEvent } from "@/core/log/event";
 import { foldLesson } from "@/core/log/fold";
 import type { LessonView } from "@/core/log/view";

@@ -1,5 +1,5 @@
 import { and, eq, ne } from "drizzle-orm";
-import { digestLadder } from "@/core/ladder/digest";
+import { digestLadder } from "@/core/digest/ladderDigest";
 import { foldRail } from "@/core/ladder/rail";
 import type { Pack } from "@/core/pack/pack";
 import { type Around, packLadder } from "@/core/pack/packLadder";

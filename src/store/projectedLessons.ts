@@ -1,5 +1,5 @@
 import { and, asc, gt, inArray } from "drizzle-orm";
-import { digestLesson, type LessonDigest } from "@/core/log/digest";
+import { digestLesson, type LessonDigest } from "@/core/digest/lessonDigest";
 import type { LogEvent } from "@/core/log/event";
 import { foldLesson } from "@/core/log/fold";
 import type { LessonView } from "@/core/log/view";

@@ -1,6 +1,6 @@
 import { and, eq, gte, lte, sql } from "drizzle-orm";
+import { digestLadder } from "@/core/digest/ladderDigest";
 import { workedOf } from "@/core/insight/cueEffect";
-import { digestLadder } from "@/core/ladder/digest";
 import { isDoubtful, SET_CLOCKS_FROM } from "@/core/log/days";
 import { dayAfter } from "@/core/text/fields";
 import type { Store } from "./db";

@@ -1,7 +1,7 @@
 import { sql } from "drizzle-orm";
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
-import type { LadderDigest } from "@/core/ladder/digest";
-import type { LessonDigest } from "@/core/log/digest";
+import type { LadderDigest } from "@/core/digest/ladderDigest";
+import type { LessonDigest } from "@/core/digest/lessonDigest";
 import type { SaidKind } from "@/core/log/reminders";
 
 /**

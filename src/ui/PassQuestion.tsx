@@ -3,7 +3,8 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import type { Drafts } from "@/core/commands/drafts";
-import { answerPass, claimPass, type PassAt, yesAsked } from "@/core/commands/passes";
+import { answerPass, claimPass, type PassAt } from "@/core/commands/passes";
+import { yesAsked } from "@/core/ladder/rung";
 
 /**
  * A rule was met and the peg has not moved: one press for each answer. A met rule moves

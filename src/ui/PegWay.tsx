@@ -1,4 +1,4 @@
-import type { PegDay } from "@/core/ladder/digest";
+import type { PegDay } from "@/core/digest/ladderDigest";
 import { plural } from "@/core/text/lists";
 import { dayWords } from "./dates";
 import css from "./rail.module.css";

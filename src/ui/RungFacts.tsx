@@ -1,5 +1,5 @@
 import { Fragment } from "react";
-import type { Score } from "@/core/ladder/digest";
+import type { Score } from "@/core/digest/ladderDigest";
 import { breakWords, fourOf, inTermsBesideFour } from "@/core/log/terms";
 import { namedForm, type RungWrap, scoreOf, tellsRuns } from "@/core/log/wrap";
 import { shortIn } from "@/core/pack/shortIn";

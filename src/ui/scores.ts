@@ -1,5 +1,5 @@
-import type { Score } from "@/core/ladder/digest";
-import type { RungDigest } from "@/core/log/digest";
+import type { Score } from "@/core/digest/ladderDigest";
+import type { RungDigest } from "@/core/digest/lessonDigest";
 import { plural } from "@/core/text/lists";
 import { dayWords } from "./dates";
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { parse } from "@/core/refusals/refusals";
 import { type Judged, Rule } from "@/core/rules";
+import { sum } from "@/core/statistics/sums";
 
 /** Test helpers: arbitrary small sound rules, and every rule's own words once more, without a machine. */
 
@@ -140,7 +141,7 @@ function metBy(rule: Rule, row: readonly Judged[]): boolean {
 			return row.filter((t) => (t.length ?? 0) >= rule.length).length >= rule.times;
 		case "rating": {
 			const last = row.flatMap((t) => t.rating ?? []).slice(-rule.n);
-			return last.length === rule.n && last.reduce((sum, one) => sum + one, 0) / rule.n >= rule.mean;
+			return last.length === rule.n && sum(last) / rule.n >= rule.mean;
 		}
 		case "spread":
 			return rule.targets.every(

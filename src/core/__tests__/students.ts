@@ -1,6 +1,7 @@
 import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
 import type { SeenStep, SeenVisit } from "@/core/insight/seen";
 import type { RungLesson } from "@/core/insight/thenNow";
+import { sum } from "@/core/statistics/sums";
 
 /** Where a coach stands when a position has just been off: the run of its faults, words on it and on any in this visit, and how she feels today. */
 interface Moment {
@@ -70,7 +71,7 @@ export function students(seed: number) {
 			(p === 3 && off.includes("p1") ? origin : 0) - ((state[p]?.since ?? 0) < FOLLOWED ? works : 0);
 		/** The first position, of those that were just seen off, on which the coach speaks; -1 for none. */
 		const spokenOf = (seen: readonly string[]) => {
-			const any = state.reduce((sum, { words }) => sum + words, 0);
+			const any = sum(state, ({ words }) => words);
 			return state.findIndex(
 				({ run, words }, p) => seen.includes(all[p] as string) && coach({ run, here: words, any, mood }),
 			);

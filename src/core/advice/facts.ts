@@ -2,6 +2,7 @@ import { succeeded } from "@/core/ladder/good";
 import type { RungSettings } from "@/core/ladder/rung";
 import { type Direction, lookedFor, type Placing, type WatchedPosition } from "@/core/log/kinds";
 import { countedIn, type Entry, inOrder, type TallyView, type TryView } from "@/core/log/view";
+import { sum } from "@/core/statistics/sums";
 import type { Act, AdviceInput } from "./line";
 
 /** The latest consecutive counted attempts with one position off in one direction. */
@@ -122,9 +123,10 @@ const wordIn = (entry: Entry | undefined): Facts["lastWord"] =>
 export const wordOf = (word: Facts["lastWord"]): string => (word === "question" ? "Question asked" : "Cue given");
 
 const triedToday = ({ visit, visits }: AdviceInput): number =>
-	visits
-		.filter((v) => v.ladder === visit.ladder && v.rung === visit.rung)
-		.reduce((sum, v) => sum + countedIn(inOrder(v)), 0);
+	sum(
+		visits.filter((v) => v.ladder === visit.ladder && v.rung === visit.rung),
+		(v) => countedIn(inOrder(v)),
+	);
 
 const easing = new Set(["ease", "too-hard"]);
 const restarting = new Set(["pause", ...easing]);

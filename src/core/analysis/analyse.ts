@@ -2,6 +2,7 @@ import { chanceAtLeast } from "@/core/estimate/chanceAtLeast";
 import { BAND_LOW, tooHardChance } from "@/core/estimate/tooHard";
 import { type Outcome, parseStored, refuse } from "@/core/refusals/refusals";
 import { type Rule, Rule as RuleSchema } from "@/core/rules";
+import { sum } from "@/core/statistics/sums";
 import { type Automaton, discover } from "./automaton";
 import { type Alphabet, alphabetFor, type Chances, rateOf, type Split } from "./chances";
 import { passedWithin } from "./overLessons";
@@ -82,9 +83,9 @@ function analyseOver(rule: Rule, alphabet: Alphabet, limit: number, options: Opt
 			options,
 		);
 	}
-	const rate = alphabet.letters.reduce((sum, { p, attempt }) => sum + (attempt.good ? p : 0), 0);
+	const rate = sum(alphabet.letters, ({ p, attempt }) => (attempt.good ? p : 0));
 	const { stopped: _, ...reading } = readAt(countEndings(automaton, sidesOf(alphabet), limit, alphabet.perSet), rate);
-	const weighted = reading.passAt.reduce((sum, p, i) => sum + p * (i + 1), 0);
+	const weighted = sum(reading.passAt, (p, i) => p * (i + 1));
 	return withDays(
 		rule,
 		{
@@ -99,7 +100,7 @@ function analyseOver(rule: Rule, alphabet: Alphabet, limit: number, options: Opt
 
 /** Each letter's share of its side. A side with no mass keeps its letters at nought. */
 function sidesOf({ letters }: Alphabet): CurveSide[] {
-	const total = (good: boolean) => letters.reduce((sum, { p, attempt }) => sum + (attempt.good === good ? p : 0), 0);
+	const total = (good: boolean) => sum(letters, ({ p, attempt }) => (attempt.good === good ? p : 0));
 	const totals = { good: total(true), off: total(false) };
 	return letters.map(({ p, attempt: { good } }) => ({
 		good,
@@ -180,7 +181,7 @@ function readOver(rule: Rule, limit: number, rates: readonly number[], grid: Gri
 	if (!automaton) return null;
 	const endings = (at: Alphabet, stops?: (t: number, g: number) => boolean): Endings =>
 		countEndings(automaton, sidesOf(at), limit, at.perSet, stops);
-	const goodIn = (at: Alphabet) => at.letters.reduce((sum, { p, attempt }) => sum + (attempt.good ? p : 0), 0);
+	const goodIn = (at: Alphabet) => sum(at.letters, ({ p, attempt }) => (attempt.good ? p : 0));
 	type Said = Pick<Reading, "pass" | "attempts" | "bust">;
 	const bare = (): Said[] => {
 		// Counted once, read at every rate.

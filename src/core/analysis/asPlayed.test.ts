@@ -1,9 +1,9 @@
 import { type Gate, gates, looksAtForm } from "@/core/ladder/gate";
 import { judged } from "@/core/ladder/good";
-import { type Scale, scales } from "@/core/ladder/scale";
 import type { Attempt, WatchedPosition } from "@/core/log/kinds";
 import { allParts, machineOf, type Rule, ruleKinds } from "@/core/rules";
 import { BUST, MET } from "@/core/rules/kind";
+import { type Scale, scales } from "@/core/rules/scale";
 import { targetsOf } from "@/core/rules/targets";
 import { analyseAt } from "./analyse";
 import { findRules } from "./find";

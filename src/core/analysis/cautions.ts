@@ -1,4 +1,5 @@
 import { allParts, fewestTries, type Judged, type Rule } from "@/core/rules";
+import { sum } from "@/core/statistics/sums";
 import { plural } from "@/core/text/lists";
 import type { Curve } from "./analyse";
 import { passedAtOnce } from "./overLessons";
@@ -52,7 +53,7 @@ export function cautions(
 
 /** In how many tries half, and nine in ten, of those who pass have passed; null when nobody does. */
 export function spreadOf(passAt: readonly number[]): { half: number; most: number } | null {
-	const all = passAt.reduce((sum, p) => sum + p, 0);
+	const all = sum(passAt);
 	if (all < 1e-9) return null;
 	const by = (share: number) => {
 		let [sum, tries] = [0, 0];

@@ -1,6 +1,7 @@
 import { type Outcome, refuse } from "@/core/refusals/refusals";
 import { allParts, type Judged, type Rule } from "@/core/rules";
 import { targetsOf } from "@/core/rules/targets";
+import { sum } from "@/core/statistics/sums";
 
 /**
  * How attempts come out, in the model that fits the rule: independent attempts at
@@ -98,7 +99,7 @@ function byRate(rule: Rule, { rate, secondsPerTry, split = plainSplit }: Of<"rat
 	if (!isRate(rate))
 		return refuse("rate", `Rate is ${rate}; a number from 0 to 1 is needed, ${nearest(rate)} is the nearest.`);
 	for (const side of ["good", "off"] as const) {
-		const total = split[side].reduce((sum, { share }) => sum + share, 0);
+		const total = sum(split[side], ({ share }) => share);
 		if (Math.abs(total - 1) > 1e-9)
 			return refuse(
 				`split.${side}`,

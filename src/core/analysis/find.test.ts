@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { cases } from "@/core/__tests__/cases";
-import { scales } from "@/core/ladder/scale";
 import type { Outcome } from "@/core/refusals/refusals";
 import type { Rule } from "@/core/rules";
+import { scales } from "@/core/rules/scale";
 import { analyse } from "./analyse";
 import { findRules, searchRules } from "./find";
 import type { Progress } from "./finding";

@@ -1,4 +1,5 @@
 import type { Rule } from "@/core/rules";
+import { sum } from "@/core/statistics/sums";
 
 /** Days from one lesson to the next, where the page knows no better. */
 const BETWEEN = 7;
@@ -47,10 +48,7 @@ export function lessonsToPass(rule: Rule, pass: number, most: number): number[] 
  * @example passedWithin({ kind: "days", rule, days: 2, gap: 1 }, 0.6, 3) // 0.648: two of three, or more
  */
 export const passedWithin = (rule: Rule, pass: number, lessons: number): number =>
-	Math.min(
-		pass < 1 ? 1 - Number.EPSILON : 1,
-		lessonsToPass(rule, pass, lessons).reduce((sum, p) => sum + p, 0),
-	);
+	Math.min(pass < 1 ? 1 - Number.EPSILON : 1, sum(lessonsToPass(rule, pass, lessons)));
 
 /** The fewest lessons a rule can be passed in. */
 export const fewestLessons = (rule: Rule): number => {

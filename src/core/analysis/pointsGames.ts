@@ -1,4 +1,5 @@
 import type { Rule } from "@/core/rules";
+import { sum } from "@/core/statistics/sums";
 import { plainSplit } from "./chances";
 import { type Ask, evidence } from "./wald";
 import { type Game, walk } from "./walk";
@@ -26,7 +27,7 @@ export function asRule({ good, off, target, bust }: Game, { split = plainSplit }
 /** Share of the tries that were not good and whose code can be good as well: a points game takes nothing off for them. */
 export function idleShare({ split = plainSplit }: Pick<Ask, "split">): number {
 	const good = new Set(split.good.map(({ attempt }) => attempt.result));
-	return split.off.reduce((sum, { attempt, share }) => sum + (good.has(attempt.result) ? share : 0), 0);
+	return sum(split.off, ({ attempt, share }) => (good.has(attempt.result) ? share : 0));
 }
 
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));

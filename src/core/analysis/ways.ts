@@ -1,7 +1,8 @@
 import type { RungSettings } from "@/core/ladder/rung";
-import { scales } from "@/core/ladder/scale";
 import type { Judged, Rule } from "@/core/rules";
 import { anyPart } from "@/core/rules";
+import { scales } from "@/core/rules/scale";
+import { sum } from "@/core/statistics/sums";
 import { plainSplit, type Split } from "./chances";
 
 /**
@@ -85,7 +86,7 @@ export function sharesOf(
 	let known = true;
 	for (const side of [true, false]) {
 		const mine = ways.filter(({ good }) => good === side);
-		const total = mine.reduce((sum, { id }) => sum + (counted[id] ?? 0), 0);
+		const total = sum(mine, ({ id }) => counted[id] ?? 0);
 		const fromLog = total >= ENOUGH;
 		if (mine.length > 1 && !fromLog) known = false;
 		for (const { id } of mine) shares[id] = fromLog ? (counted[id] ?? 0) / total : 1 / mine.length;

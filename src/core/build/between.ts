@@ -1,6 +1,6 @@
+import { climb, type Difficulty } from "@/core/difficulty/difficulty";
 import type { Rung } from "@/core/ladder/ladder";
 import { cutText } from "@/core/text/fields";
-import { climb, type Difficulty } from "./difficulty";
 
 /** A rung that halves a step, and what it does, in words. */
 export interface Between {

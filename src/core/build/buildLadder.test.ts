@@ -1,12 +1,12 @@
 import fc from "fast-check";
+import { Difficulty, EXTENT } from "@/core/difficulty/difficulty";
+import { usualDifficulties } from "@/core/difficulty/usual";
 import { rungLabels } from "@/core/ladder/labels";
 import { Ladder } from "@/core/ladder/ladder";
 import { parse } from "@/core/refusals/refusals";
 import { examples } from "@/core/skill/examples";
 import { buildLadder, chainings, extentOf, type LadderDraft, MOST_RUNGS, type Request } from "./buildLadder";
-import { Difficulty, EXTENT } from "./difficulty";
 import { cut, fewestParts, type Notching } from "./partition";
-import { usualDifficulties } from "./usual";
 
 const skill = examples.threeBalls;
 const weights = fc.constantFrom(0.5, 1, 1.5, 2, 3);

@@ -1,14 +1,15 @@
+import { type Difficulty, EXTENT, weightless } from "@/core/difficulty/difficulty";
 import type { Policy, Rung } from "@/core/ladder/ladder";
 import { freshRung, MAX_WATCHED, type RungSettings } from "@/core/ladder/rung";
 import type { Side } from "@/core/people/body";
 import { type Outcome, type Refusal, refuse } from "@/core/refusals/refusals";
 import { firstCue } from "@/core/skill/cue";
 import type { KeyPosition, Skill } from "@/core/skill/skill";
+import { sum } from "@/core/statistics/sums";
 import { cutText } from "@/core/text/fields";
 import { plural } from "@/core/text/lists";
 import { capital } from "@/core/text/wording";
 import { raisesOffTheGround } from "./care";
-import { type Difficulty, EXTENT, weightless } from "./difficulty";
 import { cut, fewestParts, type Notching } from "./partition";
 
 export const chainings = ["ground up", "last first", "whole - parts - whole"] as const;
@@ -193,7 +194,7 @@ export function buildLadder(request: Request, newId: () => string): Outcome<Ladd
 	return { ok: true, value: { rungs, reasons } };
 }
 
-const weightOf = (raised: readonly Notching[]) => raised.reduce((sum, { weight }) => sum + weight, 0);
+const weightOf = (raised: readonly Notching[]) => sum(raised, ({ weight }) => weight);
 
 function stepsFor(row: readonly Notching[], size: Request["size"], used: readonly Difficulty[]): Outcome<number> {
 	if (size === "each notch") return { ok: true, value: Math.min(row.length, MOST_RUNGS - 1) };

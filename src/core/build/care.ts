@@ -1,4 +1,4 @@
-import type { Difficulty } from "./difficulty";
+import type { Difficulty } from "@/core/difficulty/difficulty";
 
 /** What falls can be high from, or head first. */
 const HIGH = /\b(high|height|raised|invers|invert|upside|head first|handstand|shoulder)/i;

@@ -5,6 +5,7 @@ import type { Finding } from "@/core/analysis/finding";
 import type { Ask } from "@/core/analysis/wald";
 import { type Outcome, refuse } from "@/core/refusals/refusals";
 import { fewestTries, hitOrMiss, type Rule } from "@/core/rules";
+import { sum } from "@/core/statistics/sums";
 
 /** A rule for a stretch of a ladder, with its limit a lesson. */
 export interface TierRule {
@@ -27,7 +28,7 @@ const SHARES = [1, 0.75, 0.5] as const;
  */
 export function limitFor(rule: Rule, ready: number, split?: Split): number {
 	const { passAt } = analyseAt(rule, ready, UNDER, split);
-	const all = passAt.reduce((sum, p) => sum + p, 0);
+	const all = sum(passAt);
 	let [passed, tries] = [0, 0];
 	while (tries < passAt.length && passed < THROUGH * all - 1e-12) passed += passAt[tries++] as number;
 	return all > 0 ? Math.max(tries, fewestTries(rule, hitOrMiss) ?? 0) : UNDER;

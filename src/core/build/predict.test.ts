@@ -1,8 +1,8 @@
 import fc from "fast-check";
+import { usualDifficulties } from "@/core/difficulty/usual";
 import type { Rung } from "@/core/ladder/ladder";
 import { freshRung } from "@/core/ladder/rung";
 import { heightsOf, predict } from "./predict";
-import { usualDifficulties } from "./usual";
 
 const logit = (p: number) => Math.log(p / (1 - p));
 const rung = (notches: Record<string, number>): Rung => ({ id: "r", settings: { ...freshRung("R"), notches } });

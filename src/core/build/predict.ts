@@ -1,5 +1,6 @@
+import { climb, type Difficulty } from "@/core/difficulty/difficulty";
 import type { Rung } from "@/core/ladder/ladder";
-import { climb, type Difficulty } from "./difficulty";
+import { logistic, sum } from "@/core/statistics/sums";
 
 /** A rung as far as its notches go. */
 export interface Notched {
@@ -27,8 +28,6 @@ const PRIOR = { at: 1.7, atSpread: 1.2, fall: 0.25, fallSpread: 0.2 };
 /** Half width of an 80 % normal interval, in standard deviations. */
 const EIGHTY = 1.2816;
 const STEPS = 40;
-
-const logistic = (x: number) => 1 / (1 + Math.exp(-x));
 
 /**
  * Rates to be expected on rungs of given heights: the logit of the rate falls linearly
@@ -92,7 +91,5 @@ export function heightsOf(
 ): number[] | null {
 	const shared = difficulties.filter(({ id }) => rungs.every((rung) => id in rung.settings.notches));
 	if (rungs.length === 0 || shared.length === 0) return null;
-	return rungs.map(({ settings }) =>
-		shared.reduce((sum, one) => sum + climb(one, 0, settings.notches[one.id] as number), 0),
-	);
+	return rungs.map(({ settings }) => sum(shared, (one) => climb(one, 0, settings.notches[one.id] as number)));
 }

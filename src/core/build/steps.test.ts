@@ -1,10 +1,10 @@
 import { analyseAt } from "@/core/analysis/analyse";
+import { usualDifficulties } from "@/core/difficulty/usual";
 import type { Rung } from "@/core/ladder/ladder";
 import { freshRung } from "@/core/ladder/rung";
 import { between } from "./between";
 import { limitFor, searchLadderRules, tierOf } from "./ladderRules";
 import { stepsOf } from "./steps";
-import { usualDifficulties } from "./usual";
 
 const rung = (notches: Record<string, number>, i: number): Rung => ({
 	id: `r${i}`,

@@ -1,5 +1,6 @@
+import { climb, type Difficulty } from "@/core/difficulty/difficulty";
 import type { Rung } from "@/core/ladder/ladder";
-import { climb, type Difficulty } from "./difficulty";
+import { sum } from "@/core/statistics/sums";
 
 /** What one difficulty does from the rung below to this one. */
 export interface Change {
@@ -34,8 +35,8 @@ export function stepsOf(rungs: readonly Rung[], difficulties: readonly Difficult
 			return [{ difficulty: id, name, weight: to > from ? sum : -sum }];
 		});
 		const raised = changes.filter(({ weight }) => weight > 0);
-		const weight = raised.reduce((sum, change) => sum + change.weight, 0);
-		const net = changes.reduce((sum, change) => sum + change.weight, 0);
+		const weight = sum(raised, (change) => change.weight);
+		const net = sum(changes, (change) => change.weight);
 		return {
 			changes,
 			weight,

@@ -1,5 +1,6 @@
-import { type Banded, banded, difference } from "@/core/insight/thenNow";
 import type { TryView } from "@/core/log/view";
+import { type Banded, banded, difference } from "@/core/statistics/shares";
+import { sum } from "@/core/statistics/sums";
 
 /** What a run of called tries says: by target, after the same and after another, early and late. */
 
@@ -87,7 +88,7 @@ export function answersOf(visits: readonly (readonly TryView[])[]): CallAnswers 
 		sameOrAnother: pairOf(after(true), after(false)),
 		earlyOrLate: pairOf(countOf(early), countOf(late)),
 		decided: decidedIn(called),
-		unanswered: visits.reduce((sum, tries) => sum + unansweredIn(tries), 0),
+		unanswered: sum(visits, (tries) => unansweredIn(tries)),
 	};
 }
 

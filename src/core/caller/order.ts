@@ -1,6 +1,7 @@
 import { uniformFloat64 } from "pure-rand/distribution/uniformFloat64";
 import { uniformInt } from "pure-rand/distribution/uniformInt";
 import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
+import { sum } from "@/core/statistics/sums";
 import type { Beat, CallOrder } from "./settings";
 
 /**
@@ -53,7 +54,7 @@ function* runs(most: number, count: number, { below }: Dice): Generator<number> 
 }
 
 function* weighted(weights: readonly number[], { share }: Dice): Generator<number> {
-	const total = weights.reduce((sum, one) => sum + one, 0);
+	const total = sum(weights);
 	for (;;) {
 		let at = share() * total;
 		const found = weights.findIndex((weight) => {

@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import { inTen } from "@/core/analysis/readings";
-import { Difficulties, difficultyLabels } from "@/core/build/difficulty";
-import { usualDifficulties } from "@/core/build/usual";
+import { Difficulties, difficultyLabels } from "@/core/difficulty/difficulty";
+import { usualDifficulties } from "@/core/difficulty/usual";
 import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
 import { StudentLimit } from "@/core/people/student";
 import { complainIn } from "@/core/refusals/complain";

@@ -1,9 +1,9 @@
 import { PROBE_TRIES, type Probe } from "@/core/build/assess";
 import { looksAtForm, type RungSettings } from "@/core/ladder/rung";
-import { scales } from "@/core/ladder/scale";
 import type { Attempt } from "@/core/log/kinds";
 import type { LessonView } from "@/core/log/view";
 import type { PackLadder } from "@/core/pack/pack";
+import { scales } from "@/core/rules/scale";
 
 /** What was tried to find a start, read from the lesson it was written in: every number has its attempts. */
 export function probesIn(view: LessonView, ladder: PackLadder): Probe[] {

@@ -1,5 +1,5 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
-import { digestLesson } from "@/core/log/digest";
+import { digestLesson } from "@/core/digest/lessonDigest";
 import { wrapUp } from "@/core/log/wrap";
 import { answer, answersIn, askedFor, askedIn, feltBetter, feltIn, finishHeld, ownWords, remarkOn } from "./atTheEnd";
 

@@ -1,5 +1,5 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
-import { digestLesson } from "@/core/log/digest";
+import { digestLesson } from "@/core/digest/lessonDigest";
 import { placeOn } from "@/core/pack/placing";
 import { letGo, openedAs, opensWith } from "./begin";
 

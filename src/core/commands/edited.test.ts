@@ -1,9 +1,9 @@
 import { ladderWith, Phone, type settingsWith } from "@/core/__tests__/phone";
-import { scales } from "@/core/ladder/scale";
 import { changedHere } from "@/core/pack/changed";
 import type { PackLadder } from "@/core/pack/pack";
 import { versioned } from "@/core/pack/packLadder";
 import { freshened } from "@/core/pack/placing";
+import { scales } from "@/core/rules/scale";
 import { closeBoth, inOpenSet, runUnder } from "./sets";
 import { waitingOn } from "./waiting";
 

@@ -1,6 +1,6 @@
 import { ENGINE } from "@/core/advice/engine";
+import type { PassDigest } from "@/core/digest/lessonDigest";
 import type { YesOf } from "@/core/ladder/rung";
-import type { PassDigest } from "@/core/log/digest";
 import type { Drafts } from "./drafts";
 
 /** A rule that was met while the peg stayed where it is, and where it would go. */
@@ -14,13 +14,6 @@ export interface PassAt extends Pick<PassDigest, "metBy" | "seen"> {
 	/** Whose yes a pass of the rung wants besides its rule. */
 	yes?: YesOf | undefined;
 }
-
-/** How a yes is asked for, before the rung above is named. */
-export const yesAsked: Record<YesOf, string> = {
-	student: "Ask them: ready for",
-	coach: "Do you say they are ready for",
-	both: "Ask them, and yourself: ready for",
-};
 
 /** The pass is claimed: the peg moves, on the attempt that met the rule. */
 export const claimPass = ({ lesson, student, ladder, rung, to, metBy, seen, yes }: PassAt): Drafts => [

@@ -1,6 +1,6 @@
 import { ladderWith, Phone, railOver } from "@/core/__tests__/phone";
-import { digestLadder } from "@/core/ladder/digest";
-import { digestLesson } from "@/core/log/digest";
+import { digestLadder } from "@/core/digest/ladderDigest";
+import { digestLesson } from "@/core/digest/lessonDigest";
 import { foldLesson } from "@/core/log/fold";
 import { noteFor } from "@/core/log/noteFor";
 import { wrapUp } from "@/core/log/wrap";

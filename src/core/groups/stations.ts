@@ -1,4 +1,5 @@
 import { type Outcome, refuse } from "@/core/refusals/refusals";
+import { sum } from "@/core/statistics/sums";
 import { plural } from "@/core/text/lists";
 
 /** A group over several skills at once: who is where when, on which rung, and who can work with whom. */
@@ -74,8 +75,7 @@ function pairsOf(people: readonly Climber[], skill: string): [string, string][] 
 
 /** As many groups as there are stations, dealt out by where they stand so that those of a group stand near each other, sizes at most one apart. */
 function groupsOf(people: readonly Climber[], skills: readonly string[], count: number): string[][] {
-	const height = (one: Climber) =>
-		skills.reduce((sum, skill) => sum + (onSkill(one, skill)?.peg ?? 0), 0) / Math.max(1, skills.length);
+	const height = (one: Climber) => sum(skills, (skill) => onSkill(one, skill)?.peg ?? 0) / Math.max(1, skills.length);
 	const sorted = [...people].sort((a, b) => height(a) - height(b) || (a.id < b.id ? -1 : 1));
 	const [size, more] = [Math.floor(sorted.length / count), sorted.length % count];
 	let from = 0;

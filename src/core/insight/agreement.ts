@@ -1,4 +1,4 @@
-import { Z95 } from "./normal";
+import { Z95 } from "@/core/statistics/normal";
 
 /** What two people saw of one position, try by try: on or off. */
 export interface BothSaw {

@@ -1,8 +1,10 @@
+import type { LessonDigest } from "@/core/digest/lessonDigest";
 import type { Ladder } from "@/core/ladder/ladder";
 import { levelRungs } from "@/core/ladder/twin";
-import type { LessonDigest } from "@/core/log/digest";
+import { difference } from "@/core/statistics/shares";
+import { sum } from "@/core/statistics/sums";
 import { dayAfter } from "@/core/text/fields";
-import { difference, type RungLesson } from "./thenNow";
+import type { RungLesson } from "./thenNow";
 
 /** Two rates beside each other: home and lessons, contest and lessons, one side and the other; only where both have enough tries. */
 
@@ -36,8 +38,8 @@ export interface BothSides {
 export type DaysOn = ReadonlyMap<string, readonly RungLesson[]>;
 
 export const sumTries = (all: readonly Good[]): Good => ({
-	good: all.reduce((total, one) => total + one.good, 0),
-	tries: all.reduce((total, one) => total + one.tries, 0),
+	good: sum(all, (one) => one.good),
+	tries: sum(all, (one) => one.tries),
 });
 
 /** Both sides with enough tries; null where one is missing. */

@@ -1,3 +1,4 @@
+import { sum } from "@/core/statistics/sums";
 import type { SeenCue, SeenVisit } from "./seen";
 
 /** What came after: a position right in so many of so many tries. */
@@ -193,7 +194,7 @@ function squaredError(
 		byLesson.set(run.lesson, (byLesson.get(run.lesson) ?? 0) + pull / compared);
 	}
 	const lessons = byLesson.size;
-	return ([...byLesson.values()].reduce((sum, pull) => sum + pull * pull, 0) * lessons) / Math.max(1, lessons - 1);
+	return (sum([...byLesson.values()], (pull) => pull * pull) * lessons) / Math.max(1, lessons - 1);
 }
 
 /**
@@ -211,8 +212,7 @@ export function cueEffect(runs: readonly CueRun[], coach: readonly CueRun[] = ru
 	const compared = [...states.values()].flatMap(({ cued, expected }) => cued.map((run) => ({ run, expected })));
 	const uncued = runs.filter(({ cue }) => cue === null).length;
 	if (compared.length < ENOUGH || uncued < ENOUGH) return null;
-	const mean = (of: (pair: (typeof compared)[number]) => number) =>
-		compared.reduce((sum, pair) => sum + of(pair), 0) / compared.length;
+	const mean = (of: (pair: (typeof compared)[number]) => number) => sum(compared, (pair) => of(pair)) / compared.length;
 	const [after, without] = [mean(({ run }) => shareAfter(run)), mean(({ expected }) => expected)];
 	const error = squaredError(runs, states, { compared: compared.length, gain: after - without });
 	const kept = USUAL_GAIN ** 2 / (USUAL_GAIN ** 2 + error);

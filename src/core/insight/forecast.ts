@@ -1,5 +1,6 @@
 import jstat from "jstat";
 import { type Outcome, refuse } from "@/core/refusals/refusals";
+import { sum } from "@/core/statistics/sums";
 
 /**
  * How many rungs will be passed in the next lessons. Passes add up as c n^g: a pace that may
@@ -34,14 +35,13 @@ const NODES: readonly [number, number][] = (
 });
 
 const gammaln = (x: number): number => jstat.jStat.gammaln(x);
-const total = (all: readonly number[]): number => all.reduce((sum, one) => sum + one, 0);
 
 /** Shape and rate of c at one g, by moments over ladders: passes of each lesson, a list a ladder. */
 function priorOf(ladders: readonly (readonly number[])[], g: number): { shape: number; rate: number } {
-	const paces = ladders.filter((one) => one.length > 0).map((passes) => (total(passes) + 0.5) / passes.length ** g);
+	const paces = ladders.filter((one) => one.length > 0).map((passes) => (sum(passes) + 0.5) / passes.length ** g);
 	if (paces.length === 0) return { shape: 1 / CV.high ** 2, rate: 1 / CV.high ** 2 / 0.4 };
-	const mean = total(paces) / paces.length;
-	const spread = paces.length > 1 ? Math.sqrt(total(paces.map((one) => (one - mean) ** 2)) / (paces.length - 1)) : mean;
+	const mean = sum(paces) / paces.length;
+	const spread = paces.length > 1 ? Math.sqrt(sum(paces.map((one) => (one - mean) ** 2)) / (paces.length - 1)) : mean;
 	const cv = Math.min(CV.high, Math.max(CV.low, spread / mean));
 	const shape = 1 / cv ** 2;
 	return { shape, rate: shape / mean };
@@ -49,8 +49,8 @@ function priorOf(ladders: readonly (readonly number[])[], g: number): { shape: n
 
 /** Log likelihood of a ladder's passes at one g, c integrated out; what does not depend on g left out. */
 function logLikelihood(passes: readonly number[], g: number, { shape, rate }: { shape: number; rate: number }): number {
-	const n = total(passes);
-	const spread = total(passes.map((x, i) => (x === 0 ? 0 : x * Math.log((i + 1) ** g - i ** g))));
+	const n = sum(passes);
+	const spread = sum(passes.map((x, i) => (x === 0 ? 0 : x * Math.log((i + 1) ** g - i ** g))));
 	return (
 		gammaln(shape + n) -
 		gammaln(shape) +
@@ -65,8 +65,8 @@ const normalLog = (x: number, mean: number, sd: number): number => -((x - mean) 
 function shares(logs: readonly number[]): number[] {
 	const top = Math.max(...logs);
 	const all = logs.map((one) => Math.exp(one - top));
-	const sum = total(all);
-	return all.map((one) => one / sum);
+	const total = sum(all);
+	return all.map((one) => one / total);
 }
 
 /** The coach's own g: of all her ladders together. */
@@ -74,10 +74,10 @@ function pooledGrowth(ladders: readonly (readonly number[])[]): number {
 	const weights = shares(
 		GRID.map((g) => {
 			const prior = priorOf(ladders, g);
-			return normalLog(g, PRIOR.mean, PRIOR.sd) + total(ladders.map((passes) => logLikelihood(passes, g, prior)));
+			return normalLog(g, PRIOR.mean, PRIOR.sd) + sum(ladders.map((passes) => logLikelihood(passes, g, prior)));
 		}),
 	);
-	return total(weights.map((weight, i) => weight * (GRID[i] as number)));
+	return sum(weights.map((weight, i) => weight * (GRID[i] as number)));
 }
 
 export interface Forecast {
@@ -111,7 +111,7 @@ export function forecast(
 	if (ahead > n) return refuse("ahead", `${ahead} lessons ahead are more than the ${n} that were held.`);
 	const all = [passes, ...others];
 	const growth = pooledGrowth(all);
-	const sum = total(passes);
+	const known = sum(passes);
 	const priors = GRID.map((g) => priorOf(all, g));
 	const weights = shares(
 		GRID.map(
@@ -126,7 +126,7 @@ export function forecast(
 		for (const [z, weight] of NODES) {
 			// Mean one, whatever the drift.
 			const drift = Math.exp(sd * z - (sd * sd) / 2);
-			addNegativeBinomial(chances, (weights[i] as number) * weight, shape + sum, rate + n ** g, exposure * drift);
+			addNegativeBinomial(chances, (weights[i] as number) * weight, shape + known, rate + n ** g, exposure * drift);
 		}
 	});
 	return { ok: true, value: read(chances, ahead) };
@@ -169,7 +169,7 @@ export function pastForecasts(ladders: readonly (readonly number[])[], ahead: nu
 				others.map((one) => one.slice(0, n)),
 			);
 			if (!made.ok) continue;
-			const came = total(passes.slice(n, n + ahead));
+			const came = sum(passes.slice(n, n + ahead));
 			score.made += 1;
 			if (came >= made.value.low && came <= made.value.high) score.held += 1;
 		}

@@ -1,4 +1,5 @@
-import { upperTail } from "./normal";
+import { upperTail } from "@/core/statistics/normal";
+import { sum } from "@/core/statistics/sums";
 import type { SeenTry, SeenVisit } from "./seen";
 
 /** An earlier position whose fault goes with a later one's. What causes what is not said by it. */
@@ -65,7 +66,7 @@ function alikeIn({ watched, steps }: SeenVisit, earlier: string, later: string):
 	const faults = ({ off }: SeenTry) => watched.filter((position) => off.includes(position)).length;
 	const alike = new Map<string, SeenTry[]>();
 	tries.forEach((one, i) => {
-		const beside = [tries[i - 1], tries[i + 1]].reduce((sum, next) => sum + (next ? faults(next) : 0), 0);
+		const beside = sum([tries[i - 1], tries[i + 1]], (next) => (next ? faults(next) : 0));
 		const others = faults(one) - Number(one.off.includes(earlier)) - Number(one.off.includes(later));
 		const key = [Math.floor(i / STRETCH), Math.min(beside, BAD_SPELL), others].join();
 		alike.set(key, [...(alike.get(key) ?? []), one]);
@@ -95,19 +96,19 @@ const isInformative = ({ both, earlier, later, neither }: Stratum): boolean =>
  */
 export function testPair(visits: readonly SeenVisit[], earlier: string, later: string): GoesWith | null {
 	const { strata, tries } = strataOf(visits, earlier, later);
-	const sum = (of: (stratum: Stratum) => number) => strata.reduce((total, one) => total + of(one), 0);
-	const off = { times: sum(({ both }) => both), of: sum((s) => s.both + s.earlier) };
-	const on = { times: sum((s) => s.later), of: sum((s) => s.later + s.neither) };
+	const off = { times: sum(strata, ({ both }) => both), of: sum(strata, (s) => s.both + s.earlier) };
+	const on = { times: sum(strata, (s) => s.later), of: sum(strata, (s) => s.later + s.neither) };
 	if (off.of < EACH_SIDE || on.of < EACH_SIDE) return null;
 	const size = (s: Stratum) => s.both + s.earlier + s.later + s.neither;
-	const expected = sum((s) => ((s.both + s.earlier) * (s.both + s.later)) / size(s));
-	const variance = sum((s) => {
+	const expected = sum(strata, (s) => ((s.both + s.earlier) * (s.both + s.later)) / size(s));
+	const variance = sum(strata, (s) => {
 		const n = size(s);
 		const rows = (s.both + s.earlier) * (s.later + s.neither);
 		return (rows * (s.both + s.later) * (s.earlier + s.neither)) / (n * n * (n - 1));
 	});
-	const weight = sum((s) => ((s.both + s.earlier) * (s.later + s.neither)) / size(s));
-	const difference = sum((s) => (s.both * (s.later + s.neither) - s.later * (s.both + s.earlier)) / size(s)) / weight;
+	const weight = sum(strata, (s) => ((s.both + s.earlier) * (s.later + s.neither)) / size(s));
+	const difference =
+		sum(strata, (s) => (s.both * (s.later + s.neither) - s.later * (s.both + s.earlier)) / size(s)) / weight;
 	const p = variance > 0 ? upperTail((off.times - expected) / Math.sqrt(variance)) : 1;
 	return { earlier, later, difference, p, where: { off, on }, tries };
 }

@@ -1,15 +1,16 @@
 import fc from "fast-check";
 import { cases } from "@/core/__tests__/cases";
 import { ladderWith, Phone } from "@/core/__tests__/phone";
+import { upperTail } from "@/core/statistics/normal";
+import { banded, difference } from "@/core/statistics/shares";
 import { agreement, type BothSaw } from "./agreement";
 import { type CueRun, cueEffect, cueRuns, cuesTook, ENOUGH, rankCues, workedOf } from "./cueEffect";
 import { forecast, pastForecasts } from "./forecast";
 import { goesWith, testPair } from "./goesWith";
-import { upperTail } from "./normal";
 import { passesBy, railOn } from "./railOn";
 import { type SeenStep, type SeenVisit, seenIn } from "./seen";
 import { stepWeights, type WeighedVisit } from "./stepWeights";
-import { banded, difference, type RungLesson, thenAndNow } from "./thenNow";
+import { type RungLesson, thenAndNow } from "./thenNow";
 
 const tried = (...off: string[]): SeenStep => ({
 	kind: "try",

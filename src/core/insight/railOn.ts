@@ -1,4 +1,4 @@
-import type { PegDay } from "@/core/ladder/digest";
+import type { PegDay } from "@/core/digest/ladderDigest";
 import type { Ladder } from "@/core/ladder/ladder";
 import { foldRail, type Rail } from "@/core/ladder/rail";
 

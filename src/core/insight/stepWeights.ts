@@ -1,4 +1,5 @@
 import jstat from "jstat";
+import { logistic, mean, sum } from "@/core/statistics/sums";
 
 /** The first tries of a visit, on a rung told by its notches. */
 export interface WeighedVisit {
@@ -30,8 +31,6 @@ const LESSONS = 12;
 const ROUNDS = 60;
 const SMALL = 1e-9;
 
-const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
-
 /**
  * What each difficulty really weighs, for one coach: a logistic fit with an intercept for each
  * lesson, less the sum over difficulties of k times the present weight, with a ridge around the
@@ -51,16 +50,16 @@ export function stepWeights(visits: readonly WeighedVisit[]): StepWeight[] {
 	);
 	if (names.length === 0) return [];
 	const k = fitted(used, names);
-	const mean = k.reduce((sum, one) => sum + one, 0) / k.length;
-	if (!(mean > SMALL)) return [];
+	const average = mean(k);
+	if (!(average > SMALL)) return [];
 	const errors = sandwich(used, names, k);
 	// Few students stray less in the sample than in truth: one is lost for each k, and the tail is Student's.
 	const everybody = new Set(used.map(({ student }) => student)).size;
 	const left = Math.max(1, everybody - names.length);
 	const wide = jstat.jStat.studentt.inv(0.975, left) * Math.sqrt(everybody / left);
 	return names.map((difficulty, i) => {
-		const weighs = (k[i] as number) / mean;
-		const error = (wide * (errors[i] as number)) / mean;
+		const weighs = (k[i] as number) / average;
+		const error = (wide * (errors[i] as number)) / average;
 		const moving = lessons.filter((visits) => movesIn(visits, difficulty) > 0);
 		const students = new Set(moving.flatMap((visits) => visits.map(({ student }) => student))).size;
 		const sure = students >= STUDENTS && moving.length >= LESSONS;
@@ -99,7 +98,7 @@ const add = (to: Matrix, row: readonly number[], other: readonly number[], by: n
 		});
 	});
 const times = (matrix: Matrix, vector: readonly number[]): number[] =>
-	matrix.map((row) => row.reduce((sum, one, i) => sum + one * (vector[i] as number), 0));
+	matrix.map((row) => sum(row, (one, i) => one * (vector[i] as number)));
 
 const FARTHEST = 8;
 
@@ -124,7 +123,7 @@ interface Row extends WeighedVisit {
 	x: number[];
 }
 const chanceOf = (at: number, k: readonly number[], x: readonly number[]): number =>
-	logistic(at - x.reduce((sum, weight, i) => sum + weight * (k[i] as number), 0));
+	logistic(at - sum(x, (weight, i) => weight * (k[i] as number)));
 
 interface Slopes {
 	/** Second derivatives, the intercepts taken out, the ridge put in. */
@@ -142,7 +141,7 @@ function slopesAt(lessons: readonly (readonly Row[])[], k: readonly number[]): S
 		const at = interceptOf(visits, k);
 		const told = visits.map((visit) => ({ visit, p: chanceOf(at, k, visit.x) }));
 		const weight = told.map(({ visit, p }) => visit.tries * p * (1 - p));
-		const all = weight.reduce((sum, one) => sum + one, 0) + SMALL;
+		const all = sum(weight) + SMALL;
 		const middle = k.map(
 			(_, i) => told.reduce((sum, { visit }, v) => sum + (weight[v] as number) * (visit.x[i] as number), 0) / all,
 		);
@@ -179,9 +178,9 @@ function fitted(visits: readonly WeighedVisit[], names: readonly string[]): numb
 	let k = names.map(() => 1);
 	for (let round = 0; round < ROUNDS; round++) {
 		const { bend, byStudent } = slopesAt(lessons, k);
-		const mean = k.reduce((sum, one) => sum + one, 0) / k.length;
+		const average = mean(k);
 		const slope = k.map(
-			(one, i) => [...byStudent.values()].reduce((sum, score) => sum + (score[i] as number), 0) - RIDGE * (one - mean),
+			(one, i) => sum([...byStudent.values()], (score) => score[i] as number) - RIDGE * (one - average),
 		);
 		const step = times(inverse(bend), slope).map((one) => Math.max(-0.5, Math.min(0.5, one)));
 		k = k.map((one, i) => one + (step[i] as number));
@@ -196,11 +195,11 @@ function sandwich(visits: readonly WeighedVisit[], names: readonly string[], k: 
 	const bread = inverse(bend);
 	const meat = zeros(names.length);
 	for (const score of byStudent.values()) add(meat, score, score, 1);
-	const mean = k.reduce((sum, one) => sum + one, 0) / k.length;
+	const average = mean(k);
 	return k.map((one, i) => {
-		const turn = k.map((_, j) => (i === j ? 1 : 0) - one / mean / k.length);
+		const turn = k.map((_, j) => (i === j ? 1 : 0) - one / average / k.length);
 		const through = times(bread, turn);
-		const spread = times(meat, through).reduce((sum, one, r) => sum + one * (through[r] as number), 0);
+		const spread = sum(times(meat, through), (one, r) => one * (through[r] as number));
 		return Math.sqrt(Math.max(0, spread));
 	});
 }

@@ -1,5 +1,6 @@
 import type { Hole } from "@/core/ladder/rail";
-import { banded } from "./thenNow";
+import { banded } from "@/core/statistics/shares";
+import { mean, sum } from "@/core/statistics/sums";
 
 /** A ladder as the studio looks at it. */
 export interface StudioLadder {
@@ -40,8 +41,8 @@ export const studioRungs = (holes: readonly Hole[]): StudioRung[] =>
 			lessonsToPass: lessonsToPass(hole),
 			lessons: hole.lessons,
 			lately: {
-				good: lately.reduce((sum, one) => sum + one.good, 0),
-				tries: lately.reduce((sum, one) => sum + one.tries, 0),
+				good: sum(lately, (one) => one.good),
+				tries: sum(lately, (one) => one.tries),
 			},
 		};
 	});
@@ -110,8 +111,6 @@ export interface Holding {
 	students: number;
 	usual: number;
 }
-
-const mean = (all: readonly number[]) => all.reduce((sum, one) => sum + one, 0) / all.length;
 
 /** Rungs that hold everybody: of one name on ladders to one skill, passed by three or more, in far more lessons than is usual. */
 export function holdingRungs(ladders: readonly StudioLadder[]): Holding[] {

@@ -1,5 +1,6 @@
-import jstat from "jstat";
-import { Z80, Z95 } from "./normal";
+import { Z95 } from "@/core/statistics/normal";
+import { type Banded, banded } from "@/core/statistics/shares";
+import { sum } from "@/core/statistics/sums";
 
 /** One lesson's work on a rung. */
 export interface RungLesson {
@@ -9,22 +10,6 @@ export interface RungLesson {
 	tries: number;
 	/** Its counted tries in order, as `readMark` reads them. */
 	marks: string;
-}
-
-/** A share of good tries, and where it lies 8 times in 10. */
-export interface Banded {
-	rate: number;
-	low: number;
-	high: number;
-}
-
-/**
- * The good rate that so many of so many stand for: the posterior of a uniform prior, with its
- * 80 % interval.
- */
-export function banded({ good, tries }: { good: number; tries: number }): Banded {
-	const [a, b] = [1 + good, 1 + tries - good];
-	return { rate: a / (a + b), low: jstat.jStat.beta.inv(0.1, a, b), high: jstat.jStat.beta.inv(0.9, a, b) };
 }
 
 export interface ThenNow {
@@ -80,9 +65,9 @@ const oddsOf = ({ good, tries }: { good: number; tries: number }): Odds => ({
 
 /** Lessons together, the more certain ones weighing more. */
 function pooled(lessons: readonly Odds[]): Odds {
-	const weight = lessons.reduce((sum, { variance }) => sum + 1 / variance, 0);
+	const weight = sum(lessons, ({ variance }) => 1 / variance);
 	return {
-		logit: lessons.reduce((sum, { logit, variance }) => sum + logit / variance, 0) / weight,
+		logit: sum(lessons, ({ logit, variance }) => logit / variance) / weight,
 		variance: 1 / weight,
 	};
 }
@@ -104,13 +89,12 @@ function dipIn(lessons: readonly RungLesson[], odds: readonly Odds[]): Dip | nul
 			if (depth < deepest || !first || !last) continue;
 			deepest = depth;
 			const within = lessons.slice(from, to);
-			const sum = (of: (one: RungLesson) => number) => within.reduce((total, one) => total + of(one), 0);
 			dip = {
 				from: first.day,
 				to: last.day,
 				lessons: to - from,
-				good: sum((one) => one.good),
-				tries: sum((one) => one.tries),
+				good: sum(within, (one) => one.good),
+				tries: sum(within, (one) => one.tries),
 			};
 		}
 	return dip;
@@ -135,16 +119,4 @@ export function thenAndNow(days: readonly RungLesson[]): ThenNow | null {
 	const best = told.reduce((top, one) => (one.good / one.tries > top.good / top.tries ? one : top));
 	const odds = told.map(oddsOf);
 	return { first, latest, best, lessons: told.length, dip: dipIn(told, odds), change: changeIn(odds) };
-}
-
-/** Two shares against each other, and the interval of their difference, 80 %: lesson and contest, lesson and home, one side and the other. */
-export function difference(
-	one: { good: number; tries: number },
-	other: { good: number; tries: number },
-): { by: number; low: number; high: number } {
-	const [a, b] = [banded(one), banded(other)];
-	const spread = (n: { tries: number }, { rate }: Banded) => (rate * (1 - rate)) / (n.tries + 3);
-	const error = Z80 * Math.sqrt(spread(one, a) + spread(other, b));
-	const by = a.rate - b.rate;
-	return { by, low: by - error, high: by + error };
 }

@@ -1,5 +1,5 @@
-import { climb } from "@/core/build/difficulty";
-import { difficultiesOn } from "@/core/build/usual";
+import { climb } from "@/core/difficulty/difficulty";
+import { difficultiesOn } from "@/core/difficulty/usual";
 import type { Ladder } from "@/core/ladder/ladder";
 import { formOf, type LessonView } from "@/core/log/view";
 import type { Skill } from "@/core/skill/skill";

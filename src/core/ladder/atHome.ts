@@ -1,7 +1,7 @@
 import { isTicked, type Rule } from "@/core/rules";
 import { floorOf } from "@/core/rules/points";
+import { scales } from "@/core/rules/scale";
 import type { RungSettings } from "./rung";
-import { scales } from "./scale";
 
 /** A points game as a row of boxes that a coin is moved along: nothing has to be added up. */
 export interface Track {

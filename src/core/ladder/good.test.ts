@@ -1,8 +1,8 @@
 import { positions } from "@/core/__tests__/phone";
 import { isGood, judged } from "@/core/ladder/good";
 import { type Gate, gates } from "@/core/ladder/rung";
-import { isRight, scales } from "@/core/ladder/scale";
 import type { Attempt } from "@/core/log/kinds";
+import { isRight, scales } from "@/core/rules/scale";
 
 const attempt = (change: Partial<Attempt>): Attempt => ({ result: "hit", off: [], judged: true, ...change });
 

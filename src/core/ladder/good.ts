@@ -1,9 +1,10 @@
 import type { Attempt, WatchedPosition } from "@/core/log/kinds";
 import type { Judged } from "@/core/rules";
+import { isRight, type Scale, scales } from "@/core/rules/scale";
 import type { Unsaid } from "@/core/rules/tally";
+import { sum } from "@/core/statistics/sums";
 import { type Gate, looksAtForm } from "./gate";
 import type { RungSettings } from "./rung";
-import { isRight, type Scale, scales } from "./scale";
 
 /** A code that is not on the scale is a success unless it says it missed. */
 const find = (scale: Scale, code: string) => scale.find((outcome) => outcome.code === code);
@@ -77,7 +78,7 @@ export function leftOpen(
 	positions: readonly WatchedPosition[],
 ): Unsaid {
 	const scale = own ?? scales["hit or miss"];
-	const deduction = positions.reduce((sum, one) => sum + (one.deduction ?? 0), 0);
+	const deduction = sum(positions, (one) => one.deduction ?? 0);
 	const mayFault = deduction > 0;
 	const letters = (good: boolean): Judged[] =>
 		scale

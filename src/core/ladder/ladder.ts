@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
-import { Difficulties } from "@/core/build/difficulty";
 import { calledOn } from "@/core/caller/called";
 import { callerRefusals } from "@/core/caller/check";
+import { Difficulties } from "@/core/difficulty/difficulty";
 import { Side } from "@/core/people/body";
 import { complainIn } from "@/core/refusals/complain";
 import type { Refusal } from "@/core/refusals/refusals";

@@ -1,9 +1,9 @@
 import type { Refusal } from "@/core/refusals/refusals";
 import { fewestTries } from "@/core/rules";
+import { scales } from "@/core/rules/scale";
 import { plural } from "@/core/text/lists";
 import { outcomesOn } from "./good";
 import type { RungSettings } from "./rung";
-import { scales } from "./scale";
 
 /** Fewest tries the rung can be passed in, by its own outcomes; null where it never can. */
 export const fewestOf = (

@@ -1,5 +1,5 @@
+import type { LadderDigest, RungSum, UnclaimedPass } from "@/core/digest/ladderDigest";
 import { countDays } from "@/core/rules/days";
-import type { LadderDigest, RungSum, UnclaimedPass } from "./digest";
 import type { Ladder } from "./ladder";
 import { type Schedule, scheduleOf } from "./recheck";
 

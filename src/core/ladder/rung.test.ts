@@ -1,9 +1,9 @@
 import { parse } from "@/core/refusals/refusals";
 import { type Rule, ruleKinds } from "@/core/rules";
+import { scales } from "@/core/rules/scale";
 import { LadderToSave } from "./ladder";
 import { fewestOf } from "./passable";
 import { freshRung, RungSettings } from "./rung";
-import { scales } from "./scale";
 
 /** What a rung may be saved with: by its own outcomes, whatever they are called. */
 

@@ -3,9 +3,9 @@ import { Caller } from "@/core/caller/settings";
 import { BodyPart } from "@/core/people/body";
 import { complainIn } from "@/core/refusals/complain";
 import { Rule, usesRule } from "@/core/rules";
+import { DecisionTable, Scale } from "@/core/rules/scale";
 import { ident, label, text, whole } from "@/core/text/fields";
 import { Gate, looksAtForm } from "./gate";
-import { DecisionTable, Scale } from "./scale";
 import { Sketch } from "./sketch";
 
 export { Gate, gates, looksAtForm } from "./gate";
@@ -17,6 +17,13 @@ export type Role = (typeof roles)[number];
 
 export const yesOf = ["student", "coach", "both"] as const;
 export type YesOf = (typeof yesOf)[number];
+
+/** How a yes is asked for, before the rung above is named. */
+export const yesAsked: Record<YesOf, string> = {
+	student: "Ask them: ready for",
+	coach: "Do you say they are ready for",
+	both: "Ask them, and yourself: ready for",
+};
 
 /**
  * The settings of a rung: what a set is run under, and what a rung version is the

@@ -1,6 +1,7 @@
 import * as z from "zod/mini";
 import { Side } from "@/core/people/body";
 import { complainIn } from "@/core/refusals/complain";
+import { sum } from "@/core/statistics/sums";
 import { ident, label, text } from "@/core/text/fields";
 
 /**
@@ -72,7 +73,7 @@ export function distances({ items, lines }: Sketch): { each: Distance[]; sum: nu
 		const [from, to] = [line.from, line.to].map((id) => items.find((item) => item.id === id));
 		return from && to ? [{ from, to, metres: Math.hypot(to.x - from.x, to.y - from.y) }] : [];
 	});
-	return { each, sum: each.reduce((sum, one) => sum + one.metres, 0) };
+	return { each, sum: sum(each, (one) => one.metres) };
 }
 
 /** Takes a thing out, and the distances that led to it. */

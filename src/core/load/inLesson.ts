@@ -1,5 +1,6 @@
 import type { Placing } from "@/core/log/kinds";
 import type { LessonView, SetView, Visit } from "@/core/log/view";
+import { sum } from "@/core/statistics/sums";
 import { addDays, type LoadDay, type Raise, type Reached, raisedOn, reachedOn, timesTries } from "./load";
 
 /** Whoever coaches: where nobody takes turns, the feeding is theirs. */
@@ -9,7 +10,7 @@ type Worked = Pick<LessonView, "visits" | "sets">;
 
 /** Tries as the body knows them: each of a tally, and each that a score counts. */
 const triesOf = ({ tries, tallies, scores }: Pick<Visit, "tries" | "tallies" | "scores">): number =>
-	tries.length + tallies.reduce((sum, one) => sum + one.tries, 0) + scores.reduce((sum, one) => sum + one.count, 0);
+	tries.length + sum(tallies, (one) => one.tries) + sum(scores, (one) => one.count);
 
 /** Who feeds the tries of a set: whoever takes turns with it, else the coach; nobody where both do each try together. */
 function feederOf({ sets }: Worked, { inTurnWith, joint }: SetView): string | null {

@@ -1,4 +1,5 @@
 import type { bodyParts } from "@/core/people/body";
+import { mean } from "@/core/statistics/sums";
 import { dayAfter, weekdayOf } from "@/core/text/fields";
 
 type Part = (typeof bodyParts)[number];
@@ -133,9 +134,11 @@ export function cautionOf(days: readonly LoadDay[], part: Part, day: string, per
 	const now = weeks.at(-1)?.load ?? 0;
 	const before = weeks.slice(0, -1).flatMap(({ load }) => (load > 0 ? [load] : []));
 	if (before.length < LEAST_WEEKS) return null;
-	const mean = before.reduce((sum, one) => sum + one, 0) / before.length;
+	const average = mean(before);
 	const largest = Math.max(...before);
-	return now > mean * (1 + percent / 100) && now > OVER_LARGEST * largest ? { load: now, mean, largest } : null;
+	return now > average * (1 + percent / 100) && now > OVER_LARGEST * largest
+		? { load: now, mean: average, largest }
+		: null;
 }
 
 /** Days of several sources as one list, each day once, oldest first. */

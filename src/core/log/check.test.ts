@@ -1,14 +1,14 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import * as commands from "@/core/commands";
 import { checkUnder } from "@/core/commands/check";
-import { digestLadder } from "@/core/ladder/digest";
+import { digestLadder } from "@/core/digest/ladderDigest";
+import { digestLesson, type LessonDigest } from "@/core/digest/lessonDigest";
 import { foldRail } from "@/core/ladder/rail";
 import { carriedOver } from "@/core/ladder/recheck";
 import { changedHere } from "@/core/pack/changed";
 import { placeOn } from "@/core/pack/placing";
 import { dayAfter } from "@/core/text/fields";
 import { checkOf } from "./check";
-import { digestLesson, type LessonDigest } from "./digest";
 import type { Surrounding } from "./kinds";
 
 const ladder = { ...ladderWith({ rule: { kind: "streak", r: 3 }, gate: "result", watch: [] }), peg: "r3" };

@@ -1,3 +1,4 @@
+import { sum } from "@/core/statistics/sums";
 import type { Surrounding } from "./kinds";
 import { countedIn, formOf, inOrder, type TallyView, type TryView, type Visit } from "./view";
 
@@ -9,7 +10,7 @@ export interface CheckDigest {
 
 /** How many of these were good, those of tallies included. */
 export const goodAmong = (items: readonly (TryView | TallyView)[]): number =>
-	items.reduce((sum, item) => sum + (item.kind === "tally" ? item.good : item.good ? 1 : 0), 0);
+	sum(items, (item) => (item.kind === "tally" ? item.good : item.good ? 1 : 0));
 
 /**
  * How a re-check came out, by seven of ten or by the rung's own rule; null for other work, and

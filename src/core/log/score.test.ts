@@ -1,8 +1,8 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { tallyIn } from "@/core/commands/tries";
+import { digestLesson } from "@/core/digest/lessonDigest";
 import { loadOf } from "@/core/load/inLesson";
 import { type Rule, ruleKinds } from "@/core/rules";
-import { digestLesson } from "./digest";
 import { foldLesson } from "./fold";
 import { inTerms } from "./terms";
 import { wrapUp } from "./wrap";

@@ -1,5 +1,5 @@
-import { scales } from "@/core/ladder/scale";
 import type { Rule } from "@/core/rules";
+import { scales } from "@/core/rules/scale";
 import { inTerms } from "./terms";
 import type { TryView, Visit } from "./view";
 import type { RungWrap } from "./wrap";

@@ -1,12 +1,12 @@
 import { allParts, type Rule } from "@/core/rules";
 import type { Bouts } from "@/core/rules/bouts";
+import { mean } from "@/core/statistics/sums";
 import { plural } from "@/core/text/lists";
 import { lookedFor } from "./kinds";
 import type { StretchWrap } from "./stretch";
 import { formOf, type TryView } from "./view";
 import type { RungWrap } from "./wrap";
 
-const mean = (all: readonly number[]) => all.reduce((sum, n) => sum + n, 0) / all.length;
 const short = (n: number) => String(Number(n.toFixed(1)));
 
 /**

@@ -1,8 +1,8 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { tallyIn } from "@/core/commands/tries";
 import { takeBack } from "@/core/commands/undo";
+import { digestLesson } from "@/core/digest/lessonDigest";
 import type { RungSettings } from "@/core/ladder/rung";
-import { digestLesson } from "./digest";
 import { parseEvent } from "./parseEvent";
 import { leftToday } from "./verdict";
 import { wrapUp } from "./wrap";

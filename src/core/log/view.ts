@@ -1,5 +1,6 @@
 import type { Judged, Judgement, Rule } from "@/core/rules";
 import type { Tally } from "@/core/rules/tally";
+import { sum } from "@/core/statistics/sums";
 import type { EventOf } from "./event";
 import type { Attempt, Body, Elsewhere, Placing, RoundPlace, Surrounding, Variation } from "./kinds";
 import type { OrderedEvent } from "./order";
@@ -192,7 +193,7 @@ export const triesIn = (item: TryView | TallyView): number => (item.kind === "ta
 
 /** Counted tries among these, those of tallies included. */
 export const countedIn = (items: readonly (TryView | TallyView)[]): number =>
-	items.reduce((sum, item) => sum + (item.counted ? triesIn(item) : 0), 0);
+	sum(items, (item) => (item.counted ? triesIn(item) : 0));
 
 /** Tries and tallies of a visit as they came. */
 export function inOrder({ tries, tallies }: Visit): (TryView | TallyView)[] {

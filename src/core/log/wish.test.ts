@@ -1,8 +1,8 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { openedAs, wishFor } from "@/core/commands/begin";
 import { openSet } from "@/core/commands/sets";
+import { digestLesson } from "@/core/digest/lessonDigest";
 import { placeOn } from "@/core/pack/placing";
-import { digestLesson } from "./digest";
 import { wishesOf, wishOf } from "./wish";
 
 /** Three in one lesson, the first of whom it was opened for. */

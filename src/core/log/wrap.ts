@@ -1,4 +1,5 @@
 import { anyPart } from "@/core/rules";
+import { sum } from "@/core/statistics/sums";
 import { type CheckDigest, checkOf, goodAmong } from "./check";
 import { type Direction, lookedFor, type Variation } from "./kinds";
 import type { LiveEvent } from "./resolve";
@@ -120,10 +121,7 @@ function wrapRung(visits: Visit[], formOfSet: ReadonlyMap<string, Variation>): R
 		good: tallies.reduce((sum, { good }) => sum + good, own.filter((t) => t.good).length),
 		longestRun: longestOf(own, tallies),
 		noCount: visits.flatMap((visit) => visit.tries).filter((t) => t.body.noCount).length,
-		warmUp: visits
-			.filter(({ elsewhere }) => elsewhere === "warm-up")
-			.flatMap(inOrder)
-			.reduce((sum, item) => sum + triesIn(item), 0),
+		warmUp: sum(visits.filter(({ elsewhere }) => elsewhere === "warm-up").flatMap(inOrder), (item) => triesIn(item)),
 		beforeCheck: visits.flatMap((visit) => visit.tries).filter((t) => t.body.beforeCheck).length,
 		byPartner: countedIn(visits.flatMap(inOrder).filter((item) => item.byPartner)),
 		variationTries: countedIn(visits.flatMap(inOrder)) - tries,

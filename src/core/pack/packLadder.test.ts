@@ -1,5 +1,5 @@
 import { positions, settingsWith } from "@/core/__tests__/phone";
-import { digestLadder } from "@/core/ladder/digest";
+import { digestLadder } from "@/core/digest/ladderDigest";
 import type { Ladder } from "@/core/ladder/ladder";
 import { foldRail } from "@/core/ladder/rail";
 import { packLadder } from "./packLadder";

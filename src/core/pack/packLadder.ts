@@ -1,5 +1,5 @@
-import { difficultiesOn } from "@/core/build/usual";
 import type { Coach, LengthUnit } from "@/core/coach/coach";
+import { difficultiesOn } from "@/core/difficulty/usual";
 import { hashOf } from "@/core/hash/hash";
 import type { Ladder, Rung } from "@/core/ladder/ladder";
 import type { LastTime } from "@/core/ladder/lastTime";

@@ -2,6 +2,7 @@ import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
 import type { RungSettings } from "@/core/ladder/rung";
 import type { Placing, Variation, WatchedPosition } from "@/core/log/kinds";
 import { readSides } from "@/core/skill/sides";
+import { sum } from "@/core/statistics/sums";
 import { cutText } from "@/core/text/fields";
 import type { PackLadder } from "./pack";
 
@@ -97,7 +98,7 @@ export function freshened(placing: Placing, ladder: PackLadder | null): Placing 
 
 /** What earlier lessons of the day have used of the rung's limit. */
 function usedOn({ used = [] }: PackLadder, rung: string): Pick<Placing, "usedToday"> {
-	const usedToday = used.reduce((sum, one) => sum + (one.rung === rung ? one.tries : 0), 0);
+	const usedToday = sum(used, (one) => (one.rung === rung ? one.tries : 0));
 	return usedToday > 0 ? { usedToday } : {};
 }
 

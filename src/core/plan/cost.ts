@@ -2,6 +2,7 @@ import { analyseAt } from "@/core/analysis/analyse";
 import type { Split } from "@/core/analysis/chances";
 import { lessonsToPass } from "@/core/analysis/overLessons";
 import type { Rule } from "@/core/rules";
+import { sum } from "@/core/statistics/sums";
 
 /** A rung still to be passed: its rule, its limit a lesson, and the rates that are to be expected on it. */
 export interface OpenRung {
@@ -45,11 +46,7 @@ export function enough(lessons: Lessons, share: number): number | null {
 }
 
 /** The chance to be through in so many lessons. */
-export const chanceBy = (lessons: Lessons, n: number): number =>
-	Math.min(
-		1,
-		lessons.slice(0, Math.max(0, n) + 1).reduce((sum, p) => sum + p, 0),
-	);
+export const chanceBy = (lessons: Lessons, n: number): number => Math.min(1, sum(lessons.slice(0, Math.max(0, n) + 1)));
 
 type End = "high" | "middle" | "low";
 

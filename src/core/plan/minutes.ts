@@ -1,3 +1,4 @@
+import { mean, sum } from "@/core/statistics/sums";
 import type { PlannedItem } from "./plan";
 
 /** How long something took, or takes: minutes on average, and their spread (a standard deviation). */
@@ -12,9 +13,9 @@ export const UNKNOWN_SPREAD = 0.3;
 
 /** Mean and standard deviation (n - 1) of at least one number. */
 export function meanAndSpread(all: readonly number[]): Minutes {
-	const mean = all.reduce((sum, one) => sum + one, 0) / all.length;
-	const squares = all.reduce((sum, one) => sum + (one - mean) ** 2, 0);
-	return { mean, spread: Math.sqrt(squares / Math.max(1, all.length - 1)) };
+	const average = mean(all);
+	const squares = sum(all, (one) => (one - average) ** 2);
+	return { mean: average, spread: Math.sqrt(squares / Math.max(1, all.length - 1)) };
 }
 
 /** What past minutes of a kind say; with fewer than three known, what is planned, and three tenths of it either way. */

@@ -1,4 +1,5 @@
 import jstat from "jstat";
+import { sum } from "@/core/statistics/sums";
 import type { Minutes } from "./minutes";
 
 export interface Overrun {
@@ -15,8 +16,8 @@ export interface Overrun {
  * k s (1 - F(T; k + 1, s)) - T (1 - F(T; k, s)).
  */
 export function overrunOf(items: readonly Minutes[], minutes: number): Overrun {
-	const mean = items.reduce((sum, one) => sum + one.mean, 0);
-	const variance = items.reduce((sum, one) => sum + one.spread ** 2, 0);
+	const mean = sum(items, (one) => one.mean);
+	const variance = sum(items, (one) => one.spread ** 2);
 	if (mean <= 0) return { chance: 0, minutes: 0 };
 	if (variance <= 0) return { chance: mean > minutes ? 1 : 0, minutes: Math.max(0, mean - minutes) };
 	const [shape, scale] = [mean ** 2 / variance, variance / mean];

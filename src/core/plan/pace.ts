@@ -1,5 +1,5 @@
-import { median } from "@/core/estimate/median";
 import type { LessonView } from "@/core/log/view";
+import { median } from "@/core/statistics/median";
 import { meanAndSpread } from "./minutes";
 
 /** How long things take with a student, from lessons that were held. */

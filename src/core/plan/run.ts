@@ -1,6 +1,7 @@
 import type { PlanTaken } from "@/core/log/kinds";
 import type { LiveEvent } from "@/core/log/resolve";
 import type { LessonView } from "@/core/log/view";
+import { sum } from "@/core/statistics/sums";
 
 export type Planned = PlanTaken["stretches"][number];
 
@@ -119,7 +120,7 @@ export interface PlannedDone {
 export function plannedBesideDone(run: PlanRun, now: number): PlannedDone[] {
 	return run.plan.stretches.map((stretch) => {
 		const times = run.begun.filter((one) => one.stretch.id === stretch.id);
-		const done = times.reduce((sum, { from, to }) => sum + Math.max(0, (to ?? now) - from), 0) / MINUTE_MS;
+		const done = sum(times, ({ from, to }) => Math.max(0, (to ?? now) - from)) / MINUTE_MS;
 		return {
 			stretch,
 			done: times.length > 0 ? done : null,

@@ -1,3 +1,4 @@
+import { sum } from "@/core/statistics/sums";
 /** Something that minutes are given to, by its weight among the others. */
 export interface Share {
 	id: string;
@@ -20,7 +21,7 @@ export interface Given {
  */
 export function shareOut(shares: readonly Share[], slots: readonly number[], most: number, step: number): Given[][] {
 	const wanted = shares.filter(({ weight }) => weight > 0);
-	const weights = wanted.reduce((sum, { weight }) => sum + weight, 0);
+	const weights = sum(wanted, ({ weight }) => weight);
 	const had = new Map(wanted.map(({ id }) => [id, 0]));
 	let before = 0;
 	return slots.map((minutes) => {
@@ -31,11 +32,11 @@ export function shareOut(shares: readonly Share[], slots: readonly number[], mos
 			.sort((a, b) => b.owed - a.owed || a.place - b.place)
 			.slice(0, Math.max(1, Math.min(most, Math.floor(minutes / step))));
 		const owed = behind.filter((one) => one.owed > 0);
-		const sum = owed.reduce((total, one) => total + one.owed, 0);
+		const due = sum(owed, ({ owed: one }) => one);
 		let left = minutes;
 		const given = owed.flatMap(({ id, owed: own }, i) => {
 			const last = i === owed.length - 1;
-			const share = last ? left : Math.min(left, Math.round((minutes * own) / sum / step) * step);
+			const share = last ? left : Math.min(left, Math.round((minutes * own) / due / step) * step);
 			left -= share;
 			return share > 0 ? [{ id, minutes: share }] : [];
 		});

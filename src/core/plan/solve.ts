@@ -1,4 +1,5 @@
 import { type Outcome, refuse } from "@/core/refusals/refusals";
+import { sum } from "@/core/statistics/sums";
 import { plural } from "@/core/text/lists";
 
 /** What is done in a lesson, in the order in which it is done. */
@@ -126,7 +127,7 @@ function refusalsOf(items: readonly PlanItem[], minutes: number): Outcome<null> 
 		if (next && one.at + one.minutes > next.at)
 			return refuse(next.id, `Two pinned items lie over each other at minute ${next.at}; move one of them.`);
 	}
-	const least = items.reduce((sum, item) => sum + (item.pinned?.minutes ?? (item.always ? item.least : 0)), 0);
+	const least = sum(items, (item) => item.pinned?.minutes ?? (item.always ? item.least : 0));
 	return least > minutes
 		? refuse(
 				"minutes",

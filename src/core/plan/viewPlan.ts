@@ -1,4 +1,5 @@
 import type { Outcome } from "@/core/refusals/refusals";
+import { sum } from "@/core/statistics/sums";
 import { minutesOf } from "./minutes";
 import { type Overrun, overrunOf } from "./overrun";
 import type { LessonPlan, PlannedItem } from "./plan";
@@ -48,7 +49,7 @@ export function viewPlan(plan: Pick<LessonPlan, "items" | "minutes">, reasons = 
 		return item ? [{ item, at, minutes }] : [];
 	});
 	const taken = new Set(stretches.map(({ item }) => item.id));
-	const used = stretches.reduce((sum, { minutes }) => sum + minutes, 0);
+	const used = sum(stretches, ({ minutes }) => minutes);
 	return {
 		ok: true,
 		value: {

@@ -1,4 +1,4 @@
-import { usualDifficulties } from "@/core/build/usual";
+import { usualDifficulties } from "@/core/difficulty/usual";
 import { freshRung } from "@/core/ladder/rung";
 import { examples } from "@/core/skill/examples";
 import { whyNotAlone } from "./alone";

@@ -1,5 +1,5 @@
 import { raisesOffTheGround } from "@/core/build/care";
-import type { Difficulty } from "@/core/build/difficulty";
+import type { Difficulty } from "@/core/difficulty/difficulty";
 import type { RungSettings } from "@/core/ladder/rung";
 import { list } from "@/core/text/lists";
 

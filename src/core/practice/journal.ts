@@ -1,3 +1,4 @@
+import { sum } from "@/core/statistics/sums";
 import type { PracticeAct } from "./acts";
 import type { Assignment, PracticeItem } from "./assignment";
 import type { Practised } from "./kinds";
@@ -89,9 +90,9 @@ export function bestOf(entries: readonly JournalEntry[]): JournalEntry | null {
 
 /** What was done together: for the load of a week. */
 export const sumOf = (entries: readonly Pick<JournalEntry, "tries" | "good" | "minutes" | "day">[]) => ({
-	tries: entries.reduce((sum, one) => sum + one.tries, 0),
-	good: entries.reduce((sum, one) => sum + one.good, 0),
-	minutes: entries.reduce((sum, one) => sum + one.minutes, 0),
+	tries: sum(entries, (one) => one.tries),
+	good: sum(entries, (one) => one.good),
+	minutes: sum(entries, (one) => one.minutes),
 	days: new Set(entries.map(({ day }) => day)).size,
 });
 

@@ -1,4 +1,4 @@
-import type { Scale } from "@/core/ladder/scale";
+import type { Scale } from "@/core/rules/scale";
 import type { Rule } from ".";
 import { allParts } from ".";
 

@@ -1,4 +1,4 @@
-import { type Scale, scales } from "@/core/ladder/scale";
+import { type Scale, scales } from "@/core/rules/scale";
 import type { Rule } from ".";
 
 /** A rule to start from, named by what it is for. */

@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { sum } from "@/core/statistics/sums";
 import { whole } from "@/core/text/fields";
 import { defineRule, MET } from "./kind";
 
@@ -42,17 +43,15 @@ export const rating = defineRule<Rating, State>({
 		if (met) return MET;
 		// What decides is what the last one, two, three ... come to: with the next they are the last two, three, four.
 		// One that tens from now on could not make up for any more is as good as none.
-		let sum = 0;
+		let total = 0;
 		let key = "";
 		for (let j = 1; j < rule.n; j++) {
 			const one = last[last.length - j];
-			sum += one ?? Number.NEGATIVE_INFINITY;
-			key += sum >= rule.mean * rule.n - 10 * (rule.n - j) - 1e-9 ? `${sum},` : "-,";
+			total += one ?? Number.NEGATIVE_INFINITY;
+			key += total >= rule.mean * rule.n - 10 * (rule.n - j) - 1e-9 ? `${total},` : "-,";
 		}
 		return key;
 	},
 	looks: () => ({ rating: [0, 10] }),
 	best: (_, attempts) => attempts.filter((one) => one.rating === 10),
 });
-
-const sum = (all: readonly number[]): number => all.reduce((total, one) => total + one, 0);

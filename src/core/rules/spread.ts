@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { sum } from "@/core/statistics/sums";
 import { whole } from "@/core/text/fields";
 import { list } from "@/core/text/lists";
 import { defineRule, MET } from "./kind";
@@ -33,7 +34,7 @@ export const spread = defineRule<Spread, readonly number[]>({
 		return at < 0 || (done[at] ?? 0) >= each ? done : done.map((n, i) => (i === at ? n + 1 : n));
 	},
 	status({ each, targets }, done) {
-		const value = done.reduce((total, n) => total + n, 0);
+		const value = sum(done);
 		const missing = targets.filter((_, i) => (done[i] ?? 0) < each);
 		return {
 			met: missing.length === 0,

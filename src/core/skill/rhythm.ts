@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { sum } from "@/core/statistics/sums";
 import { ident, text } from "@/core/text/fields";
 import type { KeyPosition } from "./skill";
 
@@ -89,7 +90,7 @@ export function rhythmOf(skill: WithRhythm, percent = 100): Rhythm {
 		});
 		at += seconds;
 	}
-	const beats = steps.reduce((sum, one) => sum + one.beats, 0);
+	const beats = sum(steps, (one) => one.beats);
 	const moving = at - lead;
 	return { stretches, beats, seconds: at, perMinute: moving > 0 && beats > 0 ? (60 * beats) / moving : null };
 }

@@ -1,5 +1,5 @@
 import * as z from "zod/mini";
-import { Difficulties, difficultyLabels } from "@/core/build/difficulty";
+import { Difficulties, difficultyLabels } from "@/core/difficulty/difficulty";
 import { complainIn } from "@/core/refusals/complain";
 import { ident, label, text } from "@/core/text/fields";
 import { Cue } from "./cue";

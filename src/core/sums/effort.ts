@@ -1,12 +1,12 @@
 import { refuse } from "@/core/refusals/refusals";
+import { mean, sum } from "@/core/statistics/sums";
 import { many, num, type Sum } from "./sum";
 
 /** Least squares through pairs: the value at nought and the slope. */
 export function lineThrough(xs: readonly number[], ys: readonly number[]): { at0: number; slope: number } {
-	const mean = (all: readonly number[]) => all.reduce((sum, one) => sum + one, 0) / all.length;
 	const [mx, my] = [mean(xs), mean(ys)];
-	const spread = xs.reduce((sum, x) => sum + (x - mx) ** 2, 0);
-	const slope = xs.reduce((sum, x, i) => sum + (x - mx) * ((ys[i] as number) - my), 0) / spread;
+	const spread = sum(xs, (x) => (x - mx) ** 2);
+	const slope = sum(xs, (x, i) => (x - mx) * ((ys[i] as number) - my)) / spread;
 	return { at0: my - slope * mx, slope };
 }
 

@@ -2,8 +2,8 @@
 
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { usualDifficulties } from "@/core/build/usual";
 import { type Coach, lengthUnits } from "@/core/coach/coach";
+import { usualDifficulties } from "@/core/difficulty/usual";
 import { BenchPage } from "@/ui/BenchPage";
 import { COACH_DRAFT, coachDocument } from "@/ui/coachDocument";
 import { FormRow } from "@/ui/FormRow";

@@ -4,7 +4,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useFormContext, useWatch } from "react-hook-form";
 import type { Ladder } from "@/core/ladder/ladder";
-import type { DecisionTable } from "@/core/ladder/scale";
+import type { DecisionTable } from "@/core/rules/scale";
 import { splitWords } from "@/core/text/fields";
 import { Complaint } from "@/ui/FormRow";
 import css from "@/ui/rows.module.css";

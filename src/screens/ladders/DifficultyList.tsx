@@ -4,7 +4,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
-import { type Difficulty, freshDifficulty } from "@/core/build/difficulty";
+import { type Difficulty, freshDifficulty } from "@/core/difficulty/difficulty";
 import { moveItem, removeItem } from "@/core/editing/paths";
 import { adding } from "@/ui/adding";
 import { Complaint } from "@/ui/FormRow";

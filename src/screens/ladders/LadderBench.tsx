@@ -2,10 +2,10 @@
 import { useMemo, useState } from "react";
 import Form from "react-bootstrap/Form";
 import { FormProvider, useWatch } from "react-hook-form";
-import type { Difficulty } from "@/core/build/difficulty";
 import { stepsOf } from "@/core/build/steps";
 import type { Coach } from "@/core/coach/coach";
 import type { SlipAt } from "@/core/commands/slip";
+import type { Difficulty } from "@/core/difficulty/difficulty";
 import type { Ladder, Rung } from "@/core/ladder/ladder";
 import { limitsOf } from "@/core/ladder/limits";
 import type { Rail } from "@/core/ladder/rail";

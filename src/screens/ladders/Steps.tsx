@@ -1,5 +1,5 @@
-import type { Difficulty } from "@/core/build/difficulty";
 import { type Step, stepsOf } from "@/core/build/steps";
+import type { Difficulty } from "@/core/difficulty/difficulty";
 import type { Rung } from "@/core/ladder/ladder";
 import { adding } from "@/ui/adding";
 import css from "./ladders.module.css";

@@ -1,9 +1,9 @@
-import type { Difficulty } from "@/core/build/difficulty";
 import { heightsOf, type Notched, type Prediction, predict } from "@/core/build/predict";
 import type { Band } from "@/core/coach/coach";
-import { type Leaving, pastTries } from "@/core/estimate/pastTries";
+import type { Difficulty } from "@/core/difficulty/difficulty";
 import { weighTries } from "@/core/estimate/rate";
 import type { Rung } from "@/core/ladder/ladder";
+import { type Leaving, pastTries } from "@/core/ladder/pastTries";
 import type { Hole } from "@/core/ladder/rail";
 
 export type Notches = Rung["settings"]["notches"];

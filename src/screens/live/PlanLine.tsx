@@ -1,5 +1,6 @@
 import { useDeferredValue, useEffect, useState } from "react";
 import { dueAgain, minutesLeft } from "@/core/plan/run";
+import { sum } from "@/core/statistics/sums";
 import { useLive } from "./LiveContext";
 import css from "./plan.module.css";
 import { planOf, planSteps } from "./planSteps";
@@ -18,7 +19,7 @@ export function PlanLine() {
 		return () => clearInterval(timer);
 	}, []);
 	const run = planOf({ pack: live.pack, view });
-	const tries = view.visits.reduce((sum, visit) => sum + visit.tries.length, 0);
+	const tries = sum(view.visits, (visit) => visit.tries.length);
 	const openedAt = view.opened?.at ?? "";
 	if (!run) {
 		const due = dueAgain({ plan: { again: view.opened?.body.again ?? [] } }, openedAt, time, tries);

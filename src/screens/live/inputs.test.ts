@@ -1,9 +1,9 @@
 import { HELD_BACK, MISSED, marked, touched } from "@/core/commands/marks";
 import { judged } from "@/core/ladder/good";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
-import { scales } from "@/core/ladder/scale";
 import type { TryView } from "@/core/log/view";
 import { judge, type Rule, ruleKinds } from "@/core/rules";
+import { scales } from "@/core/rules/scale";
 import { countsAt, inputsFor, secondsOf } from "./inputs";
 
 const watched = ["a", "b"].map((id) => ({ id, name: id, short: id, fault: "", cues: [] }));

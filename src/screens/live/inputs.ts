@@ -1,9 +1,9 @@
 import { MISSED } from "@/core/commands/marks";
 import { looksAtForm, type RungSettings } from "@/core/ladder/rung";
-import { isRight } from "@/core/ladder/scale";
 import type { Attempt, Placing, WatchedPosition } from "@/core/log/kinds";
 import type { TryView } from "@/core/log/view";
 import { allParts, anyPart, clocksOf, type Rule } from "@/core/rules";
+import { isRight } from "@/core/rules/scale";
 import { pointsAt, targetsOf } from "@/core/rules/targets";
 import type { Within } from "@/core/rules/within";
 import { type FieldLayout, fieldsFor, OTHER, ROOM, type TouchField, withKeys } from "./layout";

@@ -3,6 +3,7 @@
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import type { Pack } from "@/core/pack/pack";
+import { sum } from "@/core/statistics/sums";
 import { plural } from "@/core/text/lists";
 import { type HeldLesson, lessonsHere, packAhead } from "@/device/ahead";
 import { begin } from "@/device/begin";
@@ -30,7 +31,7 @@ export function Offline() {
 		}
 	};
 	const nameOf = (id: string | null) => here?.pack?.students.find((one) => one.id === id)?.student.name;
-	const waiting = here?.lessons.reduce((sum, lesson) => sum + lesson.waiting, 0) ?? 0;
+	const waiting = sum(here?.lessons ?? [], (lesson) => lesson.waiting);
 	return (
 		<main className={own.page}>
 			<h1>No signal</h1>

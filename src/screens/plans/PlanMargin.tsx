@@ -6,6 +6,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { LessonPlan } from "@/core/plan/plan";
 import type { PlanView } from "@/core/plan/viewPlan";
+import { sum } from "@/core/statistics/sums";
 import { dayAfter } from "@/core/text/fields";
 import { copyPlan, putPlanAway } from "@/server/planning";
 import type { PlanPageProps } from "@/server/readPlans";
@@ -101,8 +102,8 @@ function Effort({ view }: { view: PlanView | null }) {
 	const told = (view?.stretches ?? []).filter(({ item }) => item.effort !== undefined);
 	if (told.length === 0) return null;
 	const most = Math.max(...told.map(({ item }) => item.effort ?? 0));
-	const minutes = told.reduce((sum, one) => sum + one.minutes, 0);
-	const mean = told.reduce((sum, one) => sum + (one.item.effort ?? 0) * one.minutes, 0) / Math.max(1, minutes);
+	const minutes = sum(told, (one) => one.minutes);
+	const mean = sum(told, (one) => (one.item.effort ?? 0) * one.minutes) / Math.max(1, minutes);
 	return (
 		<figure className={css.efforts}>
 			<figcaption>

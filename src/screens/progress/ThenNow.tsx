@@ -1,5 +1,5 @@
 import type { Dip, RungLesson } from "@/core/insight/thenNow";
-import { readMark } from "@/core/log/marks";
+import { readMark } from "@/core/ladder/marks";
 import type { RungProgress } from "@/server/readProgress";
 import { dayWords } from "@/ui/dates";
 import Link from "@/ui/Link";

@@ -4,6 +4,7 @@ import { useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { type TableName, tableNames } from "@/core/formats/tables";
+import { sum } from "@/core/statistics/sums";
 import { FormRow } from "@/ui/FormRow";
 import { offer } from "@/ui/offer";
 
@@ -19,7 +20,7 @@ const LINE_END = 10;
 const figure = new Intl.NumberFormat("en-GB");
 
 /** Lines that end in these bytes; a line end within a cell is one more, which only a progress is told by. */
-const linesIn = (bytes: Uint8Array) => bytes.reduce((n, byte) => n + Number(byte === LINE_END), 0);
+const linesIn = (bytes: Uint8Array) => sum(bytes, (byte) => Number(byte === LINE_END));
 
 /** A table as CSV, for a spreadsheet: read as it comes, with how far it is, and stopped by a press. */
 export function Tables({ students }: { students: readonly { id: string; name: string }[] }) {

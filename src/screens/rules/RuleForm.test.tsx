@@ -1,9 +1,9 @@
 /** @jest-environment jsdom */
 import { fireEvent, render, screen, within } from "@testing-library/react";
 import { useState } from "react";
-import { type Scale, scales } from "@/core/ladder/scale";
 import { parse } from "@/core/refusals/refusals";
 import { MAX_DEPTH, type Rule, Rule as RuleSchema, ruleKinds } from "@/core/rules";
+import { type Scale, scales } from "@/core/rules/scale";
 import { type RuleErrors, RuleForm } from "./RuleForm";
 
 // The test page lacks what every browser has.

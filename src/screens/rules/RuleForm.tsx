@@ -3,9 +3,9 @@
 import { memo, useCallback, useId, useRef } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { Scale } from "@/core/ladder/scale";
 import { MAX_DEPTH, machineOf, type Rule, ruleKinds } from "@/core/rules";
 import type { RuleField } from "@/core/rules/kind";
+import type { Scale } from "@/core/rules/scale";
 import { splitWords } from "@/core/text/fields";
 import { Complaint, FormRow } from "@/ui/FormRow";
 import { useRowKeys } from "@/ui/useRowKeys";

@@ -2,6 +2,7 @@
 
 import Form from "react-bootstrap/Form";
 import type { Way } from "@/core/analysis/ways";
+import { sum } from "@/core/statistics/sums";
 import css from "./rules.module.css";
 
 /**
@@ -60,7 +61,7 @@ export function reshared(
 ): Record<string, number> {
 	const side = ways.find((way) => way.id === id)?.good;
 	const others = ways.filter((way) => way.good === side && way.id !== id);
-	const before = others.reduce((sum, way) => sum + (shares[way.id] ?? 0), 0);
+	const before = sum(others, (way) => shares[way.id] ?? 0);
 	const next: Record<string, number> = { ...shares, [id]: share };
 	for (const other of others)
 		next[other.id] = (1 - share) * (before > 0 ? (shares[other.id] ?? 0) / before : 1 / others.length);

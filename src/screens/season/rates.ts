@@ -1,7 +1,7 @@
 import type { Prediction } from "@/core/build/predict";
 import type { Coach } from "@/core/coach/coach";
-import { pastTries } from "@/core/estimate/pastTries";
 import { estimateRate } from "@/core/estimate/rate";
+import { pastTries } from "@/core/ladder/pastTries";
 import { expectedOn } from "@/screens/ladders/expected";
 import type { SeasonLadder } from "@/server/readSeason";
 

@@ -2,7 +2,7 @@
 
 import { useContext } from "react";
 import Button from "react-bootstrap/Button";
-import type { Difficulty } from "@/core/build/difficulty";
+import type { Difficulty } from "@/core/difficulty/difficulty";
 import type { Skill } from "@/core/skill/skill";
 import { DifficultyList } from "@/screens/ladders/DifficultyList";
 import { RefusalContext, useEdit } from "./useSkill";

@@ -2,7 +2,7 @@
 
 import { useMemo, useState } from "react";
 import { pegIn } from "@/core/commands/peg";
-import { digestLesson } from "@/core/log/digest";
+import { digestLesson } from "@/core/digest/lessonDigest";
 import type { LessonView } from "@/core/log/view";
 import type { Pack } from "@/core/pack/pack";
 import { isOut, readOn } from "@/core/pack/placing";

@@ -5,7 +5,7 @@ import { SQLiteTable } from "drizzle-orm/sqlite-core";
 import { parseRow, remarksOn, type Section, sectionNames } from "@/core/formats/workbook";
 import { type Outcome, type Refusal, refuse } from "@/core/refusals/refusals";
 import { cutText } from "@/core/text/fields";
-import { connect, placeOf } from "../connect";
+import { connect, placeOf } from "@/store/engine/connect";
 import { NewerDatabase, openStore, type Store } from "../db";
 import * as t from "../schema";
 import { projections, studioMark } from "../studio";

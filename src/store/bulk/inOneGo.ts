@@ -1,5 +1,5 @@
 import type { Client, Transaction } from "@libsql/client";
-import { connect, placeOf } from "../connect";
+import { connect, placeOf } from "@/store/engine/connect";
 import { copyTable } from "./copyTable";
 
 /** The name under which a table of the other database can be read. */

@@ -2,7 +2,7 @@ import { rmSync } from "node:fs";
 import type { Client, InStatement } from "@libsql/client";
 import { type Scope, type Section, sectionNames } from "@/core/formats/workbook";
 import type { Refusal } from "@/core/refusals/refusals";
-import { connect, placeOf } from "../connect";
+import { connect, placeOf } from "@/store/engine/connect";
 import { backUp } from "./backup";
 import { readWorkbook } from "./readWorkbook";
 import { homes, type SqlRow } from "./tables";

@@ -1,10 +1,11 @@
 import { and, asc, eq, gt, inArray, sql } from "drizzle-orm";
+import type { LessonDigest } from "@/core/digest/lessonDigest";
 import type { TableName, TableRow } from "@/core/formats/tables";
-import type { LessonDigest } from "@/core/log/digest";
 import type { Body } from "@/core/log/kinds";
 import type { LessonView, TallyView, Visit } from "@/core/log/view";
 import { ruleSentence } from "@/core/rules";
 import { readSides } from "@/core/skill/sides";
+import { sum } from "@/core/statistics/sums";
 import type { Store } from "../db";
 import { railedLadders } from "../ladders";
 import { lessonViews } from "../lessons";
@@ -168,7 +169,7 @@ function lessonRow(one: LessonDigest, only: string | null, people: People): Tabl
 		students: one.students.map(people.name).filter(Boolean).join(";"),
 		minutes: one.minutes ?? null,
 		tries: one.attempts,
-		good: one.rungs.reduce((all, { student, good }) => all + (only === null || student === only ? good : 0), 0),
+		good: sum(one.rungs, ({ student, good }) => (only === null || student === only ? good : 0)),
 		wish: (one.wishes ?? [{ student: only ?? "", wish: one.wish }])
 			.filter(({ student }) => only === null || student === only)
 			.map(({ wish }) => wish)

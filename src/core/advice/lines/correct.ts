@@ -1,5 +1,6 @@
 import { lookedFor } from "@/core/log/kinds";
 import { type Cue, firstCue } from "@/core/skill/cue";
+import { sum } from "@/core/statistics/sums";
 import { plural } from "@/core/text/lists";
 import { easingAct, type Facts, type Run } from "../facts";
 import type { Advice, Line } from "../line";
@@ -69,8 +70,7 @@ const SIDES_OF_THE_COIN = 3;
 const HELD = 3;
 
 /** One toss a run, by the id of the try it began with: the same on every device, and whenever it is worked out again. */
-const tossed = (id: string): boolean =>
-	[...id].reduce((sum, letter) => sum + letter.charCodeAt(0), 0) % SIDES_OF_THE_COIN === 0;
+const tossed = (id: string): boolean => sum([...id], (letter) => letter.charCodeAt(0)) % SIDES_OF_THE_COIN === 0;
 
 /** Where the coach asked for it: one correction in three is not offered, so that there is something to compare the others with. */
 export const heldBack: Line = {

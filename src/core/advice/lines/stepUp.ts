@@ -1,5 +1,5 @@
-import { yesAsked } from "@/core/commands/passes";
 import { outcomesOn } from "@/core/ladder/good";
+import { yesAsked } from "@/core/ladder/rung";
 import { countedIn, formOf, inOrder } from "@/core/log/view";
 import { fewestTries, ruleSentence } from "@/core/rules";
 import { plural } from "@/core/text/lists";

@@ -1,5 +1,6 @@
 import * as z from "zod/mini";
 import { complainIn } from "@/core/refusals/complain";
+import { sum } from "@/core/statistics/sums";
 import { ident, label } from "@/core/text/fields";
 
 /** Id of the difficulty that key positions make: how much of the movement is done. */
@@ -60,4 +61,4 @@ export const freshDifficulty = (id: string): Difficulty => ({
 
 /** What the notches from one, exclusive, up to another weigh together. */
 export const climb = ({ notches }: Pick<Difficulty, "notches">, from: number, to: number): number =>
-	notches.slice(from + 1, to + 1).reduce((sum, { weight }) => sum + weight, 0);
+	sum(notches.slice(from + 1, to + 1), ({ weight }) => weight);

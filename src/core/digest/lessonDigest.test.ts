@@ -1,9 +1,9 @@
 import { ladderWith, Phone, railOver } from "@/core/__tests__/phone";
-import { answerPass, claimPass, yesAsked } from "@/core/commands/passes";
-import { digestLadder } from "@/core/ladder/digest";
+import { answerPass, claimPass } from "@/core/commands/passes";
+import { digestLadder } from "@/core/digest/ladderDigest";
 import { foldRail } from "@/core/ladder/rail";
-import { yesOf } from "@/core/ladder/rung";
-import { digestLesson } from "./digest";
+import { yesAsked, yesOf } from "@/core/ladder/rung";
+import { digestLesson } from "./lessonDigest";
 
 /** A met rule moves nothing: it is a pass until somebody claims, declines or postpones it. */
 

@@ -3,18 +3,18 @@ import { request } from "node:http";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { Phone } from "@/core/__tests__/phone";
-import { backUpWhileWriting } from "./__tests__/backupWhileWriting";
-import { check, emptyStudio, live, student, take, workbook } from "./__tests__/smallStudio";
-import { backUp, checkBackup } from "./bulk/backup";
-import { restoreBackup } from "./bulk/takeIn";
+import { backUpWhileWriting } from "@/store/__tests__/backupWhileWriting";
+import { check, emptyStudio, live, student, take, workbook } from "@/store/__tests__/smallStudio";
+import { backUp, checkBackup } from "@/store/bulk/backup";
+import { restoreBackup } from "@/store/bulk/takeIn";
+import { isDurable, openStore, type Store } from "@/store/db";
+import { eventsAfter, pushEvents } from "@/store/events";
+import { catchUp } from "@/store/projection";
+import { saveStudent } from "@/store/students";
+import { studioMark } from "@/store/studio";
 import { connect } from "./connect";
-import { isDurable, openStore, type Store } from "./db";
-import { eventsAfter, pushEvents } from "./events";
-import { catchUp } from "./projection";
 import { newAccess } from "./serverAccess";
 import { makeNamespace, type Sqld, startSqld } from "./sqld";
-import { saveStudent } from "./students";
-import { studioMark } from "./studio";
 
 /** A studio on a real libSQL server does what one in a file does. */
 

@@ -1,5 +1,5 @@
-import { Scale, scales } from "@/core/ladder/scale";
 import { parse } from "@/core/refusals/refusals";
+import { Scale, scales } from "@/core/rules/scale";
 
 test("a scale without a success, or with one code twice, is refused", () => {
 	for (const scale of Object.values(scales)) expect(parse(Scale, scale).ok).toBe(true);

@@ -1,8 +1,8 @@
 import type { Coach } from "@/core/coach/coach";
+import type { PastTry } from "@/core/estimate/rate";
+import { readMark } from "@/core/ladder/marks";
 import type { Hole } from "@/core/ladder/rail";
-import { readMark } from "@/core/log/marks";
 import { daysBetween } from "@/core/text/fields";
-import type { PastTry } from "./rate";
 
 /** Whose tries an estimate goes without. */
 export type Leaving = Pick<Coach, "partnersLeftOut">;

@@ -1,5 +1,5 @@
-import type { LessonDigest } from "@/core/log/digest";
-import { digestLadder } from "./digest";
+import type { LessonDigest } from "@/core/digest/lessonDigest";
+import { digestLadder } from "./ladderDigest";
 
 /** A lesson of so many good of so many tries on one rung. */
 const lesson = (day: string, good: number, tries: number): LessonDigest => ({

@@ -2,12 +2,11 @@ import { wayOf } from "@/core/analysis/ways";
 import { type CueTook, cuesTook } from "@/core/insight/cueEffect";
 import { seenIn } from "@/core/insight/seen";
 import { ENOUGH_TO_GO_BY } from "@/core/ladder/lastTime";
+import { markOf, readMark } from "@/core/ladder/marks";
 import { COACH, loadOf } from "@/core/load/inLesson";
 import type { LoadDay } from "@/core/load/load";
-import { isShown } from "@/core/skill/cue";
-import type { CheckDigest } from "./check";
-import { markOf, readMark } from "./marks";
-import type { OrderedEvent } from "./order";
+import type { CheckDigest } from "@/core/log/check";
+import type { OrderedEvent } from "@/core/log/order";
 import {
 	countedIn,
 	dayOf,
@@ -18,9 +17,11 @@ import {
 	type TryView,
 	triesIn,
 	type Visit,
-} from "./view";
-import { wishesOf, wishOf } from "./wish";
-import { scoreOf, tellsRuns, wrapUp } from "./wrap";
+} from "@/core/log/view";
+import { wishesOf, wishOf } from "@/core/log/wish";
+import { scoreOf, tellsRuns, wrapUp } from "@/core/log/wrap";
+import { isShown } from "@/core/skill/cue";
+import { sum } from "@/core/statistics/sums";
 
 /**
  * A lesson in the numbers that other pages need of it: small, plain JSON, worked out
@@ -196,7 +197,7 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 		students,
 		...tookIn(lesson, view),
 		...loadIn(view),
-		attempts: view.visits.flatMap(inOrder).reduce((sum, item) => sum + triesIn(item), 0),
+		attempts: sum(view.visits.flatMap(inOrder), (item) => triesIn(item)),
 		rungs: wrapUp(view)
 			.filter((rung) => rung.visits.some((visit) => inOrder(visit).length + visit.scores.length > 0))
 			.map((wrap) => ({ wrap, score: scoreOf(wrap), ...wrap }))

@@ -1,9 +1,10 @@
+import type { LessonDigest, PassDigest } from "@/core/digest/lessonDigest";
+import { ENOUGH_TO_GO_BY, type LastTime } from "@/core/ladder/lastTime";
+import type { Check } from "@/core/ladder/recheck";
 import type { CheckDigest } from "@/core/log/check";
 import { isDoubtful } from "@/core/log/days";
-import type { LessonDigest, PassDigest } from "@/core/log/digest";
 import { byOrder } from "@/core/log/order";
-import { ENOUGH_TO_GO_BY, type LastTime } from "./lastTime";
-import type { Check } from "./recheck";
+import { sum } from "@/core/statistics/sums";
 
 /** One lesson's work on a rung: what stands behind a hole. */
 export interface RungDay {
@@ -91,11 +92,10 @@ export function digestLadder(ladder: string, lessons: readonly LessonDigest[], t
 	const sure = daysByRung(ladder, dated);
 	for (const [rung, all] of daysByRung(ladder, lessons)) {
 		const days = sure.get(rung) ?? [];
-		const sum = (of: (day: (typeof all)[number]) => number) => all.reduce((total, day) => total + of(day), 0);
 		rungs[rung] = {
-			tries: sum((day) => day.tries),
-			good: sum((day) => day.good),
-			tried: sum((day) => day.tried),
+			tries: sum(all, (day) => day.tries),
+			good: sum(all, (day) => day.good),
+			tried: sum(all, (day) => day.tried),
 			lessons: new Set(all.map(({ lesson }) => lesson)).size,
 			ways: addedUp(all.map((day) => day.ways)),
 			metDays: [...new Set(days.filter((day) => day.met).map((day) => day.day))],
@@ -150,8 +150,15 @@ export function pegDays(ladder: string, lessons: readonly LessonDigest[]): PegDa
 		peg = moves.at(-1)?.to ?? peg;
 		const rungs = lesson.rungs.filter((rung) => rung.ladder === ladder);
 		if (moves.length === 0 && rungs.length === 0) return [];
-		const sum = (of: "tries" | "good") => rungs.reduce((total, rung) => total + rung[of], 0);
-		return [{ day: lesson.day, lesson: lesson.lesson, peg, tries: sum("tries"), good: sum("good") }];
+		return [
+			{
+				day: lesson.day,
+				lesson: lesson.lesson,
+				peg,
+				tries: sum(rungs, (rung) => rung.tries),
+				good: sum(rungs, (rung) => rung.good),
+			},
+		];
 	});
 }
 
@@ -182,9 +189,9 @@ function checksOn(days: readonly { day: string; checks: readonly CheckDigest[] }
 }
 
 function addedUp(all: readonly Record<string, number>[]): Record<string, number> {
-	const sum: Record<string, number> = {};
-	for (const one of all) for (const [way, n] of Object.entries(one)) sum[way] = (sum[way] ?? 0) + n;
-	return sum;
+	const times: Record<string, number> = {};
+	for (const one of all) for (const [way, n] of Object.entries(one)) times[way] = (times[way] ?? 0) + n;
+	return times;
 }
 
 const scoreOf = (day: RungDay | null | undefined): Score | null =>
