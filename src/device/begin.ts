@@ -8,7 +8,7 @@ import { beginsOn, placeOn, variationOn } from "@/core/pack/placing";
 import { cutText } from "@/core/text/fields";
 import { lessonsHere, packAhead } from "./ahead";
 import { now } from "./now";
-import { record } from "./record";
+import { perform } from "./perform";
 import { openLocal } from "./studio";
 import { fetchPack } from "./sync";
 
@@ -87,7 +87,7 @@ export async function begin(
 	const today = now().localDay;
 	const planned = on && pack.plans?.find((one) => one.day === today && one.students.includes(on.student));
 	const first = firstSet(on, onRung, onRung === undefined && planned ? planned.taken : null);
-	await record(
+	await perform(
 		pack.studio.id,
 		beginLesson(
 			uuid,

@@ -1,13 +1,13 @@
 import { letGo } from "@/core/commands/begin";
 import type { Drafts } from "@/core/commands/drafts";
-import type { PassAt } from "@/core/commands/passes";
 import type { SlipAt } from "@/core/commands/slip";
 import type { LastTime } from "@/core/ladder/lastTime";
-import { limitsOf } from "@/core/ladder/limits";
 import type { Rail } from "@/core/ladder/rail";
 import type { Reminders } from "@/core/log/reminders";
-import { readSides } from "@/core/skill/sides";
 import { dayAfter } from "@/core/text/fields";
+import { dueRungs } from "@/core/today/due";
+import { orderStudents } from "@/core/today/order";
+import { dateQuestion, type Question, questionsOn } from "@/core/today/questions";
 import type { Store } from "@/store/db";
 import { ladderQuestions, railedLadders } from "@/store/ladders";
 import { doubtfulLessons, lessonView, openLessons, studentDigests } from "@/store/lessons";
@@ -36,17 +36,6 @@ export interface TodayStudent {
 	isOpen: boolean;
 }
 
-export interface Question {
-	href: string;
-	text: string;
-	why: string;
-	/** A day that ends the text, and one that begins the why. */
-	day?: string;
-	since?: string;
-	/** A rule that was met while the peg stayed: answered in place. */
-	pass?: PassAt;
-}
-
 export interface TodayProps {
 	studio: { id: string; demo: boolean };
 	day: string;
@@ -71,6 +60,7 @@ const WEEK_DAYS = 7;
 /** More rows are asked for by a press. */
 const ROWS_AT_ONCE = 12;
 const DUE_SHOWN = 5;
+const SOMEBODY = "somebody";
 /** A remark that nobody answered for so long is not answered any more. */
 const REMARK_DAYS = 30;
 
@@ -92,18 +82,12 @@ export async function readToday(day: string): Promise<TodayProps> {
 	]);
 	const here = people.filter((person) => !person.archived);
 	const names = Object.fromEntries(people.map(({ id, name }) => [id, name]));
-	// Who has a day comes first, by that day; days gone by stay at the top until a lesson was held.
 	// What the calendar says goes before what was said at a wrap-up.
 	const inCalendar = new Map(week.toReversed().flatMap((row) => row.students.map((id) => [id, row.day] as const)));
 	const next = (id: string) => inCalendar.get(id) ?? digests.get(id)?.next ?? null;
-	const inOrder = here.sort((a, b) => {
-		const [one, other] = [next(a.id) ?? "9999", next(b.id) ?? "9999"];
-		return one < other ? -1 : one > other ? 1 : a.name.localeCompare(b.name);
-	});
 	const inLesson = new Set(open.flatMap((lesson) => (lesson.day === day ? lesson.students : [])));
-	// Whoever is in a lesson has no next day yet: they stay in sight, behind who comes after them.
-	const [first, ...rest] = inOrder.filter(({ id }) => !inLesson.has(id));
-	const shown = [...(first ? [first] : []), ...inOrder.filter(({ id }) => inLesson.has(id)), ...rest].slice(0, SHOWN);
+	const inOrder = orderStudents(here, next, inLesson);
+	const shown = inOrder.slice(0, SHOWN);
 	const ladders = (await railedLadders(store, { students: shown.map(({ id }) => id) })).filter((row) => !row.archived);
 	return {
 		studio,
@@ -128,7 +112,7 @@ export async function readToday(day: string): Promise<TodayProps> {
 		open: await Promise.all(
 			open.toReversed().map(async ({ lesson, students, attempts, day: begun }) => ({
 				lesson,
-				names: students.map((id) => names[id] ?? "somebody").join(", ") || "Quick count, for nobody yet",
+				names: students.map((id) => names[id] ?? SOMEBODY).join(", ") || "Quick count, for nobody yet",
 				tries: attempts,
 				day: begun || day,
 				letGo: attempts === 0 ? await lettingGo(store, lesson) : null,
@@ -136,8 +120,13 @@ export async function readToday(day: string): Promise<TodayProps> {
 		),
 		keeping: { promises, parked },
 		decide: await questions(store, names, day),
-		due: dueAmong(ladders, names, day),
-		practice: said.map(({ student, ...one }) => ({ ...one, who: names[student] ?? "somebody" })),
+		due: dueRungs(
+			ladders.map(({ ladder, strong, ...row }) => ({ ...row, sides: { side: ladder.side, strong } })),
+			day,
+		)
+			.slice(0, DUE_SHOWN)
+			.map(({ student, ...one }) => ({ ...one, who: names[student] ?? SOMEBODY })),
+		practice: said.map(({ student, ...one }) => ({ ...one, who: names[student] ?? SOMEBODY })),
 		week: await inShort(store, week, day, { students: shown.map(({ id }) => id), ladders }),
 	};
 }
@@ -159,42 +148,6 @@ async function inShort(
 	};
 }
 
-/** A glance's worth, a rung a ladder: the highest that is due holds what is below it. */
-function dueAmong(
-	ladders: Awaited<ReturnType<typeof railedLadders>>,
-	names: Record<string, string>,
-	day: string,
-): TodayProps["due"] {
-	return ladders
-		.flatMap(({ id, student, rail }) => {
-			const due = rail.holes
-				.slice(0, rail.pegIndex)
-				.filter(({ schedule }) => schedule && (schedule.slipped || schedule.due <= day));
-			const one = due.findLast(({ schedule }) => schedule?.slipped) ?? due.at(-1);
-			return one?.schedule
-				? [
-						{
-							ladder: id,
-							who: names[student] ?? "somebody",
-							rung: one.name,
-							due: one.schedule.due,
-							slip: one.schedule.slipped
-								? {
-										student,
-										ladder: id,
-										rung: one.rung,
-										peg: rail.peg,
-										lesson: one.recent.at(-1)?.lesson ?? "",
-									}
-								: null,
-						},
-					]
-				: [];
-		})
-		.sort((a, b) => Number(b.slip !== null) - Number(a.slip !== null) || (a.due < b.due ? -1 : 1))
-		.slice(0, DUE_SHOWN);
-}
-
 /** What lets go of a lesson in which nothing was tried. */
 async function lettingGo(store: Store, lesson: string): Promise<Drafts | null> {
 	const view = await lessonView(store, lesson);
@@ -204,68 +157,26 @@ async function lettingGo(store: Store, lesson: string): Promise<Drafts | null> {
 async function questions(store: Store, names: Record<string, string>, day: string): Promise<Question[]> {
 	const [ids, doubtful] = await Promise.all([ladderQuestions(store), doubtfulLessons(store, day, SHOWN)]);
 	const rows = await railedLadders(store, { ids: ids.slice(0, SHOWN) });
-	const days = doubtful.map(({ lesson, students, day: said }): Question => {
-		const who = students.map((id) => names[id] ?? "somebody").join(", ") || "Quick count";
-		return {
-			href: `/lessons/${lesson}`,
-			text: `${who}: a lesson on`,
-			day: said,
-			why: "Its date looks wrong. It does not count for “last time” until you confirm the date.",
-		};
-	});
 	const people = new Map(
-		(await Promise.all(rows.filter(({ rail }) => rail.pass).map((row) => findStudent(store, row.student)))).flatMap(
-			(one) => (one ? [[one.id, one.student] as const] : []),
+		(await Promise.all(rows.map(({ student }) => findStudent(store, student)))).flatMap((one) =>
+			one ? [[one.id, one.student] as const] : [],
 		),
 	);
-	const asked = rows.flatMap(({ id, student, followed, rail, outdated, ladder }) => {
-		const [who, href] = [names[student] ?? "somebody", `/ladders/${id}`];
-		const says: Question[] = [];
-		const top = rail.holes.at(-1);
-		const person = people.get(student);
-		const out = new Set(
-			person ? limitsOf(ladder.rungs, person).flatMap((one) => (one.what === "taken out" ? [one.rung] : [])) : [],
-		);
-		const above = ladder.rungs.slice(rail.pegIndex + 1).find((rung) => !out.has(rung.id));
-		if (rail.pass && person && above) {
-			const { rung, lesson, metBy, seen } = rail.pass;
-			const sides = { side: ladder.side, strong: person.strongSide };
-			says.push({
-				href,
-				text: `${who}: ${rail.holes[rail.pegIndex]?.name ?? ""} is passed`,
-				why: `on ${followed.name}; the peg has not moved.`,
-				since: rail.pass.day,
-				pass: {
-					lesson,
-					student,
-					ladder: id,
-					rung,
-					metBy,
-					seen,
-					to: { id: above.id, name: readSides(above.settings.name, sides) },
-					yes: ladder.rungs.find(({ id: one }) => one === rung)?.settings.yes,
-				},
-			});
-		}
-		if (top && rail.pegIndex === rail.holes.length - 1 && top.state !== "open")
-			says.push({
-				href,
-				text: `${who}: ${followed.name} is done`,
-				why: "The top rung is passed; choose what follows.",
-			});
-		if (outdated)
-			says.push({
-				href,
-				text: `${who}: ${followed.name} was revised`,
-				why: "The ladder follows the skill as it was; take the new one or stay.",
-			});
-		if (rail.unfounded)
-			says.push({
-				href: `/lessons/${rail.unfounded.lesson}`,
-				text: `${who}: a peg move on ${followed.name}`,
-				why: "The tries behind this move were removed.",
-			});
-		return says;
-	});
-	return [...days, ...asked];
+	return [
+		...doubtful.map(({ lesson, students, day: on }) =>
+			dateQuestion(lesson, students.map((id) => names[id] ?? SOMEBODY).join(", ") || "Quick count", on),
+		),
+		...rows.flatMap(({ id, student, followed, rail, outdated, ladder }) =>
+			questionsOn({
+				id,
+				student,
+				who: names[student] ?? SOMEBODY,
+				person: people.get(student) ?? null,
+				skill: followed.name,
+				ladder,
+				rail,
+				outdated,
+			}),
+		),
+	];
 }

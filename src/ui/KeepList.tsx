@@ -3,7 +3,8 @@
 import { type ReactNode, useId, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import type { EventDraft } from "@/core/log/event";
+import type { Drafts } from "@/core/commands/drafts";
+import { keepPromise, makePromise, park, unpark } from "@/core/commands/said";
 import type { Reminder } from "@/core/log/reminders";
 import { dayWords, fromToday, today } from "./dates";
 import css from "./keep.module.css";
@@ -27,8 +28,8 @@ interface LinesProps extends Pick<Props, "entries" | "names"> {
 	word: string;
 	said: string;
 	when: (one: Reminder, isDone: boolean) => ReactNode;
-	dealWith: (one: Reminder) => EventDraft;
-	write: (draft: EventDraft) => Promise<boolean>;
+	dealWith: (one: Reminder) => Drafts;
+	write: (command: Drafts) => Promise<boolean>;
 }
 
 const idOf = ({ id }: Reminder) => id;
@@ -97,13 +98,13 @@ export function Promises({ studio, student, entries, names }: Props) {
 						{due && `${dayWords(due)}, ${fromToday(due)}`}
 					</small>
 				)}
-				dealWith={({ id: promise, student: whose }) => ({ kind: "promise.kept", student: whose, body: { promise } })}
+				dealWith={({ id: promise, student: whose }) => keepPromise(whose, promise)}
 				write={write}
 			/>
 			{student && (
 				<PromiseForm
 					placeholder="what was promised"
-					onPromise={(text, due) => write({ kind: "promise", student, body: { text, due } })}
+					onPromise={(text, due) => write(makePromise(student, text, due))}
 				/>
 			)}
 			{note && <p role="status">{note}</p>}
@@ -126,14 +127,14 @@ export function Parked({ studio, student, entries, names }: Props) {
 				word="done"
 				said="Done with:"
 				when={({ day }) => <small className="mute">{dayWords(day)}</small>}
-				dealWith={({ id: parked, student: whose }) => ({ kind: "unparked", student: whose, body: { parked } })}
+				dealWith={({ id: parked, student: whose }) => unpark(whose, parked)}
 				write={write}
 			/>
 			{student && (
 				<Form
 					onSubmit={async (event) => {
 						event.preventDefault();
-						if (await write({ kind: "parked", student, body: { text: text.trim() } })) setText("");
+						if (await write(park(student, text.trim()))) setText("");
 					}}
 				>
 					<Form.Control

@@ -50,7 +50,7 @@ export function Slipped({
 				<Button
 					size="sm"
 					variant={done ? "link" : "outline-primary"}
-					onClick={done ? takeBack : () => backToSlipped(slip).forEach(press)}
+					onClick={done ? takeBack : () => press(backToSlipped(slip))}
 				>
 					{done ? "take it back" : "move the peg to it"}
 					{aside}

@@ -2,8 +2,8 @@
 
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { EventDraft } from "@/core/log/event";
-import { record } from "@/device/record";
+import type { Drafts } from "@/core/commands/drafts";
+import { perform } from "@/device/perform";
 import { NOT_KEPT } from "@/device/studio";
 
 /** Writes what was pressed on a bench, then asks for the page anew; where it could not go out yet, or not even be kept, the note says so. */
@@ -13,9 +13,9 @@ export function useRecord(studio: string) {
 	return {
 		note,
 		/** Whether it is kept, here or there. */
-		async write(...drafts: EventDraft[]): Promise<boolean> {
+		async write(command: Drafts): Promise<boolean> {
 			try {
-				const { sent } = await record(studio, drafts);
+				const { sent } = await perform(studio, command);
 				setNote(sent ? "" : "Kept on this device; it goes out when the server answers.");
 			} catch {
 				setNote(NOT_KEPT);

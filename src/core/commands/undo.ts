@@ -25,4 +25,11 @@ export function lastAct(lesson: LessonView, device: string): Undoable | null {
 	return { targets: act.map((event) => event.id), kind: telling.kind };
 }
 
+/** Takes back what was written outside of a lesson's fold, by the numbers it was given. */
+export function takeBackDrafts(written: Drafts): Drafts {
+	const { lesson = null, student = null, ladder = null } = written[0] ?? {};
+	const targets = written.flatMap(({ id }) => id ?? []);
+	return [{ kind: "void", lesson, student, ladder, body: { targets } }];
+}
+
 export const takeBack = (targets: readonly string[]): Drafts => [{ kind: "void", body: { targets: [...targets] } }];

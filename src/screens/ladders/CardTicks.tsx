@@ -6,7 +6,7 @@ import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
 import { fromCard } from "@/core/commands/fromCard";
 import type { Refusal } from "@/core/refusals/refusals";
-import { record } from "@/device/record";
+import { perform } from "@/device/perform";
 import { whyFailed } from "@/device/studio";
 import { fetchPack } from "@/device/sync";
 import { DayField } from "@/ui/DayField";
@@ -61,7 +61,7 @@ export function CardTicks({
 				{ practised: day || today(), today: today() },
 			);
 			if (!drafts.ok) return setRefused(drafts.refusals);
-			const { sent } = await record(pack.studio.id, drafts.value);
+			const { sent } = await perform(pack.studio.id, drafts.value);
 			setEntered({ lesson, sent });
 			setTyped({});
 		} catch (error) {

@@ -3,6 +3,7 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import { dateLesson } from "@/core/commands/said";
 import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
 import { useRecord } from "@/ui/useRecord";
@@ -21,11 +22,12 @@ interface Props {
 export function LessonDay({ studio, lesson, day, today, isDoubtful }: Props) {
 	const { note, write } = useRecord(studio);
 	const { done, press, takeBack } = useReversible(write);
-	const say = (said: string) => press({ kind: "lesson.dated", lesson, body: { day: said } });
-	if (done?.kind === "lesson.dated")
+	const say = (said: string) => press(dateLesson(lesson, said));
+	const dated = done?.[0];
+	if (dated?.kind === "lesson.dated")
 		return (
 			<p className="mb-3">
-				<span role="status">You said it was on {dayWords(done.body.day, today)}; as that day it counts.</span>{" "}
+				<span role="status">You said it was on {dayWords(dated.body.day, today)}; as that day it counts.</span>{" "}
 				<Button variant="link" onClick={takeBack}>
 					take it back
 				</Button>

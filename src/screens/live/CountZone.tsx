@@ -1,6 +1,7 @@
 "use client";
 
 import { memo, useEffect, useState, useSyncExternalStore } from "react";
+import { type Board, countOf } from "@/core/lesson/board";
 import type { LessonView, Verdict } from "@/core/log/view";
 import { readOn, variationWords } from "@/core/pack/placing";
 import { ruleSentence } from "@/core/rules";
@@ -9,7 +10,6 @@ import type { KeepingState, LessonOnDevice } from "@/device/lesson";
 import { late } from "@/ui/late";
 import { clockFace } from "./clockFace";
 import css from "./count.module.css";
-import { type Board, countOf } from "./model";
 import { setText, useDirectPaint } from "./useDirectPaint";
 import type { SetClock } from "./useSetClock";
 

@@ -2,9 +2,9 @@
 import { act, fireEvent, render, screen } from "@testing-library/react";
 import { isGood } from "@/core/ladder/good";
 import { gates } from "@/core/ladder/rung";
+import { fieldsFor } from "@/core/lesson/layout";
 import type { Attempt } from "@/core/log/kinds";
 import { Fields } from "./Fields";
-import { fieldsFor } from "./layout";
 import { together, type When } from "./useTouch";
 
 /** The test page knows mouse events only; a pointer is a mouse with a number. */

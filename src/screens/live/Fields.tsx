@@ -2,12 +2,12 @@
 
 import { memo, useMemo } from "react";
 import { isPlain, type Marked, type Marks } from "@/core/commands/marks";
+import type { Inputs } from "@/core/lesson/inputs";
+import type { TouchField } from "@/core/lesson/layout";
+import type { Mark } from "@/core/lesson/marks";
 import type { Attempt } from "@/core/log/kinds";
 import { late } from "@/ui/late";
 import css from "./fields.module.css";
-import type { Inputs } from "./inputs";
-import type { TouchField } from "./layout";
-import type { Mark } from "./marks";
 import type { PadProps } from "./NumberPad";
 import { useTouch, type When } from "./useTouch";
 

@@ -2,6 +2,8 @@
 
 import { type ComponentProps, useCallback, useEffect, useMemo, useState } from "react";
 import type { Advice } from "@/core/advice";
+import type { Board } from "@/core/lesson/board";
+import { inputsFor, secondsOf } from "@/core/lesson/inputs";
 import type { Attempt } from "@/core/log/kinds";
 import type { Pack } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
@@ -15,9 +17,7 @@ import { LiveDrawers } from "./drawers/LiveDrawers";
 import { Fields, MarkFields, NumberPad } from "./Fields";
 import { Foot } from "./Foot";
 import fields from "./fields.module.css";
-import { inputsFor, secondsOf } from "./inputs";
 import { type DrawerName, type Live, LiveProvider, useLive } from "./LiveContext";
-import type { Board } from "./model";
 import css from "./page.module.css";
 import type { Stopped as StoppedNow } from "./Stopped";
 import { Strip } from "./Strip";

@@ -1,11 +1,11 @@
 "use client";
 
 import { createContext, useContext } from "react";
+import type { Board } from "@/core/lesson/board";
+import type { Inputs } from "@/core/lesson/inputs";
 import type { LessonView } from "@/core/log/view";
 import type { Pack } from "@/core/pack/pack";
 import type { LessonOnDevice } from "@/device/lesson";
-import type { Inputs } from "./inputs";
-import type { Board } from "./model";
 import type { Acts } from "./useActs";
 import type { Call } from "./useCalled";
 

@@ -1,8 +1,8 @@
 "use client";
 
+import { boardOf } from "@/core/lesson/board";
 import type { LessonOnDevice } from "@/device/lesson";
 import { LiveBoard } from "./LiveBoard";
-import { boardOf } from "./model";
 import css from "./page.module.css";
 import { useLesson, useLessonId, useMarks } from "./useLesson";
 

@@ -1,9 +1,9 @@
 /** @jest-environment jsdom */
 import { fireEvent, render, screen } from "@testing-library/react";
 import { freshRung } from "@/core/ladder/rung";
+import { inputsFor } from "@/core/lesson/inputs";
 import type { Attempt } from "@/core/log/kinds";
 import type { Rule } from "@/core/rules";
-import { inputsFor } from "./inputs";
 import { NumberPad } from "./NumberPad";
 
 const pad = (rule: Rule, unit?: string, second?: string) => {

@@ -1,10 +1,10 @@
 "use client";
 
 import { useState } from "react";
+import type { Keypad } from "@/core/lesson/inputs";
 import type { Attempt } from "@/core/log/kinds";
 import { useKeys } from "@/ui/useKeys";
 import css from "./fields.module.css";
-import type { Keypad } from "./inputs";
 
 export interface PadProps {
 	keypad: Keypad;

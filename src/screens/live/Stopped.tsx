@@ -1,8 +1,8 @@
 "use client";
 
+import type { Board } from "@/core/lesson/board";
 import { PlainLink } from "@/ui/PlainLink";
 import css from "./fields.module.css";
-import type { Board } from "./model";
 import type { Acts } from "./useActs";
 
 /**

@@ -1,10 +1,10 @@
 "use client";
 
+import { OTHER, ROOM } from "@/core/lesson/layout";
 import { lookedFor } from "@/core/log/kinds";
 import { useKeys } from "@/ui/useKeys";
 import css from "./fields.module.css";
 import { useLive } from "./LiveContext";
-import { OTHER, ROOM } from "./layout";
 
 /** In a rally, a run or free play: the situation came, or was taken; and what was off, as it comes. */
 export function StretchFields() {

@@ -1,5 +1,5 @@
+import type { Board } from "@/core/lesson/board";
 import { late } from "@/ui/late";
-import type { Board } from "./model";
 import css from "./strip.module.css";
 
 /** Not needed to count; where they cannot be fetched the rows behind them open all the same. */

@@ -3,7 +3,7 @@ import { renderToStaticMarkup } from "react-dom/server";
 import { cases } from "@/core/__tests__/cases";
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { tallyIn } from "@/core/commands/tries";
-import { boardOf } from "./model";
+import { boardOf } from "@/core/lesson/board";
 import { labelsThatFit, StripMarks } from "./StripMarks";
 
 const begun = () => new Phone().begin(ladderWith({ limit: 60 }));

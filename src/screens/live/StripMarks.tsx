@@ -1,7 +1,7 @@
+import type { Board } from "@/core/lesson/board";
 import { isScore } from "@/core/log/score";
 import type { Entry, TryView } from "@/core/log/view";
 import { MarkRow, markAt, numberOf, scoreWords } from "@/ui/Marks";
-import type { Board } from "./model";
 import css from "./strip.module.css";
 
 const SHOWN = 20;

@@ -1,10 +1,10 @@
 "use client";
 
 import { memo } from "react";
+import type { Board } from "@/core/lesson/board";
 import type { Pack } from "@/core/pack/pack";
 import { plural } from "@/core/text/lists";
 import { PlainLink } from "@/ui/PlainLink";
-import type { Board } from "./model";
 import css from "./top.module.css";
 import type { Acts } from "./useActs";
 

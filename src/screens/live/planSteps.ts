@@ -1,3 +1,4 @@
+import { stepPlan } from "@/core/commands/said";
 import { type Planned, type PlanRun, runPlan } from "@/core/plan/run";
 import { changedActs } from "./acts/changed";
 import type { Live } from "./LiveContext";
@@ -16,7 +17,7 @@ export function planSteps({
 }: Pick<Live, "lesson" | "view" | "pack" | "board" | "acts">) {
 	const student = view.opened?.student ?? null;
 	const step = (item: string, act: "begun" | "skipped" | "put off") => {
-		lesson.write([{ kind: "plan.step", student, body: { item, act } }]);
+		lesson.write(stepPlan(student, item, act));
 	};
 	return {
 		skip: (item: string) => step(item, "skipped"),

@@ -3,12 +3,12 @@
 import { useState } from "react";
 import { type Marks, marked, marksOn, remarked, touched, tryToMark } from "@/core/commands/marks";
 import { succeeded } from "@/core/ladder/good";
+import type { Board } from "@/core/lesson/board";
 import type { Attempt } from "@/core/log/kinds";
 import type { LessonView } from "@/core/log/view";
 import type { LessonOnDevice } from "@/device/lesson";
 import { useStable } from "@/ui/useStable";
 import { answerTouch, isTouch } from "./deviceSettings";
-import type { Board } from "./model";
 import type { Acts } from "./useActs";
 import type { Call } from "./useCalled";
 import { beginClock, type SetClock } from "./useSetClock";

@@ -2,10 +2,10 @@
 
 import { useMemo, useRef, useState } from "react";
 import { nextCalled } from "@/core/ladder/called";
+import type { Board } from "@/core/lesson/board";
+import { countsAt } from "@/core/lesson/inputs";
 import { targetsOf } from "@/core/rules/targets";
 import { useStable } from "@/ui/useStable";
-import { countsAt } from "./inputs";
-import type { Board } from "./model";
 
 /** What the caller has called, and its place in the run; a way of doing it is no target. */
 export interface Call {

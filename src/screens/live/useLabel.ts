@@ -1,10 +1,10 @@
 "use client";
 
 import { useState } from "react";
+import type { Board } from "@/core/lesson/board";
 import { labelOf } from "@/core/log/label";
 import type { LessonView } from "@/core/log/view";
 import { useStable } from "@/ui/useStable";
-import type { Board } from "./model";
 
 /** The label in hand: as it was said for this student, else as on their last try. */
 export function useLabel({ set }: Board, view: LessonView) {

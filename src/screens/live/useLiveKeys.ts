@@ -1,9 +1,9 @@
 "use client";
 
+import type { Inputs } from "@/core/lesson/inputs";
 import type { Attempt } from "@/core/log/kinds";
 import { useKeys } from "@/ui/useKeys";
 import { type DeviceSettings, useDeviceSettings } from "./deviceSettings";
-import type { Inputs } from "./inputs";
 import type { DrawerName } from "./LiveContext";
 import type { Acts } from "./useActs";
 import type { When } from "./useTouch";

@@ -1,8 +1,8 @@
 "use client";
 
 import { useEffect, useLayoutEffect, useRef } from "react";
+import type { Board } from "@/core/lesson/board";
 import { sayCount } from "./deviceSettings";
-import type { Board } from "./model";
 
 /** Says the count after a try, and whose turn it is when it passes on, where this device is asked to. */
 export function useSpoken({ visit, set, turns }: Board): void {

@@ -1,8 +1,8 @@
 "use client";
 
 import { useEffect, useRef, useState } from "react";
+import type { TouchField } from "@/core/lesson/layout";
 import type { Attempt } from "@/core/log/kinds";
-import type { TouchField } from "./layout";
 
 const HOLD_MS = 450;
 const nothing: readonly string[] = [];

@@ -23,7 +23,7 @@ import type { PackLadder } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
 import type { Outcome, Refusal } from "@/core/refusals/refusals";
 import { list, plural } from "@/core/text/lists";
-import { record } from "@/device/record";
+import { perform } from "@/device/perform";
 import { whyFailed } from "@/device/studio";
 import { fetchPack } from "@/device/sync";
 import { usePackHere } from "@/device/usePackHere";
@@ -286,7 +286,7 @@ function Take({ ladder, read, onTaken }: { ladder: PackLadder; read: NotebookRea
 						sentence: `${plural(known.value.length, "day of it was", "days of it were")} brought in before; take ${known.value.length === 1 ? "that day" : "those days"} out of the table. Nothing was written.`,
 					},
 				]);
-			const { sent } = await record(pack.studio.id, made.value.drafts);
+			const { sent } = await perform(pack.studio.id, made.value.drafts);
 			onTaken({ lines: lines.length, days, sent });
 		} catch (error) {
 			const noAnswer = "The server does not answer, so nothing was brought in. The table stays here; try again.";

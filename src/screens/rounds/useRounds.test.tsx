@@ -1,13 +1,13 @@
 /** @jest-environment jsdom */
 import { act, renderHook, waitFor } from "@testing-library/react";
 import type { PackLadder } from "@/core/pack/pack";
-import { record } from "@/device/record";
+import { perform } from "@/device/perform";
 import { NOT_KEPT } from "@/device/studio";
 import { bestsOf } from "@/server/rounds";
 import { useRounds } from "./useRounds";
 
 jest.mock("@/server/rounds", () => ({ bestsOf: jest.fn() }));
-jest.mock("@/device/record", () => ({ NOT_KEPT: "not kept", record: jest.fn(async () => ({ sent: true })) }));
+jest.mock("@/device/perform", () => ({ NOT_KEPT: "not kept", perform: jest.fn(async () => ({ sent: true })) }));
 // What is written of a score is another's to test.
 jest.mock("@/core/commands/tries", () => ({ talliedSet: () => [] }));
 jest.mock("@/core/pack/placing", () => ({ placeOn: () => null, variationOn: () => "own" }));
@@ -46,7 +46,7 @@ test("where the record was never heard, nothing is told to be a best, however ma
 
 test("a round that cannot be kept here is not told to be: what was typed stays, with why", async () => {
 	bests.mockResolvedValue({ ok: true, value: {} });
-	jest.mocked(record).mockRejectedValueOnce(new DOMException("full", "QuotaExceededError"));
+	jest.mocked(perform).mockRejectedValueOnce(new DOMException("full", "QuotaExceededError"));
 	const { result } = renderHook(() => useRounds("studio", players, settings));
 	act(() => result.current.type("ida", "7"));
 	await act(async () => expect(await result.current.keep()).toBe(false));

@@ -3,13 +3,14 @@
 import { useEffect, useState } from "react";
 import { v7 as uuid } from "uuid";
 import { beginLesson } from "@/core/commands/begin";
+import type { Drafts } from "@/core/commands/drafts";
+import { closeLesson } from "@/core/commands/said";
 import { talliedSet } from "@/core/commands/tries";
 import { doersOf, isBest, readScore, roundOf } from "@/core/groups/rounds";
-import type { EventDraft } from "@/core/log/event";
 import type { PackLadder } from "@/core/pack/pack";
 import { placeOn, variationOn } from "@/core/pack/placing";
 import type { Refusal } from "@/core/refusals/refusals";
-import { record } from "@/device/record";
+import { perform } from "@/device/perform";
 import { NOT_KEPT } from "@/device/studio";
 import { bestsOf } from "@/server/rounds";
 
@@ -66,9 +67,9 @@ export function useRounds(studio: string, players: readonly Player[], { seconds,
 	const ids = players.map(({ student }) => student);
 	const doers = doersOf(ids, round, inPairs).flatMap((id) => players.find(({ student }) => student === id) ?? []);
 	const { pairs, out } = roundOf(ids, round);
-	const write = async (drafts: EventDraft[]): Promise<boolean> => {
+	const write = async (drafts: Drafts): Promise<boolean> => {
 		try {
-			await record(studio, drafts);
+			await perform(studio, drafts);
 			return true;
 		} catch {
 			setRefused([{ path: "", sentence: NOT_KEPT }]);
@@ -82,7 +83,7 @@ export function useRounds(studio: string, players: readonly Player[], { seconds,
 		setRefused(wrong);
 		if (wrong.length > 0) return false;
 		const scores = read.flatMap(({ player, score }) => (score.ok ? [{ player, ...score.value }] : []));
-		const drafts: EventDraft[] = [
+		const drafts: Drafts = [
 			...(kept.length === 0
 				? beginLesson(uuid, lesson, { minutes: null, wish: "", quick: false }, doers[0]?.student ?? null, null)
 				: []),
@@ -107,8 +108,8 @@ export function useRounds(studio: string, players: readonly Player[], { seconds,
 		return true;
 	};
 	const close = async () => {
-		const closing = { remark: "", note: "", next: null };
-		if (await write([{ kind: "lesson.closed", lesson, student: ids[0] ?? null, body: closing }])) setClosed(true);
+		const closing = closeLesson({ closed: null, sets: [] }, ids[0] ?? null, { remark: "", note: "", next: null });
+		if (await write(closing.map((draft) => ({ ...draft, lesson })))) setClosed(true);
 	};
 	return {
 		round,

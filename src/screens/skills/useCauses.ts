@@ -1,8 +1,9 @@
 "use client";
 
 import { useMemo, useState } from "react";
+import { markCause } from "@/core/commands/said";
 import type { causeMarks } from "@/core/log/kinds";
-import { record } from "@/device/record";
+import { perform } from "@/device/perform";
 import { NOT_KEPT } from "@/device/studio";
 import type { SkillPage } from "@/server/readSkills";
 
@@ -23,9 +24,7 @@ export function useCauses({ id, studio, students }: Pick<SkillPage, "id" | "stud
 						mark: (cause: string, mark: CauseMark) => {
 							const before = made[student.id]?.[cause];
 							setMade((now) => ({ ...now, [student.id]: { ...now[student.id], [cause]: mark } }));
-							void record(studio, [
-								{ kind: "cause.marked", student: student.id, body: { skill: id, cause, mark } },
-							]).then(
+							void perform(studio, markCause(student.id, { skill: id, cause, mark })).then(
 								({ sent }) => setNote(sent ? "" : "Kept on this device; it goes out when the server answers."),
 								() => {
 									// This mark alone: others may have been made since.

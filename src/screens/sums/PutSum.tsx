@@ -3,11 +3,12 @@
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import { makePromise } from "@/core/commands/said";
 import type { Pack } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
 import type { Worked } from "@/core/sums/sum";
 import { dayAfter } from "@/core/text/fields";
-import { record } from "@/device/record";
+import { perform } from "@/device/perform";
 import { NOT_KEPT } from "@/device/studio";
 import { putSum } from "@/server/sums";
 import { dayWords, today } from "@/ui/dates";
@@ -63,13 +64,10 @@ export function PutSum({ pack, sum, worked, line }: { pack: Pack | null; sum: st
 		);
 		// Who is growing is measured again: that is promised, and comes up on its day.
 		if (outcome.ok && into === "kit" && outcome.value.growing)
-			await record(pack.studio.id, [
-				{
-					kind: "promise",
-					student: open.student,
-					body: { text: "Measure again for their kit", due: dayAfter(today(), AGAIN_DAYS) },
-				},
-			]).catch(() => setRefused([{ path: "", sentence: `That it is measured again is not promised: ${NOT_KEPT}` }]));
+			await perform(
+				pack.studio.id,
+				makePromise(open.student, "Measure again for their kit", dayAfter(today(), AGAIN_DAYS)),
+			).catch(() => setRefused([{ path: "", sentence: `That it is measured again is not promised: ${NOT_KEPT}` }]));
 		setBusy(false);
 		setDone(outcome.ok ? { ...outcome.value, line } : null);
 	};

@@ -1,8 +1,8 @@
 "use client";
 
 import Button from "react-bootstrap/Button";
+import type { Drafts } from "@/core/commands/drafts";
 import type { PassAt } from "@/core/commands/passes";
-import type { EventDraft } from "@/core/log/event";
 import type { TodayProps } from "@/server/readToday";
 import { dayWords, fromToday } from "@/ui/dates";
 import Link from "@/ui/Link";
@@ -34,10 +34,10 @@ export function Decide({ studio, decide, day }: Pick<TodayProps, "decide" | "day
 }
 
 /** What was answered, as it stands in the line afterwards. */
-const wordsFor = ({ kind, body }: EventDraft, { to }: PassAt): string =>
-	kind === "peg.moved"
+const wordsFor = ([answer]: Drafts, { to }: PassAt): string =>
+	answer?.kind === "peg.moved"
 		? `The peg moved up to ${to.name}.`
-		: kind === "pass.answered" && body.answer === "stay"
+		: answer?.kind === "pass.answered" && answer.body.answer === "stay"
 			? "The peg stays where it is."
 			: "Asked again after the next lesson.";
 
@@ -74,7 +74,7 @@ function Line({
 						</Button>
 					</p>
 				) : (
-					<PassQuestion pass={pass} about={text} onWrite={(drafts) => drafts.forEach(press)} />
+					<PassQuestion pass={pass} about={text} onWrite={press} />
 				))}
 			{note && <p role="status">{note}</p>}
 		</li>

@@ -71,7 +71,7 @@ function OpenLesson({
 					<Button
 						variant={done ? "link" : "outline-primary"}
 						aria-label={done ? `Take back, the lesson stays open: ${names}` : `let it go: ${names}`}
-						onClick={done ? takeBack : () => letGo.forEach(press)}
+						onClick={done ? takeBack : () => press(letGo)}
 					>
 						{done ? "take it back" : "let it go"}
 					</Button>

@@ -1,5 +1,6 @@
 "use client";
 
+import { setKeyCue } from "@/core/commands/said";
 import { MEETINGS } from "@/core/skill/keyCue";
 import { fromToday } from "@/ui/dates";
 import type { AskedOf } from "./worked";
@@ -28,7 +29,7 @@ export function KeyCues({ lesson, view, pack, student }: AskedOf) {
 							key={text}
 							type="button"
 							aria-pressed={on}
-							onClick={() => lesson.write([{ kind: "cue.key", student, body: { text, on: !on } }])}
+							onClick={() => lesson.write(setKeyCue(student, text, !on))}
 						>
 							<span dir="auto">“{text}”</span>
 							{before && (

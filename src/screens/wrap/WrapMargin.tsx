@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import Form from "react-bootstrap/Form";
+import { makePromise } from "@/core/commands/said";
 import type { LessonView } from "@/core/log/view";
 import type { LessonOnDevice } from "@/device/lesson";
 import { dayWords } from "@/ui/dates";
@@ -59,7 +60,7 @@ export function WrapMargin({ lesson, view, students, nameOf, wishes }: Props) {
 					<PromiseForm
 						placeholder="what you will do"
 						onPromise={(text, due) => {
-							lesson.write([{ kind: "promise", student: who, body: { text, due } }]);
+							lesson.write(makePromise(who, text, due));
 							return true;
 						}}
 					>

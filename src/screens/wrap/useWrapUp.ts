@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { NoteTemplate } from "@/core/coach/noteTemplate";
 import { ownMarksIn } from "@/core/commands/atTheEnd";
-import { closeSet } from "@/core/commands/sets";
+import { closeLesson } from "@/core/commands/said";
 import { type NoteLine, noteLines, noteText } from "@/core/log/noteFor";
 import { dayOf, type LessonView } from "@/core/log/view";
 import type { RungWrap } from "@/core/log/wrap";
@@ -122,14 +122,7 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 			...(practise.length > 0 ? { practise } : {}),
 		};
 		const student = view.opened?.student ?? students[0] ?? null;
-		lesson.write(
-			view.closed
-				? [{ kind: "amend", student, body: { target: view.closed.id, body } }]
-				: [
-						...view.sets.filter((set) => set.open).map((set) => closeSet(set, "lesson over")),
-						{ kind: "lesson.closed", student, body },
-					],
-		);
+		lesson.write(closeLesson(view, student, body));
 		await lesson.settled();
 		forgetRemark();
 		forget();

@@ -1,9 +1,9 @@
 import type { Drafts } from "@/core/commands/drafts";
 import { restingWith } from "@/core/commands/sets";
+import { type Board, boardOf, goneOnWith } from "@/core/lesson/board";
 import type { LessonView, SetView, TryView } from "@/core/log/view";
 import type { Pack } from "@/core/pack/pack";
 import type { LessonOnDevice } from "@/device/lesson";
-import { type Board, boardOf, goneOnWith } from "../model";
 
 /**
  * What every act reads and writes: the lesson as it is at that moment, not as it was when

@@ -1,7 +1,8 @@
 import { v7 as uuid } from "uuid";
 import * as commands from "@/core/commands";
+import { markCause, park } from "@/core/commands/said";
+import type { Board } from "@/core/lesson/board";
 import type { Attempt, Body, Why } from "@/core/log/kinds";
-import type { Board } from "../model";
 import type { Desk } from "./desk";
 
 const lastTry = ({ set, visit }: Pick<Board, "set" | "visit">) => {
@@ -31,7 +32,7 @@ export const saidActs = ({ now, view, setOf, write, resting }: Desk) => ({
 	cause(cause: string, mark: Body<"cause.marked">["mark"]) {
 		const { ladder } = now();
 		if (!ladder?.skillId) return;
-		write([{ kind: "cause.marked", student: ladder.student, body: { skill: ladder.skillId, cause, mark } }]);
+		write(markCause(ladder.student, { skill: ladder.skillId, cause, mark }));
 	},
 	/** The student said what it was before the coach did: a mark on the last try. */
 	namedFirst() {
@@ -54,7 +55,7 @@ export const saidActs = ({ now, view, setOf, write, resting }: Desk) => ({
 	},
 	park(text: string) {
 		const { placing } = now().set;
-		write([{ kind: "parked", student: placing.student, ladder: placing.ladder, body: { text } }]);
+		write(park(placing.student, text, placing.ladder));
 	},
 	/** In a stretch. The first of it after a break begins the next stretch, in the form to come back with. */
 	seen(body: Body<"seen">) {

@@ -2,6 +2,7 @@ import { v7 as uuid } from "uuid";
 import type { Advice } from "@/core/advice";
 import * as commands from "@/core/commands";
 import { pegIn } from "@/core/commands/peg";
+import { assignSets, joinApart, takeOverSet } from "@/core/commands/said";
 import { waitingOn } from "@/core/commands/waiting";
 import type { Elsewhere, RoundPlace } from "@/core/log/kinds";
 import type { PackLadder } from "@/core/pack/pack";
@@ -45,25 +46,13 @@ export const wayActs = ({ now, view, write, device }: Desk) => ({
 		write(commands.overrule(view(), now().set, advice));
 	},
 	takeOver() {
-		const { set } = now();
-		write([{ kind: "set.takenOver", set: set.id, body: { set: set.id } }]);
+		write(takeOverSet(now().set.id));
 	},
 	join(set: string, device: string) {
-		write([{ kind: "set.joined", set, body: { set, device } }]);
+		write(joinApart(set, device));
 	},
 	/** Says afterwards for whom the quick count was, and on which rung. */
 	assign(ladder: PackLadder, rung: string) {
-		const placing = placeOn(ladder, rung);
-		const unplaced = view().sets.filter((s) => s.placing.ladder === null);
-		write(
-			unplaced.map((s) => ({
-				kind: "set.assigned",
-				student: ladder.student,
-				ladder: ladder.id,
-				rung: placing.rungVersion,
-				set: s.id,
-				body: { set: s.id, placing },
-			})),
-		);
+		write(assignSets(view(), ladder, rung));
 	},
 });

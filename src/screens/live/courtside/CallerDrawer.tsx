@@ -2,10 +2,10 @@
 
 import { useEffect, useMemo, useRef, useState } from "react";
 import { calledOn } from "@/core/caller/called";
+import { countOf } from "@/core/lesson/board";
 import { readOn } from "@/core/pack/placing";
 import { keepText, readKept } from "@/device/localKeep";
 import { useLive } from "../LiveContext";
-import { countOf } from "../model";
 import type { Call } from "../useCalled";
 import css from "./courtside.module.css";
 import { Shape, shapeCount } from "./Shape";

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { place } from "@/core/commands/drafts";
+import { spotFault } from "@/core/commands/said";
 import { Choice, Choices, Drawer } from "../drawers/Drawer";
 import { useLive } from "../LiveContext";
 import { nameIn, peopleHere } from "./people";
@@ -29,13 +29,7 @@ export function SpotDrawer() {
 							<Choice
 								key={by ?? "-"}
 								onClick={() => {
-									lesson.write([
-										{
-											...place(set),
-											kind: "fault.spotted",
-											body: { position: chosen.id, name: chosen.name, by },
-										},
-									]);
+									lesson.write(spotFault(set, chosen, by));
 									setShown(null);
 								}}
 							>

@@ -1,5 +1,5 @@
+import type { Board } from "@/core/lesson/board";
 import type { Pack } from "@/core/pack/pack";
-import type { Board } from "../model";
 
 /** The students worked with in this lesson, once each, in the order they came in. */
 export const peopleHere = ({ tabs }: Pick<Board, "tabs">, { ladders }: Pick<Pack, "ladders">): string[] => [

@@ -1,10 +1,10 @@
 "use client";
 
+import type { Board } from "@/core/lesson/board";
 import { limitWords, readOn } from "@/core/pack/placing";
 import { plural } from "@/core/text/lists";
 import { PlainLink } from "@/ui/PlainLink";
 import { useDone, useLive } from "../LiveContext";
-import type { Board } from "../model";
 import { Choice, Choices, Drawer } from "./Drawer";
 import css from "./drawer.module.css";
 

@@ -1,8 +1,8 @@
 "use client";
 
 import { useState } from "react";
+import { secondsOf } from "@/core/lesson/inputs";
 import { type Tally, tallyRefusal } from "@/core/rules/tally";
-import { secondsOf } from "../inputs";
 import { useDone, useLive } from "../LiveContext";
 import { Drawer } from "./Drawer";
 import css from "./drawer.module.css";

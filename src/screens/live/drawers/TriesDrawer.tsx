@@ -3,12 +3,12 @@
 import { useEffect, useState } from "react";
 import { v7 as uuid } from "uuid";
 import { corrected } from "@/core/commands/tries";
+import { OTHER } from "@/core/lesson/layout";
 import { lookedFor } from "@/core/log/kinds";
 import type { TryView } from "@/core/log/view";
 import { plural } from "@/core/text/lists";
 import { TryMark, tryWords } from "@/ui/Marks";
 import { useLive } from "../LiveContext";
-import { OTHER } from "../layout";
 import { Choice, Choices, Drawer } from "./Drawer";
 import css from "./drawer.module.css";
 import { OneLine } from "./OneLine";

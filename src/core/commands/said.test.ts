@@ -1,0 +1,61 @@
+import { ladderWith, Phone } from "@/core/__tests__/phone";
+import { parseEvent } from "@/core/log/parseEvent";
+import type { Drafts } from "./drafts";
+import * as said from "./said";
+import { takeBackDrafts } from "./undo";
+
+const ladder = ladderWith();
+const view = new Phone().begin(ladder).row("gg").view();
+const [set] = view.sets;
+if (!set) throw new Error("no set");
+
+const all: Record<string, Drafts> = {
+	makePromise: said.makePromise("ida", "bring the short clubs", "2026-03-01"),
+	keepPromise: said.keepPromise("ida", "promise"),
+	park: said.park("ida", "left foot turns out"),
+	unpark: said.unpark("ida", "parked"),
+	setKeyCue: said.setKeyCue("ida", "post it", true),
+	markCause: said.markCause("ida", { skill: "skill", cause: "cause", mark: "tried" }),
+	dateLesson: said.dateLesson("lesson", "2026-03-01"),
+	closeLesson: said.closeLesson(view, "ida", { remark: "", note: "", next: null }),
+	stepPlan: said.stepPlan("ida", "item", "skipped"),
+	spotFault: said.spotFault(set, { id: "p1", name: "elbow" }, "ida"),
+	takeOverSet: said.takeOverSet(set.id),
+	joinApart: said.joinApart(set.id, "other-device"),
+	assignSets: said.assignSets({ sets: [{ ...set, placing: { ...set.placing, ladder: null } }] }, ladder, "r1"),
+};
+
+test.each(Object.entries(all))("%s writes events that can be read again as they were meant", (_, drafts) => {
+	expect(drafts.length).toBeGreaterThan(0);
+	const phone = new Phone();
+	phone.write(drafts);
+	for (const [i, event] of phone.events.entries()) {
+		const read = parseEvent(event);
+		expect(read.ok ? read.value : read.refusals).toMatchObject({ kind: drafts[i]?.kind, body: drafts[i]?.body });
+	}
+});
+
+test("every function here stands in the table", () => {
+	expect(Object.keys(all).sort()).toEqual(Object.keys(said).sort());
+});
+
+test("closing ends the sets that are open; closed before, it changes what was left", () => {
+	expect(all.closeLesson?.map(({ kind }) => kind)).toEqual(["set.closed", "lesson.closed"]);
+	const again = said.closeLesson({ closed: { id: "closing" } as never, sets: view.sets }, "ida", {
+		remark: "more",
+		note: "",
+		next: null,
+	});
+	expect(again).toMatchObject([{ kind: "amend", body: { target: "closing", body: { remark: "more" } } }]);
+});
+
+test("only sets of nobody are said to be somebody's", () => {
+	expect(said.assignSets(view, ladder, "r1")).toEqual([]);
+});
+
+test("what was written on a bench is taken back whole, where it belongs", () => {
+	const made = said.park("ida", "x").map((draft) => ({ ...draft, id: "one" }));
+	expect(takeBackDrafts(made)).toEqual([
+		{ kind: "void", lesson: null, student: "ida", ladder: null, body: { targets: ["one"] } },
+	]);
+});
