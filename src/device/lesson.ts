@@ -8,7 +8,7 @@ import type { Pack } from "@/core/pack/pack";
 import { lastStudio, rememberStudio } from "./last";
 import { now } from "./now";
 import { PaintOrder } from "./paintOrder";
-import { RoomWatch } from "./roomWatch";
+import type { RoomWatch } from "./roomWatch";
 import { Rounds } from "./rounds";
 import { OTHER_STUDIO, SIGNED_OUT, STORAGE } from "./storage/failures";
 import type { LessonStorageApi } from "./storage/lessonStorage";
@@ -99,10 +99,8 @@ export class LessonOnDevice {
 	private beginning: ReturnType<typeof setTimeout> | undefined;
 	private readonly painting = new PaintOrder(() => this.mark.unkept === 0);
 	private readonly rounds = new Rounds(() => this.round());
-	private readonly room = new RoomWatch(
-		(room) => this.update({}, { room }),
-		() => ({ studio: this.studio, device: this.state.device, kept: this.mark.keptTo, acked: this.mark.ackedTo }),
-	);
+	/** Not needed to count: fetched after, and where that fails nothing else does. */
+	private room: Promise<RoomWatch | null> | null = null;
 	private readonly queue: WriteQueue<WaitingWrite, LogEvent[]>;
 	readonly subscribe = this.painting.subscribe;
 	readonly subscribeFirst = this.painting.subscribeFirst;
@@ -143,14 +141,26 @@ export class LessonOnDevice {
 		}
 		void this.storage.tidy(now().localDay).catch(() => undefined);
 		this.sync();
-		void this.room.start();
+		this.inRoom((room) => void room.start());
 	}
 
 	stop(): void {
 		this.stopped = true;
 		clearTimeout(this.beginning);
 		this.rounds.stop();
-		this.room.stop();
+		if (this.room) this.inRoom((room) => room.stop());
+	}
+
+	private inRoom(act: (room: RoomWatch) => void): void {
+		this.room ??= import("./roomWatch").then(
+			({ RoomWatch }) =>
+				new RoomWatch(
+					(room) => this.update({}, { room }),
+					() => ({ studio: this.studio, device: this.state.device, kept: this.mark.keptTo, acked: this.mark.ackedTo }),
+				),
+			() => null,
+		);
+		void this.room.then((room) => room && act(room));
 	}
 
 	private async openStore(studio: string): Promise<void> {
@@ -173,7 +183,7 @@ export class LessonOnDevice {
 				unsent: opened.waiting,
 			},
 		);
-		this.room.opened(studio, opened.device);
+		this.inRoom((room) => room.opened(studio, opened.device));
 		void this.queue.drain();
 	}
 
@@ -292,7 +302,7 @@ export class LessonOnDevice {
 		if (isMarked) {
 			const { keptTo, ackedTo } = this.mark;
 			this.mark = { ...this.mark, ...marks };
-			if (this.mark.keptTo !== keptTo || this.mark.ackedTo !== ackedTo) this.room.note();
+			if (this.mark.keptTo !== keptTo || this.mark.ackedTo !== ackedTo) this.inRoom((room) => room.note());
 		}
 		if (isOther || isMarked) this.painting.tell(countFirst);
 	}

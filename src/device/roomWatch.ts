@@ -1,9 +1,8 @@
+import { evictionNotice, measureQuota, noteProgress, quotaWarning } from "./quota";
+
 const LOOK_EVERY_MS = 60_000;
 /** Beside the store, for when that is evicted: it need not be the latest. */
 const NOTE_AFTER_MS = 1000;
-
-/** Looks at the browser's own room. Not needed to count: fetched after, and where that fails nothing else does. */
-const quota = () => import("./quota").catch(() => null);
 
 export interface Progress {
 	device: string;
@@ -25,17 +24,15 @@ export class RoomWatch {
 
 	async start(): Promise<void> {
 		this.stopped = false;
-		const said = await quota().then(async (found) => found?.quotaWarning(await found.measureQuota()));
+		const said = quotaWarning(await measureQuota());
 		if (said) this.tell(said);
 		if (!this.stopped) this.looking = setTimeout(() => void this.start(), LOOK_EVERY_MS);
 	}
 
 	/** Tells whether the browser cleared what was stored here before. */
 	opened(studio: string, device: string): void {
-		void quota().then((found) => {
-			const room = found?.evictionNotice(studio, device);
-			if (room) this.tell(room);
-		});
+		const room = evictionNotice(studio, device);
+		if (room) this.tell(room);
 	}
 
 	note(): void {
@@ -52,6 +49,6 @@ export class RoomWatch {
 		clearTimeout(this.noting);
 		this.noting = undefined;
 		const { studio, ...progress } = this.progress();
-		if (studio) void quota().then((found) => found?.noteProgress(studio, progress));
+		if (studio) noteProgress(studio, progress);
 	}
 }

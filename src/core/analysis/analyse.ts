@@ -1,4 +1,4 @@
-import { chanceAtLeast } from "@/core/estimate/chanceAtLeast";
+import { atLeast } from "@/core/estimate/chanceAtLeast";
 import { BAND_LOW, tooHardChance } from "@/core/estimate/tooHard";
 import { type Outcome, parseStored, refuse } from "@/core/refusals/refusals";
 import { type Rule, Rule as RuleSchema } from "@/core/rules";
@@ -117,14 +117,6 @@ function withDays(rule: Rule, one: Omit<Analysis, "within" | "onDays">, { daysAv
 		onDays:
 			rule.kind === "days" ? { available: daysAvailable ?? rule.days, pass: over(daysAvailable ?? rule.days) } : null,
 	};
-}
-
-/** Chance of at least k successes in n independent tries of chance p each. */
-export function atLeast(k: number, n: number, p: number): number {
-	if (k > n) return 0;
-	if (k <= 0) return 1;
-	// P(Bin(n, p) >= k) = P(Beta(k, n - k + 1) < p). A chance summed up elsewhere may be a hair over 1.
-	return 1 - chanceAtLeast(k, n - k + 1, Math.min(1, Math.max(0, p)));
 }
 
 /** A rule over a grid of rates. */

@@ -2,7 +2,7 @@ import type { Outcome } from "@/core/refusals/refusals";
 import { refusalsOf } from "./askRefusals";
 import type { Finding, FoundRule, Progress } from "./finding";
 import { keeps } from "./keeps";
-import { plainRules } from "./plainRules";
+import { plainRules, searched } from "./plainRules";
 import { asRule, type Candidate, games, MOST_GOOD, MOST_OFF, simpleGames } from "./pointsGames";
 import { type Ask, wald } from "./wald";
 import { whyNone } from "./whyNone";
@@ -11,8 +11,8 @@ const KEEP = 8;
 const SIMPLE_WITHIN = 1.3;
 
 /**
- * Searches rolling, block, streak and whole-number points games, with and without
- * bust, for those that keep both risks. A generator, so that whoever runs it can show
+ * Searches the rules that their kinds offer (`candidates`), and whole-number points games with
+ * and without bust, for those that keep both risks. A generator, so that whoever runs it can show
  * progress and stop: it yields how far it is, with the best found so far.
  */
 export function* searchRules(ask: Ask): Generator<Progress, Outcome<Finding>> {
@@ -61,27 +61,14 @@ export function* searchRules(ask: Ask): Generator<Progress, Outcome<Finding>> {
 	};
 }
 
-function remarksOn(plain: readonly FoundRule[], best: FoundRule): string[] {
-	return (
-		[
-			[
-				"streak",
-				"No streak keeps both risks: one long enough to hold back the one not ready holds back the ready as well.",
-			],
-			["rolling", "No window rule keeps both risks within this limit."],
-			["block", "No block rule keeps both risks within this limit."],
-		] as const
-	).flatMap(([kind, none]) => {
+/** Of each kind that was searched: that none of its rules will do, or how much dearer its cheapest is. */
+const remarksOn = (plain: readonly FoundRule[], best: FoundRule): string[] =>
+	searched.flatMap(({ kind, name, none }) => {
 		const cheapest = plain.find((one) => one.rule.kind === kind);
 		if (!cheapest) return [none];
 		const times = cheapest.mean / best.mean;
-		return times < 1.3
-			? []
-			: [
-					`The cheapest ${kind === "rolling" ? "window" : kind} rule costs ${times.toFixed(1)} times as many tries as the best.`,
-				];
+		return times < 1.3 ? [] : [`The cheapest ${name} rule costs ${times.toFixed(1)} times as many tries as the best.`];
 	});
-}
 
 /** The search run to its end. */
 export function findRules(ask: Ask): Outcome<Finding> {

@@ -1,9 +1,11 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { parseEvent } from "@/core/log/parseEvent";
 import type { Drafts } from "./drafts";
-import * as said from "./said";
+import * as inLesson from "./inLesson";
+import * as saidBeside from "./said";
 import { takeBackDrafts } from "./undo";
 
+const said = { ...saidBeside, ...inLesson };
 const ladder = ladderWith();
 const view = new Phone().begin(ladder).row("gg").view();
 const [set] = view.sets;

@@ -1,7 +1,5 @@
 import type { Body } from "@/core/log/kinds";
 import type { LessonView, SetView } from "@/core/log/view";
-import type { PackLadder } from "@/core/pack/pack";
-import { placeOn } from "@/core/pack/placing";
 import { type Drafts, place } from "./drafts";
 import { closeSet } from "./sets";
 
@@ -17,11 +15,6 @@ export const keepPromise = (student: string | null, promise: string): Drafts => 
 	{ kind: "promise.kept", student, body: { promise } },
 ];
 
-/** Noticed, and left alone for now. */
-export const park = (student: string | null, text: string, ladder?: string | null): Drafts => [
-	{ kind: "parked", student, ...(ladder === undefined ? {} : { ladder }), body: { text } },
-];
-
 /** @param parked the event it was noted in */
 export const unpark = (student: string | null, parked: string): Drafts => [
 	{ kind: "unparked", student, body: { parked } },
@@ -30,11 +23,6 @@ export const unpark = (student: string | null, parked: string): Drafts => [
 /** A cue counts by itself from here on, or no longer. */
 export const setKeyCue = (student: string | null, text: string, on: boolean): Drafts => [
 	{ kind: "cue.key", student, body: { text, on } },
-];
-
-/** What was found of a candidate cause, for one student. */
-export const markCause = (student: string | null, body: Body<"cause.marked">): Drafts => [
-	{ kind: "cause.marked", student, body },
 ];
 
 /** On which day a lesson was, where its own day cannot be believed. */
@@ -53,33 +41,7 @@ export function closeLesson(
 	];
 }
 
-/** What was done with something planned. */
-export const stepPlan = (student: string | null, item: string, act: Body<"plan.step">["act"]): Drafts => [
-	{ kind: "plan.step", student, body: { item, act } },
-];
-
 /** A fault was shown on purpose, and somebody named it; null where nobody did. */
 export const spotFault = (set: SetView, fault: { id: string; name: string }, by: string | null): Drafts => [
 	{ ...place(set), kind: "fault.spotted", body: { position: fault.id, name: fault.name, by } },
 ];
-
-/** This device counts on a set that another one holds. */
-export const takeOverSet = (set: string): Drafts => [{ kind: "set.takenOver", set, body: { set } }];
-
-/** What another device counted apart on a set belongs to it. */
-export const joinApart = (set: string, device: string): Drafts => [{ kind: "set.joined", set, body: { set, device } }];
-
-/** Says afterwards for whom the sets of a quick count were, and on which rung. */
-export function assignSets({ sets }: Pick<LessonView, "sets">, ladder: PackLadder, rung: string): Drafts {
-	const placing = placeOn(ladder, rung);
-	return sets
-		.filter((one) => one.placing.ladder === null)
-		.map(({ id }) => ({
-			kind: "set.assigned",
-			student: ladder.student,
-			ladder: ladder.id,
-			rung: placing.rungVersion,
-			set: id,
-			body: { set: id, placing },
-		}));
-}

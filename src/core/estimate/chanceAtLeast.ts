@@ -27,3 +27,11 @@ export function chanceAtLeast(a: number, b: number, x: number): number {
 	}
 	return Math.min(1, sum);
 }
+
+/** Chance of at least k successes in n independent tries of chance p each. */
+export function atLeast(k: number, n: number, p: number): number {
+	if (k > n) return 0;
+	if (k <= 0) return 1;
+	// P(Bin(n, p) >= k) = P(Beta(k, n - k + 1) < p). A chance summed up elsewhere may be a hair over 1.
+	return 1 - chanceAtLeast(k, n - k + 1, Math.min(1, Math.max(0, p)));
+}

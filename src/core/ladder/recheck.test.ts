@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { atLeast } from "@/core/analysis/analyse";
+import { atLeast } from "@/core/estimate/chanceAtLeast";
 import { dayAfter } from "@/core/text/fields";
 import { type Check, longer, scheduleOf } from "./recheck";
 import { CHECK, FALSE_ALARM } from "./shortCheck";

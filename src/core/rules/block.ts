@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { atLeast } from "@/core/estimate/chanceAtLeast";
 import { whole } from "@/core/text/fields";
 import { defineRule, goodOnes, kOverN } from "./kind";
 
@@ -47,4 +48,13 @@ export const block = defineRule<Block, State>({
 	},
 	tellsRuns: true,
 	best: goodOnes,
+	candidates: {
+		name: "block",
+		none: "No block rule keeps both risks within this limit.",
+		*of({ limit, notReady, riskPass }) {
+			for (let n = 2; n <= Math.min(60, limit); n++)
+				for (let k = Math.ceil(n * notReady); k <= n; k++)
+					if (1 - (1 - atLeast(k, n, notReady)) ** Math.floor(limit / n) <= riskPass) yield { kind: "block", k, n };
+		},
+	},
 });

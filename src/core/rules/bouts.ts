@@ -60,4 +60,5 @@ export const bouts = defineRule<Bouts, State>({
 	}),
 	key: (_, { good, off, won }) => (won === MET ? MET : `${good},${off},${won}`),
 	best: goodOnes,
+	presets: [{ purpose: "Won more often than lost", rule: { kind: "bouts", a: 3, b: 3, k: 3, n: 5 } }],
 });

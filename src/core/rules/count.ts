@@ -28,4 +28,5 @@ export const count = defineRule<Count, number>({
 	key: ({ c }, good) => (good >= c ? MET : String(good)),
 	sets: true,
 	best: (_, attempts) => attempts.filter(({ good, late }) => good && !late),
+	presets: [{ purpose: "As many as the music allows", rule: { kind: "count", c: 8, seconds: 60 } }],
 });

@@ -37,4 +37,5 @@ export const decision = defineRule<Decision, State>({
 	key: (_, { window }) => window,
 	looks: () => ({ right: [true, false] }),
 	best: (_, attempts) => attempts.filter(({ right }) => right === true),
+	presets: [{ purpose: "The right choice, whatever comes of it", rule: { kind: "decision", k: 7, n: 9 } }],
 });

@@ -224,6 +224,23 @@ test("a rule that wants a miss answered by a good one is not said to be out of r
 	registry.delete("answering");
 });
 
+test.each(ruleKinds.map((kind) => [kind.kind, kind] as const))(
+	"%s offers rules of its own kind alone, each of which can be stored",
+	(name, { presets, candidates }) => {
+		const offered = [
+			...presets.map(({ rule }) => rule),
+			...(candidates?.of({ limit: 12, notReady: 0.6, riskPass: 0.2 }) ?? []),
+		];
+		for (const rule of offered) {
+			expect(rule.kind).toBe(name);
+			expect(parse(Rule, rule)).toMatchObject({ ok: true });
+		}
+		// A search that finds nothing of a kind says so.
+		if (candidates) expect([candidates.name, candidates.none].every((words) => words.length > 0)).toBe(true);
+		expect(new Set(presets.map(({ purpose }) => purpose)).size).toBe(presets.length);
+	},
+);
+
 test.each(ruleKinds.map((kind) => [kind.title, kind] as const))(
 	"%s: its fresh rule parses, reads out, and is met in its fewest tries",
 	(_, kind) => {

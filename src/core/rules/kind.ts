@@ -1,6 +1,7 @@
 import type * as z from "zod/mini";
 import type { Refusal } from "@/core/refusals/refusals";
 import type { Rule } from ".";
+import type { Scale } from "./scale";
 
 /** One attempt as a pass rule sees it: already judged by the rung's gate. */
 export interface Judged {
@@ -110,6 +111,34 @@ export interface RuleKind<R extends { kind: string }, S> {
 	ticked: boolean;
 	/** Rules inside this one. */
 	parts(rule: R): readonly Rule[];
+	/** Those of its rules that a search for one looks at. Left out: the search passes this kind over. */
+	candidates?: Candidates<R>;
+	/** Ready-made rules of this kind alone, named by what they are for. */
+	presets: readonly Preset<R>[];
+}
+
+/** What a search asks of a rule: tries allowed in a lesson, the rate that is not ready, and how often it may pass. */
+export interface Search {
+	limit: number;
+	notReady: number;
+	riskPass: number;
+}
+
+export interface Candidates<R> {
+	/** What one of its rules is called: "a window rule". */
+	name: string;
+	/** Said where none of them keeps both risks. */
+	none: string;
+	/** Rules worth a look; one whose first chance alone already breaks a risk is not. */
+	of(search: Search): Iterable<R>;
+}
+
+/** A rule to start from, named by what it is for. */
+export interface Preset<R> {
+	purpose: string;
+	rule: R;
+	/** The outcomes it needs, where those are not hit or miss. */
+	scale?: Scale;
 }
 
 export const MET = "met";
@@ -127,7 +156,8 @@ export interface Looks {
 
 type Optional =
 	| ("refusals" | "looks" | "sets" | "parts" | "best" | "needs")
-	| ("tellsRuns" | "tellsOutcomes" | "addsUp" | "ticked");
+	| ("tellsRuns" | "tellsOutcomes" | "addsUp" | "ticked")
+	| ("candidates" | "presets");
 
 /** A kind with what most kinds have in common filled in. */
 export function defineRule<R extends { kind: string }, S>(
@@ -144,6 +174,7 @@ export function defineRule<R extends { kind: string }, S>(
 		addsUp: false,
 		ticked: true,
 		parts: () => [],
+		presets: [],
 		...kind,
 	};
 }

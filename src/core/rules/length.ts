@@ -59,6 +59,7 @@ export const length = defineRule<Length, State>({
 	key: ({ times, last }, state) => (isMet(times, last, state) ? MET : last ? state.window : String(state.done)),
 	looks: ({ length: long }) => ({ length: [0, long] }),
 	best: ({ length: long }, attempts) => attempts.filter((one) => !one.refused && (one.length ?? 0) >= long),
+	presets: [{ purpose: "Long enough, more than once", rule: { kind: "length", length: 20, times: 3 } }],
 });
 
 const isMet = (times: number, last: number | null | undefined, { done, window }: State): boolean =>

@@ -2,6 +2,7 @@ import * as z from "zod/mini";
 import type { Refusal } from "@/core/refusals/refusals";
 import { whole } from "@/core/text/fields";
 import { defineRule, type Judged } from "./kind";
+import { scales } from "./scale";
 
 const code = z.string().check(z.regex(/^[a-z0-9-]{1,24}$/));
 const schema = z.object({
@@ -116,4 +117,15 @@ export const points = defineRule<Points, State>({
 		const most = Math.max(...attempts.map((one) => earned(rule, one)));
 		return attempts.filter((one) => earned(rule, one) === most);
 	},
+	presets: [
+		{
+			purpose: "Told apart with the fewest tries",
+			rule: { kind: "points", weights: { hit: 1, miss: -2 }, target: 7, bust: 7 },
+		},
+		{
+			purpose: "Clean, not merely caught",
+			rule: { kind: "points", weights: { clean: 2, rough: 0, miss: -2 }, target: 10, bust: 8 },
+			scale: scales["clean, rough or miss"],
+		},
+	],
 });

@@ -50,4 +50,10 @@ export const spread = defineRule<Spread, readonly number[]>({
 	looks: ({ targets }) => ({ called: targets }),
 	best: ({ targets }, attempts) =>
 		attempts.filter(({ good, called, result }) => good && targets.includes(called ?? result)),
+	presets: [
+		{
+			purpose: "Everywhere, not only where it is easy",
+			rule: { kind: "spread", each: 2, targets: ["near", "middle", "far"] },
+		},
+	],
 });

@@ -19,4 +19,12 @@ export const streak = defineRule<Streak, number>({
 	key: ({ r }, run) => (run >= r ? MET : String(run)),
 	tellsRuns: true,
 	best: goodOnes,
+	candidates: {
+		name: "streak",
+		none: "No streak keeps both risks: one long enough to hold back the one not ready holds back the ready as well.",
+		*of({ limit }) {
+			for (let r = 1; r <= Math.min(60, limit); r++) yield { kind: "streak", r };
+		},
+	},
+	presets: [{ purpose: "Calm again after a step down", rule: { kind: "streak", r: 3 } }],
 });

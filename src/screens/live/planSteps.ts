@@ -1,4 +1,4 @@
-import { stepPlan } from "@/core/commands/said";
+import { stepPlan } from "@/core/commands/inLesson";
 import { type Planned, type PlanRun, runPlan } from "@/core/plan/run";
 import { changedActs } from "./acts/changed";
 import type { Live } from "./LiveContext";

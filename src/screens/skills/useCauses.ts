@@ -1,7 +1,7 @@
 "use client";
 
 import { useMemo, useState } from "react";
-import { markCause } from "@/core/commands/said";
+import { markCause } from "@/core/commands/inLesson";
 import type { causeMarks } from "@/core/log/kinds";
 import { perform } from "@/device/perform";
 import { NOT_KEPT } from "@/device/studio";

@@ -1,6 +1,6 @@
 import { v7 as uuid } from "uuid";
 import * as commands from "@/core/commands";
-import { markCause, park } from "@/core/commands/said";
+import { markCause, park } from "@/core/commands/inLesson";
 import type { Board } from "@/core/lesson/board";
 import type { Attempt, Body, Why } from "@/core/log/kinds";
 import type { Desk } from "./desk";

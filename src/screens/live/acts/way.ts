@@ -1,8 +1,8 @@
 import { v7 as uuid } from "uuid";
 import type { Advice } from "@/core/advice";
 import * as commands from "@/core/commands";
+import { assignSets, joinApart, takeOverSet } from "@/core/commands/inLesson";
 import { pegIn } from "@/core/commands/peg";
-import { assignSets, joinApart, takeOverSet } from "@/core/commands/said";
 import { waitingOn } from "@/core/commands/waiting";
 import type { Elsewhere, RoundPlace } from "@/core/log/kinds";
 import type { PackLadder } from "@/core/pack/pack";
