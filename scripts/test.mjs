@@ -104,7 +104,7 @@ await step("types", () => {
 	run(bin("tsc"), ["--noEmit"]);
 });
 await step("lint", () => {
-	for (const check of ["engines.mjs", "floors.mjs"]) run(process.execPath, [at("scripts", check)]);
+	for (const check of ["engines.mjs", "floors.mjs", "sizes.mjs"]) run(process.execPath, [at("scripts", check)]);
 	run(bin("biome"), ["check", "."]);
 	node("knip", []);
 });
