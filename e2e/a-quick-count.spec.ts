@@ -63,7 +63,7 @@ test("cues, parked notes, sets, variations, another ladder and back: the other v
 	await page.getByRole("button", { name: /Bram Ostwick · Unicycle/ }).click();
 	await good(page).click();
 	await expect(page.getByTestId("used")).toHaveText("1");
-	await page.getByRole("button", { name: /waits · 3/ }).click();
+	await page.getByRole("button", { name: /^right · Three-club cascade Bram/ }).click();
 	await expect(page.getByTestId("used")).toHaveText("3");
 	await expect(page.getByTestId("count")).toHaveText("2");
 

@@ -44,9 +44,9 @@ test("two sides try by try on one screen: a touch each, a try that does not coun
 	await expect(turn).toHaveText(before ?? "");
 
 	// By its tab a side takes the turn out of order.
-	const tabs = page.getByRole("button", { name: /^(left|right) (Isolde|next)/ });
+	const tabs = page.getByRole("button", { name: /^(left|right) Isolde/ });
 	await expect(tabs).toHaveCount(2);
-	await page.getByRole("button", { name: /^(left|right) next/ }).click();
+	await page.getByRole("button", { name: /^(left|right) Isolde · next/ }).click();
 	await expect(turn).not.toHaveText(before ?? "");
 	await touch(page, "more").click();
 	await page.getByRole("button", { name: /^end the turns/ }).click();

@@ -42,7 +42,7 @@ test("the group board: a name, then what came of it; each shows their dose, and 
 
 	const doses = new Map<string, number>();
 	for (const name of ["Nimue", "Pip", "Sunniva"]) {
-		const words = (await person(page, name).textContent()) ?? "";
+		const words = (await person(page, name).getByTestId("dose").textContent()) ?? "";
 		doses.set(name, Number(/of (\d+)/.exec(words)?.[1]));
 	}
 	const fields = everybody(page).getByRole("group", { name: "What was that one?" });
@@ -53,16 +53,32 @@ test("the group board: a name, then what came of it; each shows their dose, and 
 		await (good ? fields.getByRole("button").last() : fields.getByRole("button").first()).click();
 	};
 	await one("Nimue");
-	await expect(person(page, "Nimue")).toContainText("1 of");
+	await expect(person(page, "Nimue").getByTestId("dose")).toContainText(`1 of ${doses.get("Nimue")}`);
+	await expect(person(page, "Nimue").getByTestId("figure")).toHaveText("1");
 	await one("Pip", false);
 	await expect(person(page, "Pip").getByRole("img")).toHaveAccessibleName("last one off");
+	await expect(person(page, "Pip").getByTestId("figure")).toHaveText("0");
+	// One of them is gone to, nothing is begun by it, and one press leads back.
+	const sets = async () => (await studio.events()).filter(({ kind }) => kind === "set.opened").length;
+	await allSent(page);
+	const before = await sets();
+	await person(page, "Pip").click();
+	await everybody(page).getByRole("button", { name: "go to Pip" }).click();
+	await expect(everybody(page)).toHaveCount(0);
+	await expect(page.getByRole("heading", { name: /^Lesson: Pip/ })).toBeAttached();
+	await touch(page, "board").click();
+	await expect(everybody(page)).toBeVisible();
+	expect(await sets()).toBe(before);
 	// No touch without a name.
-	await expect(everybody(page).getByText("Touch a name, then what came of it.")).toBeVisible();
+	await expect(everybody(page).getByText("Touch a name, then the result.")).toBeVisible();
 	for (const [name, dose] of doses) for (let n = name === "Sunniva" ? 0 : 1; n < dose; n++) await one(name);
 	await expect(everybody(page)).toContainText("round 1 is over; new partners");
-	await expect(person(page, "Pip")).toContainText("0 of");
+	await expect(person(page, "Pip").getByTestId("dose")).toContainText("0 of");
+	await everybody(page).getByRole("button", { name: "order by partners" }).click();
+	await expect(everybody(page).getByTestId("figure").first()).toBeVisible();
+	await expect(everybody(page).getByRole("list").getByRole("button").first()).toContainText("Nimue");
 	await everybody(page).getByRole("button", { name: "undo" }).click();
-	await expect(person(page, "Sunniva")).toContainText(`${(doses.get("Sunniva") ?? 0) - 1} of`);
+	await expect(person(page, "Sunniva").getByTestId("dose")).toContainText(`${(doses.get("Sunniva") ?? 0) - 1} of`);
 	await everybody(page).getByRole("button", { name: "close" }).click();
 	await allSent(page);
 	const tries = (await studio.events()).filter(

@@ -7,7 +7,7 @@ import { complainIn } from "@/core/refusals/complain";
 import type { Refusal } from "@/core/refusals/refusals";
 import { isJudged } from "@/core/skill/look";
 import type { Skill } from "@/core/skill/skill";
-import { ident } from "@/core/text/fields";
+import { ident, text } from "@/core/text/fields";
 import { passRefusal } from "./passable";
 import { lessonStarts, Policy } from "./policy";
 import { freshRung, Rung, type RungSettings } from "./rung";
@@ -18,6 +18,8 @@ export { Rung } from "./rung";
 /** A ladder's rungs, lowest first, and where the student starts on them. */
 export const Ladder = z
 	.object({
+		/** What the coach calls it, where skill and side do not tell it from another of the same student. */
+		name: z.optional(text(40)),
 		side: Side,
 		policy: Policy,
 		start: z.nullable(ident),

@@ -16,9 +16,12 @@ import {
 	visitOfSet,
 } from "@/core/log/view";
 import { anewUnder } from "@/core/log/visit";
+import { type ShortLabel, shortLabel } from "@/core/pack/labels";
 import type { Pack, PackLadder } from "@/core/pack/pack";
 import { freshened, readOn, versionOf } from "@/core/pack/placing";
 import { shortIn } from "@/core/pack/shortIn";
+import type { Judgement } from "@/core/rules";
+import { sum } from "@/core/statistics/sums";
 
 /** What the board shows, all of it worked out from the fold and the pack. */
 export interface Board {
@@ -31,8 +34,8 @@ export interface Board {
 	setNumber: number;
 	triesInSet: number;
 	rail: { holes: { rung: string; name: string; state: HoleState }[]; pegIndex: number } | null;
-	/** The ladders worked on in this lesson, the one in hand included; a side where the name alone would not tell them apart. */
-	tabs: { key: string; ladder: string | null; name: string; side: string; tries: number }[];
+	/** The ladders worked on in this lesson, the one in hand included. */
+	tabs: Tab[];
 	/** Whose turn is next, and where they stand, where two take turns; how far this turn is. */
 	turns: {
 		ladder: string | null;
@@ -58,6 +61,13 @@ export interface Board {
 	short: (position: string) => string;
 	/** The rung was edited meanwhile: from the next set on, or since the last one; whether the count begins anew with it. */
 	edited: { since: "last set" | "next set"; anew: boolean } | null;
+}
+
+/** One ladder of the lesson: no two read the same. */
+export interface Tab extends ShortLabel {
+	key: string;
+	ladder: string | null;
+	tries: number;
 }
 
 /** Asked for by what is drawn and by what is touched, and worked out once. */
@@ -92,7 +102,7 @@ function workOut(view: LessonView, pack: Pack): Board | null {
 		stretch: set.stretch ? (stretchIn(visit.entries, set.id) ?? { came: 0, taken: 0, off: {} }) : null,
 		round: roundOf(visit, set, ladderOf),
 		rail: ladder && railNow(view, ladder),
-		tabs: tabsOf(view, nameOf, ladderOf),
+		tabs: tabsOf(view, pack),
 		turns: turnsOf(view, set, nameOf),
 		pain: openPain(visit),
 		mirror:
@@ -156,9 +166,12 @@ function largeOf({ judgements, entries }: Visit, { variation, stretch, id }: Set
 		const { taken, came } = stretchIn(entries, id) ?? { taken: 0, came: 0 };
 		return `${taken} / ${came}`;
 	}
-	const { met, progress } = judgements[variation];
-	return met ? String(progress.value) : (progress.large ?? String(progress.value));
+	return figureOf(judgements[variation]);
 }
+
+/** The figure a rule shows large: of a bout, how it stands. */
+export const figureOf = ({ met, progress }: Pick<Judgement, "met" | "progress">): string =>
+	met ? String(progress.value) : (progress.large ?? String(progress.value));
 
 function roundOf(
 	visit: Visit,
@@ -234,30 +247,16 @@ function triedLast(view: LessonView, set: SetView): Board["tried"] | null {
 	return visit && last?.set === other.id ? { set: other, visit } : null;
 }
 
-function tabsOf(
-	view: LessonView,
-	nameOf: (student: string | null) => string,
-	ladderOf: (id: string | null) => PackLadder | null,
-): Board["tabs"] {
-	const sideOf = (visit: Visit) => {
-		const twice = view.visits.some((one) => one.student === visit.student && one.ladder !== visit.ladder);
-		const ladder = ladderOf(visit.ladder);
-		return !twice || !ladder ? "" : ladder.side === "none" ? ladder.skill : ladder.side;
-	};
-	const tabs = new Map<string, Board["tabs"][number]>();
-	for (const visit of view.visits) {
-		const key = visit.ladder ?? "-";
-		const tab = tabs.get(key) ?? {
-			key,
-			ladder: visit.ladder,
-			name: nameOf(visit.student),
-			side: sideOf(visit),
-			tries: 0,
-		};
-		tab.tries += countedIn(inOrder(visit));
-		tabs.set(key, tab);
-	}
-	return [...tabs.values()];
+function tabsOf(view: LessonView, pack: Pack): Tab[] {
+	const ladders = [...new Set(view.visits.map(({ ladder }) => ladder))];
+	const tries = (ladder: string | null) =>
+		sum(view.visits, (visit) => (visit.ladder === ladder ? countedIn(inOrder(visit)) : 0));
+	return ladders.map((id) => ({
+		key: id ?? "-",
+		ladder: id,
+		...(id === null ? { who: "Quick count", what: "", isOneOfSeveral: false } : shortLabel(pack, id, ladders)),
+		tries: tries(id),
+	}));
 }
 
 function apartOf(visit: Visit): Board["apart"] {

@@ -47,6 +47,8 @@ const Score = z.object({ good: z.number(), tries: z.number(), day: z.string() })
 export const PackLadder = z.object({
 	id: ident,
 	student: ident,
+	/** What the coach calls it, where it has a name of its own. */
+	name: z.optional(z.string()),
 	skill: z.string(),
 	/** The skill's id: what is said of its causes is kept by it. */
 	skillId: z.optional(ident),

@@ -147,7 +147,8 @@ export function packLadder(
 	return {
 		id: row.id,
 		student: row.student,
-		skill: row.followed.name,
+		skill: readSides(row.followed.name, { side, strong: around.student.strongSide }),
+		...(row.ladder.name ? { name: row.ladder.name } : {}),
 		...(row.skill ? { skillId: row.skill } : {}),
 		...(around.causes ? { causes: around.causes } : {}),
 		...(row.followed.trigger

@@ -70,6 +70,18 @@ export function LadderHead({
 					</Form.Select>
 				</FormRow>
 				<FollowFields skill={skill} />
+				<FormRow
+					id="ladder-name"
+					label="Name of this ladder"
+					hint="Only where the student has two of the same skill."
+					className=""
+				>
+					<Form.Control
+						dir="auto"
+						maxLength={40}
+						{...form.register("name", { setValueAs: (typed) => typed || undefined })}
+					/>
+				</FormRow>
 			</div>
 		</>
 	);

@@ -8,11 +8,12 @@ import type { Attempt } from "@/core/log/kinds";
 import type { Pack } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
 import type { LessonOnDevice, LessonState } from "@/device/lesson";
+import { readKept } from "@/device/localKeep";
 import { late, preloadLate } from "@/ui/late";
 import { useStable } from "@/ui/useStable";
 import { AdviceZone, WatchingZone } from "./AdviceZone";
 import { CountZone } from "./CountZone";
-import { useDeviceSettings } from "./deviceSettings";
+import { groupKey, useDeviceSettings } from "./deviceSettings";
 import { LiveDrawers } from "./drawers/LiveDrawers";
 import { Fields, MarkFields, NumberPad } from "./Fields";
 import { Foot } from "./Foot";
@@ -68,6 +69,15 @@ function useDrawer() {
 	const close = useCallback(() => setDrawer(null), []);
 	const closeUnlessKept = useCallback(() => setDrawer((now) => (now && staysOpen.has(now) ? now : null)), []);
 	return { drawer, setDrawer, toggle, close, closeUnlessKept };
+}
+
+/** The group board was in use in this lesson: one press leads back to it. */
+function useHasBoard(lesson: string, drawer: DrawerName | null): boolean {
+	const [hasBoard, setHasBoard] = useState(() => readKept(groupKey(lesson)) !== null);
+	useEffect(() => {
+		if (drawer === "group") setHasBoard(true);
+	}, [drawer]);
+	return hasBoard;
 }
 
 /** How this device is held, and by whom; what else the hand may need is fetched meanwhile. */
@@ -132,9 +142,18 @@ function Upper({
 	const openTries = useCallback(() => toggle("tries"), [toggle]);
 	const openEvidence = useCallback(() => toggle("evidence"), [toggle]);
 	const chooseLadder = useCallback(() => toggle("ladders"), [toggle]);
+	const hasBoard = useHasBoard(lesson.lesson, drawer);
+	const openBoard = useCallback(() => toggle("group"), [toggle]);
 	return (
 		<div className={css.upper}>
-			<Top board={board} pack={pack} acts={acts} choosing={drawer === "ladders"} onChoose={chooseLadder} />
+			<Top
+				board={board}
+				pack={pack}
+				acts={acts}
+				choosing={drawer === "ladders"}
+				onChoose={chooseLadder}
+				onBoard={hasBoard ? openBoard : null}
+			/>
 			{(view.opened?.body.plan ?? view.opened?.body.again) && <PlanLine />}
 			<CountZone
 				lesson={lesson}
@@ -154,6 +173,32 @@ function Upper({
 			)}
 			<LiveDrawers open={drawer} />
 		</div>
+	);
+}
+
+/** The fields of single tries, and what was off in the last one where no field says so. */
+function TryFields({
+	tries: { attempt, marks, markOf, touchMark },
+	onCall,
+	counts,
+	correcting,
+}: Pick<ComponentProps<typeof Fields>, "counts" | "correcting"> & {
+	tries: ReturnType<typeof useAttempt>;
+	onCall: (called: string) => void;
+}) {
+	const { layout, holds } = useLive();
+	return (
+		<>
+			{layout.marks && <MarkFields all={layout.marks} marks={marks} of={markOf} onTouch={touchMark} />}
+			<Fields
+				layout={layout}
+				onAttempt={attempt}
+				onCall={onCall}
+				apart={!holds}
+				counts={counts}
+				correcting={correcting}
+			/>
+		</>
 	);
 }
 
@@ -184,7 +229,7 @@ export function LiveBoard({
 	const { label, setLabel } = useLabel(board, state.view);
 	const clock = useSetClock(set.id, secondsOf(visit.rule));
 	const { correcting, setCorrecting, notCounted, ...correction } = useCorrection(drawer, close, closeUnlessKept);
-	const { attempt, marks, markOf, touchMark } = useAttempt({
+	const tries = useAttempt({
 		lesson,
 		board,
 		acts,
@@ -195,6 +240,7 @@ export function LiveBoard({
 		correcting,
 		...correction,
 	});
+	const { attempt, touchMark } = tries;
 	const device = useHand(lesson);
 	const planned = Boolean(state.view.opened?.body.plan ?? state.view.opened?.body.again);
 	const holds = set.holder === state.device;
@@ -251,19 +297,7 @@ export function LiveBoard({
 				<Upper drawer={drawer} toggle={toggle} takenBack={takenBack} clock={set.open ? clock : null} answer={answer} />
 				{pain && <Stopped pain={pain} lesson={lesson.lesson} acts={acts} onNext={() => toggle("ladders")} />}
 				{!pain && board.stretch && <StretchFields />}
-				{counting && (
-					<>
-						{layout.marks && <MarkFields all={layout.marks} marks={marks} of={markOf} onTouch={touchMark} />}
-						<Fields
-							layout={layout}
-							onAttempt={attempt}
-							onCall={setCalled}
-							apart={!holds}
-							counts={counts}
-							correcting={correcting}
-						/>
-					</>
-				)}
+				{counting && <TryFields tries={tries} onCall={setCalled} counts={counts} correcting={correcting} />}
 				<Foot acts={acts} open={drawer} onNoCount={noCount} onToggle={toggle} />
 			</main>
 		</LiveProvider>

@@ -1,7 +1,7 @@
 "use client";
 
-import { memo } from "react";
-import type { Board } from "@/core/lesson/board";
+import { type CSSProperties, memo, useEffect, useRef } from "react";
+import type { Board, Tab } from "@/core/lesson/board";
 import type { Pack } from "@/core/pack/pack";
 import { plural } from "@/core/text/lists";
 import { PlainLink } from "@/ui/PlainLink";
@@ -15,26 +15,41 @@ export function Top({
 	acts,
 	choosing,
 	onChoose,
+	onBoard,
 }: {
 	board: Board;
 	pack: Pack;
 	acts: Acts;
 	choosing: boolean;
 	onChoose: () => void;
+	/** Back to the group board, where it was in use. */
+	onBoard: (() => void) | null;
 }) {
 	const { placing } = board.set;
 	const rungNumber = placing.order.findIndex((rung) => rung.id === placing.rung) + 1;
+	const inHand = useRef<HTMLButtonElement>(null);
+	// biome-ignore lint/correctness/useExhaustiveDependencies: looked for when another ladder comes to hand
+	useEffect(() => {
+		inHand.current?.scrollIntoView({ inline: "nearest", block: "nearest" });
+	}, [placing.ladder]);
 	const besideRung = board.set.elsewhere === "warm-up" ? "Warm-up" : "New drill";
 	return (
 		<div className={css.top}>
 			<Leave />
+			{onBoard && (
+				<button type="button" className={css.board} onClick={onBoard}>
+					<b>board</b>
+				</button>
+			)}
 			{board.tabs.map((tab) => {
 				const here = tab.ladder === placing.ladder;
 				return (
 					<button
 						key={tab.key}
+						ref={here ? inHand : undefined}
 						type="button"
 						className={here ? css.inHand : ""}
+						style={here ? widthOf(tab) : undefined}
 						aria-current={here ? "true" : undefined}
 						onClick={() => {
 							const to = pack.ladders.find((l) => l.id === tab.ladder);
@@ -43,7 +58,7 @@ export function Top({
 							else acts.quick();
 						}}
 					>
-						<b dir="auto">{tab.side || tab.name}</b>
+						<b dir="auto">{tab.isOneOfSeveral ? tab.what : tab.who}</b>
 						<span dir="auto">{tabWords(tab, here, board)}</span>
 					</button>
 				);
@@ -60,10 +75,16 @@ export function Top({
 	);
 }
 
-/** Of two tabs of one student the side is the name, and who it is stands small. */
-function tabWords({ ladder, side, name, tries }: Board["tabs"][number], here: boolean, { turns }: Board): string {
-	if (here) return side ? `${name.split(" ")[0]} · ${tries}` : plural(tries, "try", "tries");
-	return turns?.ladder === ladder ? `next: ${turns.stands}` : `waits · ${tries}`;
+/** Room for what the tab says, however far the count goes: a touch moves nothing. */
+const widthOf = ({ who, what }: Tab) =>
+	({ "--whole": `${Math.max(who.length, what.length > 0 ? what.length + 5 : 0) * 0.55 + 1}rem` }) as CSSProperties;
+
+/** Which of theirs it is, where they have several, and how far it is. */
+function tabWords({ ladder, who, what, isOneOfSeveral, tries }: Tab, here: boolean, { turns }: Board): string {
+	const isNext = turns?.ladder === ladder && !here;
+	const other = isOneOfSeveral ? who : what;
+	const far = isNext ? `next: ${turns.stands}` : other ? String(tries) : plural(tries, "try", "tries");
+	return other ? `${other} · ${far}` : far;
 }
 
 const Leave = memo(() => (

@@ -96,3 +96,6 @@ export function sayCount(words: string): void {
 	window.speechSynthesis.cancel();
 	window.speechSynthesis.speak(new SpeechSynthesisUtterance(words));
 }
+
+/** Under which name this device keeps who is on a lesson's group board. */
+export const groupKey = (lesson: string): string => `peg-ladder group ${lesson}`;

@@ -1,6 +1,7 @@
 "use client";
 
 import { useState } from "react";
+import { ladderWords } from "@/core/pack/labels";
 import type { PackLadder } from "@/core/pack/pack";
 import { isOut, readOn } from "@/core/pack/placing";
 import { plural } from "@/core/text/lists";
@@ -67,10 +68,9 @@ export function CircuitDrawer() {
 			</Choices>
 			{ladders.map((ladder) => (
 				<section key={ladder.id} aria-labelledby={`circuit-${ladder.id}`}>
-					<h2
-						id={`circuit-${ladder.id}`}
-						dir="auto"
-					>{`${ladder.skill}${ladder.side === "none" ? "" : `, ${ladder.side}`}`}</h2>
+					<h2 id={`circuit-${ladder.id}`} dir="auto">
+						{ladderWords(pack, ladder.id)}
+					</h2>
 					<Choices>{row(ladder)}</Choices>
 				</section>
 			))}

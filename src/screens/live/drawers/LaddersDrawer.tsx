@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import { wishOf } from "@/core/log/wish";
+import { labelsIn, ladderWords } from "@/core/pack/labels";
 import type { Pack, PackLadder } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
 import { makeSomebody } from "@/server/actions";
@@ -91,14 +92,13 @@ function Assign() {
 				))}
 			</Drawer>
 		);
-	const nameOf = (one: PackLadder) => pack.students.find((s) => s.id === one.student)?.student.name ?? "";
-	const shown = pack.ladders.filter((one) => isSought(`${nameOf(one)} ${one.skill}`, sought));
+	const shown = pack.ladders.filter(({ id }) => isSought(ladderWords(pack, id), sought));
 	return (
 		<Drawer title="For whom was this?">
 			{pack.ladders.length > MANY && <Search label="Look for a student" value={sought} onChange={setSought} />}
 			{shown.map((one) => (
-				<Choice key={one.id} small={one.skill} onClick={() => setChosen(one.id)}>
-					<span dir="auto">{nameOf(one)}</span>
+				<Choice key={one.id} small={labelsIn(pack).get(one.id)?.what} onClick={() => setChosen(one.id)}>
+					<span dir="auto">{labelsIn(pack).get(one.id)?.name}</span>
 				</Choice>
 			))}
 			<SomebodyNew onMade={setChosen} />

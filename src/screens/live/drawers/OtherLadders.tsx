@@ -2,6 +2,7 @@
 
 import { useState } from "react";
 import { pegIn } from "@/core/commands/peg";
+import { ladderWords } from "@/core/pack/labels";
 import type { PackLadder } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
 import { useDone, useLive } from "../LiveContext";
@@ -34,9 +35,7 @@ export function OtherLadders({ here }: { here: PackLadder }) {
 	];
 	const [way, setWay] = useState<Way>(ways[0]);
 	const [sought, setSought] = useState("");
-	const name = (ladder: PackLadder) => pack.students.find((s) => s.id === ladder.student)?.student.name ?? "";
-	const words = (ladder: PackLadder) =>
-		`${name(ladder)} · ${ladder.skill}${ladder.side === "none" ? "" : `, ${ladder.side}`}`;
+	const words = ({ id }: PackLadder) => ladderWords(pack, id);
 	const others = pack.ladders
 		.filter((ladder) => ladder.id !== here.id)
 		.sort((a, b) => Number(b.student === here.student) - Number(a.student === here.student));
