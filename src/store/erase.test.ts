@@ -1,4 +1,6 @@
 import { Phone } from "@/core/__tests__/phone";
+import { give } from "@/core/commands/give";
+import { foldLesson } from "@/core/log/fold";
 import { check, live, onLadder, sentences, store, take, workbook } from "@/store/__tests__/smallStudio";
 import { eraseStudent, whatErasingTakes } from "@/store/erase";
 import { eventsAfter, pushEvents } from "@/store/events";
@@ -45,5 +47,36 @@ describe("deleting a student", () => {
 		expect((await findStudent(store, "student"))?.student.name).toBe("Ida");
 		expect((await lessonsOf(store, "student", 5))[0]?.attempts).toBe(7);
 		expect(await openParked(store)).toMatchObject([{ text: "Chin up" }]);
+	});
+
+	test.each([
+		["who gave tries away, the other keeps them", "student", { zoe: 2 }],
+		["who was given tries, they go too, and come back to nobody", "zoe", { student: 5 }],
+	] as const)("%s", async (_, whose, left) => {
+		const phone = await live();
+		const tries = phone.view().visits.flatMap((visit) => visit.tries);
+		const zoes = { ...onLadder, id: "zoes", student: "zoe" };
+		phone.write(
+			give(
+				phone.newId,
+				phone.view(),
+				tries.slice(0, 2).map(({ id }) => id),
+				zoes,
+			),
+		);
+		await pushEvents(store, "phone", phone.events);
+		await catchUp(store);
+		expect((await lessonsOf(store, "zoe", 5))[0]).toBeDefined();
+		await eraseStudent(store, whose);
+		await catchUp(store);
+		const { events } = await eventsAfter(store, 0);
+		const view = foldLesson(events.filter(({ lesson }) => lesson === "lesson"));
+		const now = Object.fromEntries(
+			["student", "zoe"].map((one) => [
+				one,
+				view.visits.filter((visit) => visit.student === one).flatMap((visit) => visit.tries).length,
+			]),
+		);
+		expect(now).toEqual({ student: 0, zoe: 0, ...left });
 	});
 });

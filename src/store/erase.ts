@@ -1,4 +1,5 @@
 import { and, eq, inArray, like, sql } from "drizzle-orm";
+import type { LogEvent } from "@/core/log/event";
 import { foldLesson } from "@/core/log/fold";
 import { leaveBookings } from "./bookings";
 import { ERASED, erasedRow } from "./bulk/tables";
@@ -96,12 +97,15 @@ async function eventsOf({ db }: Store, student: string) {
 		await db.selectDistinct({ lesson: t.lessonWork.lesson }).from(t.lessonWork).where(eq(t.lessonWork.student, student))
 	).map((row) => row.lesson);
 	const found = new Map<string, { id: string; device: string; dseq: number }>();
+	/** Given to another student: theirs now, and nobody's to take away. */
+	const away = new Set<string>();
 	const take = (rows: readonly { id: string; device: string; dseq: number; kind: string }[]) => {
 		for (const { id, device, dseq, kind } of rows) if (kind !== ERASED) found.set(id, { id, device, dseq });
 	};
 	take(await db.select().from(t.event).where(eq(t.event.student, student)));
 	if (ladders.length > 0) take(await db.select().from(t.event).where(inArray(t.event.ladder, ladders)));
-	for (const lesson of lessons) {
+	const given = await db.selectDistinct({ lesson: t.event.lesson }).from(t.event).where(eq(t.event.kind, "given"));
+	for (const lesson of new Set([...lessons, ...given.flatMap((row) => row.lesson ?? [])])) {
 		const log = (await db.select().from(t.event).where(eq(t.event.lesson, lesson))).map(asEvent);
 		const view = foldLesson(log);
 		const others = await db
@@ -109,7 +113,12 @@ async function eventsOf({ db }: Store, student: string) {
 			.from(t.lessonWork)
 			.where(and(eq(t.lessonWork.lesson, lesson), sql`${t.lessonWork.student} not in (${student}, '')`));
 		const sets = new Set(view.sets.filter((set) => set.placing.student === student).map((set) => set.id));
-		take(others.length === 0 ? log : log.filter((event) => event.set !== null && sets.has(event.set)));
+		const now = new Map(view.events.flatMap((event) => (event.givenBy ? [[event.id, event.student] as const] : [])));
+		for (const [id, whose] of now) if (whose !== student) away.add(id);
+		if (!lessons.includes(lesson)) continue;
+		const isTheirs = (event: LogEvent) =>
+			now.has(event.id) ? now.get(event.id) === student : event.set !== null && sets.has(event.set);
+		take(others.length === 0 ? log : log.filter(isTheirs));
 	}
-	return { lessons, events: [...found.values()] };
+	return { lessons, events: [...found.values()].filter(({ id }) => !away.has(id)) };
 }

@@ -12,6 +12,8 @@ interface Folding {
 	view: LessonView;
 	/** Ids of all events that stand. */
 	alive: ReadonlySet<string>;
+	/** The ladder each event stands on that was given to another student. */
+	given: ReadonlyMap<string, string | null>;
 	/** Placings that a quick lesson's sets were given afterwards. */
 	placings: ReadonlyMap<string, Placing>;
 	sets: Map<string, SetView>;
@@ -55,10 +57,11 @@ const lessonHandlers: { [K in LiveEvent["kind"]]?: Handler<K> } = {
 	"set.joined": ({ joined }, event) => {
 		joined.add(`${event.body.set}/${event.body.device}`);
 	},
-	"peg.moved": ({ view, movesOf, alive }, event) => {
+	"peg.moved": ({ view, movesOf, alive, given }, event) => {
 		view.moves.push(event);
 		if (event.ladder) movesOf.set(event.ladder, (movesOf.get(event.ladder) ?? 0) + 1);
-		if (event.body.evidence.some((id) => !alive.has(id))) view.unfounded.add(event.id);
+		const isGone = (id: string) => !alive.has(id) || (given.get(id) ?? event.ladder) !== event.ladder;
+		if (event.body.evidence.some(isGone)) view.unfounded.add(event.id);
 	},
 };
 
@@ -71,6 +74,7 @@ export function foldLesson(log: readonly LogEvent[]): LessonView {
 	const folding: Folding = {
 		view: emptyView(events, log),
 		alive: new Set(events.map((event) => event.id)),
+		given: new Map(events.flatMap(({ id, ladder, givenBy }) => (givenBy ? [[id, ladder] as const] : []))),
 		placings: assignedPlacings(events),
 		sets: new Map(),
 		visits: new Map(),
@@ -116,7 +120,9 @@ function openSet(folding: Folding, event: Extract<LiveEvent, { kind: "set.opened
 	}
 	sets.set(set.id, set);
 	view.sets.push(set);
-	view.current = set;
+	// What was given to another is no set in hand.
+	if (event.givenBy) Object.assign(set, { open: false, closedFor: "moved on" });
+	else view.current = set;
 	visitOf(folding, set);
 }
 

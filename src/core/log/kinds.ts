@@ -259,6 +259,14 @@ export const bodies = {
 	}),
 	"set.assigned": z.object({ set: ident, placing: Placing }),
 	"set.takenOver": z.object({ set: ident }),
+	/** What was tried, said or noted was another student's: it stands with them, in a set of its own. */
+	given: z.object({
+		events: z.array(ident).check(z.minLength(1), z.maxLength(500)),
+		/** The set it stands in from now on. */
+		set: ident,
+		placing: Placing,
+		variation: Variation,
+	}),
 	/** Another set is in hand; the one it came from stays open, and is gone on with when it is turned to again. */
 	"set.turned": z.object({ set: ident, from: ident }),
 	/** The coach counts another device's attempts in after all. */

@@ -1,6 +1,7 @@
 import type { z } from "zod/mini";
 import type { EventOf, LogEvent } from "./event";
-import { bodies, type Kind } from "./kinds";
+import { attemptOn, givenIn, placingsOf } from "./given";
+import { bodies, type Kind, type Placing } from "./kinds";
 import { byOrder } from "./order";
 
 /**
@@ -12,6 +13,8 @@ export type LiveEvent = EventOf<Exclude<Kind, "void" | "amend" | "insert">> & {
 	/** The amendment that gave it the body it has. */
 	amendedBy?: Pick<LogEvent, "id" | "act" | "device" | "dseq">;
 	inserted?: boolean;
+	/** It was given to another student by this event; a set's opening that was made for such events names it too. */
+	givenBy?: string;
 };
 
 /**
@@ -28,6 +31,12 @@ export function resolve(events: readonly LogEvent[]): LiveEvent[] {
 	const byId = new Map(ordered.map((event, index) => [event.id, index]));
 	const dead = takenBack(ordered, byId);
 	const bodiesNow = amended(ordered, byId, dead);
+	const given = givenIn(ordered, byId, dead);
+	const placings = given.size > 0 ? placingsOf(ordered) : new Map<string, Placing>();
+	const toOther = (live: LiveEvent): LiveEvent => {
+		const by = given.get(live.id);
+		return by ? asGiven(live, by, placings) : live;
+	};
 
 	const followers = new Map<string, LiveEvent[]>();
 	const roots: LiveEvent[] = [];
@@ -38,19 +47,26 @@ export function resolve(events: readonly LogEvent[]): LiveEvent[] {
 			const target = byId.get(event.body.after);
 			if (target !== undefined && target < index) {
 				const row = followers.get(event.body.after) ?? [];
-				row.push(besides(live, ordered[target] as LogEvent));
+				row.push(toOther(besides(live, ordered[target] as LogEvent)));
 				followers.set(event.body.after, row);
 				return;
 			}
 		}
-		roots.push(live);
+		roots.push(toOther(live));
 	});
 
 	// Dead events keep their place until here: an insert behind one must not move.
 	const result: LiveEvent[] = [];
+	const opened = new Set<string>();
 	const stack = roots.reverse();
 	for (let next = stack.pop(); next; next = stack.pop()) {
-		if (!dead.has(next.id)) result.push(next);
+		if (!dead.has(next.id)) {
+			const by = given.get(next.id);
+			// The set it stands in now is there from its first try on.
+			if (by && !opened.has(by.id)) result.push(openingFor(by));
+			if (by) opened.add(by.id);
+			result.push(next);
+		}
 		const row = followers.get(next.id);
 		if (row) for (let i = row.length - 1; i >= 0; i--) stack.push(row[i] as LiveEvent);
 	}
@@ -109,6 +125,27 @@ function amended(
 /** What was forgotten was tried where its neighbour was, whichever set was in hand when it was put in. */
 const besides = (live: LiveEvent, { set, student, ladder, rung }: LogEvent): LiveEvent =>
 	set === null || set === live.set ? live : { ...live, set, student, ladder, rung };
+
+/** With another student, where and as it stands there. */
+function asGiven(
+	live: LiveEvent,
+	{ id, student, ladder, rung, body }: EventOf<"given">,
+	placings: ReadonlyMap<string, Placing>,
+): LiveEvent {
+	const there = { student, ladder, rung, set: live.set === null ? null : body.set, givenBy: id };
+	if (live.kind !== "attempt") return { ...live, ...there };
+	const from = placings.get(live.set ?? "") ?? body.placing;
+	return { ...live, ...there, body: attemptOn(live.body, from, body.placing) };
+}
+
+/** What opens the set that given events stand in. */
+const openingFor = ({ body: { set, placing, variation }, ...by }: EventOf<"given">): LiveEvent => ({
+	...by,
+	id: set,
+	kind: "set.opened",
+	body: { placing, variation, boutsGoOn: true },
+	givenBy: by.id,
+});
 
 function asLive(event: LogEvent, amendment: Amendment | undefined): LiveEvent {
 	// Most are as they were written, and need no copy.

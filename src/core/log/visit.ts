@@ -63,7 +63,7 @@ export function newVisit(key: string, { placing, elsewhere, under }: SetView): V
 }
 
 export function viewTry(event: LiveEvent & { kind: "attempt" }, set: SetView): TryView {
-	const apart = event.device !== set.holder;
+	const apart = event.device !== set.holder && !event.givenBy;
 	const as = judged(event.body, set.placing.settings, lookedFor(set.placing), false);
 	return {
 		kind: "try",
@@ -87,7 +87,7 @@ export function viewTry(event: LiveEvent & { kind: "attempt" }, set: SetView): T
 
 /** A set entered as numbers, behind so many tries of its visit. */
 export function viewTally(event: Extract<LiveEvent, { kind: "tally" }>, set: SetView, after: number): TallyView {
-	const apart = event.device !== set.holder;
+	const apart = event.device !== set.holder && !event.givenBy;
 	return {
 		...event.body,
 		kind: "tally",
@@ -104,7 +104,7 @@ export function viewTally(event: Extract<LiveEvent, { kind: "tally" }>, set: Set
 }
 
 export function viewScore(event: Extract<LiveEvent, { kind: "tally" }>, set: SetView): ScoreView {
-	const apart = event.device !== set.holder;
+	const apart = event.device !== set.holder && !event.givenBy;
 	return {
 		id: event.id,
 		set: set.id,

@@ -1,6 +1,6 @@
 import { isDoubtful } from "@/core/log/days";
 import type { LiveEvent } from "@/core/log/resolve";
-import { dayOf } from "@/core/log/view";
+import { dayOf, type LessonView } from "@/core/log/view";
 import { wrapUp } from "@/core/log/wrap";
 import { stillFigure } from "@/core/position/still";
 import { eachOnce } from "@/core/text/wording";
@@ -12,6 +12,7 @@ import { PegMoves } from "@/ui/PegMoves";
 import { PlannedDone } from "@/ui/PlannedDone";
 import { RungFacts } from "@/ui/RungFacts";
 import { StillView } from "@/ui/StillView";
+import { GiveLater } from "./GiveLater";
 import { LessonDay } from "./LessonDay";
 
 /** What was heard and seen at the end, in a word or two before it; nothing of what belongs elsewhere. */
@@ -63,8 +64,7 @@ export function LessonPageView({ id, view, names, causes, studio, today, stills 
 		event.kind === "advice.followed" || event.kind === "advice.overruled" ? [event] : [],
 	);
 	const heard = view.events.flatMap((event) => heardIn(event, { names, causes }));
-	const { practise = [], notes: each = [], note = "" } = view.closed?.body ?? {};
-	const notes: { student: string | null; text: string }[] = note ? [{ student: null, text: note }, ...each] : each;
+	const { practise = [] } = view.closed?.body ?? {};
 	return (
 		<BenchPage
 			margin={
@@ -106,14 +106,7 @@ export function LessonPageView({ id, view, names, causes, studio, today, stills 
 							<p>{eachOnce(marks).join("; ")}</p>
 						</>
 					)}
-					{notes.map(({ student, text }) => (
-						<div key={student ?? ""}>
-							<h2>{student ? `Note for ${names[student] ?? "somebody since deleted"}` : "Note for the student"}</h2>
-							<p dir="auto" style={{ whiteSpace: "pre-line" }}>
-								{text}
-							</p>
-						</div>
-					))}
+					<Notes closed={view.closed} names={names} />
 				</>
 			}
 		>
@@ -148,11 +141,33 @@ export function LessonPageView({ id, view, names, causes, studio, today, stills 
 					who={students.length > 1 ? names[rung.student ?? ""] : undefined}
 				/>
 			))}
+			<GiveLater studio={studio} lesson={id} view={givable(view)} />
 			<HeldFinishes stills={stills} />
 			<PlannedDone view={view} nameOf={(student) => names[student]} />
 			<PegMoves view={view} nameOf={students.length > 1 ? (student) => names[student ?? ""] : undefined} />
 		</BenchPage>
 	);
+}
+
+/** No more than giving has to know goes to the browser. */
+const givable = ({ sets, moves, events }: LessonView) => ({
+	sets,
+	moves,
+	events: events.map(({ id, kind, set, ladder }) => ({ id, kind, set, ladder })),
+});
+
+/** What was written to each student. */
+function Notes({ closed, names }: { closed: LessonView["closed"]; names: LessonPage["names"] }) {
+	const { notes: each = [], note = "" } = closed?.body ?? {};
+	const all: { student: string | null; text: string }[] = note ? [{ student: null, text: note }, ...each] : each;
+	return all.map(({ student, text }) => (
+		<div key={student ?? ""}>
+			<h2>{student ? `Note for ${names[student] ?? "somebody since deleted"}` : "Note for the student"}</h2>
+			<p dir="auto" style={{ whiteSpace: "pre-line" }}>
+				{text}
+			</p>
+		</div>
+	));
 }
 
 const HeldFinishes = ({ stills }: Pick<LessonPage, "stills">) =>

@@ -27,6 +27,7 @@ const undoWords: Record<string, string> = {
 	parked: "parked note",
 	"set.assigned": "assignment",
 	"set.takenOver": "take-over",
+	given: "giving to another",
 	"set.opened": "change of set",
 	"set.turned": "look at another",
 	"fault.spotted": "who named it",

@@ -4,8 +4,9 @@ import { Fragment, useMemo } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { ownWords } from "@/core/commands/atTheEnd";
+import type { LessonView } from "@/core/log/view";
 import { wishesOf, wishOf } from "@/core/log/wish";
-import { wrapUp } from "@/core/log/wrap";
+import { type RungWrap, wrapUp } from "@/core/log/wrap";
 import type { Pack } from "@/core/pack/pack";
 import type { LessonOnDevice, LessonState } from "@/device/lesson";
 import { useMarks } from "@/screens/live/useLesson";
@@ -13,6 +14,7 @@ import { BenchPage } from "@/ui/BenchPage";
 import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
+import { GiveAway } from "@/ui/GiveAway";
 import Link from "@/ui/Link";
 import { PegMoves } from "@/ui/PegMoves";
 import { PlannedDone } from "@/ui/PlannedDone";
@@ -60,17 +62,8 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 				</p>
 			)}
 			{rungs.length === 0 && <p>Nothing was counted.</p>}
-			{rungs.map((rung) => (
-				<Fragment key={`${rung.student}${rung.ladder}${rung.rung}${rung.easedBy ?? ""}`}>
-					<RungFacts
-						rung={rung}
-						who={students.length > 1 ? nameOf(rung.student) : undefined}
-						onWords={(cue, text, kind) => lesson.write(ownWords(lesson.snapshot().view, cue, { text, kind }))}
-						before={holeOf(pack, rung)}
-					/>
-					<FeltBetter lesson={lesson} view={view} rung={rung} />
-				</Fragment>
-			))}
+			<Rungs lesson={lesson} view={view} pack={pack} rungs={rungs} nameOf={students.length > 1 ? nameOf : undefined} />
+			<GiveAway view={view} pack={pack} onGive={(command) => void lesson.write(command)} />
 			<PlannedDone view={view} nameOf={nameOf} />
 			<PegMoves view={view} nameOf={students.length > 1 ? nameOf : undefined} />
 			<KeepForLadder view={view} pack={pack} />
@@ -127,6 +120,34 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 			</Form>
 		</BenchPage>
 	);
+}
+
+/** What was done on each rung, and which try of it felt better. */
+function Rungs({
+	lesson,
+	view,
+	pack,
+	rungs,
+	nameOf,
+}: {
+	lesson: LessonOnDevice;
+	view: LessonView;
+	pack: Pack;
+	rungs: readonly RungWrap[];
+	/** Names, where more than one student is on the page. */
+	nameOf: ((student: string | null) => string | undefined) | undefined;
+}) {
+	return rungs.map((rung) => (
+		<Fragment key={`${rung.student}${rung.ladder}${rung.rung}${rung.easedBy ?? ""}`}>
+			<RungFacts
+				rung={rung}
+				who={nameOf?.(rung.student)}
+				onWords={(cue, text, kind) => lesson.write(ownWords(lesson.snapshot().view, cue, { text, kind }))}
+				before={holeOf(pack, rung)}
+			/>
+			<FeltBetter lesson={lesson} view={view} rung={rung} />
+		</Fragment>
+	));
 }
 
 function NoteField({ student, label, text, write, lines, leftOut, leave, again }: Note) {

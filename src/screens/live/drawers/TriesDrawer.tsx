@@ -11,6 +11,7 @@ import { TryMark, tryWords } from "@/ui/Marks";
 import { useLive } from "../LiveContext";
 import { Choice, Choices, Drawer } from "./Drawer";
 import css from "./drawer.module.css";
+import { GiveTo } from "./GiveTo";
 import { OneLine } from "./OneLine";
 
 /** The strip opened into large rows: correct, take back, insert. */
@@ -100,6 +101,7 @@ function TryEditor({ t, onDone }: { t: TryView; onDone: () => void }) {
 						</Choice>
 					);
 				})}
+			<GiveTo t={t} />
 			{t.body.off.some(({ position }) => position === OTHER.id) && <NameOther t={t} onDone={onDone} />}
 			{t.body.off.flatMap((off) =>
 				(["short", "beyond"] as const).map((direction) => (
