@@ -33,7 +33,8 @@ export async function keepStudent(store: Store, student: string, today: string):
 	// Only the latest lessons can have set a day that is still to come.
 	const next =
 		latest
-			.flatMap((digest) => (digest.next && digest.next > (last ?? "") ? [digest.next] : []))
+			.map(({ next: everybodys, nexts }) => (nexts ? nexts.find((one) => one.student === student)?.day : everybodys))
+			.flatMap((day) => (day && day > (last ?? "") ? [day] : []))
 			.sort()
 			.at(0) ?? null;
 	const took = latest.flatMap((digest) => (digest.took ?? []).filter((one) => one.student === student));

@@ -1,5 +1,6 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
 import { parseEvent } from "@/core/log/parseEvent";
+import { partingOf } from "@/core/log/parting";
 import type { Drafts } from "./drafts";
 import * as inLesson from "./inLesson";
 import * as saidBeside from "./said";
@@ -19,7 +20,7 @@ const all: Record<string, Drafts> = {
 	setKeyCue: said.setKeyCue("ida", "post it", true),
 	markCause: said.markCause("ida", { skill: "skill", cause: "cause", mark: "tried" }),
 	dateLesson: said.dateLesson("lesson", "2026-03-01"),
-	closeLesson: said.closeLesson(view, "ida", { remark: "", note: "", next: null }),
+	closeLesson: said.closeLesson(view, "", [{ student: "ida", parting: { note: "well done", next: null } }]),
 	stepPlan: said.stepPlan("ida", "item", "skipped"),
 	spotFault: said.spotFault(set, { id: "p1", name: "elbow" }, "ida"),
 	takeOverSet: said.takeOverSet(set.id),
@@ -42,13 +43,57 @@ test("every function here stands in the table", () => {
 });
 
 test("closing ends the sets that are open; closed before, it changes what was left", () => {
-	expect(all.closeLesson?.map(({ kind }) => kind)).toEqual(["set.closed", "lesson.closed"]);
-	const again = said.closeLesson({ closed: { id: "closing" } as never, sets: view.sets }, "ida", {
-		remark: "more",
-		note: "",
-		next: null,
-	});
+	expect(all.closeLesson?.map(({ kind, student }) => [kind, student])).toEqual([
+		["parting", "ida"],
+		["set.closed", "student"],
+		["lesson.closed", "ida"],
+	]);
+	const again = said.closeLesson({ ...view, closed: { id: "closing" } as never }, "more", []);
 	expect(again).toMatchObject([{ kind: "amend", body: { target: "closing", body: { remark: "more" } } }]);
+});
+
+test("what each goes home with is theirs alone, and is written again only where it changed", () => {
+	const parting = (note: string, next: string | null = null) => ({ note, next });
+	const phone = new Phone().begin(ladder).row("g");
+	const close = (ida: string, bo: string) =>
+		phone.write(
+			said.closeLesson(phone.view(), "", [
+				{ student: "ida", parting: parting(ida, "2026-03-08") },
+				{ student: "bo", parting: parting(bo) },
+			]),
+		);
+	close("to Ida", "to Bo");
+	// The end is nobody's in particular.
+	expect(phone.view().closed).toMatchObject({ student: null, body: { note: "", next: null } });
+	expect(partingOf(phone.view(), "ida")).toEqual(parting("to Ida", "2026-03-08"));
+	expect(partingOf(phone.view(), "bo")).toEqual(parting("to Bo"));
+	const before = phone.events.length;
+	close("to Ida", "to Bo, again");
+	expect(phone.events.slice(before).map(({ kind, student }) => [kind, student])).toEqual([
+		["amend", "bo"],
+		["amend", null],
+	]);
+	expect(partingOf(phone.view(), "bo")?.note).toBe("to Bo, again");
+	expect(partingOf(new Phone().begin(ladder).view(), "ida")).toBeNull();
+});
+
+test("a lesson closed by an older build said it of everybody in one", () => {
+	const phone = new Phone().begin(ladder).row("g");
+	const own = { ladder: ladder.id, rung: "r1", name: "Low", much: "" };
+	phone.write([
+		{
+			kind: "lesson.closed",
+			body: {
+				remark: "",
+				note: "",
+				notes: [{ student: "student", text: "well" }],
+				next: "2026-03-08",
+				practise: [own],
+			},
+		},
+	]);
+	expect(partingOf(phone.view(), "student")).toEqual({ note: "well", next: "2026-03-08", practise: [own] });
+	expect(partingOf(phone.view(), "bo")).toEqual({ note: "", next: "2026-03-08" });
 });
 
 test("only sets of nobody are said to be somebody's", () => {

@@ -1,4 +1,4 @@
-import type { Body } from "@/core/log/kinds";
+import { type Parting, partingEvent } from "@/core/log/parting";
 import type { LessonView, SetView } from "@/core/log/view";
 import { type Drafts, place } from "./drafts";
 import { closeSet } from "./sets";
@@ -28,15 +28,34 @@ export const setKeyCue = (student: string | null, text: string, on: boolean): Dr
 /** On which day a lesson was, where its own day cannot be believed. */
 export const dateLesson = (lesson: string, day: string): Drafts => [{ kind: "lesson.dated", lesson, body: { day } }];
 
-/** Ends a lesson with what is left of it; of one that was closed before, changes what was left. */
+/** What one student goes home with: nothing where it says what it said. */
+function part(view: Pick<LessonView, "events">, student: string, body: Parting): Drafts {
+	const known = partingEvent(view, student);
+	if (known?.kind !== "parting") return [{ kind: "parting", student, body }];
+	if (JSON.stringify(known.body) === JSON.stringify(body)) return [];
+	return [{ kind: "amend", student, body: { target: known.id, body } }];
+}
+
+/**
+ * Ends a lesson, and says what each student goes home with; of one that was closed before,
+ * changes what was left. The end itself is everybody's.
+ *
+ * @param partings by student; under null what a count for nobody leaves
+ */
 export function closeLesson(
-	{ closed, sets }: Pick<LessonView, "closed" | "sets">,
-	student: string | null,
-	body: Body<"lesson.closed">,
+	view: Pick<LessonView, "closed" | "sets" | "events">,
+	remark: string,
+	partings: readonly { student: string | null; parting: Parting }[],
 ): Drafts {
-	if (closed) return [{ kind: "amend", student, body: { target: closed.id, body } }];
+	const nobodys = partings.find(({ student }) => student === null)?.parting;
+	const body = { remark, note: "", next: null, ...nobodys };
+	const own = partings.flatMap(({ student, parting }) => (student === null ? [] : part(view, student, parting)));
+	const [only, ...others] = partings;
+	const student = others.length === 0 ? (only?.student ?? null) : null;
+	if (view.closed) return [...own, { kind: "amend", student, body: { target: view.closed.id, body } }];
 	return [
-		...sets.filter((set) => set.open).map((set) => closeSet(set, "lesson over")),
+		...own,
+		...view.sets.filter((set) => set.open).map((set) => closeSet(set, "lesson over")),
 		{ kind: "lesson.closed", student, body },
 	];
 }

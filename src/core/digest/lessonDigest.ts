@@ -7,6 +7,7 @@ import { COACH, loadOf } from "@/core/load/inLesson";
 import type { LoadDay } from "@/core/load/load";
 import type { CheckDigest } from "@/core/log/check";
 import type { OrderedEvent } from "@/core/log/order";
+import { partingOf } from "@/core/log/parting";
 import {
 	countedIn,
 	dayOf,
@@ -105,6 +106,8 @@ export interface LessonDigest {
 	closed: boolean;
 	/** Day of the next lesson, set at the wrap-up. */
 	next: string | null;
+	/** Of each student, where it is not everybody's. */
+	nexts?: { student: string; day: string }[];
 	/** What was wanted of it: of one student, or of each of several by their id. */
 	wish: string;
 	wishes?: { student: string; wish: string }[];
@@ -173,6 +176,23 @@ const heardIn = ({ events }: LessonView): string =>
 		)
 		.join("\n");
 
+/** What each student went home with: the next day, and the note. */
+function leftIn(
+	view: LessonView,
+	students: readonly string[],
+): Pick<LessonDigest, "next" | "nexts" | "note" | "notes"> {
+	const left = (students.length > 0 ? students : [null]).map((student) => ({ student, ...partingOf(view, student) }));
+	const [first, ...others] = left;
+	const nexts = left.flatMap(({ student, next }) => (student && next ? [{ student, day: next }] : []));
+	const notes = left.flatMap(({ student, note }) => (student && note ? [{ student, text: note }] : []));
+	return {
+		next: first?.next ?? null,
+		...(others.some(({ next }) => next !== first?.next) ? { nexts } : {}),
+		note: others.length === 0 ? (first?.note ?? "") : "",
+		...(others.length > 0 && notes.length > 0 ? { notes } : {}),
+	};
+}
+
 export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 	const day = dayOf(view);
 	const students = [...new Set([view.opened?.student, ...view.visits.map((visit) => visit.student)])].filter(
@@ -186,13 +206,11 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 		...(view.opened?.body.fromCard ? { fromCard: true } : {}),
 		opened: view.opened !== null,
 		closed: view.closed !== null,
-		next: view.closed?.body.next ?? null,
+		...leftIn(view, students),
 		wish: students.length > 1 ? wishes.map(({ wish }) => wish).join("\n") : wishOf(view, students[0] ?? null),
 		...(students.length > 1 && wishes.length > 0 ? { wishes } : {}),
 		...(view.opened?.body.minutes ? { minutes: view.opened.body.minutes } : {}),
 		remark: view.closed?.body.remark ?? "",
-		note: view.closed?.body.note ?? "",
-		...(view.closed?.body.notes ? { notes: view.closed.body.notes } : {}),
 		heard: heardIn(view),
 		students,
 		...tookIn(lesson, view),
@@ -321,7 +339,8 @@ function lastVisits(view: LessonView): LastVisit[] {
 }
 
 function practiseOn(view: LessonView, ladder: string): { practise?: string } {
-	const words = (view.closed?.body.practise ?? [])
+	const whose = view.visits.find((visit) => visit.ladder === ladder)?.student ?? null;
+	const words = (partingOf(view, whose)?.practise ?? [])
 		.filter((one) => one.ladder === ladder)
 		.map(({ name, much }) => (much ? `${name}, ${much}` : name));
 	return words.length > 0 ? { practise: words.join("; ") } : {};

@@ -203,6 +203,12 @@ export const PlanTaken = z.object({
 });
 export type PlanTaken = z.infer<typeof PlanTaken>;
 
+/** What to practise until the next lesson: rungs, and how much in the coach's words. */
+const Practised = z
+	.array(z.object({ ladder: ident, rung: ident, name: label(80), much: text(120) }))
+	.check(z.maxLength(6));
+export type Practised = z.infer<typeof Practised>;
+
 export const bodies = {
 	"lesson.opened": z.object({
 		minutes: z.nullable(whole(1, 600)),
@@ -230,10 +236,10 @@ export const bodies = {
 		notes: z.optional(z.array(z.object({ student: ident, text: text(4000) })).check(z.maxLength(12))),
 		next: z.nullable(day),
 		/** What to practise until then: rungs, and how much in the coach's words. */
-		practise: z.optional(
-			z.array(z.object({ ladder: ident, rung: ident, name: label(80), much: text(120) })).check(z.maxLength(6)),
-		),
+		practise: z.optional(Practised),
 	}),
+	/** What one student goes home with; lessons of before said it of everybody as they were closed. */
+	parting: z.object({ note: text(4000), next: z.nullable(day), practise: z.optional(Practised) }),
 	"set.opened": z.object({
 		placing: Placing,
 		variation: Variation,

@@ -1,4 +1,5 @@
 import { isDoubtful } from "@/core/log/days";
+import { partingOf } from "@/core/log/parting";
 import type { LiveEvent } from "@/core/log/resolve";
 import { dayOf, type LessonView } from "@/core/log/view";
 import { wrapUp } from "@/core/log/wrap";
@@ -64,7 +65,11 @@ export function LessonPageView({ id, view, names, causes, studio, today, stills 
 		event.kind === "advice.followed" || event.kind === "advice.overruled" ? [event] : [],
 	);
 	const heard = view.events.flatMap((event) => heardIn(event, { names, causes }));
-	const { practise = [] } = view.closed?.body ?? {};
+	const partings = (students.length > 0 ? students : [null]).map((student) => ({
+		student,
+		...partingOf(view, student),
+	}));
+	const practise = partings.flatMap(({ practise: own = [] }) => own);
 	return (
 		<BenchPage
 			margin={
@@ -106,7 +111,7 @@ export function LessonPageView({ id, view, names, causes, studio, today, stills 
 							<p>{eachOnce(marks).join("; ")}</p>
 						</>
 					)}
-					<Notes closed={view.closed} names={names} />
+					<Notes partings={partings} names={names} />
 				</>
 			}
 		>
@@ -157,9 +162,17 @@ const givable = ({ sets, moves, events }: LessonView) => ({
 });
 
 /** What was written to each student. */
-function Notes({ closed, names }: { closed: LessonView["closed"]; names: LessonPage["names"] }) {
-	const { notes: each = [], note = "" } = closed?.body ?? {};
-	const all: { student: string | null; text: string }[] = note ? [{ student: null, text: note }, ...each] : each;
+function Notes({
+	partings,
+	names,
+}: {
+	partings: readonly { student: string | null; note?: string | undefined }[];
+	names: LessonPage["names"];
+}) {
+	const several = partings.length > 1;
+	const all = partings.flatMap(({ student, note }) =>
+		note ? [{ student: several ? student : null, text: note }] : [],
+	);
 	return all.map(({ student, text }) => (
 		<div key={student ?? ""}>
 			<h2>{student ? `Note for ${names[student] ?? "somebody since deleted"}` : "Note for the student"}</h2>

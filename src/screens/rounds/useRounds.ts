@@ -108,7 +108,7 @@ export function useRounds(studio: string, players: readonly Player[], { seconds,
 		return true;
 	};
 	const close = async () => {
-		const closing = closeLesson({ closed: null, sets: [] }, ids[0] ?? null, { remark: "", note: "", next: null });
+		const closing = closeLesson({ closed: null, sets: [], events: [] }, "", []);
 		if (await write(closing.map((draft) => ({ ...draft, lesson })))) setClosed(true);
 	};
 	return {

@@ -2,13 +2,13 @@
 
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
+import type { Practised } from "@/core/log/kinds";
 import type { Pack } from "@/core/pack/pack";
 import { eachOnce } from "@/core/text/wording";
 import { assignPractice } from "@/server/practice";
 import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
-import type { Practised } from "./Practise";
 
 /** What was chosen to practise, as a page of the student's own: by a link, as one file, on paper. */
 export function AsPages({ pack, value }: { pack: Pack; value: Practised }) {

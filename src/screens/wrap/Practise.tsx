@@ -1,7 +1,7 @@
 "use client";
 
 import Form from "react-bootstrap/Form";
-import type { Body } from "@/core/log/kinds";
+import type { Practised } from "@/core/log/kinds";
 import type { LessonView } from "@/core/log/view";
 import type { Pack, PackLadder } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
@@ -9,8 +9,6 @@ import { cutText } from "@/core/text/fields";
 import { list } from "@/core/text/lists";
 import css from "@/ui/facts.module.css";
 import { AsPages } from "./AsPages";
-
-export type Practised = NonNullable<Body<"lesson.closed">["practise"]>;
 
 const MOST = 6;
 

@@ -34,7 +34,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 	const { view } = state;
 	const rungs = useMemo(() => wrapUp(view), [view]);
 	const wrap = useWrapUp(lesson, view, pack, rungs);
-	const { students, nameOf, day, remark, setRemark, next, setNext, practise, setPractise, notes } = wrap;
+	const { students, nameOf, day, remark, setRemark, practise, setPractise, notes } = wrap;
 	const unplaced = rungs.some((rung) => rung.ladder === null);
 	return (
 		<BenchPage
@@ -102,11 +102,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 				{notes.map((note) => (
 					<NoteField key={note.student ?? ""} {...note} />
 				))}
-				<div className="d-flex gap-3 align-items-end flex-wrap">
-					<FormRow id="next" label="Next lesson" className="">
-						<DayField least={day} value={next} onChange={setNext} />
-					</FormRow>
-				</div>
+				<NextDays wrap={wrap} />
 				<div className={css.room} />
 				<div className={css.foot}>
 					{rungs.some(({ ladder }) => ladder) && <a href="#practise">practise</a>}
@@ -148,6 +144,32 @@ function Rungs({
 			<FeltBetter lesson={lesson} view={view} rung={rung} />
 		</Fragment>
 	));
+}
+
+/** When each comes next; one press where it is the same for all. */
+function NextDays({ wrap: { students, nameOf, day, nexts, setNext } }: { wrap: ReturnType<typeof useWrapUp> }) {
+	const whose = students.length > 0 ? students : [""];
+	const [first = ""] = whose.map((one) => nexts[one] ?? "");
+	const isSame = whose.every((one) => nexts[one] === first);
+	return (
+		<div className="d-flex gap-3 align-items-end flex-wrap">
+			{whose.map((one) => (
+				<FormRow
+					key={one}
+					id={`next${one}`}
+					label={students.length > 1 ? `Next lesson, ${nameOf(one) ?? "somebody"}` : "Next lesson"}
+					className=""
+				>
+					<DayField least={day} value={nexts[one] ?? ""} onChange={(next) => setNext({ [one]: next })} />
+				</FormRow>
+			))}
+			{first && !isSame && (
+				<Button variant="outline-primary" onClick={() => setNext(Object.fromEntries(whose.map((one) => [one, first])))}>
+					the same day for all
+				</Button>
+			)}
+		</div>
+	);
 }
 
 function NoteField({ student, label, text, write, lines, leftOut, leave, again }: Note) {

@@ -5,7 +5,9 @@ import { useState } from "react";
 import { NoteTemplate } from "@/core/coach/noteTemplate";
 import { ownMarksIn } from "@/core/commands/atTheEnd";
 import { closeLesson } from "@/core/commands/said";
+import type { Practised } from "@/core/log/kinds";
 import { type NoteLine, noteLines, noteText } from "@/core/log/noteFor";
+import { partingOf } from "@/core/log/parting";
 import { dayOf, type LessonView } from "@/core/log/view";
 import type { RungWrap } from "@/core/log/wrap";
 import type { Pack } from "@/core/pack/pack";
@@ -13,7 +15,6 @@ import { cutText } from "@/core/text/fields";
 import type { LessonOnDevice } from "@/device/lesson";
 import { dayWords } from "@/ui/dates";
 import { useKept } from "@/ui/useKept";
-import type { Practised } from "./Practise";
 
 /** One note: to whom it goes, and what it says. */
 export interface Note {
@@ -38,13 +39,15 @@ function useNotes(
 	nameOf: (id: string | null) => string | undefined,
 	linesFor: (student: string) => NoteLine[],
 ) {
-	const closed = view.closed?.body;
 	const [ownText, setOwn, forgetOwn] = useKept(
 		`notes ${lesson.lesson}`,
-		JSON.stringify(Object.fromEntries((closed?.notes ?? []).map(({ student, text }) => [student, text]))),
+		JSON.stringify(Object.fromEntries(students.map((student) => [student, partingOf(view, student)?.note ?? ""]))),
 	);
 	const own = JSON.parse(ownText) as Record<string, string>;
-	const [ownNote, setNote, forgetNote] = useKept(`note ${lesson.lesson}`, closed?.note ?? "");
+	const [ownNote, setNote, forgetNote] = useKept(
+		`note ${lesson.lesson}`,
+		partingOf(view, students[0] ?? null)?.note ?? "",
+	);
 	const [leftText, setLeft, forgetLeft] = useKept(`left out ${lesson.lesson}`, "{}");
 	const left = JSON.parse(leftText) as Record<string, string[]>;
 	const notes = (students.length > 0 ? students : [null]).map((student): Note => {
@@ -88,10 +91,17 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 	const day = dayOf(view);
 	const closed = view.closed?.body;
 	const [remark, setRemark, forgetRemark] = useKept(`remark ${lesson.lesson}`, closed?.remark ?? "");
-	const [next, setNext, forgetNext] = useKept(`next ${lesson.lesson}`, closed?.next ?? "");
+	const whose = students.length > 0 ? students : [null];
+	const [nextText, setNextText, forgetNext] = useKept(
+		`next days ${lesson.lesson}`,
+		JSON.stringify(Object.fromEntries(whose.map((one) => [one ?? "", partingOf(view, one)?.next ?? ""]))),
+	);
+	const nexts = JSON.parse(nextText) as Record<string, string>;
+	/** The day of one student's next lesson, or of everybody's. */
+	const setNext = (days: Readonly<Record<string, string>>) => setNextText(JSON.stringify({ ...nexts, ...days }));
 	const [practiseText, setPractise, forgetPractise] = useKept(
 		`practise ${lesson.lesson}`,
-		JSON.stringify(closed?.practise ?? []),
+		JSON.stringify(whose.flatMap((one) => partingOf(view, one)?.practise ?? [])),
 	);
 	const practise = JSON.parse(practiseText) as Practised;
 	const isTheirs = (student: string, ladder: string) =>
@@ -106,7 +116,7 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 				dayWords,
 				marks: ownMarksIn(view, student),
 				practise: practise.filter((one) => isTheirs(student, one.ladder)),
-				next: next ? dayWords(next) : null,
+				next: nexts[student] ? dayWords(nexts[student]) : null,
 				...templateIn(pack),
 			},
 		),
@@ -115,14 +125,12 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 
 	const close = async () => {
 		setClosing(true);
-		const body = {
-			remark: cutText(remark, 4000),
-			next: next || null,
-			...notesBody(notes),
-			...(practise.length > 0 ? { practise } : {}),
-		};
-		const student = view.opened?.student ?? students[0] ?? null;
-		lesson.write(closeLesson(view, student, body));
+		const partings = notes.map(({ student, text }) => {
+			const own = practise.filter(({ ladder }) => student === null || isTheirs(student, ladder));
+			const parting = { note: cutText(text, 4000), next: nexts[student ?? ""] || null };
+			return { student, parting: { ...parting, ...(own.length > 0 ? { practise: own } : {}) } };
+		});
+		lesson.write(closeLesson(view, cutText(remark, 4000), partings));
 		await lesson.settled();
 		forgetRemark();
 		forget();
@@ -132,7 +140,7 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 		router.refresh();
 	};
 
-	return { students, nameOf, day, remark, setRemark, next, setNext, practise, setPractise, notes, closing, close };
+	return { students, nameOf, day, remark, setRemark, nexts, setNext, practise, setPractise, notes, closing, close };
 }
 
 /** What the pack knows of a rung from before this lesson. */
@@ -144,12 +152,3 @@ function templateIn({ note }: Pack): { template?: NoteTemplate } {
 	const read = NoteTemplate.safeParse(note);
 	return read.success ? { template: read.data } : {};
 }
-
-/** One note as the note; each of several as its student's. */
-const notesBody = (notes: readonly Note[]) =>
-	notes.length === 1
-		? { note: cutText(notes[0]?.text ?? "", 4000) }
-		: {
-				note: "",
-				notes: notes.flatMap(({ student, text }) => (student ? [{ student, text: cutText(text, 4000) }] : [])),
-			};

@@ -1,0 +1,32 @@
+import type { Body } from "./kinds";
+import type { LessonView } from "./view";
+
+/** What one student goes home with. */
+export type Parting = Body<"parting">;
+type Seen = Pick<LessonView, "closed" | "events" | "visits">;
+
+/** The event in which it was said, where it was said for this student alone. */
+export const partingEvent = ({ events }: Pick<LessonView, "events">, student: string) =>
+	events.findLast((event) => event.kind === "parting" && event.student === student) ?? null;
+
+/**
+ * What a student was left with at the end of a lesson: the note, the next day, what to practise.
+ * Lessons closed by older builds said it of everybody in one: the day was everybody's, the note
+ * the one student's, practice went by whose ladder it was on. Null where the lesson is not closed.
+ */
+export function partingOf(view: Seen, student: string | null): Parting | null {
+	if (!view.closed) return null;
+	const own = student === null ? null : partingEvent(view, student);
+	if (own?.kind === "parting") return own.body;
+	const { note, notes, next, practise = [] } = view.closed.body;
+	const isTheirs = (ladder: string) => {
+		const whose = view.visits.find((visit) => visit.ladder === ladder)?.student;
+		return whose === undefined || whose === student;
+	};
+	const theirs = practise.filter(({ ladder }) => isTheirs(ladder));
+	return {
+		note: notes ? (notes.find((one) => one.student === student)?.text ?? "") : note,
+		next,
+		...(theirs.length > 0 ? { practise: theirs } : {}),
+	};
+}
