@@ -1,6 +1,6 @@
 import { everyOf } from "@/core/ladder/care";
 import { reachedInLesson } from "@/core/load/inLesson";
-import { type LessonView, partnerOf, rungKey, type SetView, type Visit, visitOfSet } from "@/core/log/view";
+import { formOf, type LessonView, partnerOf, rungKey, type SetView, type Visit, visitOfSet } from "@/core/log/view";
 import { countDays } from "@/core/rules/days";
 import { ENGINE } from "./engine";
 import { type Facts, factsBefore, gatherFacts, indexOf } from "./facts";
@@ -168,9 +168,11 @@ function daysDone(lesson: LessonView, { rule, placing, verdict }: Visit): Advice
 /** The advice for the set in hand, from a folded lesson. */
 export function adviseOn(lesson: LessonView, set: SetView, inputs: AdviceContext = {}): Advice {
 	const visit = visitOfSet(lesson, set) as Visit;
-	const other = set.joint ? visitOfSet(lesson, partnerOf(lesson, set)) : null;
+	const other = visitOfSet(lesson, partnerOf(lesson, set));
 	return advise({
-		...(other ? { otherMet: other.verdict.kind === "met" } : {}),
+		...(other
+			? { other: { met: other.verdict.kind === "met", needs: other.judgements[formOf(other.placing)].needs } }
+			: {}),
 		visit,
 		verdict: visit.verdict,
 		visits: lesson.visits,

@@ -62,8 +62,8 @@ export interface AdviceInput {
 	verdict: Verdict;
 	/** All visits of the lesson so far, this one included. */
 	visits: readonly Visit[];
-	/** Done together with another: whether theirs is met as well; left out where each works alone. */
-	otherMet?: boolean;
+	/** Whoever takes turns with them, or does it together with them: whether they passed, and how many more at best. */
+	other?: { met: boolean; needs: number | null };
 	/** The variation in hand. */
 	variation: Variation;
 	/** Tries still allowed in this lesson on another rung of this ladder; unlimited if not visited. */

@@ -1,8 +1,8 @@
 import type { Advice } from "@/core/advice";
 import type { Body } from "@/core/log/kinds";
-import { type LessonView, partnerOf, type SetView } from "@/core/log/view";
+import { type LessonView, partnerOf, type SetView, visitOfSet } from "@/core/log/view";
 import type { PackLadder } from "@/core/pack/pack";
-import { placeOn, variationOn } from "@/core/pack/placing";
+import { isOut, placeOn, variationOn } from "@/core/pack/placing";
 import { cutText } from "@/core/text/fields";
 import { basisOf, type Drafts, type NewId, place } from "./drafts";
 import { pegIn } from "./peg";
@@ -21,12 +21,16 @@ export function movePeg(
 		evidence: readonly string[];
 		reEarnFrom?: string;
 		yes?: Body<"peg.moved">["yes"];
+		/** The set it takes turns with from then on; where nothing is said, the one it did before. */
+		beside?: SetView;
 	},
 ): Drafts {
 	const placing = placeOn(ladder, to, move.reEarnFrom ?? null);
-	// Whoever takes turns with it goes on doing so.
-	const beside = set && partnerOf(lesson, set);
+	// Whoever takes turns with it goes on doing so; what is done together ends for both where one stands on something else.
+	const partner = set && partnerOf(lesson, set);
+	const beside = move.beside ?? (set?.joint ? null : partner);
 	return [
+		...(set?.joint && !move.beside ? closeIfOpen(partner, "moved on") : []),
 		...closeIfOpen(set, "moved on"),
 		{
 			kind: "peg.moved",
@@ -52,13 +56,33 @@ const decision = (lesson: LessonView, advice: Advice) => ({
 	basis: basisOf(lesson),
 });
 
-/** Follows the advice: what it says, and that it was followed, in one act. */
+/** The one they work with goes up with them, where both have to pass: its peg, and a set on its next rung. */
+function partnerUp(newId: NewId, lesson: LessonView, set: SetView, ladders: readonly PackLadder[]): Drafts | null {
+	const partner = partnerOf(lesson, set);
+	const visit = visitOfSet(lesson, partner);
+	const ladder = ladders.find(({ id }) => id === partner?.placing.ladder);
+	const at = ladder?.rungs.findIndex(({ id }) => id === visit?.rung) ?? -1;
+	const above = ladder?.rungs.slice(at + 1).find(({ id }) => !isOut(ladder, id));
+	if (!partner || !ladder || !above || at < 0 || !visit?.verdict.metBy) return null;
+	return movePeg(newId, { ...lesson, sets: [partner] }, partner, ladder, above.id, {
+		from: visit.rung,
+		reason: "passed",
+		evidence: [visit.verdict.metBy],
+	});
+}
+
+/**
+ * Follows the advice: what it says, and that it was followed, in one act.
+ *
+ * @param ladders those of whoever works with them: where both have to pass, both go up
+ */
 export function follow(
 	newId: NewId,
 	lesson: LessonView,
 	set: SetView,
 	ladder: PackLadder | null,
 	advice: Advice,
+	ladders: readonly PackLadder[] = [],
 ): Drafts {
 	const followed: Drafts[number] = { ...place(set), kind: "advice.followed", body: decision(lesson, advice) };
 	const { act } = advice;
@@ -66,14 +90,19 @@ export function follow(
 		case "move": {
 			if (!ladder) return [followed];
 			const down = act.reason === "stepped down";
+			const both = set.placing.settings.bothPass && act.reason === "passed";
+			const other = both ? partnerUp(newId, lesson, set, ladders) : null;
+			const opened = other?.findLast(({ kind }) => kind === "set.opened");
 			return [
 				followed,
+				...(other ?? []),
 				...movePeg(newId, lesson, set, ladder, act.to, {
 					from: set.placing.rung,
 					reason: act.reason,
 					evidence: advice.evidence,
 					...(down ? { reEarnFrom: set.placing.rung } : {}),
 					...(act.yes ? { yes: act.yes } : {}),
+					...(opened?.id ? { beside: { ...set, id: opened.id } } : {}),
 				}),
 			];
 		}

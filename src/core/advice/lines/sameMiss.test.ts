@@ -1,4 +1,6 @@
 import { ladderWith, Phone } from "@/core/__tests__/phone";
+import { adviseOn } from "@/core/advice";
+import * as commands from "@/core/commands";
 import { inSet, openSet } from "@/core/commands/sets";
 import { attemptIn } from "@/core/commands/tries";
 import type { RungSettings } from "@/core/ladder/rung";
@@ -153,4 +155,64 @@ test("together, both have to pass where the rung says so", () => {
 	expect(phone.advice()).toMatchObject({ line: "step-up", title: "Passed; the other has not yet", act: null });
 	for (let i = 0; i < 2; i++) for (const act of attemptIn(phone.newId, first, hit)) phone.write(act);
 	expect(phone.advice()).toMatchObject({ line: "step-up", act: { kind: "move" } });
+
+	// Both go up, and go on together.
+	phone.write(commands.follow(phone.newId, phone.view(), phone.set(), right, phone.advice(), [left, right]));
+	const view = phone.view();
+	expect(view.moves.map(({ ladder, body }) => [ladder, body.from, body.to])).toEqual([
+		["left", "r2", "r3"],
+		["right", "r2", "r3"],
+	]);
+	const open = view.sets.filter((set) => set.open);
+	expect(open.map(({ placing, joint }) => [placing.ladder, placing.rung, joint])).toEqual([
+		["left", "r3", true],
+		["right", "r3", true],
+	]);
+	expect(open[0]?.inTurnWith).toBe(open[1]?.id);
+	expect(phone.set().placing.ladder).toBe("right");
+});
+
+test.each([
+	["in turn", false],
+	["together", true],
+])("%s, both have to pass: the one who passed is told what the other still needs, and nobody moves", (_, joint) => {
+	const rule = { kind: "streak", r: 3 } as const;
+	const [left, right] = (["left", "right"] as const).map((side) => ({
+		...ladderWith({ gate: "result", rule, bothPass: true }),
+		id: side,
+		side,
+	})) as [ReturnType<typeof ladderWith>, ReturnType<typeof ladderWith>];
+	const phone = new Phone().begin(left);
+	const first = phone.set();
+	phone.write([openSet(phone.newId, placeOn(right, "r2"), "own", { inTurnWith: first.id, joint, turn: 3 })]);
+	const second = phone.set();
+	for (let i = 0; i < 3; i++) for (const act of attemptIn(phone.newId, second, hit)) phone.write(act);
+	for (const act of attemptIn(phone.newId, first, hit)) phone.write(act);
+	expect(adviseOn(phone.view(), second)).toMatchObject({
+		title: "Passed; the other has not yet",
+		reason: "Both must pass before either moves up. The other needs 2 more at best.",
+		act: null,
+	});
+	expect(phone.view().moves).toEqual([]);
+});
+
+test("what is done together ends for both where one of them goes up alone", () => {
+	const rule = { kind: "streak", r: 2 } as const;
+	const [left, right] = (["left", "right"] as const).map((side) => ({
+		...ladderWith({ gate: "result", rule }),
+		id: side,
+		side,
+	})) as [ReturnType<typeof ladderWith>, ReturnType<typeof ladderWith>];
+	const phone = new Phone().begin(left);
+	const first = phone.set();
+	phone.write([openSet(phone.newId, placeOn(right, "r2"), "own", { inTurnWith: first.id, joint: true })]);
+	phone.row("gg");
+	phone.write(commands.follow(phone.newId, phone.view(), phone.set(), right, phone.advice(), [left, right]));
+	const open = phone.view().sets.filter((set) => set.open);
+	expect(open.map(({ placing, inTurnWith }) => [placing.ladder, placing.rung, inTurnWith])).toEqual([
+		["right", "r3", null],
+	]);
+	// Taken back, they are together again.
+	phone.undo();
+	expect(phone.view().sets.filter((set) => set.open && set.joint)).toHaveLength(2);
 });

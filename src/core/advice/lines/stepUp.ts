@@ -22,16 +22,20 @@ export const stepUp: Line = {
 				act: { kind: "next" },
 				evidence: evidenceOf(facts),
 			};
-		if (facts.settings.bothPass && input.otherMet === false)
+		if (facts.settings.bothPass && input.other?.met === false)
 			return {
 				title: "Passed; the other has not yet",
-				reason: `${ruleSentence(input.visit.rule)}. On this rung both must pass before either moves up.`,
+				reason: `Both must pass before either moves up. ${otherNeeds(input.other.needs)}`,
 				act: null,
 				evidence: evidenceOf(facts),
 			};
 		return placing.reEarn ? backUp(facts, placing.reEarn.from) : oneUp(facts);
 	},
 };
+
+/** What the one they work with still has to do. */
+const otherNeeds = (needs: number | null): string =>
+	needs === null ? "The other cannot pass today." : `The other needs ${needs} more at best.`;
 
 const provedBy = ({ input }: Facts) => input.visit.tallies.find((tally) => tally.id === input.verdict.metBy);
 

@@ -10,7 +10,7 @@ import { placeOn, variationOn } from "@/core/pack/placing";
 import type { Desk } from "./desk";
 
 /** Where the lesson goes: another ladder or rung, the peg, the advice, another device. */
-export const wayActs = ({ now, view, write, device }: Desk) => ({
+export const wayActs = ({ now, view, write, device, pack }: Desk) => ({
 	/** Another ladder, or back to one: it goes on as it was. */
 	ladder(ladder: PackLadder) {
 		const [placing, variation] = waitingOn(view(), ladder);
@@ -40,7 +40,7 @@ export const wayActs = ({ now, view, write, device }: Desk) => ({
 	},
 	follow(advice: Advice) {
 		const { set, ladder } = now();
-		write(commands.follow(uuid, view(), set, ladder, advice));
+		write(commands.follow(uuid, view(), set, ladder, advice, pack()?.ladders ?? []));
 	},
 	overrule(advice: Advice) {
 		write(commands.overrule(view(), now().set, advice));
