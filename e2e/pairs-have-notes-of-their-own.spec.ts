@@ -25,22 +25,32 @@ test("two in one lesson: each note holds only its own, is copied apart, and is f
 	await page.getByRole("link", { name: "wrap up" }).click();
 
 	const [his, hers] = [page.getByLabel(/^Note for Teodor/), page.getByLabel(/^Note for Jory/)];
+	// One person at a time, by the names across the top.
+	const names = page.getByRole("navigation", { name: "Whose wrap-up" });
+	const show = (name: string) => names.getByRole("button", { name: new RegExp(`^${name}`) }).click();
 	await expect(his).toHaveValue(/Teodor .*\n\nThree clubs, slow: 1 of 2/);
 	expect(await his.inputValue()).not.toContain("Jory");
+	await expect(hers).toHaveCount(0);
+	await page.getByRole("button", { name: /^next: Jory/ }).click();
+	await expect(his).toHaveCount(0);
 	expect(await hers.inputValue()).not.toContain("Teodor");
 	expect(await hers.inputValue()).not.toContain("Three clubs");
 	// What to practise and the finish name whose they are.
+	await show("Teodor");
 	await expect(page.getByRole("checkbox", { name: /^Teodor .*: Three clubs, slow$/ })).toBeVisible();
 	await expect(page.getByRole("heading", { name: /^Teodor .*: ?Hold one finish/ })).toBeVisible();
 	await page.getByRole("checkbox", { name: /^Teodor .*: Three clubs, slow$/ }).check();
 	await expect(his).toHaveValue(/Until then, practise:\n- Three clubs, slow/);
+	await show("Jory");
 	expect(await hers.inputValue()).not.toContain("practise");
 
 	await hers.fill("Jory, three good ones. Well caught on the left.");
 	await page.reload();
+	// Where one stopped is remembered.
 	await expect(hers).toHaveValue("Jory, three good ones. Well caught on the left.");
 	await page.getByRole("button", { name: /^copy the note.*Note for Jory/ }).click();
 	await expect(page.getByRole("button", { name: /^copied.*Note for Jory/ })).toBeVisible();
+	await expect(names.getByRole("button", { name: /^Jory/ })).toContainText("sent");
 	expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(
 		"Jory, three good ones. Well caught on the left.",
 	);

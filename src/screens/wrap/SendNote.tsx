@@ -8,12 +8,13 @@ import { offer } from "@/ui/offer";
 import { shareText } from "@/ui/shareText";
 
 /** The note on its way out: by the system's own share sheet where there is one, copied, as Markdown, or printed. It is kept as it stands when the lesson is closed. */
-export function SendNote({ text, label }: { text: string; label: string }) {
+export function SendNote({ text, label, onSent }: { text: string; label: string; onSent: () => void }) {
 	/** What came of handing it on, and of which text: another one has not gone yet. */
 	const [said, setSaid] = useState<{ words: string; of: string } | null>(null);
 	const about = <span className="visually-hidden">: {label}</span>;
 	const share = async () => {
 		const came = await shareText(text);
+		if (came !== "not now" && came !== "failed") onSent();
 		if (came !== "not now")
 			setSaid({ words: came === "failed" ? "It could not be handed on; copy it instead." : came, of: text });
 	};
@@ -24,11 +25,17 @@ export function SendNote({ text, label }: { text: string; label: string }) {
 					send the note{about}
 				</Button>
 			)}
-			<CopyButton text={text} words="copy the note" about={label} variant="outline-primary" />
+			<CopyButton text={text} words="copy the note" about={label} variant="outline-primary" onCopied={onSent} />
 			<Button variant="link" onClick={() => offer("note.md", new Blob([markdownOf(text)], { type: "text/markdown" }))}>
 				Markdown{about}
 			</Button>
-			<Button variant="link" onClick={() => printed(text)}>
+			<Button
+				variant="link"
+				onClick={() => {
+					printed(text);
+					onSent();
+				}}
+			>
 				print{about}
 			</Button>
 			{said?.of === text && <span role="status">{said.words}</span>}

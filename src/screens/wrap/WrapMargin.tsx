@@ -19,9 +19,13 @@ interface Props {
 
 /** What was parked in the lesson, and what is promised now. */
 export function WrapMargin({ lesson, view, students, nameOf, wishes }: Props) {
-	const [who, setWho] = useState(students[0] ?? "");
-	const parked = view.events.flatMap((event) => (event.kind === "parked" ? [event] : []));
-	const promised = view.events.flatMap((event) => (event.kind === "promise" ? [event] : []));
+	const [chosen, setWho] = useState("");
+	const who = students.includes(chosen) ? chosen : (students[0] ?? "");
+	// Of one person at a time only what is theirs, and what is nobody's.
+	const isShown = (student: string | null) => student === null || students.length === 0 || students.includes(student);
+	const parked = view.events.flatMap((event) => (event.kind === "parked" && isShown(event.student) ? [event] : []));
+	const promised = view.events.flatMap((event) => (event.kind === "promise" && isShown(event.student) ? [event] : []));
+	const named = (student: string | null) => students.length > 1 && student && <b>{nameOf(student)}: </b>;
 	return (
 		<>
 			{wishes.length > 0 && (
@@ -41,6 +45,7 @@ export function WrapMargin({ lesson, view, students, nameOf, wishes }: Props) {
 				<ul>
 					{parked.map((event) => (
 						<li key={event.id} dir="auto">
+							{named(event.student)}
 							{event.body.text}
 						</li>
 					))}
@@ -52,6 +57,7 @@ export function WrapMargin({ lesson, view, students, nameOf, wishes }: Props) {
 				<ul>
 					{promised.map((event) => (
 						<li key={event.id} dir="auto">
+							{named(event.student)}
 							{event.body.text} <small className="mute">{dayWords(event.body.due)}</small>
 						</li>
 					))}

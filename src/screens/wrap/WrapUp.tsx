@@ -22,6 +22,7 @@ import { RungFacts } from "@/ui/RungFacts";
 import { AskThem, HoldTheFinish } from "./AskThem";
 import { FeltBetter } from "./FeltBetter";
 import { KeepForLadder } from "./KeepForLadder";
+import { Names, type People, usePeople } from "./People";
 import { Practise } from "./Practise";
 import { SendNote } from "./SendNote";
 import { Unclaimed } from "./Unclaimed";
@@ -34,7 +35,10 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 	const { view } = state;
 	const rungs = useMemo(() => wrapUp(view), [view]);
 	const wrap = useWrapUp(lesson, view, pack, rungs);
-	const { students, nameOf, day, remark, setRemark, practise, setPractise, notes } = wrap;
+	const { students, nameOf, day, practise, setPractise } = wrap;
+	const people = usePeople(lesson.lesson, students);
+	const { who } = people;
+	const part = partOf(who, { rungs, view, pack });
 	const unplaced = rungs.some((rung) => rung.ladder === null);
 	return (
 		<BenchPage
@@ -42,9 +46,9 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 				<WrapMargin
 					lesson={lesson}
 					view={view}
-					students={students}
+					students={who ? [who] : students}
 					nameOf={nameOf}
-					wishes={wishesOf(view, students.length > 0 ? students : [null])}
+					wishes={wishesOf(view, who ? [who] : students.length > 0 ? students : [null])}
 				/>
 			}
 		>
@@ -55,6 +59,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 				{" · "}
 				<Link href={`/live?lesson=${lesson.lesson}`}>back into the lesson</Link>
 			</p>
+			<Names people={people} students={students} nameOf={nameOf} />
 			{unplaced && (
 				<p className="asks">
 					Some tries are for nobody yet. <Link href={`/live?lesson=${lesson.lesson}`}>Say for whom</Link> before you
@@ -62,13 +67,13 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 				</p>
 			)}
 			{rungs.length === 0 && <p>Nothing was counted.</p>}
-			<Rungs lesson={lesson} view={view} pack={pack} rungs={rungs} nameOf={students.length > 1 ? nameOf : undefined} />
+			<Rungs lesson={lesson} {...part} nameOf={students.length > 1 ? nameOf : undefined} />
 			<GiveAway view={view} pack={pack} onGive={(command) => void lesson.write(command)} />
 			<PlannedDone view={view} nameOf={nameOf} />
-			<PegMoves view={view} nameOf={students.length > 1 ? nameOf : undefined} />
-			<KeepForLadder view={view} pack={pack} />
-			<Unclaimed lesson={lesson} view={view} pack={pack} nameOf={nameOf} named={students.length > 1} />
-			{students.map((student) => {
+			<PegMoves view={part.view} nameOf={students.length > 1 ? nameOf : undefined} />
+			<KeepForLadder view={view} pack={part.pack} />
+			<Unclaimed lesson={lesson} view={view} pack={part.pack} nameOf={nameOf} named={students.length > 1} />
+			{(who ? [who] : students).map((student) => {
 				const of = { lesson, view, student, name: nameOf(student) ?? "", named: students.length > 1 };
 				return (
 					<div key={student}>
@@ -79,43 +84,29 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 			})}
 			<Practise
 				view={view}
-				pack={pack}
-				value={practise}
+				pack={part.pack}
+				value={practise.filter(part.isTheirs)}
 				nameOf={students.length > 1 ? nameOf : undefined}
-				onChange={(value) => setPractise(JSON.stringify(value))}
+				onChange={(value) => setPractise(JSON.stringify([...practise.filter((one) => !part.isTheirs(one)), ...value]))}
 			/>
-			<Form onSubmit={(event) => event.preventDefault()} className="mt-3">
-				<FormRow id="remark" label="Remark, for you">
-					<Form.Control
-						as="textarea"
-						rows={2}
-						maxLength={4000}
-						value={remark}
-						onChange={(e) => setRemark(e.target.value)}
-						dir="auto"
-					/>
-				</FormRow>
-				<div id="note" />
-				<p className="hint m-0">
-					<a href="/note">How your notes are written</a>
-				</p>
-				{notes.map((note) => (
-					<NoteField key={note.student ?? ""} {...note} />
-				))}
-				<NextDays wrap={wrap} />
-				<div className={css.room} />
-				<div className={css.foot}>
-					{rungs.some(({ ladder }) => ladder) && <a href="#practise">practise</a>}
-					{students.length > 0 && <a href="#promised">promise</a>}
-					<a href="#note">note</a>
-					<Button onClick={wrap.close} disabled={wrap.closing}>
-						{view.closed ? "write it down" : "close the lesson"}
-					</Button>
-				</div>
-				<HowFar lesson={lesson} />
-			</Form>
+			<Closing lesson={lesson} view={view} wrap={wrap} people={people} hasRungs={rungs.some(({ ladder }) => ladder)} />
 		</BenchPage>
 	);
+}
+
+/** One student's part of a lesson, or all of it. */
+function partOf(
+	who: string | null,
+	{ rungs, view, pack }: { rungs: readonly RungWrap[]; view: LessonView; pack: Pack },
+) {
+	if (who === null) return { rungs, view, pack, isTheirs: () => true };
+	const ladders = pack.ladders.filter(({ student }) => student === who);
+	return {
+		rungs: rungs.filter(({ student }) => student === who),
+		view: { ...view, moves: view.moves.filter(({ student }) => student === who) },
+		pack: { ...pack, ladders },
+		isTheirs: ({ ladder }: { ladder: string }) => ladders.some(({ id }) => id === ladder),
+	};
 }
 
 /** What was done on each rung, and which try of it felt better. */
@@ -146,14 +137,79 @@ function Rungs({
 	));
 }
 
+/** The remark, each one's note and next lesson, and the end of the lesson. */
+function Closing({
+	lesson,
+	view,
+	wrap,
+	people,
+	hasRungs,
+}: {
+	lesson: LessonOnDevice;
+	view: LessonView;
+	wrap: ReturnType<typeof useWrapUp>;
+	people: People;
+	hasRungs: boolean;
+}) {
+	const { students, nameOf, remark, setRemark, notes } = wrap;
+	const { who } = people;
+	return (
+		<Form onSubmit={(event) => event.preventDefault()} className="mt-3">
+			<FormRow id="remark" label="Remark, for you">
+				<Form.Control
+					as="textarea"
+					rows={2}
+					maxLength={4000}
+					value={remark}
+					onChange={(e) => setRemark(e.target.value)}
+					dir="auto"
+				/>
+			</FormRow>
+			<div id="note" />
+			<p className="hint m-0">
+				<a href="/note">How your notes are written</a>
+			</p>
+			{notes
+				.filter(({ student }) => who === null || student === who)
+				.map((note) => (
+					<NoteField key={note.student ?? ""} note={note} onSent={() => who && people.markSent(who)} />
+				))}
+			<NextDays wrap={wrap} who={who} />
+			{people.next && (
+				<Button variant="outline-primary" className="mt-3" onClick={() => people.next && people.show(people.next)}>
+					next: <span dir="auto">{nameOf(people.next) ?? "somebody"}</span>
+				</Button>
+			)}
+			<div className={css.room} />
+			<div className={css.foot}>
+				{hasRungs && <a href="#practise">practise</a>}
+				{students.length > 0 && <a href="#promised">promise</a>}
+				<a href="#note">note</a>
+				<Button onClick={wrap.close} disabled={wrap.closing}>
+					{view.closed ? "write it down" : "close the lesson"}
+				</Button>
+			</div>
+			<HowFar lesson={lesson} />
+		</Form>
+	);
+}
+
 /** When each comes next; one press where it is the same for all. */
-function NextDays({ wrap: { students, nameOf, day, nexts, setNext } }: { wrap: ReturnType<typeof useWrapUp> }) {
+function NextDays({
+	wrap: { students, nameOf, day, nexts, setNext },
+	who,
+}: {
+	wrap: ReturnType<typeof useWrapUp>;
+	/** Whose part of the wrap-up is shown; null where it is all of it. */
+	who: string | null;
+}) {
 	const whose = students.length > 0 ? students : [""];
-	const [first = ""] = whose.map((one) => nexts[one] ?? "");
+	const shown = who === null ? whose : [who];
+	const first = nexts[shown[0] ?? ""] ?? "";
 	const isSame = whose.every((one) => nexts[one] === first);
 	return (
 		<div className="d-flex gap-3 align-items-end flex-wrap">
-			{whose.map((one) => (
+			{shown.map((one) => (
 				<FormRow
 					key={one}
 					id={`next${one}`}
@@ -172,7 +228,13 @@ function NextDays({ wrap: { students, nameOf, day, nexts, setNext } }: { wrap: R
 	);
 }
 
-function NoteField({ student, label, text, write, lines, leftOut, leave, again }: Note) {
+function NoteField({
+	note: { student, label, text, write, lines, leftOut, leave, again },
+	onSent,
+}: {
+	note: Note;
+	onSent: () => void;
+}) {
 	return (
 		<div className="mb-3">
 			{lines.length > 1 && (
@@ -203,7 +265,7 @@ function NoteField({ student, label, text, write, lines, leftOut, leave, again }
 					dir="auto"
 				/>
 			</FormRow>
-			<SendNote text={text} label={label} />
+			<SendNote text={text} label={label} onSent={onSent} />
 			{again && (
 				<Button variant="link" onClick={again}>
 					from the count again<span className="visually-hidden">: {label}</span>
