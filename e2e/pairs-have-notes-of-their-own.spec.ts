@@ -38,6 +38,7 @@ test("two in one lesson: each note holds only its own, is copied apart, and is f
 	// What to practise and the finish name whose they are.
 	await show("Teodor");
 	await expect(page.getByRole("checkbox", { name: /^Teodor .*: Three clubs, slow$/ })).toBeVisible();
+	await page.getByText(/^Ask Teodor .*, and look at a finish$/).click();
 	await expect(page.getByRole("heading", { name: /^Teodor .*: ?Hold one finish/ })).toBeVisible();
 	await page.getByRole("checkbox", { name: /^Teodor .*: Three clubs, slow$/ }).check();
 	await expect(his).toHaveValue(/Until then, practise:\n- Three clubs, slow/);

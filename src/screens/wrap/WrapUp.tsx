@@ -1,6 +1,6 @@
 "use client";
 
-import { Fragment, useMemo } from "react";
+import { type ComponentProps, Fragment, useMemo } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { ownWords } from "@/core/commands/atTheEnd";
@@ -75,12 +75,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 			<Unclaimed lesson={lesson} view={view} pack={part.pack} nameOf={nameOf} named={students.length > 1} />
 			{(who ? [who] : students).map((student) => {
 				const of = { lesson, view, student, name: nameOf(student) ?? "", named: students.length > 1 };
-				return (
-					<div key={student}>
-						<HoldTheFinish {...of} />
-						<AskThem {...of} pack={pack} wish={wishOf(view, student)} />
-					</div>
-				);
+				return <Asked key={student} of={of} pack={pack} wish={wishOf(view, student)} />;
 			})}
 			<Practise
 				view={view}
@@ -107,6 +102,31 @@ function partOf(
 		pack: { ...pack, ladders },
 		isTheirs: ({ ladder }: { ladder: string }) => ladders.some(({ id }) => id === ladder),
 	};
+}
+
+/** What is asked and looked at together; where several were here, folded: their pages stay short. */
+function Asked({
+	of,
+	...asked
+}: { of: Omit<ComponentProps<typeof AskThem>, "pack" | "wish"> } & Pick<
+	ComponentProps<typeof AskThem>,
+	"pack" | "wish"
+>) {
+	const all = (
+		<>
+			<HoldTheFinish {...of} />
+			<AskThem {...of} {...asked} />
+		</>
+	);
+	if (!of.named) return all;
+	return (
+		<details className="mt-2">
+			<summary>
+				Ask <span dir="auto">{of.name}</span>, and look at a finish
+			</summary>
+			{all}
+		</details>
+	);
 }
 
 /** What was done on each rung, and which try of it felt better. */

@@ -2,6 +2,7 @@
 
 import { rolesNow } from "@/core/groups/roles";
 import { readOn } from "@/core/pack/placing";
+import { plural } from "@/core/text/lists";
 import { Choice, Drawer } from "../drawers/Drawer";
 import { useDone, useLive } from "../LiveContext";
 import css from "./courtside.module.css";
@@ -18,7 +19,10 @@ export function RolesDrawer() {
 	const told = rolesNow(people.includes(doing) ? people : [doing, ...people], doing, settings.roles);
 	const laddersHere = tabs.flatMap((tab) => pack.ladders.find(({ id }) => id === tab.ladder) ?? []);
 	const nextLadder = laddersHere.find(({ student }) => student === told[1]?.person);
-	const due = settings.swapAfter !== undefined && triesInSet >= settings.swapAfter;
+	// What is set in the lesson holds; the rung says it where nothing is.
+	const swap = board.turns ? set.turn : settings.swapAfter;
+	const sinceSwap = board.turns ? triesInSet % set.turn : triesInSet;
+	const due = swap !== undefined && !board.turns && triesInSet >= swap;
 	return (
 		<Drawer title="Who does what">
 			{told.map(({ person, role, words, watch }) => {
@@ -41,9 +45,9 @@ export function RolesDrawer() {
 			{told.length === 1 && (
 				<p className="m-0">Only one is here. Others come in by “what next”, or are on the board of everybody.</p>
 			)}
-			{settings.swapAfter !== undefined && (
+			{swap !== undefined && !set.joint && (
 				<p className={due ? "m-0 asks" : "m-0 mute"}>
-					They swap after {settings.swapAfter}: {triesInSet} {triesInSet === 1 ? "try" : "tries"} so far.
+					They swap after {plural(swap, "try", "tries")}: {sinceSwap} so far.
 				</p>
 			)}
 			{nextLadder && (

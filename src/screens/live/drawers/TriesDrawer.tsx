@@ -71,6 +71,7 @@ function TryEditor({ t, onDone }: { t: TryView; onDone: () => void }) {
 			<Choice aria-pressed={mode === "insert"} onClick={() => setMode(mode === "insert" ? "correct" : "insert")}>
 				insert after
 			</Choice>
+			<GiveTo t={t} />
 			{fields.map((field) => (
 				<Choice
 					key={field.id}
@@ -101,7 +102,6 @@ function TryEditor({ t, onDone }: { t: TryView; onDone: () => void }) {
 						</Choice>
 					);
 				})}
-			<GiveTo t={t} />
 			{t.body.off.some(({ position }) => position === OTHER.id) && <NameOther t={t} onDone={onDone} />}
 			{t.body.off.flatMap((off) =>
 				(["short", "beyond"] as const).map((direction) => (
