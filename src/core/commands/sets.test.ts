@@ -2,14 +2,28 @@ import { ladderWith, Phone, railOver } from "@/core/__tests__/phone";
 import { digestLadder } from "@/core/digest/ladderDigest";
 import { digestLesson } from "@/core/digest/lessonDigest";
 import { foldLesson } from "@/core/log/fold";
+import type { Placing } from "@/core/log/kinds";
 import { noteFor } from "@/core/log/noteFor";
+import type { SetView } from "@/core/log/view";
 import { wrapUp } from "@/core/log/wrap";
 import { changedHere, improvised } from "@/core/pack/changed";
+import type { PackLadder } from "@/core/pack/pack";
 import { placeOn } from "@/core/pack/placing";
 import { pegIn } from "./peg";
 import { afterStop } from "./round";
 import { circuitOn, quickUp } from "./rounds";
-import { closeBoth, easeForThem, inForm, leaveFor, openAgain, runUnder, type SetOptions, takeBreak } from "./sets";
+import {
+	closeBoth,
+	easeForThem,
+	inForm,
+	leaveFor,
+	leaveWithPartner,
+	openAgain,
+	openSet,
+	runUnder,
+	type SetOptions,
+	takeBreak,
+} from "./sets";
 import { attemptIn } from "./tries";
 
 const ladder = ladderWith({ gate: "result", rule: { kind: "streak", r: 3 } });
@@ -208,4 +222,71 @@ test("eased for them in the middle of it: the wrap-up tells both forms apart, ea
 	]);
 	const sum = Object.values(digestLadder("ladder", [digest]).rungs)[0];
 	expect(sum).toMatchObject({ good: 4, tries: 5, lessons: 1 });
+});
+
+describe("two at once", () => {
+	const other: PackLadder = { ...ladder, id: "other", student: "bo" };
+	const pair = (joint: boolean) => {
+		const phone = new Phone().begin(other);
+		const partner = phone.set();
+		phone.write([
+			openSet(phone.newId, placeOn(ladder, "r2"), "own", {
+				inTurnWith: partner.id,
+				turn: 3,
+				...(joint ? { joint } : {}),
+			}),
+		]);
+		return phone;
+	};
+	const open = (phone: Phone) =>
+		phone
+			.view()
+			.sets.filter((set) => set.open)
+			.map(({ placing, joint, turn, elsewhere }) => [
+				placing.student,
+				placing.settings.name,
+				{ joint, turn, elsewhere },
+			]);
+
+	test.each([
+		["in turn", false],
+		["together", true],
+	])("a drill of their own is begun for both, %s as before, and stands on nobody's rung", (_, joint) => {
+		const phone = pair(joint);
+		const set = phone.set();
+		const drill = (placing: Placing) => improvised("drill", "Eyes shut", placing);
+		const theirs = ({ placing }: SetView) => drill(placing);
+		const way = { elsewhere: "here today" } as const;
+		phone.write(leaveWithPartner(phone.newId, phone.view(), set, drill(set.placing), theirs, "own", way));
+		const as = { joint, turn: 3, elsewhere: "here today" };
+		expect(open(phone)).toEqual([
+			["bo", "Eyes shut", as],
+			["student", "Eyes shut", as],
+		]);
+		phone.row("g");
+		expect(phone.view().visits.filter(({ rung, tries }) => rung === "r2" && tries.length > 0)).toEqual([]);
+	});
+
+	test("on a rung of one ladder alone the other goes on in turn where they are", () => {
+		const phone = pair(false);
+		phone.write(
+			leaveWithPartner(phone.newId, phone.view(), phone.set(), placeOn(ladder, "r1"), null, "own", {
+				elsewhere: "here today",
+			}),
+		);
+		expect(open(phone)).toEqual([
+			["bo", "Middle", { joint: false, turn: 3, elsewhere: null }],
+			["student", "Low", { joint: false, turn: 3, elsewhere: "here today" }],
+		]);
+	});
+
+	test("what was done together ends where one of them leaves it for a rung of their own", () => {
+		const phone = pair(true);
+		phone.write(
+			leaveWithPartner(phone.newId, phone.view(), phone.set(), placeOn(ladder, "r1"), null, "own", {
+				elsewhere: "here today",
+			}),
+		);
+		expect(open(phone)).toEqual([["student", "Low", { joint: false, turn: 1, elsewhere: "here today" }]]);
+	});
 });

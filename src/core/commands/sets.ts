@@ -83,6 +83,31 @@ export const leaveFor = (
 	way: SetOptions = {},
 ): Drafts => [...closeBoth(lesson, set, "moved on"), openSet(newId, placing, variation, way)];
 
+/**
+ * Leaves the set in hand for another, and stays with whoever it is worked with: a drill of their
+ * own is begun for both, in turn or together as before; on a rung of this ladder alone the other
+ * goes on in turn where they are. What was done together ends where only one of them leaves it.
+ *
+ * @param theirs the same drill as the other does it; null where it is this ladder's alone
+ */
+export function leaveWithPartner(
+	newId: NewId,
+	lesson: LessonView,
+	set: SetView,
+	placing: Placing,
+	theirs: ((partner: SetView) => Placing) | null,
+	variation: Variation = "own",
+	way: SetOptions = {},
+): Drafts {
+	const partner = partnerOf(lesson, set);
+	if (!partner || (set.joint && !theirs)) return leaveFor(newId, lesson, set, placing, variation, way);
+	if (!theirs)
+		return [...closeIfOpen(set, "moved on"), openSet(newId, placing, variation, { ...way, ...besides(partner) })];
+	const other = openSet(newId, theirs(partner), variation, way);
+	const both = { inTurnWith: other.id, turn: set.turn, joint: set.joint };
+	return [...closeBoth(lesson, set, "moved on"), other, openSet(newId, placing, variation, { ...way, ...both })];
+}
+
 /** The next set after a rest, and the one it took turns with as well; the set in hand is the last of them. */
 export function openAgain(newId: NewId, set: SetView, resting: SetView | null): Drafts {
 	const other = resting && openSet(newId, resting.placing, afterRest(resting), asBefore(resting, undefined));

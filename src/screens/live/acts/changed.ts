@@ -3,6 +3,7 @@ import * as commands from "@/core/commands";
 import { checkUnder } from "@/core/commands/check";
 import { MAX_WATCHED } from "@/core/ladder/rung";
 import type { Surrounding } from "@/core/log/kinds";
+import type { SetView } from "@/core/log/view";
 import { changedHere, improvised, plannedBeside } from "@/core/pack/changed";
 import type { PackLadder } from "@/core/pack/pack";
 import { beginsOn, placeOn, variationOn } from "@/core/pack/placing";
@@ -28,19 +29,25 @@ export const changedActs = ({ now, view, write }: Desk) => ({
 		const { set } = now();
 		const own = placeOn(ladder, rung);
 		const placing = changedHere(own, ladder, checkUnder(view(), own, byOwn));
-		write(commands.leaveFor(uuid, view(), set, placing, variationOn(ladder, rung), { elsewhere: "re-check", under }));
+		const way = { elsewhere: "re-check", under } as const;
+		write(commands.leaveWithPartner(uuid, view(), set, placing, null, variationOn(ladder, rung), way));
 	},
 	/** Something planned that is no rung; for another student, as they would begin. */
 	beside(what: string, ladder: PackLadder | null) {
 		const { set } = now();
 		const ground = ladder ? placeOn(ladder, beginsOn(ladder)) : set.placing;
-		write(commands.leaveFor(uuid, view(), set, plannedBeside(uuid(), what, ground), "own", { elsewhere: "warm-up" }));
+		const id = uuid();
+		// Planned for one of them, it is theirs; else whoever works with them does it too.
+		const theirs = ladder ? null : (partner: SetView) => plannedBeside(id, what, partner.placing);
+		const way = { elsewhere: "warm-up" } as const;
+		write(commands.leaveWithPartner(uuid, view(), set, plannedBeside(id, what, ground), theirs, "own", way));
 	},
 	/** A drill thought of just now; the peg stays. */
 	improvise(name: string) {
 		const { set } = now();
-		write(
-			commands.leaveFor(uuid, view(), set, improvised(uuid(), name, set.placing), "own", { elsewhere: "here today" }),
-		);
+		const id = uuid();
+		const theirs = (partner: SetView) => improvised(id, name, partner.placing);
+		const way = { elsewhere: "here today" } as const;
+		write(commands.leaveWithPartner(uuid, view(), set, improvised(id, name, set.placing), theirs, "own", way));
 	},
 });

@@ -19,7 +19,11 @@ export const wayActs = ({ now, view, write, device, pack }: Desk) => ({
 	/** Another rung, or a round of several, with the peg left where it is. */
 	workHere(ladder: PackLadder, rung: string, elsewhere: Elsewhere, round?: RoundPlace) {
 		const { set } = now();
-		write(commands.leaveFor(uuid, view(), set, placeOn(ladder, rung), variationOn(ladder, rung), { elsewhere, round }));
+		const way = { elsewhere, round };
+		// A circuit is one ladder's, stop after stop.
+		if (round) write(commands.leaveFor(uuid, view(), set, placeOn(ladder, rung), variationOn(ladder, rung), way));
+		else
+			write(commands.leaveWithPartner(uuid, view(), set, placeOn(ladder, rung), null, variationOn(ladder, rung), way));
 	},
 	/** The ladder's peg, whatever else is worked on it. */
 	backToPeg(ladder: PackLadder | null = now().ladder) {
