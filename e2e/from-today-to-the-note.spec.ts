@@ -139,9 +139,9 @@ test.describe("the demo", () => {
 				event.kind === "lesson.opened" && event.device !== "demo-phone" ? [event.lesson] : [],
 			);
 		// By keyboard, which goes on where it can be taken back; and it can.
-		const letGo = page.getByRole("button", { name: /^let it go/ });
+		const letGo = page.getByRole("button", { name: /^discard/ });
 		await letGo.press("Enter");
-		await expect(page.getByText("Let go of, as if it was never begun")).toBeVisible();
+		await expect(page.getByText("Discarded, as if never begun")).toBeVisible();
 		await expect(page.getByText("A lesson is open")).toHaveCount(1);
 		await expect.poll(opened).toEqual([first]);
 		const back = page.getByRole("button", { name: /^Take back, the lesson stays open/ });

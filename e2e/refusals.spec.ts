@@ -13,7 +13,7 @@ test("a ladder is refused in sentences that say what would be right, and nothing
 	await page.getByLabel("arms", { exact: true }).check();
 	const standing = page.getByTestId("standing");
 	await expect(standing).toHaveAttribute("data-standing", "amiss");
-	await expect(standing).toContainText("in force as soon as this is mended");
+	await expect(standing).toContainText("Fix this and it takes effect");
 	await touch(page, "show me").click();
 	for (const sentence of [
 		'Rungs 1 and 2 are both called "SIT and rock at the rail"; give one of them another name.',
@@ -34,14 +34,14 @@ test("a ladder is refused in sentences that say what would be right, and nothing
 
 	// Nothing was written, and what was typed survives a reload.
 	await page.reload();
-	await expect(page.getByText("What you had typed was brought back.")).toBeVisible();
+	await expect(page.getByText("Your unsaved text is back.")).toBeVisible();
 	await page.getByRole("button", { name: "Along the rail, two fingers", exact: true }).click();
 	await page.getByLabel("Tries a day, at most").fill("27");
 	await page.getByLabel("gaze", { exact: true }).check();
 	await written(page);
 	await page.reload();
 	await expect(page.getByRole("button", { name: "Along the rail, two fingers", exact: true })).toBeVisible();
-	await expect(page.getByText("brought back")).toHaveCount(0);
+	await expect(page.getByText("unsaved text is back")).toHaveCount(0);
 });
 
 test("names in any script and with any markup are shown as they were typed, and nothing in them runs", async ({

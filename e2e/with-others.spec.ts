@@ -23,9 +23,7 @@ test("the group board: a name, then what came of it; each shows their dose, and 
 	const all = everybody(page).locator("button[aria-pressed='false']").filter({ hasText: " · " });
 	for (let i = 0; i < 11; i++) await all.first().click();
 	await all.first().click();
-	await expect(everybody(page).getByRole("alert")).toHaveText(
-		"12 are on the board, and there is no room for another; take somebody off first.",
-	);
+	await expect(everybody(page).getByRole("alert")).toHaveText("The board is full (12). Remove somebody first.");
 	await accessible(page);
 	const on = everybody(page).locator("button[aria-pressed='true']").filter({ hasText: " · " });
 	while ((await on.count()) > 0) await on.first().click();
@@ -48,7 +46,7 @@ test("the group board: a name, then what came of it; each shows their dose, and 
 	const fields = everybody(page).getByRole("group", { name: "What was that one?" });
 	const one = async (name: string, good = true) => {
 		await person(page, name).click();
-		const confirm = everybody(page).getByRole("button", { name: "all of it is there" });
+		const confirm = everybody(page).getByRole("button", { name: "all checked" });
 		if (await confirm.isVisible()) await confirm.click();
 		await (good ? fields.getByRole("button").last() : fields.getByRole("button").first()).click();
 	};

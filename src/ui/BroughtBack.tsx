@@ -5,9 +5,9 @@ export function BroughtBack({ document }: { document: { restored: boolean; edito
 	return (
 		document.restored && (
 			<p className="hint m-0">
-				What you had typed was brought back.{" "}
+				Your unsaved text is back.{" "}
 				<Button variant="link" onClick={document.editor.letGo}>
-					let it go
+					discard it
 				</Button>
 			</p>
 		)

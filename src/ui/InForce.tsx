@@ -9,8 +9,8 @@ const standingWords: Record<Standing, string> = {
 	kept: "All saved.",
 	keeping: "Saving.",
 	waiting: "No answer from the server. Saved on this device. It takes effect once the server answers.",
-	amiss: "Kept on this device; in force as soon as this is mended:",
-	elsewhere: "Kept on this device, and not in force:",
+	amiss: "Draft saved on this device. Fix this and it takes effect:",
+	elsewhere: "Draft saved on this device. Not in use:",
 };
 
 /** As much as is read at once. */

@@ -55,7 +55,7 @@ function OpenLesson({
 	return (
 		<div className={done ? `${css.waiting} ${css.let}` : css.waiting}>
 			<span>
-				{done ? <b role="status">Let go of, as if it was never begun</b> : <b className="asks">A lesson is open</b>}
+				{done ? <b role="status">Discarded, as if never begun</b> : <b className="asks">A lesson is open</b>}
 				<br />
 				<span dir="auto">{names}</span>, {tries === 0 ? "no try yet" : plural(tries, "try", "tries")},{" "}
 				{fromToday(begun, day)}
@@ -70,10 +70,10 @@ function OpenLesson({
 				{letGo ? (
 					<Button
 						variant={done ? "link" : "outline-primary"}
-						aria-label={done ? `Take back, the lesson stays open: ${names}` : `let it go: ${names}`}
+						aria-label={done ? `Take back, the lesson stays open: ${names}` : `discard: ${names}`}
 						onClick={done ? takeBack : () => press(letGo)}
 					>
-						{done ? "take it back" : "let it go"}
+						{done ? "take it back" : "discard"}
 					</Button>
 				) : (
 					<Link className="btn btn-outline-primary" href={`/wrap?lesson=${lesson}`}>

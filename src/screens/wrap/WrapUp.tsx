@@ -55,9 +55,9 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 			<h1 dir="auto">{students.map(nameOf).join(", ") || "Quick count"}</h1>
 			<p className="mute">
 				Wrap-up of {day && dayWords(day)}
-				{view.closed && ", closed before; what you change is written down anew"}
+				{view.closed && ", finished before. Changes are saved as a new entry."}
 				{" · "}
-				<Link href={`/live?lesson=${lesson.lesson}`}>back into the lesson</Link>
+				<Link href={`/live?lesson=${lesson.lesson}`}>back to the lesson</Link>
 			</p>
 			<Names people={people} students={students} nameOf={nameOf} />
 			{unplaced && (
@@ -241,7 +241,7 @@ function NextDays({
 			))}
 			{first && !isSame && (
 				<Button variant="outline-primary" onClick={() => setNext(Object.fromEntries(whose.map((one) => [one, first])))}>
-					the same day for all
+					use this day for all
 				</Button>
 			)}
 		</div>
@@ -288,7 +288,7 @@ function NoteField({
 			<SendNote text={text} label={label} onSent={onSent} />
 			{again && (
 				<Button variant="link" onClick={again}>
-					from the count again<span className="visually-hidden">: {label}</span>
+					write it again from the count<span className="visually-hidden">: {label}</span>
 				</Button>
 			)}
 		</div>

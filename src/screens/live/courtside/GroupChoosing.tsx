@@ -3,7 +3,6 @@
 import { useState } from "react";
 import { ladderWords } from "@/core/pack/labels";
 import type { PackLadder } from "@/core/pack/pack";
-import { plural } from "@/core/text/lists";
 import { isSought, MANY, Search } from "../drawers/Search";
 import { useLive } from "../LiveContext";
 import css from "./courtside.module.css";
@@ -24,10 +23,10 @@ export function GroupChoosing({ chosen, onChange }: { chosen: readonly string[];
 	};
 	return (
 		<div className={css.choosing}>
-			<p className="m-0">Who is on the board, and on which ladder: each works on the rung their peg stands on.</p>
+			<p className="m-0">Choose who is on the board. Each works on the rung their peg stands on.</p>
 			{refused && (
 				<p role="alert" className="asks m-0">
-					{plural(MOST, "is", "are")} on the board, and there is no room for another; take somebody off first.
+					The board is full ({MOST}). Remove somebody first.
 				</p>
 			)}
 			{pack.ladders.length > MANY && <Search label="Look for somebody" value={sought} onChange={setSought} />}

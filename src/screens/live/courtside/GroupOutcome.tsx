@@ -30,7 +30,8 @@ export function GroupOutcome({ tile, onAttempt }: { tile: Tile | null; onAttempt
 	if (tile.first && "pain" in tile.first)
 		return (
 			<p className={css.nobody}>
-				Pain, {tile.first.pain}: nothing is counted for {tile.who} until it is answered. “Go to” them.
+				{tile.who} has pain ({tile.first.pain}). Nothing counts for {tile.who} until you answer. Press “go to {tile.who}
+				”.
 			</p>
 		);
 	if (tile.first) {
@@ -52,7 +53,7 @@ export function GroupOutcome({ tile, onAttempt }: { tile: Tile | null; onAttempt
 						]);
 					}}
 				>
-					all of it is there
+					all checked
 				</button>
 			</div>
 		);

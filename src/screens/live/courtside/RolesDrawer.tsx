@@ -43,7 +43,7 @@ export function RolesDrawer() {
 				);
 			})}
 			{told.length === 1 && (
-				<p className="m-0">Only one is here. Others come in by “what next”, or are on the board of everybody.</p>
+				<p className="m-0">Only one student is here. Add others under “what next”, or use the group board.</p>
 			)}
 			{swap !== undefined && !set.joint && (
 				<p className={due ? "m-0 asks" : "m-0 mute"}>
