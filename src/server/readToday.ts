@@ -1,15 +1,17 @@
 import { letGo } from "@/core/commands/begin";
 import type { Drafts } from "@/core/commands/drafts";
 import type { SlipAt } from "@/core/commands/slip";
+import { ladderLabels } from "@/core/ladder/label";
 import type { LastTime } from "@/core/ladder/lastTime";
-import type { Rail } from "@/core/ladder/rail";
+import { type Rail, readRail } from "@/core/ladder/rail";
 import type { Reminders } from "@/core/log/reminders";
+import { readSides } from "@/core/skill/sides";
 import { dayAfter } from "@/core/text/fields";
 import { dueRungs } from "@/core/today/due";
 import { orderStudents } from "@/core/today/order";
 import { dateQuestion, type Question, questionsOn } from "@/core/today/questions";
 import type { Store } from "@/store/db";
-import { ladderQuestions, railedLadders } from "@/store/ladders";
+import { type LadderRow, ladderQuestions, type Railed, railedLadders } from "@/store/ladders";
 import { doubtfulLessons, lessonView, openLessons, studentDigests } from "@/store/lessons";
 import { waitingRemarks } from "@/store/practice";
 import { openParked, openPromises } from "@/store/said";
@@ -20,8 +22,8 @@ import { upToDate } from "./store";
 
 export interface TodayLadder {
 	id: string;
-	skill: string;
-	side: string;
+	/** Its own name, or its skill and its side: no two of one student read the same. */
+	what: string;
 	rail: Rail;
 	last: LastTime | null;
 }
@@ -89,6 +91,13 @@ export async function readToday(day: string): Promise<TodayProps> {
 	const inOrder = orderStudents(here, next, inLesson);
 	const shown = inOrder.slice(0, SHOWN);
 	const ladders = (await railedLadders(store, { students: shown.map(({ id }) => id) })).filter((row) => !row.archived);
+	const labels = ladderLabels(
+		ladders.map((row) => {
+			const { name, side } = row.ladder;
+			return { ...row, name, side, skill: readSides(row.followed.name, { side, strong: row.strong }) };
+		}),
+		people,
+	);
 	return {
 		studio,
 		day,
@@ -100,13 +109,7 @@ export async function readToday(day: string): Promise<TodayProps> {
 			isOpen: inLesson.has(id),
 			ladders: ladders
 				.filter((ladder) => ladder.student === id)
-				.map((row) => ({
-					id: row.id,
-					skill: row.followed.name,
-					side: row.ladder.side,
-					rail: row.rail,
-					last: row.last,
-				})),
+				.map((row) => todayLadder(row, labels.get(row.id)?.what ?? "")),
 		})),
 		more: inOrder.length - shown.length,
 		open: await Promise.all(
@@ -128,6 +131,17 @@ export async function readToday(day: string): Promise<TodayProps> {
 			.map(({ student, ...one }) => ({ ...one, who: names[student] ?? SOMEBODY })),
 		practice: said.map(({ student, ...one }) => ({ ...one, who: names[student] ?? SOMEBODY })),
 		week: await inShort(store, week, day, { students: shown.map(({ id }) => id), ladders }),
+	};
+}
+
+/** A ladder as Today shows it, its words read out for its side and hand. */
+function todayLadder({ id, rail, last, ladder, strong }: LadderRow & Railed, what: string): TodayLadder {
+	const sides = { side: ladder.side, strong };
+	return {
+		id,
+		what,
+		rail: readRail(rail, sides),
+		last: last && { ...last, rung: readSides(last.rung, sides) },
 	};
 }
 

@@ -2,7 +2,7 @@ import { Phone } from "@/core/__tests__/phone";
 import { emptyStudio, live, onLadder, store, student, url } from "@/store/__tests__/smallStudio";
 import { storeAt } from "@/store/db";
 import { pushEvents } from "@/store/events";
-import { addLadder, findLadder } from "@/store/ladders";
+import { addLadder, findLadder, saveLadder } from "@/store/ladders";
 import { saveStudent } from "@/store/students";
 import { readCalendar } from "./readCalendar";
 import { readCare } from "./readCare";
@@ -137,4 +137,28 @@ test("of twelve with a ladder each", async () => {
 	await live();
 	await many();
 	expect(await asked(url())).toEqual(told(4));
+});
+
+test("Today reads names out for the side and the hand, and tells a student's two ladders apart", async () => {
+	await live();
+	const row = await findLadder(store, "ladder");
+	if (!row) throw new Error("no ladder");
+	const rungs = row.ladder.rungs.map((rung) => ({
+		...rung,
+		settings: { ...rung.settings, name: `${rung.settings.name}, {this} hand` },
+	}));
+	await saveLadder(store, { ...row.ladder, rungs }, { id: "ladder", rev: row.rev });
+	await addLadder(store, "student", "skill", { ...row.ladder, side: "right" }, "other-side");
+	await addLadder(store, "student", "skill", { ...row.ladder, name: "For the show" }, "named");
+	process.env.DATABASE_URL = url();
+	try {
+		const { students } = await readToday("2026-03-02");
+		const ladders = students.find(({ id }) => id === "student")?.ladders ?? [];
+		expect(ladders.map(({ what }) => what).sort()).toEqual(["For the show", "Skill, left", "Skill, right"]);
+		expect(ladders.find(({ id }) => id === "ladder")?.rail.holes[0]?.name).toBe("With help, left hand");
+		expect(JSON.stringify(students)).not.toMatch(/\{\w+\}/);
+	} finally {
+		(await storeAt(url())).close();
+		delete process.env.DATABASE_URL;
+	}
 });

@@ -1,5 +1,6 @@
 import type { LadderDigest, RungSum, UnclaimedPass } from "@/core/digest/ladderDigest";
 import { countDays } from "@/core/rules/days";
+import { readSides, type Sides } from "@/core/skill/sides";
 import type { Ladder } from "./ladder";
 import { type Schedule, scheduleOf } from "./recheck";
 
@@ -25,6 +26,12 @@ export interface Rail {
 	/** The rung in hand is passed, and nobody has moved the peg or said to stay. */
 	pass: UnclaimedPass | null;
 }
+
+/** The rail with its rungs' names read out for one side and hand. */
+export const readRail = (rail: Rail, sides: Sides): Rail => ({
+	...rail,
+	holes: rail.holes.map((hole) => ({ ...hole, name: readSides(hole.name, sides) })),
+});
 
 const HELD_DAYS = 2;
 /** A passed rung by what was seen of it since. */

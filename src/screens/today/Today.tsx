@@ -157,14 +157,11 @@ function LadderLine({
 					pegIndex={rail.pegIndex}
 					pitch={Math.min(22, 150 / rail.holes.length)}
 					width={46}
-					label={ladder.skill}
+					label={ladder.what}
 				/>
 			)}
 			<div>
-				<Link href={`/ladders/${ladder.id}`}>
-					{ladder.skill}
-					{ladder.side === "none" ? "" : `, ${ladder.side}`}
-				</Link>
+				<Link href={`/ladders/${ladder.id}`}>{ladder.what}</Link>
 				<div dir="auto">
 					<b className={large ? css.peg : ""}>{peg?.name}</b>{" "}
 					<span className="mute">
@@ -179,13 +176,7 @@ function LadderLine({
 					</p>
 				)}
 			</div>
-			<Begin
-				ladder={ladder.id}
-				label="lesson"
-				isOpen={isOpen}
-				quiet={!large}
-				name={`lesson: ${who}, ${ladder.skill}${ladder.side === "none" ? "" : `, ${ladder.side}`}`}
-			/>
+			<Begin ladder={ladder.id} label="lesson" isOpen={isOpen} quiet={!large} name={`lesson: ${who}, ${ladder.what}`} />
 		</div>
 	);
 }
