@@ -1,10 +1,8 @@
 import { v7 as uuid } from "uuid";
 import * as commands from "@/core/commands";
-import { give } from "@/core/commands/give";
 import { afterStop } from "@/core/commands/round";
 import type { Attempt, Body } from "@/core/log/kinds";
 import { partnerOf, type TryView } from "@/core/log/view";
-import type { PackLadder } from "@/core/pack/pack";
 import type { Desk } from "./desk";
 
 /** Of a try of two together, what holds for the other as well: what came of it, and not whose fault it was. */
@@ -33,10 +31,6 @@ export const tryActs = ({ now, view, setOf, write, pack, resting }: Desk) => ({
 	},
 	amend(target: TryView, body: Attempt) {
 		write(commands.amendAttempt(setOf(target), target.id, body));
-	},
-	/** It was somebody else's: a try, a set, or all since one. */
-	give(events: readonly string[], to: PackLadder) {
-		write(give(uuid, view(), events, to));
 	},
 	takeBack(id: string) {
 		write(commands.takeBack([id]));

@@ -1,7 +1,8 @@
 "use client";
 
 import { useState } from "react";
-import { ofSet } from "@/core/commands/give";
+import { v7 as uuid } from "uuid";
+import { give, ofSet } from "@/core/commands/give";
 import type { TryView } from "@/core/log/view";
 import { ladderWords } from "@/core/pack/labels";
 import { plural } from "@/core/text/lists";
@@ -46,7 +47,7 @@ export function GiveTo({ t }: { t: TryView }) {
 					<Choice
 						key={ladder.id}
 						onClick={() => {
-							acts.give(events, ladder);
+							acts.desk.write(give(uuid, acts.desk.view(), events, ladder));
 							close();
 						}}
 					>
