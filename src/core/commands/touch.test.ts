@@ -8,7 +8,7 @@ import type { PackLadder } from "@/core/pack/pack";
 import { placeOn } from "@/core/pack/placing";
 import { groupTry } from "./group";
 import { closeBoth, openSet, restingWith } from "./sets";
-import { touchIn } from "./touch";
+import { tallyTogether, touchIn } from "./touch";
 import { lastAct, takeBack } from "./undo";
 
 const [ida, bo] = (["ida", "bo"] as const).map((student) => ({
@@ -60,6 +60,26 @@ test("after a rest the touch that opens both sets is a try of both as well", () 
 	expect(counts(phone)).toEqual([3, 3]);
 	expect(phone.view().sets.filter((set) => set.open && set.joint)).toHaveLength(2);
 });
+
+test.each([false, true])(
+	"a set as numbers is both's where it was done together, after a rest (%s) as well",
+	(rested) => {
+		const phone = pair(true);
+		touch(phone);
+		if (rested) phone.write(closeBoth(phone.view(), phone.set(), "rest"));
+		phone.write(tallyTogether(phone.newId, phone.view(), phone.set(), { good: 3, tries: 5 }, resting(phone)));
+		const tallies = phone
+			.view()
+			.visits.map(({ student, tallies: all }) => [student, all.map(({ good, tries }) => [good, tries])]);
+		expect(tallies).toEqual([
+			["bo", [[3, 5]]],
+			["ida", [[3, 5]]],
+		]);
+		const alone = pair(false);
+		alone.write(tallyTogether(alone.newId, alone.view(), alone.set(), { good: 3, tries: 5 }, null));
+		expect(alone.view().visits.map(({ tallies: all }) => all.length)).toEqual([0, 1]);
+	},
+);
 
 test("in turn, a touch is one try of the student in hand, and the turn goes on", () => {
 	const phone = pair(false, 2);

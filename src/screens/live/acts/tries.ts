@@ -1,6 +1,6 @@
 import { v7 as uuid } from "uuid";
 import * as commands from "@/core/commands";
-import { touchIn } from "@/core/commands/touch";
+import { tallyTogether, touchIn } from "@/core/commands/touch";
 import type { Attempt, Body } from "@/core/log/kinds";
 import type { TryView } from "@/core/log/view";
 import type { Desk } from "./desk";
@@ -11,8 +11,7 @@ export const tryActs = ({ now, view, setOf, write, pack, resting }: Desk) => ({
 		for (const act of touchIn(uuid, view(), now().set, attempt, resting(), pack()?.ladders ?? [])) write(act);
 	},
 	tally(body: Body<"tally">) {
-		const { set } = now();
-		write(commands.tallyIn(uuid, set, body, resting()));
+		write(tallyTogether(uuid, view(), now().set, body, resting()));
 	},
 	insert(after: TryView, attempt: Attempt) {
 		write(commands.insertAfter(setOf(after), after.id, attempt));
