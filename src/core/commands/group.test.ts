@@ -64,3 +64,12 @@ test("partners swap from round to round, and who waited plays next", () => {
 	const outs = [0, 2, 4].map((round) => roundOf(ids, round).out);
 	expect(new Set(outs).size).toBe(3);
 });
+
+test("of one of them the last one is taken back, whatever the others did since", () => {
+	const { phone, touch, doses } = board();
+	touch("ana", "bo", "bo", "cy");
+	phone.write(takeBack(lastAct(phone.view(), "phone", "ana")?.targets ?? []));
+	expect(doses()).toEqual([0, 2, 1]);
+	expect(lastAct(phone.view(), "phone", "ana")).toBeNull();
+	expect(lastAct(phone.view(), "phone")?.kind).toBe("attempt");
+});

@@ -7,13 +7,17 @@ export interface Undoable {
 	kind: string;
 }
 
-/** This device's last act that still stands; the lesson's own beginning is not one. */
-export function lastAct(lesson: LessonView, device: string): Undoable | null {
+/**
+ * This device's last act that still stands; the lesson's own beginning is not one.
+ *
+ * @param ladder the last one on this ladder, whatever was done on others since
+ */
+export function lastAct(lesson: LessonView, device: string, ladder?: string): Undoable | null {
 	const mine = lesson.events.flatMap((event) => [
 		...(event.device === device ? [event] : []),
-		...(event.amendedBy?.device === device ? [{ ...event.amendedBy, kind: "amend" }] : []),
+		...(event.amendedBy?.device === device ? [{ ...event.amendedBy, ladder: event.ladder, kind: "amend" }] : []),
 	]);
-	const last = mine.reduce<(typeof mine)[number] | null>(
+	const last = (ladder ? mine.filter((event) => event.ladder === ladder) : mine).reduce<(typeof mine)[number] | null>(
 		(top, event) => (top === null || event.dseq > top.dseq ? event : top),
 		null,
 	);

@@ -3,9 +3,10 @@
 import { useEffect, useRef, useState } from "react";
 import { v7 as uuid } from "uuid";
 import { groupTry, roundsOver } from "@/core/commands/group";
+import { lastAct, takeBack } from "@/core/commands/undo";
 import { roundOf } from "@/core/groups/rounds";
 import { succeeded } from "@/core/ladder/good";
-import { nearest, orderTiles, type TileOrder, tileOf, tileOrders } from "@/core/lesson/tile";
+import { nearest, orderTiles, type Tile, type TileOrder, tileOf, tileOrders } from "@/core/lesson/tile";
 import type { Attempt } from "@/core/log/kinds";
 import { keepJson, readKeptJson } from "@/device/localKeep";
 import { answerTouch, groupKey, isTouch } from "../deviceSettings";
@@ -67,6 +68,36 @@ function useTiles(chosen: readonly string[], order: TileOrder) {
 	return { group, tiles, round, told };
 }
 
+const NO_COUNT: Attempt = { result: "hit", off: [], judged: false, noCount: true };
+
+/** What is done beside counting; each speaks of whoever is touched. */
+function BoardFoot({
+	now,
+	onUndo,
+	onNoCount,
+	onGo,
+}: {
+	now: Tile | null;
+	onUndo: () => void;
+	onNoCount: () => void;
+	onGo: () => void;
+}) {
+	const who = now && (now.isOneOfSeveral ? `${now.who}, ${now.what}` : now.who);
+	return (
+		<div className={css.bar}>
+			<button type="button" onClick={onUndo}>
+				{who ? <small>undo</small> : "undo"} {who}
+			</button>
+			<button type="button" disabled={!now || now.first !== null} onClick={onNoCount}>
+				no count
+			</button>
+			<button type="button" onClick={onGo} disabled={!now}>
+				<small>go to</small> {who ?? "one of them"}
+			</button>
+		</div>
+	);
+}
+
 /** Up to twelve on one screen: a name, then what came of it; each tile says what the rule counts, and the round ends by itself. */
 export function GroupDrawer() {
 	const { lesson, acts, close } = useLive();
@@ -84,6 +115,13 @@ export function GroupDrawer() {
 		answerTouch(attempt.off.length === 0 && succeeded(attempt.result, now.set?.placing.settings.scale));
 		lesson.write(groupTry(uuid, lesson.snapshot().view, group, now.ladder, attempt));
 		setSelected(null);
+	};
+	/** Of whoever is touched their own last one; else the last of all. */
+	const undo = () => {
+		if (!now) return acts.undo();
+		const { view, device } = lesson.snapshot();
+		const last = lastAct(view, device, now.ladder.id);
+		if (last) lesson.write(takeBack(last.targets));
 	};
 	const goTo = () => {
 		if (!now) return;
@@ -128,21 +166,7 @@ export function GroupDrawer() {
 					<GroupOutcome tile={now} onAttempt={log} />
 				</>
 			)}
-			<div className={css.bar}>
-				<button type="button" onClick={acts.undo}>
-					undo
-				</button>
-				<button
-					type="button"
-					disabled={!now || now.first !== null}
-					onClick={() => log({ result: "hit", off: [], judged: false, noCount: true })}
-				>
-					no count
-				</button>
-				<button type="button" onClick={goTo} disabled={!now}>
-					<small>go to</small> {now ? (now.isOneOfSeveral ? `${now.who}, ${now.what}` : now.who) : "one of them"}
-				</button>
-			</div>
+			<BoardFoot now={now} onUndo={undo} onNoCount={() => log(NO_COUNT)} onGo={goTo} />
 		</dialog>
 	);
 }
