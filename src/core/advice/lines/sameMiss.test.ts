@@ -141,13 +141,13 @@ test("a rung that asks for a yes says whose, and the move keeps it", () => {
 	expect(phone.view().moves[0]?.body).toMatchObject({ to: "r3", reason: "passed", yes: "student" });
 });
 
+type OneLadder = ReturnType<typeof ladderWith>;
+const bothSides = (change: Parameters<typeof ladderWith>[0]) =>
+	(["left", "right"] as const).map((side) => ({ ...ladderWith(change), id: side, side })) as [OneLadder, OneLadder];
+
 test("together, both have to pass where the rung says so", () => {
 	const rule = { kind: "streak", r: 2 } as const;
-	const [left, right] = (["left", "right"] as const).map((side) => ({
-		...ladderWith({ gate: "result", rule, bothPass: true }),
-		id: side,
-		side,
-	})) as [ReturnType<typeof ladderWith>, ReturnType<typeof ladderWith>];
+	const [left, right] = bothSides({ gate: "result", rule, bothPass: true });
 	const phone = new Phone().begin(left);
 	const first = phone.set();
 	phone.write([openSet(phone.newId, placeOn(right, "r2"), "own", { inTurnWith: first.id, joint: true })]);
@@ -177,11 +177,7 @@ test.each([
 	["together", true],
 ])("%s, both have to pass: the one who passed is told what the other still needs, and nobody moves", (_, joint) => {
 	const rule = { kind: "streak", r: 3 } as const;
-	const [left, right] = (["left", "right"] as const).map((side) => ({
-		...ladderWith({ gate: "result", rule, bothPass: true }),
-		id: side,
-		side,
-	})) as [ReturnType<typeof ladderWith>, ReturnType<typeof ladderWith>];
+	const [left, right] = bothSides({ gate: "result", rule, bothPass: true });
 	const phone = new Phone().begin(left);
 	const first = phone.set();
 	phone.write([openSet(phone.newId, placeOn(right, "r2"), "own", { inTurnWith: first.id, joint, turn: 3 })]);
@@ -198,11 +194,7 @@ test.each([
 
 test("what is done together ends for both where one of them goes up alone", () => {
 	const rule = { kind: "streak", r: 2 } as const;
-	const [left, right] = (["left", "right"] as const).map((side) => ({
-		...ladderWith({ gate: "result", rule }),
-		id: side,
-		side,
-	})) as [ReturnType<typeof ladderWith>, ReturnType<typeof ladderWith>];
+	const [left, right] = bothSides({ gate: "result", rule });
 	const phone = new Phone().begin(left);
 	const first = phone.set();
 	phone.write([openSet(phone.newId, placeOn(right, "r2"), "own", { inTurnWith: first.id, joint: true })]);
