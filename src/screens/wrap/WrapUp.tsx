@@ -38,7 +38,8 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 	const { students, nameOf, day, practise, setPractise } = wrap;
 	const people = usePeople(lesson.lesson, students);
 	const { who } = people;
-	const part = partOf(who, { rungs, view, pack });
+	// The same as long as the lesson is: what is worked out of it is not worked out anew at each letter of a note.
+	const part = useMemo(() => partOf(who, { rungs, view, pack }), [who, rungs, view, pack]);
 	const unplaced = rungs.some((rung) => rung.ladder === null);
 	return (
 		<BenchPage
