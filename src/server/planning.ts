@@ -4,6 +4,7 @@ import { revalidatePath } from "next/cache";
 import { v7 as uuid } from "uuid";
 import * as z from "zod/mini";
 import { gatherAgain } from "@/core/plan/candidates";
+import type { LadderOutlook } from "@/core/plan/outlook";
 import { LessonPlan, MOST_ITEMS, planLabels, planRefusal } from "@/core/plan/plan";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { readSides } from "@/core/skill/sides";
@@ -11,10 +12,11 @@ import { day, dayAfter, ident, label, whole } from "@/core/text/fields";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import type { Saved } from "@/store/documents";
-import { railedLadders } from "@/store/ladders";
+import { findLadder, railedLadders } from "@/store/ladders";
 import { archivePlan, findPlan, plansFrom, savePlan } from "@/store/plans";
 import { findStudent } from "@/store/students";
 import { weekFrom } from "./readCalendar";
+import { readOutlooks } from "./readOutlook";
 import { gatherFor } from "./readPlans";
 import { store, upToDate } from "./store";
 
@@ -27,6 +29,16 @@ const Asked = z.object({
 	minutes: z.nullable(whole(1, 240)),
 	time: LessonPlan.shape.time,
 });
+
+/** What the forecast of a ladder stands on. Asked for when it is looked at: it reads other students' lessons too. */
+export async function ladderOutlook(ladder: unknown): Promise<Outcome<LadderOutlook>> {
+	const at = parse(ident, ladder);
+	if (!at.ok) return at;
+	const open = await upToDate();
+	const row = await findLadder(open, at.value);
+	const outlook = row && (await readOutlooks(open, row.student)).get(at.value);
+	return outlook ? { ok: true, value: outlook } : refuse("ladder", "This ladder is not in use.");
+}
 
 /** A plan that gathers what is known of its students. */
 export async function makePlan(asked: unknown): Promise<Outcome<Saved>> {

@@ -1,4 +1,4 @@
-import { occurrences } from "@/core/calendar/booking";
+import type { Coach } from "@/core/coach/coach";
 import { type PegDay, pegDays } from "@/core/digest/ladderDigest";
 import type { LessonDigest } from "@/core/digest/lessonDigest";
 import { type Agreement, agreement } from "@/core/insight/agreement";
@@ -16,17 +16,20 @@ import {
 } from "@/core/insight/beside";
 import { type CueEffect, type CueRun, cueEffect, cueRuns, type RankedCue, rankCues } from "@/core/insight/cueEffect";
 import { type GoesWith, goesWith } from "@/core/insight/goesWith";
-import { passesBy } from "@/core/insight/railOn";
 import { type SeenVisit, seenIn } from "@/core/insight/seen";
 import { type ThenNow, thenAndNow } from "@/core/insight/thenNow";
 import type { Ladder } from "@/core/ladder/ladder";
 import type { Rail } from "@/core/ladder/rail";
 import { sideWords } from "@/core/people/student";
+import type { OpenRung } from "@/core/plan/cost";
+import { openRungs } from "@/core/plan/openRungs";
+import type { LadderOutlook } from "@/core/plan/outlook";
+import { ratesOn } from "@/core/plan/rates";
 import type { PracticeAct } from "@/core/practice/acts";
 import { readSides } from "@/core/skill/sides";
 import { causeWords, type Skill } from "@/core/skill/skill";
 import { dayAfter } from "@/core/text/fields";
-import { listBookings } from "@/store/bookings";
+import { findCoach } from "@/store/coach";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
@@ -34,18 +37,14 @@ import { lessonsOf, lessonView } from "@/store/lessons";
 import { listAssignments, practiceActs } from "@/store/practice";
 import { type CauseMarks, causeMarks } from "@/store/said";
 import { listStills, type StillRow } from "@/store/stills";
-import { findStudent, studentNames } from "@/store/students";
+import { findStudent } from "@/store/students";
+import { bookedLessons, LESSONS, type OtherStudent, otherStudents, outlooks } from "./readOutlook";
 import { upToDate } from "./store";
 
-/** As far back as a student is looked at: a year of two lessons a week. */
-const LESSONS = 104;
 /** Lessons that are read try by try. */
 const READ = 40;
-/** Other students, and lessons of each, that the coach's own pace and way of correcting are told from. */
-const OTHERS = 6;
+/** Lessons of each other student that the coach's way of correcting is told from. */
 const OTHERS_READ = 8;
-/** As far ahead as booked lessons are counted. */
-const BOOKED_DAYS = 366;
 
 export interface RungProgress extends ThenNow {
 	rung: string;
@@ -61,10 +60,10 @@ export interface LadderProgress {
 	holes: Rail["holes"];
 	way: PegDay[];
 	rungs: RungProgress[];
-	/** Rungs still above the peg. */
-	above: number;
-	/** Rungs passed in each lesson on it, oldest first: what comes is told from them. */
-	passes: number[];
+	/** What comes is told from this. */
+	outlook: LadderOutlook;
+	/** Rungs from the peg to the one under the top, with the rates to be expected on them. */
+	open: OpenRung[];
 	/** The other side's ladder, where there is one: rung by rung what both sides did lately. */
 	sides: BothSides | null;
 	home: Compared[];
@@ -95,10 +94,8 @@ export interface ProgressProps {
 	cues: CuesTold;
 	/** The same of students together, this one among them. */
 	cuesOfAll: CuesTold & { students: number };
-	/** Passes on the coach's other ladders, a list a ladder: her own pace. */
-	others: number[][];
-	/** Days of lessons that are booked for the student, from tomorrow on, for a year. */
-	booked: string[];
+	/** Day of the next lesson in the calendar. */
+	next: string | null;
 	agreements: ({ position: string } & Agreement)[];
 	/** Stills of held positions, the oldest first. */
 	stills: StillRow[];
@@ -108,11 +105,14 @@ export async function readProgress(id: string): Promise<ProgressProps | null> {
 	const open = await upToDate();
 	const who = await findStudent(open, id);
 	if (!who) return null;
-	const [rows, lessons, others] = await Promise.all([
+	const [rows, lessons, booked, others, { coach }] = await Promise.all([
 		railedLadders(open, { students: [id] }),
 		lessonsOf(open, id, LESSONS),
-		paceOfOthers(open, id),
+		bookedLessons(open, id),
+		otherStudents(open, id),
+		findCoach(open),
 	]);
+	const othersRuns = await runsOfOthers(open, others);
 	const inUse = rows.filter((row) => !row.archived);
 	const views = await viewsOf(open, lessons.slice(0, READ));
 	const seen = views.flatMap(({ digest, view }) => seenIn(digest.lesson, digest.day, view, id));
@@ -126,16 +126,29 @@ export async function readProgress(id: string): Promise<ProgressProps | null> {
 			),
 		),
 	);
-	const known = { lessons, seen, home, strong: who.student.strongSide, rows: inUse, daysOn: sides, marks };
+	const ahead = outlooks({ rows: inUse, lessons, booked, others });
+	const known = {
+		lessons,
+		seen,
+		home,
+		strong: who.student.strongSide,
+		rows: inUse,
+		daysOn: sides,
+		marks,
+		ahead,
+		coach,
+	};
 	return {
 		student: { id, name: who.student.name },
 		day: serverDay(),
 		lessons: lessons.length,
 		ladders: inUse.map((row) => ladderProgress(row, known)),
-		cues: cuesTold(runs, [...runs, ...others.runs]),
-		cuesOfAll: { ...cuesTold([...runs, ...others.runs]), students: 1 + others.students },
-		others: others.passes,
-		booked: await bookedDays(open, id),
+		cues: cuesTold(runs, [...runs, ...othersRuns.flat()]),
+		cuesOfAll: {
+			...cuesTold([...runs, ...othersRuns.flat()]),
+			students: 1 + othersRuns.filter((one) => one.length > 0).length,
+		},
+		next: booked[0]?.day ?? null,
 		agreements: agreementsIn(inUse, views),
 		stills: await listStills(open, id),
 	};
@@ -149,23 +162,6 @@ const cuesTold = (runs: readonly CueRun[], coach: readonly CueRun[] = runs): Cue
 	kinds: rankCues(runs, ({ of }) => of),
 });
 
-/** Days on which the student has a lesson in the calendar, each once a lesson. */
-async function bookedDays(open: Store, student: string): Promise<string[]> {
-	const today = serverDay();
-	return (await listBookings(open))
-		.filter(({ booking }) => booking.students.includes(student))
-		.flatMap(({ id, booking }) => occurrences(id, booking, dayAfter(today, 1), dayAfter(today, BOOKED_DAYS)))
-		.map(({ day }) => day)
-		.sort();
-}
-
-const passesOf = (row: LadderRow & Railed, way: readonly PegDay[]): number[] =>
-	passesBy(
-		way,
-		row.ladder.rungs.map(({ id }) => id),
-		row.ladder.start,
-	);
-
 interface Viewed {
 	digest: LessonDigest;
 	view: NonNullable<Awaited<ReturnType<typeof lessonView>>>;
@@ -178,31 +174,14 @@ async function viewsOf(open: Store, digests: readonly LessonDigest[]): Promise<V
 	return views.flatMap(({ digest, view }) => (view ? [{ digest, view }] : [])).reverse();
 }
 
-/** The coach's pace on other ladders, and how she corrects there. */
-async function paceOfOthers(
-	open: Store,
-	id: string,
-): Promise<{ students: number; passes: number[][]; runs: CueRun[] }> {
-	const people = (await studentNames(open)).filter((one) => !one.archived && one.id !== id).slice(0, OTHERS);
-	const all = await Promise.all(
-		people.map(async (person) => {
-			const [rows, lessons] = await Promise.all([
-				railedLadders(open, { students: [person.id] }),
-				lessonsOf(open, person.id, LESSONS / 2),
-			]);
+/** How the coach corrects other students: the runs after each cue, a list a student. */
+const runsOfOthers = (open: Store, others: readonly OtherStudent[]): Promise<CueRun[][]> =>
+	Promise.all(
+		others.map(async ({ id, lessons }) => {
 			const views = await viewsOf(open, lessons.slice(0, OTHERS_READ));
-			return {
-				passes: rows.map((row) => passesOf(row, pegDays(row.id, lessons))).filter((one) => one.length > 0),
-				runs: cueRuns(views.flatMap(({ digest, view }) => seenIn(digest.lesson, digest.day, view, person.id))),
-			};
+			return cueRuns(views.flatMap(({ digest, view }) => seenIn(digest.lesson, digest.day, view, id)));
 		}),
 	);
-	return {
-		students: all.filter(({ runs }) => runs.length > 0).length,
-		passes: all.flatMap(({ passes }) => passes),
-		runs: all.flatMap(({ runs }) => runs),
-	};
-}
 
 type Entry = Extract<PracticeAct, { kind: "done" }>["body"] & { rung: string | null };
 
@@ -231,6 +210,8 @@ interface Known {
 	daysOn: ReadonlyMap<string, DaysOn>;
 	/** What was found of candidate causes for the student, by the skill. */
 	marks: ReadonlyMap<string, CauseMarks>;
+	ahead: ReadonlyMap<string, LadderOutlook>;
+	coach: Coach;
 }
 
 function ladderProgress(row: LadderRow & Railed, known: Known): LadderProgress {
@@ -260,8 +241,12 @@ function ladderProgress(row: LadderRow & Railed, known: Known): LadderProgress {
 			const told = thenAndNow(daysOn.get(id) ?? []);
 			return told ? [{ ...told, rung: id, name: nameOf(id), place }] : [];
 		}),
-		above: ladder.rungs.length - 1 - rail.pegIndex,
-		passes: passesOf(row, way),
+		outlook: known.ahead.get(row.id) as LadderOutlook,
+		open: openRungs(
+			{ rungs: ladder.rungs, holes: rail.holes, positions: followed.positions },
+			rail.pegIndex,
+			ratesOn({ rungs: ladder.rungs, holes: rail.holes, difficulties: ladder.difficulties }, known.coach, serverDay()),
+		).slice(0, -1),
 		sides: bothSides(row, { ...known, today: serverDay() }, nameOf),
 		home: ladder.rungs.flatMap(({ id }) => {
 			const one = compare(

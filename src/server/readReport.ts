@@ -33,7 +33,7 @@ export async function readReport(id: string): Promise<ReportInput | null> {
 		day,
 		since: days[0] ?? null,
 		lessons: progress.lessons,
-		ladders: progress.ladders.map((one) => ladderOf(one, progress.others)),
+		ladders: progress.ladders.map(ladderOf),
 		cues: digests.get(id)?.worked?.slice(0, 4) ?? [],
 		load: parts.map((part) => ({ part, week: loadOn(load, part, day).week, limit: limits.get(part) ?? null })),
 		practise: assignments
@@ -41,12 +41,13 @@ export async function readReport(id: string): Promise<ReportInput | null> {
 			.flatMap(({ assignment }) =>
 				assignment.items.map(({ name, target, dose, days: on }) => ({ name, target, dose, days: on.length })),
 			),
-		next: progress.booked[0] ?? digests.get(id)?.next ?? null,
+		next: progress.next ?? digests.get(id)?.next ?? null,
 	};
 }
 
-function ladderOf(one: LadderProgress, others: readonly (readonly number[])[]): ReportLadder {
-	const { called, holes, way, rungs, above, passes, ladder } = one;
+function ladderOf(one: LadderProgress): ReportLadder {
+	const { called, holes, way, rungs, ladder } = one;
+	const { above, passes, others } = one.outlook;
 	const [first] = way;
 	const start = first && railOn(first.day, ladder, holes, way).pegIndex;
 	const now = holes.length - 1 - above;

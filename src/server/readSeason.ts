@@ -1,16 +1,15 @@
-import { occurrences } from "@/core/calendar/booking";
 import type { Coach } from "@/core/coach/coach";
 import type { Ladder } from "@/core/ladder/ladder";
 import type { Rail } from "@/core/ladder/rail";
-import { areTwins } from "@/core/ladder/twin";
 import type { Side } from "@/core/people/body";
+import type { LadderOutlook } from "@/core/plan/outlook";
 import { readSides } from "@/core/skill/sides";
-import { dayAfter } from "@/core/text/fields";
-import { listBookings } from "@/store/bookings";
 import { findCoach } from "@/store/coach";
 import { serverDay } from "@/store/days";
 import { railedLadders } from "@/store/ladders";
+import { lessonsOf } from "@/store/lessons";
 import { findStudent } from "@/store/students";
+import { bookedLessons, LESSONS, otherStudents, outlooks, sharedLadders } from "./readOutlook";
 import { upToDate } from "./store";
 
 export interface SeasonLadder {
@@ -23,6 +22,7 @@ export interface SeasonLadder {
 	positions: { id: string; must?: boolean | undefined }[];
 	holes: Rail["holes"];
 	pegIndex: number;
+	outlook: LadderOutlook;
 	/** The mirror ladder among these. */
 	twin: string | null;
 	/** Rungs that may be practised alone, names with sides read out. */
@@ -38,28 +38,26 @@ export interface SeasonPageProps {
 	lessons: { day: string; minutes: number }[];
 }
 
-const YEAR = 366;
-
 export async function readSeason(id: string): Promise<SeasonPageProps | null> {
 	const open = await upToDate();
 	const row = await findStudent(open, id);
 	if (!row) return null;
 	const day = serverDay();
-	const [all, { coach }, bookings] = await Promise.all([
+	const [all, { coach }, booked, digests, others] = await Promise.all([
 		railedLadders(open, { students: [id] }),
 		findCoach(open),
-		listBookings(open),
+		bookedLessons(open, id),
+		lessonsOf(open, id, LESSONS),
+		otherStudents(open, id),
 	]);
 	const ladders = all.filter((ladder) => !ladder.archived);
+	const ahead = outlooks({ rows: ladders, lessons: digests, booked, others });
+	const twins = new Map(sharedLadders(ladders).map(({ id: ladder, twin }) => [ladder, twin]));
 	return {
 		student: { id, name: row.student.name },
 		day,
 		coach,
-		lessons: bookings
-			.filter(({ booking }) => booking.students.includes(id))
-			.flatMap(({ id: booking, booking: body }) => occurrences(booking, body, dayAfter(day, 1), dayAfter(day, YEAR)))
-			.map((one) => ({ day: one.day, minutes: one.minutes }))
-			.sort((a, b) => (a.day < b.day ? -1 : 1)),
+		lessons: booked,
 		ladders: ladders.map((one) => {
 			const { id: ladder, followed, rail, ladder: body } = one;
 			const sees = { side: body.side, strong: row.student.strongSide };
@@ -72,7 +70,8 @@ export async function readSeason(id: string): Promise<SeasonPageProps | null> {
 				positions: followed.positions.map(({ id: position, must }) => ({ id: position, must })),
 				holes: rail.holes,
 				pegIndex: rail.pegIndex,
-				twin: ladders.find((other) => other.id !== ladder && areTwins(one, other))?.id ?? null,
+				outlook: ahead.get(ladder) as LadderOutlook,
+				twin: twins.get(ladder) ?? null,
 				// What is high, upside down or not to be done alone is no practice; from the peg down, three rungs.
 				alone: body.rungs
 					.slice(Math.max(0, rail.pegIndex - 2), rail.pegIndex + 1)

@@ -10,11 +10,23 @@ import { sum } from "@/core/statistics/sums";
  */
 
 const GRID = Array.from({ length: 11 }, (_, i) => 0.3 + i / 10);
-const PRIOR = { mean: 0.85, sd: 0.2 };
+/** The coach's own growth, and how far one ladder may be from it. */
+const PRIOR = { mean: 0.85, sd: 0.3 };
+const OWN_SD = 0.1;
 /** Bounds of the coefficient of variation of c over ladders: neither all alike nor told by two of them. */
-const CV = { low: 0.25, high: 1 };
+const CV = { low: 0.35, high: 1 };
 const DRIFT = 0.1;
+/**
+ * For a ladder's own pace a lesson counts this share of the one after it: all alike, or the last few most.
+ * Which of the two holds for this coach is weighed by how well each foretold, lesson by lesson, what came.
+ * Chosen, like the priors, by `npm run truth`.
+ */
+const FADINGS = [1, 0.8];
+/** Lessons on a ladder before its own pace is enough, and other ladders of that length that stand in for it. */
 const LEAST_LESSONS = 5;
+const LEAST_LADDERS = 3;
+/** The least that is looked ahead; further, as far as was looked back. */
+const LEAST_AHEAD = 8;
 /** Gauss-Hermite nodes and weights for a standard normal, seven of them (Abramowitz and Stegun 25.10). */
 const NODES: readonly [number, number][] = (
 	[
@@ -36,8 +48,13 @@ const NODES: readonly [number, number][] = (
 
 const gammaln = (x: number): number => jstat.jStat.gammaln(x);
 
+interface Gamma {
+	shape: number;
+	rate: number;
+}
+
 /** Shape and rate of c at one g, by moments over ladders: passes of each lesson, a list a ladder. */
-function priorOf(ladders: readonly (readonly number[])[], g: number): { shape: number; rate: number } {
+function priorOf(ladders: readonly (readonly number[])[], g: number): Gamma {
 	const paces = ladders.filter((one) => one.length > 0).map((passes) => (sum(passes) + 0.5) / passes.length ** g);
 	if (paces.length === 0) return { shape: 1 / CV.high ** 2, rate: 1 / CV.high ** 2 / 0.4 };
 	const mean = sum(paces) / paces.length;
@@ -48,7 +65,7 @@ function priorOf(ladders: readonly (readonly number[])[], g: number): { shape: n
 }
 
 /** Log likelihood of a ladder's passes at one g, c integrated out; what does not depend on g left out. */
-function logLikelihood(passes: readonly number[], g: number, { shape, rate }: { shape: number; rate: number }): number {
+function logLikelihood(passes: readonly number[], g: number, { shape, rate }: Gamma): number {
 	const n = sum(passes);
 	const spread = sum(passes.map((x, i) => (x === 0 ? 0 : x * Math.log((i + 1) ** g - i ** g))));
 	return (
@@ -57,6 +74,33 @@ function logLikelihood(passes: readonly number[], g: number, { shape, rate }: { 
 		shape * Math.log(rate) -
 		(shape + n) * Math.log(rate + passes.length ** g) +
 		spread
+	);
+}
+
+/** The gamma of c after a ladder's passes, older lessons faded. */
+function seenOf(passes: readonly number[], g: number, { shape, rate }: Gamma, fading: number): Gamma {
+	let [known, exposure] = [0, 0];
+	passes.forEach((count, n) => {
+		known = known * fading + count;
+		exposure = exposure * fading + (n + 1) ** g - n ** g;
+	});
+	return { shape: shape + known, rate: rate + exposure };
+}
+
+/** Log chance of a ladder's passes, each lesson foretold from those before it. */
+function foretold(passes: readonly number[], g: number, prior: Gamma, fading: number): number {
+	return sum(
+		passes.map((count, n) => {
+			const { shape, rate } = seenOf(passes.slice(0, n), g, prior, fading);
+			const exposure = (n + 1) ** g - n ** g;
+			return (
+				gammaln(shape + count) -
+				gammaln(shape) -
+				gammaln(count + 1) +
+				shape * Math.log(rate / (rate + exposure)) +
+				count * Math.log(exposure / (rate + exposure))
+			);
+		}),
 	);
 }
 
@@ -93,43 +137,116 @@ export interface Forecast {
 /** As many as anybody passes in so many lessons. */
 const MOST_A_LESSON = 6;
 
+/** How many lessons ahead can be told of, after so many were held. */
+export const lessonsAhead = (held: number): number => Math.max(held, LEAST_AHEAD);
+
+/** A fitted pace: how passes add up on one ladder. */
+export interface Pace {
+	/** Lessons held on the ladder. */
+	held: number;
+	/** One for each growth g and fading: its chance, and the gamma of c given what was passed. */
+	fits: { g: number; weight: number; shape: number; rate: number }[];
+}
+
+/**
+ * The pace on a ladder, from its own passes and those of the coach's other ladders.
+ *
+ * @param passes of each lesson so far, oldest first; may be empty
+ * @param others the same of the coach's other ladders
+ * @returns refused with fewer than five lessons and fewer than three other ladders of five
+ */
+export function fitPace(passes: readonly number[], others: readonly (readonly number[])[] = []): Outcome<Pace> {
+	const held = passes.length;
+	const own = held >= LEAST_LESSONS;
+	if (!own && others.filter((one) => one.length >= LEAST_LESSONS).length < LEAST_LADDERS)
+		return refuse(
+			"lessons",
+			`${held === 0 ? "No lesson" : held === 1 ? "1 lesson" : `${held} lessons`} on this ladder so far. A forecast needs 5, or 3 other ladders with 5 lessons each.`,
+		);
+	const all = own ? [passes, ...others] : others;
+	const growth = pooledGrowth(all);
+	const priors = GRID.map((g) => priorOf(all, g));
+	const weights = shares(
+		GRID.map((g, i) => normalLog(g, growth, OWN_SD) + logLikelihood(passes, g, priors[i] as Gamma)),
+	);
+	const prior = priorOf(all, growth);
+	const fadings = shares(FADINGS.map((fading) => sum(all.map((one) => foretold(one, growth, prior, fading)))));
+	return {
+		ok: true,
+		value: {
+			held,
+			fits: FADINGS.flatMap((fading, f) =>
+				GRID.map((g, i) => ({
+					g,
+					weight: (fadings[f] as number) * (weights[i] as number),
+					...seenOf(passes, g, priors[i] as Gamma, fading),
+				})),
+			),
+		},
+	};
+}
+
+/** What comes in the next lessons at a pace; refused further ahead than can be told of. */
+export function passesAhead({ held, fits }: Pace, ahead: number): Outcome<Forecast> {
+	if (ahead > lessonsAhead(held))
+		return refuse("ahead", `Not said beyond ${lessonsAhead(held)} lessons: ${held} were held on this ladder so far.`);
+	const sd = DRIFT * Math.sqrt(ahead);
+	const chances = Array.from({ length: MOST_A_LESSON * ahead + 1 }, () => 0);
+	for (const { g, weight: own, shape, rate } of fits) {
+		const exposure = (held + ahead) ** g - held ** g;
+		for (const [z, weight] of NODES) {
+			// Mean one, whatever the drift.
+			const drift = Math.exp(sd * z - (sd * sd) / 2);
+			addNegativeBinomial(chances, own * weight, shape, rate, exposure * drift);
+		}
+	}
+	return { ok: true, value: read(chances, ahead) };
+}
+
 /**
  * Rungs passed in the next lessons.
  *
  * @param passes of each lesson so far, oldest first
  * @param others the same of the coach's other ladders
- * @returns refused with fewer than five lessons, and further ahead than lessons were held
+ * @returns refused where there is no pace, and further ahead than can be told of
  */
 export function forecast(
 	passes: readonly number[],
 	ahead: number,
 	others: readonly (readonly number[])[] = [],
 ): Outcome<Forecast> {
-	const n = passes.length;
-	if (n < LEAST_LESSONS)
-		return refuse("lessons", `${n} ${n === 1 ? "lesson says" : "lessons say"} nothing of what comes; five do.`);
-	if (ahead > n) return refuse("ahead", `${ahead} lessons ahead are more than the ${n} that were held.`);
-	const all = [passes, ...others];
-	const growth = pooledGrowth(all);
-	const known = sum(passes);
-	const priors = GRID.map((g) => priorOf(all, g));
-	const weights = shares(
-		GRID.map(
-			(g, i) => normalLog(g, growth, PRIOR.sd) + logLikelihood(passes, g, priors[i] as { shape: number; rate: number }),
-		),
-	);
-	const sd = DRIFT * Math.sqrt(ahead);
-	const chances = Array.from({ length: MOST_A_LESSON * ahead + 1 }, () => 0);
-	GRID.forEach((g, i) => {
-		const { shape, rate } = priors[i] as { shape: number; rate: number };
-		const exposure = (n + ahead) ** g - n ** g;
-		for (const [z, weight] of NODES) {
-			// Mean one, whatever the drift.
-			const drift = Math.exp(sd * z - (sd * sd) / 2);
-			addNegativeBinomial(chances, (weights[i] as number) * weight, shape + known, rate + n ** g, exposure * drift);
-		}
-	});
-	return { ok: true, value: read(chances, ahead) };
+	const pace = fitPace(passes, others);
+	return pace.ok ? passesAhead(pace.value, ahead) : pace;
+}
+
+/** Lessons until so many rungs are passed; null where that lies beyond what can be told of. */
+export interface ToTop {
+	/** The fewest that are enough one time in two, and those enough one and nine times in ten. */
+	likely: number | null;
+	low: number | null;
+	high: number | null;
+	/** Lessons ahead that can be told of. */
+	horizon: number;
+}
+
+/** The forecast turned round: the fewest lessons with this chance of so many passes. */
+export function lessonsToTop(pace: Pace, rungs: number): ToTop {
+	const horizon = lessonsAhead(pace.held);
+	const chances = Array.from({ length: horizon }, (_, i) => chanceBy(pace, rungs, i + 1) ?? 0);
+	const fewest = (share: number) => {
+		if (rungs <= 0) return 0;
+		const at = chances.findIndex((chance) => chance >= share);
+		return at < 0 ? null : at + 1;
+	};
+	return { likely: fewest(0.5), low: fewest(0.1), high: fewest(0.9), horizon };
+}
+
+/** The chance that so many rungs are passed in so many lessons; null further ahead than can be told of. */
+export function chanceBy(pace: Pace, rungs: number, lessons: number): number | null {
+	if (rungs <= 0) return 1;
+	if (lessons <= 0) return 0;
+	const told = passesAhead(pace, lessons);
+	return told.ok ? (told.value.atLeast[rungs] ?? 0) : null;
 }
 
 /** Adds the chances of a Poisson count over an exposure, whose rate is gamma, to a list. */

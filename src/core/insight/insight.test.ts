@@ -5,7 +5,7 @@ import { upperTail } from "@/core/statistics/normal";
 import { banded, difference } from "@/core/statistics/shares";
 import { agreement, type BothSaw } from "./agreement";
 import { type CueRun, cueEffect, cueRuns, cuesTook, ENOUGH, rankCues, workedOf } from "./cueEffect";
-import { forecast, pastForecasts } from "./forecast";
+import { chanceBy, fitPace, forecast, lessonsAhead, lessonsToTop, pastForecasts } from "./forecast";
 import { goesWith, testPair } from "./goesWith";
 import { passesBy, railOn } from "./railOn";
 import { type SeenStep, type SeenVisit, seenIn } from "./seen";
@@ -201,10 +201,83 @@ test("a cue has worked that was given three times and is over the mean of all; t
 describe("how long", () => {
 	const steady = Array.from({ length: 20 }, (_, i) => (i % 3 === 0 ? 1 : 0));
 
-	test("refused with four lessons, and further ahead than lessons were held", () => {
+	const five = [1, 0, 0, 1, 0];
+
+	test("with four lessons three other ladders of five stand in; without them it is refused", () => {
 		expect(forecast([1, 0, 1, 0], 4)).toMatchObject({ ok: false });
-		expect(forecast(steady, 21)).toMatchObject({ ok: false });
+		expect(forecast([1, 0, 1, 0], 4, [five, five, [1, 0]])).toMatchObject({ ok: false });
+		for (const passes of [[], [0], [1, 0, 1, 0]]) expect(forecast(passes, 4, [five, five, five]).ok).toBe(true);
+		expect(forecast(five, 4).ok).toBe(true);
+	});
+
+	test("it looks as far ahead as lessons were held, eight at the least", () => {
+		expect([0, 5, 8, 20].map(lessonsAhead)).toEqual([8, 8, 8, 20]);
+		expect(forecast(five, 8).ok).toBe(true);
+		expect(forecast(five, 9)).toMatchObject({ ok: false });
 		expect(forecast(steady, 20).ok).toBe(true);
+		expect(forecast(steady, 21)).toMatchObject({ ok: false });
+	});
+
+	test("before any lesson a quick coach is told more than a slow one", () => {
+		const middle = (other: number[]) => {
+			const told = forecast([], 8, [other, other, other]);
+			return told.ok ? told.value.middle : -1;
+		};
+		expect(middle(steady.map(() => 1))).toBeGreaterThan(middle(steady));
+	});
+
+	test("what was passed lately weighs more than what was passed as many lessons ago", () => {
+		const atLeastOne = (passes: number[]) => {
+			const told = forecast(passes, 4, [steady, steady, steady]);
+			return told.ok ? (told.value.atLeast[1] ?? 0) : -1;
+		};
+		expect(atLeastOne([0, 0, 0, 0, 0, 0, 1, 1])).toBeGreaterThan(atLeastOne([1, 1, 0, 0, 0, 0, 0, 0]));
+	});
+
+	test("lessons to the top and the chance by a day are one model, inverted", () => {
+		fc.assert(
+			fc.property(
+				fc.array(fc.integer({ min: 0, max: 2 }), { minLength: 0, maxLength: 24 }),
+				fc.integer({ min: 0, max: 9 }),
+				(passes, rungs) => {
+					const pace = fitPace(passes, [steady, five, steady]);
+					if (!pace.ok) throw new Error("no pace");
+					const top = lessonsToTop(pace.value, rungs);
+					expect(top.horizon).toBe(lessonsAhead(passes.length));
+					expect(chanceBy(pace.value, rungs, top.horizon + 1)).toBe(rungs === 0 ? 1 : null);
+					for (const [share, lessons] of [
+						[0.1, top.low],
+						[0.5, top.likely],
+						[0.9, top.high],
+					] as const) {
+						if (lessons === null) expect(chanceBy(pace.value, rungs, top.horizon)).toBeLessThan(share);
+						else {
+							expect(chanceBy(pace.value, rungs, lessons)).toBeGreaterThanOrEqual(share);
+							if (lessons > 0) expect(chanceBy(pace.value, rungs, lessons - 1)).toBeLessThan(share);
+						}
+					}
+					expect((top.low ?? 999) <= (top.likely ?? 999) && (top.likely ?? 999) <= (top.high ?? 999)).toBe(true);
+				},
+			),
+			{ numRuns: cases(40) },
+		);
+	});
+
+	test("one pass is worked out by hand: a growth of one alone, no drift, is a negative binomial", () => {
+		// At g = 1 the exposure of H lessons is H; the chance of none is (rate / (rate + H)) ^ shape, drift mixed over.
+		const pace = {
+			held: 8,
+			fits: [{ g: 1, weight: 1, shape: 3, rate: 6 }],
+		};
+		const sd = 0.1 * Math.sqrt(2);
+		const draws = 20001;
+		let none = 0;
+		for (let i = 0; i < draws; i++) {
+			const z = -5 + (10 * i) / (draws - 1);
+			const density = Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI);
+			none += ((density * 10) / (draws - 1)) * (6 / (6 + 2 * Math.exp(sd * z - (sd * sd) / 2))) ** 3;
+		}
+		expect(1 - (chanceBy(pace, 1, 2) ?? 0)).toBeCloseTo(none, 6);
 	});
 
 	test("the chances are chances: certain of none, never rising, and the band holds eight in ten", () => {

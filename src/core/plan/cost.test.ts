@@ -4,7 +4,8 @@ import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
 import { analyseAt } from "@/core/analysis/analyse";
 import { lessonsToPass } from "@/core/analysis/overLessons";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
-import { chanceBy, convolve, enough, ladderCost, lessonsFor } from "./cost";
+import { sum } from "@/core/statistics/sums";
+import { convolve, enough, type Lessons, ladderCost, lessonsFor } from "./cost";
 import { lessonsWords } from "./lessonsWords";
 import { openRung } from "./openRungs";
 
@@ -14,6 +15,9 @@ const each = (passes: readonly number[], most = 520) =>
 		passes.map((pass) => lessonsToPass({ kind: "streak", r: 1 }, pass, most)),
 		most,
 	);
+
+/** The chance to be through in so many lessons. */
+const chanceBy = (lessons: Lessons, n: number) => Math.min(1, sum(lessons.slice(0, Math.max(0, n) + 1)));
 
 test("one rung at a chance is geometric; two at a half take four on average and never under two", () => {
 	const one = each([0.25], 200);

@@ -2,7 +2,6 @@ import { analyseAt } from "@/core/analysis/analyse";
 import type { Split } from "@/core/analysis/chances";
 import { lessonsToPass } from "@/core/analysis/overLessons";
 import type { Rule } from "@/core/rules";
-import { sum } from "@/core/statistics/sums";
 
 /** A rung still to be passed: its rule, its limit a lesson, and the rates that are to be expected on it. */
 export interface OpenRung {
@@ -44,9 +43,6 @@ export function enough(lessons: Lessons, share: number): number | null {
 	}
 	return null;
 }
-
-/** The chance to be through in so many lessons. */
-export const chanceBy = (lessons: Lessons, n: number): number => Math.min(1, sum(lessons.slice(0, Math.max(0, n) + 1)));
 
 type End = "high" | "middle" | "low";
 

@@ -1,148 +1,81 @@
 "use client";
 
-import { useEffect, useState } from "react";
-import Form from "react-bootstrap/Form";
-import { ofHundred } from "@/core/analysis/readings";
-import type { Prediction } from "@/core/build/predict";
+import { useState } from "react";
+import type { Difficulty } from "@/core/difficulty/difficulty";
 import type { Rung } from "@/core/ladder/ladder";
-import type { Hole } from "@/core/ladder/rail";
-import type { LadderCost } from "@/core/plan/cost";
-import { lessonsWords } from "@/core/plan/lessonsWords";
+import type { Rail } from "@/core/ladder/rail";
 import { openRungs } from "@/core/plan/openRungs";
-import { lessonsUntil, seasonTo } from "@/core/plan/season";
-import type { Skill } from "@/core/skill/skill";
-import { list, plural } from "@/core/text/lists";
-import { DayField } from "@/ui/DayField";
+import type { LadderOutlook } from "@/core/plan/outlook";
+import { ratioWords } from "@/core/plan/outlookWords";
+import { ratesOn } from "@/core/plan/rates";
+import type { Outcome } from "@/core/refusals/refusals";
+import { list } from "@/core/text/lists";
+import { HowLong } from "@/screens/outlook/HowLong";
+import { useCosts } from "@/screens/outlook/useForecasts";
+import { ladderOutlook } from "@/server/planning";
+import { orRefusal } from "@/ui/answered";
 import { today } from "@/ui/dates";
-import { FormRow } from "@/ui/FormRow";
-import { engine } from "@/workers/client";
+import type { LadderBenchProps } from "./LadderBench";
 import own from "./ladders.module.css";
 
-const ends = [
-	["high", "if it goes well"],
-	["middle", "as is to be expected"],
-	["low", "if it goes badly"],
-] as const;
-
-/** What the rest of the ladder costs, as a band of lessons, and the chance to be through by a day. */
-export function Cost({
-	rungs,
-	from,
-	expected,
-	...on
-}: {
+interface Asked {
+	/** The ladder as it is saved, where its peg stands and what was counted on it. */
+	of: Pick<LadderBenchProps, "ladder" | "skill" | "coach"> & { at: { id: string }; rail: Rail };
+	/** The draft's. */
 	rungs: readonly Rung[];
-	/** The rung the peg is on: it and those above are still to be passed. */
-	from: number;
-	expected: readonly Prediction[] | null;
-	/** What was counted on each rung, and the skill's positions: how tries come out. */
-	holes: readonly Hole[];
-	positions: Skill["positions"];
-}) {
-	const [open, setOpen] = useState(false);
+	difficulties: readonly Difficulty[];
+}
+
+/** How many lessons it takes to the top, and by a day: the same forecast as on the student's pages. */
+export function Cost(asked: Asked) {
+	const [outlook, setOutlook] = useState<Outcome<LadderOutlook> | null>(null);
+	const look = async () => setOutlook(await orRefusal(ladderOutlook(asked.of.at.id)));
 	return (
-		<details className={own.aside} onToggle={(event) => setOpen(event.currentTarget.open)}>
-			<summary>how many lessons it takes, and to a day</summary>
-			{open && (expected ? <Costs rungs={rungs} from={from} expected={expected} {...on} /> : <NothingToGoBy />)}
+		<details className={own.aside} onToggle={(event) => event.currentTarget.open && !outlook && void look()}>
+			<summary>how many lessons it takes, and by a day</summary>
+			{outlook?.ok ? (
+				<Costs {...asked} outlook={outlook.value} />
+			) : (
+				outlook && <p className="asks m-0">{outlook.refusals[0]?.sentence}</p>
+			)}
 		</details>
 	);
 }
 
-const NothingToGoBy = () => (
-	<p className="mute m-0">Not enough to estimate yet. On each rung, choose its notch under “how hard it is”.</p>
-);
-
-function Costs({
-	rungs,
-	from,
-	expected,
-	holes,
-	positions,
-}: {
-	rungs: readonly Rung[];
-	from: number;
-	expected: readonly Prediction[];
-	holes: readonly Hole[];
-	positions: Skill["positions"];
-}) {
-	const [cost, setCost] = useState<LadderCost | null>(null);
-	const [day, setDay] = useState("");
-	const [perWeek, setPerWeek] = useState(1);
-	const ahead = JSON.stringify(openRungs({ rungs, holes, positions }, from, expected));
-	useEffect(() => {
-		let current = true;
-		void engine()
-			.ladderCost(JSON.parse(ahead))
-			.then((made) => current && setCost(made));
-		return () => {
-			current = false;
-		};
-	}, [ahead]);
-	if (!cost) return <p className="mute m-0">Working it out.</p>;
-	const count = rungs.length - from;
-	const lessons = day && day > today() ? lessonsUntil(today(), day, perWeek) : null;
-	const season = lessons === null ? null : seasonTo(cost, count, lessons);
+function Costs({ of, rungs, difficulties, outlook }: Asked & { outlook: LadderOutlook }) {
+	const { holes, pegIndex } = of.rail;
+	const from = Math.min(pegIndex, rungs.length - 1);
+	const open = (some: readonly Rung[]) =>
+		openRungs(
+			{ holes, positions: of.skill.positions, rungs: some },
+			from,
+			ratesOn({ rungs: [...some], holes, difficulties }, of.coach, today()),
+		).slice(0, -1);
+	const [draft, before] = [open(rungs), open(of.ladder.rungs)];
+	const isChanged = JSON.stringify(draft) !== JSON.stringify(before);
+	const costs = useCosts(draft.length === 0 ? [] : isChanged && before.length > 0 ? [draft, before] : [draft]);
+	const never = costs?.[0]?.never.middle ?? [];
+	const ratio = costs?.[0] && costs[1] ? ratioWords(costs[0], costs[1]) : null;
 	return (
 		<div data-testid="cost">
-			{cost.never.middle.length > 0 ? (
+			{never.length > 0 && (
 				<p className="asks m-0">
-					{list(cost.never.middle.map((i) => rungs[from + i]?.settings.name || "A rung without a name"))} cannot be
-					passed at the rate to be expected, so no number of lessons is enough. Look at the rule, the limit, or what
-					counts as good.
-				</p>
-			) : (
-				<p className={own.cost}>
-					<b>{cost.middle ?? "more than 500"}</b> {cost.middle === 1 ? "lesson is" : "lessons are"} enough one time in
-					two, for the {plural(count, "rung")} from the peg up
+					{list(never.map((i) => rungs[from + i]?.settings.name || "A rung without a name"))} cannot be passed at the
+					rate to be expected, so no number of lessons is enough. Look at the rule, the limit, or what counts as good.
 				</p>
 			)}
-			<div className={own.build}>
-				<FormRow id="season-day" label="By the day of" className="">
-					<DayField value={day} onChange={setDay} />
-				</FormRow>
-				<FormRow id="season-week" label="Lessons a week" className="">
-					<Form.Control
-						type="number"
-						inputMode="decimal"
-						min={0.25}
-						max={14}
-						step={0.25}
-						value={perWeek || ""}
-						onChange={(event) => setPerWeek(Math.min(14, Math.max(0, Number(event.target.value))))}
-					/>
-				</FormRow>
-			</div>
-			{day !== "" && day <= today() && <p className="asks m-0">That day is not to come; choose one after today.</p>}
-			{season && (
+			<HowLong
+				called="this ladder"
+				outlook={{ ...outlook, above: Math.max(0, rungs.length - 1 - from) }}
+				open={draft}
+				past={null}
+				day={today()}
+			/>
+			{ratio && (
 				<p className="m-0">
-					{plural(season.lessons, "lesson")} until then
-					{season.lessons > 0
-						? `: ${season.pace <= 1 ? `a rung in ${(1 / season.pace).toFixed(1)} lessons` : `${season.pace.toFixed(1)} rungs a lesson`} would have to be passed.`
-						: ", so nothing can be passed by it."}
+					This draft takes <b>{ratio}</b> as the saved ladder, at the same rates.
 				</p>
 			)}
-			<table className={own.band}>
-				<thead>
-					<tr>
-						<td />
-						<th scope="col">lessons</th>
-						{season && <th scope="col">there by the day, in 100</th>}
-					</tr>
-				</thead>
-				<tbody>
-					{ends.map(([end, words]) => (
-						<tr key={end}>
-							<th scope="row">{words}</th>
-							<td>{lessonsWords(cost, end)}</td>
-							{season && <td>{ofHundred(season.chance[end])}</td>}
-						</tr>
-					))}
-				</tbody>
-			</table>
-			<p className="hint m-0">
-				From the rates to be expected on each rung, low, middle and high, under its rule and limit. It takes a rung’s
-				rate to stay what it is while it is worked on, and a rung a lesson: a band, not a date.
-			</p>
 		</div>
 	);
 }

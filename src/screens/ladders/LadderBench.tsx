@@ -12,6 +12,7 @@ import type { Rail } from "@/core/ladder/rail";
 import type { Twin } from "@/core/ladder/twin";
 import type { Side } from "@/core/people/body";
 import type { Student } from "@/core/people/student";
+import { expectedOn, type Notches } from "@/core/plan/expected";
 import type { Differences } from "@/core/skill/differ";
 import type { Skill } from "@/core/skill/skill";
 import { BenchPage } from "@/ui/BenchPage";
@@ -21,7 +22,6 @@ import css from "@/ui/rows.module.css";
 import { Bulk } from "./Bulk";
 import { Changed } from "./Changed";
 import { Cost } from "./Cost";
-import { expectedOn, type Notches } from "./expected";
 import { GiveTo } from "./GiveTo";
 import { LadderActions } from "./LadderActions";
 import { LadderHead, OtherSide } from "./LadderHead";
@@ -151,15 +151,7 @@ export function LadderBench(page: LadderBenchProps) {
 							}}
 						/>
 						<div className={own.asides}>
-							{rail && (
-								<Cost
-									rungs={rungs}
-									from={Math.min(rail.pegIndex, rungs.length - 1)}
-									expected={expected}
-									holes={rail.holes}
-									positions={skill.positions}
-								/>
-							)}
+							{rail && at && <Cost of={{ ...page, at, rail }} rungs={rungs} difficulties={difficulties} />}
 							<Bulk rungs={rungs} onSet={setRungs} />
 							{at && <GiveTo ladder={at.id} sided={side !== "none"} others={page.others} />}
 							<Changed rungs={() => form.getValues("rungs") as Rung[]} built={page.built} lately={page.lately} />

@@ -13,6 +13,7 @@ import { pastTries } from "@/core/ladder/pastTries";
 import type { Hole } from "@/core/ladder/rail";
 import { carriedOver } from "@/core/ladder/recheck";
 import type { Sketch } from "@/core/ladder/sketch";
+import { bandWords } from "@/core/plan/expected";
 import type { Rule } from "@/core/rules";
 import { firstCue } from "@/core/skill/cue";
 import { readSides } from "@/core/skill/sides";
@@ -25,7 +26,6 @@ import { holeWords } from "@/ui/Rail";
 import css from "@/ui/rows.module.css";
 import { Slipped } from "@/ui/Slipped";
 import { useStaying } from "@/ui/useStaying";
-import { bandWords } from "./expected";
 import { readRule } from "./readRule";
 import { type Sees, SketchView } from "./SketchView";
 

@@ -1,6 +1,8 @@
 "use client";
 
 import { plural } from "@/core/text/lists";
+import { AHEAD, HowLong } from "@/screens/outlook/HowLong";
+import { type Past, usePast } from "@/screens/outlook/useForecasts";
 import type { LadderProgress, ProgressProps } from "@/server/readProgress";
 import { BenchPage } from "@/ui/BenchPage";
 import Link from "@/ui/Link";
@@ -9,26 +11,13 @@ import { Beside } from "./Beside";
 import { Cues } from "./Cues";
 import { Finishes } from "./Finishes";
 import { GoesTogether } from "./GoesTogether";
-import { AHEAD, HowLong } from "./HowLong";
 import css from "./progress.module.css";
 import { RailByDate } from "./RailByDate";
 import { ThenNow } from "./ThenNow";
-import { usePast } from "./useForecasts";
 
 /** Then and now; what goes with what, which cue takes, how long: each with what it rests on, and nothing where there is too little. */
-export function ProgressPage({
-	student,
-	day,
-	lessons,
-	ladders,
-	cues,
-	cuesOfAll,
-	others,
-	booked,
-	agreements,
-	stills,
-}: ProgressProps) {
-	const past = usePast([...ladders.map(({ passes }) => passes), ...others], AHEAD[0] ?? 1);
+export function ProgressPage({ student, day, lessons, ladders, cues, cuesOfAll, agreements, stills }: ProgressProps) {
+	const past = usePast(ladders[0] ? [ladders[0].outlook.passes, ...ladders[0].outlook.others] : [], AHEAD[0] ?? 1);
 	return (
 		<BenchPage
 			margin={
@@ -51,12 +40,8 @@ export function ProgressPage({
 					ladder={ladder}
 					student={student}
 					stills={stills.filter(({ still }) => still.ladder === ladder.id)}
-					asked={{
-						others: [...ladders.flatMap(({ id, passes }) => (id === ladder.id ? [] : [passes])), ...others],
-						past,
-						booked,
-						day,
-					}}
+					past={past}
+					day={day}
 				/>
 			))}
 			{lessons > 0 && (
@@ -73,25 +58,32 @@ function OneLadder({
 	ladder,
 	student,
 	stills,
-	asked,
+	past,
+	day,
 }: Pick<ProgressProps, "student" | "stills"> & {
 	ladder: LadderProgress;
-	asked: Omit<Parameters<typeof HowLong>[0], "ladder">;
+	past: Past | null;
+	day: string;
 }) {
+	const { called, outlook, open } = ladder;
+	const howLong = <HowLong called={called} outlook={outlook} open={open} past={past} day={day} />;
 	return (
 		<section className={css.ladder} aria-label={ladder.called}>
 			<h2>
 				<Link href={`/ladders/${ladder.id}`}>{ladder.called}</Link>
 			</h2>
 			{ladder.way.length === 0 ? (
-				<p className="mute">No lesson on it yet.</p>
+				<>
+					<p className="mute">No lesson on it yet.</p>
+					{howLong}
+				</>
 			) : (
 				<>
 					<RailByDate ladder={ladder} />
-					<ThenNow rungs={ladder.rungs} day={asked.day} label={ladder.called} />
+					<ThenNow rungs={ladder.rungs} day={day} label={ladder.called} />
 					<Beside ladder={ladder} />
-					<Finishes stills={stills} day={asked.day} ladder={ladder.id} />
-					<HowLong ladder={ladder} {...asked} />
+					<Finishes stills={stills} day={day} ladder={ladder.id} />
+					{howLong}
 					<GoesTogether ladder={ladder} student={student} />
 				</>
 			)}

@@ -1,16 +1,26 @@
 import type { Prediction } from "@/core/build/predict";
 import type { Coach } from "@/core/coach/coach";
+import type { Difficulty } from "@/core/difficulty/difficulty";
 import { estimateRate } from "@/core/estimate/rate";
+import type { Ladder } from "@/core/ladder/ladder";
 import { pastTries } from "@/core/ladder/pastTries";
-import { expectedOn } from "@/screens/ladders/expected";
-import type { SeasonLadder } from "@/server/readSeason";
+import type { Hole } from "@/core/ladder/rail";
+import { expectedOn } from "./expected";
 
 /** Fewer tries say less than the band does. */
 const ENOUGH = 8;
 
 /** Rates to be expected on each rung: by the notches; without them, the student's own where tried, from the band's lower end up, and the working band where not. */
 export function ratesOn(
-	{ rungs, holes, difficulties }: Pick<SeasonLadder, "rungs" | "holes" | "difficulties">,
+	{
+		rungs,
+		holes,
+		difficulties,
+	}: {
+		rungs: Ladder["rungs"];
+		holes: readonly Hole[];
+		difficulties?: readonly Difficulty[] | undefined;
+	},
 	coach: Coach,
 	day: string,
 ): Pick<Prediction, "low" | "rate" | "high">[] {
