@@ -68,7 +68,7 @@ export const beat = (): Promise<void> =>
 		const page = await context.newPage();
 		await page.goto(`${url}/students/nimue`);
 		await page
-			.getByRole("button", { name: /^lesson: / })
+			.getByRole("button", { name: /^start lesson: / })
 			.first()
 			.click();
 		await page.getByRole("button", { name: "more", exact: true }).click();

@@ -15,7 +15,7 @@ export const between = (): Promise<void> =>
 		await quickHand(context);
 		const counting = await context.newPage();
 		await counting.goto(url);
-		await counting.getByRole("button", { name: /^lesson: Teodor Quillfeather, Three-club cascade/ }).click();
+		await counting.getByRole("button", { name: /^start lesson: Teodor Quillfeather, Three-club cascade/ }).click();
 		const button = counting.locator('[data-field="good"]');
 		await button.waitFor();
 		const browser = context.browser();

@@ -15,7 +15,7 @@ export const courtside = (): Promise<void> =>
 		await quickHand(context);
 		const lesson = await context.newPage();
 		await lesson.goto(studio);
-		await lesson.getByRole("button", { name: /^lesson: Teodor Quillfeather, Three-club cascade/ }).click();
+		await lesson.getByRole("button", { name: /^start lesson: Teodor Quillfeather, Three-club cascade/ }).click();
 		await lesson.locator('[data-field="good"]').waitFor();
 		const counter = await context.newPage();
 		await counter.goto(`${bare}/counter`);
@@ -36,7 +36,7 @@ export const memory = (): Promise<void> =>
 		await quickHand(context);
 		const lesson = await context.newPage();
 		await lesson.goto(studio);
-		await lesson.getByRole("button", { name: /^lesson: Teodor Quillfeather, Three-club cascade/ }).click();
+		await lesson.getByRole("button", { name: /^start lesson: Teodor Quillfeather, Three-club cascade/ }).click();
 		await lesson.locator('[data-field="good"]').waitFor();
 		await heldBy(lesson);
 	});

@@ -1,5 +1,5 @@
 import type { PlannedItem } from "@/core/plan/plan";
-import { planClasses } from "@/core/plan/solve";
+import { planClasses, SURE } from "@/core/plan/solve";
 import { viewPlan } from "@/core/plan/viewPlan";
 import { few, median } from "./measure";
 
@@ -25,9 +25,9 @@ const FRAME_MS = 16.7 / 4;
 /** The largest plan that can be asked for, against one of a usual lesson, in turns. */
 export function plan(): void {
 	const [large, usual] = [candidates(60), candidates(15)];
-	const time = (items: PlannedItem[], minutes: number): number => {
+	const time = (items: PlannedItem[], minutes: number, sure = 0.5): number => {
 		const from = performance.now();
-		const view = viewPlan({ items, minutes }, false);
+		const view = viewPlan({ items, minutes, sure }, false);
 		if (!view.ok || view.value.stretches.length < 3) throw new Error("the plan was not made");
 		return performance.now() - from;
 	};
@@ -38,4 +38,14 @@ export function plan(): void {
 	console.log(
 		`60 candidates in 120 minutes, against 15 in 45 in the same run:\n  ${median(ratios).toFixed(1)} times as long (${Math.min(...ratios).toFixed(1)} to ${Math.max(...ratios).toFixed(1)} over ${TURNS} turns; ${most.toFixed(1)} ms against ${some.toFixed(1)} ms).\n  A frame on a machine four times as slow is ${FRAME_MS.toFixed(1)} ms here: ${most <= FRAME_MS ? "it fits" : "it does not fit, and every plan is worked out in a worker"}; a usual lesson ${some <= FRAME_MS ? "would fit" : "would not"}.`,
 	);
+	for (const [words, items, minutes] of [
+		["a usual lesson", usual, 45],
+		["60 candidates in 120 minutes", large, 120],
+	] as const)
+		for (const sure of SURE.slice(1)) {
+			const turns = Array.from({ length: few(5, 1) }, () => time(items, minutes, sure) / time(items, minutes));
+			console.log(
+				`${words}, to end in time in ${100 * sure} of 100: ${median(turns).toFixed(1)} times the plan without it (goal 20).`,
+			);
+		}
 }

@@ -14,7 +14,7 @@ export const tap = (): Promise<void> =>
 	sideBySide({ width: 390, height: 844 }, async (context, studio, bare) => {
 		const lesson = await context.newPage();
 		await lesson.goto(studio);
-		await lesson.getByRole("button", { name: /^lesson: Teodor Quillfeather, Three-club cascade/ }).click();
+		await lesson.getByRole("button", { name: /^start lesson: Teodor Quillfeather, Three-club cascade/ }).click();
 		const counter = await context.newPage();
 		await counter.goto(`${bare}/counter`);
 		const taps = { ours: await tapper(lesson), theirs: await tapper(counter) };

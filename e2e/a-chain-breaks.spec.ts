@@ -49,7 +49,7 @@ test("skills tried in one go: a try that breaks says in which of them, and the r
 		});
 	});
 	await page.goto("/");
-	await touch(page, "lesson: Ida Thornbury, Medley, left").tap();
+	await touch(page, "start lesson: Ida Thornbury, Medley, left").tap();
 	await good(page).tap();
 	await page.getByRole("button", { name: "broke in Balls" }).tap();
 	await expect(page.getByTestId("used")).toHaveText("2");

@@ -54,7 +54,7 @@ test("a right and a wrong picture are brought in without their place, noted with
 
 	await page.setViewportSize({ width: 390, height: 844 });
 	await page.goto("/");
-	await touch(page, "lesson: Teodor Quillfeather, Three-club cascade, right").click();
+	await touch(page, "start lesson: Teodor Quillfeather, Three-club cascade, right").click();
 	await touch(page, "cue").click();
 	await touch(page, "show it").first().click();
 	await expect(page.getByRole("img", { name: /, beyond it: Over the head$/ })).toBeAttached();

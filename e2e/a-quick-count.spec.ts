@@ -32,7 +32,7 @@ test("cues, parked notes, sets, variations, another ladder and back: the other v
 	studio,
 }) => {
 	await page.goto("/");
-	await touch(page, "lesson: Bram Ostwick, Three-club cascade, right").click();
+	await touch(page, "start lesson: Bram Ostwick, Three-club cascade, right").click();
 	// The lesson opens with last time.
 	await expect(page.getByRole("region", { name: "Last time" })).toContainText("Parked: Holds the saddle");
 	await expect(page.getByRole("region", { name: "Last time" })).toContainText("Promised: ask about the school yard");

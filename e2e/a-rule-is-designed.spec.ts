@@ -28,7 +28,7 @@ test("a lucky rule is seen by its number, a better one found, laid over, taken, 
 	expect(kept?.ladder.rungs[2]?.settings.rule.kind).toBe("points");
 
 	await page.goto("/");
-	await touch(page, "lesson: Teodor Quillfeather, Three-club cascade, right").click();
+	await touch(page, "start lesson: Teodor Quillfeather, Three-club cascade, right").click();
 	await good(page).click();
 	await expect(page.getByText(/points · needs/)).toBeVisible();
 });

@@ -67,7 +67,7 @@ async function ladder(studio: Studio, change: Partial<RungSettings>, policy: Pol
 
 const start = async (page: Page) => {
 	await page.goto("/");
-	await page.getByRole("button", { name: /^lesson: .*, Spin$/ }).click();
+	await page.getByRole("button", { name: /^(?:start|continue) lesson: .*, Spin$/ }).click();
 	await expect(good(page)).toBeVisible();
 };
 const tries = async (page: Page, ...names: string[]) => {

@@ -60,7 +60,7 @@ test("a new version of the program waits until no lesson is open", async ({ cont
 		await page.goto(front.url);
 		await expect(page.locator("html")).toHaveAttribute("data-ahead", "kept");
 		await expect.poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state ?? "none")).toBe("activated");
-		await touch(page, "lesson: Teodor Quillfeather, Three-club cascade, right").click();
+		await touch(page, "start lesson: Teodor Quillfeather, Three-club cascade, right").click();
 		await good(page).click();
 		front.update();
 		await expect.poll(() => waiting(page)).toBe("installed");

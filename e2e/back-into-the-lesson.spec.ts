@@ -10,7 +10,7 @@ test("a second press on lesson goes back into today’s open one: no fresh limit
 	listenTo,
 }) => {
 	await page.goto("/students/teodor");
-	const lesson = page.getByRole("button", { name: /^lesson: Three-club cascade/ });
+	const lesson = page.getByRole("button", { name: /^(?:start|continue) lesson: Three-club cascade/ });
 	await lesson.click();
 	for (let i = 0; i < 3; i++) await good(page).click();
 	await allSent(page);
@@ -23,7 +23,7 @@ test("a second press on lesson goes back into today’s open one: no fresh limit
 
 	// From the other ladder: the same lesson, with that ladder in hand.
 	await page.goto("/students/teodor");
-	await page.getByRole("button", { name: /^lesson: Six-club passing/ }).click();
+	await page.getByRole("button", { name: /^(?:start|continue) lesson: Six-club passing/ }).click();
 	await expect(page).toHaveURL(new RegExp(`lesson=${address}`));
 	await expect(page.getByRole("heading", { level: 1 })).not.toHaveText(/Three clubs, slow/);
 	await expect(page.getByTestId("used")).toHaveText("0");
@@ -36,7 +36,7 @@ test("a second press on lesson goes back into today’s open one: no fresh limit
 	const phone = await other.newPage();
 	listenTo(phone);
 	await phone.goto("/students/teodor");
-	await phone.getByRole("button", { name: /^lesson: Three-club cascade/ }).click();
+	await phone.getByRole("button", { name: /^(?:start|continue) lesson: Three-club cascade/ }).click();
 	await expect(phone).toHaveURL(new RegExp(`lesson=${address}`));
 	await expect(phone.getByTestId("used")).toHaveText("3");
 	await other.close();
@@ -61,7 +61,7 @@ test("pain closes the fields until it is answered, for thumb and keys; a try bef
 		await saveLadder(store, { ...found.ladder, rungs }, { id: found.id, rev: found.rev });
 	});
 	await page.goto("/students/teodor");
-	await page.getByRole("button", { name: /^lesson: Three-club cascade/ }).click();
+	await page.getByRole("button", { name: /^(?:start|continue) lesson: Three-club cascade/ }).click();
 	await expect(page.getByTestId("advice")).toHaveAttribute("data-line", "care");
 	await good(page).click();
 	await page.waitForTimeout(450);

@@ -99,7 +99,7 @@ test("a whole lesson over HTTPS by another name, behind the passcode", { tag: "@
 	expect(cookie).toMatchObject({ httpOnly: true, secure: true, sameSite: "Lax" });
 
 	await page.goto(`${lan.address}/students/teodor`);
-	await touch(page, "lesson: Three-club cascade, right").click();
+	await touch(page, "start lesson: Three-club cascade, right").click();
 	for (let i = 0; i < 12; i++) await good(page).click();
 	await allSent(page);
 	const { device, keptTo } = await keptMark(page);
@@ -132,7 +132,7 @@ test("where the address is not secure, the lesson counts and is sent all the sam
 		listenTo(page);
 		await page.goto(`http://${HOST}:${studio.port}/students/teodor`);
 		expect(await page.evaluate(() => window.isSecureContext)).toBe(false);
-		await touch(page, "lesson: Three-club cascade, right").click();
+		await touch(page, "start lesson: Three-club cascade, right").click();
 		await expect(page.getByRole("region", { name: "Last time" })).toContainText("This address is not secure");
 		for (let i = 0; i < 5; i++) await good(page).click();
 		await allSent(page);
@@ -318,7 +318,7 @@ test("who leaves a shared device leaves nobody on it; what was not sent stays lo
 	await page.goto(lan.address);
 	await signIn();
 	await page.goto(`${lan.address}/students/teodor`);
-	await touch(page, "lesson: Three-club cascade, right").click();
+	await touch(page, "start lesson: Three-club cascade, right").click();
 	await good(page).click();
 	await allSent(page);
 	// No signal for what is sent: three more tries stay here.

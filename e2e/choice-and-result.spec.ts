@@ -9,7 +9,7 @@ test("a decision: what was called, what was chosen, whether it came off, and wha
 	studio,
 }) => {
 	await page.goto("/students/kasimir");
-	await page.getByRole("button", { name: /^lesson: Passing to a call/ }).tap();
+	await page.getByRole("button", { name: /^(?:start|continue) lesson: Passing to a call/ }).tap();
 	await expect(page.getByRole("heading", { name: /^Lesson: Kasimir .*, Called late$/ })).toBeAttached();
 	const press = (name: string) => page.getByRole("button", { name, exact: true }).tap();
 	await press("came off pass");
@@ -66,7 +66,7 @@ test("nothing is called: the student chooses, and four fields say whether it was
 	studio,
 }) => {
 	await page.goto("/students/kasimir");
-	await page.getByRole("button", { name: /^lesson: Passing to a call/ }).tap();
+	await page.getByRole("button", { name: /^(?:start|continue) lesson: Passing to a call/ }).tap();
 	await expect(page.getByTestId("advice")).toBeVisible();
 	await page.keyboard.press("l");
 	await page.getByRole("button", { name: /^Read the feeder/ }).tap();
@@ -92,7 +92,7 @@ test("targets are called in turn by themselves; each field says how it stands, a
 	page,
 }) => {
 	await page.goto("/students/kasimir");
-	await page.getByRole("button", { name: /^lesson: Passing to a call/ }).tap();
+	await page.getByRole("button", { name: /^(?:start|continue) lesson: Passing to a call/ }).tap();
 	await expect(page.getByTestId("advice")).toBeVisible();
 	await page.keyboard.press("l");
 	await page.getByRole("button", { name: /^Three lanes in turn/ }).tap();

@@ -39,7 +39,7 @@ async function fill(studio: Studio, settings: Partial<RungSettings>, names = ["S
 
 const begin = async (page: Page) => {
 	await page.goto("/");
-	await touch(page, "lesson: Wendel, Spin").tap();
+	await touch(page, "start lesson: Wendel, Spin").tap();
 };
 
 test("while a try is open for correction a press on the big field closes it and counts nothing; the next one counts", async ({

@@ -101,7 +101,7 @@ test("axe finds nothing in daylight and in the dim", async ({ page }) => {
 test("axe finds nothing courtside, drawers and wrap-up included; every target is a thumb wide", async ({ page }) => {
 	await page.setViewportSize({ width: 390, height: 844 });
 	await page.goto("/");
-	await touch(page, "lesson: Bram Ostwick, Three-club cascade, right").click();
+	await touch(page, "start lesson: Bram Ostwick, Three-club cascade, right").click();
 	for (const name of ["GOOD", "missed height", "missed height", "missed height"]) await touch(page, name).click();
 	await accessible(page);
 	expect(small(await targets(page))).toEqual([]);
@@ -173,14 +173,14 @@ test("what a press adds is where the keyboard goes on, on every bench with rows"
 
 test("a student is put away and brought back", async ({ page }) => {
 	await page.goto("/students/odile");
-	await touch(page, "put away").click();
-	await expect(page.getByText("Put away.")).toBeVisible();
+	await touch(page, "archive").click();
+	await expect(page.getByText("· archived")).toBeVisible();
 	await page.goto("/");
 	await expect(page.getByText("Odile Fennimore")).toHaveCount(0);
 	await page.goto("/students");
 	await page.getByRole("link", { name: "Odile Fennimore" }).click();
-	await touch(page, "bring back").first().click();
-	await expect(page.getByText("Put away.")).toHaveCount(0);
+	await touch(page, "make active").first().click();
+	await expect(page.getByText("· archived")).toHaveCount(0);
 	await page.goto("/");
 	await expect(page.getByRole("link", { name: "Odile Fennimore" })).toBeVisible();
 });

@@ -17,13 +17,14 @@ test("from an empty studio to one peg that moved up and one that moved down, by 
 	await page.getByLabel("Wish").fill("Catch twenty in the square");
 	await page.getByRole("button", { name: "add the student" }).tap();
 	await expect(page.getByRole("heading", { name: "Perpetua Quill" })).toBeVisible();
-	await expect(page.getByText("Mind the ankle.")).toBeVisible();
+	await expect(page.getByText("· mind the ankle")).toBeVisible();
 
 	await page.getByLabel("Promise", { exact: true }).fill("bring the soft clubs");
 	await page.getByLabel("Due").fill("2030-05-01");
 	await page.getByRole("button", { name: "promise", exact: true }).tap();
 	await expect(page.getByRole("listitem").filter({ hasText: "bring the soft clubs" })).toBeVisible();
 
+	await page.getByRole("button", { name: "More", exact: true }).tap();
 	await page.getByRole("link", { name: "Skills" }).tap();
 	await page.getByRole("link", { name: "add a skill" }).tap();
 	await page.getByLabel("Skill", { exact: true }).fill("Two-club cross");
@@ -67,7 +68,7 @@ test("from an empty studio to one peg that moved up and one that moved down, by 
 
 	// One rung up, for three good in a row.
 	await page.goto("/");
-	await page.getByRole("button", { name: "lesson: Perpetua Quill, Two-club cross, left" }).tap();
+	await page.getByRole("button", { name: "start lesson: Perpetua Quill, Two-club cross, left" }).tap();
 	await expect(page.getByRole("heading", { name: "Lesson: Perpetua Quill, One club" })).toBeAttached();
 	for (let i = 0; i < 3; i++) await good(page).tap();
 	await expect(page.getByTestId("count")).toHaveText("3");
@@ -113,7 +114,7 @@ test("from an empty studio to one peg that moved up and one that moved down, by 
 	await expect(page.getByLabel(/Note for the student/)).toHaveValue(/Two clubs, stop: 4 of 14 tries good/);
 	await page.getByRole("button", { name: "close the lesson" }).tap();
 
-	await expect(page.getByText(/next, Mon 1 Apr 2030/)).toBeVisible();
+	await expect(page.getByText(/Next lesson: Mon 1 Apr 2030/)).toBeVisible();
 	await page.getByRole("link", { name: "Perpetua Quill" }).tap();
 	await expect(page.getByRole("img", { name: /peg on rung 1 of 3, One club/ })).toBeVisible();
 	await expect(page.getByText(/Cue: “pour it”/)).toBeVisible();

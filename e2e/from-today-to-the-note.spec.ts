@@ -67,7 +67,7 @@ test.describe("the demo", () => {
 	}) => {
 		const { press, presses } = counting(page);
 		await page.goto("/");
-		await press("lesson: Isolde Brankovar, Three-club cascade, left");
+		await press("start lesson: Isolde Brankovar, Three-club cascade, left");
 		await expect(good(page)).toBeVisible();
 		// What the lesson is to be stands there, in one press, before the first try.
 		await page.getByRole("button", { name: /^45 minutes · wish: Walk the square/ }).click();
@@ -113,18 +113,18 @@ test.describe("the demo", () => {
 		studio,
 	}) => {
 		await page.goto("/students/isolde");
-		const lesson = "lesson: Three-club cascade, left";
-		await touch(page, lesson).click();
+		const lesson = /^(start|continue) lesson: Three-club cascade, left/;
+		await page.getByRole("button", { name: lesson }).click();
 		for (let i = 0; i < 3; i++) await good(page).click();
 		await allSent(page);
 		const first = new URL(page.url()).searchParams.get("lesson");
 		await page.goto("/students/isolde");
-		await touch(page, lesson).click();
+		await page.getByRole("button", { name: lesson }).click();
 		await expect(page.getByTestId("used")).toHaveText("3");
 		expect(new URL(page.url()).searchParams.get("lesson")).toBe(first);
 
 		await page.goto("/students/isolde");
-		await touch(page, `a second ${lesson}`).click();
+		await touch(page, "start a second lesson: Three-club cascade, left").click();
 		await expect(good(page)).toBeVisible();
 		expect(new URL(page.url()).searchParams.get("lesson")).not.toBe(first);
 		await expect(page.getByTestId("used")).toHaveText("3");
@@ -160,7 +160,7 @@ test.describe("the demo", () => {
 		for (const who of ["isolde", "bram", "jory", "teodor"]) {
 			await page.goto(`/students/${who}`);
 			await page
-				.getByRole("button", { name: /^lesson: (Three|Unicycle)/ })
+				.getByRole("button", { name: /^(?:start|continue) lesson: (Three|Unicycle)/ })
 				.first()
 				.click();
 			await good(page).click();
@@ -171,7 +171,7 @@ test.describe("the demo", () => {
 		await expect(page.getByRole("region", { name: "Next lesson" })).toBeInViewport();
 		// Who is in a lesson is still there, behind who comes after them.
 		await expect(page.getByText("in a lesson", { exact: true })).toHaveCount(4);
-		await expect(page.getByRole("button", { name: /^a second lesson: Isolde/ }).first()).toBeVisible();
+		await expect(page.getByRole("button", { name: /^start a second lesson: Isolde/ }).first()).toBeVisible();
 		await page.getByText("2 more lessons are open").click();
 		await expect(page.getByRole("link", { name: "go back in" })).toHaveCount(4);
 	});

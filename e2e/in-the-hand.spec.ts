@@ -19,7 +19,7 @@ const did = (page: Page) => page.evaluate(() => (window as unknown as { did: str
 
 const begin = async (page: Page) => {
 	await page.goto("/students/teodor");
-	await touch(page, "lesson: Three-club cascade, right").click();
+	await touch(page, "start lesson: Three-club cascade, right").click();
 	await expect(good(page)).toBeVisible();
 };
 const thisDevice = async (page: Page) => {

@@ -23,7 +23,7 @@ test("the server is killed again and again and the page crashes twice in mid-tap
 		let page: Page = await phone.newPage();
 		listenTo(page);
 		await page.goto(studio.url);
-		await touch(page, "lesson: Isolde Brankovar, Unicycle, ten metres free").click();
+		await touch(page, "start lesson: Isolde Brankovar, Unicycle, ten metres free").click();
 		await expect(good(page)).toBeVisible();
 		const lesson = page.url();
 		const { device, keptTo: before } = await keptMark(page);
@@ -83,7 +83,7 @@ test("the server is killed again and again and the page crashes twice in mid-tap
 test("leave, come back, reload, restart the server: everything is where it was", async ({ page, studio }) => {
 	await page.setViewportSize({ width: 390, height: 844 });
 	await page.goto("/");
-	await touch(page, "lesson: Bram Ostwick, Three-club cascade, right").click();
+	await touch(page, "start lesson: Bram Ostwick, Three-club cascade, right").click();
 	await good(page).click();
 	await touch(page, "missed height").click();
 	await touch(page, "state").click();
@@ -118,7 +118,7 @@ test("leave, come back, reload, restart the server: everything is where it was",
 
 test("a second browser that never saw the lesson finds it whole on the server", async ({ page, browser, studio }) => {
 	await page.goto("/");
-	await touch(page, "lesson: Odile Fennimore, Slackline walk, right").click();
+	await touch(page, "start lesson: Odile Fennimore, Slackline walk, right").click();
 	for (let i = 0; i < 3; i++) await good(page).click();
 	await allSent(page);
 	const other = await browser.newContext();

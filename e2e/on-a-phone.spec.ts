@@ -10,30 +10,42 @@ import { expect, good, type Studio, test, touch } from "./studio";
 test.use({ demo: true, viewport: { width: 390, height: 844 } });
 
 const everywhere = Object.values(pages).flat();
-const places = ["Today", "Students", "Skills", "Ladders", "Records", "Find"];
+const atTheThumb = ["Today", "Calendar", "Students", "Group"];
+const underMore = ["Practice", "Ladders", "Skills", "Tools", "Data", "Search", "Settings"];
 
-test("every place is one press away on every page, whole and under the finger", async ({ page }) => {
+test("the places stand at the thumb on every page, the others one press further, whole and under the finger", async ({
+	page,
+}) => {
+	const foot = page.getByRole("navigation", { name: "Main menu, at the thumb" });
+	const isUnderFinger = async (name: string) => {
+		const place = foot.getByRole("link", { name, exact: true });
+		await expect(place).toBeInViewport({ ratio: 1 });
+		const box = await place.boundingBox();
+		expect(box?.height).toBeGreaterThanOrEqual(48);
+		// Nothing lies over it.
+		const hit = await page.evaluate(
+			([x, y]) => document.elementFromPoint(x as number, y as number)?.textContent,
+			[(box?.x ?? 0) + (box?.width ?? 0) / 2, (box?.y ?? 0) + (box?.height ?? 0) / 2],
+		);
+		expect(hit).toBe(name);
+	};
 	for (const width of [390, 360]) {
 		await page.setViewportSize({ width, height: 844 });
 		for (const path of ["/", "/students/isolde", "/skills/clubs", "/ladders/isolde-clubs", "/records", "/find"]) {
 			await page.goto(path);
-			for (const name of places) {
-				const place = page.getByRole("navigation", { name: "Places" }).getByRole("link", { name, exact: true });
-				await expect(place).toBeInViewport({ ratio: 1 });
-				const box = await place.boundingBox();
-				expect(box?.height).toBeGreaterThanOrEqual(40);
-				// Nothing lies over it.
-				const hit = await page.evaluate(
-					([x, y]) => document.elementFromPoint(x as number, y as number)?.textContent,
-					[(box?.x ?? 0) + (box?.width ?? 0) / 2, (box?.y ?? 0) + (box?.height ?? 0) / 2],
-				);
-				expect(hit).toBe(name);
-			}
+			for (const name of atTheThumb) await isUnderFinger(name);
+			await foot.getByRole("button", { name: "More" }).click();
+			for (const name of underMore) await isUnderFinger(name);
 		}
 	}
-	await page.goto("/students");
-	await page.getByRole("link", { name: "Find", exact: true }).click();
+	// A page below a place says the way back.
+	await page.goto("/students/isolde");
+	await page.getByRole("banner").getByRole("link", { name: "‹ Students" }).click();
+	await expect(page).toHaveURL(/\/students$/);
+	await foot.getByRole("button", { name: "More" }).click();
+	await foot.getByRole("link", { name: "Search", exact: true }).click();
 	await expect(page).toHaveURL(/\/find/);
+	await foot.getByRole("button", { name: "More" }).click();
 	await page.getByRole("button", { name: /^light:/ }).click();
 	await expect(page.locator("html")).toHaveAttribute("data-light", "daylight");
 });
@@ -135,7 +147,7 @@ test("words of a hundred letters without a gap widen no page, on a phone or a la
 		await page.setViewportSize(size);
 		await page.goto("/students/isolde");
 		await page
-			.getByRole("button", { name: /^lesson: .*left/ })
+			.getByRole("button", { name: /^(?:start|continue) lesson: .*left/ })
 			.first()
 			.click();
 		await good(page).click();

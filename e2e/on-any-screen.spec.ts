@@ -22,7 +22,7 @@ for (const [name, width, height] of screens)
 	}) => {
 		await page.setViewportSize({ width, height });
 		await page.goto("/students/isolde");
-		await touch(page, "lesson: Three-club cascade, left").click();
+		await touch(page, "start lesson: Three-club cascade, left").click();
 		await expect(good(page)).toBeVisible();
 		const before = await fieldsAt(page);
 		expect(small(await targets(page))).toEqual([]);
@@ -72,7 +72,7 @@ for (const [name, width, height] of screens)
 test("turned round in the hand, the lesson goes on where it was", async ({ page }) => {
 	await page.setViewportSize({ width: 390, height: 844 });
 	await page.goto("/students/isolde");
-	await touch(page, "lesson: Three-club cascade, left").click();
+	await touch(page, "start lesson: Three-club cascade, left").click();
 	for (let i = 0; i < 3; i++) await good(page).click();
 	await page.setViewportSize({ width: 844, height: 390 });
 	await expect(page.getByTestId("count")).toHaveText("3");

@@ -19,6 +19,7 @@ export const pages = {
 		"/find?q=elbow",
 		"/offline",
 	],
+	places: ["/group", "/tools", "/settings"],
 	skills: [
 		"/skills",
 		"/skills/new",

@@ -71,7 +71,7 @@ async function linkFrom(page: Page): Promise<string> {
 
 test("practice is given at the wrap-up: what is not for home says why, the rest becomes a page", async ({ page }) => {
 	await page.goto("/students/wren");
-	await touch(page, "lesson: Slackline walk, left").click();
+	await touch(page, "start lesson: Slackline walk, left").click();
 	await page.locator('[data-field="good"]').click();
 	await touch(page, "more").click();
 	await page.getByRole("link", { name: "wrap up" }).click();
@@ -82,7 +82,7 @@ test("practice is given at the wrap-up: what is not for home says why, the rest 
 	await expect(page.getByRole("heading", { level: 1 })).toContainText("Wren Abernook, practice");
 	// The top of the ladder is never done alone, and is not offered.
 	await page.goto("/students/wren");
-	await expect(page.getByRole("region", { name: "At home" }).getByRole("link")).toHaveCount(1);
+	await expect(page.getByRole("region", { name: "Home practice" }).getByRole("link")).toHaveCount(1);
 });
 
 test("counted by the link on a phone without a signal, sent when there is one; five of five raise the target", async ({

@@ -10,7 +10,7 @@ test("why it was off, a cause ruled out, another position watched, two grips com
 	studio,
 }) => {
 	await page.goto("/students/kasimir");
-	await page.getByRole("button", { name: /^lesson: Passing to a call/ }).click();
+	await page.getByRole("button", { name: /^(?:start|continue) lesson: Passing to a call/ }).click();
 	await expect(page.getByTestId("advice")).toBeVisible();
 	const press = (name: string | RegExp) => page.getByRole("button", { name, exact: typeof name === "string" }).click();
 
@@ -86,7 +86,7 @@ test("a drill thought of just then is run, found at the wrap-up, and put on the 
 	studio,
 }) => {
 	await page.goto("/students/isolde");
-	await touch(page, "lesson: Three-club cascade, left").click();
+	await touch(page, "start lesson: Three-club cascade, left").click();
 	await expect(page.getByTestId("advice")).toBeVisible();
 	await page.keyboard.press("l");
 	await page.getByRole("button", { name: /^a new drill/ }).click();

@@ -6,8 +6,8 @@ test("a round of six on one clock: scores one after another, a personal best mar
 	page,
 	studio,
 }) => {
-	await page.goto("/students");
-	await page.getByRole("link", { name: "rounds" }).click();
+	await page.goto("/group");
+	await page.getByRole("link", { name: /^Timed rounds/ }).click();
 	const people = [
 		["Isolde Brankovar", "isolde-clubs"],
 		["Bram Ostwick", "bram-clubs"],

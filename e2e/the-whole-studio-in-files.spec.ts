@@ -55,7 +55,7 @@ test("a backup is brought back while a phone holds what came after it: nothing i
 	listenTo(phone);
 	await phone.setViewportSize({ width: 390, height: 844 });
 	await phone.goto("/");
-	await touch(phone, "lesson: Odile Fennimore, Slackline walk, right").click();
+	await touch(phone, "start lesson: Odile Fennimore, Slackline walk, right").click();
 	for (let i = 0; i < 3; i++) await good(phone).click();
 	await allSent(phone);
 

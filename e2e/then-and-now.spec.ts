@@ -7,7 +7,7 @@ test("what goes with what leads to watching the earlier position next lesson; th
 	page,
 }) => {
 	await page.goto("/students/bram");
-	await page.getByRole("link", { name: "then and now" }).click();
+	await page.getByRole("link", { name: /^Then and now/ }).click();
 	const clubs = page.getByRole("region", { name: /^Three-club cascade/ });
 
 	// First beside latest, the peg where it stood then.
@@ -76,8 +76,8 @@ test("a forecast of a new ladder rests on the coach’s others, looks no further
 test("the studio in sentences, each a press from its evidence; steps are weighed when it is asked for", async ({
 	page,
 }) => {
-	await page.goto("/students");
-	await page.getByRole("link", { name: "the studio" }).click();
+	await page.goto("/tools");
+	await page.getByRole("link", { name: /^All students/ }).click();
 	await expect(page.getByRole("heading", { name: "The studio" })).toBeVisible();
 	for (const name of ["Who is stuck", "Who coasts", "Rungs that hold everybody", "What was said most"])
 		await expect(page.getByRole("region", { name })).toContainText(/./);
@@ -123,7 +123,7 @@ test("the cue that worked for a student is offered first in the lesson, and says
 	const [first] = known;
 	if (!first) throw new Error("the demo has no cue that worked");
 	await page.goto(`/students/${first.ladder.student}`);
-	await touch(page, `lesson: ${first.ladder.skill}, ${first.ladder.side}`).click();
+	await touch(page, `start lesson: ${first.ladder.skill}, ${first.ladder.side}`).click();
 	await page.locator('[data-field="good"]').click();
 	await touch(page, "cue").click();
 	const choice = page.getByRole("region", { name: first.position.name, exact: true }).getByRole("button").first();

@@ -7,7 +7,7 @@ test("one counts, the other watches, takes over, and what both counted is told a
 	tag: "@both",
 }, async ({ page, browser, studio, listenTo }) => {
 	await page.goto("/");
-	await touch(page, "lesson: Odile Fennimore, Slackline walk, right").click();
+	await touch(page, "start lesson: Odile Fennimore, Slackline walk, right").click();
 	await good(page).click();
 	await good(page).click();
 	await allSent(page);
@@ -91,7 +91,7 @@ test("a set judged by two, apart: nothing is doubled, and how far they agree is 
 	listenTo,
 }) => {
 	await page.goto("/");
-	await touch(page, "lesson: Odile Fennimore, Slackline walk, right").click();
+	await touch(page, "start lesson: Odile Fennimore, Slackline walk, right").click();
 	await good(page).click();
 	await allSent(page);
 	const context = await browser.newContext({ viewport: { width: 390, height: 844 } });

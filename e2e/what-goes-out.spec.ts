@@ -31,7 +31,7 @@ test("a note is written the coach’s own way, sent by the system’s sheet, kep
 	await expect(page.getByLabel("Greeting")).toHaveValue("Dear {name}!");
 
 	await page.goto("/students/isolde");
-	await touch(page, "lesson: Three-club cascade, left").click();
+	await touch(page, "start lesson: Three-club cascade, left").click();
 	for (let i = 0; i < 3; i++) await good(page).click();
 	await expect(page.getByTestId("kept")).toContainText("sent ✓");
 	await page.goto(page.url().replace("/live", "/wrap"));
@@ -64,7 +64,7 @@ test("a season’s report is printed to PDF and as Markdown; what is not for its
 	page,
 }) => {
 	await page.goto("/students/isolde");
-	await page.getByRole("link", { name: "a report" }).click();
+	await page.getByRole("link", { name: /^Report/ }).click();
 	await expect(page.getByRole("heading", { name: "Isolde Brankovar" })).toBeVisible();
 	await accessible(page);
 	await page.getByLabel("A word of your own").fill("She walks the square by midsummer.");
@@ -149,8 +149,8 @@ test.describe("handed on", () => {
 });
 
 test("a group over three stations: a sheet to pin up, printed, from where the pegs stand", async ({ page }) => {
-	await page.goto("/students");
-	await page.getByRole("link", { name: "stations" }).click();
+	await page.goto("/group");
+	await page.getByRole("link", { name: /^Stations/ }).click();
 	const who = page.getByRole("group", { name: "Who is there" });
 	for (const name of ["Isolde Brankovar", "Bram Ostwick", "Teodor Quillfeather", "Jory Tamblyn", "Nimue Hartwell"])
 		await who.getByLabel(name).check();

@@ -8,7 +8,7 @@ test.use({ demo: true, viewport: { width: 390, height: 844 } });
 
 const begin = async (page: Page) => {
 	await page.goto("/students/teodor");
-	await touch(page, "lesson: Three-club cascade, right").click();
+	await touch(page, "start lesson: Three-club cascade, right").click();
 	await expect(good(page)).toBeVisible();
 };
 const taps = async (page: Page, many: number) => {
@@ -216,7 +216,7 @@ test.describe("the server is away while a bench is open", () => {
 	test("each press says so where it was, and works once the server answers", async ({ page, studio }) => {
 		const away = page.getByText("The server does not answer; nothing was changed.", { exact: false });
 		for (const [path, press] of [
-			["/students/odile", "put away"],
+			["/students/odile", "archive"],
 			["/skills", "add “Three-ball cascade”"],
 			["/ladders/teodor-clubs", "make the mirror ladder, for the left side"],
 		] as const) {

@@ -18,7 +18,7 @@ test("a passed rung is looked at again in two touches, decided early, and says w
 		});
 	const before = await holes();
 	await page.goto("/");
-	await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").click();
+	await touch(page, "start lesson: Isolde Brankovar, Three-club cascade, left").click();
 	await good(page).click();
 	const look = async () => {
 		await page.getByRole("button", { name: /^Rung \d+/ }).click();
@@ -70,7 +70,7 @@ test("a passed rung is looked at again in two touches, decided early, and says w
 	await expect.poll(async () => (await moves()).length).toBe(stood);
 	await page.goto("/ladders/isolde-clubs");
 	await page.getByRole("button", { name: second, exact: true }).click();
-	const margin = page.getByRole("complementary", { name: "Margin" });
+	const margin = page.getByRole("complementary", { name: "Notes" });
 	await margin.getByRole("button", { name: /^move the peg to it/ }).click();
 	await expect(margin.getByText("The peg is moved to it.")).toBeVisible();
 	await expect.poll(async () => (await moves()).length).toBe(stood + 1);
@@ -93,7 +93,7 @@ test("a check may ask for more: by the rung's own rule, or where it counts; not 
 	page,
 }) => {
 	await page.goto("/");
-	await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").click();
+	await touch(page, "start lesson: Isolde Brankovar, Three-club cascade, left").click();
 	await good(page).click();
 	await page.getByRole("button", { name: /^Rung \d+/ }).click();
 	await touch(page, "in contest").click();
@@ -125,7 +125,7 @@ test("a cue becomes a key cue at the wrap-up: what is given counts by itself, an
 	studio,
 }) => {
 	await page.goto("/");
-	await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").click();
+	await touch(page, "start lesson: Isolde Brankovar, Three-club cascade, left").click();
 	await good(page).click();
 	await touch(page, "cue").click();
 	const first = page
@@ -151,7 +151,9 @@ test("a cue becomes a key cue at the wrap-up: what is given counts by itself, an
 	await expect(page.getByTestId("worth")).toContainText("planned");
 	await expect(page.getByText(`“${cue}”`).first()).toBeVisible();
 	await page.goto("/");
-	await page.getByRole("button", { name: /^a second lesson: Isolde Brankovar, Three-club cascade, left/ }).click();
+	await page
+		.getByRole("button", { name: /^start a second lesson: Isolde Brankovar, Three-club cascade, left/ })
+		.click();
 	await touch(page, "cue").click();
 	await expect(page.getByText(/key cue, met \d of 6|key cue, due/).first()).toBeVisible();
 });

@@ -27,7 +27,7 @@ test("no signal: a prepared lesson is begun, 300 tries are counted through three
 	await page.goto("/students");
 	await expect(page.getByRole("heading", { name: "No signal" })).toBeVisible();
 	await accessible(page);
-	await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").tap();
+	await touch(page, "start lesson: Isolde Brankovar, Three-club cascade, left").tap();
 	await expect(page.getByRole("heading", { name: /^Lesson: Isolde Brankovar/ })).toBeAttached();
 	const address = page.url();
 
@@ -87,14 +87,14 @@ test("a quick count and a second lesson on the same ladder begin without a signa
 	await expect(page.getByTestId("kept")).toContainText("saved ✓");
 
 	await page.goto("/");
-	await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").tap();
+	await touch(page, "start lesson: Isolde Brankovar, Three-club cascade, left").tap();
 	await touch(page, "more").tap();
 	await page.getByRole("button", { name: /^what next/ }).tap();
 	await page.getByRole("button", { name: /^move the peg to Two clubs, cross and stop/ }).tap();
 	await good(page).tap();
 	await expect(page.getByTestId("kept")).toContainText("saved ✓");
 	await page.goto("/");
-	await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").tap();
+	await touch(page, "start lesson: Isolde Brankovar, Three-club cascade, left").tap();
 	await expect(
 		page.getByRole("heading", { name: "Lesson: Isolde Brankovar, Two clubs, cross and stop" }),
 	).toBeAttached();
@@ -121,7 +121,7 @@ test("a lesson whose page came past what is held here goes on without a signal, 
 	context,
 }) => {
 	await readyForNoSignal(page);
-	await touch(page, "lesson: Isolde Brankovar, Three-club cascade, left").tap();
+	await touch(page, "start lesson: Isolde Brankovar, Three-club cascade, left").tap();
 	await good(page).tap();
 	await expect(page.getByTestId("kept")).toContainText("sent ✓");
 	// As where it was still on its way when what is held here took over: nobody holds it.

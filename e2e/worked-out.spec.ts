@@ -81,7 +81,7 @@ test.describe("on a phone, without a signal", () => {
 		await readyForNoSignal(page);
 		await studio.kill();
 		await page.goto("/students");
-		await page.getByRole("link", { name: "Sums" }).tap();
+		await page.getByRole("link", { name: "Calculators" }).tap();
 		const choice = page.getByRole("combobox", { name: "Sum", exact: true });
 		await expect(page.getByTestId("result")).toBeVisible();
 		for (const sum of await choice

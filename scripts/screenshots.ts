@@ -102,7 +102,7 @@ try {
 	await shot("card", bench, "/ladders/teodor-passing/card");
 	await shot("live-phone", phone, "/", async () => {
 		await light("daylight");
-		await press("lesson: Teodor Quillfeather, Three-club cascade, right");
+		await press("start lesson: Teodor Quillfeather, Three-club cascade, right");
 		// The warm-up is planned first, and judged by nothing: the peg's rung is what is shown.
 		await touch("GOOD");
 		await page.getByText("Nothing is judged here").waitFor();
@@ -127,7 +127,7 @@ try {
 	await shot("records", bench, "/records");
 	await shot("rule-designer", bench, "/rules", () => press("its curve of Told apart with the fewest tries"));
 	await shot("caller-phone", phone, "/students/sunniva", async () => {
-		await press(/^lesson: Three-ball cascade, right/);
+		await press(/^start lesson: Three-ball cascade, right/);
 		await touch("more");
 		await press(/^what next/);
 		await press(/Three balls, low and high/);
@@ -139,7 +139,7 @@ try {
 		await touch("GOOD");
 	});
 	await shot("everybody-phone", phone, "/students/nimue", async () => {
-		await press(/^lesson: Three-ball cascade/);
+		await press(/^start lesson: Three-ball cascade/);
 		await touch("more");
 		await press(/^everybody/);
 		const board = page.getByRole("dialog", { name: "Everybody" });

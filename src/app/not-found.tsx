@@ -1,5 +1,5 @@
 import css from "@/ui/frame.module.css";
-import { sections } from "@/ui/places";
+import { places } from "@/ui/places";
 
 /** Plain markup: what stands here is sent along with every page, the lesson's too. */
 export default function NotFound() {
@@ -7,8 +7,8 @@ export default function NotFound() {
 		<>
 			<header className={css.top}>
 				<span className={css.brand}>Peg Ladder</span>
-				<nav aria-label="Places">
-					{sections.map(({ href, name }) => (
+				<nav aria-label="Main menu">
+					{places.map(({ href, name }) => (
 						<a key={href} href={href}>
 							{name}
 						</a>

@@ -6,7 +6,6 @@ import { sideWords } from "@/core/people/student";
 import { gather, type KnownLadder, type KnownStudent } from "@/core/plan/candidates";
 import { paceOf } from "@/core/plan/pace";
 import type { LessonPlan, PlannedItem } from "@/core/plan/plan";
-import { viewPlan } from "@/core/plan/viewPlan";
 import { readSides } from "@/core/skill/sides";
 import { findCoach } from "@/store/coach";
 import type { Store } from "@/store/db";
@@ -16,6 +15,7 @@ import { lastOpenings, lessonsOf, lessonView } from "@/store/lessons";
 import { limitsOn } from "@/store/loads";
 import { findPlan, type PlanRow, plansBefore, plansFrom } from "@/store/plans";
 import { openParked, openPromises } from "@/store/said";
+import { solvedPlan } from "@/store/solvedPlans";
 import { findStudent, studentNames } from "@/store/students";
 import { upToDate } from "./store";
 
@@ -153,7 +153,7 @@ export interface PlanLine {
 }
 
 function lineOf({ id, plan }: PlanRow, names: Record<string, string>): PlanLine {
-	const view = viewPlan(plan, false);
+	const view = solvedPlan(id, plan);
 	return {
 		id,
 		day: plan.day,

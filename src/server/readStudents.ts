@@ -3,17 +3,23 @@ import { pegDays } from "@/core/digest/ladderDigest";
 import type { LessonDigest } from "@/core/digest/lessonDigest";
 import type { LastTime } from "@/core/ladder/lastTime";
 import type { Rail } from "@/core/ladder/rail";
+import { type LoadDay, loadOn } from "@/core/load/load";
 import type { Reminder } from "@/core/log/reminders";
 import type { LessonView } from "@/core/log/view";
-import type { Side } from "@/core/people/body";
+import type { bodyParts, Side } from "@/core/people/body";
 import type { Student } from "@/core/people/student";
+import { dayAfter } from "@/core/text/fields";
+import { dueRungs } from "@/core/today/due";
 import { serverDay } from "@/store/days";
+import type { Store } from "@/store/db";
 import { railedLadders } from "@/store/ladders";
 import { lessonsOf, lessonView, type StudentDigest, studentDigests } from "@/store/lessons";
-import { listAssignments } from "@/store/practice";
+import { loadSince } from "@/store/loads";
+import { type AssignmentRow, latestActs, listAssignments } from "@/store/practice";
 import { openParked, openPromises } from "@/store/said";
 import { findStudent, listStudents } from "@/store/students";
 import { studioMark } from "@/store/studio";
+import { bookedLessons } from "./readOutlook";
 import { upToDate } from "./store";
 
 export interface StudentLine {
@@ -73,19 +79,33 @@ export interface StudentPageProps {
 	held: number;
 	/** Their lesson of today is open. */
 	isOpen: boolean;
-	/** What they practise, the newest first. */
-	practice: { id: string; from: string; drills: string }[];
+	/** What they practise, the newest first; what was done last on it. */
+	practice: { id: string; from: string; drills: string; last: { day: string; good: number; tries: number } | null }[];
+	newest: NewestFacts;
+}
+
+/** The newest fact behind each way on from a student's page. */
+export interface NewestFacts {
+	/** Day of the next lesson, by the calendar, else as agreed. */
+	next: string | null;
+	/** Lessons in the calendar, for a year. */
+	booked: number;
+	/** Names of passed rungs that are due for a check. */
+	due: string[];
+	/** The part with the most load in the last seven days. */
+	load: { part: string; week: number; limit: number | null } | null;
 }
 
 /** Half a year of two lessons a week. */
 const WAY = 52;
 const LISTED = 12;
+const WEEK = 7;
 
 export async function readStudent(id: string): Promise<StudentPageProps | null> {
 	const open = await upToDate();
 	const row = await findStudent(open, id);
 	if (!row) return null;
-	const [studio, ladders, promises, parked, digests, lessons, practice] = await Promise.all([
+	const [studio, ladders, promises, parked, digests, lessons, practice, booked, load] = await Promise.all([
 		studioMark(open),
 		railedLadders(open, { students: [id] }),
 		openPromises(open, id),
@@ -93,7 +113,11 @@ export async function readStudent(id: string): Promise<StudentPageProps | null> 
 		studentDigests(open),
 		lessonsOf(open, id, WAY),
 		listAssignments(open, id),
+		bookedLessons(open, id),
+		loadSince(open, id, dayAfter(serverDay(), -WEEK)),
 	]);
+	const done = await Promise.all(practice.filter((one) => !one.archived).map(async (row) => lastDone(open, row)));
+	const limits = new Map((row.student.loadLimits ?? []).map(({ part, week }) => [part, week]));
 	return {
 		studio: studio.id,
 		at: { id: row.id, rev: row.rev },
@@ -112,11 +136,28 @@ export async function readStudent(id: string): Promise<StudentPageProps | null> 
 		})),
 		practice: practice
 			.filter((one) => !one.archived)
-			.map(({ id: at, assignment }) => ({
+			.map(({ id: at, assignment }, i) => ({
 				id: at,
 				from: assignment.from,
 				drills: assignment.items.map(({ name }) => name).join(", "),
+				last: done[i] ?? null,
 			})),
+		newest: {
+			next: booked[0]?.day ?? digests.get(id)?.next ?? null,
+			booked: booked.length,
+			due: dueRungs(
+				ladders
+					.filter((ladder) => !ladder.archived)
+					.map(({ id: at, rail, ladder }) => ({
+						id: at,
+						student: id,
+						rail,
+						sides: { side: ladder.side, strong: row.student.strongSide },
+					})),
+				serverDay(),
+			).map(({ rung }) => rung),
+			load: heaviest(load, limits),
+		},
 		promises,
 		parked,
 		lessons: lessons.slice(0, LISTED).map(({ lesson, day, closed, rungs }) => ({
@@ -128,6 +169,22 @@ export async function readStudent(id: string): Promise<StudentPageProps | null> 
 		held: digests.get(id)?.lessons ?? 0,
 		isOpen: lessons.some(({ closed, opened, fromCard, day }) => opened && !closed && !fromCard && day >= serverDay()),
 	};
+}
+
+/** The latest entry of a practice page; null where nothing was done yet. */
+async function lastDone(open: Store, row: AssignmentRow): Promise<StudentPageProps["practice"][number]["last"]> {
+	const done = (await latestActs(open, row, 50)).flatMap((act) => (act.kind === "done" ? [act.body] : []));
+	const last = done.sort((a, b) => (a.day < b.day ? 1 : -1))[0];
+	return last ? { day: last.day, good: last.good, tries: last.tries } : null;
+}
+
+/** The part that the last seven days loaded most. */
+function heaviest(load: readonly LoadDay[], limits: ReadonlyMap<string, number | null>): NewestFacts["load"] {
+	const parts = [...new Set(load.flatMap((one) => Object.keys(one.parts) as (typeof bodyParts)[number][]))];
+	const [most] = parts
+		.map((part) => ({ part, week: loadOn(load, part, serverDay()).week, limit: limits.get(part) ?? null }))
+		.sort((a, b) => b.week - a.week);
+	return most && most.week > 0 ? most : null;
 }
 
 export interface StudentLessons {

@@ -19,6 +19,7 @@ import { catchUpIfRoom } from "./projection";
 import { causeMarks, openParked, openPromises } from "./said";
 import * as t from "./schema";
 import { skillNames } from "./skills";
+import { solvedPlan } from "./solvedPlans";
 import { listStudents } from "./students";
 import { studioMark } from "./studio";
 
@@ -104,7 +105,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 			: {}),
 		...(coach.note ? { note: coach.note } : {}),
 		plans: plans.flatMap(({ id, plan }) => {
-			const taken = takePlan(id, plan);
+			const taken = takePlan(id, plan, solvedPlan(id, plan));
 			const { day, students: who, minutes, wish } = plan;
 			return taken ? [{ day, students: who, minutes, wish, taken }] : [];
 		}),

@@ -6,7 +6,7 @@ import { archive } from "@/server/actions";
 import { Refusals } from "./Refusals";
 import { useRefusals } from "./useRefusals";
 
-/** Puts away, or brings back. Nothing is deleted, so nothing needs asking. */
+/** Archives, or makes active again. Nothing is deleted, so nothing needs asking. */
 export function Archive({
 	what,
 	id,
@@ -27,7 +27,7 @@ export function Archive({
 					if (outcome.ok) router.refresh();
 				}}
 			>
-				{archived ? "bring back" : "put away"}
+				{archived ? "make active" : "archive"}
 			</Button>
 			<Refusals refusals={refused} />
 		</>

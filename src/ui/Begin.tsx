@@ -16,13 +16,15 @@ export function Begin({
 	ladder,
 	label,
 	quiet = false,
-	name,
+	of,
 	isOpen = false,
 }: {
 	ladder: string | null;
-	label: string;
+	/** Where it is no lesson that is started. */
+	label?: string;
 	quiet?: boolean;
-	name?: string;
+	/** Whose it is and on what, for whom the row cannot be seen. */
+	of?: string;
 	/** The student's lesson of today is open. */
 	isOpen?: boolean;
 }) {
@@ -39,26 +41,27 @@ export function Begin({
 			setBusy(false);
 		}
 	};
+	const words = label ?? (isOpen ? "continue lesson" : "start lesson");
 	return (
 		<>
 			<span className="d-inline-flex flex-column align-items-end">
 				<Button
 					variant={quiet ? "outline-primary" : "primary"}
 					disabled={busy}
-					aria-label={name}
+					aria-label={of && `${words}: ${of}`}
 					onClick={() => void go(false)}
 				>
-					{label}
+					{words}
 				</Button>
 				{isOpen && (
 					<Button
 						variant="link"
 						size="sm"
 						disabled={busy}
-						aria-label={name && `a second ${name}`}
+						aria-label={of && `start a second lesson: ${of}`}
 						onClick={() => void go(true)}
 					>
-						a second one
+						start a second
 					</Button>
 				)}
 			</span>

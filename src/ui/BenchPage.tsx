@@ -1,14 +1,15 @@
 import css from "./frame.module.css";
 import type { KeyHint } from "./Key";
 import { KeyLine } from "./Keys";
-import { Tools, TopLine } from "./TopLine";
+import { FootLine, TopLine } from "./TopLine";
 
-/** A bench: top line, spine for the rail of what is open, work column, margin, key line. */
+/** A bench: top line, spine for the rail of what is open, work column, margin, the places at a thumb, key line. */
 export function BenchPage({
 	spine,
 	margin,
 	keys = [],
 	wide = false,
+	ownFoot = false,
 	children,
 }: {
 	spine?: React.ReactNode;
@@ -16,6 +17,8 @@ export function BenchPage({
 	keys?: readonly KeyHint[];
 	/** The work column takes the spine too: its rows carry their own stretch of the rail. And the margin, where that says "whole". */
 	wide?: boolean | "whole";
+	/** Something of its own stands at the foot of a phone: the places stay under the way back. */
+	ownFoot?: boolean;
 	children: React.ReactNode;
 }) {
 	return (
@@ -27,7 +30,7 @@ export function BenchPage({
 			<div className={css.main}>
 				{!wide &&
 					(spine ? (
-						<aside className={css.spine} aria-label="Spine">
+						<aside className={css.spine} aria-label="Ladder">
 							{spine}
 						</aside>
 					) : (
@@ -37,14 +40,12 @@ export function BenchPage({
 					{children}
 				</main>
 				{wide !== "whole" && (
-					<aside className={css.margin} aria-label="Margin">
+					<aside className={css.margin} aria-label="Notes">
 						{margin}
 					</aside>
 				)}
 			</div>
-			<footer className={css.footTools}>
-				<Tools />
-			</footer>
+			{!ownFoot && <FootLine />}
 			<KeyLine hints={keys} />
 		</>
 	);

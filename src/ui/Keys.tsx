@@ -12,6 +12,26 @@ const everywhere: readonly KeyHint[] = [
 	{ keys: ["Esc"], does: "close what is open" },
 ];
 
+/** Whether the page is being used by keys: from the first one that is no writing to the next press of a pointer. */
+function useKeysInUse(): boolean {
+	const [inUse, setInUse] = useState(false);
+	useEffect(() => {
+		const stop = new AbortController();
+		const { signal } = stop;
+		window.addEventListener(
+			"keydown",
+			({ key, target }) => {
+				const isWriting = target instanceof HTMLElement && target.matches("input, textarea, select");
+				if (!isWriting || key === "Tab" || key === "Escape") setInUse(true);
+			},
+			{ signal },
+		);
+		window.addEventListener("pointerdown", () => setInUse(false), { signal });
+		return () => stop.abort();
+	}, []);
+	return inUse;
+}
+
 /** The line of keys at the foot of a bench, and the whole list on `?`. */
 export function KeyLine({ hints }: { hints: readonly KeyHint[] }) {
 	const [open, setOpen] = useState(false);
@@ -30,10 +50,11 @@ export function KeyLine({ hints }: { hints: readonly KeyHint[] }) {
 				() => setOpen(false),
 			);
 	}, [open]);
+	const shown = useKeysInUse();
 	const all = [...hints, ...everywhere];
 	return (
 		<>
-			<div className={css.keys} aria-hidden="true">
+			<div className={css.keys} aria-hidden="true" hidden={!shown}>
 				{all.map(({ keys, does }) => (
 					<span key={does}>
 						{keys.map((key) => (

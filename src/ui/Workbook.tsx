@@ -2,7 +2,7 @@
 export function Workbook({ of, id }: { of: "student" | "skill" | "ladder"; id: string }) {
 	return (
 		<a className="btn btn-link" href={`/api/workbook?of=${of}&id=${id}`} download>
-			download as a workbook
+			download
 		</a>
 	);
 }

@@ -8,6 +8,7 @@ import type { LoadDay } from "@/core/load/load";
 import type { CheckDigest } from "@/core/log/check";
 import type { OrderedEvent } from "@/core/log/order";
 import { partingOf } from "@/core/log/parting";
+import { resultOf } from "@/core/log/terms";
 import {
 	countedIn,
 	dayOf,
@@ -20,7 +21,7 @@ import {
 	type Visit,
 } from "@/core/log/view";
 import { wishesOf, wishOf } from "@/core/log/wish";
-import { scoreOf, tellsRuns, wrapUp } from "@/core/log/wrap";
+import { type RungWrap, scoreOf, tellsRuns, wrapUp } from "@/core/log/wrap";
 import { isShown } from "@/core/skill/cue";
 import { sum } from "@/core/statistics/sums";
 
@@ -63,6 +64,8 @@ export interface RungDigest {
 	instead?: { good: number | null; tries: number; of: "variation" | "warm-up" | "stretch" };
 	/** Looks at it that were decided. */
 	checks?: CheckDigest[];
+	/** What came of it in the terms of its rule, where good of tries does not say it all. */
+	result?: string;
 	/** Its own rule was met; re-earning a lower rung by its short rule passes nothing. */
 	met: boolean;
 }
@@ -88,6 +91,8 @@ export interface LastVisit {
 	rung: string;
 	good: number;
 	tries: number;
+	/** What came of it in the terms of its rule, where good of tries does not say it all. */
+	result?: string;
 	/** The last correction or question given on the ladder. */
 	cue: string | null;
 	/** What was to be practised until the next lesson. */
@@ -248,31 +253,19 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 					...(score.of === "rung" ? {} : { instead: { ...score, of: score.of } }),
 					marks: visits.map((visit) => marksOf(visit)).join(""),
 					...passOf(view, visits),
+					...resultIn(wrap),
 					ways: waysIn(visits),
 				}),
 			),
-		moves: view.moves.flatMap((move) =>
-			move.ladder
-				? [
-						{
-							id: move.id,
-							ladder: move.ladder,
-							lesson,
-							day,
-							from: move.body.from,
-							to: move.body.to,
-							reason: move.body.reason,
-							unfounded: view.unfounded.has(move.id),
-							lamport: move.lamport,
-							device: move.device,
-							dseq: move.dseq,
-						},
-					]
-				: [],
-		),
+		moves: movesIn(lesson, day, view),
 		last: lastVisits(view),
 	};
 }
+
+const resultIn = (rung: RungWrap): { result?: string } => {
+	const result = resultOf(rung);
+	return result ? { result } : {};
+};
 
 function waysIn(visits: readonly Visit[]): Record<string, number> {
 	const ways: Record<string, number> = {};
@@ -283,6 +276,27 @@ function waysIn(visits: readonly Visit[]): Record<string, number> {
 		}
 	return ways;
 }
+
+const movesIn = (lesson: string, day: string, view: LessonView): MoveDigest[] =>
+	view.moves.flatMap((move) =>
+		move.ladder
+			? [
+					{
+						id: move.id,
+						ladder: move.ladder,
+						lesson,
+						day,
+						from: move.body.from,
+						to: move.body.to,
+						reason: move.body.reason,
+						unfounded: view.unfounded.has(move.id),
+						lamport: move.lamport,
+						device: move.device,
+						dseq: move.dseq,
+					},
+				]
+			: [],
+	);
 
 /** The latest pass of a rung that no move of its ladder followed. */
 function passOf(view: LessonView, visits: readonly Visit[]): { pass?: PassDigest } {
@@ -332,10 +346,24 @@ function lastVisits(view: LessonView): LastVisit[] {
 			rung: own.length > 0 ? visit.placing.settings.name : `${visit.placing.settings.name}, on a variation`,
 			good: marks.filter((mark) => readMark(mark).good).length,
 			tries: marks.length,
+			...(own.length > 0 ? resultOn(view, visit) : {}),
 			cue: cue ?? null,
 			...practiseOn(view, ladder),
 		};
 	});
+}
+
+/** The result of the rung that a visit was on, all its visits of the lesson together. */
+function resultOn(view: LessonView, { student, ladder, rung, placing }: Visit): { result?: string } {
+	const on = wrapUp(view).find(
+		(one) =>
+			one.student === student &&
+			one.ladder === ladder &&
+			one.rung === rung &&
+			one.easedBy === (placing.easedBy ?? null) &&
+			one.tries > 0,
+	);
+	return on ? resultIn(on) : {};
 }
 
 function practiseOn(view: LessonView, ladder: string): { practise?: string } {

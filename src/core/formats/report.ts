@@ -9,6 +9,8 @@ export interface ReportScore {
 	day: string;
 	low: number;
 	high: number;
+	/** What came of it in the terms of its rule. */
+	result?: string;
 }
 
 export interface ReportLadder {
@@ -114,8 +116,8 @@ export function reportOf(
 						head: ["rung", "first", "latest", "so"],
 						rows: one.scores.map(({ name, first, latest, change }) => [
 							name,
-							`${scoreWords(first)} (${dayWords(first.day)})`,
-							`${scoreWords(latest)} (${dayWords(latest.day)})`,
+							`${scoreWords(first)}${first.result ? `, ${first.result}` : ""} (${dayWords(first.day)})`,
+							`${scoreWords(latest)}${latest.result ? `, ${latest.result}` : ""} (${dayWords(latest.day)})`,
 							changeWords[change],
 						]),
 					},

@@ -30,6 +30,7 @@ export const tables = {
 		minutes: "as long as it was to be",
 		tries: "all attempts, counted or not",
 		good: "counted tries on rungs that were good",
+		results: "what came of each rung in the terms of its rule, with semicolons between",
 		wish: "what was wished for",
 		remark: "the coach's remark",
 		note: "the note to the student",

@@ -54,7 +54,14 @@ export function rungLessons(ladder: string, lessons: readonly LessonDigest[]): D
 			if (one.ladder === ladder)
 				daysOn.set(one.rung, [
 					...(daysOn.get(one.rung) ?? []),
-					{ lesson, day, good: one.good, tries: one.tries, marks: one.marks },
+					{
+						lesson,
+						day,
+						good: one.good,
+						tries: one.tries,
+						marks: one.marks,
+						...(one.result ? { result: one.result } : {}),
+					},
 				]);
 	return daysOn;
 }

@@ -10,6 +10,8 @@ export interface RungLesson {
 	tries: number;
 	/** Its counted tries in order, as `readMark` reads them. */
 	marks: string;
+	/** What came of it in the terms of its rule, where good of tries does not say it all. */
+	result?: string;
 }
 
 export interface ThenNow {

@@ -9,6 +9,13 @@ export const gateWords: Record<Gate, string> = {
 	commitment: "it was fully committed, whatever came of it",
 };
 
+/** How they move up, in a word or two; the stored names stay. */
+export const policyNames: Record<Policy, string> = {
+	mastery: "by the rule",
+	"fixed dose": "after a set number of tries",
+	"full speed": "always at full speed",
+};
+
 /** When a student leaves a rung, in the coach's words. */
 export const policyWords: Record<Policy, string> = {
 	mastery: "the rule first, with a limit a day",

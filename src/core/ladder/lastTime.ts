@@ -8,6 +8,8 @@ export interface LastTime {
 	rung: string;
 	good: number;
 	tries: number;
+	/** What came of it in the terms of its rule, where good of tries does not say it all. */
+	result?: string;
 	/** The last correction or question that was given. */
 	cue: string | null;
 	/** What was to be practised since. */

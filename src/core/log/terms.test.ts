@@ -1,6 +1,6 @@
 import type { Rule } from "@/core/rules";
 import { scales } from "@/core/rules/scale";
-import { inTerms } from "./terms";
+import { inTerms, resultOf } from "./terms";
 import type { TryView, Visit } from "./view";
 import type { RungWrap } from "./wrap";
 
@@ -133,4 +133,43 @@ test("bouts: who won which, and how often the first try was good; in sets of bef
 			...row("mggg", "two"),
 		]),
 	).toEqual(["won 2 of 3 bouts: 3 : 1 won, 0 : 2 lost, 3 : 1 won", "first try good in 1 of 3"]);
+});
+
+describe("what came of a rung, in one phrase for every page", () => {
+	const rung = (rule: Rule, tries: TryView[], more: Partial<RungWrap> = {}, judged = { met: false, progress: {} }) =>
+		resultOf({
+			visits: [{ rule, tries, tallies: [], scores: [], placing: {}, judgements: { own: judged } } as unknown as Visit],
+			tries: tries.length,
+			good: tries.filter(({ as }) => as.good).length,
+			longestRun: null,
+			...more,
+		} as RungWrap);
+
+	test("the real total, whether or not the rule was met before", () => {
+		const points = { kind: "points", weights: { hit: 2, miss: -2 }, target: 15 } as const;
+		const at = (met: boolean, value: number) => ({ met, progress: { value, target: 15, words: "points" } });
+		expect(rung(points, [tried({})], {}, at(true, 22))).toBe("22 points, rule met at 15");
+		expect(rung(points, [tried({})], {}, at(false, 9))).toBe("9 of 15 points");
+	});
+
+	test("a run longer than was asked; none where every try was good, or where good of tries says it all", () => {
+		expect(rung({ kind: "streak", r: 4 }, [tried({})], { tries: 14, good: 12, longestRun: 11 })).toBe("longest run 11");
+		expect(rung({ kind: "streak", r: 4 }, [tried({})], { tries: 4, good: 4, longestRun: 4 })).toBeNull();
+		expect(rung({ kind: "rolling", k: 7, n: 9 }, [tried({})], { tries: 9, good: 5, longestRun: 2 })).toBeNull();
+		expect(rung({ kind: "streak", r: 4 }, [], { tries: 0 })).toBeNull();
+	});
+
+	test.each([
+		[
+			{ kind: "length", length: 20, times: 2 },
+			[tried({ length: 34 }), tried({ length: 3 })],
+			"longest 34, 1 time at 20 or more",
+		],
+		[{ kind: "rating", mean: 7, n: 3 }, [tried({ rating: 9 })], "rated 9 on average, 9 at best"],
+		[{ kind: "count", c: 3, seconds: 60 }, [tried({}), tried({})], "best set 2 in 60 seconds"],
+		[{ kind: "spread", each: 1, targets: ["near"] }, [tried({ called: "near" })], "near 1 of 1"],
+		[{ kind: "decision", k: 2, n: 3 }, [tried({ right: true })], "1 of 1 choice right"],
+	] satisfies [Rule, TryView[], string][])("%j", (rule, tries, words) => {
+		expect(rung(rule, tries)).toBe(words);
+	});
 });

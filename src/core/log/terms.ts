@@ -5,7 +5,7 @@ import { plural } from "@/core/text/lists";
 import { lookedFor } from "./kinds";
 import type { StretchWrap } from "./stretch";
 import { formOf, type TryView } from "./view";
-import type { RungWrap } from "./wrap";
+import { type RungWrap, tellsRuns } from "./wrap";
 
 const short = (n: number) => String(Number(n.toFixed(1)));
 
@@ -62,18 +62,23 @@ function stretchWords({ came, taken, off, variation, label }: StretchWrap, visit
 	];
 }
 
-function inTries(visits: RungWrap["visits"]): string[] {
-	const rule = visits.at(-1)?.rule;
-	if (!rule) return [];
-	const tries = ownTries(visits);
-	const timed: Timed[] = visits.flatMap((visit) => [
+/** Counted tries on the rung itself, and what was counted against a clock. */
+const triedIn = (visits: RungWrap["visits"]): { tries: TryView[]; timed: Timed[] } => ({
+	tries: ownTries(visits),
+	timed: visits.flatMap((visit) => [
 		...visit.tallies
 			.filter((one) => one.counted && one.seconds !== undefined && one.variation === formOf(visit.placing))
 			.map(({ good, seconds }) => ({ count: good, seconds: seconds as number })),
 		...visit.scores
 			.filter((one) => one.counted && one.variation === formOf(visit.placing))
 			.map(({ count, seconds }) => ({ count, seconds })),
-	]);
+	]),
+});
+
+function inTries(visits: RungWrap["visits"]): string[] {
+	const rule = visits.at(-1)?.rule;
+	if (!rule) return [];
+	const { tries, timed } = triedIn(visits);
 	if (tries.length + timed.length === 0) return [];
 	const scale = visits.at(-1)?.placing.settings?.scale ?? [];
 	const labels = byLabel(visits).map(({ label, good, of }) => `${label} ${good} of ${of}`);
@@ -91,6 +96,31 @@ function inTries(visits: RungWrap["visits"]): string[] {
 		...(labels.length > 0 ? [labels.join(", ")] : []),
 		...endedIn(visits),
 	];
+}
+
+/** A run shorter than this says nothing that the count does not. */
+const RUN_WORTH_TELLING = 3;
+
+/**
+ * What came of a rung in a lesson in the terms of its rule: the real total and the best, whether or not the rule was
+ * met earlier. Null where good of tries says it all.
+ *
+ * @example "22 points, rule met at 15"; "longest run 11"; "longest 34, 2 times at 20 or more"
+ */
+export function resultOf(rung: RungWrap): string | null {
+	const rule = rung.visits.at(-1)?.rule;
+	if (!rule || rung.tries + rung.visits.reduce((all, { scores }) => all + scores.length, 0) === 0) return null;
+	const { tries, timed } = triedIn(rung.visits);
+	const said = allParts(rule).flatMap(
+		(part) => phrase(part, tries, timed) ?? (part === rule ? sumOf(rung.visits) : []),
+	);
+	const run = tellsRuns(rung) ? (rung.longestRun ?? 0) : 0;
+	const all = [
+		...said,
+		...calledOut(allParts(rule), timed),
+		...(run >= RUN_WORTH_TELLING && run < rung.good ? [`longest run ${run}`] : []),
+	];
+	return all.length > 0 ? all.join(", ") : null;
 }
 
 /** Of tries two did together, who ended them: they themselves, or the other. */
@@ -249,8 +279,9 @@ interface TwoByTwo {
 function sumOf(visits: RungWrap["visits"]): string[] {
 	const last = visits.at(-1);
 	if (last?.rule.kind !== "points") return [];
-	const { value, target, words } = last.judgements[formOf(last.placing)].progress;
-	return [`${value} of ${target} ${words}`];
+	const { met, progress } = last.judgements[formOf(last.placing)];
+	const { value, target, words } = progress;
+	return [met ? `${value} ${words}, rule met at ${target}` : `${value} of ${target} ${words}`];
 }
 
 interface Bout {

@@ -121,6 +121,7 @@ export const PackLadder = z.object({
 			good: z.number(),
 			tries: z.number(),
 			cue: z.nullable(z.string()),
+			result: z.optional(z.string()),
 			practise: z.optional(z.string()),
 		}),
 	),

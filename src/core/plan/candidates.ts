@@ -5,6 +5,7 @@ import type { Hole } from "@/core/ladder/rail";
 import { type KeyCue, MEETINGS } from "@/core/skill/keyCue";
 import { cutText, daysBetween } from "@/core/text/fields";
 import { plural } from "@/core/text/lists";
+import { capital } from "@/core/text/wording";
 import { type Pace, USUAL } from "./pace";
 import { MOST_ITEMS, type PlannedItem } from "./plan";
 import { GOOD_END, type PlanClass } from "./solve";
@@ -44,6 +45,10 @@ export interface KnownStudent {
 const RECHECK_TRIES = 10;
 /** A rung from the bottom is shown, not worked. */
 const SHOWN_TRIES = 3;
+/** Minutes of a drill, at least. */
+const SHORTEST_DRILL = 4;
+/** Minutes of all that is to be talked of, at most. */
+const LONGEST_TALK = 5;
 const PARKED_SHOWN = 2;
 const CUES_SHOWN = 2;
 /** On one ladder: a rung holds what the rungs below it ask for. */
@@ -92,12 +97,13 @@ function onRung(
 	{ student }: Sees,
 	ladder: KnownLadder,
 	at: number,
-	as: { id: string; class: PlanClass; why: string; value: number; least: number; wish: number },
+	as: { id: string; class: PlanClass; why: string; value: number; least: number; wish: number; peg?: true },
 ): PlannedItem[] {
 	const rung = ladder.rungs[at];
 	if (!rung || ladder.limits.some((limit) => limit.rung === rung.id && limit.what === "taken out")) return [];
 	const rate = rateOf(ladder.tries(at));
-	const least = minutesFor(as.least, student.pace);
+	// A drill of two minutes is no drill: it is set up, and over.
+	const least = Math.max(SHORTEST_DRILL, minutesFor(as.least, student.pace));
 	const heavy = isHeavy(rung.settings);
 	return [
 		{
@@ -112,6 +118,7 @@ function onRung(
 			ladder: ladder.id,
 			rung: rung.id,
 			effort: EFFORT[as.class],
+			...(as.peg ? { peg: true as const } : {}),
 			...(heavy ? { heavy } : {}),
 			...(rate === null ? {} : { rate }),
 			// The minutes are those that past ones took on average: what is left of them is how far they strayed.
@@ -161,6 +168,7 @@ function onLadder(sees: Sees, ladder: KnownLadder): PlannedItem[] {
 		...onRung(sees, ladder, pegIndex, {
 			id: `peg-${id}`,
 			class: kind ?? "current",
+			peg: true,
 			why: passed ? "The peg stands here, and it is passed." : "The peg stands here.",
 			value: passed ? 6 : 10,
 			least: triesPerSet,
@@ -220,61 +228,59 @@ function refresher(sees: Sees, ladder: KnownLadder): PlannedItem[] {
 	return [];
 }
 
-function talk(sees: Sees, id: string, what: string, why: string, least: number, value: number): PlannedItem {
-	return {
-		id,
-		class: "talk",
-		what: cutText(what, LINE),
-		why,
-		least,
-		wish: least + 1,
-		value,
-		student: sees.student.id,
-		effort: EFFORT.talk,
-	};
-}
-
 const lateBy = (due: string, day: string): string =>
 	due === day ? "due on the day" : `due ${plural(daysBetween(due, day), "day")} before`;
 
-/** What was said and waits: promises due by the day, what is parked, the wish. */
-function said(sees: Sees): PlannedItem[] {
-	const { student, day } = sees;
+/** One thing to be talked of, why, and what it is worth. */
+interface Said {
+	what: string;
+	why: string;
+	value: number;
+}
+
+/** What was said and waits: the wish, promises due by the day, key cues to be met again, what is parked. */
+function waiting({ student, day }: Sees): Said[] {
 	return [
-		...(student.wish
-			? [talk(sees, `wish-${student.id}`, student.wish, "The student's own wish for the day.", 3, 8)]
-			: []),
+		...(student.wish ? [{ what: student.wish, why: "their wish", value: 8 }] : []),
 		...student.promises
 			.filter(({ due }) => due === null || due <= day)
 			.slice(0, 4)
-			.map(({ text, due }, i) =>
-				talk(sees, `promise-${i}-${student.id}`, text, `Promised${due ? `, ${lateBy(due, day)}` : ""}.`, 1, 9),
-			),
+			.map(({ text, due }) => ({ what: text, why: `promised${due ? `, ${lateBy(due, day)}` : ""}`, value: 9 })),
 		...student.cues
 			.filter(({ due }) => due !== null && due <= day)
 			.slice(0, CUES_SHOWN)
-			.map(({ text, met, due }, i) =>
-				talk(
-					sees,
-					`cue-${i}-${student.id}`,
-					`“${text}”`,
-					`Key cue, met ${met} of ${MEETINGS} times; ${due === null ? "" : lateBy(due, day)}.`,
-					1,
-					5,
-				),
+			.map(({ text, met, due }) => ({
+				what: `“${text}”`,
+				why: `key cue, met ${met} of ${MEETINGS} times${due === null ? "" : `, ${lateBy(due, day)}`}`,
+				value: 5,
+			})),
+		...student.parked.slice(0, PARKED_SHOWN).map(({ text, day: then }) => ({
+			what: text,
+			why: `parked ${plural(Math.max(0, daysBetween(then, day)), "day")} ago`,
+			value: 2,
+		})),
+	];
+}
+
+/** All that waits to be said to a student as one item: a talk of one to five minutes, worth what its weightiest part is. */
+function talk(sees: Sees): PlannedItem[] {
+	const all = waiting(sees);
+	if (all.length === 0) return [];
+	return [
+		{
+			id: `talk-${sees.student.id}`,
+			class: "talk",
+			what: cutText(all.map(({ what }) => what).join(" · "), LINE),
+			why: cutText(
+				`${capital(all.map(({ what, why }) => (all.length === 1 ? why : `${what}: ${why}`)).join("; "))}.`,
+				300,
 			),
-		...student.parked
-			.slice(0, PARKED_SHOWN)
-			.map(({ text, day: then }, i) =>
-				talk(
-					sees,
-					`parked-${i}-${student.id}`,
-					text,
-					`Parked ${plural(Math.max(0, daysBetween(then, day)), "day")} ago; wants a look.`,
-					1,
-					2,
-				),
-			),
+			least: 1,
+			wish: Math.min(LONGEST_TALK, 1 + all.length),
+			value: Math.max(...all.map(({ value }) => value)),
+			student: sees.student.id,
+			effort: EFFORT.talk,
+		},
 	];
 }
 
@@ -286,7 +292,7 @@ function said(sees: Sees): PlannedItem[] {
 export function gather(students: readonly KnownStudent[], day: string): PlannedItem[] {
 	const all = students.flatMap((student) => {
 		const sees = { day, student };
-		return [...said(sees), ...student.ladders.flatMap((ladder) => onLadder(sees, ladder))];
+		return [...talk(sees), ...student.ladders.flatMap((ladder) => onLadder(sees, ladder))];
 	});
 	const ends: PlannedItem[] = [
 		{

@@ -23,8 +23,12 @@ export function minutesFrom(past: readonly number[], planned: number): Minutes {
 	return past.length < FEWEST_KNOWN ? { mean: planned, spread: UNKNOWN_SPREAD * planned } : meanAndSpread(past);
 }
 
-/** Minutes that an item will take, from what those like it took. */
+/** How far an item strays from its minutes, as a share: from what those like it took. */
+export const spreadOf = ({ takes }: Pick<PlannedItem, "takes">): number =>
+	takes ? takes.spread / takes.mean : UNKNOWN_SPREAD;
+
+/** Minutes that an item will take: those it has are the ones to be expected, and those like it say how far it strays. */
 export const minutesOf = ({ item, minutes }: { item: Pick<PlannedItem, "takes">; minutes: number }): Minutes => ({
-	mean: minutes * (item.takes?.mean ?? 1),
-	spread: minutes * (item.takes?.spread ?? UNKNOWN_SPREAD),
+	mean: minutes,
+	spread: minutes * spreadOf(item),
 });

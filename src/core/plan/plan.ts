@@ -2,7 +2,7 @@ import * as z from "zod/mini";
 import { complainIn } from "@/core/refusals/complain";
 import { type Outcome, refuse } from "@/core/refusals/refusals";
 import { day, ident, label, text, whole } from "@/core/text/fields";
-import { LONGEST, planClasses } from "./solve";
+import { LONGEST, planClasses, SURE } from "./solve";
 
 /** More candidates are a list nobody reads, and more than the search keeps apart. */
 export const MOST_ITEMS = 60;
@@ -28,6 +28,8 @@ export const PlannedItem = z.object({
 	effort: z.optional(whole(0, 10)),
 	/** In every plan: a warm-up, the wrap-up. */
 	always: z.optional(z.boolean()),
+	/** The rung the peg stands on: its ladder's part of the time that is the pegs'. */
+	peg: z.optional(z.literal(true)),
 	/** What past items of this kind took, as shares of what they were planned for; left out, nothing is known. */
 	takes: z.optional(
 		z.object({ mean: z.number().check(z.gt(0), z.lte(20)), spread: z.number().check(z.gte(0), z.lte(20)) }),
@@ -53,6 +55,12 @@ export const LessonPlan = z
 		/** By the clock of the place, "16:30"; empty where nothing is fixed. */
 		time: z.string().check(z.regex(/^$|^([01]\d|2[0-3]):[0-5]\d$/)),
 		minutes: whole(1, LONGEST),
+		/** How sure it is to end in time; left out, as usual. */
+		sure: z.optional(
+			z
+				.number()
+				.check(z.refine((value) => SURE.some((one) => one === value), `One of ${SURE.join(", ")} is possible.`)),
+		),
 		students: z.array(ident).check(z.minLength(1), z.maxLength(10)),
 		wish: text(400),
 		/** One or two things to watch for all through. */
@@ -89,6 +97,7 @@ export const planLabels = {
 	why: "reason",
 	least: "least minutes",
 	value: "worth",
+	sure: "chance to end in time",
 	at: "place",
 };
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { cases } from "@/core/__tests__/cases";
-import { earns, endsWell, isCloser, type PlanItem, planClasses, solvePlan } from "./solve";
+import { overrunOf } from "./overrun";
+import { earns, endsWell, isCloser, type PlanItem, planClasses, SURE, solvePlan } from "./solve";
 
 const item = (id: string, least: number, wish: number, value: number, more: Partial<PlanItem> = {}): PlanItem => ({
 	id,
@@ -38,15 +39,25 @@ function bruteForce(
 	items: readonly PlanItem[],
 	minutes: number,
 	endWell: boolean,
+	sure = 0.5,
 ): { value: number; ids: string[] } | null {
 	const order = items
 		.map((one, place) => ({ one, place }))
 		.sort((a, b) => planClasses.indexOf(a.one.class) - planClasses.indexOf(b.one.class) || a.place - b.place);
 	let best: { value: number; ids: string[]; places: number[] } | null = null;
-	const visit = (at: number, used: number, value: number, taken: { one: PlanItem; place: number }[]): void => {
+	const isMany = (kind: string, taken: readonly { one: PlanItem }[]) =>
+		taken.filter(({ one }) => one.class === kind).length > 2;
+	const visit = (
+		at: number,
+		used: number,
+		value: number,
+		taken: { one: PlanItem; place: number; long: number }[],
+	): void => {
 		if (at === order.length) {
 			const last = taken.filter(({ one }) => one.class !== "wrap-up").at(-1)?.one;
-			if (taken.filter(({ one }) => one.class === "new").length > 2 || (endWell && last && !endsWell(last))) return;
+			if (isMany("new", taken) || isMany("re-check", taken) || (endWell && last && !endsWell(last))) return;
+			const spreads = taken.map(({ one, long }) => ({ mean: long, spread: long * (one.spread ?? 0.3) }));
+			if (sure > 0.5 && 1 - overrunOf(spreads, minutes).chance < sure - 1e-12) return;
 			const places = taken.map(({ place }) => place).sort((a, b) => a - b);
 			const earlier = () => {
 				const first = places.findIndex((place, i) => place !== best?.places[i]);
@@ -63,7 +74,7 @@ function bruteForce(
 		const { one, place } = order[at] as (typeof order)[number];
 		if (!one.always) visit(at + 1, used, value, taken);
 		for (let long = one.least; long <= one.wish && used + long <= minutes; long++)
-			visit(at + 1, used + long, value + earns(one, long), [...taken, { one, place }]);
+			visit(at + 1, used + long, value + earns(one, long), [...taken, { one, place, long }]);
 	};
 	visit(0, 0, 0, []);
 	return best;
@@ -78,6 +89,7 @@ const few = fc
 			value: fc.integer({ min: 1, max: 6 }),
 			heavy: fc.boolean(),
 			rate: fc.constantFrom(undefined, 0.5, 0.9),
+			spread: fc.constantFrom(undefined, 0.1, 0.6),
 		}),
 		{ minLength: 1, maxLength: 6 },
 	)
@@ -97,6 +109,63 @@ test("it is the best of all plans that keep the rules, in every tie, as trying t
 		}),
 		{ numRuns: cases(300) },
 	);
+});
+
+test("ends in time with the chance that was asked for, and earns the most that does, as trying every subset and every minute finds it", () => {
+	fc.assert(
+		fc.property(few, fc.integer({ min: 1, max: 20 }), fc.constantFrom(...SURE.slice(1)), (items, minutes, sure) => {
+			const made = solvePlan(items, minutes, sure);
+			if (!made.ok) throw new Error("nothing is always in it, so there is a plan");
+			const best =
+				(items.some(isCloser) ? bruteForce(items, minutes, true, sure) : null) ??
+				bruteForce(items, minutes, false, sure);
+			expect(made.value.isSure).toBe(best !== null);
+			if (!best) return;
+			expect(made.value.value).toBeCloseTo(best.value, 9);
+			expect(made.value.placed.map(({ id }) => id)).toEqual(best.ids);
+		}),
+		{ numRuns: cases(300) },
+	);
+});
+
+test("what must be in it and cannot end in time is as short as it can be, and says so", () => {
+	const made = solvePlan([item("must", 9, 14, 5, { always: true, spread: 0.6 }), item("more", 2, 4, 9)], 10, 0.9);
+	expect(made).toMatchObject({ ok: true, value: { isSure: false, placed: [{ id: "must", minutes: 9 }] } });
+	// Without a condition it is the plan that earns the most.
+	expect(solvePlan([item("must", 9, 14, 5, { always: true })], 10)).toMatchObject({
+		ok: true,
+		value: { isSure: true, placed: [{ id: "must", minutes: 10 }] },
+	});
+});
+
+test("more certainty never earns more, and a gap before a pin counts for nothing", () => {
+	fc.assert(
+		fc.property(few, fc.integer({ min: 8, max: 20 }), (items, minutes) => {
+			const pinned = [...items, item("pin", 1, 2, 1, { pinned: { at: minutes - 2, minutes: 2 } })];
+			const values = SURE.map((sure) => solvePlan(pinned, minutes, sure)).flatMap((made) =>
+				made.ok && made.value.isSure ? [made.value.value] : [],
+			);
+			expect(values).toEqual([...values].sort((a, b) => b - a));
+		}),
+		{ numRuns: cases(100) },
+	);
+	const late = item("late", 1, 2, 1, { pinned: { at: 18, minutes: 2 } });
+	const early = item("early", 10, 10, 8, { spread: 0.3 });
+	expect(solvePlan([early, late], 20, 0.95)).toMatchObject({
+		ok: true,
+		value: { placed: [{ id: "early" }, { id: "late" }] },
+	});
+});
+
+test("two re-checks a lesson, besides those the coach put in", () => {
+	const checks = ["a", "b", "c"].map((id) => item(id, 1, 1, 1, { class: "re-check" }));
+	const ids = (items: PlanItem[]) => {
+		const made = solvePlan(items, 20);
+		return made.ok ? made.value.placed.map(({ id }) => id) : [];
+	};
+	expect(ids(checks)).toEqual(["a", "b"]);
+	expect(ids(checks.map((one) => (one.id === "c" ? { ...one, always: true } : one)))).toEqual(["a", "c"]);
+	expect(ids(checks.map((one) => ({ ...one, always: true })))).toEqual(["a", "b", "c"]);
 });
 
 test("never longer than the time, in the order of the classes, nothing over another; solved again with all of it pinned it is the same", () => {

@@ -1,9 +1,11 @@
+import { ofHundred } from "@/core/analysis/readings";
 import type { Outcome } from "@/core/refusals/refusals";
 import { sum } from "@/core/statistics/sums";
-import { minutesOf } from "./minutes";
+import { minutesOf, spreadOf } from "./minutes";
 import { type Overrun, overrunOf } from "./overrun";
+import { withPegs } from "./pegShare";
 import type { LessonPlan, PlannedItem } from "./plan";
-import { type Plan as Solved, solvePlan } from "./solve";
+import { MOST_OF, type Plan as Solved, SURE, solvePlan, USUALLY_SURE } from "./solve";
 
 /** A stretch of the lesson. */
 export interface Stretch {
@@ -31,40 +33,96 @@ export interface PlanView {
 	/** Hard rules that bite, each in a sentence. */
 	rules: string[];
 	overrun: Overrun;
+	/** How sure it was to be to end in time. */
+	sure: number;
+	/** The next step of certainty, and what would leave for it. */
+	surer: { sure: number; without: string[] } | null;
 }
 
+type Asked = Pick<LessonPlan, "minutes" | "sure"> & { items: readonly PlannedItem[] };
+
+/** A plan's items in the solver's terms, at their part of the time that is the pegs'. */
+const solvable = (items: readonly PlannedItem[]) => items.map((item) => ({ ...item, spread: spreadOf(item) }));
+
+const solved = (items: readonly PlannedItem[], minutes: number, sure: number) =>
+	solvePlan(solvable(items), minutes, sure);
+
 /**
- * A plan worked out: the most that fits, exactly, in the order of a lesson; what did not fit
- * with its reason; how likely all of it runs over.
+ * A plan worked out: the most that fits, exactly, in the order of a lesson, and ends in time as surely as was asked
+ * for; a third of the lesson is the pegs', where that is possible; what did not fit with its reason.
  *
  * @param reasons why something did not fit costs a search each; without them it is left empty
  */
-export function viewPlan(plan: Pick<LessonPlan, "items" | "minutes">, reasons = true): Outcome<PlanView> {
-	const inIt = plan.items.filter((item) => !item.out);
-	const solved = solvePlan(inIt, plan.minutes);
-	if (!solved.ok) return { ok: false, refusals: solved.refusals.map((one) => named(one, plan.items)) };
-	const byId = new Map(inIt.map((item) => [item.id, item]));
-	const stretches = solved.value.placed.flatMap(({ id, at, minutes }) => {
+export function viewPlan(plan: Asked, reasons = true): Outcome<PlanView> {
+	const sure = plan.sure ?? USUALLY_SURE;
+	// What fits is worked out on the way, and not once more.
+	let found: { items: readonly PlannedItem[]; made: ReturnType<typeof solved> } | null = null as never;
+	const { items: inIt, words } = withPegs(
+		plan.items.filter((item) => !item.out),
+		plan.minutes,
+		(items) => {
+			const made = solved(items, plan.minutes, sure);
+			const fits = made.ok && made.value.isSure;
+			if (fits) found = { items, made };
+			return fits;
+		},
+	);
+	const known = found as { items: readonly PlannedItem[]; made: ReturnType<typeof solved> } | null;
+	const made = known?.items === inIt ? known.made : solved(inIt, plan.minutes, sure);
+	if (!made.ok) return { ok: false, refusals: made.refusals.map((one) => named(one, plan.items)) };
+	// What is shown is the item as the coach set it.
+	const byId = new Map(plan.items.map((item) => [item.id, item]));
+	const stretches = made.value.placed.flatMap(({ id, at, minutes }) => {
 		const item = byId.get(id);
 		return item ? [{ item, at, minutes }] : [];
 	});
 	const taken = new Set(stretches.map(({ item }) => item.id));
 	const used = sum(stretches, ({ minutes }) => minutes);
+	const overrun = overrunOf(stretches.map(minutesOf), plan.minutes);
+	const unsure = `What is always in it ends in time in ${ofHundred(1 - overrun.chance)} of 100, not in ${100 * sure}: make the lesson longer, or leave something out.`;
 	return {
 		ok: true,
 		value: {
 			stretches,
-			leftOut: inIt
-				.filter(({ id }) => !taken.has(id))
-				.map((item) => ({ item, why: reasons ? whyOut(item, plan, solved.value) : "" })),
+			leftOut: plan.items
+				.filter(({ id, out }) => !out && !taken.has(id))
+				.map((item) => ({
+					item,
+					why: reasons ? whyOut(item, { items: inIt, minutes: plan.minutes, sure }, made.value) : "",
+				})),
 			out: plan.items.filter((item) => item.out),
 			used,
 			free: plan.minutes - used,
-			value: solved.value.value,
-			rules: [...solved.value.broken, ...bites(stretches, inIt)],
-			overrun: overrunOf(stretches.map(minutesOf), plan.minutes),
+			value: made.value.value,
+			rules: [
+				...made.value.broken,
+				...(made.value.isSure ? [] : [unsure]),
+				...words,
+				...bites(
+					stretches,
+					plan.items.filter((item) => !item.out),
+				),
+			],
+			overrun,
+			sure,
+			surer: reasons && made.value.isSure ? surerThan(sure, inIt, plan.minutes, taken, byId) : null,
 		},
 	};
+}
+
+/** What the next step of certainty costs: the items that leave; null where there is none, or it cannot be had. */
+function surerThan(
+	sure: number,
+	items: readonly PlannedItem[],
+	minutes: number,
+	taken: ReadonlySet<string>,
+	byId: ReadonlyMap<string, PlannedItem>,
+): PlanView["surer"] {
+	const next = SURE.find((one) => one > sure);
+	const made = next && solved(items, minutes, next);
+	if (!next || !made?.ok || !made.value.isSure) return null;
+	const stays = new Set(made.value.placed.map(({ id }) => id));
+	return { sure: next, without: [...taken].flatMap((id) => (stays.has(id) ? [] : [byId.get(id)?.what ?? ""])) };
 }
 
 /** A refusal that bears an item's id speaks of it by its words. */
@@ -73,13 +131,15 @@ function named<R extends { path: string; sentence: string }>(refusal: R, items: 
 	return item ? { ...refusal, sentence: `“${item.what}”: ${refusal.sentence}` } : refusal;
 }
 
-/** What an item would push out, were it in at its least minutes. */
-function whyOut(item: PlannedItem, { items, minutes }: Pick<LessonPlan, "items" | "minutes">, now: Solved): string {
-	const forced = solvePlan(
-		items.filter((one) => !one.out).map((one) => (one.id === item.id ? { ...one, always: true } : one)),
-		minutes,
-	);
+/** What keeps an item out, or what it would push out, were it in at its least minutes. */
+function whyOut(item: PlannedItem, { items, minutes, sure }: Required<Asked>, now: Solved): string {
+	const most = limitWords(item, items, now);
+	if (most) return most;
+	const within = items.map((one) => (one.id === item.id ? { ...one, always: true } : one));
+	const forced = solved(within, minutes, sure);
 	if (!forced.ok) return "There is no room for it beside what is to be in the lesson.";
+	if (!forced.value.isSure && now.isSure)
+		return `With it what is always in the lesson would not end in time in ${100 * sure} of 100.`;
 	const [before, after] = [now, forced.value].map(({ placed }) => new Map(placed.map((one) => [one.id, one.minutes])));
 	const what = (id: string) => items.find((one) => one.id === id)?.what ?? "";
 	const gone = [...(before?.keys() ?? [])].filter((id) => !after?.has(id)).map((id) => `“${what(id)}”`);
@@ -94,6 +154,19 @@ function whyOut(item: PlannedItem, { items, minutes }: Pick<LessonPlan, "items" 
 	return item.value > 0
 		? "The lesson is worth as much without it, and has an item less."
 		: "It is worth nothing here. Enter a value for it, or put it in.";
+}
+
+/** The limit of its class that leaves it out: as many of it are in the lesson as may be. */
+function limitWords(item: PlannedItem, items: readonly PlannedItem[], now: Solved): string | null {
+	const most = MOST_OF[item.class];
+	if (most === undefined) return null;
+	const kinds = new Map(items.map(({ id, class: kind }) => [id, kind]));
+	const there = now.placed.filter(({ id }) => kinds.get(id) === item.class).length;
+	return there < most
+		? null
+		: item.class === "new"
+			? `At most ${most} new drills a lesson: ${there} are in it.`
+			: `At most ${most} checks a lesson: ${there} are in it.`;
 }
 
 /** Hard rules that keep something out or in its place, as far as they can be told. */

@@ -50,6 +50,7 @@ export const answered = defineRule<Answered, State>({
 				? { value: state.answered, target: rule.answered, words: "misses answered" }
 				: { value: state.good, target: rule.good, words: "good in all" },
 	}),
+	beyond: (rule) => ({ ...rule, good: Number.POSITIVE_INFINITY, bust: Number.POSITIVE_INFINITY }),
 	key: (rule, state) =>
 		isMet(rule, state)
 			? MET

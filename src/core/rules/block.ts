@@ -40,6 +40,7 @@ export const block = defineRule<Block, State>({
 		bust: false,
 		progress: { value: good, target: k, words: `of ${tries}, block of ${n}` },
 	}),
+	beyond: (rule) => ({ ...rule, k: rule.n + 1 }),
 	// A block that can no longer be met only has to be waited out: how many were good in it is past.
 	key: ({ k, n }, { tries, good, met }) => {
 		if (met) return "met";

@@ -58,6 +58,7 @@ export const bouts = defineRule<Bouts, State>({
 			words: `first to ${a} before ${b} off; ${shown.length === 0 ? "none over yet" : `won ${ones(shown)} of ${shown.length < n ? plural(shown.length, "bout") : `the last ${plural(n, "bout")}`}`}`,
 		},
 	}),
+	beyond: (rule) => ({ ...rule, k: rule.n + 1 }),
 	key: (_, { good, off, won }) => (won === MET ? MET : `${good},${off},${won}`),
 	best: goodOnes,
 	presets: [{ purpose: "Won more often than lost", rule: { kind: "bouts", a: 3, b: 3, k: 3, n: 5 } }],

@@ -25,6 +25,7 @@ export const count = defineRule<Count, number>({
 		bust: false,
 		progress: { value: good, target: c, words: `in this set of ${seconds} seconds` },
 	}),
+	beyond: (rule) => ({ ...rule, c: Number.POSITIVE_INFINITY }),
 	key: ({ c }, good) => (good >= c ? MET : String(good)),
 	sets: true,
 	best: (_, attempts) => attempts.filter(({ good, late }) => good && !late),

@@ -45,6 +45,10 @@ export const days: RuleKind<Days, unknown> = defineRule<Days, unknown>({
 	start: ({ rule }) => machineOf(rule).start(rule),
 	step: ({ rule }, state, attempt) => machineOf(rule).step(rule, state, attempt),
 	status: ({ rule }, state) => machineOf(rule).status(rule, state),
+	beyond(rule) {
+		const inside = machineOf(rule.rule).beyond(rule.rule);
+		return inside && { ...rule, rule: inside };
+	},
 	key: ({ rule }, state) => machineOf(rule).key(rule, state),
 	looks: ({ rule }) => machineOf(rule).looks(rule),
 	best: ({ rule }, attempts) => machineOf(rule).best?.(rule, attempts) ?? attempts,

@@ -34,6 +34,7 @@ export const decision = defineRule<Decision, State>({
 		bust: false,
 		progress: { value: ones(shown), target: k, words: `right, of ${shown.length}, last ${n}` },
 	}),
+	beyond: (rule) => ({ ...rule, k: rule.n + 1 }),
 	key: (_, { window }) => window,
 	looks: () => ({ right: [true, false] }),
 	best: (_, attempts) => attempts.filter(({ right }) => right === true),

@@ -312,3 +312,63 @@ describe("what every kind answers of itself", () => {
 		expect([isTicked(streak), isTicked(both)]).toEqual([true, false]);
 	});
 });
+
+describe("a result does not end where the rule was met", () => {
+	const good = (more: Partial<Judged> = {}): Judged => ({ good: true, result: "hit", ...more });
+	const times = (n: number, one: (i: number) => Judged): Judged[] => Array.from({ length: n }, (_, i) => one(i));
+
+	/** Of each kind: attempts that meet it and go on, and the number that stands at their end. */
+	const goOn: Record<Rule["kind"], [rule: Rule, attempts: Judged[], value: number, target: number]> = {
+		streak: [{ kind: "streak", r: 4 }, times(11, () => good()), 11, 4],
+		rolling: [{ kind: "rolling", k: 3, n: 9 }, times(8, () => good()), 8, 3],
+		block: [{ kind: "block", k: 3, n: 10 }, times(9, () => good()), 9, 3],
+		points: [{ kind: "points", weights: { hit: 2, miss: -2 }, target: 15 }, times(11, () => good()), 22, 15],
+		count: [{ kind: "count", c: 3, seconds: 60 }, times(7, () => good()), 7, 3],
+		length: [{ kind: "length", length: 20, times: 2 }, times(5, () => good({ length: 30 })), 5, 2],
+		rating: [{ kind: "rating", mean: 6, n: 2 }, times(4, (i) => good({ rating: 6 + i })), 8.5, 6],
+		within: [{ kind: "within", k: 2, n: 6, low: 0, high: 5 }, times(6, () => good({ measure: 3 })), 6, 2],
+		spread: [
+			{ kind: "spread", each: 1, targets: ["a", "b"] },
+			times(8, (i) => good({ called: i % 2 ? "a" : "b" })),
+			8,
+			2,
+		],
+		decision: [{ kind: "decision", k: 2, n: 6 }, times(6, () => good({ right: true })), 6, 2],
+		answered: [
+			{ kind: "answered", answered: 1, good: 3, bust: 2 },
+			[{ good: false, result: "miss" }, ...times(7, () => good())],
+			7,
+			3,
+		],
+		bouts: [{ kind: "bouts", a: 2, b: 2, k: 1, n: 5 }, times(8, () => good()), 4, 1],
+		days: [{ kind: "days", rule: { kind: "streak", r: 2 }, days: 2, gap: 1 }, times(5, () => good()), 5, 2],
+		// Of parts that were met none goes on.
+		all: [{ kind: "all", rules: [{ kind: "streak", r: 2 }] }, times(5, () => good()), 1, 1],
+		any: [{ kind: "any", rules: [{ kind: "streak", r: 2 }] }, times(5, () => good()), 2, 2],
+	};
+
+	test.each(ruleKinds.map(({ kind }) => kind))("%s", (kind) => {
+		const [rule, attempts, value, target] = goOn[kind as Rule["kind"]];
+		const told = judge(rule, attempts, 10);
+		expect([told.met, told.progress.value, told.progress.target, told.needs]).toEqual([true, value, target, 0]);
+		expect(told.progress.words).not.toMatch(/Infinity|NaN/);
+	});
+
+	test("until it is met the number is the rule’s own", () => {
+		fc.assert(
+			fc.property(anyRule, fc.array(fc.boolean(), { maxLength: 20 }), (rule, goods) => {
+				const attempts = goods.map((one): Judged => (one ? good() : { good: false, result: "miss" }));
+				const machine = machineOf(rule);
+				let state = machine.start(rule);
+				attempts.forEach((attempt, i) => {
+					state = machine.step(rule, state, attempt);
+					const status = machine.status(rule, state);
+					const told = judge(rule, attempts.slice(0, i + 1), 10);
+					expect([told.met, told.bust]).toEqual([status.met, status.bust]);
+					if (!status.met) expect(told.progress).toEqual(status.progress);
+				});
+			}),
+			{ numRuns: cases(200) },
+		);
+	});
+});

@@ -114,17 +114,40 @@ export interface Judging {
 	metAt: number;
 	/** Attempts so far. */
 	tries: number;
+	/** Where the rule with its end out of reach stands; absent for a kind of which nothing goes on. */
+	beyond?: unknown;
 }
 
-export const beginJudging = (rule: Rule): Judging => ({ state: machineOf(rule).start(rule), metAt: -1, tries: 0 });
+const beyonds = new WeakMap<Rule, Rule | null>();
+
+/** The rule with its end out of reach, made once for each rule. */
+function beyondOf(rule: Rule): Rule | null {
+	const known = beyonds.get(rule);
+	if (known !== undefined) return known;
+	const made = machineOf(rule).beyond(rule) as Rule | null;
+	beyonds.set(rule, made);
+	return made;
+}
+
+export function beginJudging(rule: Rule): Judging {
+	const beyond = beyondOf(rule);
+	return {
+		state: machineOf(rule).start(rule),
+		metAt: -1,
+		tries: 0,
+		...(beyond ? { beyond: machineOf(beyond).start(beyond) } : {}),
+	};
+}
 
 /** One more attempt. The rule is met at the first attempt where it is, and stays met. */
 export function judgeOne(rule: Rule, so: Judging, attempt: Judged): Judging {
 	const tries = so.tries + 1;
-	if (so.metAt >= 0) return { ...so, tries };
+	const beyond = beyondOf(rule);
+	const on = beyond ? { beyond: machineOf(beyond).step(beyond, so.beyond, attempt) } : {};
+	if (so.metAt >= 0) return { ...so, tries, ...on };
 	const machine = machineOf(rule);
 	const state = machine.step(rule, so.state, attempt);
-	return { state, tries, metAt: machine.status(rule, state).met ? so.tries : -1 };
+	return { state, tries, metAt: machine.status(rule, state).met ? so.tries : -1, ...on };
 }
 
 /** What judging does not know of: what may come, and whether the next attempt begins a set. */
@@ -135,11 +158,20 @@ export interface Ahead {
 	setOver?: boolean;
 }
 
-/** What the rule says now, with `left` more attempts allowed. */
-export function judgementOf(rule: Rule, { state, metAt }: Judging, left: number, ahead: Ahead = {}): Judgement {
-	const machine = machineOf(rule);
-	const status = machine.status(rule, state);
-	return { ...status, metAt, needs: status.met ? 0 : status.bust ? null : fewestMore(rule, state, left, ahead) };
+/** What the rule says now, with `left` more attempts allowed. Once it is met its number goes on being counted. */
+export function judgementOf(rule: Rule, judging: Judging, left: number, ahead: Ahead = {}): Judgement {
+	const { state, metAt } = judging;
+	const status = machineOf(rule).status(rule, state);
+	if (status.met) return { ...status, progress: goneOn(rule, judging, status.progress), metAt, needs: 0 };
+	return { ...status, metAt, needs: status.bust ? null : fewestMore(rule, state, left, ahead) };
+}
+
+/** The number of a rule that was met, with all that came after; its target stays the rule's own. */
+function goneOn(rule: Rule, { beyond: state }: Judging, met: Status["progress"]): Status["progress"] {
+	const beyond = beyondOf(rule);
+	if (!beyond || state === undefined) return met;
+	const { progress } = machineOf(beyond).status(beyond, state);
+	return { ...progress, target: met.target, words: Number.isFinite(progress.target) ? progress.words : met.words };
 }
 
 /** Judge a rule over a visit's attempts, oldest first, with `left` more allowed. */

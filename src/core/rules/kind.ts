@@ -109,6 +109,11 @@ export interface RuleKind<R extends { kind: string }, S> {
 	addsUp: boolean;
 	/** It can be followed by ticking boxes alone, at home or from a card. */
 	ticked: boolean;
+	/**
+	 * The same rule with its end out of reach: what goes on being counted once it is met. It is stepped beside
+	 * the rule and never stored. Null where parts are met, of which none goes on.
+	 */
+	beyond(rule: R): R | null;
 	/** Rules inside this one. */
 	parts(rule: R): readonly Rule[];
 	/** Those of its rules that a search for one looks at. Left out: the search passes this kind over. */
@@ -157,7 +162,7 @@ export interface Looks {
 type Optional =
 	| ("refusals" | "looks" | "sets" | "parts" | "best" | "needs")
 	| ("tellsRuns" | "tellsOutcomes" | "addsUp" | "ticked")
-	| ("candidates" | "presets");
+	| ("candidates" | "presets" | "beyond");
 
 /** A kind with what most kinds have in common filled in. */
 export function defineRule<R extends { kind: string }, S>(
@@ -174,6 +179,7 @@ export function defineRule<R extends { kind: string }, S>(
 		addsUp: false,
 		ticked: true,
 		parts: () => [],
+		beyond: () => null,
 		presets: [],
 		...kind,
 	};

@@ -56,6 +56,7 @@ export const length = defineRule<Length, State>({
 			words: `of length ${long}${last ? `, last ${last}` : ""}`,
 		},
 	}),
+	beyond: (rule) => ({ ...rule, times: Number.POSITIVE_INFINITY }),
 	key: ({ times, last }, state) => (isMet(times, last, state) ? MET : last ? state.window : String(state.done)),
 	looks: ({ length: long }) => ({ length: [0, long] }),
 	best: ({ length: long }, attempts) => attempts.filter((one) => !one.refused && (one.length ?? 0) >= long),

@@ -111,6 +111,7 @@ export const points = defineRule<Points, State>({
 		bust: end === "bust",
 		progress: { value: sum / PARTS, target, words: "points" },
 	}),
+	beyond: (rule) => ({ ...rule, target: Number.POSITIVE_INFINITY, floor: floorOf(rule), bust: null }),
 	key: (_, { sum, end }) => end || String(sum),
 	looks: ({ targets }) => (targets ? { called: Object.keys(targets) } : {}),
 	best(rule, attempts) {

@@ -39,6 +39,7 @@ export const rating = defineRule<Rating, State>({
 			words: `average of ${last.length}, wants ${n}`,
 		},
 	}),
+	beyond: (rule) => ({ ...rule, mean: Number.POSITIVE_INFINITY }),
 	key(rule, { last, met }) {
 		if (met) return MET;
 		// What decides is what the last one, two, three ... come to: with the next they are the last two, three, four.

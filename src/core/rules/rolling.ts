@@ -50,6 +50,7 @@ export const rolling = defineRule<Rolling, State>({
 			words: shown.length < n ? `of ${shown.length}, last ${n}` : `of the last ${n}`,
 		},
 	}),
+	beyond: (rule) => ({ ...rule, k: rule.n + 1 }),
 	key: (_, { window }) => window,
 	tellsRuns: true,
 	best: goodOnes,

@@ -46,6 +46,7 @@ export const spread = defineRule<Spread, readonly number[]>({
 			},
 		};
 	},
+	beyond: (rule) => ({ ...rule, each: Number.POSITIVE_INFINITY }),
 	key: ({ each }, done) => (done.every((n) => n >= each) ? MET : done.join()),
 	looks: ({ targets }) => ({ called: targets }),
 	best: ({ targets }, attempts) =>

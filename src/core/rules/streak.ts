@@ -16,6 +16,7 @@ export const streak = defineRule<Streak, number>({
 	start: () => 0,
 	step: ({ r }, run, { good }) => (run >= r ? run : good ? run + 1 : 0),
 	status: ({ r }, run) => ({ met: run >= r, bust: false, progress: { value: run, target: r, words: "in a row" } }),
+	beyond: (rule) => ({ ...rule, r: Number.POSITIVE_INFINITY }),
 	key: ({ r }, run) => (run >= r ? MET : String(run)),
 	tellsRuns: true,
 	best: goodOnes,

@@ -63,6 +63,7 @@ export const within = defineRule<Within, State>({
 		bust: false,
 		progress: { value: ones(shown), target: k, words: `inside, of ${shown.length}, last ${n}` },
 	}),
+	beyond: (rule) => ({ ...rule, k: rule.n + 1 }),
 	key: (_, { window }) => window,
 	looks: ({ low, high, effort }) => ({
 		measure: [low, high + 1],

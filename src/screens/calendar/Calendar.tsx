@@ -12,7 +12,10 @@ import { WeekRows } from "./WeekRows";
 export function Calendar({ day, week, series, feeds, busy, travel, students }: CalendarPageProps) {
 	return (
 		<BenchPage wide margin={<CalendarShare feeds={feeds} busy={busy} travel={travel} />}>
-			<h1>Calendar</h1>
+			<div className={css.top}>
+				<h1>Calendar</h1>
+				<Link href="/plans">lesson plans</Link>
+			</div>
 			{week.length > 0 ? (
 				<section aria-label="Two weeks">
 					<WeekRows rows={week} day={day} />
@@ -24,9 +27,6 @@ export function Calendar({ day, week, series, feeds, busy, travel, students }: C
 				</p>
 			)}
 			<Series series={series} students={students} day={day} />
-			<p className={css.foot}>
-				<Link href="/plans">all plans</Link>
-			</p>
 		</BenchPage>
 	);
 }

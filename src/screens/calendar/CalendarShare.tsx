@@ -18,7 +18,7 @@ import css from "./calendar.module.css";
 export function CalendarShare({ feeds, busy, travel }: Pick<CalendarPageProps, "feeds" | "busy" | "travel">) {
 	return (
 		<>
-			<h2>In other calendars</h2>
+			<h2 id="other-calendars">Other calendars</h2>
 			<p className="m-0">
 				<a href="/api/calendar" download="lessons.ics">
 					the lessons as a file

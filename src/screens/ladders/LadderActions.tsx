@@ -45,7 +45,7 @@ export function LadderActions({
 				)}
 				{at && (
 					<>
-						{!archived && <Begin ladder={at.id} label="lesson" quiet />}
+						{!archived && <Begin ladder={at.id} quiet />}
 						<Link className="btn btn-outline-primary" href={`/ladders/${at.id}/start`}>
 							start where?
 						</Link>

@@ -5,7 +5,7 @@ import { memo } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useFormContext, useWatch } from "react-hook-form";
-import { policyWords } from "@/core/ladder/labels";
+import { policyNames, policyWords } from "@/core/ladder/labels";
 import { type Ladder, lessonStarts, policies } from "@/core/ladder/ladder";
 import type { Twin } from "@/core/ladder/twin";
 import type { Side } from "@/core/people/body";
@@ -34,7 +34,6 @@ export function LadderHead({
 }) {
 	const form = useFormContext<Ladder>();
 	const side = useWatch({ control: form.control, name: "side" }) as Side;
-	const policy = useWatch({ control: form.control, name: "policy" });
 	return (
 		<>
 			<div className={`${css.head} ${own.title}`}>
@@ -44,6 +43,30 @@ export function LadderHead({
 				</h1>
 				<UndoRedo className={own.undo} {...steps} />
 			</div>
+			<Settings skill={skill} strong={student.strongSide} />
+		</>
+	);
+}
+
+/** What holds for the whole ladder: a line that says it, and opens. Where one of it is refused, it is open. */
+function Settings({ skill, strong }: { skill: Skill; strong: Student["strongSide"] }) {
+	const form = useFormContext<Ladder>();
+	const [side, policy, start, begins, rungs] = useWatch({
+		control: form.control,
+		name: ["side", "policy", "start", "begins", "rungs"],
+	});
+	const { errors } = form.formState;
+	const isRefused = Boolean(errors.side ?? errors.policy ?? errors.start ?? errors.begins ?? errors.name);
+	const first = rungs?.find(({ id }) => id === start)?.settings.name;
+	return (
+		<details className={own.whole} open={isRefused || undefined}>
+			<summary>
+				<b>Settings</b>{" "}
+				<span className="mute">
+					{sideWords(side as Side, strong)} · moves up {policyNames[policy]} · starts at {first ?? "the lowest rung"} ·
+					a lesson begins {(begins ?? "at the peg").replace("'", "’")}
+				</span>
+			</summary>
 			<div className={css.settings}>
 				<FormRow id="side" label="Side" className="">
 					<Form.Select {...form.register("side")}>
@@ -52,10 +75,12 @@ export function LadderHead({
 						<option value="none">both sides, or no side</option>
 					</Form.Select>
 				</FormRow>
-				<FormRow id="policy" label="Policy" className="" hint={policyWords[policy]}>
+				<FormRow id="policy" label="How they move up" className="" hint={policyWords[policy]}>
 					<Form.Select {...form.register("policy")}>
 						{policies.map((one) => (
-							<option key={one}>{one}</option>
+							<option key={one} value={one}>
+								{policyNames[one]}
+							</option>
 						))}
 					</Form.Select>
 				</FormRow>
@@ -83,7 +108,7 @@ export function LadderHead({
 					/>
 				</FormRow>
 			</div>
-		</>
+		</details>
 	);
 }
 

@@ -7,7 +7,7 @@ import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
 import type { Coach } from "@/core/coach/coach";
 import { wholeExtent } from "@/core/difficulty/usual";
-import { policyWords } from "@/core/ladder/labels";
+import { policyNames, policyWords } from "@/core/ladder/labels";
 import { type Ladder, type Policy, policies, threeRungs } from "@/core/ladder/ladder";
 import type { Side } from "@/core/people/body";
 import type { Student } from "@/core/people/student";
@@ -206,10 +206,12 @@ function Choices({
 					<option value="right">right{chosen?.strongSide === "right" ? ", the strong side" : ""}</option>
 				</Form.Select>
 			</FormRow>
-			<FormRow id="policy" label="Policy" hint={policyWords[policy]}>
+			<FormRow id="policy" label="How they move up" hint={policyWords[policy]}>
 				<Form.Select value={policy} onChange={(e) => onChange({ policy: e.target.value as Policy })}>
 					{policies.map((p) => (
-						<option key={p}>{p}</option>
+						<option key={p} value={p}>
+							{policyNames[p]}
+						</option>
 					))}
 				</Form.Select>
 			</FormRow>

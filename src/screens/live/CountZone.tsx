@@ -2,7 +2,7 @@
 
 import { memo, useEffect, useState, useSyncExternalStore } from "react";
 import { type Board, countOf } from "@/core/lesson/board";
-import type { LessonView, Verdict } from "@/core/log/view";
+import type { LessonView } from "@/core/log/view";
 import { readOn, variationWords } from "@/core/pack/placing";
 import { ruleSentence } from "@/core/rules";
 import { plural } from "@/core/text/lists";
@@ -172,6 +172,7 @@ function SideColumn({ lesson, board, view }: { lesson: LessonOnDevice; board: Bo
 			<div>
 				<Used lesson={lesson} />
 				of {plural(verdict.allowed, "try", "tries")}
+				{verdict.raisedBy > 0 && <small> ({verdict.raisedBy} added)</small>}
 			</div>
 			{clock && (
 				<div>
@@ -192,18 +193,21 @@ function SideColumn({ lesson, board, view }: { lesson: LessonOnDevice; board: Bo
 	);
 }
 
-/** Tries used of those allowed; what the coach added has a line of its own. */
-function UsedBar({ verdict: { used, allowed, raisedBy } }: { verdict: Verdict }) {
-	const share = (n: number) => `${Math.min(100, (100 * n) / Math.max(1, allowed))}%`;
+/** The way to the rule, full where it is met; empty where nothing is judged. Tries used up stand beside it as numbers. */
+function WayBar({ board: { set, visit, stretch } }: { board: Board }) {
+	const { met, progress } = visit.judgements[set.variation];
+	const isJudged = !stretch && set.elsewhere !== "warm-up";
+	const share = !isJudged ? 0 : met ? 1 : Math.min(1, Math.max(0, progress.value / Math.max(1, progress.target)));
 	return (
 		<div
 			className={css.bar}
-			style={{ backgroundSize: `${share(used)} 100%` }}
+			style={{ backgroundSize: `${100 * share}% 100%` }}
 			role="img"
-			aria-label={`${used} of ${plural(allowed, "try", "tries")} used`}
-		>
-			{raisedBy > 0 && <u style={{ left: share(allowed - raisedBy) }} />}
-		</div>
+			aria-label={
+				!isJudged ? "not judged" : met ? "rule met" : `${progress.value} of ${progress.target} on the way to the rule`
+			}
+			data-testid="way"
+		/>
 	);
 }
 
@@ -281,7 +285,7 @@ export function CountZone({
 				</div>
 			</div>
 			<SideColumn lesson={lesson} board={board} view={view} />
-			<UsedBar verdict={visit.verdict} />
+			<WayBar board={board} />
 			<Trouble lesson={lesson} />
 			{board.edited && notCounted === null && (
 				<p className={css.trouble} role="status">

@@ -49,8 +49,8 @@ export function Opening() {
 					{capital(fromToday(last.day))}:{" "}
 					<b>
 						{last.good} of {last.tries}
-					</b>{" "}
-					on <span dir="auto">{readOn(ladder, last.rung)}</span>
+					</b>
+					{last.result && `, ${last.result},`} on <span dir="auto">{readOn(ladder, last.rung)}</span>
 				</p>
 			) : (
 				<p>New rung. Let them start.</p>

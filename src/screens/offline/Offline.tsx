@@ -83,8 +83,8 @@ export function Offline() {
 				<p>Nothing was kept ahead on this device yet: open Today once while the server answers, and it is.</p>
 			)}
 			{here?.pack && (
-				<section aria-label="Begin a lesson">
-					<h2>Begin a lesson</h2>
+				<section aria-label="Start a lesson">
+					<h2>Start a lesson</h2>
 					<ul className={css.plain}>
 						<li className={own.line}>
 							<span>For nobody yet</span>
@@ -106,10 +106,10 @@ export function Offline() {
 									</span>
 								</span>
 								<Button
-									aria-label={`lesson: ${nameOf(ladder.student)}, ${ladder.skill}, ${ladder.side}`}
+									aria-label={`start lesson: ${nameOf(ladder.student)}, ${ladder.skill}, ${ladder.side}`}
 									onClick={() => void start(ladder.id)}
 								>
-									lesson
+									start lesson
 								</Button>
 							</li>
 						))}
@@ -117,7 +117,7 @@ export function Offline() {
 				</section>
 			)}
 			<p>
-				<a href="/sums">Sums</a> and the <a href="/position">position check</a> work without a signal too.
+				<a href="/sums">Calculators</a> and the <a href="/position">position check</a> work without a signal too.
 			</p>
 		</main>
 	);

@@ -6,7 +6,7 @@ import { ofHundred } from "@/core/analysis/readings";
 import { pinAll } from "@/core/plan/arrange";
 import type { LessonPlan } from "@/core/plan/plan";
 import type { PlanView } from "@/core/plan/viewPlan";
-import { plural } from "@/core/text/lists";
+import { list, plural } from "@/core/text/lists";
 import type { PlanPageProps } from "@/server/readPlans";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
@@ -75,19 +75,23 @@ export function PlanBench({ at, plan: document, names, kits, enough, day }: Plan
 	);
 }
 
-/** The number to act on: how likely the lesson runs over. */
+/** The number to act on: how likely the lesson ends in time. */
 function Worth({ plan, view, onPinAll }: { plan: LessonPlan; view: PlanView | null; onPinAll: () => void }) {
 	if (!view) return <p className={css.worth}>Working it out.</p>;
-	const { overrun, used, free } = view;
+	const { overrun, used, free, surer } = view;
 	const over = Math.max(1, Math.round(overrun.chance > 0 ? overrun.minutes / overrun.chance : 0));
 	return (
 		<div className={css.worth} data-testid="worth">
 			<p>
-				runs over <b>{ofHundred(overrun.chance)}</b> times in 100
+				ends in time in <b>{ofHundred(1 - overrun.chance)}</b> of 100
 			</p>
 			<p className="mute m-0">
-				{overrun.chance >= 0.005 && `By ${plural(over, "minute")} on average when it does. `}
-				{used} of {plural(plan.minutes, "minute")} planned{free > 0 && `, ${free} free`}.{" "}
+				{used} of {plural(plan.minutes, "minute")} planned{free > 0 && `, ${free} to spare`}.{" "}
+				{overrun.chance >= 0.005 && `If it does run over: about ${plural(over, "minute")}.`}{" "}
+				{surer &&
+					(surer.without.length > 0
+						? `At ${100 * surer.sure} of 100: without ${list(surer.without.map((what) => `“${what}”`))}.`
+						: `At ${100 * surer.sure} of 100: shorter drills, the same list.`)}{" "}
 				<Button variant="link" onClick={onPinAll}>
 					pin all as it stands
 				</Button>

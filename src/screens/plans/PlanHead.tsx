@@ -4,6 +4,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import type { LessonPlan } from "@/core/plan/plan";
+import { SURE, USUALLY_SURE } from "@/core/plan/solve";
 import { gatherPlan } from "@/server/planning";
 import { DayField } from "@/ui/DayField";
 import { FormRow } from "@/ui/FormRow";
@@ -58,6 +59,7 @@ export function PlanHead({
 						onChange={(event) => onChange({ minutes: Math.round(Number(event.target.value)) }, "minutes")}
 					/>
 				</FormRow>
+				<Sure plan={plan} onChange={onChange} />
 				<datalist id="usual-minutes">
 					{USUAL_MINUTES.map((one) => (
 						<option key={one} value={one} />
@@ -82,21 +84,57 @@ export function PlanHead({
 				</Button>
 			</div>
 			{plan.students.length > 1 && (
-				<p className="m-0">
-					{plan.students.map((id) => (
-						<Button
-							key={id}
-							variant="link"
-							className="me-3"
-							disabled={busy}
-							onClick={() => void gather({ students: plan.students.filter((one) => one !== id) })}
-						>
-							without {names[id] ?? "somebody who is gone"}
-						</Button>
-					))}
-				</p>
+				<Without plan={plan} names={names} busy={busy} onWithout={(students) => void gather({ students })} />
 			)}
 			<Refusals refusals={refused} />
 		</>
 	);
 }
+
+interface Part {
+	plan: LessonPlan;
+	onChange: (part: Partial<LessonPlan>, what?: string) => void;
+}
+
+/** How sure the lesson is to end in time. */
+const Sure = ({ plan, onChange }: Part) => (
+	<FormRow id="sure" label="Ends in time" className="">
+		<Form.Select
+			value={plan.sure ?? USUALLY_SURE}
+			onChange={(event) => onChange({ sure: Number(event.target.value) }, "sure")}
+		>
+			{SURE.map((one) => (
+				<option key={one} value={one}>
+					{one === 0.5 ? "as often as not" : `in ${100 * one} of 100`}
+				</option>
+			))}
+		</Form.Select>
+	</FormRow>
+);
+
+/** Those it is for, each to be left out of it. */
+const Without = ({
+	plan: { students },
+	names,
+	busy,
+	onWithout,
+}: {
+	plan: LessonPlan;
+	names: Record<string, string>;
+	busy: boolean;
+	onWithout: (students: string[]) => void;
+}) => (
+	<p className="m-0">
+		{students.map((id) => (
+			<Button
+				key={id}
+				variant="link"
+				className="me-3"
+				disabled={busy}
+				onClick={() => onWithout(students.filter((one) => one !== id))}
+			>
+				leave out {names[id] ?? "a deleted student"}
+			</Button>
+		))}
+	</p>
+);

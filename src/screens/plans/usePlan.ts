@@ -16,17 +16,17 @@ function useView(
 ): { view: PlanView | null; refusals: readonly Refusal[] } {
 	const [view, setView] = useState<PlanView | null>(null);
 	const [refusals, setRefusals] = useState<readonly Refusal[]>([]);
-	const asked = JSON.stringify([named(plan.items, plan.students, (id) => names[id]), plan.minutes]);
+	const asked = JSON.stringify([named(plan.items, plan.students, (id) => names[id]), plan.minutes, plan.sure]);
 	useEffect(() => {
 		let current = true;
-		const [items, minutes] = JSON.parse(asked) as [LessonPlan["items"], number];
+		const [items, minutes, sure] = JSON.parse(asked) as [LessonPlan["items"], number, number | null];
 		const show = (made: PlanView) => {
 			if (!current) return;
 			setView(made);
 			setRefusals([]);
 		};
 		void engine()
-			.plan({ items, minutes }, proxy(show))
+			.plan({ items, minutes, ...(sure === null ? {} : { sure }) }, proxy(show))
 			.then((outcome) => {
 				if (!current) return;
 				if (outcome.ok) show(outcome.value);

@@ -38,6 +38,7 @@ export function ThenNow({ rungs, day, label }: { rungs: readonly RungProgress[];
 									<span className="mute">
 										<br />
 										best {rung.best.good} of {rung.best.tries}
+										{rung.best.result && `, ${rung.best.result}`}
 									</span>
 								</th>
 								<td>
@@ -78,6 +79,11 @@ const Score = ({ of, day }: { of: RungLesson; day: string }) => (
 			{of.good} of {of.tries}
 		</Link>{" "}
 		<span className="mute">{dayWords(of.day, day)}</span>
+		{of.result && (
+			<span className="d-block" dir="auto">
+				{of.result}
+			</span>
+		)}
 		<Strip marks={of.marks} />
 	</>
 );

@@ -35,7 +35,7 @@ export function Records({ studio, lan, health, slow, students, aside }: RecordsP
 				</>
 			}
 		>
-			<h1>Records</h1>
+			<h1>Data</h1>
 			<Part name="Download">
 				<div className="d-flex gap-2 flex-wrap mb-3">
 					<a className="btn btn-primary" href="/api/workbook?of=studio" download>

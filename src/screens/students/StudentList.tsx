@@ -5,40 +5,21 @@ import Link from "@/ui/Link";
 import { Rail } from "@/ui/Rail";
 import css from "./students.module.css";
 
-/** What concerns several of them at once. */
-const around = [
-	["/care", "care"],
-	["/load", "load"],
-	["/rounds", "rounds"],
-	["/stations", "stations"],
-	["/sums", "sums"],
-	["/studio", "the studio"],
-] as const;
-
 /** Everybody, with their pegs beside them. */
 export function StudentList({ students }: { students: StudentLine[] }) {
 	const here = students.filter((s) => !s.archived);
 	const away = students.filter((s) => s.archived);
 	return (
 		<BenchPage
-			margin={
-				<p className="mute">A student who stops is put away, not deleted: the count stays, and comes back with them.</p>
-			}
+			margin={<p className="mute">Archive a student who stops. Nothing is lost, and you can make them active again.</p>}
 		>
 			<div className={css.head}>
 				<h1>Students</h1>
-				<span>
-					{around.map(([href, words]) => (
-						<Link key={href} className="me-3" href={href}>
-							{words}
-						</Link>
-					))}
-					<Link className="btn btn-primary" href="/students/new">
-						add a student
-					</Link>
-				</span>
+				<Link className="btn btn-primary" href="/students/new">
+					add a student
+				</Link>
 			</div>
-			{here.length === 0 && <p>Nobody yet. A name is enough to begin with.</p>}
+			{here.length === 0 && <p>No student yet. A name is enough to start.</p>}
 			{here.map((student) => (
 				<Link key={student.id} href={`/students/${student.id}`} className={css.line}>
 					<span>
@@ -67,7 +48,7 @@ export function StudentList({ students }: { students: StudentLine[] }) {
 			))}
 			{away.length > 0 && (
 				<>
-					<h2 className="mt-4">Put away</h2>
+					<h2 className="mt-4">Archived</h2>
 					{away.map((student) => (
 						<Link key={student.id} href={`/students/${student.id}`} className={css.line}>
 							<b dir="auto">{student.name}</b>

@@ -19,21 +19,11 @@ import { Workbook } from "@/ui/Workbook";
 import { GivePractice } from "./GivePractice";
 import { StudentForm } from "./StudentForm";
 import css from "./students.module.css";
+import { Ways } from "./Ways";
 
 /** Where the pegs stand, what changed, what is parked. */
-export function StudentPage({
-	studio,
-	at,
-	student,
-	archived,
-	ladders,
-	promises,
-	parked,
-	lessons,
-	held,
-	isOpen,
-	practice,
-}: StudentPageProps) {
+export function StudentPage(page: StudentPageProps) {
+	const { studio, at, student, ladders, promises, parked, lessons, held, isOpen, practice } = page;
 	const [editing, setEditing] = useState(false);
 	useKeys({ e: () => setEditing(true), Escape: () => setEditing(false) });
 	return (
@@ -41,7 +31,12 @@ export function StudentPage({
 			keys={[{ keys: ["e"], does: "edit" }]}
 			margin={
 				<>
-					<Promises studio={studio} student={at.id} entries={promises} />
+					<div className="d-none d-lg-block">
+						<Ways {...page} />
+					</div>
+					<div id="promises">
+						<Promises studio={studio} student={at.id} entries={promises} />
+					</div>
 					<Parked studio={studio} student={at.id} entries={parked} />
 				</>
 			}
@@ -49,22 +44,7 @@ export function StudentPage({
 			<h1 className={css.name} dir="auto">
 				{student.name}
 			</h1>
-			<div className={css.facts}>
-				{student.level}, {student.strongSide} is the strong side{student.born && `, born ${student.born}`}.{" "}
-				{student.protectedParts.length > 0 && <b>Mind the {student.protectedParts.join(", ")}. </b>}
-				{archived && <b>Put away. </b>}
-				<Button variant="link" aria-expanded={editing} onClick={() => setEditing(!editing)}>
-					edit
-				</Button>
-				<Archive what="student" id={at.id} archived={archived} />
-				<Workbook of="student" id={at.id} />
-				{student.wish && (
-					<div dir="auto">
-						Wish: <b>{student.wish}</b>
-					</div>
-				)}
-				{student.kit && <div dir="auto">Kit: {student.kit}</div>}
-			</div>
+			<Facts page={page} editing={editing} onEdit={setEditing} />
 			{editing && <StudentForm at={at} student={student} onDone={() => setEditing(false)} />}
 			{ladders.map((ladder) => (
 				<LadderRow key={ladder.id} ladder={ladder} student={student} isOpen={isOpen} />
@@ -79,14 +59,11 @@ export function StudentPage({
 					</Link>
 				)}
 			</p>
-			<p className={css.more}>
-				{ladders.length > 0 && <Link href={`/season?student=${at.id}`}>the season</Link>}
-				{ladders.length > 0 && <Link href={`/students/${at.id}/report`}>a report</Link>}
-				{held > 0 && <Link href={`/students/${at.id}/progress`}>then and now</Link>}
-				{held > 0 && <Link href={`/students/${at.id}/load`}>load</Link>}
-			</p>
-			<section aria-label="At home" className="mt-4">
-				<h2>At home</h2>
+			<div className="d-lg-none">
+				<Ways {...page} />
+			</div>
+			<section aria-label="Home practice" className="mt-4">
+				<h2>Home practice</h2>
 				{practice.map((one) => (
 					<p key={one.id} className="m-0" dir="auto">
 						<Link href={`/practice/${one.id}`}>{one.drills || "practice without a drill yet"}</Link>{" "}
@@ -105,6 +82,41 @@ export function StudentPage({
 			</div>
 			{lessons.length === 0 ? <p className="mute">No lesson yet.</p> : <LessonTable lessons={lessons} />}
 		</BenchPage>
+	);
+}
+
+/** Who they are in two lines, and what can be done with their page. */
+function Facts({
+	page: { at, student, archived },
+	editing,
+	onEdit,
+}: {
+	page: StudentPageProps;
+	editing: boolean;
+	onEdit: (editing: boolean) => void;
+}) {
+	return (
+		<div className={css.facts}>
+			<div>
+				{student.level} · strong side {student.strongSide}
+				{student.born && ` · born ${student.born}`}
+				{student.protectedParts.length > 0 && <b> · mind the {student.protectedParts.join(", ")}</b>}
+				{archived && <b> · archived</b>}
+			</div>
+			{student.wish && (
+				<div dir="auto">
+					Wish: <b>{student.wish}</b>
+				</div>
+			)}
+			{student.kit && <div dir="auto">Kit: {student.kit}</div>}
+			<div>
+				<Button variant="link" aria-expanded={editing} onClick={() => onEdit(!editing)}>
+					edit
+				</Button>
+				<Archive what="student" id={at.id} archived={archived} />
+				<Workbook of="student" id={at.id} />
+			</div>
+		</div>
 	);
 }
 
@@ -130,7 +142,7 @@ function LadderRow({ ladder, student, isOpen }: { ladder: StudentLadder; student
 				<span className="mute">
 					Rung {pegIndex + 1} of {holes.length}.{" "}
 					{ladder.last
-						? `${capital(fromToday(ladder.last.day))}: ${ladder.last.good} of ${ladder.last.tries} good on ${ladder.last.rung}.${ladder.last.cue ? ` Cue: “${ladder.last.cue}”.` : ""}`
+						? `${capital(fromToday(ladder.last.day))}: ${ladder.last.good} of ${ladder.last.tries} good${ladder.last.result ? `, ${ladder.last.result},` : ""} on ${ladder.last.rung}.${ladder.last.cue ? ` Cue: “${ladder.last.cue}”.` : ""}`
 						: "Not tried yet."}
 				</span>
 			</div>
@@ -138,7 +150,7 @@ function LadderRow({ ladder, student, isOpen }: { ladder: StudentLadder; student
 				{ladder.archived ? (
 					<Archive what="ladder" id={ladder.id} archived />
 				) : (
-					<Begin ladder={ladder.id} label="lesson" isOpen={isOpen} name={`lesson: ${ladder.skill}, ${ladder.side}`} />
+					<Begin ladder={ladder.id} isOpen={isOpen} of={`${ladder.skill}, ${ladder.side}`} />
 				)}
 			</div>
 		</section>
@@ -153,7 +165,7 @@ function LessonTable({ lessons }: Pick<StudentPageProps, "lessons">) {
 					<th scope="col">day</th>
 					<th scope="col">rung</th>
 					<th scope="col">good</th>
-					<th scope="col">longest run</th>
+					<th scope="col">result</th>
 					<th scope="col">rule</th>
 				</tr>
 			</thead>
@@ -164,7 +176,7 @@ function LessonTable({ lessons }: Pick<StudentPageProps, "lessons">) {
 							<td>{i === 0 && <Link href={`/lessons/${lesson.id}`}>{dayWords(lesson.day)}</Link>}</td>
 							<td dir="auto">{rung.name}</td>
 							<td>{scoreWords(rung)}</td>
-							<td>{rung.longestRun}</td>
+							<td>{rung.result ?? (rung.longestRun === null ? "" : `longest run ${rung.longestRun}`)}</td>
 							<td>{rung.met ? "met" : ""}</td>
 						</tr>
 					)),

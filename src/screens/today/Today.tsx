@@ -36,8 +36,8 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 					<p className={css.when}>
 						{next.next
 							? next.next === day
-								? "next, today"
-								: `next, ${dayWords(next.next, day)}, ${fromToday(next.next, day)}`
+								? "Next lesson: today"
+								: `Next lesson: ${dayWords(next.next, day)}, ${fromToday(next.next, day)}`
 							: "no day set"}
 					</p>
 					<p className={css.who}>
@@ -58,8 +58,8 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 			<Due studio={studio.id} due={due} day={day} />
 			<FromHome practice={practice} day={day} />
 			{later.length > 0 && (
-				<section aria-label="Then">
-					<h2 className={css.then}>Then</h2>
+				<section aria-label="Later">
+					<h2 className={css.then}>Later</h2>
 					{later.map((student) => (
 						<div key={student.id} className={css.later}>
 							<span className={css.laterDay}>{whenWords(student, day)}</span>
@@ -92,9 +92,9 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 /** What was said with practice at home, and waits for a word. */
 const FromHome = ({ practice, day }: Pick<TodayProps, "practice" | "day">) =>
 	practice.length > 0 && (
-		<section aria-label="From home" className={css.due}>
+		<section aria-label="Home practice" className={css.due}>
 			<h2>
-				From home <Link href="/practice">practice</Link>
+				<Link href="/practice">Home practice</Link>
 			</h2>
 			<ul>
 				{practice.map((one) => (
@@ -112,9 +112,9 @@ const FromHome = ({ practice, day }: Pick<TodayProps, "practice" | "day">) =>
 /** Lessons of today as rows, those of the week in one line that opens into theirs. */
 function Week({ week: { now, rest, lessons, open }, day }: Pick<TodayProps, "week" | "day">) {
 	return (
-		<section aria-label="The week" className={css.week}>
+		<section aria-label="This week" className={css.week}>
 			<h2>
-				The week <Link href="/calendar">calendar</Link>
+				This week <Link href="/calendar">calendar</Link>
 			</h2>
 			{now.length + lessons === 0 && <p className="mute m-0">No lesson is in the calendar for these seven days.</p>}
 			{now.length > 0 && <WeekRows rows={now} day={day} />}
@@ -170,13 +170,13 @@ function LadderLine({
 				</div>
 				{last && large && (
 					<p className="mute m-0">
-						{capital(fromToday(last.day, day))}: {last.good} of {last.tries} good
+						{capital(fromToday(last.day, day))}: {last.good} of {last.tries} good{last.result && `, ${last.result}`}
 						{last.rung !== peg?.name && ` on ${last.rung}`}
 						{last.cue && `. Cue: “${last.cue}”`}
 					</p>
 				)}
 			</div>
-			<Begin ladder={ladder.id} label="lesson" isOpen={isOpen} quiet={!large} name={`lesson: ${who}, ${ladder.what}`} />
+			<Begin ladder={ladder.id} isOpen={isOpen} quiet={!large} of={`${who}, ${ladder.what}`} />
 		</div>
 	);
 }

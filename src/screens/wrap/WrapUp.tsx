@@ -43,6 +43,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 	const unplaced = rungs.some((rung) => rung.ladder === null);
 	return (
 		<BenchPage
+			ownFoot
 			margin={
 				<WrapMargin
 					lesson={lesson}

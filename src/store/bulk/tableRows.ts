@@ -170,6 +170,11 @@ function lessonRow(one: LessonDigest, only: string | null, people: People): Tabl
 		minutes: one.minutes ?? null,
 		tries: one.attempts,
 		good: sum(one.rungs, ({ student, good }) => (only === null || student === only ? good : 0)),
+		results: one.rungs
+			.flatMap(({ student, name, result }) =>
+				result && (only === null || student === only) ? [`${name}: ${result}`] : [],
+			)
+			.join(";"),
 		wish: (one.wishes ?? [{ student: only ?? "", wish: one.wish }])
 			.filter(({ student }) => only === null || student === only)
 			.map(({ wish }) => wish)

@@ -33,6 +33,7 @@ function Next({ here }: { here: PackLadder }) {
 			{here.last && (
 				<p className="m-0 mute">
 					Last time: {readOn(here, here.last.rung)}, {here.last.good} of {here.last.tries} good
+					{here.last.result && `, ${here.last.result}`}
 					{here.last.cue && `; cue “${here.last.cue}”`}
 					{here.last.practise && `; to practise: ${here.last.practise}`}.
 				</p>
