@@ -248,6 +248,39 @@ function listen(page: Page, errors: string[]): void {
 	page.on("pageerror", (error) => errors.push(error.message));
 }
 
+/** As long as a page is waited for; one that is never whole (no script, no server) is gone on with as it is. */
+const HYDRATED_MS = 10_000;
+
+/**
+ * A page is come to when its controls answer, as it is for a hand: a script is there between the picture and the
+ * program behind it, and what it presses then nobody hears.
+ */
+function answersAtOnce(page: Page): void {
+	const goTo = page.goto.bind(page);
+	const comeBack = page.reload.bind(page);
+	const answers = () =>
+		page
+			.waitForFunction(
+				() =>
+					[...document.querySelectorAll("main button, main input, main select, main textarea")].every((control) =>
+						Object.keys(control).some((key) => key.startsWith("__react")),
+					),
+				undefined,
+				{ timeout: HYDRATED_MS },
+			)
+			.catch(() => null);
+	page.goto = async (...asked) => {
+		const response = await goTo(...asked);
+		await answers();
+		return response;
+	};
+	page.reload = async (...asked) => {
+		const response = await comeBack(...asked);
+		await answers();
+		return response;
+	};
+}
+
 export const test = base.extend<
 	{
 		demo: boolean;
@@ -293,6 +326,7 @@ export const test = base.extend<
 	listenTo: async ({ errors }, use) => use((page) => listen(page, errors)),
 	page: async ({ page, errors }, use) => {
 		listen(page, errors);
+		answersAtOnce(page);
 		await use(page);
 	},
 	baseURL: async ({ studio }, use) => use(studio.url),
