@@ -142,7 +142,7 @@ test("a set-up is placed by dragging, by keys and by numbers, in the coach’s u
 	const seen = page.getByRole("img", { name: /Set-up from above: person \(person\), mark/ });
 	const cross = () => seen.locator("g").last().getAttribute("transform");
 	const left = Number(/translate\(([\d.]+)/.exec((await cross()) ?? "")?.[1]);
-	await page.getByText("Settings", { exact: true }).last().click();
+	await page.locator("summary").filter({ hasText: "Settings" }).click();
 	await page.getByLabel("Side", { exact: true }).selectOption("right");
 	const right = Number(/translate\(([\d.]+)/.exec((await cross()) ?? "")?.[1]);
 	expect(left + right).toBeCloseTo(400, 3);

@@ -88,7 +88,7 @@ try {
 	});
 	await shot("sums", bench, "/sums#distance", () => page.getByTestId("result").waitFor());
 	await shot("season", bench, "/season?student=isolde", async () => {
-		await page.getByRole("row", { name: /^rungs to go/ }).waitFor();
+		await page.getByRole("row", { name: /^rungs to the top/ }).waitFor();
 		await page.getByTestId("season").getByText("…").first().waitFor({ state: "detached", timeout: 60_000 });
 	});
 	await shot("plan", bench, "/plans?student=teodor", async () => {
@@ -139,7 +139,7 @@ try {
 		await touch("GOOD");
 	});
 	await shot("everybody-phone", phone, "/students/nimue", async () => {
-		await press(/^start lesson: Three-ball cascade/);
+		await press(/^(?:start|continue) lesson: Three-ball cascade/);
 		await touch("more");
 		await press(/^everybody/);
 		const board = page.getByRole("dialog", { name: "Everybody" });
