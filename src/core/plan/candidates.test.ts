@@ -90,7 +90,7 @@ test("what was promised by the day, wished for and parked is talked of; what is 
 		{
 			id: "talk-s",
 			what: "juggle at the fair · bring the tape · some day · “soft knees” · chin up",
-			why: "Juggle at the fair: their wish; bring the tape: promised, due 1 day before; some day: promised; “soft knees”: key cue, met 3 of 6 times, due 1 day before; chin up: parked 7 days ago.",
+			why: "Their wish; promised, due 1 day before; promised; key cue, met 3 of 6 times, due 1 day before; parked 7 days ago.",
 			least: 1,
 			wish: 5,
 			value: 9,

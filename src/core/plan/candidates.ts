@@ -271,10 +271,8 @@ function talk(sees: Sees): PlannedItem[] {
 			id: `talk-${sees.student.id}`,
 			class: "talk",
 			what: cutText(all.map(({ what }) => what).join(" · "), LINE),
-			why: cutText(
-				`${capital(all.map(({ what, why }) => (all.length === 1 ? why : `${what}: ${why}`)).join("; "))}.`,
-				300,
-			),
+			// Each in the order of the words above, which are not said twice.
+			why: cutText(`${capital(all.map(({ why }) => why).join("; "))}.`, 300),
 			least: 1,
 			wish: Math.min(LONGEST_TALK, 1 + all.length),
 			value: Math.max(...all.map(({ value }) => value)),
