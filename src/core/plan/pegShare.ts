@@ -27,42 +27,49 @@ export function pegMinutes(
 	}
 }
 
+/** A plan's items with the pegs' part in them, and the plan that was made of them; null where none was. */
+interface WithPegs<T> {
+	items: readonly PlannedItem[];
+	made: T | null;
+	words: string[];
+}
+
 /**
  * The items of a plan with a third of its minutes for the rungs the pegs stand on, split evenly over their ladders.
  * Where that cannot be had the part is lowered for all of them, and said; at last they are items like others.
  *
- * @param fits whether a plan of these items can be made
+ * @param make a plan of these items; null where it cannot be made
  */
-export function withPegs(
+export function withPegs<T>(
 	items: readonly PlannedItem[],
 	minutes: number,
-	fits: (items: readonly PlannedItem[]) => boolean,
-): { items: readonly PlannedItem[]; words: string[] } {
+	make: (items: readonly PlannedItem[]) => T | null,
+): WithPegs<T> {
 	const pegs = items.filter(({ peg, pinned }) => peg && !pinned);
-	if (pegs.length === 0) return { items, words: [] };
-	const wanted = Math.ceil(minutes * SHARE);
-	const at = (share: number): PlannedItem[] => {
+	if (pegs.length === 0) return { items, made: make(items), words: [] };
+	const at = (share: number): Omit<WithPegs<T>, "words"> => {
 		const each = pegMinutes(pegs, share);
-		return items.map((item) => {
+		const inIt = items.map((item) => {
 			const least = each.get(item.id);
 			return least === undefined ? item : { ...item, least, always: true };
 		});
+		return { items: inIt, made: make(inIt) };
 	};
+	const wanted = Math.ceil(minutes * SHARE);
 	const whole = at(wanted);
-	if (fits(whole)) return { items: whole, words: [] };
+	if (whole.made) return { ...whole, words: [] };
 	// Less always fits where more does.
-	let [low, high] = [0, wanted];
+	let [best, low, high] = [at(0), 0, wanted];
+	if (!best.made)
+		return { items, made: make(items), words: ["The pegs do not fit beside what is to be in the lesson."] };
 	while (high - low > 1) {
 		const middle = Math.floor((low + high) / 2);
-		if (fits(at(middle))) low = middle;
+		const one = at(middle);
+		if (one.made) [best, low] = [one, middle];
 		else high = middle;
 	}
-	if (low > 0 || fits(at(0)))
-		return {
-			items: at(low),
-			words: [
-				`The pegs get ${plural(Math.max(low, 0), "minute")} of the lesson, not the third of it: the rest does not leave more.`,
-			],
-		};
-	return { items, words: ["The pegs do not fit beside what is to be in the lesson."] };
+	return {
+		...best,
+		words: [`The pegs get ${plural(low, "minute")} of the lesson, not the third of it: the rest does not leave more.`],
+	};
 }

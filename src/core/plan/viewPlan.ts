@@ -55,20 +55,19 @@ const solved = (items: readonly PlannedItem[], minutes: number, sure: number) =>
  */
 export function viewPlan(plan: Asked, reasons = true): Outcome<PlanView> {
 	const sure = plan.sure ?? USUALLY_SURE;
-	// What fits is worked out on the way, and not once more.
-	let found: { items: readonly PlannedItem[]; made: ReturnType<typeof solved> } | null = null as never;
-	const { items: inIt, words } = withPegs(
+	const {
+		items: inIt,
+		made: fitting,
+		words,
+	} = withPegs(
 		plan.items.filter((item) => !item.out),
 		plan.minutes,
 		(items) => {
-			const made = solved(items, plan.minutes, sure);
-			const fits = made.ok && made.value.isSure;
-			if (fits) found = { items, made };
-			return fits;
+			const one = solved(items, plan.minutes, sure);
+			return one.ok && one.value.isSure ? one : null;
 		},
 	);
-	const known = found as { items: readonly PlannedItem[]; made: ReturnType<typeof solved> } | null;
-	const made = known?.items === inIt ? known.made : solved(inIt, plan.minutes, sure);
+	const made = fitting ?? solved(inIt, plan.minutes, sure);
 	if (!made.ok) return { ok: false, refusals: made.refusals.map((one) => named(one, plan.items)) };
 	// What is shown is the item as the coach set it.
 	const byId = new Map(plan.items.map((item) => [item.id, item]));
