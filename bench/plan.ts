@@ -1,5 +1,5 @@
+import { planClasses, SURE } from "@/core/plan/item";
 import type { PlannedItem } from "@/core/plan/plan";
-import { planClasses, SURE } from "@/core/plan/solve";
 import { viewPlan } from "@/core/plan/viewPlan";
 import { few, median } from "./measure";
 

@@ -6,9 +6,9 @@ import { type KeyCue, MEETINGS } from "@/core/skill/keyCue";
 import { cutText, daysBetween } from "@/core/text/fields";
 import { plural } from "@/core/text/lists";
 import { capital } from "@/core/text/wording";
+import { GOOD_END, type PlanClass } from "./item";
 import { type Pace, USUAL } from "./pace";
 import { MOST_ITEMS, type PlannedItem } from "./plan";
-import { GOOD_END, type PlanClass } from "./solve";
 
 export interface KnownLadder {
 	id: string;

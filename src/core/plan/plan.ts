@@ -2,7 +2,7 @@ import * as z from "zod/mini";
 import { complainIn } from "@/core/refusals/complain";
 import { type Outcome, refuse } from "@/core/refusals/refusals";
 import { day, ident, label, text, whole } from "@/core/text/fields";
-import { LONGEST, planClasses, SURE } from "./solve";
+import { LONGEST, planClasses, SURE } from "./item";
 
 /** More candidates are a list nobody reads, and more than the search keeps apart. */
 export const MOST_ITEMS = 60;

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { cases } from "@/core/__tests__/cases";
+import { earns, endsWell, isCloser, type PlanItem, planClasses, SURE } from "./item";
 import { overrunOf } from "./overrun";
-import { earns, endsWell, isCloser, type PlanItem, planClasses, SURE, solvePlan } from "./solve";
+import { solvePlan } from "./solve";
 
 const item = (id: string, least: number, wish: number, value: number, more: Partial<PlanItem> = {}): PlanItem => ({
 	id,

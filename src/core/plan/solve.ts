@@ -2,53 +2,21 @@ import { type Outcome, refuse } from "@/core/refusals/refusals";
 import { sum } from "@/core/statistics/sums";
 import { plural } from "@/core/text/lists";
 import { Bounds, type Step } from "./bounds";
+import {
+	CONDITION_FROM,
+	classOf,
+	earns,
+	endsWell,
+	isCloser,
+	LONGEST,
+	MOST_OF,
+	type Placed,
+	type PlanClass,
+	type PlanItem,
+} from "./item";
 import { UNKNOWN_SPREAD } from "./minutes";
 import { overrunOf } from "./overrun";
-
-/** What is done in a lesson, in the order in which it is done. */
-export const planClasses = [
-	"warm-up",
-	"talk",
-	"re-check",
-	"current",
-	"new",
-	"contest",
-	"decision",
-	"refresher",
-	"wrap-up",
-] as const;
-export type PlanClass = (typeof planClasses)[number];
-
-/** Something that may be done in a lesson. */
-export interface PlanItem {
-	id: string;
-	class: PlanClass;
-	/** Minutes without which it is not worth beginning, and those that are wished for; whole, from 1 up. */
-	least: number;
-	wish: number;
-	/** What it is worth at its wish; half of it at its least. */
-	value: number;
-	/** Whose order of re-checks and new work it belongs to. */
-	ladder?: string | undefined;
-	/** It loads much, or is high: never the last thing. */
-	heavy?: boolean | undefined;
-	/** Share of good tries to be expected; left out where none are counted. */
-	rate?: number | undefined;
-	/** Kit it needs. */
-	kit?: readonly string[] | undefined;
-	/** It is in every plan: a warm-up, the wrap-up. */
-	always?: boolean | undefined;
-	/** How far its minutes stray, a standard deviation as a share of them; what is usual where nothing is known. */
-	spread?: number | undefined;
-	/** It keeps this place, in minutes from the beginning, and these minutes. */
-	pinned?: { at: number; minutes: number } | undefined;
-}
-
-export interface Placed {
-	id: string;
-	at: number;
-	minutes: number;
-}
+import { ENDS, Look, type Room, stateOf, Table, type Way } from "./ways";
 
 export interface Plan {
 	/** In the order of the lesson. */
@@ -59,67 +27,6 @@ export interface Plan {
 	/** Rules that could not be kept, each in a sentence. */
 	broken: string[];
 }
-
-/** More of either is too much for one lesson; what the coach put in or pinned counts first, however many those are. */
-export const MOST_OF: Partial<Record<PlanClass, number>> = { new: 2, "re-check": 2 };
-const MOST_COUNTED = 2;
-/** How sure a plan may be to end in time; the least is no condition. From the second on less variance is never worse. */
-export const SURE = [0.5, 0.75, 0.8, 0.9, 0.95] as const;
-export const USUALLY_SURE = 0.8;
-const CONDITION_FROM = 0.75;
-/** What goes well enough to go home on. */
-export const GOOD_END = 0.8;
-const EPSILON = 1e-9;
-export const LONGEST = 240;
-
-/** What an item earns in so many minutes: half its value at its least, all of it at its wish, in between in proportion. */
-export const earns = ({ least, wish, value }: Pick<PlanItem, "least" | "wish" | "value">, minutes: number): number =>
-	wish > least ? value * (0.5 + (0.5 * (Math.min(minutes, wish) - least)) / (wish - least)) : value;
-
-/** Nothing heavy or high, nothing that goes badly, and nothing new that nobody has tried is the last thing before the wrap-up. */
-export const endsWell = ({ heavy, rate, class: kind }: PlanItem): boolean =>
-	kind === "warm-up" || (!heavy && (rate === undefined ? kind !== "new" : rate >= GOOD_END));
-
-const around: readonly PlanClass[] = ["warm-up", "talk", "wrap-up"];
-
-/** Work that a lesson can end on. Where there is none, leaving all work out would be no plan. */
-export const isCloser = (item: PlanItem): boolean => !around.includes(item.class) && endsWell(item);
-
-const classOf = (item: PlanItem): number => planClasses.indexOf(item.class);
-
-/** How far a plan has come: the best of all ways to be there. */
-interface Way {
-	value: number;
-	items: number;
-	/** Items taken, the earlier in the given order the higher: of two ways with as many, the higher is preferred. */
-	high: number;
-	low: number;
-	/** Minutes taken, gaps before a pin left out, and the variance of their sum. */
-	mean: number;
-	variance: number;
-	before: Way | null;
-	placed: Placed | null;
-}
-
-/** First what is worth more, then fewer items, then those that stand earlier in the given order, then more minutes for the earlier. */
-function better(a: Way, b: Way): boolean {
-	if (Math.abs(a.value - b.value) > EPSILON) return a.value > b.value;
-	if (a.items !== b.items) return a.items < b.items;
-	if (a.high !== b.high) return a.high > b.high;
-	return a.low !== b.low ? a.low > b.low : a.variance < b.variance - EPSILON;
-}
-
-/** Half of sixty places each: a double holds both without loss. */
-const HALF = 30;
-
-/** How the last thing before the wrap-up stands: there is none yet, it is one to end on, or it is not. */
-const ENDS = { none: 0, well: 1, badly: 2 } as const;
-type End = (typeof ENDS)[keyof typeof ENDS];
-const endOf = (item: PlanItem): End => (endsWell(item) ? ENDS.well : ENDS.badly);
-
-/** States at one minute: as many of a class that is limited as there were, and how the last thing stands. */
-const STATES = (MOST_COUNTED + 1) * 3;
-const stateOf = (counted: number, end: End): number => counted * 3 + end;
 
 /** What cannot be planned at all, in sentences. */
 function refusalsOf(items: readonly PlanItem[], minutes: number): Outcome<null> {
@@ -195,8 +102,6 @@ function searchBoth(items: readonly PlanItem[], minutes: number, room: Room | nu
 	return { ...plain, broken: ends ? [] : ["Nothing that goes well is there to end on: put a refresher in."] };
 }
 
-/** The most variance with which so many minutes, on average, end in time; nothing where they cannot. */
-type Room = readonly number[];
 const HALVINGS = 40;
 /** No sum of minutes strays less than that, as a share: a gamma of a smaller one costs more than it says. */
 const LEAST_SPREAD = 0.01;
@@ -217,163 +122,6 @@ function roomFor(minutes: number, sure: number): Room | null {
 		}
 		return (mean * low) ** 2;
 	});
-}
-
-interface Pin {
-	item: PlanItem;
-	at: number;
-	minutes: number;
-}
-
-/** What is known of ways beforehand: how far each can come, and what was reached already. */
-class Look {
-	/** Items looked at so far. */
-	private at = 0;
-	constructor(
-		private readonly bounds: Bounds,
-		private readonly opens: readonly boolean[],
-		/** What is pinned may still be to come. */
-		private readonly pinned: number,
-		/** A plan of that value is known; less is not looked at. */
-		private readonly known: number,
-		/** As many ways as are kept at one place: all, or a few to find a good plan soon. */
-		private readonly few: number,
-	) {}
-
-	next(): void {
-		this.at += 1;
-	}
-
-	reaches(state: number, { mean, variance, value }: Way): boolean {
-		const counted = (this.opens[this.at] ?? true) ? 0 : Math.floor(state / 3);
-		return this.bounds.atMost(this.at, counted, mean, variance, value) + this.pinned >= this.known - EPSILON;
-	}
-
-	/** Of more than a few the one least worth at the price of its variance goes. */
-	narrow(ways: Way[]): void {
-		if (ways.length <= this.few) return;
-		const worth = ({ value, variance }: Way) => value - this.bounds.price * variance;
-		let least = 0;
-		ways.forEach((way, i) => {
-			if (worth(way) < worth(ways[least] as Way)) least = i;
-		});
-		ways.splice(least, 1);
-	}
-}
-
-/**
- * The best way to every minute and state, items looked at so far. With a condition, of each whole mean all ways of
- * which none is both better and of less variance: any of them may be the best that still ends in time.
- */
-class Table {
-	constructor(
-		private readonly minutes: number,
-		private readonly pins: readonly Pin[],
-		private readonly room: Room | null,
-		private readonly look: Look | null,
-		private readonly ways: Way[][] = Array.from({ length: (minutes + 1) * STATES }, () => []),
-		/** The minute up to which an item begun at each minute may last. */
-		private readonly upTo = Array.from(
-			{ length: minutes + 1 },
-			(_, t) => pins.find(({ at }) => at >= t)?.at ?? minutes,
-		),
-	) {}
-
-	put(t: number, state: number, way: Way): void {
-		const here = this.ways[t * STATES + state] as Way[];
-		if (!this.room) {
-			const [known] = here;
-			if (!known || better(way, known)) here[0] = way;
-			return;
-		}
-		if (way.variance > (this.room[way.mean] as number) + EPSILON) return;
-		if (this.look && !this.look.reaches(state, way)) return;
-		let kept = 0;
-		for (const one of here) {
-			const isSame = one.mean === way.mean;
-			if (isSame && one.variance <= way.variance + EPSILON && !better(way, one)) return;
-			if (!(isSame && way.variance <= one.variance + EPSILON && better(way, one))) here[kept++] = one;
-		}
-		here.length = kept;
-		here.push(way);
-		this.look?.narrow(here);
-	}
-
-	/** Every way to a minute in a stretch, with how many of the class there are and how its last thing stands. */
-	private each(from: number, to: number, see: (way: Way, t: number, counted: number, end: End) => void): void {
-		for (let t = from; t <= to; t++)
-			for (let state = 0; state < STATES; state++)
-				for (const way of this.ways[t * STATES + state] as Way[])
-					see(way, t, Math.floor(state / 3), (state % 3) as End);
-	}
-
-	/** One thing more at the end of a way. */
-	private add(
-		way: Way,
-		item: PlanItem,
-		{ at, minutes, counted, end, bit }: { at: number; minutes: number; counted: number; end: End; bit: number | null },
-	): void {
-		this.put(at + minutes, stateOf(counted, item.class === "wrap-up" ? end : endOf(item)), {
-			value: way.value + earns(item, minutes),
-			items: way.items + 1,
-			high: way.high + (bit !== null && bit >= HALF ? 2 ** (bit - HALF) : 0),
-			low: way.low + (bit !== null && bit < HALF ? 2 ** bit : 0),
-			mean: way.mean + minutes,
-			variance: way.variance + (minutes * (item.spread ?? UNKNOWN_SPREAD)) ** 2,
-			before: way,
-			placed: { id: item.id, at, minutes },
-		});
-	}
-
-	/** Past what is pinned, from the end of the pin before it or from any minute between. */
-	jump(): this {
-		for (const { item, at, minutes } of this.pins) {
-			const before = this.pins.findLast((one) => one.at < at)?.at ?? 0;
-			this.each(before, at, (way, t, counted, end) => {
-				if (this.upTo[t] === at) this.add(way, item, { at, minutes, counted, end, bit: null });
-			});
-		}
-		return this;
-	}
-
-	/** The same where the next class begins: how many there were of the last one decides nothing any more. */
-	forNextClass(): Table {
-		const next = new Table(this.minutes, this.pins, this.room, this.look, undefined, this.upTo);
-		this.each(0, this.minutes, (way, t, _, end) => next.put(t, stateOf(0, end), way));
-		return next;
-	}
-
-	/** The table with one item more looked at: left out, unless it is always in, or put at the end of each way that leaves it room. */
-	with(item: PlanItem, { bit, endWell, most }: { bit: number; endWell: boolean; most: number }): Table {
-		const next = new Table(
-			this.minutes,
-			this.pins,
-			this.room,
-			this.look,
-			item.always ? undefined : this.ways.map((ways) => [...ways]),
-			this.upTo,
-		);
-		const tooLate = item.class === "re-check" ? firstNewOn(this.pins, item.ladder) : Number.POSITIVE_INFINITY;
-		this.each(0, this.minutes, (way, at, counted, end) => {
-			if (at >= tooLate || (item.class === "wrap-up" && endWell && end === ENDS.badly)) return;
-			const now = counted + (item.always || most === Number.POSITIVE_INFINITY ? 0 : 1);
-			if (now > most) return;
-			const room = Math.min(item.wish, (this.upTo[at] as number) - at);
-			for (let minutes = item.least; minutes <= room; minutes++)
-				next.add(way, item, { at, minutes, counted: now, end, bit });
-		});
-		return next.jump();
-	}
-
-	/** The best of all that have passed everything pinned. */
-	best(endWell: boolean): Way | null {
-		let best: Way | null = null;
-		this.each(0, this.minutes, (way, _, __, end) => {
-			if (endWell && end === ENDS.badly) return;
-			if ((!best || better(way, best)) && this.pins.every(({ item }) => includes(way, item.id))) best = way;
-		});
-		return best;
-	}
 }
 
 /** Place of the first item of its class with the same kit: within a class, what needs the same kit stands together. */
@@ -466,14 +214,4 @@ function searchSure(
 	const opens = steps.map((step) => step.opens);
 	const first = run(new Look(bounds, opens, pinned, Number.NEGATIVE_INFINITY, FEW));
 	return run(new Look(bounds, opens, pinned, first?.value ?? Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY));
-}
-
-/** From which minute on a re-check of a ladder would come too late. */
-const firstNewOn = (pins: readonly Pin[], ladder: string | undefined): number =>
-	pins.find(({ item }) => item.class === "new" && item.ladder !== undefined && item.ladder === ladder)?.at ??
-	Number.POSITIVE_INFINITY;
-
-function includes(way: Way, id: string): boolean {
-	for (let at: Way | null = way; at; at = at.before) if (at.placed?.id === id) return true;
-	return false;
 }

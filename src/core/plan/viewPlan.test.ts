@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { cases } from "@/core/__tests__/cases";
 import { giveBack, lasting, moveTo, pin, pinAll, putIn, takeOut, unpin } from "./arrange";
+import { planClasses } from "./item";
 import { LessonPlan, type PlannedItem } from "./plan";
-import { planClasses } from "./solve";
 import { viewPlan } from "./viewPlan";
 
 const item = (id: string, rest: Partial<PlannedItem> = {}): PlannedItem => ({

@@ -1,11 +1,12 @@
 import { ofHundred } from "@/core/analysis/readings";
 import type { Outcome } from "@/core/refusals/refusals";
 import { sum } from "@/core/statistics/sums";
+import { MOST_OF, SURE, USUALLY_SURE } from "./item";
 import { minutesOf, spreadOf } from "./minutes";
 import { type Overrun, overrunOf } from "./overrun";
 import { withPegs } from "./pegShare";
 import type { LessonPlan, PlannedItem } from "./plan";
-import { MOST_OF, type Plan as Solved, SURE, solvePlan, USUALLY_SURE } from "./solve";
+import { type Plan as Solved, solvePlan } from "./solve";
 
 /** A stretch of the lesson. */
 export interface Stretch {

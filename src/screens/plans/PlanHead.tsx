@@ -3,8 +3,8 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import { SURE, USUALLY_SURE } from "@/core/plan/item";
 import type { LessonPlan } from "@/core/plan/plan";
-import { SURE, USUALLY_SURE } from "@/core/plan/solve";
 import { gatherPlan } from "@/server/planning";
 import { DayField } from "@/ui/DayField";
 import { FormRow } from "@/ui/FormRow";
