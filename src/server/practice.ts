@@ -169,7 +169,7 @@ export async function bringBack(typed: unknown): Promise<Outcome<BroughtBack[]>>
 			refused: [
 				...(before?.refused ?? []),
 				...[...new Set([...taken.refused, ...taken.later].map(({ sentence }) => sentence))],
-				...aside.map(({ reason }) => `${reason} It is set aside under Records.`),
+				...aside.map(({ reason }) => `${reason} It is set aside under Data.`),
 			],
 		});
 	}

@@ -104,7 +104,7 @@ async function retrying<T>(work: () => Promise<T>, afterBusy: () => unknown = ()
  * A `file:` database is put into write-ahead mode and must be fully synchronous with foreign
  * keys on: the client opens connections as it likes, so these have to be its defaults, and are
  * checked. A server's are its own: foreign keys must be on there too; how it writes to its disk
- * is told under Records ({@link isDurable}).
+ * is told under Data ({@link isDurable}).
  *
  * @param url as {@link placeOf} reads it
  * @throws NewerDatabase for one that a later version has opened.

@@ -45,7 +45,7 @@ const FARTHEST_NUMBER = 2 ** 20;
 /**
  * Takes a device's events in, in one transaction. Numbers must follow on: at a gap
  * the rest is left for the device to send again from `upTo + 1`, unless it says that it
- * holds no more (`after`): such a hole is told under Records and stepped over. An event that is
+ * holds no more (`after`): such a hole is told under Data and stepped over. An event that is
  * already here is fine; one that cannot be taken is set aside with its reason, and
  * neither fails nor holds up the others. Nothing that reached us is dropped. What comes in the
  * name of a device that has another key is set aside by numbers of its own, and uses up none

@@ -83,7 +83,7 @@ test("a file is read as it was written; anything else is a sentence", () => {
 	};
 	expect(against("{")).toContain("no JSON file");
 	expect(against("{}")).toContain("was not handed on");
-	expect(against(JSON.stringify({ format: "peg-ladder-workbook" }))).toContain("under Records");
+	expect(against(JSON.stringify({ format: "peg-ladder-workbook" }))).toContain("under Data");
 	expect(against(JSON.stringify(file({ version: 2 })))).toContain("version 2");
 	expect(against(JSON.stringify(file({ author: "" })))).toContain("Author");
 	const bare = { ...skillToHandOn(skill, "Mara"), positions: [] };

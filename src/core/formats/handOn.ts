@@ -81,7 +81,7 @@ export function readHandOn(text: string): Outcome<HandOn> {
 		return refuse(
 			"format",
 			format === "peg-ladder-workbook"
-				? "This is a workbook; bring it in under Records."
+				? "This is a workbook; bring it in under Data."
 				: "This file was not handed on by Peg Ladder; choose another.",
 		);
 	if (version !== 1)

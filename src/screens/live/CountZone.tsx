@@ -84,7 +84,7 @@ function KeptMark({ lesson }: { lesson: LessonOnDevice }) {
 
 /** What cannot be stored, sent or taken in, in words. */
 function troubleOf({ aside, trouble, room, unsent }: KeepingState): string | null {
-	return aside ? `Set aside by the server, see Records: ${aside}` : trouble && unsent > 0 ? trouble : room;
+	return aside ? `Set aside by the server, see Data: ${aside}` : trouble && unsent > 0 ? trouble : room;
 }
 
 function Trouble({ lesson }: { lesson: LessonOnDevice }) {

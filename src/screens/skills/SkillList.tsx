@@ -42,7 +42,7 @@ export function SkillList({ skills }: { skills: SkillLine[] }) {
 					</section>
 					<p className="hint">
 						A skill or a ladder that somebody handed on to you is <Link href="/skills/bring">brought in here</Link>; one
-						from a workbook <Link href="/records">under Records</Link>.
+						from a workbook <Link href="/records">under Data</Link>.
 					</p>
 				</>
 			}
