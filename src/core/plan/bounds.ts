@@ -66,11 +66,11 @@ export class Bounds {
 
 	/**
 	 * @param room the most variance of each whole mean; infinite where any will do
+	 * @param widest the largest spread of all there is, what is pinned among it: as a share
 	 * @returns the bounds at the price that makes them least
 	 */
-	static of(steps: readonly Step[], room: readonly number[]): Bounds {
+	static of(steps: readonly Step[], room: readonly number[], widest: number): Bounds {
 		const width = room.length;
-		const widest = Math.max(0, ...steps.map(({ spread }) => spread));
 		// No plan of that mean strays more.
 		const capped = room.map((variance, mean) => Math.min(variance, (widest * mean) ** 2));
 		// The bound of the whole at a price: only the first step's row is needed for it.

@@ -41,6 +41,8 @@ function bruteForce(
 	minutes: number,
 	endWell: boolean,
 	sure = 0.5,
+	/** What is pinned at the end: its minutes are the lesson's, and it strays as well. */
+	pinned: { minutes: number; spread: number } | null = null,
 ): { value: number; ids: string[] } | null {
 	const order = items
 		.map((one, place) => ({ one, place }))
@@ -58,7 +60,8 @@ function bruteForce(
 			const last = taken.filter(({ one }) => one.class !== "wrap-up").at(-1)?.one;
 			if (isMany("new", taken) || isMany("re-check", taken) || (endWell && last && !endsWell(last))) return;
 			const spreads = taken.map(({ one, long }) => ({ mean: long, spread: long * (one.spread ?? 0.3) }));
-			if (sure > 0.5 && 1 - overrunOf(spreads, minutes).chance < sure - 1e-12) return;
+			if (pinned) spreads.push({ mean: pinned.minutes, spread: pinned.minutes * pinned.spread });
+			if (sure > 0.5 && 1 - overrunOf(spreads, minutes + (pinned?.minutes ?? 0)).chance < sure - 1e-12) return;
 			const places = taken.map(({ place }) => place).sort((a, b) => a - b);
 			const earlier = () => {
 				const first = places.findIndex((place, i) => place !== best?.places[i]);
@@ -125,6 +128,29 @@ test("ends in time with the chance that was asked for, and earns the most that d
 			expect(made.value.value).toBeCloseTo(best.value, 9);
 			expect(made.value.placed.map(({ id }) => id)).toEqual(best.ids);
 		}),
+		{ numRuns: cases(300) },
+	);
+});
+
+test("around something pinned at the end that strays more than all others it is still the best", () => {
+	fc.assert(
+		fc.property(
+			few.map((items) => items.filter((one) => one.class !== "wrap-up")),
+			fc.integer({ min: 3, max: 14 }),
+			fc.constantFrom(...SURE.slice(1)),
+			fc.constantFrom(0.05, 0.3, 0.9),
+			(items, minutes, sure, spread) => {
+				const pin = item("pin", 2, 2, 1, { class: "wrap-up", spread, pinned: { at: minutes, minutes: 2 } });
+				const made = solvePlan([...items, pin], minutes + 2, sure);
+				if (!made.ok) throw new Error("there is room for the pin");
+				const of = (endWell: boolean) => bruteForce(items, minutes, endWell, sure, { minutes: 2, spread });
+				const best = (items.some(isCloser) ? of(true) : null) ?? of(false);
+				expect(made.value.isSure).toBe(best !== null);
+				if (!best) return;
+				expect(made.value.value).toBeCloseTo(best.value + 1, 9);
+				expect(made.value.placed.map(({ id }) => id)).toEqual([...best.ids, "pin"]);
+			},
+		),
 		{ numRuns: cases(300) },
 	);
 });

@@ -190,7 +190,10 @@ function search(
 		? searchSure(
 				steps,
 				room,
-				sum(pins, ({ item, minutes: long }) => earns(item, long)),
+				{
+					value: sum(pins, ({ item, minutes: long }) => earns(item, long)),
+					spread: Math.max(0, ...pins.map(({ item }) => item.spread ?? UNKNOWN_SPREAD)),
+				},
 				run,
 			)
 		: run(null);
@@ -207,11 +210,12 @@ const FEW = 3;
 function searchSure(
 	steps: readonly Step[],
 	room: Room,
-	pinned: number,
+	pins: { value: number; spread: number },
 	run: (look: Look | null) => Way | null,
 ): Way | null {
-	const bounds = Bounds.of(steps, room);
+	const widest = Math.max(pins.spread, ...steps.map(({ spread }) => spread));
+	const bounds = Bounds.of(steps, room, widest);
 	const opens = steps.map((step) => step.opens);
-	const first = run(new Look(bounds, opens, pinned, Number.NEGATIVE_INFINITY, FEW));
-	return run(new Look(bounds, opens, pinned, first?.value ?? Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY));
+	const first = run(new Look(bounds, opens, pins.value, Number.NEGATIVE_INFINITY, FEW));
+	return run(new Look(bounds, opens, pins.value, first?.value ?? Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY));
 }
