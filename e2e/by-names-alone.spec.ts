@@ -21,7 +21,7 @@ test("a whole lesson by the names that a screen reader says, and nothing else", 
 	await press(page, "missed gaze");
 	await press(page, "no count");
 	await hears(page, /^1 of 3, .*needs 9$/);
-	await expect(page.getByRole("img", { name: "3 of 36 tries used" })).toBeAttached();
+	await expect(page.getByRole("img", { name: "1 of 9 on the way to the rule" })).toBeAttached();
 
 	// The strip opened: each try by its words; one is corrected, one put in, one taken back and that undone.
 	await press(page, /^Last tries, 4 in this visit: correct, take back or insert$/);

@@ -50,6 +50,11 @@ function bruteForce(
 	let best: { value: number; ids: string[]; places: number[] } | null = null;
 	const isMany = (kind: string, taken: readonly { one: PlanItem }[]) =>
 		taken.filter(({ one }) => one.class === kind).length > 2;
+	const endsInTime = (taken: readonly { one: PlanItem; long: number }[]): boolean => {
+		const spreads = taken.map(({ one, long }) => ({ mean: long, spread: long * (one.spread ?? 0.3) }));
+		if (pinned) spreads.push({ mean: pinned.minutes, spread: pinned.minutes * pinned.spread });
+		return sure <= 0.5 || 1 - overrunOf(spreads, minutes + (pinned?.minutes ?? 0)).chance >= sure - 1e-12;
+	};
 	const visit = (
 		at: number,
 		used: number,
@@ -59,9 +64,7 @@ function bruteForce(
 		if (at === order.length) {
 			const last = taken.filter(({ one }) => one.class !== "wrap-up").at(-1)?.one;
 			if (isMany("new", taken) || isMany("re-check", taken) || (endWell && last && !endsWell(last))) return;
-			const spreads = taken.map(({ one, long }) => ({ mean: long, spread: long * (one.spread ?? 0.3) }));
-			if (pinned) spreads.push({ mean: pinned.minutes, spread: pinned.minutes * pinned.spread });
-			if (sure > 0.5 && 1 - overrunOf(spreads, minutes + (pinned?.minutes ?? 0)).chance < sure - 1e-12) return;
+			if (!endsInTime(taken)) return;
 			const places = taken.map(({ place }) => place).sort((a, b) => a - b);
 			const earlier = () => {
 				const first = places.findIndex((place, i) => place !== best?.places[i]);
