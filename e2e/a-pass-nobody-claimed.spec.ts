@@ -80,7 +80,7 @@ test("otherwise: stay. The peg stays for good, and nobody is asked again", async
 	await expect(page).toHaveURL(/\/$/);
 	await expect(
 		page
-			.getByRole("region", { name: "Then" })
+			.getByRole("region", { name: "Later" })
 			.or(page.getByRole("region", { name: "Next lesson" }))
 			.first(),
 	).toContainText("Ida");

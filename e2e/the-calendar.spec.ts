@@ -115,7 +115,7 @@ test("clashes and busy times are said; a file that is no calendar is refused, an
 
 test("the week on Today leads to a plan, and says when one is made", async ({ page }) => {
 	await page.goto("/");
-	const week = page.getByRole("region", { name: "The week" });
+	const week = page.getByRole("region", { name: "This week" });
 	await week
 		.getByRole("button", { name: /^plan it: / })
 		.first()
