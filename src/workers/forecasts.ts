@@ -7,6 +7,8 @@ import type { Outcome } from "@/core/refusals/refusals";
 
 /** Lessons to the top, and what comes in so many lessons, all at one pace. */
 export interface Told {
+	/** It rests on the ladder's own lessons, not on the coach's other ladders alone. */
+	own: boolean;
 	top: ToTop;
 	ahead: Outcome<Forecast>[];
 }
@@ -19,6 +21,7 @@ const forecasts = {
 		return {
 			ok: true,
 			value: {
+				own: pace.value.own,
 				top: lessonsToTop(pace.value, above),
 				ahead: ahead.map((lessons) => passesAhead(pace.value, lessons)),
 			},

@@ -203,6 +203,7 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 	const students = [...new Set([view.opened?.student, ...view.visits.map((visit) => visit.student)])].filter(
 		(id): id is string => Boolean(id),
 	);
+	const rungs = wrapUp(view);
 	const wishes = wishesOf(view, students).flatMap(({ student, wish }) => (student ? [{ student, wish }] : []));
 	return {
 		lesson,
@@ -221,7 +222,7 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 		...tookIn(lesson, view),
 		...loadIn(view),
 		attempts: sum(view.visits.flatMap(inOrder), (item) => triesIn(item)),
-		rungs: wrapUp(view)
+		rungs: rungs
 			.filter((rung) => rung.visits.some((visit) => inOrder(visit).length + visit.scores.length > 0))
 			.map((wrap) => ({ wrap, score: scoreOf(wrap), ...wrap }))
 			.map(
@@ -258,7 +259,7 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 				}),
 			),
 		moves: movesIn(lesson, day, view),
-		last: lastVisits(view),
+		last: lastVisits(view, rungs),
 	};
 }
 
@@ -322,7 +323,7 @@ function passOf(view: LessonView, visits: readonly Visit[]): { pass?: PassDigest
 	return { pass: { metBy, answer: answers.at(-1) ?? null, ...elsewhere, seen: view.seen, lamport, device, dseq } };
 }
 
-function lastVisits(view: LessonView): LastVisit[] {
+function lastVisits(view: LessonView, rungs: readonly RungWrap[]): LastVisit[] {
 	const worked = view.visits.filter((visit) => visit.ladder && inOrder(visit).some(({ counted }) => counted));
 	return [...new Set(worked.map((visit) => visit.ladder as string))].map((ladder) => {
 		const visits = worked.filter((visit) => visit.ladder === ladder);
@@ -346,7 +347,7 @@ function lastVisits(view: LessonView): LastVisit[] {
 			rung: own.length > 0 ? visit.placing.settings.name : `${visit.placing.settings.name}, on a variation`,
 			good: marks.filter((mark) => readMark(mark).good).length,
 			tries: marks.length,
-			...(own.length > 0 ? resultOn(view, visit) : {}),
+			...(own.length > 0 ? resultOn(rungs, visit) : {}),
 			cue: cue ?? null,
 			...practiseOn(view, ladder),
 		};
@@ -354,8 +355,8 @@ function lastVisits(view: LessonView): LastVisit[] {
 }
 
 /** The result of the rung that a visit was on, all its visits of the lesson together. */
-function resultOn(view: LessonView, { student, ladder, rung, placing }: Visit): { result?: string } {
-	const on = wrapUp(view).find(
+function resultOn(rungs: readonly RungWrap[], { student, ladder, rung, placing }: Visit): { result?: string } {
+	const on = rungs.find(
 		(one) =>
 			one.student === student &&
 			one.ladder === ladder &&

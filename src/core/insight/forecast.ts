@@ -77,21 +77,25 @@ function logLikelihood(passes: readonly number[], g: number, { shape, rate }: Ga
 	);
 }
 
-/** The gamma of c after a ladder's passes, older lessons faded. */
-function seenOf(passes: readonly number[], g: number, { shape, rate }: Gamma, fading: number): Gamma {
+/** The gamma of c before each lesson of a ladder and after the last, older lessons faded. */
+function seenBy(passes: readonly number[], g: number, { shape, rate }: Gamma, fading: number): Gamma[] {
 	let [known, exposure] = [0, 0];
-	passes.forEach((count, n) => {
-		known = known * fading + count;
-		exposure = exposure * fading + (n + 1) ** g - n ** g;
-	});
-	return { shape: shape + known, rate: rate + exposure };
+	return [
+		{ shape, rate },
+		...passes.map((count, n) => {
+			known = known * fading + count;
+			exposure = exposure * fading + (n + 1) ** g - n ** g;
+			return { shape: shape + known, rate: rate + exposure };
+		}),
+	];
 }
 
 /** Log chance of a ladder's passes, each lesson foretold from those before it. */
 function foretold(passes: readonly number[], g: number, prior: Gamma, fading: number): number {
+	const before = seenBy(passes, g, prior, fading);
 	return sum(
 		passes.map((count, n) => {
-			const { shape, rate } = seenOf(passes.slice(0, n), g, prior, fading);
+			const { shape, rate } = before[n] as Gamma;
 			const exposure = (n + 1) ** g - n ** g;
 			return (
 				gammaln(shape + count) -
@@ -142,8 +146,9 @@ export const lessonsAhead = (held: number): number => Math.max(held, LEAST_AHEAD
 
 /** A fitted pace: how passes add up on one ladder. */
 export interface Pace {
-	/** Lessons held on the ladder. */
+	/** Lessons held on the ladder, and whether they are enough for a pace of its own. */
 	held: number;
+	own: boolean;
 	/** One for each growth g and fading: its chance, and the gamma of c given what was passed. */
 	fits: { g: number; weight: number; shape: number; rate: number }[];
 }
@@ -175,11 +180,12 @@ export function fitPace(passes: readonly number[], others: readonly (readonly nu
 		ok: true,
 		value: {
 			held,
+			own,
 			fits: FADINGS.flatMap((fading, f) =>
 				GRID.map((g, i) => ({
 					g,
 					weight: (fadings[f] as number) * (weights[i] as number),
-					...seenOf(passes, g, priors[i] as Gamma, fading),
+					...(seenBy(passes, g, priors[i] as Gamma, fading)[held] as Gamma),
 				})),
 			),
 		},

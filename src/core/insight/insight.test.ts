@@ -267,6 +267,7 @@ describe("how long", () => {
 		// At g = 1 the exposure of H lessons is H; the chance of none is (rate / (rate + H)) ^ shape, drift mixed over.
 		const pace = {
 			held: 8,
+			own: true,
 			fits: [{ g: 1, weight: 1, shape: 3, rate: 6 }],
 		};
 		const sd = 0.1 * Math.sqrt(2);

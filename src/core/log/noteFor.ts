@@ -2,7 +2,7 @@ import { filled, type NotePart, type NoteTemplate, orderOf, usualNote } from "@/
 import { SHOWN } from "@/core/skill/cue";
 import { plural } from "@/core/text/lists";
 import { capital } from "@/core/text/wording";
-import { inTerms } from "./terms";
+import { inTerms, RUN_WORTH_TELLING } from "./terms";
 import { namedForm, type RungWrap, scoreOf, tellsRuns } from "./wrap";
 
 /** A day's score on a rung. */
@@ -35,9 +35,6 @@ export interface NoteExtras {
 	/** The coach's own words and order. */
 	template?: NoteTemplate;
 }
-
-/** A run of two says nothing that the count does not. */
-const RUN_WORTH_TELLING = 3;
 
 /** The rung's score in words, and its longest run where a run means something; of no good try, only that it was tried. */
 function scoreLine(rung: RungWrap): string {

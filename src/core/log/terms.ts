@@ -99,7 +99,7 @@ function inTries(visits: RungWrap["visits"]): string[] {
 }
 
 /** A run shorter than this says nothing that the count does not. */
-const RUN_WORTH_TELLING = 3;
+export const RUN_WORTH_TELLING = 3;
 
 /**
  * What came of a rung in a lesson in the terms of its rule: the real total and the best, whether or not the rule was

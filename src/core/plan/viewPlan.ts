@@ -42,7 +42,7 @@ export interface PlanView {
 
 type Asked = Pick<LessonPlan, "minutes" | "sure"> & { items: readonly PlannedItem[] };
 
-/** A plan's items in the solver's terms, at their part of the time that is the pegs'. */
+/** A plan's items in the solver's terms: how far each strays beside its minutes. */
 const solvable = (items: readonly PlannedItem[]) => items.map((item) => ({ ...item, spread: spreadOf(item) }));
 
 const solved = (items: readonly PlannedItem[], minutes: number, sure: number) =>
@@ -56,22 +56,19 @@ const solved = (items: readonly PlannedItem[], minutes: number, sure: number) =>
  */
 export function viewPlan(plan: Asked, reasons = true): Outcome<PlanView> {
 	const sure = plan.sure ?? USUALLY_SURE;
+	const wanted = plan.items.filter((item) => !item.out);
 	const {
 		items: inIt,
 		made: fitting,
 		words,
-	} = withPegs(
-		plan.items.filter((item) => !item.out),
-		plan.minutes,
-		(items) => {
-			const one = solved(items, plan.minutes, sure);
-			return one.ok && one.value.isSure ? one : null;
-		},
-	);
+	} = withPegs(wanted, plan.minutes, (items) => {
+		const one = solved(items, plan.minutes, sure);
+		return one.ok && one.value.isSure ? one : null;
+	});
 	const made = fitting ?? solved(inIt, plan.minutes, sure);
 	if (!made.ok) return { ok: false, refusals: made.refusals.map((one) => named(one, plan.items)) };
 	// What is shown is the item as the coach set it.
-	const byId = new Map(plan.items.map((item) => [item.id, item]));
+	const byId = new Map(wanted.map((item) => [item.id, item]));
 	const stretches = made.value.placed.flatMap(({ id, at, minutes }) => {
 		const item = byId.get(id);
 		return item ? [{ item, at, minutes }] : [];
@@ -84,8 +81,8 @@ export function viewPlan(plan: Asked, reasons = true): Outcome<PlanView> {
 		ok: true,
 		value: {
 			stretches,
-			leftOut: plan.items
-				.filter(({ id, out }) => !out && !taken.has(id))
+			leftOut: wanted
+				.filter(({ id }) => !taken.has(id))
 				.map((item) => ({
 					item,
 					why: reasons ? whyOut(item, { items: inIt, minutes: plan.minutes, sure }, made.value) : "",
@@ -94,15 +91,7 @@ export function viewPlan(plan: Asked, reasons = true): Outcome<PlanView> {
 			used,
 			free: plan.minutes - used,
 			value: made.value.value,
-			rules: [
-				...made.value.broken,
-				...(made.value.isSure ? [] : [unsure]),
-				...words,
-				...bites(
-					stretches,
-					plan.items.filter((item) => !item.out),
-				),
-			],
+			rules: [...made.value.broken, ...(made.value.isSure ? [] : [unsure]), ...words, ...bites(stretches, wanted)],
 			overrun,
 			sure,
 			surer: reasons && made.value.isSure ? surerThan(sure, inIt, plan.minutes, taken, byId) : null,

@@ -12,6 +12,7 @@ import { plural } from "@/core/text/lists";
 import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
+import figures from "@/ui/figures.module.css";
 import type { Told } from "@/workers/forecasts";
 import css from "./outlook.module.css";
 import { type Past, useCosts, useForecasts } from "./useForecasts";
@@ -39,12 +40,12 @@ interface Asked {
 
 /** Lessons to the top and rungs in the next lessons, and the chance by a day; beside it how past forecasts fared. */
 export function HowLong({ called, outlook, open, past, day }: Asked) {
-	const { above, days, passes } = outlook;
+	const { above, days } = outlook;
 	const told = useForecasts([{ ...outlook, lessons: AHEAD }])?.[0];
 	if (above === 0) return <p className="mute m-0">The peg is on the top rung. No rung is left above it.</p>;
 	if (!told) return <p className="mute m-0">Working out how long.</p>;
 	if (!told.ok) return <TwoEnds open={open} why={told.refusals[0]?.sentence ?? ""} />;
-	const { top, ahead } = told.value;
+	const { own, top, ahead } = told.value;
 	const range = rangeWords(top);
 	return (
 		<div className={css.long}>
@@ -61,9 +62,9 @@ export function HowLong({ called, outlook, open, past, day }: Asked) {
 			)}
 			<Table called={called} above={above} ahead={ahead.flatMap((one) => (one.ok ? [one.value] : []))} />
 			<p className="hint m-0">
-				{passes.length < AHEAD.length + 2
-					? "From the pace on your other ladders, with what was passed on this one."
-					: "From the pace on this ladder, slowing or picking up as on your other ladders."}{" "}
+				{own
+					? "From the pace on this ladder, slowing or picking up as on your other ladders."
+					: "From the pace on your other ladders, with what was passed on this one."}{" "}
 				Not said beyond {plural(top.horizon, "lesson")}, {dayWords(dayAt(top.horizon, days, day, PER_WEEK), day)}.{" "}
 				{past && past.made > 0
 					? `Of ${past.made} such forecasts that could have been made before, ${AHEAD[0]} lessons ahead, ${past.held} held.`
@@ -94,7 +95,7 @@ const Ends = ({ cost }: { cost: LadderCost }) => (
 );
 
 const Table = ({ called, above, ahead }: { called: string; above: number; ahead: readonly Forecast[] }) => (
-	<table className={css.table} aria-label={`How long: ${called}`}>
+	<table className={figures.table} aria-label={`How long: ${called}`}>
 		<thead>
 			<tr>
 				<th scope="col">next lessons</th>

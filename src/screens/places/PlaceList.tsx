@@ -1,4 +1,5 @@
 import Link from "@/ui/Link";
+import ruled from "@/ui/ruled.module.css";
 import { drawings } from "./drawings";
 import css from "./places.module.css";
 
@@ -12,7 +13,7 @@ export interface Listed {
 
 /** Places as rows one can hit: a drawing, the name, and what it answers. */
 export const PlaceList = ({ list }: { list: readonly Listed[] }) => (
-	<ul className={css.list}>
+	<ul className={`${ruled.ruled} ${css.list}`}>
 		{list.map(({ href, name, answers, drawing }) => (
 			<li key={href}>
 				<Link href={href}>

@@ -2,6 +2,7 @@ import type { CueEffect, RankedCue } from "@/core/insight/cueEffect";
 import { ENOUGH } from "@/core/insight/cueEffect";
 import { plural } from "@/core/text/lists";
 import type { CuesTold, ProgressProps } from "@/server/readProgress";
+import figures from "@/ui/figures.module.css";
 import css from "./progress.module.css";
 
 const SHOWN = 6;
@@ -60,7 +61,7 @@ const Gain = ({ of: { gain, low, high, after, without, cued, uncued } }: { of: C
 
 const Ranked = ({ name, rows }: { name: string; rows: readonly RankedCue[] }) =>
 	rows.length > 1 && (
-		<table className={css.table} aria-label={`By ${name}`}>
+		<table className={figures.table} aria-label={`By ${name}`}>
 			<thead>
 				<tr>
 					<th scope="col">{name}</th>

@@ -2,6 +2,7 @@ import type { Dip, RungLesson } from "@/core/insight/thenNow";
 import { readMark } from "@/core/ladder/marks";
 import type { RungProgress } from "@/server/readProgress";
 import { dayWords } from "@/ui/dates";
+import figures from "@/ui/figures.module.css";
 import Link from "@/ui/Link";
 import css from "./progress.module.css";
 
@@ -20,7 +21,7 @@ export function ThenNow({ rungs, day, label }: { rungs: readonly RungProgress[];
 				against the first three, good and bad days allowed for.
 			</p>
 			<div>
-				<table className={`${css.table} ${css.thenNow}`} aria-label={`Then and now: ${label}`}>
+				<table className={`${figures.table} ${css.thenNow}`} aria-label={`Then and now: ${label}`}>
 					<thead>
 						<tr>
 							<th scope="col">rung</th>

@@ -2,6 +2,7 @@ import { plural } from "@/core/text/lists";
 import type { StudentPageProps } from "@/server/readStudents";
 import { dayWords, fromToday } from "@/ui/dates";
 import Link from "@/ui/Link";
+import ruled from "@/ui/ruled.module.css";
 import css from "./students.module.css";
 
 interface Way {
@@ -70,7 +71,7 @@ export function waysFrom({ at, ladders, lessons, held, practice, promises, newes
 
 export const Ways = (page: StudentPageProps) => (
 	<nav aria-label={`More about ${page.student.name}`}>
-		<ul className={css.ways}>
+		<ul className={`${ruled.ruled} ${css.ways}`}>
 			{waysFrom(page).map(({ href, name, fact }) => (
 				<li key={name}>
 					<Link href={href}>
