@@ -87,7 +87,7 @@ export const beat = (): Promise<void> =>
 			await page.waitForTimeout(60);
 			await page.mouse.up();
 		}
-		await page.getByText("that was the set").waitFor();
+		await page.getByText("set finished").waitFor();
 		const ours = await latenessOf(page);
 
 		const plain = await context.newPage();

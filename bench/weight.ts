@@ -17,7 +17,7 @@ const routes: [name: string, path: string, goal: number][] = [
 	["skill bench", "/skills/clubs", 2.5],
 	["ladder bench", "/ladders/isolde-clubs", 2.5],
 	["rule designer", "/rules", 2.5],
-	["what luck can pass", "/rules/lucky", 2.5],
+	["rules luck can pass", "/rules/lucky", 2.5],
 	["records", "/records", 2.5],
 	["find", "/find", 2.5],
 	["practice", "/practice/nimue-practice", 2.5],

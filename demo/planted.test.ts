@@ -68,7 +68,7 @@ test("each planted origin that is told goes from its cause to the fault, and har
 	expect(told.other).toEqual([]);
 });
 
-test("who coasts and who is stuck are found, nobody else coasts, and without the plants neither is told of those two", () => {
+test("who coasts and who is stuck are found, no second student coasts, and without the plants neither is told of those two", () => {
 	const [without, withThem] = [studioOf(plain), studioOf(sown)];
 	expect(coastingOn(withThem, 0.85).map(({ ladder }) => ladder.id)).toEqual(["jory-balls"]);
 	expect(stuckOn(withThem).map(({ ladder }) => ladder.id)).toContain("sunniva-balls");
@@ -83,7 +83,7 @@ test("the heavy difficulty is found heavier, and is not where it was not planted
 	const seasons = [{ plain, sown }, ...others];
 	expect(seasons.map((one) => said(one.plain))).toEqual(["as it is", "as it is", "as it is"]);
 	// Six students and eighty lessons are few: four seasons of five that were looked at told it, one just did not.
-	expect(seasons.filter((one) => said(one.sown) === "heavier").length).toBeGreaterThanOrEqual(2);
+	expect(seasons.filter((one) => said(one.sown) === "bigger").length).toBeGreaterThanOrEqual(2);
 });
 
 test("words help by what was planted: those that are heard more than those that are not", () => {

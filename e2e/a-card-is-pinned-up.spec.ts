@@ -25,8 +25,8 @@ test("a ladder is printed as a card, in PDF, and what was ticked on it is entere
 		"6 m + 4.2 m = 10.2 m",
 	])
 		expect(small.text).toContain(words);
-	expect(small.text).toContain("A coin on the row of boxes. hit: 1 box on; miss: 2 boxes back.");
-	expect(small.text).toContain("tries a day. Good: it came off");
+	expect(small.text).toContain("Move a coin along the row of boxes. hit: 1 box on; miss: 2 boxes back.");
+	expect(small.text).toContain("tries a day. Good means: it came off");
 	expect(small.text).toContain("“look through the window”");
 	expect(small.text).not.toContain("One club, hand to hand");
 	expect(small.text).not.toContain("enter the card");
@@ -54,29 +54,29 @@ test("a ladder is printed as a card, in PDF, and what was ticked on it is entere
 	};
 	await touch(page, "enter the card").click();
 	await expect(page.getByRole("complementary").getByRole("alert")).toContainText(
-		"Nothing was entered; give the tries of one rung at least.",
+		"Enter the tries of at least one rung.",
 	);
 	await enter("Three clubs, walking a line", "12", "");
 	await touch(page, "enter the card").click();
 	await expect(page.getByRole("complementary").getByRole("alert")).toContainText(
-		'"Three clubs, walking a line" has 0 tries; a whole number from 1 to 500 is possible.',
+		'"Three clubs, walking a line" has 0 tries: enter a whole number from 1 to 500.',
 	);
 	await enter("Three clubs, walking a line", "12", "9");
 	await enter("Three clubs, real tempo", "9", "9");
 	await touch(page, "enter the card").click();
 	await expect(page.getByRole("complementary").getByRole("alert")).toContainText(
-		'"Three clubs, walking a line": Good is 12, more than the 9 tries; at most 9 is possible.',
+		'"Three clubs, walking a line": Good: enter at most 9, the number of tries, not 12.',
 	);
 	expect(await count()).toBe(before);
 
 	await enter("Three clubs, walking a line", "6", "9");
 	await page.getByLabel("Practised on").fill("2199-01-01");
 	await touch(page, "enter the card").click();
-	await expect(page.getByRole("complementary").getByRole("alert")).toContainText("is a day that has not come");
+	await expect(page.getByRole("complementary").getByRole("alert")).toContainText("is in the future");
 	expect(await count()).toBe(before);
 	await page.getByLabel("Practised on").fill("2026-11-03");
 	await touch(page, "enter the card").click();
-	await expect(page.getByText("practice, on a page of its own")).toBeVisible();
+	await expect(page.getByText("practice on its own page")).toBeVisible();
 	const ladder = await studio.inStore((store) => findLadder(store, "isolde-clubs"));
 	const written = (await studio.events()).slice(before);
 	expect(written.map((event) => event.kind)).toEqual([
@@ -97,10 +97,10 @@ test("a ladder is printed as a card, in PDF, and what was ticked on it is entere
 	const placed = written.flatMap((event) => (event.kind === "set.opened" ? [event.body.placing.rung] : []));
 	expect(placed.every((rung) => ladder?.ladder.rungs.some(({ id }) => id === rung))).toBe(true);
 
-	await page.getByText("practice, on a page of its own").click();
+	await page.getByText("practice on its own page").click();
 	await expect(page.getByRole("heading", { level: 1 })).toContainText("3 Nov");
-	await expect(page.getByText("From the card, as it was ticked.")).toBeVisible();
-	await expect(page.getByText("Practice from a card, written down that day; no lesson.")).toBeVisible();
+	await expect(page.getByText("Totals from the card.")).toBeVisible();
+	await expect(page.getByText("Practice from a card, entered that day. Not a lesson.")).toBeVisible();
 	await expect(page.getByText("Longest run not known").first()).toBeVisible();
 
 	// Last time, its cue and what was to be practised are the last lesson's, and not the card's.

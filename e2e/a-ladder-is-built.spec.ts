@@ -24,20 +24,20 @@ test("from a skill to a ladder of ten rungs for a left-hander; a jump is marked,
 	await choose("Student", "Isolde Brankovar");
 	await choose("Skill", "Three-ball cascade");
 	await choose("Side", "left, the strong side");
-	await press("build me a ladder");
+	await press("build a ladder from scales");
 	// It starts with a rung for each notch; asked for more, it says how many there are.
-	await expect(page.getByRole("region", { name: "What comes of it" }).getByRole("listitem")).toHaveCount(7);
-	await choose("As many rungs as", "I say");
+	await expect(page.getByRole("region", { name: "Preview" }).getByRole("listitem")).toHaveCount(7);
+	await choose("Number of rungs", "my number");
 	await expect(page.getByRole("alert").first()).toContainText(
-		"10 rungs need 9 steps, and there are 6 notches to raise",
+		"10 rungs need 9 steps, but there are 6 notches to raise",
 	);
-	await choose("How the key positions are linked", "the whole movement on every rung");
+	await choose("Order of the key positions", "the whole movement on every rung");
 	await tick("object");
 	await tick("footwork");
 	await tick("tempo and effort");
 	await tick("pressure");
 	await choose("pressure, goal", "people watch");
-	const comes = page.getByRole("region", { name: "What comes of it" });
+	const comes = page.getByRole("region", { name: "Preview" });
 	await expect(comes.getByRole("listitem")).toHaveCount(10);
 	await expect(comes.getByRole("listitem").last()).toContainText("Nothing in the hand, standing, slow, nobody looks");
 	await choose("tempo and effort, goal", "slow");
@@ -46,7 +46,7 @@ test("from a skill to a ladder of ten rungs for a left-hander; a jump is marked,
 	await choose("tempo and effort, goal", "real speed");
 	await choose("tempo and effort, start", "slow");
 	await accessible(page);
-	await press("find the rules, and make the draft");
+	await press("make the draft");
 	await expect(touch(page, "make the ladder")).toBeVisible();
 	await press("make the ladder");
 	await expect(page).toHaveURL(/ladders\/[0-9a-f-]{36}/);
@@ -60,14 +60,14 @@ test("from a skill to a ladder of ten rungs for a left-hander; a jump is marked,
 	expect(made.every(({ settings }) => settings.limit <= 60 && settings.watch.length === 3)).toBe(true);
 
 	// Nothing was tried yet: what is to be expected is wide, and says where it comes from.
-	await expect(page.getByTestId("prediction")).toContainText(/To be expected here: .* in 10 \(between/);
+	await expect(page.getByTestId("prediction")).toContainText(/Expected here.* in 10.*likely/s);
 
 	// A rung taken out leaves a jump behind, which is marked and mended.
 	await page.getByRole("button", { name: made[1]?.settings.name ?? "", exact: true }).click();
-	await touch(page, "take this rung out").click();
+	await touch(page, "remove this rung").click();
 	await expect(page.getByText(/two at once|too big/).first()).toBeVisible();
 	const marked = await page.getByText(/two at once|too big/).count();
-	await touch(page, "put a rung between").last().click();
+	await touch(page, "add a rung between").last().click();
 	await expect(page.getByText(/two at once|too big/)).toHaveCount(marked - 1);
 	await accessible(page);
 });

@@ -10,7 +10,7 @@ const line = (page: Page) => page.getByRole("list", { name: "The lesson, minute 
 async function planned(page: Page, who: string, minutes: string): Promise<string> {
 	await page.goto(`/plans?student=${who}`);
 	await page.getByLabel("Minutes").fill(minutes);
-	await page.getByRole("button", { name: "plan it", exact: true }).click();
+	await page.getByRole("button", { name: "plan the lesson", exact: true }).click();
 	await expect(page.getByTestId("worth")).toContainText("planned");
 	return new URL(page.url()).pathname.slice("/plans/".length);
 }
@@ -34,7 +34,7 @@ test.describe("at the bench", () => {
 		// By the pointer: in hand, a minute more, pinned where it is.
 		const wish = line(page).filter({ hasText: "Walk the square" });
 		await wish.click();
-		const hand = page.getByRole("region", { name: "In hand" });
+		const hand = page.getByRole("region", { name: "Chosen item" });
 		await hand.getByRole("button", { name: /^a minute more/ }).click();
 		await expect(hand).toContainText("5 min");
 		await hand.getByRole("button", { name: /^pin/ }).click();
@@ -44,15 +44,15 @@ test.describe("at the bench", () => {
 		const second = page.locator("ol button:focus");
 		const name = (await second.textContent())?.replace(/^\d+ minutes/, "").slice(0, 20) ?? "";
 		await second.press("Delete");
-		await expect(page.getByRole("region", { name: "Taken out" })).toContainText(name);
+		await expect(page.getByRole("region", { name: "Left out" })).toContainText(name);
 		await page.getByRole("button", { name: "undo" }).click();
-		await expect(page.getByRole("region", { name: "Taken out" })).toHaveCount(0);
+		await expect(page.getByRole("region", { name: "Left out" })).toHaveCount(0);
 
-		await page.getByLabel("Something of your own").fill("Film the finish");
+		await page.getByLabel("Your own item", { exact: true }).fill("Film the finish");
 		await page.locator("#own-minutes").fill("6");
-		await page.getByRole("button", { name: "add it" }).click();
+		await page.getByRole("button", { name: "add the item" }).click();
 		await expect(line(page).filter({ hasText: "Film the finish" })).toContainText("6");
-		await page.getByRole("button", { name: "pin all as it stands" }).click();
+		await page.getByRole("button", { name: "pin everything" }).click();
 		const before = await line(page).allTextContents();
 		await page.reload();
 		await expect(page.getByTestId("worth")).toContainText("planned");
@@ -67,22 +67,22 @@ test.describe("at the bench", () => {
 		await expect(page.getByTestId("standing")).toContainText("at most 240");
 		await minutes.fill("20");
 		await expect(
-			page.getByText(/it lies outside of the 20 minutes|takes \d+ minutes, and the lesson has 20/),
+			page.getByText(/outside the 20 minutes of the lesson|takes \d+ minutes, but the lesson has 20/),
 		).toBeVisible();
 		await minutes.fill("45");
 		await written(page);
 		await expect.poll(() => line(page).allTextContents()).toEqual(before);
 
-		await page.getByRole("button", { name: "copy it to a week later" }).click();
+		await page.getByRole("button", { name: "copy to next week" }).click();
 		await expect(page).not.toHaveURL(new RegExp(id));
 		await expect(line(page).filter({ hasText: "Film the finish" })).toBeVisible();
 		await page.goto("/plans");
-		await expect(page.getByRole("region", { name: "To come" }).getByRole("link")).toHaveCount(2);
+		await expect(page.getByRole("region", { name: "Coming up" }).getByRole("link")).toHaveCount(2);
 	});
 
 	test("for two it says whose each thing is; a reminder and what to watch are kept", async ({ page }) => {
 		await planned(page, "pip", "40");
-		await page.getByLabel("And", { exact: true }).selectOption({ label: "Jory Tamblyn" });
+		await page.getByLabel("Second student", { exact: true }).selectOption({ label: "Jory Tamblyn" });
 		await expect(page.getByRole("heading", { level: 1 })).toContainText("Pip Lanternby, Jory Tamblyn");
 		await expect(line(page).filter({ hasText: "Jory Tamblyn:" }).first()).toBeVisible();
 		await page.getByLabel("Watch", { exact: true }).fill("knees soft");
@@ -133,7 +133,7 @@ test.describe("on the phone", () => {
 		await accessible(page);
 		// Two good ones of a warm-up are the warm-up's: nothing judges them, and the peg's rung has none of them.
 		for (let i = 0; i < 2; i++) await good(page).tap();
-		await expect(page.getByRole("button", { name: /^Last tries, 2 in this visit/ })).toBeVisible();
+		await expect(page.getByRole("button", { name: /^Last tries, 2 here/ })).toBeVisible();
 		await expect(page.getByTestId("used")).toHaveText("0");
 		if (process.env.PEG_SHOT) await page.screenshot({ path: process.env.PEG_SHOT });
 		for (const box of [
@@ -173,7 +173,7 @@ test.describe("on the phone", () => {
 		await expect(done.getByRole("row")).toHaveCount(things + 2);
 		await expect(done.getByRole("row", { name: /^Warm up \d 0$/ })).toBeVisible();
 		await expect(done.getByText("left out")).toHaveCount(1);
-		await touch(page, "close the lesson").tap();
+		await touch(page, "finish lesson").tap();
 		await expect
 			.poll(async () => (await studio.events()).filter(({ kind }) => kind === "lesson.closed").at(-1)?.device)
 			.not.toBe("demo-phone");

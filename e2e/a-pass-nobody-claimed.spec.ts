@@ -14,7 +14,7 @@ test("a rule is met and nobody claims it: the peg stays, the wrap-up tells it, a
 	await expect(page).toHaveURL(/\/students\/(?!new)/);
 	await page.goto(`/ladders/new?student=${page.url().split("/").at(-1)}`);
 	await page.getByLabel("Name of the skill").fill("Hoop");
-	await touch(page, "three rungs, and count at once").click();
+	await touch(page, "make three rungs and start counting").click();
 	await expect(page).toHaveURL(/\/live/);
 	const peg = () =>
 		studio.inStore(async (store) => {
@@ -27,9 +27,9 @@ test("a rule is met and nobody claims it: the peg stays, the wrap-up tells it, a
 	await allSent(page);
 	await touch(page, "more").click();
 	await page.getByRole("link", { name: "wrap up" }).click();
-	const told = page.getByRole("region", { name: "Passed, and the peg has not moved" });
+	const told = page.getByRole("region", { name: "Passed: move the peg?" });
 	await expect(told).toContainText("The rule of With help was met");
-	await touch(page, "close the lesson").click();
+	await touch(page, "finish lesson").click();
 	await expect(page).toHaveURL(/\/$/);
 	expect(await peg()).toBe(0);
 
@@ -48,11 +48,11 @@ test("a rule is met and nobody claims it: the peg stays, the wrap-up tells it, a
 	await expect(page.getByText("rung 1 of 3")).toBeVisible();
 	expect(await peg()).toBe(0);
 	await decide.getByRole("button", { name: /^ask next time/ }).click();
-	await expect(decide).toContainText("Asked again after the next lesson.");
-	await decide.getByRole("button", { name: /^Take back/ }).click();
+	await expect(decide).toContainText("You are asked again after the next lesson.");
+	await decide.getByRole("button", { name: /^Undo/ }).click();
 	await decide.getByRole("button", { name: /^stay here/ }).click();
-	await expect(decide).toContainText("The peg stays where it is.");
-	await decide.getByRole("button", { name: /^Take back/ }).click();
+	await expect(decide).toContainText("The peg stays.");
+	await decide.getByRole("button", { name: /^Undo/ }).click();
 	await decide.getByRole("button", { name: /^step up/ }).click();
 	await expect(page.getByText("rung 2 of 3")).toBeVisible();
 	await page.reload();
@@ -68,14 +68,14 @@ test("otherwise: stay. The peg stays for good, and nobody is asked again", async
 	await expect(page).toHaveURL(/\/students\/(?!new)/);
 	await page.goto(`/ladders/new?student=${page.url().split("/").at(-1)}`);
 	await page.getByLabel("Name of the skill").fill("Hoop");
-	await touch(page, "three rungs, and count at once").click();
+	await touch(page, "make three rungs and start counting").click();
 	for (let i = 0; i < 3; i++) await good(page).click();
 	await answer(page, "otherwise");
 	await allSent(page);
 	await touch(page, "more").click();
 	await page.getByRole("link", { name: "wrap up" }).click();
 	await expect(page.getByText("you chose to stay")).toBeVisible();
-	await touch(page, "close the lesson").click();
+	await touch(page, "finish lesson").click();
 	// Her name stands on the wrap-up too: only Today has brought up what follows from the lesson.
 	await expect(page).toHaveURL(/\/$/);
 	await expect(

@@ -23,26 +23,26 @@ test("a right and a wrong picture are brought in without their place, noted with
 			.toBuffer(),
 	);
 	await page.goto("/skills/clubs");
-	await touch(page, "more of position 5").click();
+	await touch(page, "details of position 5").click();
 	await page.getByLabel("right picture").setInputFiles(file);
-	await expect(page.getByText("Note who is shown and agreed to it")).toBeVisible();
+	await expect(page.getByText("Note who is shown and that they agreed")).toBeVisible();
 	// Without a word on consent it does not hold.
-	await expect(touch(page, "make it today’s revision")).toBeDisabled();
+	await expect(touch(page, "use as the new version")).toBeDisabled();
 	await page.getByLabel("Consent for the right picture").fill("Bram, by his mother, in March");
 	await page.getByLabel("wrong picture").setInputFiles(file);
-	await touch(page, "nobody to be recognised").click();
-	await touch(page, "a fault beyond it").click();
-	await page.getByLabel("What one sees").fill("Over the head");
-	await page.getByLabel("picture of the fault beyond it").setInputFiles(file);
-	await touch(page, "nobody to be recognised").click();
+	await touch(page, "no person in it").click();
+	await touch(page, "add a fault: too much").click();
+	await page.getByLabel("What you see", { exact: true }).fill("Over the head");
+	await page.getByLabel("picture of the fault too much").setInputFiles(file);
+	await touch(page, "no person in it").click();
 	await expect(page.getByRole("img", { name: "right picture" })).toBeVisible();
 	await accessible(page);
-	await page.getByLabel("Why it is changed").fill("Seen is understood.");
-	await touch(page, "make it today’s revision").click();
+	await page.getByLabel("Reason for the change").fill("Seen is understood.");
+	await touch(page, "use as the new version").click();
 	await expect(page.getByText("Seen is understood.")).toBeVisible();
 	await page.goto("/ladders/teodor-clubs");
-	await touch(page, "take the new one").click();
-	await expect(touch(page, "take the new one")).toHaveCount(0);
+	await touch(page, "use the new version").click();
+	await expect(touch(page, "use the new version")).toHaveCount(0);
 
 	const kept = await studio.inStore(async (store) => {
 		const hash = (await findSkill(store, "clubs"))?.skill.positions[4]?.right?.hash ?? "";
@@ -57,7 +57,7 @@ test("a right and a wrong picture are brought in without their place, noted with
 	await touch(page, "start lesson: Teodor Quillfeather, Three-club cascade, right").click();
 	await touch(page, "cue").click();
 	await touch(page, "show it").first().click();
-	await expect(page.getByRole("img", { name: /, beyond it: Over the head$/ })).toBeAttached();
+	await expect(page.getByRole("img", { name: /, too much: Over the head$/ })).toBeAttached();
 	const shown = page.getByRole("img", { name: /, right$/ }).first();
 	await expect(shown).toBeVisible();
 	expect(await shown.evaluate((image) => (image as HTMLImageElement).naturalWidth)).toBe(1600);
@@ -77,18 +77,18 @@ test.describe("refused", () => {
 			return file;
 		};
 		await page.goto("/skills/clubs");
-		await touch(page, "more of position 1").click();
+		await touch(page, "details of position 1").click();
 		const bring = page.getByLabel("right picture");
 		for (const [file, sentence] of [
-			[at("huge.jpg", new Uint8Array(40_000_000)), /The picture is 40\.0 MB; at most 30 MB can be brought/],
-			[at("empty.png", new Uint8Array(0)), /The picture is empty; choose another file/],
-			[at("really-a-jpeg.png", await blank(20, 20).jpeg().toBuffer()), /calls itself PNG and is JPEG/],
-			[at("words.webp", Buffer.from("no picture at all")), /cannot be read as a picture; a PNG, JPEG or WebP picture/],
+			[at("huge.jpg", new Uint8Array(40_000_000)), /The picture has 40\.0 MB\. The most is 30 MB/],
+			[at("empty.png", new Uint8Array(0)), /The picture is empty. Choose another file/],
+			[at("really-a-jpeg.png", await blank(20, 20).jpeg().toBuffer()), /The file name says PNG, but it is JPEG/],
+			[at("words.webp", Buffer.from("no picture at all")), /is not a picture. Choose a PNG, JPEG or WebP picture/],
 			[
 				at("drawing.png", Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>')),
-				/is SVG; a PNG, JPEG/,
+				/is SVG. Choose a PNG, JPEG/,
 			],
-			[at("clip.mp4", Buffer.from("0000ftypisom but cut off in the mid")), /cannot be read as one; choose another/],
+			[at("clip.mp4", Buffer.from("0000ftypisom but cut off in the mid")), /it is not an MP4 clip. Choose another/],
 		] as const) {
 			await bring.setInputFiles(file);
 			await expect(page.getByRole("alert").filter({ hasText: sentence })).toBeVisible();

@@ -6,7 +6,7 @@ test.use({ demo: true, viewport: { width: 390, height: 844 } });
 
 test("count first, say for whom and which rung afterwards", async ({ page, studio }) => {
 	await page.goto("/");
-	await touch(page, "count first").click();
+	await touch(page, "quick count").click();
 	for (let i = 0; i < 4; i++) await good(page).click();
 	await touch(page, "MISSED").click();
 	await touch(page, "undo").click();
@@ -35,7 +35,9 @@ test("cues, parked notes, sets, variations, another ladder and back: the other v
 	await touch(page, "start lesson: Bram Ostwick, Three-club cascade, right").click();
 	// The lesson opens with last time.
 	await expect(page.getByRole("region", { name: "Last time" })).toContainText("Parked: Holds the saddle");
-	await expect(page.getByRole("region", { name: "Last time" })).toContainText("Promised: ask about the school yard");
+	await expect(page.getByRole("region", { name: "Last time" })).toContainText(
+		"You promised: ask about the school yard",
+	);
 	await good(page).click();
 	await expect(page.getByRole("region", { name: "Last time" })).toHaveCount(0);
 	await touch(page, "cue").click();
@@ -99,13 +101,13 @@ test("cues, parked notes, sets, variations, another ladder and back: the other v
 	await page.getByLabel("Promise", { exact: true }).fill("lighter clubs");
 	await page.getByLabel("Due").fill("2030-01-01");
 	await page.getByRole("button", { name: "promise", exact: true }).click();
-	await page.getByRole("button", { name: "close the lesson" }).click();
+	await page.getByRole("button", { name: "finish lesson" }).click();
 	await expect(page.getByText("lighter clubs")).toBeVisible();
 	// A slip is taken back where it was made; what was dealt with is gone the next time.
-	const kept = page.getByRole("button", { name: "Kept: lighter clubs", exact: true });
+	const kept = page.getByRole("button", { name: "Done: lighter clubs", exact: true });
 	await kept.focus();
 	await page.keyboard.press("Enter");
-	const back = page.getByRole("button", { name: "Take back: Kept: lighter clubs" });
+	const back = page.getByRole("button", { name: "Undo: Done: lighter clubs" });
 	await expect(back).toBeFocused();
 	const due = () =>
 		studio.inStore(async (store) => {

@@ -32,9 +32,9 @@ test("six positions and their faults, typed and dragged; each change can be undo
 		await touch(page, "add a position").click();
 		await page.getByLabel(`Short name of position ${i + 1}`).fill(short);
 		await page.getByLabel(`Name of position ${i + 1}`, { exact: true }).fill(name);
-		await touch(page, `more of position ${i + 1}`).click();
-		await touch(page, "a fault short of it").click();
-		await page.getByLabel("What one sees").fill(fault);
+		await touch(page, `details of position ${i + 1}`).click();
+		await touch(page, "add a fault: not enough").click();
+		await page.getByLabel("What you see", { exact: true }).fill(fault);
 		await touch(page, "add a cause").click();
 		await page.getByLabel("Why").fill(`What is behind “${fault}”`);
 		await page.getByLabel("Test drill").fill("Ten slow ones");
@@ -42,7 +42,7 @@ test("six positions and their faults, typed and dragged; each change can be undo
 		await touch(page, "add a remedy").click();
 		await page.getByLabel("Remedy 1", { exact: true }).fill(`cue for ${short}`);
 	}
-	await touch(page, "less of position 6").click();
+	await touch(page, "hide details of position 6").click();
 	await drag(page, /^Move position 6, wrist/, /^Move position 3, rise/);
 	await expect(page.getByLabel("Short name of position 3")).toHaveValue("wrist");
 	await written(page);
@@ -56,10 +56,10 @@ test("six positions and their faults, typed and dragged; each change can be undo
 	});
 
 	// A position, its faults with it, is taken out, and every step back is exact.
-	await touch(page, "more of position 2").click();
-	await touch(page, "take this position out").click();
+	await touch(page, "details of position 2").click();
+	await touch(page, "remove this position").click();
 	await expect(page.getByLabel("Short name of position 2")).toHaveValue("wrist");
-	await touch(page, "put it back").click();
+	await touch(page, "undo the removal").click();
 	await page.getByLabel("Name of position 1", { exact: true }).fill("Something else altogether");
 	await page.keyboard.press("ControlOrMeta+z");
 	await expect(page.getByLabel("Name of position 1", { exact: true })).toHaveValue("Feet a hip apart");
@@ -79,7 +79,7 @@ test("six positions and their faults, typed and dragged; each change can be undo
 		positions: [{ short: "stance" }, { short: "spin" }, {}, {}, {}, {}],
 	});
 	await touch(page, "undo").click();
-	await page.getByRole("navigation", { name: "Ways" }).getByRole("button", { name: "origins" }).click();
+	await page.getByRole("navigation", { name: "Ways" }).getByRole("button", { name: "causes" }).click();
 	await expect(page.getByText("spin comes from stance")).toBeVisible();
 
 	// Typed, and the window gone in the same breath.
@@ -100,15 +100,15 @@ test("the same by keyboard alone, put in order by the grip", async ({ page, stud
 		await page.keyboard.type(short);
 		await page.keyboard.press("Tab");
 		await page.keyboard.type(name);
-		await press(page, touch(page, `more of position ${i + 1}`));
+		await press(page, touch(page, `details of position ${i + 1}`));
 		// What is added is where the keyboard goes on.
-		await press(page, touch(page, "a fault beyond it"));
-		await expect(page.getByLabel("What one sees")).toBeFocused();
+		await press(page, touch(page, "add a fault: too much"));
+		await expect(page.getByLabel("What you see", { exact: true })).toBeFocused();
 		await page.keyboard.type(fault);
 		await press(page, touch(page, "add a cause"));
 		await expect(page.getByLabel("Why")).toBeFocused();
 		await page.keyboard.type("Hurried");
-		await tabTo(page, touch(page, `less of position ${i + 1}`));
+		await tabTo(page, touch(page, `hide details of position ${i + 1}`));
 		await page.keyboard.press("Escape");
 	}
 	await tabTo(page, page.getByRole("button", { name: "Move position 2, stance" }));
@@ -129,9 +129,9 @@ test.describe("with the demo", () => {
 		studio,
 	}) => {
 		await page.goto("/skills/slackline");
-		await touch(page, "more of position 6").click();
-		await page.getByLabel("Tell: heard").fill("A long breath at each step.");
-		await touch(page, "less of position 6").click();
+		await touch(page, "details of position 6").click();
+		await page.getByLabel("Sign: heard").fill("A long breath at each step.");
+		await touch(page, "hide details of position 6").click();
 		// Of the two ladders on this skill one watches the arms.
 		await studio.inStore(async (store) => {
 			const { findLadder, saveLadder } = await import("@/store/ladders");
@@ -145,32 +145,32 @@ test.describe("with the demo", () => {
 				expect((await saveLadder(store, { ...row.ladder, rungs }, row)).ok).toBe(true);
 			}
 		});
-		await touch(page, "more of position 4").click();
-		await touch(page, "take this position out").click();
-		const margin = page.getByRole("region", { name: "Not in force yet" });
-		await expect(margin).toContainText("arms taken out");
+		await touch(page, "details of position 4").click();
+		await touch(page, "remove this position").click();
+		const margin = page.getByRole("region", { name: "Not in use yet" });
+		await expect(margin).toContainText("arms removed");
 		await expect(margin).toContainText("A long breath at each step.");
 		// What comes from the arms must come from somewhere else first.
-		await expect(touch(page, "make it today’s revision")).toBeDisabled();
+		await expect(touch(page, "use as the new version")).toBeDisabled();
 		await page
-			.getByText(/comes from a position that is gone/)
+			.getByText(/has a deleted position as its cause/)
 			.first()
 			.waitFor();
-		await page.getByRole("button", { name: "open it at position 4" }).click();
-		await page.getByLabel("It usually comes from").selectOption("");
-		await page.getByLabel("Why it is changed").fill("The arms follow the hips by themselves.");
-		await touch(page, "make it today’s revision").click();
+		await page.getByRole("button", { name: "open at position 4" }).click();
+		await page.getByLabel("Usual cause").selectOption("");
+		await page.getByLabel("Reason for the change").fill("The arms follow the hips by themselves.");
+		await touch(page, "use as the new version").click();
 		await expect(page.getByText("The arms follow the hips by themselves.")).toBeVisible();
 		await expect(margin).toHaveCount(0);
 
 		await page.goto("/ladders/odile-slackline");
-		const revised = page.getByRole("region", { name: "The skill was revised" });
-		await expect(revised).toContainText("arms taken out");
-		await touch(page, "take the new one").click();
+		const revised = page.getByRole("region", { name: "New version of the skill" });
+		await expect(revised).toContainText("arms removed");
+		await touch(page, "use the new version").click();
 		await expect(page.getByText(/watches a key position that "Slackline walk" no longer has/).first()).toBeVisible();
 		await page.goto("/ladders/wren-slackline");
 		await expect(revised).toContainText("breath changed");
-		await touch(page, "take the new one").click();
+		await touch(page, "use the new version").click();
 		await expect(revised).toHaveCount(0);
 		const shorts = await studio.inStore(async (store) => {
 			const { findLadder } = await import("@/store/ladders");
@@ -226,7 +226,7 @@ test.describe("with the demo", () => {
 		// Chosen before the page is the browser's own, it would be nobody again.
 		await page.waitForLoadState("networkidle");
 		await page.getByLabel("Mark causes for").selectOption({ index: 1 });
-		await touch(page, "more of position 4").click();
+		await touch(page, "details of position 4").click();
 		await touch(page, "ruled out for cause 1").first().click();
 		await expect(touch(page, "ruled out for cause 1").first()).toHaveAttribute("aria-pressed", "true");
 		await expect
@@ -235,15 +235,15 @@ test.describe("with the demo", () => {
 			)
 			.toHaveLength(1);
 
-		const tell = page.getByLabel("Tell: what is seen");
+		const tell = page.getByLabel("Sign: what you see");
 		await tell.fill("The left hand meets the {thsi} dot.");
-		await expect(page.getByText("{thsi} is no side;")).toBeVisible();
-		await page.getByLabel("on the side").selectOption("left");
-		await touch(page, "let it follow the side").click();
+		await expect(page.getByText("{thsi} is not a side.")).toBeVisible();
+		await page.getByLabel("Show it for the side").selectOption("left");
+		await touch(page, "make it follow the side").click();
 		await expect(tell).toHaveValue("The {this} hand meets the {thsi} dot.");
-		const read = page.getByRole("region", { name: "As it is read" });
+		const read = page.getByRole("region", { name: "How it reads" });
 		await expect(read).toContainText("The left hand meets");
-		await page.getByLabel("on the side").selectOption("right");
+		await page.getByLabel("Show it for the side").selectOption("right");
 		await expect(read).toContainText("The right hand meets");
 
 		const ways = page.getByRole("navigation", { name: "Ways" });
@@ -255,15 +255,15 @@ test.describe("with the demo", () => {
 			.first()
 			.fill("50");
 		await expect(page.getByRole("region", { name: "Rhythm" })).toContainText("slowed: 66.7 in 3.6 s");
-		await touch(page, "play it").click();
+		await touch(page, "play the rhythm").click();
 		await expect(touch(page, "stop")).toBeVisible();
-		await expect(touch(page, "play it")).toBeVisible();
+		await expect(touch(page, "play the rhythm")).toBeVisible();
 		await ways.getByRole("button", { name: "stages" }).click();
-		await touch(page, "judge it for swing at first catches").click();
+		await touch(page, "judge it here for swing at first catches").click();
 		await page.getByLabel("swing at first catches", { exact: true }).fill("Any scoop at all.");
 		await ways.getByRole("button", { name: "schools" }).click();
-		await touch(page, "does it in its own way for gaze, Columns first").click();
-		await page.getByLabel("How").last().fill("Between the two columns.");
+		await touch(page, "add its own way for gaze, Columns first").click();
+		await page.getByLabel("How", { exact: true }).last().fill("Between the two columns.");
 		await accessible(page);
 		await written(page);
 	});
@@ -276,24 +276,24 @@ test.describe("with the demo", () => {
 		await touch(page, "add “Unicycle, ten metres free”").click();
 		await expect(page).toHaveURL(/skills\/[0-9a-f-]{36}/);
 		const ways = page.getByRole("navigation", { name: "Ways" });
-		await ways.getByRole("button", { name: "beside it" }).click();
-		await page.getByLabel("Bring another skill’s words in").selectOption({ label: "Slackline walk" });
-		await touch(page, "merge them here").click();
+		await ways.getByRole("button", { name: "related" }).click();
+		await page.getByLabel("Merge another skill").selectOption({ label: "Slackline walk" });
+		await touch(page, "merge the skills").click();
 		await ways.getByRole("button", { name: "positions" }).click();
 		await expect(page.getByLabel(/^Short name of position/)).toHaveCount(9);
 		await touch(page, "undo").click();
 		await expect(page.getByLabel(/^Short name of position/)).toHaveCount(5);
-		await ways.getByRole("button", { name: "beside it" }).click();
+		await ways.getByRole("button", { name: "related" }).click();
 		await touch(page, "make a copy").click();
 		await expect(page.getByRole("heading", { name: "Unicycle, ten metres free, a copy" })).toBeVisible();
 		await written(page);
 
 		// Clubs want the balls first; the balls cannot want the clubs.
-		await page.goto("/skills/balls#beside-it");
+		await page.goto("/skills/balls#related");
 		await page.getByLabel("Three-club cascade").check();
-		await expect(page.getByText(/Prerequisites go round in a circle/).first()).toBeVisible();
+		await expect(page.getByText(/These prerequisites go in a circle/).first()).toBeVisible();
 		expect((await studio.inStore((store) => findSkill(store, "balls")))?.skill.prerequisites).toBeUndefined();
 		await page.getByLabel("Three-club cascade").uncheck();
-		await expect(page.getByText(/Prerequisites go round in a circle/)).toHaveCount(0);
+		await expect(page.getByText(/These prerequisites go in a circle/)).toHaveCount(0);
 	});
 });

@@ -12,14 +12,14 @@ test("over-corrected and back: it ends with the next try that has the position o
 	// The last one was short of its range.
 	await page.getByRole("button", { name: /^Last tries/ }).click();
 	await page.getByRole("button", { name: /^3 missed/ }).click();
-	await touch(page, "short of its range").click();
+	await touch(page, "not enough").click();
 	await page.keyboard.press("Escape");
 	await answer(page, "follow");
 	await expect(advice(page)).toHaveAttribute("data-line", "let-adjust");
 	// Held, a field names the other direction.
 	await touch(page, "missed height").hover();
 	await page.mouse.down();
-	await expect(page.getByText("beyond height")).toBeVisible();
+	await expect(page.getByText("too much height")).toBeVisible();
 	await page.mouse.up();
 	await expect(advice(page)).toHaveAttribute("data-line", "over-corrected");
 	await good(page).click();
@@ -56,7 +56,7 @@ test("eased and back to the rung: three good in a row on the easier form lead ba
 	await allSent(page);
 	await touch(page, "more").click();
 	await page.getByRole("link", { name: "wrap up" }).click();
-	await expect(page.getByText(/3 of 3 good on a variation/)).toBeVisible();
+	await expect(page.getByText(/3 of 3 good on an easier or harder form/)).toBeVisible();
 });
 
 test("a points rule found for a three-outcome rung speaks its scale, and passes as few as it says", async ({
@@ -75,16 +75,18 @@ test("a points rule found for a three-outcome rung speaks its scale, and passes 
 	});
 	await page.goto("/ladders/teodor-clubs");
 	await page.getByRole("button", { name: "Three clubs, slow", exact: true }).click();
-	const finder = page.getByRole("region", { name: "Find me a rule" });
+	const finder = page.getByRole("region", { name: "Find a rule" });
 	await expect(finder).toContainText("in the outcomes of this rung");
-	await finder.getByRole("button", { name: "find", exact: true }).click();
+	await finder.getByRole("button", { name: "find a rule", exact: true }).click();
 	const first = finder.getByRole("listitem").first();
 	await expect(first).toContainText(/clean \+\d.*rough \+\d.*miss −\d|miss −\d.*clean \+\d.*rough \+\d/);
-	await expect(first).toContainText(/Not ready passes (10|9|8|7|6) times in 100/);
-	await first.getByRole("button", { name: /^take it/ }).click();
+	await expect(first).toContainText(/not ready passes in (10|9|8|7|6) of 100 lessons/);
+	await first.getByRole("button", { name: /^use it/ }).click();
 	// The curve of the rung's own margin says the same, by the split it states.
-	await expect(page.getByTestId("worth")).toContainText(/^(10|9|8|7|6) in 100 pass without being ready/);
-	await expect(page.getByText("Split as stated here, even where nobody said")).toBeVisible();
+	await expect(page.getByTestId("worth")).toContainText(
+		/^(10|9|8|7|6) of 100 lessons: a student who is not ready passes/,
+	);
+	await expect(page.getByText("How often each outcome comes, as you set it")).toBeVisible();
 	await expect(page.getByTestId("worth").getByLabel("clean")).toHaveValue("50");
 	await written(page);
 	await expect

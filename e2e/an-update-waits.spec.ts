@@ -91,7 +91,7 @@ test("a new version of the program waits until no lesson is open", async ({ cont
 		const next = await context.newPage();
 		listenTo(next);
 		await next.goto(front.url);
-		await next.getByRole("link", { name: "go back in" }).click();
+		await next.getByRole("link", { name: "continue lesson" }).click();
 		await expect(next.getByTestId("used")).toHaveText("3");
 		await next.close();
 	} finally {

@@ -70,7 +70,7 @@ test("pain closes the fields until it is answered, for thumb and keys; a try bef
 	await touch(page, "more").click();
 	await page.getByRole("button", { name: /^pain/ }).click();
 	await page.getByRole("button", { name: "wrist", exact: true }).click();
-	await expect(page.getByText("Closed for pain, wrist")).toBeVisible();
+	await expect(page.getByText("Stopped for pain: wrist")).toBeVisible();
 	await expect(field(page, "good")).toHaveCount(0);
 	await page.keyboard.press("g");
 	await page.keyboard.press("PageDown");
@@ -78,7 +78,7 @@ test("pain closes the fields until it is answered, for thumb and keys; a try bef
 	await expect(page.getByTestId("used")).toHaveText("2");
 	// Over a reload it stays closed.
 	await page.reload();
-	await expect(page.getByText("Closed for pain, wrist")).toBeVisible();
+	await expect(page.getByText("Stopped for pain: wrist")).toBeVisible();
 	await page.getByRole("button", { name: /go on here/ }).click();
 	await good(page).click();
 	await expect(page.getByTestId("used")).toHaveText("3");

@@ -31,7 +31,7 @@ test("without a passcode no other address is listened on; a short one is refused
 	lan.end();
 	lan = await Lan.start("abc");
 	expect(lan.exitCode).toBe(1);
-	expect(lan.said).toContain("The passcode is 3 letters long; at least 6 are needed");
+	expect(lan.said).toContain("Passcode: enter at least 6 letters");
 });
 
 test("a whole lesson over HTTPS by another name, behind the passcode", { tag: "@both" }, async ({ listenTo, kept }) => {
@@ -107,8 +107,8 @@ test("a whole lesson over HTTPS by another name, behind the passcode", { tag: "@
 	await touch(page, "more").click();
 	await page.getByRole("link", { name: "wrap up" }).click();
 	// Then and now: what the first and the best day on this rung were.
-	await expect(page.getByTestId("then-and-now")).toHaveText(/^First \d+ of \d+ on .*; now 12 of 12\.$/);
-	await touch(page, "close the lesson").click();
+	await expect(page.getByTestId("then-and-now")).toHaveText(/^First \d+ of \d+ on .*, now 12 of 12\.$/);
+	await touch(page, "finish lesson").click();
 	await expect(page).toHaveURL(`${lan.address}/`);
 
 	const store = await openStore(lan.database);
@@ -255,12 +255,12 @@ test("the passcode is changed and every session ends; one signs out, ends the ot
 	await goIn(PASSCODE);
 	const first = await cookieNow();
 	await page.goto(`${lan.address}/records`);
-	await page.getByRole("link", { name: "The passcode" }).click();
+	await page.getByRole("link", { name: "Passcode" }).click();
 	await accessible(page);
 	await page.getByLabel("The passcode as it is").fill(PASSCODE);
 	await page.getByLabel("The new one, six letters or more").fill("abc");
 	await touch(page, "change it, and end every session").click();
-	await expect(page.getByRole("alert")).toContainText("3 letters long; at least 6 are needed");
+	await expect(page.getByRole("alert")).toContainText("enter at least 6 letters");
 	await page.getByLabel("The passcode as it is").fill(PASSCODE);
 	await page.getByLabel("The new one, six letters or more").fill("four hoops and a rope");
 	await touch(page, "change it, and end every session").click();
@@ -329,7 +329,7 @@ test("who leaves a shared device leaves nobody on it; what was not sent stays lo
 	await page.goto(`${lan.address}/passcode`);
 	await touch(page, "sign out on this device").click();
 	await expect(page.getByTestId("left")).toHaveText(
-		/^Not sent yet, and still on this device: 3 tries of \S.*\. Sign in and it is sent\.$/,
+		/^Not sent yet, still on this device: 3 tries of \S.*\. Sign in to send it\.$/,
 	);
 	expect(await page.content()).not.toContain("Teodor");
 	const here = await page.evaluate(async () => {

@@ -7,13 +7,13 @@ test.use({ demo: true, viewport: { width: 1280, height: 800 } });
 
 test("the mirror ladder, both pegs on one rail, and who stands where", async ({ page, studio }) => {
 	await page.goto("/ladders/nimue-balls");
-	await touch(page, "make the mirror ladder, for the right side").click();
+	await touch(page, "make the mirrored ladder for the right side").click();
 	await expect(page).toHaveURL(/ladders\/[0-9a-f-]{36}/);
 	await expect(page.getByRole("heading", { level: 1 })).toContainText("right, other side");
 	await expect(page.getByTestId("other-side")).toContainText(
-		"The left side stands 4 rungs above the right side; the right one may want more of the time.",
+		"The left side is 4 rungs ahead. The right side may need more time.",
 	);
-	await expect(page.getByText("the left side’s peg is level with it", { exact: false })).toHaveCount(1);
+	await expect(page.getByText("the left side’s peg is on the same rung", { exact: false })).toHaveCount(1);
 	const made = (await studio.inStore((store) => listLadders(store, { students: ["nimue"] }))).filter(
 		({ ladder }) => ladder.twin?.ladder === "nimue-balls",
 	);
@@ -24,9 +24,9 @@ test("the mirror ladder, both pegs on one rail, and who stands where", async ({ 
 
 	await page.goto("/ladders");
 	await expect(page.getByRole("row", { name: /Nimue Hartwell/ }).getByRole("img")).toHaveCount(3);
-	await page.getByLabel("Which ladders").selectOption({ label: "the sides stand far apart" });
+	await page.getByLabel("Which ladders").selectOption({ label: "big gap between sides" });
 	await expect(page.getByText("4 of 20 ladders")).toBeVisible();
-	await page.getByLabel("Words to look for").fill("nimue right");
+	await page.getByLabel("Search ladders").fill("nimue right");
 	await expect(page.getByText("1 of 20 ladders")).toBeVisible();
 	await page.getByRole("img", { name: /Nimue Hartwell, Three-ball cascade: peg on rung 1 of 9/ }).click();
 	await expect(page).toHaveURL(new RegExp(made[0]?.id ?? "none"));
@@ -47,12 +47,12 @@ test("a protected part takes out the rung that loads it; a lesson begins beside 
 		.waitFor();
 	const name = (await page.getByRole("complementary").getByRole("heading").first().textContent()) ?? "";
 	await page.getByRole("button", { name, exact: true }).click();
-	await page.getByLabel("Another body part that is loaded").selectOption("wrist");
-	await page.getByLabel("Easier variation").fill("");
-	await page.getByLabel("Checked before the day’s first try, one a line").fill("mat under it\n\nceiling high enough");
-	await page.getByLabel("never practised alone").check();
+	await page.getByLabel("Add a loaded body part", { exact: true }).selectOption("wrist");
+	await page.getByLabel("Easier form").fill("");
+	await page.getByLabel("Check before the day’s first try, one per line").fill("mat under it\n\nceiling high enough");
+	await page.getByLabel("must not be practised alone").check();
 	await page.getByRole("button", { name: peg?.[0]?.settings.name ?? "", exact: true }).click();
-	await page.getByLabel("Drill: who stands where, what is done").fill("From the {this} hand, caught {across}.");
+	await page.getByLabel("Drill: who is where, what you do").fill("From the {this} hand, caught {across}.");
 	await expect(page.getByRole("complementary")).toContainText("From the left hand, caught right.");
 	await written(page);
 	const saved = (await studio.inStore((store) => findLadder(store, "wren-diabolo")))?.ladder.rungs.find(
@@ -68,10 +68,10 @@ test("a protected part takes out the rung that loads it; a lesson begins beside 
 	await touch(page, "edit").click();
 	await page.getByLabel("wrist").check();
 	await written(page);
-	await expect(page.getByText("Mind the")).toContainText("wrist");
+	await expect(page.getByText("protect the")).toContainText("wrist");
 	await page.goto("/ladders/wren-diabolo");
-	await expect(page.getByRole("button", { name: `${name} taken out` })).toBeVisible();
-	await expect(page.getByText(/Taken out for Wren Abernook: it loads the wrist, which is protected\./)).toBeVisible();
+	await expect(page.getByRole("button", { name: `${name} left out` })).toBeVisible();
+	await expect(page.getByText(/Left out for Wren Abernook: it loads the wrist, which is protected\./)).toBeVisible();
 	await accessible(page);
 
 	// The lesson begins on the rung below, and the rung itself says why it is not to be done.
@@ -90,7 +90,7 @@ test("a protected part takes out the rung that loads it; a lesson begins beside 
 	await expect(page.getByRole("heading", { name: `Lesson: Wren Abernook, ${below}` })).toBeAttached();
 	await touch(page, "more").click();
 	await page.getByRole("button", { name: /^what next/ }).click();
-	await expect(page.getByRole("button", { name: new RegExp(`^${name}`) })).toContainText("Taken out for Wren Abernook");
+	await expect(page.getByRole("button", { name: new RegExp(`^${name}`) })).toContainText("Left out for Wren Abernook");
 });
 
 test("a set-up is placed by dragging, by keys and by numbers, in the coach’s unit, and seen mirrored from the other side", async ({
@@ -98,7 +98,7 @@ test("a set-up is placed by dragging, by keys and by numbers, in the coach’s u
 	studio,
 }) => {
 	await page.goto("/ladders/difficulties");
-	await page.getByLabel("Distances are told in").selectOption("ft");
+	await page.getByLabel("Units for distances").selectOption("ft");
 	// It is written after a rest: the mark stands on *kept* until the rest begins.
 	await expect.poll(() => studio.inStore(async (store) => (await findCoach(store)).coach.unit)).toBe("ft");
 
@@ -110,7 +110,7 @@ test("a set-up is placed by dragging, by keys and by numbers, in the coach’s u
 	await page.getByLabel("person, away in ft").fill("3");
 	await page.getByLabel("mark, right of the middle in ft").fill("0");
 	await page.getByLabel("mark, away in ft").fill("7");
-	await touch(page, "tell a distance").click();
+	await touch(page, "add a distance").click();
 	await expect(page.getByText("5 ft").first()).toBeVisible();
 
 	// By the arrow keys, a tenth of a metre each; then by dragging.
@@ -154,38 +154,34 @@ test("difficulties are the coach’s, or the skill’s own: renamed, reweighed, 
 	studio,
 }) => {
 	await page.goto("/ladders/difficulties");
-	await page.getByLabel("Name of difficulty 2").fill("help");
-	await expect(
-		page.getByText('Difficulties 1 and 2 are both called "help"; give one another name.').first(),
-	).toBeVisible();
-	await page.getByLabel("Name of difficulty 2").fill("prop");
+	await page.getByLabel("Name of scale 2").fill("help");
+	await expect(page.getByText('Scales 1 and 2 have the same name, "help". Rename one of them.').first()).toBeVisible();
+	await page.getByLabel("Name of scale 2").fill("prop");
 	await page.getByRole("button", { name: "notches of prop" }).click();
-	await page.getByLabel("prop, weight of notch 2").fill("-1");
+	await page.getByLabel("prop, size of notch 2").fill("-1");
 	await expect(
-		page.getByText("Difficulty 2, notch 2, weight is -1; at least 0 is needed.", { exact: true }).first(),
+		page.getByText("Difficulty 2, notch 2, weight: enter at least 0, not -1.", { exact: true }).first(),
 	).toBeVisible();
-	await page.getByLabel("prop, weight of notch 2").fill("0");
+	await page.getByLabel("prop, size of notch 2").fill("0");
 	await expect(
-		page.getByText('"slow and light" of prop weighs 0; a step up weighs more than 0, 1 is usual.').first(),
+		page.getByText('"slow and light" of prop: size must be more than 0, not 0. A normal step is 1.').first(),
 	).toBeVisible();
 	await page.getByLabel("to, in 10").fill("5");
-	await expect(
-		page.getByText(/The working band would go from 6 to 5 in 10; its lower end is below the upper one/),
-	).toBeVisible();
+	await expect(page.getByText(/Working range: the lower end \(6\) must be below the upper one \(5\)/)).toBeVisible();
 	await page.getByLabel("to, in 10").fill("8.5");
-	await page.getByLabel("prop, weight of notch 2").fill("2");
+	await page.getByLabel("prop, size of notch 2").fill("2");
 	await page.getByLabel("prop, notch 2").fill("scarves");
 	await page.getByRole("button", { name: "Move prop" }).press("ArrowUp");
-	await expect(page.getByLabel("Name of difficulty 1", { exact: true })).toHaveValue("prop");
+	await expect(page.getByLabel("Name of scale 1", { exact: true })).toHaveValue("prop");
 	await accessible(page);
 	await written(page);
 	const { coach } = await studio.inStore((store) => findCoach(store));
 	expect(coach.difficulties[0]).toMatchObject({ id: "object", name: "prop" });
 	expect(coach.difficulties[0]?.notches[1]).toEqual({ name: "scarves", weight: 2 });
 
-	await page.goto("/skills/clubs#difficulties");
-	await touch(page, "give the skill its own").click();
-	await page.getByLabel("Name of difficulty 1", { exact: true }).fill("clubs in hand");
+	await page.goto("/skills/clubs#scales");
+	await touch(page, "give the skill its own scales").click();
+	await page.getByLabel("Name of scale 1", { exact: true }).fill("clubs in hand");
 	await accessible(page);
 	await written(page);
 	// A skill in use keeps what it says until the coach makes it a revision.
@@ -193,7 +189,7 @@ test("difficulties are the coach’s, or the skill’s own: renamed, reweighed, 
 
 	await page.goto("/ladders/new");
 	await page.getByLabel("Skill", { exact: true }).selectOption({ label: "Slackline walk" });
-	await touch(page, "build me a ladder").click();
+	await touch(page, "build a ladder from scales").click();
 	await page.getByLabel("prop", { exact: true }).check();
 	await expect(page.getByLabel("prop, goal").getByRole("option", { name: "scarves" })).toBeAttached();
 

@@ -24,17 +24,17 @@ test("a whole lesson by the names that a screen reader says, and nothing else", 
 	await expect(page.getByRole("img", { name: "1 of 9 on the way to the rule" })).toBeAttached();
 
 	// The strip opened: each try by its words; one is corrected, one put in, one taken back and that undone.
-	await press(page, /^Last tries, 4 in this visit: correct, take back or insert$/);
-	const tries = page.getByRole("region", { name: "4 tries, the latest first" });
+	await press(page, /^Last tries, 4 here: correct, remove or insert$/);
+	const tries = page.getByRole("region", { name: "4 tries, latest first" });
 	await expect(tries).toBeFocused();
 	await press(page, /^2\s*missed, height off$/);
 	await press(page, /^GOOD it was$/);
 	await press(page, /^2\s*good, corrected$/);
-	await press(page, "take back");
+	await press(page, "remove try");
 	await hears(page, /^1 of 2, /);
 	await page.keyboard.press("Escape");
 	await press(page, "undo");
-	await press(page, /^correction of a try|put it back/);
+	await press(page, /^correction of a try|redo it/);
 	await press(page, "GOOD");
 
 	await press(page, "cue");
@@ -71,7 +71,7 @@ test("a whole lesson by the names that a screen reader says, and nothing else", 
 	await press(page, "more");
 	await press(page, "wrap up", "link");
 	await page.getByRole("textbox", { name: "Remark, for you" }).fill("Wrist again.");
-	await press(page, "close the lesson");
+	await press(page, "finish lesson");
 	await expect(page).toHaveURL(/\/$/);
 	const kinds = (await studio.events()).filter(({ device }) => device !== "demo-phone").map(({ kind }) => kind);
 	for (const kind of ["attempt", "amend", "void", "feedback", "state", "limit.changed", "peg.moved", "parked", "pain"])

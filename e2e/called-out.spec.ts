@@ -17,15 +17,15 @@ test("forty targets called on a beat, on the phone without a signal, and how eac
 	studio,
 }) => {
 	await page.goto("/ladders/nimue-balls");
-	const calls = page.getByRole("button", { name: "call it in the lesson, in a mixed order" });
+	const calls = page.getByRole("button", { name: "add calls in mixed order" });
 	await page.getByRole("button", { name: "Two balls in one hand, a ball held", exact: true }).click();
 	await calls.click();
-	await page.getByLabel("What is called, with commas between").fill("A, B, A");
-	await expect(page.getByText(/The caller would call one thing under two places/)).toBeVisible();
-	await page.getByLabel("What is called, with commas between").fill("A, B, C, D");
-	await page.getByLabel("on a beat, else with each touch").check();
+	await page.getByLabel("Calls, separated by commas").fill("A, B, A");
+	await expect(page.getByText(/The caller has one thing in two places/)).toBeVisible();
+	await page.getByLabel("Calls, separated by commas").fill("A, B, C, D");
+	await page.getByLabel("call on a beat (otherwise after each touch)").check();
 	await page.getByLabel("Seconds from call to call").fill("0");
-	await expect(page.getByText(/The beat is 0 seconds; 0.5 to 120 are needed/)).toBeVisible();
+	await expect(page.getByText(/Beat: enter 0.5 to 120 seconds, not 0/)).toBeVisible();
 	await page.getByLabel("Seconds from call to call").fill("0.8");
 	await page.getByLabel("Tries per set").fill("40");
 	await page.getByLabel("Tries a day").fill("60");
@@ -56,7 +56,7 @@ test("forty targets called on a beat, on the phone without a signal, and how eac
 		if (heard.at(-1) === "D") await fields.getByRole("button").first().tap();
 		else await good(page).tap();
 	}
-	await expect(call).toContainText("that was the set");
+	await expect(call).toContainText("set finished");
 	await touch(page, "close").tap();
 
 	const tries = (await onDevice(page)).filter(({ kind }) => kind === "attempt");
@@ -70,7 +70,7 @@ test("forty targets called on a beat, on the phone without a signal, and how eac
 	await page.getByRole("link", { name: "wrap up" }).tap();
 	const table = page.getByTestId("by-target");
 	await expect(table.getByRole("row", { name: /^D/ })).toContainText(/0 of (9|10)/);
-	await expect(page.getByText("1 call that nobody answered: nothing is known of it.")).toBeVisible();
+	await expect(page.getByText("1 call without an answer: no result for it.")).toBeVisible();
 	await accessible(page);
 });
 
@@ -79,18 +79,18 @@ test("situations are called by touch and the answer is judged; two ways in turn 
 }) => {
 	await page.goto("/ladders/kasimir-calls");
 	await page.getByRole("button", { name: /^Called late/ }).click();
-	const call = () => page.getByRole("button", { name: "call it in the lesson, in a mixed order" }).click();
+	const call = () => page.getByRole("button", { name: "add calls in mixed order" }).click();
 	await call();
 	await expect(page.getByText(/^Called: red, blue, white, from the rung’s own decisions/)).toBeVisible();
 	await page.getByLabel("Order", { exact: true }).selectOption("every other");
-	await page.getByLabel("The one that stays").selectOption("blue");
+	await page.getByLabel("The fixed one").selectOption("blue");
 	await expect(page.getByTestId("calls-ahead")).toContainText(/blue · (red|white) · blue · (red|white)/);
 	await expect(page.locator("[data-standing]")).toHaveAttribute("data-standing", "kept");
 	await page.goto("/ladders/nimue-balls");
 	await page.getByRole("button", { name: "Two balls in one hand, a ball held", exact: true }).click();
 	await call();
-	await page.getByLabel("What is called, with commas between").fill("old grip, new grip");
-	await page.getByLabel("two ways of doing it, compared at the end").check();
+	await page.getByLabel("Calls, separated by commas").fill("old grip, new grip");
+	await page.getByLabel("compare two ways of doing it").check();
 	await page.getByLabel("Order", { exact: true }).selectOption("in turn");
 	await expect(page.locator("[data-standing]")).toHaveAttribute("data-standing", "kept");
 
@@ -120,7 +120,7 @@ test("situations are called by touch and the answer is judged; two ways in turn 
 	await touch(page, "close").tap();
 	await touch(page, "more").tap();
 	await page.getByRole("link", { name: "wrap up" }).tap();
-	await expect(page.getByText(/Right choices 4 of 4; came off 4 of 4/)).toBeVisible();
+	await expect(page.getByText(/Right choices 4 of 4, came off 4 of 4/)).toBeVisible();
 
 	await page.goto("/students/nimue");
 	await page
@@ -144,6 +144,6 @@ test("situations are called by touch and the answer is judged; two ways in turn 
 	await touch(page, "more").tap();
 	await page.getByRole("link", { name: "wrap up" }).tap();
 	await expect(page.getByText(/^old grip 0 of 4, new grip 4 of 4: fewer by \d+ to \d+ in 100/)).toBeVisible();
-	await touch(page, "this one: new grip").tap();
-	await expect(touch(page, "this one: new grip")).toHaveAttribute("aria-pressed", "true");
+	await touch(page, "choose this one: new grip").tap();
+	await expect(touch(page, "choose this one: new grip")).toHaveAttribute("aria-pressed", "true");
 });

@@ -22,15 +22,13 @@ test("a decision: what was called, what was chosen, whether it came off, and wha
 	const advice = page.getByTestId("advice");
 	await expect(advice).toContainText("Correct the choice: pass");
 	await expect(advice).toContainText("“blue” answered with pass 3 times running");
-	await page.getByRole("button", { name: "otherwise" }).tap();
+	await page.getByRole("button", { name: "skip" }).tap();
 	await press("came off self");
 	await press("called white");
 	await press("missed hold");
 	await page.keyboard.press("t");
 	await expect(page.getByRole("button", { name: /hold, right, did not come off/ })).toBeVisible();
-	await expect(
-		page.getByRole("button", { name: /pass, wrong, ears, short of its range off, did not come off/ }),
-	).toBeVisible();
+	await expect(page.getByRole("button", { name: /pass, wrong, ears off, not enough, did not come off/ })).toBeVisible();
 	await page.keyboard.press("Escape");
 	await allSent(page);
 	const attempts = (await studio.events()).flatMap((event) =>
@@ -58,7 +56,7 @@ test("a decision: what was called, what was chosen, whether it came off, and wha
 	await expect(told).toContainText("4 of 6 came off");
 	await expect(told.getByRole("row", { name: "right choice 2 1" })).toBeVisible();
 	await expect(told.getByRole("row", { name: "wrong choice 2 1" })).toBeVisible();
-	await expect(page.getByLabel(/^Note for the student/)).toHaveValue(/Right and came off 2/);
+	await expect(page.getByLabel(/^Note for the student/)).toHaveValue(/Right choice: 2 came off/);
 });
 
 test("nothing is called: the student chooses, and four fields say whether it was right and came off", async ({

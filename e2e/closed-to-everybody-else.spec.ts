@@ -111,9 +111,9 @@ test("a link reads and writes its own assignment and nothing else, whatever is s
 	expect(said.kept).toHaveLength(1);
 	expect(said.refused.map(({ sentence }) => sentence)).toEqual(
 		expect.arrayContaining([
-			"9 good of 5 tries; good can be at most the tries.",
-			"This entry is not this page's own.",
-			"What is to be taken back is not here, or not this page's own.",
+			"9 good of 5 tries cannot be. Good can be at most the number of tries.",
+			"This entry belongs to another page.",
+			"The entry to undo is missing, or belongs to another page.",
 		]),
 	);
 	const fresh = (await studio.events()).slice(before.length);
@@ -141,12 +141,12 @@ test("a guessed, an ended and a withdrawn link open nothing, and say so plainly"
 	const closed = await fetch(`${studio.url}/p/${token}`);
 	expect(closed.status).toBe(410);
 	const words = await closed.text();
-	expect(words).toContain("Your coach has closed this link.");
+	expect(words).toContain("Your coach has switched this link off.");
 	expect(words).not.toContain("Pip");
 	const refused = await send(studio, token, { acts: [entry()] });
 	expect([refused.status, (await refused.json()).refusals[0].sentence]).toEqual([
 		410,
-		"Your coach has closed this link. Ask for a new one; what is on your phone is still there.",
+		"Your coach has switched this link off. Ask for a new one. Your entries are still on this phone.",
 	]);
 	expect((await studio.events()).filter(({ device }) => device === id)).toEqual([]);
 });
@@ -207,7 +207,7 @@ test("a thousand requests a minute are politely refused past a limit, and anothe
 		expect(over.length).toBeGreaterThanOrEqual(880);
 		const [first] = over as [Response, ...Response[]];
 		expect(Number(first.headers.get("retry-after"))).toBeGreaterThan(0);
-		expect((await first.json()).refusals[0].sentence).toContain("Wait a minute, then open it again");
+		expect((await first.json()).refusals[0].sentence).toContain("Wait a minute and open it again");
 		expect((await fetch(`${studio.url}/p/${other.token}`)).status).toBe(200);
 		// Guessing is counted together, whatever is guessed.
 		const guesses = await Promise.all(

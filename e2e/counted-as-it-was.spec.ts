@@ -53,7 +53,7 @@ test("while a try is open for correction a press on the big field closes it and 
 	await page.getByRole("button", { name: /^2\s*good/ }).tap();
 	await expect(good(page)).toContainText("correcting try 2");
 	await good(page).tap();
-	await expect(page.getByText("Correction of try 2 closed. Nothing was counted.")).toBeVisible();
+	await expect(page.getByText("Correction of try 2 closed. No try was counted.")).toBeVisible();
 	await expect(page.getByTestId("used")).toHaveText("3");
 	await good(page).tap();
 	await expect(page.getByTestId("used")).toHaveText("4");
@@ -177,22 +177,22 @@ test("open play goes on after a break by the next touch, and an edited rung hold
 	await expect(page.getByTestId("used")).toHaveText("3");
 
 	await touch(page, "more").tap();
-	await press(/^a stretch/);
-	await press(/^TAKEN$/);
+	await press(/^open play/);
+	await press(/^CHANCE TAKEN$/);
 	await touch(page, "more").tap();
 	await press(/^a break/);
 	await press(/slower/);
 	await press("3 minutes");
 	await expect(page.getByText("of 3:00")).toBeVisible();
-	await press("it came, not taken");
+	await press("chance missed");
 	await expect(page.getByTestId("count")).toHaveText("0 / 1");
 	await expect(page.getByText("in play")).toBeVisible();
 	await allSent(page);
 	await touch(page, "more").tap();
 	await page.getByRole("link", { name: "wrap up" }).tap();
 	const told = page.getByRole("region", { name: "Spin", exact: true });
-	await expect(told).toContainText("in play, taken 1 of 1 time it came");
-	await expect(told).toContainText("in play, slower, taken 0 of 1 time it came");
+	await expect(told).toContainText("in play: 1 of 1 chance taken");
+	await expect(told).toContainText("in play, slower: 0 of 1 chance taken");
 	await expect(told).toContainText("a break of 3 minutes, then slower");
 });
 
@@ -201,9 +201,9 @@ test("a score is no tries: it uses up no limit, and passes only a count in its s
 	await begin(page);
 	const score = async (...keys: string[]) => {
 		await touch(page, "more").tap();
-		await page.getByRole("button", { name: /^tally/ }).tap();
+		await page.getByRole("button", { name: /^totals/ }).tap();
 		for (const key of keys) await touch(page, key).tap();
-		await touch(page, "enter the tally").tap();
+		await touch(page, "enter the totals").tap();
 	};
 	await score("7");
 	await expect(page.getByTestId("used")).toHaveText("0");
@@ -227,7 +227,7 @@ test("failing below the peg leads down and never up: the peg stays where it is",
 	for (let i = 0; i < 10; i++) await page.getByRole("button", { name: "MISSED", exact: true }).tap();
 	await expect(page.getByText("A rung down, just today: Low")).toBeVisible();
 	await answer(page, "follow");
-	await expect(page.getByText("here today · Low")).toBeVisible();
+	await expect(page.getByText("just today · Low")).toBeVisible();
 	await allSent(page);
 	expect((await studio.events()).map(({ kind }) => kind)).not.toContain("peg.moved");
 });

@@ -55,15 +55,15 @@ test("axe finds nothing where something is opened, and nothing of it is cut off,
 	await page.getByRole("button", { name: "edit" }).click();
 	await whole("a student’s form");
 	await page.goto("/skills/clubs");
-	await page.getByRole("button", { name: "more of position 2" }).click();
+	await page.getByRole("button", { name: "details of position 2" }).click();
 	await whole("a position");
 	await page.goto("/plans?student=isolde");
-	await page.getByRole("button", { name: "plan it" }).click();
+	await page.getByRole("button", { name: "plan the lesson" }).click();
 	await expect(page).toHaveURL(/plans.\w/);
 	await whole("a plan");
 	await page.goto("/calendar");
 	await page
-		.getByRole("button", { name: /^move or leave out/ })
+		.getByRole("button", { name: /^move or cancel/ })
 		.first()
 		.click();
 	await page
@@ -151,13 +151,20 @@ test("axe finds nothing courtside, drawers and wrap-up included; every target is
 
 test("what a press adds is where the keyboard goes on, on every bench with rows", async ({ page }) => {
 	for (const [path, ...presses] of [
-		["/ladders/difficulties", "add a difficulty", "add a notch"],
-		["/load", "a limit for an age"],
-		["/care", "a list for an apparatus", "a reminder"],
-		["/skills/clubs", "add a position", "more of position 1", "add a cue", "a fault short of it", "add a remedy"],
-		["/skills/balls#stages", "add a stage", /^judge it/],
+		["/ladders/difficulties", "add a scale", "add a notch"],
+		["/load", "add a limit for an age"],
+		["/care", "add a list", "add a reminder"],
+		[
+			"/skills/clubs",
+			"add a position",
+			"details of position 1",
+			"add a cue",
+			"add a fault: not enough",
+			"add a remedy",
+		],
+		["/skills/balls#stages", "add a stage", /^judge it here/],
 		["/skills/balls#schools", "add a school"],
-		["/practice/nimue-practice", "change", "a drill of its own"],
+		["/practice/nimue-practice", "edit", "add your own drill"],
 	] as const) {
 		await page.goto(path);
 		for (const name of presses) {
@@ -165,7 +172,7 @@ test("what a press adds is where the keyboard goes on, on every bench with rows"
 			await button.focus();
 			await page.keyboard.press("Enter");
 			// These open what is there, and add nothing.
-			if (/^(more|change)/.test(String(name))) continue;
+			if (/^(details|edit)/.test(String(name))) continue;
 			await expect(page.locator("textarea:focus, input:focus, select:focus"), `${path}: ${name}`).toHaveCount(1);
 		}
 	}
@@ -190,13 +197,13 @@ test.describe("an address that names nothing", () => {
 	test("says so, and leads back", async ({ page }) => {
 		for (const path of ["/not-a-page", "/students/nobody", "/ladders/none", "/skills/none", "/lessons/none"]) {
 			await page.goto(path);
-			await expect(page.getByRole("heading", { name: "Not here" })).toBeVisible();
+			await expect(page.getByRole("heading", { name: "Page not found" })).toBeVisible();
 		}
 		await accessible(page);
 		await page.goto("/live?lesson=never-begun");
-		await expect(page.getByRole("heading", { name: "This lesson is not here" })).toBeVisible();
+		await expect(page.getByRole("heading", { name: "Lesson not found" })).toBeVisible();
 		await page.goto("/live");
-		await expect(page.getByRole("heading", { name: "No lesson is named" })).toBeVisible();
+		await expect(page.getByRole("heading", { name: "No lesson chosen" })).toBeVisible();
 		await page.getByRole("link", { name: "Today" }).click();
 		await expect(page.getByRole("link", { name: "Isolde Brankovar" }).first()).toBeVisible();
 	});

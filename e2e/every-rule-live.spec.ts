@@ -82,7 +82,7 @@ const cases: Record<Rule["kind"], Case> = {
 		rule: { kind: "answered", answered: 1, good: 2, bust: 5 },
 		met: ["GOOD", "MISSED", "GOOD"],
 		miss: ["m"],
-		says: /misses answered · needs 1/,
+		says: /misses made good · needs 1/,
 	},
 	bouts: { rule: { kind: "bouts", a: 2, b: 2, k: 1, n: 1 }, met: twice("GOOD"), miss: ["m"], says: /needs 1/ },
 	all: { rule: joined("all", 2), met: twice("GOOD"), miss: ["m"], says: /parts met/ },
@@ -235,7 +235,7 @@ test("a timed set has its clock: begun by the first touch, paused, and late when
 	await expect(page.getByTestId("clock")).toHaveText("0:40");
 	await page.keyboard.press("k");
 	await page.clock.fastForward(41_000);
-	await expect(page.getByText("time; new tries are late")).toBeVisible();
+	await expect(page.getByText("time is up. New tries are late")).toBeVisible();
 	await page.getByRole("button", { name: "GOOD", exact: true }).tap();
 	await expect(page.getByTestId("used")).toHaveText("2");
 	await expect(page.getByText("rule met")).toHaveCount(0);
@@ -271,18 +271,18 @@ test("a set counted in the head is entered as three numbers, counts for the limi
 	await fill(studio, {}, ["streak"]);
 	await begin(page, "streak");
 	await page.getByRole("button", { name: "more", exact: true }).tap();
-	await page.getByRole("button", { name: /^tally/ }).tap();
+	await page.getByRole("button", { name: /^totals/ }).tap();
 	const press = async (...names: string[]) => {
 		for (const name of names) await page.getByRole("button", { name, exact: true }).tap();
 	};
 	await press("3");
 	await page.getByRole("button", { name: /good$/ }).and(page.locator("[aria-pressed]")).tap();
 	await press("5");
-	await expect(page.getByText("Good is 5, more than the 3 tries; at most 3 is possible.")).toBeVisible();
-	await expect(page.getByRole("button", { name: "enter the tally" })).toBeDisabled();
-	await press("take the last digit back", "2");
+	await expect(page.getByText("Good: enter at most 3, the number of tries, not 5.")).toBeVisible();
+	await expect(page.getByRole("button", { name: "enter the totals" })).toBeDisabled();
+	await press("delete the last digit", "2");
 	await page.getByRole("button", { name: /longest run$/ }).tap();
-	await press("2", "enter the tally");
+	await press("2", "enter the totals");
 	await expect(page.getByTestId("used")).toHaveText("3");
 	// Two good in a row, whatever the order: that is the rule.
 	await expect(page.getByText("rule met")).toBeVisible();
@@ -301,9 +301,9 @@ test("against the clock a 42 is entered in five presses, and passes what it prov
 		await page.getByRole("button", { name, exact: true }).tap();
 	};
 	await press("more");
-	await press(/^tally/);
+	await press(/^totals/);
 	for (const digit of ["4", "2"]) await press(digit);
-	await press("enter the tally");
+	await press("enter the totals");
 	expect(presses).toBe(5);
 	// A number in so many seconds is no tries: it passes the rule, and uses up nothing.
 	await expect(page.getByText("rule met")).toBeVisible();
@@ -377,7 +377,7 @@ test("what was off is kept on every kind of rung: by touch and by key, with its 
 		await expect(page.getByTestId("used"), kind).toHaveText("2");
 		// The second one was off in another position, and beyond it.
 		await page.keyboard.press("t");
-		const tries = page.getByRole("region", { name: "2 tries, the latest first" });
+		const tries = page.getByRole("region", { name: "2 tries, latest first" });
 		await tries.locator("[aria-expanded]").first().tap();
 		await tries.getByRole("button", { name: "b was off" }).tap();
 		await allSent(page);

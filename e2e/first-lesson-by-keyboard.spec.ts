@@ -39,7 +39,7 @@ test("from an empty studio to one peg up and one down, by keyboard alone", async
 	await press(page, page.getByRole("link", { name: "Ladders" }));
 	await press(page, page.getByRole("link", { name: "make a ladder" }));
 	await expect(page.getByRole("heading", { name: "New ladder" })).toBeVisible();
-	await press(page, page.getByRole("button", { name: "three rungs, and count at once" }));
+	await press(page, page.getByRole("button", { name: "make three rungs and start counting" }));
 
 	await expect(page.getByRole("heading", { name: "Lesson: Teodor Vance, With help" })).toBeAttached();
 	for (const key of ["g", "m", "g", "g", "g"]) await page.keyboard.press(key);
@@ -55,7 +55,7 @@ test("from an empty studio to one peg up and one down, by keyboard alone", async
 	await expect(advice(page)).toHaveAttribute("data-line", "too-hard");
 	await page.keyboard.press("u");
 	await expect(page.getByTestId("used")).toHaveText("8");
-	await press(page, page.getByRole("button", { name: /put it back/ }));
+	await press(page, page.getByRole("button", { name: /redo it/ }));
 	await expect(page.getByTestId("used")).toHaveText("9");
 	await page.keyboard.press("f");
 	await expect(page.getByRole("heading", { name: "Lesson: Teodor Vance, With help" })).toBeAttached();
@@ -68,7 +68,7 @@ test("from an empty studio to one peg up and one down, by keyboard alone", async
 
 	await page.keyboard.press("e");
 	await press(page, page.getByRole("link", { name: "wrap up" }));
-	await press(page, page.getByRole("button", { name: "close the lesson" }));
+	await press(page, page.getByRole("button", { name: "finish lesson" }));
 	await expect(page).toHaveURL(/\/$/);
 
 	const kinds = (await studio.events()).map((event) => event.kind);

@@ -17,7 +17,7 @@ test("from an empty studio to one peg that moved up and one that moved down, by 
 	await page.getByLabel("Wish").fill("Catch twenty in the square");
 	await page.getByRole("button", { name: "add the student" }).tap();
 	await expect(page.getByRole("heading", { name: "Perpetua Quill" })).toBeVisible();
-	await expect(page.getByText("· mind the ankle")).toBeVisible();
+	await expect(page.getByText("· protect the ankle")).toBeVisible();
 
 	await page.getByLabel("Promise", { exact: true }).fill("bring the soft clubs");
 	await page.getByLabel("Due").fill("2030-05-01");
@@ -37,10 +37,10 @@ test("from an empty studio to one peg that moved up and one that moved down, by 
 		await page.getByRole("button", { name: "add a position" }).tap();
 		await page.getByLabel(`Short name of position ${i + 1}`).fill(short);
 		await page.getByLabel(`Name of position ${i + 1}`, { exact: true }).fill(name);
-		await page.getByRole("button", { name: `more of position ${i + 1}` }).tap();
+		await page.getByRole("button", { name: `details of position ${i + 1}` }).tap();
 		await page.getByRole("button", { name: "add a cue" }).tap();
 		await page.getByLabel("Cue 1", { exact: true }).fill(cue);
-		if (i === 1) await page.getByLabel("It usually comes from").selectOption({ label: "elbow" });
+		if (i === 1) await page.getByLabel("Usual cause").selectOption({ label: "elbow" });
 	}
 	await written(page);
 	await expect(page.getByRole("heading", { name: "Two-club cross" })).toBeVisible();
@@ -112,7 +112,7 @@ test("from an empty studio to one peg that moved up and one that moved down, by 
 	await page.getByLabel("Remark, for you").fill("Elbow before height.");
 	await page.getByLabel("Next lesson").fill("2030-04-01");
 	await expect(page.getByLabel(/Note for the student/)).toHaveValue(/Two clubs, stop: 4 of 14 tries good/);
-	await page.getByRole("button", { name: "close the lesson" }).tap();
+	await page.getByRole("button", { name: "finish lesson" }).tap();
 
 	await expect(page.getByText(/Next lesson: Mon 1 Apr 2030/)).toBeVisible();
 	await page.getByRole("link", { name: "Perpetua Quill" }).tap();

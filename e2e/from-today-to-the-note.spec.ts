@@ -24,14 +24,14 @@ test.describe("an empty studio", () => {
 	}) => {
 		const { press, presses } = counting(page);
 		await page.goto("/");
-		await press("count first");
+		await press("quick count");
 		await press("GOOD");
 		expect(presses()).toBe(2);
 		await touch(page, "GOOD").click();
 		await page.getByRole("button", { name: /^For whom/ }).click();
 		await page.getByLabel("Their name").fill("Tove Lindqvist");
 		await page.getByLabel("What they learn").fill("Plate on a stick");
-		await page.getByRole("button", { name: /^it was theirs/ }).click();
+		await page.getByRole("button", { name: /^use this student/ }).click();
 		await page.getByRole("button", { name: /^Alone, easy/ }).click();
 		await expect(page.getByRole("heading", { name: "Lesson: Tove Lindqvist, Alone, easy" })).toBeAttached();
 		await expect(page.getByTestId("used")).toHaveText("2");
@@ -50,7 +50,7 @@ test.describe("an empty studio", () => {
 		await press("add the student");
 		await press("make a ladder");
 		await page.getByLabel("Name of the skill").fill("Slackline");
-		await press("three rungs, and count at once");
+		await press("make three rungs and start counting");
 		await expect(good(page)).toBeVisible();
 		await press("GOOD");
 		await expect(page.getByTestId("used")).toHaveText("1");
@@ -76,7 +76,7 @@ test.describe("the demo", () => {
 		await page.getByLabel("What Isolde Brankovar wants today").fill("one clean turn");
 		await page.getByRole("button", { name: "wish", exact: true }).click();
 		await expect(
-			page.getByRole("button", { name: "30 minutes · wish: one clean turn · effort 6 of ten" }),
+			page.getByRole("button", { name: "30 minutes · wish: one clean turn · effort 6 of 10" }),
 		).toBeVisible();
 		await press("GOOD");
 		expect(presses()).toBe(2);
@@ -95,8 +95,8 @@ test.describe("the demo", () => {
 		// What is still to be done is in sight without scrolling.
 		for (const name of ["practise", "promise", "note"])
 			await expect(page.getByRole("link", { name, exact: true })).toBeInViewport();
-		await expect(touch(page, "close the lesson")).toBeInViewport();
-		await closing.press("close the lesson");
+		await expect(touch(page, "finish lesson")).toBeInViewport();
+		await closing.press("finish lesson");
 		await expect(page).toHaveURL(/\/$/);
 		expect(closing.presses()).toBeLessThanOrEqual(4);
 		const opened = resolve(await studio.events()).findLast(
@@ -124,16 +124,16 @@ test.describe("the demo", () => {
 		expect(new URL(page.url()).searchParams.get("lesson")).toBe(first);
 
 		await page.goto("/students/isolde");
-		await touch(page, "start a second lesson: Three-club cascade, left").click();
+		await touch(page, "start another lesson: Three-club cascade, left").click();
 		await expect(good(page)).toBeVisible();
 		expect(new URL(page.url()).searchParams.get("lesson")).not.toBe(first);
 		await expect(page.getByTestId("used")).toHaveText("3");
-		await expect(page.getByText(/^3 of \d+ tries here are used today\. \d+ are left\.$/)).toBeVisible();
+		await expect(page.getByText(/^3 of \d+ tries here are used today\. \d+ left\.$/)).toBeVisible();
 		await allSent(page);
 
 		await page.goto("/");
-		await expect(page.getByText("A lesson is open")).toHaveCount(2);
-		await expect(page.getByText("no try yet")).toBeVisible();
+		await expect(page.getByText("Unfinished lesson")).toHaveCount(2);
+		await expect(page.getByText("no tries yet")).toBeVisible();
 		const opened = async () =>
 			resolve(await studio.events()).flatMap((event) =>
 				event.kind === "lesson.opened" && event.device !== "demo-phone" ? [event.lesson] : [],
@@ -141,10 +141,10 @@ test.describe("the demo", () => {
 		// By keyboard, which goes on where it can be taken back; and it can.
 		const letGo = page.getByRole("button", { name: /^discard/ });
 		await letGo.press("Enter");
-		await expect(page.getByText("Discarded, as if never begun")).toBeVisible();
-		await expect(page.getByText("A lesson is open")).toHaveCount(1);
+		await expect(page.getByText("Discarded")).toBeVisible();
+		await expect(page.getByText("Unfinished lesson")).toHaveCount(1);
 		await expect.poll(opened).toEqual([first]);
-		const back = page.getByRole("button", { name: /^Take back, the lesson stays open/ });
+		const back = page.getByRole("button", { name: /^undo/ });
 		await expect(back).toBeFocused();
 		await back.press("Enter");
 		await expect(letGo).toBeFocused();
@@ -152,7 +152,7 @@ test.describe("the demo", () => {
 		await letGo.press("Enter");
 		await expect.poll(opened).toEqual([first]);
 		await page.reload();
-		await expect(page.getByText("A lesson is open")).toHaveCount(1);
+		await expect(page.getByText("Unfinished lesson")).toHaveCount(1);
 		await expect(back).toHaveCount(0);
 	});
 
@@ -167,13 +167,13 @@ test.describe("the demo", () => {
 			await allSent(page);
 		}
 		await page.goto("/");
-		await expect(page.getByText("2 more lessons are open")).toBeVisible();
+		await expect(page.getByText("2 more lessons are unfinished")).toBeVisible();
 		await expect(page.getByRole("region", { name: "Next lesson" })).toBeInViewport();
 		// Who is in a lesson is still there, behind who comes after them.
 		await expect(page.getByText("in a lesson", { exact: true })).toHaveCount(4);
-		await expect(page.getByRole("button", { name: /^start a second lesson: Isolde/ }).first()).toBeVisible();
-		await page.getByText("2 more lessons are open").click();
-		await expect(page.getByRole("link", { name: "go back in" })).toHaveCount(4);
+		await expect(page.getByRole("button", { name: /^start another lesson: Isolde/ }).first()).toBeVisible();
+		await page.getByText("2 more lessons are unfinished").click();
+		await expect(page.getByRole("link", { name: "continue lesson" })).toHaveCount(4);
 	});
 
 	test("a ladder is given to nine in four presses: to each a copy of their own", async ({ page, studio }) => {
@@ -183,12 +183,12 @@ test.describe("the demo", () => {
 		await expect(page.getByRole("heading", { name: "Ansel" })).toBeVisible();
 		await page.goto("/ladders/odile-slackline");
 		const { press, presses } = counting(page);
-		await page.getByText("give it to others").click();
-		await press(/^all \d+ who have none to this skill/, false);
-		await press(/^give it to \d+ students/, false);
-		await expect(page.getByText(/students have it now, each for themselves/)).toBeVisible();
+		await page.getByText("copy to other students").click();
+		await press(/^choose all \d+ without a ladder for this skill/, false);
+		await press(/^copy the ladder to \d+ students/, false);
+		await expect(page.getByText(/students now have a copy/)).toBeVisible();
 		expect(presses() + 1).toBeLessThanOrEqual(4);
-		const given = Number(/(\d+) students have it now/.exec((await page.textContent("body")) ?? "")?.[1]);
+		const given = Number(/(\d+) students now have a copy/.exec((await page.textContent("body")) ?? "")?.[1]);
 		expect(given).toBe(9);
 		const { rows } = await studio.inStore((store) =>
 			store.client.execute("select body from ladder where name = 'Slackline walk'"),

@@ -12,7 +12,7 @@ async function placeByKeys(page: Page, seed: number, names: readonly [Joint, Joi
 	await page.getByLabel("The simulated camera, pose").fill(String(seed));
 	await page.getByLabel("The simulated camera, pose").press("Tab");
 	await page.keyboard.press("Enter");
-	await expect(page.getByText(/where they belong; then it is measured/)).toBeVisible();
+	await expect(page.getByText(/where they belong\. Then you get a reading/)).toBeVisible();
 	const figure = figureOf(poseOf(seed));
 	for (const [i, name] of names.entries()) {
 		await page.getByLabel(`Name of point ${i + 1}`).fill(name);
@@ -36,17 +36,17 @@ test.describe("on a phone", () => {
 			.first()
 			.click();
 		await page.getByRole("link", { name: "wrap-up" }).click();
-		await page.getByRole("link", { name: "check it on a picture" }).click();
+		await page.getByRole("link", { name: "check the finish on a picture" }).click();
 		await expect(page).toHaveURL(/position\?lesson=[\w-]+&ladder=isolde/);
 		const lesson = new URL(page.url()).searchParams.get("lesson");
 		await page.goto(`/position?ladder=isolde-clubs&lesson=${lesson}`);
-		await expect(page.getByLabel("Whose")).toHaveValue("isolde-clubs");
+		await expect(page.getByLabel("Student")).toHaveValue("isolde-clubs");
 		await expect(page.getByText("No picture yet.")).toBeVisible();
 		const elbow = poseOf(4).elbow;
 		await placeByKeys(page, 4, ["shoulder", "elbow", "wrist"]);
 		const measured = page.getByTestId("measured");
 		await expect(measured).toHaveText(`${elbow}°`);
-		await expect(page.getByText("No range is given, so nothing is said of on or off.")).toBeVisible();
+		await expect(page.getByText("No tolerance set, so no verdict.")).toBeVisible();
 		await page.getByLabel("from, degrees").fill(String(elbow - 20));
 		await page.getByLabel("to, degrees").fill(String(elbow + 20));
 		await expect(page.getByTestId("judged")).toHaveText("on");
@@ -75,29 +75,29 @@ test.describe("on a phone", () => {
 		expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
 
 		// Nothing is kept before somebody agreed.
-		const keep = page.getByRole("button", { name: "keep it with Isolde Brankovar" });
+		const keep = page.getByRole("button", { name: "save it with Isolde Brankovar" });
 		await keep.press("Enter");
-		await expect(page.getByText(/may be filmed; until then nothing is kept/)).toBeVisible();
-		await page.getByLabel(/agreed that they may be filmed/).press("Space");
+		await expect(page.getByText(/may be filmed\. Until then nothing is saved/)).toBeVisible();
+		await page.getByLabel(/agreed to filming/).press("Space");
 		await keep.press("Enter");
-		await expect(page.getByText("Kept, and with the server.")).toBeVisible();
+		await expect(page.getByText("Saved and sent.")).toBeVisible();
 
 		// The next one over the first; consent is not asked for again.
 		await placeByKeys(page, 9, ["shoulder", "elbow", "wrist"]);
-		await page.getByLabel("Laid over").selectOption("first");
+		await page.getByLabel("Overlay").selectOption("first");
 		await expect(page.getByText(/^The first one, .*: \d+°$/)).toContainText(`${elbow}°`);
-		await expect(page.getByLabel(/agreed that they may be filmed/)).toHaveCount(0);
+		await expect(page.getByLabel(/agreed to filming/)).toHaveCount(0);
 		await keep.press("Enter");
-		await expect(page.getByText("Kept, and with the server.")).toBeVisible();
+		await expect(page.getByText("Saved and sent.")).toBeVisible();
 		const [picture] = await Promise.all([
 			page.waitForEvent("download"),
-			page.getByRole("button", { name: "save as picture" }).press("Enter"),
+			page.getByRole("button", { name: "save the picture" }).press("Enter"),
 		]);
 		const drawn = await sharp(readFileSync(await picture.path())).metadata();
 		expect([drawn.format, drawn.width, drawn.height]).toEqual(["png", 640, 800]);
 		const [json] = await Promise.all([
 			page.waitForEvent("download"),
-			page.getByRole("button", { name: "save as JSON" }).press("Enter"),
+			page.getByRole("button", { name: "save the numbers (JSON)" }).press("Enter"),
 		]);
 		const file = JSON.parse(readFileSync(await json.path(), "utf8"));
 		expect(file).toMatchObject({ format: "peg-ladder-still", version: 1, still: { student: "isolde" } });
@@ -118,26 +118,24 @@ test.describe("on a phone", () => {
 		const file = page.getByLabel("A picture, or one or two clips");
 		await file.setInputFiles({ name: "notes.png", mimeType: "image/png", buffer: Buffer.from("no picture") });
 		const trouble = page.getByRole("main").getByRole("alert");
-		await expect(trouble).toContainText(
-			"“notes.png” cannot be read as a picture; a PNG, JPEG or WebP picture is needed",
-		);
+		await expect(trouble).toContainText("“notes.png” is not a picture. Choose a PNG, JPEG or WebP picture");
 		await file.setInputFiles({ name: "empty.png", mimeType: "image/png", buffer: Buffer.alloc(0) });
 		await expect(trouble).toContainText("The picture is empty");
 		const large = await sharp({ create: { width: 8200, height: 5000, channels: 3, background: "#888" } })
 			.png()
 			.toBuffer();
 		await file.setInputFiles({ name: "large.png", mimeType: "image/png", buffer: large });
-		await expect(trouble).toContainText("The picture has 41 megapixels; up to 40 can be read here.");
+		await expect(trouble).toContainText("The picture is too large (41 megapixels, 40 at most).");
 
 		await placeByKeys(page, 2, ["hip", "knee", "ankle"]);
 		for (const name of ["hip", "knee", "ankle"])
 			for (const axis of ["across", "down"]) await page.getByLabel(`${name}, ${axis}`).fill("300");
-		await expect(page.getByText("All points lie on one spot; move them to where they belong.")).toBeVisible();
-		await page.getByLabel("Measured is").selectOption("distance");
+		await expect(page.getByText("All points are on one spot. Move them apart.")).toBeVisible();
+		await page.getByLabel("Measure").selectOption("distance");
 		for (const name of ["known one", "known other"]) await page.getByLabel(`${name}, down`).fill("700");
 		await page.getByLabel("known one, across").fill("100");
 		await page.getByLabel("known length, metres").fill("0");
-		await expect(page.getByText("The known length is 0; it is more than nothing.")).toBeVisible();
+		await expect(page.getByText("Known length: enter its real length, more than 0, not 0.")).toBeVisible();
 	});
 });
 
@@ -159,14 +157,14 @@ test.describe("without a signal", () => {
 		await page.goto("/position?ladder=bram-clubs");
 		await placeByKeys(page, 6, ["hip", "knee", "ankle"]);
 		await expect(page.getByTestId("measured")).toHaveText(`${poseOf(6).knee}°`);
-		await page.getByLabel(/agreed that they may be filmed/).check();
-		await page.getByRole("button", { name: /^keep it with/ }).tap();
-		await expect(page.getByText("Kept on this device; it goes out when the server answers.")).toBeVisible();
+		await page.getByLabel(/agreed to filming/).check();
+		await page.getByRole("button", { name: /^save it with/ }).tap();
+		await expect(page.getByText("Saved on this device. It is sent when the server answers.")).toBeVisible();
 		await studio.start();
 		for (let again = 0; again < 2; again++) {
 			await page.goto("/position?ladder=bram-clubs");
 			await placeByKeys(page, 7, ["hip", "knee", "ankle"]);
-			await expect(page.getByLabel("Laid over").getByRole("option")).not.toHaveCount(0);
+			await expect(page.getByLabel("Overlay").getByRole("option")).not.toHaveCount(0);
 		}
 		await page.goto("/students/bram/progress");
 		await expect(page.getByRole("region", { name: /^Held finish: / }).getByRole("img")).toHaveCount(1);
@@ -208,16 +206,16 @@ test.describe("film", () => {
 		await film.getByRole("button", { name: "10 frames on, then.webm" }).click();
 		await expect(page.getByTestId("frame-0")).toHaveText("10");
 		await expect(page.getByTestId("frame-1")).toHaveText("0");
-		await film.getByRole("button", { name: "this is the beat" }).first().click();
+		await film.getByRole("button", { name: "beat set here" }).first().click();
 		await film.getByRole("button", { name: "1 frame on, now.webm" }).click();
-		await film.getByRole("button", { name: "this is the beat" }).click();
+		await film.getByRole("button", { name: "beat set here" }).click();
 		await film.getByRole("button", { name: "1 frame on, then.webm" }).click();
 		await expect(page.getByTestId("frame-0")).toHaveText("11");
 		await expect(page.getByTestId("frame-1")).toHaveText("2");
-		await film.getByRole("button", { name: "both to the beat" }).click();
+		await film.getByRole("button", { name: "line both up at the beat" }).click();
 		await expect(page.getByTestId("frame-0")).toHaveText("10");
 		await expect(page.getByTestId("frame-1")).toHaveText("1");
-		await film.getByRole("button", { name: "take this frame" }).first().click();
+		await film.getByRole("button", { name: "use this frame" }).first().click();
 		await expect(page.getByRole("slider")).toHaveCount(3);
 
 		// A line drawn by hand is on the still, and goes again.
@@ -231,7 +229,7 @@ test.describe("film", () => {
 		await page.mouse.down();
 		await page.mouse.move(box.x + 200, box.y + 120, { steps: 4 });
 		await page.mouse.up();
-		await touch(page, "take the drawn lines out").click();
+		await touch(page, "remove the drawn lines").click();
 		// A point is dragged.
 		await touch(page, "draw a line").click();
 		const upper = page.getByRole("slider").first();

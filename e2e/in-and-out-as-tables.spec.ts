@@ -9,29 +9,29 @@ test("a notebook’s table of a season is pasted, mended line by line, brought i
 }) => {
 	await page.goto("/ladders/pip-balls");
 	await page.getByRole("link", { name: "old scores" }).click();
-	const table = page.getByLabel("The table, pasted or typed");
+	const table = page.getByLabel("Paste or type the table");
 	const days = Array.from(
 		{ length: 12 },
 		(_, i) => `2026-0${1 + Math.floor(i / 4)}-${String(3 + 7 * (i % 4)).padStart(2, "0")}`,
 	);
 	const lines = days.map((day, i) => `${day}\t1\t${5 + (i % 5)}\t10\tindoors`);
 	await table.fill(["date\trung\tgood\tof\tremark", ...lines, "2026-03-32\t1\t12\t10\t"].join("\n"));
-	const preview = page.getByRole("table", { name: "The table as it is read" });
-	await expect(preview.getByRole("row").nth(1)).toContainText("which is no day like 2026-03-09");
-	await expect(preview.getByRole("row").nth(1)).toContainText("12 good of 10 is more than there were");
-	await expect(page.getByRole("button", { name: /^bring in/ })).toBeDisabled();
-	await expect(page.getByText("1 line cannot be taken as it is; all of it is taken, or none.")).toBeVisible();
+	const preview = page.getByRole("table", { name: "The table as understood" });
+	await expect(preview.getByRole("row").nth(1)).toContainText("is not a date. Write it like 2026-03-09");
+	await expect(preview.getByRole("row").nth(1)).toContainText("12 good of 10 tries cannot be");
+	await expect(page.getByRole("button", { name: /^import/ })).toBeDisabled();
+	await expect(page.getByText("1 line with errors. Fix it first: all lines are imported, or none.")).toBeVisible();
 	// What was pasted is there after a reload, and mended it is taken.
 	await page.reload();
 	await expect(table).toHaveValue(/2026-03-32/);
 	await accessible(page);
 	await table.fill(["date\trung\tgood\tof\tremark", ...lines].join("\n"));
-	await page.getByRole("button", { name: "bring in 12 lines, 12 days" }).click();
-	await expect(page.getByText("12 lines of 12 days brought in.")).toBeVisible();
+	await page.getByRole("button", { name: "import 12 lines, 12 days" }).click();
+	await expect(page.getByText("12 lines of 12 days imported.")).toBeVisible();
 	// Twice is refused.
 	await table.fill(["date\trung\tgood\tof\tremark", ...lines].join("\n"));
-	await page.getByRole("button", { name: "bring in 12 lines, 12 days" }).click();
-	await expect(page.getByText(/12 days of it were brought in before/)).toBeVisible();
+	await page.getByRole("button", { name: "import 12 lines, 12 days" }).click();
+	await expect(page.getByText(/12 days were imported before/)).toBeVisible();
 	// Seen on the rail, and along the months.
 	await page.goto("/students/pip/progress");
 	const balls = page.getByRole("region", { name: /Three-ball cascade/ });
@@ -51,7 +51,7 @@ test("a table is taken out with how far it is, and another library reads it; it 
 	const rows = parse(readFileSync(await file.path()), { bom: true, columns: true }) as Record<string, string>[];
 	expect(rows.length).toBeGreaterThan(9000);
 	expect(new Set(rows.map(({ student }) => student)).size).toBe(10);
-	await expect(page.getByText(/lines taken out\.$/)).toBeVisible();
+	await expect(page.getByText(/lines downloaded\.$/)).toBeVisible();
 	await page.getByLabel("A table for a spreadsheet, CSV").selectOption("rungs");
 	await page.getByLabel("of", { exact: true }).selectOption("isolde");
 	const [rungs] = await Promise.all([
@@ -65,5 +65,5 @@ test("a table is taken out with how far it is, and another library reads it; it 
 	await page.getByLabel("of", { exact: true }).selectOption("");
 	await page.getByRole("button", { name: "download the table" }).click();
 	await page.getByRole("button", { name: "stop" }).click();
-	await expect(page.getByText("Stopped; nothing was kept of it.")).toBeVisible();
+	await expect(page.getByText("Stopped. Nothing was downloaded.")).toBeVisible();
 });

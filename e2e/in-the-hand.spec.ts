@@ -100,13 +100,13 @@ test("a third correction in a set, and one too early, are met by a quiet word; t
 	await advice(page).getByRole("button", { name: "follow", exact: true }).click();
 	await expect(advice(page)).toHaveAttribute("data-line", "let-adjust");
 	await touch(page, "cue").click();
-	await expect(page.getByText("Still trying what was said last")).toBeVisible();
+	await expect(page.getByText("They are still trying the last cue")).toBeVisible();
 	await accessible(page);
 	for (let i = 0; i < 2; i++) {
 		await page.getByRole("button", { name: /^something else/ }).click();
 		await touch(page, "cue").click();
 	}
-	await expect(page.getByText("3 corrections in this set: perhaps enough is said.")).toBeVisible();
+	await expect(page.getByText("3 corrections in this set. That may be enough.")).toBeVisible();
 	await page.getByRole("button", { name: /^they named it first/ }).click();
 	await allSent(page);
 	const marked = (await studio.events()).filter(

@@ -28,7 +28,7 @@ test("a try under the wrong name is given to the right student in the lesson, an
 	// One try: the strip, the try, what of it, whose.
 	await page.getByRole("button", { name: /^Last tries/ }).tap();
 	await page.getByRole("button", { name: /^3 / }).tap();
-	await page.getByRole("button", { name: /^this try was somebody else’s/ }).tap();
+	await page.getByRole("button", { name: /^this try was another student’s/ }).tap();
 	await page.getByRole("button", { name: /^Jory .* · .*Three-ball/ }).tap();
 	await expect(page.getByTestId("used")).toHaveText("2");
 	await expect(page.getByRole("button", { name: /^Jory/ })).toBeVisible();
@@ -37,25 +37,25 @@ test("a try under the wrong name is given to the right student in the lesson, an
 	// It comes back, and goes again.
 	await touch(page, "undo").tap();
 	await expect(page.getByTestId("used")).toHaveText("3");
-	await page.getByRole("button", { name: /^giving to another taken back/ }).tap();
+	await page.getByRole("button", { name: /^moving to another student undone/ }).tap();
 	await expect(page.getByTestId("used")).toHaveText("2");
 
 	await touch(page, "more").tap();
 	await page.getByRole("link", { name: "wrap up" }).tap();
 	await page.getByRole("button", { name: /^next: Jory/ }).tap();
 	await expect(page.getByLabel(/^Note for Jory/)).toHaveValue(/1 of 1/);
-	await touch(page, "close the lesson").tap();
+	await touch(page, "finish lesson").tap();
 	await expect(page).toHaveURL(/\/$/);
 
 	// Later, the rest of it was hers too.
 	await page.goto(`/lessons/${lesson}`);
-	await page.getByText("A set was somebody else’s").tap();
+	await page.getByText("A set was another student’s").tap();
 	const whose = page.getByLabel("Whose it was");
 	const jory = whose.getByRole("option", { name: /^Jory .* · .*Three-ball/ }).first();
 	await whose.selectOption((await jory.getAttribute("value")) ?? "");
-	await touch(page, "give it to them").tap();
+	await touch(page, "give the set to them").tap();
 	await expect(page.getByText("The set was given to them.")).toBeVisible();
 	await expect.poll(() => countedIn(studio, lesson)).toEqual({ teodor: [0, 0], jory: [3, 3] });
-	await touch(page, "take it back").tap();
+	await touch(page, "undo").tap();
 	await expect.poll(() => countedIn(studio, lesson)).toEqual({ teodor: [2, 2], jory: [1, 1] });
 });

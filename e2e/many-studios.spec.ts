@@ -218,6 +218,6 @@ test("a studio moves to a server and back by a command, each event as it was; it
 	await expect(command(["new", "Another", NORTH])).rejects.toThrow(
 		/There is a studio at north.quillhaven.test already/,
 	);
-	await expect(command(["new", "Another", "No Name"])).rejects.toThrow(/is no host name/);
+	await expect(command(["new", "Another", "No Name"])).rejects.toThrow(/is not a host name/);
 	await expect(command(["compare", before, databaseOf(SOUTH)])).rejects.toThrow(/The two differ at row/);
 });

@@ -16,6 +16,7 @@ export async function amissOn(page: Page, width: number, height: number): Promis
 			...(await page.evaluate(outOfReach, width)),
 			...(await page.evaluate(cutOff)),
 			...(await page.evaluate(tooNarrow)),
+			...(await page.evaluate(rawTokens)),
 		];
 		if (amiss.length === 0 || look === 4) return amiss;
 		await page.waitForTimeout(700);
@@ -69,6 +70,18 @@ function cutOff(): string[] {
 			cut.push(`cut off: ${(one.textContent ?? "").trim().slice(0, 40)}`);
 	}
 	return cut;
+}
+
+/** Run in the page: sides that were not read out. The skill's bench explains the tokens themselves. */
+function rawTokens(): string[] {
+	const said = [
+		document.title,
+		...[...document.querySelectorAll("main, header, nav")].map((one) => one.textContent ?? ""),
+	];
+	return said
+		.flatMap((text) => text.match(/[^\n]{0,30}\{(this|across|strong|weak)\}(?! and)[^\n]{0,30}/g) ?? [])
+		.filter((text) => !/in a text become/.test(text))
+		.map((text) => `a token, raw: ${text}`);
 }
 
 /**

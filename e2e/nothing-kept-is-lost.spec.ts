@@ -103,7 +103,7 @@ test("leave, come back, reload, restart the server: everything is where it was",
 	expect(before).toMatchObject({ count: "1", used: "2", limit: `2of ${allowed + 6} tries (6 added)` });
 
 	await page.getByRole("link", { name: /^Leave/ }).click();
-	await page.getByRole("link", { name: "go back in" }).click();
+	await page.getByRole("link", { name: "continue lesson" }).click();
 	await expect(good(page)).toBeVisible();
 	expect(await where()).toEqual(before);
 	await page.reload();

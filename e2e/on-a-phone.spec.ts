@@ -155,9 +155,9 @@ test("words of a hundred letters without a gap widen no page, on a phone or a la
 		await touch(page, "more").click();
 		expect(await tooWide(page)).toBeNull();
 		await page.getByRole("link", { name: "wrap up" }).click();
-		await expect(touch(page, "close the lesson")).toBeVisible();
+		await expect(touch(page, "finish lesson")).toBeVisible();
 		expect(await tooWide(page)).toBeNull();
-		await touch(page, "close the lesson").click();
+		await touch(page, "finish lesson").click();
 		await expect(page).toHaveURL(/\/$/);
 	}
 });

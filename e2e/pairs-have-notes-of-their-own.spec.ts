@@ -55,7 +55,7 @@ test("two in one lesson: each note holds only its own, is copied apart, and is f
 	expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(
 		"Jory, three good ones. Well caught on the left.",
 	);
-	await touch(page, "close the lesson").click();
+	await touch(page, "finish lesson").click();
 	await expect(page).toHaveURL(/\/$/);
 
 	const closed = resolve(await studio.events()).findLast(

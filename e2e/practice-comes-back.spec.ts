@@ -33,7 +33,7 @@ async function phoneOf(browser: Browser): Promise<Page> {
 
 /** A drill of its own for every day of the week, so that it does not matter on which this runs. */
 async function everyDay(page: Page, name: string): Promise<void> {
-	await touch(page, "a drill of its own").click();
+	await touch(page, "add your own drill").click();
 	const drill = page.getByRole("article", { name: "new drill" });
 	await drill.getByLabel("Name").fill(name);
 	const named = page.getByRole("article", { name });
@@ -48,9 +48,9 @@ async function everyDay(page: Page, name: string): Promise<void> {
 async function practise(phone: Page, good: number, off: number, say?: string): Promise<void> {
 	await phone.getByRole("button", { name: /^count/ }).click();
 	for (let i = 0; i < good; i++) await touch(phone, "good").click();
-	for (let i = 0; i < off; i++) await touch(phone, "off").click();
+	for (let i = 0; i < off; i++) await touch(phone, "not good").click();
 	await touch(phone, "done").click();
-	if (say) await phone.getByLabel("Anything to say, or to ask").fill(say);
+	if (say) await phone.getByLabel("Anything to tell or ask your coach?").fill(say);
 	await touch(phone, KEEP).click();
 	await expect(phone.getByRole("heading", { name: "What you did" })).toBeVisible();
 	// Whatever befalls the page from now on, it is there.
@@ -75,11 +75,11 @@ test("practice is given at the wrap-up: what is not for home says why, the rest 
 	await page.locator('[data-field="good"]').click();
 	await touch(page, "more").click();
 	await page.getByRole("link", { name: "wrap up" }).click();
-	const practise = page.getByRole("region", { name: "What to practise" });
+	const practise = page.getByRole("region", { name: "Home practice" });
 	await practise.getByRole("checkbox").first().check();
-	await practise.getByRole("button", { name: /^as a page of Wren/ }).click();
+	await practise.getByRole("button", { name: /^make it Wren/ }).click();
 	await practise.getByRole("link", { name: /practice$/ }).click();
-	await expect(page.getByRole("heading", { level: 1 })).toContainText("Wren Abernook, practice");
+	await expect(page.getByRole("heading", { level: 1 })).toContainText("Wren Abernook: home practice");
 	// The top of the ladder is never done alone, and is not offered.
 	await page.goto("/students/wren");
 	await expect(page.getByRole("region", { name: "Home practice" }).getByRole("link")).toHaveCount(1);
@@ -105,12 +105,12 @@ test("counted by the link on a phone without a signal, sent when there is one; f
 	await phone.context().setOffline(true);
 	await phone.reload();
 	await practise(phone, 3, 2, "my <b>left</b> one flies away");
-	await expect(phone.getByTestId("kept")).toContainText("1 to send when there is a signal");
+	await expect(phone.getByTestId("kept")).toContainText("1 not sent yet: no signal");
 
 	// A count that is not written down yet outlasts the page.
 	await phone.getByRole("button", { name: /^count/ }).click();
 	await touch(phone, "good").click();
-	await touch(phone, "off").click();
+	await touch(phone, "not good").click();
 	await touch(phone, "undo").click();
 	await touch(phone, "good").click();
 	await touch(phone, "no count").click();
@@ -119,8 +119,8 @@ test("counted by the link on a phone without a signal, sent when there is one; f
 	await phone.getByRole("button", { name: "go on, 2 tries so far" }).click();
 	await expect(phone.getByRole("status", { name: "2 good of 2 tries" })).toBeVisible();
 	await touch(phone, "good").click();
-	await touch(phone, "off").click();
-	await touch(phone, "off").click();
+	await touch(phone, "not good").click();
+	await touch(phone, "not good").click();
 	await touch(phone, "done").click();
 	await touch(phone, KEEP).click();
 	await phone.context().setOffline(false);
@@ -130,7 +130,7 @@ test("counted by the link on a phone without a signal, sent when there is one; f
 	for (let i = 0; i < 3; i++) await practise(phone, 4, 1);
 	const raise = phone.getByRole("button", { name: /^4 from now on/ });
 	await expect(raise).toBeVisible();
-	await expect(phone.getByText("You made 3 in 5 of your last 5. Ask yourself for 4?")).toBeVisible();
+	await expect(phone.getByText("You reached 3 in 5 of your last 5 goes. Try for 4?")).toBeVisible();
 
 	// The coach sees the same, answers, and sees it raised.
 	await page.reload();
@@ -140,14 +140,14 @@ test("counted by the link on a phone without a signal, sent when there is one; f
 	await touch(page, "answer").press("Enter");
 	await expect(page.getByText("On their page: “Scoop it, then let it go.”")).toBeVisible();
 	// A word too quickly said is changed where it was said, or where it stands in the journal; the last one counts.
-	const change = page.getByRole("button", { name: /^change it/ });
+	const change = page.getByRole("button", { name: /^change the answer/ });
 	await expect(change).toBeFocused();
 	await change.press("Enter");
 	await expect(page.getByLabel(/^Answer to/)).toBeFocused();
 	await touch(page, "read, no answer").click();
-	await expect(page.getByText("Read, with no word to it.")).toBeVisible();
+	await expect(page.getByText("Read, no answer.")).toBeVisible();
 	await page.reload();
-	await page.getByRole("button", { name: /^answer it after all/ }).click();
+	await page.getByRole("button", { name: /^answer it/ }).click();
 	await page.getByLabel(/^Answer to/).fill("Scoop it, then let it go.");
 	await touch(page, "answer").click();
 	await expect(page.getByText("On their page: “Scoop it, then let it go.”")).toBeVisible();
@@ -165,12 +165,12 @@ test("counted by the link on a phone without a signal, sent when there is one; f
 	// Withdrawn, it opens nothing; what was not sent before is still on the phone, to be given back by hand.
 	await phone.context().setOffline(true);
 	await practise(phone, 5, 0);
-	await page.getByRole("button", { name: /^withdraw/ }).click();
-	await expect(page.getByText("withdrawn")).toBeVisible();
+	await page.getByRole("button", { name: /^switch off/ }).click();
+	await expect(page.getByText("switched off")).toBeVisible();
 	await phone.context().setOffline(false);
 	await phone.goto(address);
-	await expect(phone.getByText("Your coach has closed this link.")).toBeVisible();
-	await expect(phone.getByRole("heading", { name: "Give it back" })).toBeVisible();
+	await expect(phone.getByText("Your coach has switched this link off.")).toBeVisible();
+	await expect(phone.getByRole("heading", { name: "Send to your coach" })).toBeVisible();
 	await phone.context().setOffline(true);
 	await phone.goto(address).catch(() => null);
 	await expect(phone.getByText("Scarves")).toHaveCount(0);
@@ -180,7 +180,7 @@ test("counted by the link on a phone without a signal, sent when there is one; f
 async function fileOn(page: Page, studio: Studio): Promise<string> {
 	const [download] = await Promise.all([
 		page.waitForEvent("download"),
-		page.getByRole("link", { name: "as one file" }).click(),
+		page.getByRole("link", { name: "download as one file" }).click(),
 	]);
 	expect(download.suggestedFilename()).toBe("practice-pip-lanternby.html");
 	const path = join(studio.folder, "practice.html");
@@ -215,24 +215,24 @@ test("the one file is filled, given back as text and as a picture, entered twice
 
 	await phone.evaluate(() => Object.defineProperty(navigator, "clipboard", { value: undefined }));
 	await touch(phone, "copy the text").click();
-	const text = await phone.getByLabel(/^This phone does not let a page do that/).inputValue();
+	const text = await phone.getByLabel(/^Your phone does not allow copying here/).inputValue();
 	expect(text).toContain("Practice of Pip Lanternby: 2 entries.");
-	await touch(phone, "as a picture").click();
+	await touch(phone, "show as a picture").click();
 	const picture = join(studio.folder, "code.png");
 	await phone.getByRole("img", { name: /^Practice of Pip/ }).screenshot({ path: picture });
 
 	await page.goto("/practice");
-	const came = page.getByRole("region", { name: "What came back" });
-	await came.getByLabel("or a picture of their code").setInputFiles(picture);
-	await expect(came.getByRole("status")).toContainText("Pip Lanternby: 2 entries taken in.");
+	const came = page.getByRole("region", { name: "Import entries" });
+	await came.getByLabel("Or a picture of their code").setInputFiles(picture);
+	await expect(came.getByRole("status")).toContainText("Pip Lanternby: 2 entries added.");
 	await came.getByLabel("The text a student sent").fill(`Hello! ${text} See you on Friday`);
-	await touch(page, "take it in").click();
-	await expect(came.getByRole("status")).toContainText("Pip Lanternby: nothing new, 2 known already.");
+	await touch(page, "add the entries").click();
+	await expect(came.getByRole("status")).toContainText("Pip Lanternby: no new entries, 2 already here.");
 	// Changed on its way, nothing of it is taken, and what was pasted stays to be looked at.
 	await came
 		.getByLabel("The text a student sent")
 		.fill(text.replace(/PEG1\.(.)/, (_, letter) => `PEG1.${letter === "a" ? "b" : "a"}`));
-	await touch(page, "take it in").click();
+	await touch(page, "add the entries").click();
 	await expect(came.getByRole("alert")).toContainText(/cut or changed|changed after/);
 	await came
 		.getByRole("link", { name: "Pip Lanternby" })
@@ -246,14 +246,14 @@ test("the one file is filled, given back as text and as a picture, entered twice
 
 	// On paper, and what came on paper.
 	await page.getByLabel("good", { exact: true }).fill("6");
-	await touch(page, "write it down").click();
-	await expect(page.getByRole("region", { name: "Told, or on paper" }).getByRole("alert")).toContainText(
+	await touch(page, "save the result").click();
+	await expect(page.getByRole("region", { name: "Add results yourself" }).getByRole("alert")).toContainText(
 		"6 good of 5 tries",
 	);
 	await page.getByLabel("good", { exact: true }).fill("5");
-	await touch(page, "write it down").click();
+	await touch(page, "save the result").click();
 	await expect(page.getByRole("region", { name: "Journal" }).getByRole("row")).toHaveCount(4);
-	await page.getByRole("link", { name: "on paper" }).click();
+	await page.getByRole("link", { name: "print on paper" }).click();
 	await expect(page.getByRole("article", { name: "Practice on paper" })).toContainText(
 		"Scarves, six throws: 3 good of 5",
 	);
@@ -276,7 +276,7 @@ test("a most for the day stops politely; both lights and the keys serve; an entr
 	await phone.getByRole("button", { name: /^count/ }).focus();
 	await phone.keyboard.press("Enter");
 	for (const key of ["PageDown", "PageUp", "u", "PageDown", "PageDown", "PageDown"]) await phone.keyboard.press(key);
-	await expect(phone.getByText("That is enough for today. Write it down; tomorrow is another day.")).toBeVisible();
+	await expect(phone.getByText("Enough for today. Save your score.")).toBeVisible();
 	await expect(touch(phone, "good")).toBeDisabled();
 	await accessible(phone);
 	await touch(phone, "done").click();
@@ -289,19 +289,19 @@ test("a most for the day stops politely; both lights and the keys serve; an entr
 	await touch(phone, KEEP).click();
 	await expect(phone.getByText("4 tries today: that is enough. Tomorrow is another day.")).toBeVisible();
 	await expect(phone.getByRole("button", { name: /^count/ })).toBeDisabled();
-	await phone.getByRole("button", { name: /^take back/ }).click();
-	await expect(phone.getByText("Nothing is written down yet.")).toBeVisible();
+	await phone.getByRole("button", { name: /^undo/ }).click();
+	await expect(phone.getByText("No entries yet.")).toBeVisible();
 	await expect(phone.getByRole("button", { name: /^count/ })).toBeEnabled();
 
 	// The coach takes the drill out while a count of it is under way: what was seen is kept all the same.
 	await phone.getByRole("button", { name: /^count/ }).click();
 	await touch(phone, "good").click();
 	await expect(phone.getByTestId("kept")).toHaveText("saved ✓");
-	await page.getByRole("button", { name: /^take out ?: Scarves/ }).click();
+	await page.getByRole("button", { name: /^remove ?: Scarves/ }).click();
 	await expect(page.getByTestId("standing")).toHaveAttribute("data-standing", "kept");
 	await phone.reload();
-	await expect(phone.getByText("1 of 1 of a drill that is not asked for any more.")).toBeVisible();
-	await touch(phone, "write it down").click();
+	await expect(phone.getByText("1 of 1 on a drill that is no longer in your practice.")).toBeVisible();
+	await touch(phone, "save the score").click();
 	await expect(phone.getByRole("region", { name: "What you did" })).toContainText("1 of 1");
 	await expect(phone.getByTestId("kept")).toContainText("sent ✓");
 });

@@ -9,16 +9,16 @@ test("a ladder is refused in sentences that say what would be right, and nothing
 	const rung = page.getByLabel("Rung", { exact: true });
 	await rung.fill("SIT and rock at the rail");
 	await page.getByLabel("good", { exact: true }).fill("18");
-	await page.getByLabel("Tries a day, at most").fill("4");
+	await page.getByLabel("Limit: tries a day").fill("4");
 	await page.getByLabel("arms", { exact: true }).check();
 	const standing = page.getByTestId("standing");
 	await expect(standing).toHaveAttribute("data-standing", "amiss");
 	await expect(standing).toContainText("Fix this and it takes effect");
 	await touch(page, "show me").click();
 	for (const sentence of [
-		'Rungs 1 and 2 are both called "SIT and rock at the rail"; give one of them another name.',
-		"Good tries wanted is 18, more than a block of 17 holds; at most 17 is possible.",
-		"watches 4 key positions; at most 3 can be watched at once. Take 1 away.",
+		'Rungs 1 and 2 are both called "SIT and rock at the rail". Rename one of them.',
+		"Good tries needed: enter at most 17, not 18.",
+		"watches 4 key positions. The most at once is 3. Remove 1.",
 	])
 		await expect(page.getByText(sentence).first()).toBeVisible();
 	await page.getByLabel("good", { exact: true }).fill("7");
@@ -27,16 +27,14 @@ test("a ladder is refused in sentences that say what would be right, and nothing
 	for (const name of ["seat", "tall", "gaze"]) await page.getByLabel(name, { exact: true }).uncheck();
 	await rung.fill("Along the rail, two fingers");
 	await touch(page, "show me").click();
-	await expect(
-		page.getByText("allows 4 tries a day, but its rule cannot be met in fewer than 7").first(),
-	).toBeVisible();
+	await expect(page.getByText("allows 4 tries a day, but its rule needs at least 7").first()).toBeVisible();
 	await expect(page.getByText("asks for good form but watches nothing").first()).toBeVisible();
 
 	// Nothing was written, and what was typed survives a reload.
 	await page.reload();
 	await expect(page.getByText("Your unsaved text is back.")).toBeVisible();
 	await page.getByRole("button", { name: "Along the rail, two fingers", exact: true }).click();
-	await page.getByLabel("Tries a day, at most").fill("27");
+	await page.getByLabel("Limit: tries a day").fill("27");
 	await page.getByLabel("gaze", { exact: true }).check();
 	await written(page);
 	await page.reload();
@@ -56,7 +54,7 @@ test("names in any script and with any markup are shown as they were typed, and 
 	await page.goto("/students/new");
 	await page.getByLabel("Name").fill("x".repeat(100_000));
 	await touch(page, "add the student").click();
-	await expect(page.getByText("Name is 100,000 characters long; at most 80 fit.")).toBeVisible();
+	await expect(page.getByText("Name is too long: 100,000 characters, 80 allowed.")).toBeVisible();
 	await page.goto("/students");
 	await expect(page.getByRole("link", { name: "<img src=x onerror=alert(1)>" })).toBeVisible();
 });
@@ -86,28 +84,28 @@ test("what was changed elsewhere is not overwritten", async ({ page, context }) 
 
 test("a revised skill is taken over by one press; one that lost a watched position is not", async ({ page }) => {
 	await page.goto("/skills/slackline");
-	await page.getByRole("button", { name: "more of position 6" }).click();
-	await page.getByLabel("Tell: what is seen").fill("Somebody beside the line hears it.");
-	await touch(page, "make it today’s revision").click();
-	await expect(touch(page, "make it today’s revision")).toHaveCount(0);
+	await page.getByRole("button", { name: "details of position 6" }).click();
+	await page.getByLabel("Sign: what you see").fill("Somebody beside the line hears it.");
+	await touch(page, "use as the new version").click();
+	await expect(touch(page, "use as the new version")).toHaveCount(0);
 	await page.goto("/");
-	await expect(page.getByRole("link", { name: "Odile Fennimore: Slackline walk was revised" })).toBeVisible();
+	await expect(page.getByRole("link", { name: "Odile Fennimore: Slackline walk has a new version" })).toBeVisible();
 	await page.goto("/ladders/odile-slackline");
-	await touch(page, "take the new one").click();
-	await expect(page.getByText("The skill was revised")).toHaveCount(0);
+	await touch(page, "use the new version").click();
+	await expect(page.getByText("New version of the skill")).toHaveCount(0);
 
 	await page.goto("/skills/slackline");
-	await page.getByRole("button", { name: "more of position 5" }).click();
-	await touch(page, "take this position out").click();
-	await expect(page.getByText(/rungs of ladders in use watch it: .*They keep it/)).toBeVisible();
-	await touch(page, "put it back").click();
-	await touch(page, "take this position out").click();
-	await touch(page, "make it today’s revision").click();
-	await expect(touch(page, "make it today’s revision")).toHaveCount(0);
+	await page.getByRole("button", { name: "details of position 5" }).click();
+	await touch(page, "remove this position").click();
+	await expect(page.getByText(/rungs in ladders watch it: .*They keep it/)).toBeVisible();
+	await touch(page, "undo the removal").click();
+	await touch(page, "remove this position").click();
+	await touch(page, "use as the new version").click();
+	await expect(touch(page, "use as the new version")).toHaveCount(0);
 	await page.goto("/ladders/odile-slackline");
-	await touch(page, "take the new one").click();
+	await touch(page, "use the new version").click();
 	await expect(
-		page.getByText(/watches a key position that "Slackline walk" no longer has; choose among foot, knee/).first(),
+		page.getByText(/watches a key position that "Slackline walk" no longer has\. Choose from foot, knee/).first(),
 	).toBeVisible();
 });
 
@@ -150,9 +148,9 @@ test("events that cannot be taken in are set aside and shown, word for word", as
 	expect(answer.setAside).toHaveLength(3);
 	expect((await push([gone, once, twice])).ok()).toBe(true);
 	await page.goto("/records");
-	await expect(page.getByText("Its student is not here, or was deleted.")).toHaveCount(1);
-	await expect(page.getByText("Another event with the same id and other words is already here.")).toHaveCount(1);
-	await page.getByText("its words").nth(1).click();
+	await expect(page.getByText("Its student is missing or was deleted.")).toHaveCount(1);
+	await expect(page.getByText("Another event with the same id and different content is already here.")).toHaveCount(1);
+	await page.getByText("content", { exact: true }).nth(1).click();
 	await expect(page.getByText("second words")).toBeVisible();
 	expect((await studio.events()).filter((event) => event.device === "stray").map((event) => event.id)).toEqual(["e2"]);
 
@@ -170,9 +168,9 @@ test("the demo is made anew by one press, and says first what is lost", async ({
 	await page.getByLabel("Name").fill("Only here");
 	await touch(page, "add the student").click();
 	await page.goto("/records");
-	await touch(page, "make the demo anew").click();
-	await touch(page, "make it anew, and lose the changes").click();
-	await expect(page.getByText("Made anew, up to today.")).toBeVisible();
+	await touch(page, "reset the demo").click();
+	await touch(page, "reset and lose my changes").click();
+	await expect(page.getByText("Reset, up to today.")).toBeVisible();
 	await page.goto("/students");
 	await expect(page.getByText("Isolde Brankovar")).toBeVisible();
 	await expect(page.getByText("Only here")).toHaveCount(0);

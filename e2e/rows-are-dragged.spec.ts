@@ -11,7 +11,7 @@ test("a key position is dragged to another place and the order is kept; a fault 
 	await page.goto("/skills/slackline");
 	await drag(page, /^Move position 6, breath/, /^Move position 1, foot/);
 	await expect(page.getByRole("button", { name: "Move position 1, breath" })).toBeVisible();
-	await touch(page, "make it today’s revision").click();
+	await touch(page, "use as the new version").click();
 	await expect
 		.poll(async () => (await studio.inStore((store) => findSkill(store, "slackline")))?.skill.positions[0]?.short)
 		.toBe("breath");
@@ -20,9 +20,9 @@ test("a key position is dragged to another place and the order is kept; a fault 
 	await expect(page.getByRole("button", { name: "Move position 1, breath" })).toBeVisible();
 	// Arms come from the hips: dragged before them, they are refused in words.
 	await drag(page, /^Move position \d, arms/, /^Move position \d, knee/);
-	await expect(touch(page, "make it today’s revision")).toBeDisabled();
+	await expect(touch(page, "use as the new version")).toBeDisabled();
 	await expect(
-		page.getByText(/"arms", cannot come from "hips", which is not before it; choose an earlier one or none/),
+		page.getByText(/"arms", cannot come from "hips", which is not before it. Choose an earlier one or none/),
 	).toBeVisible();
 	expect((await studio.inStore((store) => findSkill(store, "slackline")))?.skill.positions.map((p) => p.short)[1]).toBe(
 		"foot",

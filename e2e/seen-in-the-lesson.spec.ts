@@ -19,7 +19,7 @@ test("why it was off, a cause ruled out, another position watched, two grips com
 	await touch(page, "cue").click();
 	await press("kit");
 	await touch(page, "cue").click();
-	await press(/^where it may come from/);
+	await press(/^possible causes/);
 	await expect(page.getByText("Test: Three calls with a clap after each.", { exact: false })).toBeVisible();
 	await press("tried: Wants to be first.");
 	await expect(page.getByRole("button", { name: "tried: Wants to be first." })).toHaveAttribute("aria-pressed", "true");
@@ -45,25 +45,25 @@ test("why it was off, a cause ruled out, another position watched, two grips com
 	}
 
 	await touch(page, "more").click();
-	await press(/^a stretch/);
-	await press("TAKEN");
-	await press("it came, not taken");
-	await press("TAKEN");
+	await press(/^open play/);
+	await press("CHANCE TAKEN");
+	await press("chance missed");
+	await press("CHANCE TAKEN");
 	await touch(page, "undo").click();
 	await expect(page.getByTestId("count")).toHaveText("1 / 2");
 	await touch(page, "more").click();
-	await press(/^end the stretch/);
+	await press(/^end open play/);
 
 	await touch(page, "more").click();
 	await page.getByRole("link", { name: "wrap up" }).click();
 	const told = page.getByRole("region", { name: "Called late", exact: true });
 	await expect(told).toContainText("old 2 of 2, new 1 of 1");
-	await expect(told).toContainText("in play, new, taken 1 of 2 times it came");
-	await press("this one: new");
+	await expect(told).toContainText("in play, new: 1 of 2 chances taken");
+	await press("choose this one: new");
 	await press("named it: The call is heard out");
 	await press("told: The pass stays in its lane");
 	await expect(page.getByText("1 of 2 named by themselves", { exact: false })).toBeVisible();
-	await press("watch that on the ladder from now on");
+	await press("watch it on the ladder from now on");
 	await expect(page.getByText("The ladder watches it from now on.")).toBeVisible();
 	await expect(page.getByText("all saved · all sent")).toBeVisible();
 
@@ -98,8 +98,8 @@ test("a drill thought of just then is run, found at the wrap-up, and put on the 
 	await touch(page, "more").click();
 	await page.getByRole("link", { name: "wrap up" }).click();
 	await expect(page.getByText("“Kneeling” is on no ladder yet.")).toBeVisible();
-	await touch(page, "put it under the peg").click();
-	await expect(page.getByText("It is on the ladder.")).toBeVisible();
+	await touch(page, "add it below the peg").click();
+	await expect(page.getByText("Added to the ladder.")).toBeVisible();
 	await expect(page.getByText("all saved · all sent")).toBeVisible();
 	const rungs = await studio.inStore(async (store) => (await findLadder(store, "isolde-clubs"))?.ladder.rungs ?? []);
 	expect(rungs).toHaveLength(11);

@@ -18,12 +18,12 @@ test("a round of six on one clock: scores one after another, a personal best mar
 	] as const;
 	for (const [name, ladder] of people) await page.getByLabel(name, { exact: true }).selectOption(ladder);
 	await page.getByLabel("Seconds").fill("0");
-	await expect(page.getByText("A round of 0 seconds cannot be called; 5 to 600 are possible.")).toBeVisible();
+	await expect(page.getByText("Seconds a round: enter 5 to 600, not 0.")).toBeVisible();
 	await page.getByLabel("Seconds").fill("5");
 	await accessible(page);
 	expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
 
-	const doers = page.getByRole("list", { name: "Who does" });
+	const doers = page.getByRole("list", { name: "Who does what" });
 	const scores: Record<string, number> = {};
 	const play = async (n: number, score: (name: string) => string) => {
 		await touch(page, `start round ${n}`).click();
@@ -43,9 +43,9 @@ test("a round of six on one clock: scores one after another, a personal best mar
 		return names;
 	};
 	const first = await play(1, () => "9 of 7");
-	await expect(page.getByText(/9 good of 7 is more than there were/).first()).toBeVisible();
+	await expect(page.getByText(/9 good of 7 tries cannot be/).first()).toBeVisible();
 	for (const name of first) await page.getByLabel(`Score of ${name}`).fill("7");
-	await touch(page, "keep the round").click();
+	await touch(page, "save the round").click();
 	const round1 = page.getByRole("region", { name: "Round 1", exact: true });
 	await expect(round1.getByRole("listitem")).toHaveCount(3);
 	// A first is no best.
@@ -60,8 +60,8 @@ test("a round of six on one clock: scores one after another, a personal best mar
 	const round3 = page.getByRole("region", { name: "Round 3", exact: true });
 	await expect(round3.getByText("a personal best")).toHaveCount(third.filter((name) => first.includes(name)).length);
 	await expect(doers).toBeVisible();
-	await touch(page, "that was the last round").click();
-	await page.getByRole("link", { name: "the lesson" }).click();
+	await touch(page, "finish: that was the last round").click();
+	await page.getByRole("link", { name: "see the lesson" }).click();
 	await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
 	const kinds = (await studio.events()).filter(({ kind }) => kind === "tally").slice(-9);
 	expect(kinds).toHaveLength(9);

@@ -29,7 +29,7 @@ test("two sides try by try on one screen: a touch each, a try that does not coun
 
 	// What is said is about the one who tried last.
 	await touch(page, "cue").click();
-	await expect(page.getByRole("heading", { name: "What was said · left" })).toBeVisible();
+	await expect(page.getByRole("heading", { name: "Cues · left" })).toBeVisible();
 	await page.getByRole("button", { name: "in own words" }).first().click();
 
 	// A rest is both sides' rest; counting on goes on in turn. A reload changes nothing.
@@ -97,15 +97,15 @@ test("two students in turn, chosen among the ladders; a partner counts, marked s
 	await touch(page, "more").click();
 	await page.getByRole("link", { name: "wrap up" }).click();
 	await expect(page.getByText("2 logged by a partner").first()).toBeVisible();
-	await touch(page, "close the lesson").click();
+	await touch(page, "finish lesson").click();
 	await expect(page).toHaveURL(/\/$/);
 
 	// The coach may have estimates go without them.
 	await page.goto("/ladders/difficulties");
-	await page.getByLabel("Estimates leave out tries that a partner logged").check();
+	await page.getByLabel("Leave tries logged by a partner out of estimates").check();
 	await written(page);
 	await page.reload();
-	await expect(page.getByLabel("Estimates leave out tries that a partner logged")).toBeChecked();
+	await expect(page.getByLabel("Leave tries logged by a partner out of estimates")).toBeChecked();
 });
 
 test("at the wrap-up: own words are written down, the finish is looked at, the student answers, practice is set", async ({
@@ -124,7 +124,7 @@ test("at the wrap-up: own words are written down, the finish is looked at, the s
 
 	await page.getByLabel(/^In your words/).fill("stack them on one shelf");
 	await page.getByLabel(/^Kind/).selectOption("image");
-	await touch(page, "write it down").click();
+	await touch(page, "save it").click();
 	await expect(page.getByText("“stack them on one shelf”", { exact: true }).first()).toBeVisible();
 	// What was said in own words can be made a key cue as well, and today is its first meeting.
 	await page.getByRole("button", { name: "“stack them on one shelf”" }).click();
@@ -142,7 +142,7 @@ test("at the wrap-up: own words are written down, the finish is looked at, the s
 	const ask = page.getByRole("region", { name: "Ask them" });
 	await expect(ask.getByLabel(/^You wanted today: .* Did it come\?$/)).toBeVisible();
 	await ask.getByLabel("Which try felt better, and why?").fill("the last");
-	await ask.getByLabel("Another question").fill("Where did you look?");
+	await ask.getByLabel("Your own question").fill("Where did you look?");
 	await ask.getByRole("button", { name: "ask" }).click();
 	await ask.getByLabel("Where did you look?").fill("at the crossing");
 	// Not left yet: it is kept all the same.
@@ -157,7 +157,7 @@ test("at the wrap-up: own words are written down, the finish is looked at, the s
 		/Until then, practise:\n- Three clubs, slow: ten a day/,
 	);
 	await accessible(page);
-	await touch(page, "close the lesson").click();
+	await touch(page, "finish lesson").click();
 	await expect(page).toHaveURL(/\/$/);
 
 	const said = resolve(await studio.events()).flatMap((event) =>
@@ -201,5 +201,5 @@ test("nothing moves under a press at the wrap-up: the kept mark of a line that i
 		await expect(below).toBeFocused();
 		expect((await below.boundingBox())?.y).toBe(before);
 	}
-	await expect(page.getByText("kept", { exact: true }).first()).toBeVisible();
+	await expect(page.getByText("saved", { exact: true }).first()).toBeVisible();
 });

@@ -378,7 +378,7 @@ export const advice = (page: Page) => page.getByTestId("advice");
 export async function answer(page: Page, name: "follow" | "otherwise"): Promise<void> {
 	await page.waitForTimeout(450);
 	await advice(page)
-		.getByRole("button", name === "follow" ? { name, exact: true } : { name: /^otherwise/ })
+		.getByRole("button", name === "follow" ? { name, exact: true } : { name: /^skip/ })
 		.click();
 }
 

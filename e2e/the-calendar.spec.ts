@@ -27,43 +27,43 @@ test("a weekly series, one of it moved and one left out; the file is read back b
 	await page.goto("/calendar");
 	await accessible(page);
 	const form = page.getByRole("form", { name: "A new lesson" });
-	await form.getByLabel("With").selectOption({ label: "Pip Lanternby" });
-	await form.getByLabel("And").selectOption({ label: "Bram Ostwick" });
+	await form.getByLabel("Student", { exact: true }).selectOption({ label: "Pip Lanternby" });
+	await form.getByLabel("Second student").selectOption({ label: "Bram Ostwick" });
 	const first = dayAfter(today(), 1);
-	await form.getByLabel("First on").fill(first);
-	await form.getByLabel("Begins").fill("07:15");
+	await form.getByLabel("First day").fill(first);
+	await form.getByLabel("Start").fill("07:15");
 	await form.getByLabel("Place").fill("Lantern square");
 	await form.getByLabel("Minutes").fill("0");
-	await form.getByRole("button", { name: "put it in" }).click();
-	await expect(page.getByText(/minutes is 0; .*at least 1|Minutes is 0/i)).toBeVisible();
+	await form.getByRole("button", { name: "add the lesson" }).click();
+	await expect(page.getByText(/minutes is 0; .*at least 1|Minutes: enter at least 1, not 0/i)).toBeVisible();
 	await form.getByLabel("Minutes").fill("30");
 	await form.getByLabel("End of term").fill(dayAfter(first, -7));
-	await form.getByRole("button", { name: "put it in" }).click();
+	await form.getByRole("button", { name: "add the lesson" }).click();
 	await expect(page.getByText(/The term ends on .*, before its first lesson/)).toBeVisible();
 	await form.getByLabel("End of term").fill("");
-	await form.getByRole("button", { name: "put it in" }).click();
+	await form.getByRole("button", { name: "add the lesson" }).click();
 
 	const two = page.getByRole("region", { name: "Two weeks" });
 	const rows = two.getByRole("listitem").filter({ hasText: "Pip Lanternby, Bram Ostwick" });
 	await expect(rows).toHaveCount(2);
 	await rows
 		.first()
-		.getByRole("button", { name: /^move or leave out/ })
+		.getByRole("button", { name: /^move or cancel/ })
 		.click();
 	await rows.first().getByLabel("at", { exact: true }).fill("06:45");
-	await rows.first().getByRole("button", { name: "move it" }).click();
+	await rows.first().getByRole("button", { name: "move the lesson" }).click();
 	await expect(rows.first()).toContainText("06:45");
 	await expect(rows.first()).toContainText("moved");
 	await rows
 		.last()
-		.getByRole("button", { name: /^move or leave out/ })
+		.getByRole("button", { name: /^move or cancel/ })
 		.click();
-	await rows.last().getByRole("button", { name: "leave it out" }).click();
+	await rows.last().getByRole("button", { name: "cancel this date" }).click();
 	await expect(rows).toHaveCount(1);
 
 	// An address of its own: shown once, read without a session, withdrawn.
-	await page.getByLabel("Whose calendar it is for").fill("my phone");
-	await page.getByRole("button", { name: "make one" }).click();
+	await page.getByLabel("Name of the calendar").fill("my phone");
+	await page.getByRole("button", { name: "make a link" }).click();
 	const address = (await page.locator("code").textContent()) ?? "";
 	expect(address).toMatch(/\/api\/calendar\/[\w-]{43}\.ics$/);
 	const answer = await request.get(address);
@@ -78,8 +78,8 @@ test("a weekly series, one of it moved and one left out; the file is read back b
 	expect(new Set(theirs.slice(1).map(({ at }) => at.getUTCHours())).size).toBe(2);
 	const stored = await studio.inStore((store) => store.client.execute("select * from feed"));
 	expect(JSON.stringify(stored.rows)).not.toContain(address.slice(-47, -4));
-	await page.getByRole("button", { name: "withdraw: my phone" }).click();
-	await expect(page.getByRole("button", { name: "withdraw: my phone" })).toHaveCount(0);
+	await page.getByRole("button", { name: "switch off: my phone" }).click();
+	await expect(page.getByRole("button", { name: "switch off: my phone" })).toHaveCount(0);
 	expect((await request.get(address)).status()).toBe(404);
 	expect((await request.get(address.replace(/[\w-]{43}/, "x".repeat(43)))).status()).toBe(404);
 });
@@ -105,11 +105,11 @@ test("clashes and busy times are said; a file that is no calendar is refused, an
 	const bring = (name: string, text: string) =>
 		page.getByLabel("A calendar file").setInputFiles({ name, mimeType: "text/calendar", buffer: Buffer.from(text) });
 	await bring("notes.ics", "no calendar at all");
-	await expect(page.getByText(/This is no calendar file/)).toBeVisible();
+	await expect(page.getByText(/This is not a calendar file/)).toBeVisible();
 	await bring("hall.ics", diary);
-	await expect(page.getByText("20 busy times taken in.")).toBeVisible();
+	await expect(page.getByText("20 busy times imported.")).toBeVisible();
 	await expect(first).toContainText("Busy then: Fair in the hall.");
-	await page.getByRole("button", { name: "forget: hall.ics" }).click();
+	await page.getByRole("button", { name: "remove: hall.ics" }).click();
 	await expect(first).not.toContainText("Busy then");
 });
 
@@ -117,7 +117,7 @@ test("the week on Today leads to a plan, and says when one is made", async ({ pa
 	await page.goto("/");
 	const week = page.getByRole("region", { name: "This week" });
 	await week
-		.getByRole("button", { name: /^plan it: / })
+		.getByRole("button", { name: /^plan the lesson: / })
 		.first()
 		.click();
 	await expect(page.getByTestId("worth")).toContainText("planned");
@@ -135,16 +135,16 @@ test("a season to a date: what each ladder asks for side by side, which lessons 
 	await expect(table).not.toContainText("…");
 	await expect(table.getByRole("row", { name: /^rungs to the top/ })).toContainText("1");
 	await accessible(page);
-	const lessons = page.getByRole("region", { name: "Which lessons hold which ladder" });
+	const lessons = page.getByRole("region", { name: "Lessons for each ladder" });
 	await expect(lessons.getByRole("listitem").first()).toContainText("Three-club cascade, right");
-	await page.getByLabel("weight of Three-club cascade, right").fill("0");
+	await page.getByLabel("share of Three-club cascade, right").fill("0");
 	await expect(lessons).not.toContainText("Three-club cascade, right");
-	const practice = page.getByRole("region", { name: "Practice, a little every day" });
+	const practice = page.getByRole("region", { name: "A little practice every day" });
 	await practice.getByLabel("Days", { exact: true }).fill("90");
-	await expect(practice).toContainText("Days is 90; a whole number from 1 to 60 is needed.");
+	await expect(practice).toContainText("Days: enter a whole number from 1 to 60.");
 	await practice.getByLabel("Days", { exact: true }).fill("14");
 	await practice.getByText(/^\d+ days for Isolde/).click();
 	await expect(practice.getByText(/^12 days for Isolde/)).toBeVisible();
-	await page.getByLabel("By the day of").fill(today());
-	await expect(page.getByText("That day is not to come; choose one after today.")).toBeVisible();
+	await page.getByLabel("By (date)").fill(today());
+	await expect(page.getByText("Choose a date after today.")).toBeVisible();
 });

@@ -8,17 +8,17 @@ test("beats in an order of their own, with a silent one and a repeat, are played
 }) => {
 	await page.setViewportSize({ width: 1280, height: 800 });
 	await page.goto("/skills/balls#rhythm");
-	await page.getByRole("button", { name: /^beats in an order of their own/ }).click();
-	await page.getByRole("button", { name: "one more step" }).click();
+	await page.getByRole("button", { name: /^use your own order of beats/ }).click();
+	await page.getByRole("button", { name: "add a step" }).click();
 	const steps = page.getByRole("combobox", { name: /^Step \d+$/ });
 	const last = await steps.count();
 	await page.getByLabel(`seconds of step ${last}`).fill("0.4");
 	await page.getByRole("checkbox", { name: "silent" }).last().check();
-	await page.getByRole("button", { name: "one more step" }).click();
+	await page.getByRole("button", { name: "add a step" }).click();
 	await steps.last().selectOption({ index: 1 });
 	await page.getByLabel(`Said at step ${last + 1}`).fill("and again");
 	await page.getByLabel(`Breath at step ${last + 1}`).selectOption("out");
-	await page.getByLabel("Seconds from what sets it off to the first beat").fill("0.3");
+	await page.getByLabel("Seconds from the start signal to the first beat").fill("0.3");
 	await expect(page.getByRole("region", { name: "Rhythm" })).toContainText("and again, breathe out");
 	await accessible(page);
 	await written(page);

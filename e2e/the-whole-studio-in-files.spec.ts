@@ -20,11 +20,11 @@ test("a student is taken out, deleted with everything, and brought in again", { 
 	const before = await studio.events();
 	await page.goto("/records");
 	await accessible(page);
-	await page.getByLabel("Delete a student with everything").selectOption("Odile Fennimore");
-	await expect(page.getByText(/takes away Odile Fennimore with 1 ladder, 17 lessons and \d+ events/)).toBeVisible();
+	await page.getByLabel("Delete a student and all their data").selectOption("Odile Fennimore");
+	await expect(page.getByText(/deletes Odile Fennimore with 1 ladder, 17 lessons and \d+ events/)).toBeVisible();
 	const [out] = await Promise.all([
 		page.waitForEvent("download"),
-		page.getByRole("link", { name: "first, keep a workbook of them" }).click(),
+		page.getByRole("link", { name: "first, download a workbook of them" }).click(),
 	]);
 	const kept = join(studio.folder, "odile.json");
 	writeFileSync(kept, await saved(out));
@@ -35,15 +35,15 @@ test("a student is taken out, deleted with everything, and brought in again", { 
 	await expect(page.getByText("Odile Fennimore")).toHaveCount(0);
 
 	await page.goto("/records");
-	await page.getByLabel("Bring in a workbook").setInputFiles(kept);
-	await expect(page.getByText("One student, with all that belongs to it.")).toBeVisible();
+	await page.getByLabel("Import a workbook").setInputFiles(kept);
+	await expect(page.getByText("One student, with everything that belongs to it.")).toBeVisible();
 	await expect(page.getByText("1 student who was deleted here would come back")).toBeVisible();
 	await accessible(page);
-	await touch(page, "take it in").click();
-	await expect(page.getByText("Taken in.")).toBeVisible();
+	await touch(page, "import").click();
+	await expect(page.getByText("Imported.")).toBeVisible();
 	await page.goto("/students/odile");
 	await expect(page.getByRole("img", { name: /^Slackline walk: the peg over 17 lessons/ })).toBeVisible();
-	await expect(page.getByRole("link", { name: "all 17, with every attempt" })).toBeVisible();
+	await expect(page.getByRole("link", { name: "all 17, with every try" })).toBeVisible();
 	const ids = (events: typeof before) => events.map((event) => event.id).sort();
 	expect(ids(await studio.events())).toEqual(ids(before));
 });
@@ -67,11 +67,11 @@ test("a backup is brought back while a phone holds what came after it: nothing i
 	await allSent(phone);
 	const mark = await keptMark(phone);
 
-	await page.getByLabel("Bring a backup back").setInputFiles(backup);
-	await expect(page.getByText(/The backup is sound: 10 students, 19 ladders/)).toBeVisible();
+	await page.getByLabel("Restore a backup").setInputFiles(backup);
+	await expect(page.getByText(/The backup is complete: 10 students, 19 ladders/)).toBeVisible();
 	await accessible(page);
-	await touch(page, "bring it back").click();
-	await expect(page.getByText("Brought back.")).toBeVisible();
+	await touch(page, "restore it").click();
+	await expect(page.getByText("Restored.", { exact: true })).toBeVisible();
 	// Without a touch: the phone learns of it and sends what came after the backup.
 	await expect
 		.poll(
@@ -95,14 +95,14 @@ test("a file that is no workbook is told so by path; a long one can be stopped; 
 		return join(studio.folder, name);
 	};
 	await page.goto("/records");
-	const bringIn = page.getByLabel("Bring in a workbook");
-	const says = (text: string | RegExp) => expect(part(page, "Bring in").getByText(text)).toBeVisible();
+	const bringIn = page.getByLabel("Import a workbook");
+	const says = (text: string | RegExp) => expect(part(page, "Import").getByText(text)).toBeVisible();
 	await bringIn.setInputFiles(file("rubbish.json", "so much rubbish"));
 	await says(/This is not JSON at the beginning/);
-	await touch(page, "leave it").click();
+	await touch(page, "cancel").click();
 	const [out] = await Promise.all([
 		page.waitForEvent("download"),
-		page.getByRole("link", { name: "workbook of the whole studio" }).click(),
+		page.getByRole("link", { name: "download a workbook of the whole studio" }).click(),
 	]);
 	const whole = await saved(out);
 	const book = JSON.parse(whole);
@@ -111,8 +111,8 @@ test("a file that is no workbook is told so by path; a long one can be stopped; 
 	await bringIn.setInputFiles(file("bent.json", JSON.stringify(book)));
 	await says(/students\[2\]\.student\.name/);
 	await says(/ladders\[3\] names the student nobody, which is neither in the file nor here/);
-	await expect(touch(page, "take it in")).toHaveCount(0);
-	await touch(page, "leave it").click();
+	await expect(touch(page, "import")).toHaveCount(0);
+	await touch(page, "cancel").click();
 
 	// The same events over and over: once is enough, but reading them takes a while.
 	const events = JSON.stringify(book.events).slice(1, -1);
@@ -133,19 +133,19 @@ test("what was set aside is looked at, tried again, and let go", async ({ page, 
 	});
 	expect(push.ok()).toBe(true);
 	await page.goto("/records");
-	await expect(part(page, "Set aside").getByText(/missing/)).toBeVisible();
+	await expect(part(page, "Problems").getByText(/missing/)).toBeVisible();
 	await accessible(page);
 	await page.getByRole("button", { name: "try again with number 1 of device stray" }).click();
-	await expect(page.getByText(/It still cannot be taken in\./)).toBeVisible();
-	await page.getByRole("button", { name: "let it go as number 1 of device stray" }).click();
-	await page.getByRole("button", { name: "lose it for good with number 1 of device stray" }).click();
-	await expect(page.getByText("Nothing is set aside.")).toBeVisible();
+	await expect(page.getByText(/Still not added\./)).toBeVisible();
+	await page.getByRole("button", { name: "delete as number 1 of device stray" }).click();
+	await page.getByRole("button", { name: "delete for good with number 1 of device stray" }).click();
+	await expect(page.getByText("No problems.")).toBeVisible();
 	expect((await studio.events()).filter((event) => event.device === "stray")).toEqual([]);
 });
 
 test("everything is found by its words", async ({ page }) => {
 	await page.goto("/find");
-	await page.getByLabel("Words to find").fill("LANTERN fair");
+	await page.getByLabel("Words to search for").fill("LANTERN fair");
 	await page.keyboard.press("Enter");
 	await expect(part(page, "Students").getByRole("link", { name: "Isolde Brankovar" })).toBeVisible();
 	await page.goto("/find?q=hammock");
@@ -156,21 +156,21 @@ test("everything is found by its words", async ({ page }) => {
 		.click();
 	await expect(page).toHaveURL(/lessons/);
 	await page.goto("/find?q=xylophone");
-	await expect(page.getByText("Nothing here holds all of these words.")).toBeVisible();
+	await expect(page.getByText("Nothing found with all these words.")).toBeVisible();
 });
 
 test("a student's lessons are read back to the first one, page by page", async ({ page }) => {
 	await page.goto("/students/isolde/lessons");
-	await expect(page.getByText("19 in all, the latest first.")).toBeVisible();
+	await expect(page.getByText("19 in all, latest first.")).toBeVisible();
 	const days = page.locator("main section[id]");
 	for (const _ of [1, 2]) {
 		await expect(days).toHaveCount(8);
 		const here = page.url();
-		await page.getByRole("link", { name: "older ones" }).click();
+		await page.getByRole("link", { name: "older lessons" }).click();
 		await expect(page).not.toHaveURL(here);
 	}
 	await expect(days).toHaveCount(3);
-	await expect(page.getByRole("link", { name: "older ones" })).toHaveCount(0);
+	await expect(page.getByRole("link", { name: "older lessons" })).toHaveCount(0);
 });
 
 test("the same from a terminal: out, into a studio that is not there yet, and out again, byte for byte", {
@@ -187,7 +187,7 @@ test("the same from a terminal: out, into a studio that is not there yet, and ou
 	await workbook(studio.database, "export", out);
 	const { stdout } = await workbook(other, "import", out);
 	expect(stdout).toContain("students: 10 new, 0 here already");
-	expect(stdout).toContain("Taken in.");
+	expect(stdout).toContain("Imported.");
 	await workbook(other, "export", again);
 	expect(readFileSync(again).equals(readFileSync(out))).toBe(true);
 

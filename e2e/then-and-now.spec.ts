@@ -28,10 +28,10 @@ test("what goes with what leads to watching the earlier position next lesson; th
 	await expect(place).toHaveText(now);
 
 	// The fault the demo's model planted is found, and is called no cause.
-	await expect(clubs).toContainText("height off goes with release off");
+	await expect(clubs.getByRole("table", { name: "height with release" })).toBeVisible();
 	await expect(clubs).not.toContainText("because");
 	await touch(page, "watch release next lesson").click();
-	await clubs.getByRole("link", { name: /^watched in the lesson of/ }).click();
+	await clubs.getByRole("link", { name: /^see the lesson of/ }).click();
 	await expect(page).toHaveURL(/plans/);
 	await expect
 		.poll(() => page.locator("input").evaluateAll((all) => all.map((one) => (one as HTMLInputElement).value)))
@@ -43,30 +43,28 @@ test("a forecast of a new ladder rests on the coach’s others, looks no further
 }) => {
 	await page.goto("/students/teodor/progress");
 	await expect(
-		page.getByText(/From the pace on your other ladders, .* Not said beyond 8 lessons, /).first(),
+		page.getByText(/From the pace on your other ladders, .* Forecasts end at 8 lessons, /).first(),
 	).toBeVisible();
 	await page.goto("/students/isolde/progress");
 	const clubs = page.getByRole("region", { name: "Three-club cascade, left, strong side" });
 	await expect(clubs).toContainText(/To the top, 1 rung: \d+ lessons? · likely \d+ (to \d+|or more)/);
 	await expect(clubs.getByRole("table", { name: /^How long/ }).getByRole("row")).toHaveCount(4);
-	await expect(page.getByRole("region", { name: "Which cue takes" })).toContainText(
-		/[Aa] gain of|[Aa] loss of|No sure difference|No comparison yet/,
-	);
+	await expect(page.getByRole("region", { name: "Cues that work" })).toContainText(/difference|No comparison yet/);
 	// To a day: what comes until then, and with one more lesson a week, called what it is.
-	await clubs.getByText("by a day, and with one more lesson a week").click();
+	await clubs.getByText("check a date, or one more lesson a week").click();
 	const fair = new Date(Date.now() + 5 * 7 * 86_400_000).toISOString().slice(0, 10);
-	await clubs.getByLabel(/^The day of the show/).fill(fair);
+	await clubs.getByLabel(/^Date of the show/).fill(fair);
 	const until = clubs.getByRole("status");
 	await expect(until).toContainText(
 		/\d+ lessons? on this ladder until then(, by the calendar)?: 0( to 1)? of 1 rung, 8 times in 10/,
 	);
 	await expect(until).toContainText("With one more a week");
-	await clubs.getByLabel(/^The day of the show/).fill("2020-01-01");
-	await expect(clubs).toContainText("That day is not to come; choose one after today");
-	await clubs.getByLabel(/^The day of the show/).fill("2031-01-01");
-	await expect(until).toContainText(/not said beyond/);
+	await clubs.getByLabel(/^Date of the show/).fill("2020-01-01");
+	await expect(clubs).toContainText("Choose a date after today");
+	await clubs.getByLabel(/^Date of the show/).fill("2031-01-01");
+	await expect(until).toContainText(/no forecast after/);
 	// One side beside the other.
-	await expect(clubs).toContainText(/The left side stands on rung \d+, the right on rung \d+\./);
+	await expect(clubs).toContainText(/The left side is on rung \d+, the right on rung \d+\./);
 	await accessible(page);
 	await page.setViewportSize({ width: 390, height: 844 });
 	await accessible(page);
@@ -78,31 +76,31 @@ test("the studio in sentences, each a press from its evidence; steps are weighed
 }) => {
 	await page.goto("/tools");
 	await page.getByRole("link", { name: /^All students/ }).click();
-	await expect(page.getByRole("heading", { name: "The studio" })).toBeVisible();
-	for (const name of ["Who is stuck", "Who coasts", "Rungs that hold everybody", "What was said most"])
+	await expect(page.getByRole("heading", { name: "All students" })).toBeVisible();
+	for (const name of ["Stuck", "Too easy", "Slow rungs", "Most used cues"])
 		await expect(page.getByRole("region", { name })).toContainText(/./);
-	await expect(page.getByRole("region", { name: "What was said most" }).getByRole("listitem").first()).toContainText(
+	await expect(page.getByRole("region", { name: "Most used cues" }).getByRole("listitem").first()).toContainText(
 		"times",
 	);
 	// Better rules for a whole ladder, from here.
-	const luck = page.getByRole("region", { name: "Rules that pass luck" });
+	const luck = page.getByRole("region", { name: "Rules luck can pass" });
 	const clubs = luck.getByRole("region", { name: "Teodor Quillfeather, Three-club cascade, right" });
-	await expect(luck).toContainText(/\d+ rungs let one who is not ready pass/);
+	await expect(luck).toContainText(/\d+ rungs let a student who is not ready pass/);
 	await clubs.getByRole("button", { name: /^better rules/ }).click();
 	await expect(clubs.getByRole("listitem").first()).toContainText("→");
-	await clubs.getByRole("button", { name: /^put these in/ }).click();
-	await expect(luck.getByText(/better rules are in force/)).toBeVisible();
+	await clubs.getByRole("button", { name: /^use these/ }).click();
+	await expect(luck.getByText(/better rules in use/)).toBeVisible();
 	await expect(clubs).toHaveCount(0);
-	await touch(page, "weigh them").click();
-	const weights = page.getByRole("region", { name: "What a step really weighs" }).getByRole("status");
-	await expect(weights).toContainText(/times its weight|nothing is said of/);
+	await touch(page, "work them out").click();
+	const weights = page.getByRole("region", { name: "Real size of each step" }).getByRole("status");
+	await expect(weights).toContainText(/times the size you set|Too little data/);
 	await accessible(page);
 });
 
 test("on a skill's origins what the log shows stands beside what the coach says", async ({ page }) => {
-	await page.goto("/skills/clubs#origins");
-	const origins = page.getByRole("region", { name: "Origins" });
-	await origins.getByRole("button", { name: "what does the log show?" }).click();
+	await page.goto("/skills/clubs#causes");
+	const origins = page.getByRole("region", { name: "Causes" });
+	await origins.getByRole("button", { name: "compare with the log" }).click();
 	await expect(origins.getByRole("status")).toContainText(/height goes with release: .*Bram Ostwick/);
 	await expect(origins.getByRole("status")).toContainText("The skill says so too.");
 	await accessible(page);

@@ -72,7 +72,7 @@ test("a full disk is said at once, in words; nothing leaves the screen, and all 
 	await taps(page, 3);
 	await expect(page.getByTestId("used")).toHaveText("5");
 	await expect(
-		page.getByText(/Not stored yet: There is no room left on this device\. Trying again; do not close/),
+		page.getByText(/Not saved yet: There is no room left on this device\. Trying again. Do not close/),
 	).toBeVisible();
 	await expect(page.getByTestId("kept")).toContainText("saving 3");
 	await storage.evaluate(() => (globalThis as unknown as { makeRoom: () => void }).makeRoom());
@@ -93,8 +93,8 @@ test("a full disk is said on a bench too: what could not be kept is not said to 
 		};
 		Object.assign(globalThis, { makeRoom: () => Object.assign(IDBObjectStore.prototype, { put: real }) });
 	});
-	const no = page.getByText(/^This device has no room, or lets no page keep anything: nothing was written/);
-	const kept = page.getByRole("button", { name: /^Kept: bring the long grip tape/ });
+	const no = page.getByText(/^This device is full, or does not let pages save. Nothing was saved/);
+	const kept = page.getByRole("button", { name: /^Done: bring the long grip tape/ });
 	await kept.click();
 	await expect(no).toBeVisible();
 	await expect(kept).toBeVisible();
@@ -106,7 +106,7 @@ test("a full disk is said on a bench too: what could not be kept is not said to 
 
 	await page.evaluate(() => (globalThis as unknown as { makeRoom: () => void }).makeRoom());
 	await kept.click();
-	await expect(page.getByRole("button", { name: /^Take back: Kept: bring the long grip tape/ })).toBeVisible();
+	await expect(page.getByRole("button", { name: /^Undo: Done: bring the long grip tape/ })).toBeVisible();
 	await page.getByLabel("Parked observation").press("Enter");
 	await expect(page.getByLabel("Parked observation")).toHaveValue("");
 	await expect(no).toHaveCount(0);
@@ -170,12 +170,12 @@ test.describe("the phone's clock is not the server's", () => {
 		await bench.getByRole("button", { name: /1 May 2099 is right/ }).press("Enter");
 		await expect(bench.getByText(/^You said it was on .*1 May 2099/)).toBeVisible();
 		await expect.poll(dated).toEqual(["2099-05-01"]);
-		const back = bench.getByRole("button", { name: "take it back" });
+		const back = bench.getByRole("button", { name: "undo" });
 		await expect(back).toBeFocused();
 		await back.press("Enter");
 		await expect.poll(dated).toEqual([]);
-		await bench.getByLabel("It was on").fill("2026-03-09");
-		await bench.getByRole("button", { name: "it was on that day" }).click();
+		await bench.getByLabel("Day of the lesson").fill("2026-03-09");
+		await bench.getByRole("button", { name: "use this day" }).click();
 		await expect.poll(dated).toEqual(["2026-03-09"]);
 		await expect(bench.getByRole("heading", { level: 1 })).toContainText("9 Mar");
 		await accessible(bench);
@@ -197,13 +197,13 @@ test.describe("a drawer cannot be fetched", () => {
 		await taps(page, 1);
 		await page.route("**/_next/static/**", (route) => route.abort());
 		await touch(page, "more").click();
-		await expect(page.getByText("It could not be fetched, for want of a signal.", { exact: false })).toBeVisible();
+		await expect(page.getByText("No signal, so it could not load.", { exact: false })).toBeVisible();
 		await good(page).click();
 		await expect(page.getByTestId("used")).toHaveText("2");
 		await page.unroute("**/_next/static/**");
 		await touch(page, "more").click();
 		await page.getByRole("button", { name: /^this device/ }).click();
-		await expect(page.getByText("It could not be fetched", { exact: false })).toHaveCount(0);
+		await expect(page.getByText("No signal, so it could not load", { exact: false })).toHaveCount(0);
 		await expect(page.getByRole("region", { name: /This device/i })).toBeVisible();
 	});
 });
@@ -214,11 +214,11 @@ test.describe("the server is away while a bench is open", () => {
 		viewport: { width: 1280, height: 800 },
 	});
 	test("each press says so where it was, and works once the server answers", async ({ page, studio }) => {
-		const away = page.getByText("The server does not answer; nothing was changed.", { exact: false });
+		const away = page.getByText("The server does not answer. Nothing was changed.", { exact: false });
 		for (const [path, press] of [
 			["/students/odile", "archive"],
 			["/skills", "add “Three-ball cascade”"],
-			["/ladders/teodor-clubs", "make the mirror ladder, for the left side"],
+			["/ladders/teodor-clubs", "make the mirrored ladder for the left side"],
 		] as const) {
 			await page.goto(path);
 			// What the page fetches on its own, a worker's program among it, is there.
@@ -233,7 +233,7 @@ test.describe("the server is away while a bench is open", () => {
 		await page.goto("/records");
 		await page.waitForTimeout(300);
 		await studio.kill();
-		await page.getByLabel("Delete a student with everything").selectOption({ label: "Odile Fennimore" });
+		await page.getByLabel("Delete a student and all their data").selectOption({ label: "Odile Fennimore" });
 		await expect(away.first()).toBeVisible();
 		await studio.start();
 	});

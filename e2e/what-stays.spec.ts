@@ -22,20 +22,20 @@ test("a passed rung is looked at again in two touches, decided early, and says w
 	await good(page).click();
 	const look = async () => {
 		await page.getByRole("button", { name: /^Rung \d+/ }).click();
-		const row = page.getByRole("button", { name: /^re-check: / }).first();
-		const name = ((await row.textContent()) ?? "").replace(/^re-check: /, "").replace(/seven of ten.*$/, "");
+		const row = page.getByRole("button", { name: /^check: / }).first();
+		const name = ((await row.textContent()) ?? "").replace(/^check: /, "").replace(/seven of ten.*$/, "");
 		await row.click();
 		return name;
 	};
 	const first = await look();
-	await expect(page.getByText("re-check ·")).toBeVisible();
+	await expect(page.getByText("check ·")).toBeVisible();
 	for (let i = 0; i < 7; i++) await good(page).click();
-	await expect(page.getByText("Re-check passed; back to the peg")).toBeVisible();
+	await expect(page.getByText("Check passed. Back to the peg")).toBeVisible();
 	await answer(page, "follow");
 	await expect(page.getByRole("heading", { name: /Three clubs, one pirouette/ })).toBeAttached();
 	const second = await look();
 	for (let i = 0; i < 4; i++) await page.locator('[data-field]:not([data-field="good"])').first().click();
-	await expect(page.getByText("Re-check failed; back to the peg")).toBeVisible();
+	await expect(page.getByText("Check failed. Back to the peg")).toBeVisible();
 	await allSent(page);
 	const after = await holes();
 	const of = (all: typeof after, name: string) => all.find((one) => one.name === name);
@@ -45,24 +45,24 @@ test("a passed rung is looked at again in two touches, decided early, and says w
 	await page.goto("/ladders/isolde-clubs");
 	await expect(page.getByText(/slipped/).first()).toBeAttached();
 	await page.goto("/");
-	const again = page.getByRole("region", { name: "To look at again" });
+	const again = page.getByRole("region", { name: "Checks due" });
 	await expect(again).toContainText(`${second} slipped`);
-	await expect(again).toContainText("one who is ready does 5 times in 100 by luck");
+	await expect(again).toContainText("By luck this happens to a ready student 5 times in 100");
 
 	// Either into the next plan by a press, or the peg back to it.
 	await again
-		.getByRole("button", { name: /^a refresher in the next plan/ })
+		.getByRole("button", { name: /^add a refresher to the next plan/ })
 		.first()
 		.click();
-	await again.getByRole("link", { name: /^in the plan of/ }).click();
-	await expect(page.getByText("It slipped at its last check, and you put it here.").first()).toBeVisible();
+	await again.getByRole("link", { name: /^see the plan of/ }).click();
+	await expect(page.getByText("It slipped at its last check, and you added it here.").first()).toBeVisible();
 	await page.goto("/");
 	const move = again.getByRole("button", { name: /^move the peg to it/ }).first();
-	const takeBack = again.getByRole("button", { name: /^take it back/ });
+	const takeBack = again.getByRole("button", { name: /^undo/ });
 	const moves = async () => resolve(await studio.events()).filter(({ kind }) => kind === "peg.moved");
 	const stood = (await moves()).length;
 	await move.click();
-	await expect(again.getByText("The peg is moved to it.")).toBeVisible();
+	await expect(again.getByText("The peg is on it now.")).toBeVisible();
 	await expect.poll(async () => (await moves()).length).toBe(stood + 1);
 	// By mistake: taken back where it was pressed, on the bench of the ladder too.
 	await takeBack.press("Enter");
@@ -72,13 +72,13 @@ test("a passed rung is looked at again in two touches, decided early, and says w
 	await page.getByRole("button", { name: second, exact: true }).click();
 	const margin = page.getByRole("complementary", { name: "Notes" });
 	await margin.getByRole("button", { name: /^move the peg to it/ }).click();
-	await expect(margin.getByText("The peg is moved to it.")).toBeVisible();
+	await expect(margin.getByText("The peg is on it now.")).toBeVisible();
 	await expect.poll(async () => (await moves()).length).toBe(stood + 1);
-	await margin.getByRole("button", { name: /^take it back/ }).click();
+	await margin.getByRole("button", { name: /^undo/ }).click();
 	await expect.poll(async () => (await moves()).length).toBe(stood);
 	await page.goto("/");
 	await move.click();
-	await expect(again.getByText("The peg is moved to it.")).toBeVisible();
+	await expect(again.getByText("The peg is on it now.")).toBeVisible();
 	await expect.poll(async () => (await moves()).length).toBe(stood + 1);
 	const moved = (await moves()).at(-1);
 	expect(moved?.kind === "peg.moved" && moved.body.reason).toBe("stepped down");
@@ -97,17 +97,17 @@ test("a check may ask for more: by the rung's own rule, or where it counts; not 
 	await good(page).click();
 	await page.getByRole("button", { name: /^Rung \d+/ }).click();
 	await touch(page, "in contest").click();
-	const row = page.getByRole("button", { name: /^re-check: / }).first();
+	const row = page.getByRole("button", { name: /^check: / }).first();
 	await expect(row).toContainText("seven of ten, in contest");
-	const name = ((await row.textContent()) ?? "").replace(/^re-check: /, "").replace(/seven of ten.*$/, "");
+	const name = ((await row.textContent()) ?? "").replace(/^check: /, "").replace(/seven of ten.*$/, "");
 	await row.click();
-	await expect(page.getByText("re-check in contest ·")).toBeVisible();
+	await expect(page.getByText("check in contest ·")).toBeVisible();
 	for (let i = 0; i < 4; i++) await page.locator('[data-field]:not([data-field="good"])').first().click();
-	await expect(page.getByText("Re-check in contest failed; back to the peg")).toBeVisible();
+	await expect(page.getByText("Check in contest failed. Back to the peg")).toBeVisible();
 	await page.getByRole("button", { name: /^Rung \d+/ }).click();
 	await touch(page, "by its own rule").click();
 	await page
-		.getByRole("button", { name: /^re-check: / })
+		.getByRole("button", { name: /^check: / })
 		.first()
 		.click();
 	await expect(page.getByText("Its own rule. It stops as soon as the result is certain.")).toBeVisible();
@@ -129,7 +129,7 @@ test("a cue becomes a key cue at the wrap-up: what is given counts by itself, an
 	await good(page).click();
 	await touch(page, "cue").click();
 	const first = page
-		.getByRole("region", { name: "What was said" })
+		.getByRole("region", { name: "Cues" })
 		.getByRole("button", { name: /outside|image|rhythm|look/ })
 		.first();
 	const cue = (await first.locator("span[dir]").textContent()) ?? "";
@@ -146,14 +146,12 @@ test("a cue becomes a key cue at the wrap-up: what is given counts by itself, an
 	expect(one?.met).toBeGreaterThan(0);
 
 	await page.goto("/plans?student=isolde");
-	await page.getByLabel("On").fill(one?.due ?? "");
-	await page.getByRole("button", { name: "plan it", exact: true }).click();
+	await page.getByLabel("Day").fill(one?.due ?? "");
+	await page.getByRole("button", { name: "plan the lesson", exact: true }).click();
 	await expect(page.getByTestId("worth")).toContainText("planned");
 	await expect(page.getByText(`“${cue}”`).first()).toBeVisible();
 	await page.goto("/");
-	await page
-		.getByRole("button", { name: /^start a second lesson: Isolde Brankovar, Three-club cascade, left/ })
-		.click();
+	await page.getByRole("button", { name: /^start another lesson: Isolde Brankovar, Three-club cascade, left/ }).click();
 	await touch(page, "cue").click();
-	await expect(page.getByText(/key cue, met \d of 6|key cue, due/).first()).toBeVisible();
+	await expect(page.getByText(/key cue, repeated \d of 6|key cue, due/).first()).toBeVisible();
 });

@@ -8,8 +8,8 @@ test("a few tries on two or three rungs find a start in the middle; rungs below 
 }) => {
 	const before = (await studio.events()).length;
 	await page.goto("/ladders/isolde-clubs-right");
-	await page.getByRole("link", { name: "start where?" }).click();
-	await touch(page, "begin with rung 6").click();
+	await page.getByRole("link", { name: "find the starting rung" }).click();
+	await touch(page, "start with rung 6").click();
 	const trying = page.getByRole("region", { name: "Trying" });
 	await expect(trying).toContainText("Three clubs, real tempo");
 	await accessible(page);
@@ -38,7 +38,7 @@ test("a few tries on two or three rungs find a start in the middle; rungs below 
 	);
 	await expect(proposed).toContainText("5 rungs below are marked as skipped");
 	await accessible(page);
-	await touch(page, "start there, and count on").click();
+	await touch(page, "start there and count").click();
 	await expect(
 		page.getByRole("heading", { name: "Lesson: Isolde Brankovar, Three clubs, walking a line" }),
 	).toBeAttached();
@@ -78,7 +78,7 @@ test("never across a caution: the rung with a checklist is the highest that is t
 	});
 	await page.goto("/ladders/isolde-clubs-right/start");
 	await expect(page.getByText(/Not above rung 4/)).toBeVisible();
-	await touch(page, "begin with rung 3").click();
+	await touch(page, "start with rung 3").click();
 	for (let i = 0; i < 4; i++) await touch(page, "good").click();
 	await touch(page, "on to rung 4, Three clubs, four catches").click();
 	await expect(page.getByText("First: path clear.")).toBeVisible();
@@ -92,19 +92,14 @@ test("everything of it fits a narrow screen: trying, a rung with its set-up open
 	await page.setViewportSize({ width: 390, height: 844 });
 	const wider = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
 	await page.goto("/ladders/isolde-clubs-right/start");
-	await touch(page, "begin with rung 6").click();
+	await touch(page, "start with rung 6").click();
 	await expect(page.getByRole("region", { name: "Trying" })).toBeVisible();
 	expect(await wider()).toBeLessThanOrEqual(0);
 	await page.goto("/ladders/isolde-clubs");
 	await page.getByRole("button", { name: "Three clubs, walking a line", exact: true }).click();
 	await expect(page.getByRole("button", { name: /^Place you/ })).toBeVisible();
 	expect(await wider()).toBeLessThanOrEqual(0);
-	for (const path of [
-		"/ladders/isolde-clubs/card",
-		"/ladders",
-		"/ladders/difficulties",
-		"/skills/balls#difficulties",
-	]) {
+	for (const path of ["/ladders/isolde-clubs/card", "/ladders", "/ladders/difficulties", "/skills/balls#scales"]) {
 		await page.goto(path);
 		await expect(page.getByRole("heading").first()).toBeVisible();
 		expect([path, await wider()]).toEqual([path, 0]);

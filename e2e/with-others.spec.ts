@@ -5,7 +5,7 @@ import { small, targets } from "./targets";
 
 test.use({ demo: true, viewport: { width: 390, height: 844 } });
 
-const everybody = (page: Page) => page.getByRole("dialog", { name: "Everybody" });
+const everybody = (page: Page) => page.getByRole("dialog", { name: "Group board" });
 const person = (page: Page, name: string) => everybody(page).getByRole("button", { name: new RegExp(`^${name}`) });
 
 test("the group board: a name, then what came of it; each shows their dose, and the round ends by itself with new partners", async ({
@@ -18,7 +18,7 @@ test("the group board: a name, then what came of it; each shows their dose, and 
 		.first()
 		.click();
 	await touch(page, "more").click();
-	await page.getByRole("button", { name: /^everybody/ }).click();
+	await page.getByRole("button", { name: /^group board/ }).click();
 	// Who is here already is on it; a thirteenth is not.
 	const all = everybody(page).locator("button[aria-pressed='false']").filter({ hasText: " · " });
 	for (let i = 0; i < 11; i++) await all.first().click();
@@ -70,7 +70,7 @@ test("the group board: a name, then what came of it; each shows their dose, and 
 	// No touch without a name.
 	await expect(everybody(page).getByText("Touch a name, then the result.")).toBeVisible();
 	for (const [name, dose] of doses) for (let n = name === "Sunniva" ? 0 : 1; n < dose; n++) await one(name);
-	await expect(everybody(page)).toContainText("round 1 is over; new partners");
+	await expect(everybody(page)).toContainText("round 1 is over. Change partners");
 	await expect(person(page, "Pip").getByTestId("dose")).toContainText("0 of");
 	await everybody(page).getByRole("button", { name: "order by partners" }).click();
 	await expect(everybody(page).getByTestId("figure").first()).toBeVisible();
@@ -133,31 +133,31 @@ test("a rally counts for both, and one touch says who ended it; roles say who do
 	await allSent(page);
 	await page.goto(`/lessons/${lesson}`);
 	await expect(page.getByText(/Bram Ostwick named it first/)).toBeVisible();
-	await expect(page.getByText(/ended by themselves 1, by the other 1/).first()).toBeVisible();
+	await expect(page.getByText(/ended by the student 1, by the partner 1/).first()).toBeVisible();
 });
 
 test("care: a list by apparatus and another adult are asked for once a day, agreements have their dates, and what is to be said again is said", async ({
 	page,
 }) => {
 	await page.goto("/care");
-	const agreed = page.getByRole("region", { name: "Who agreed to what" });
-	await expect(agreed).toContainText("Under eighteen, and nobody answers for them here.");
-	await page.getByRole("button", { name: "a list for an apparatus" }).click();
-	await page.getByLabel("Kit or apparatus, as rungs name it").fill("");
-	await expect(page.getByText(/kit or apparatus/).first()).toBeVisible();
-	await page.getByLabel("Kit or apparatus, as rungs name it").fill("Unicycle");
-	await page.getByLabel("Checked, one a line").fill("path clear\nshoes tied");
-	await page.getByRole("button", { name: "a reminder" }).click();
-	await page.getByLabel("Said").fill("drink");
-	await page.getByLabel("Every so many minutes").fill("1");
+	const agreed = page.getByRole("region", { name: "Consent" });
+	await expect(agreed).toContainText("Under eighteen, and no guardian is named here.");
+	await page.getByRole("button", { name: "add a list" }).click();
+	await page.getByLabel("Kit, as rungs name it").fill("");
+	await expect(page.getByText(/kit/).first()).toBeVisible();
+	await page.getByLabel("Kit, as rungs name it").fill("Unicycle");
+	await page.getByLabel("Check, one per line").fill("path clear\nshoes tied");
+	await page.getByRole("button", { name: "add a reminder" }).click();
+	await page.getByLabel("Words").fill("drink");
+	await page.getByLabel("Every how many minutes").fill("1");
 	await expect(page.locator("[data-standing]")).toHaveAttribute("data-standing", "kept");
 	await accessible(page);
 
 	await page.goto("/students/jory");
 	await page.getByRole("button", { name: "edit", exact: true }).click();
-	await page.getByLabel("Who answers for them, where they do not themselves").fill("Aunt Petra");
-	await page.getByLabel("another adult is to be there").check();
-	await page.getByLabel("May be guided by touch, agreed on").fill("2026-10-03");
+	await page.getByLabel("Guardian", { exact: true }).fill("Aunt Petra");
+	await page.getByLabel("another adult must be present").check();
+	await page.getByLabel("Consent to guiding by touch, on").fill("2026-10-03");
 	await expect(page.locator("[data-standing]")).toHaveAttribute("data-standing", "kept");
 	await page.goto("/care");
 	await expect(agreed).toContainText("Aunt Petra");
@@ -169,5 +169,5 @@ test("care: a list by apparatus and another adult are asked for once a day, agre
 		.first()
 		.click();
 	await expect(page.getByTestId("advice")).toContainText("Checklist first");
-	await expect(page.getByTestId("advice")).toContainText("Another adult is there");
+	await expect(page.getByTestId("advice")).toContainText("Another adult is present");
 });

@@ -25,7 +25,7 @@ test("no signal: a prepared lesson is begun, 300 tries are counted through three
 	await studio.kill();
 
 	await page.goto("/students");
-	await expect(page.getByRole("heading", { name: "No signal" })).toBeVisible();
+	await expect(page.getByRole("heading", { name: "No connection" })).toBeVisible();
 	await accessible(page);
 	await touch(page, "start lesson: Isolde Brankovar, Three-club cascade, left").tap();
 	await expect(page.getByRole("heading", { name: /^Lesson: Isolde Brankovar/ })).toBeAttached();
@@ -46,7 +46,7 @@ test("no signal: a prepared lesson is begun, 300 tries are counted through three
 		await expect(page.getByRole("region", { name: "Today on this device" })).toContainText(
 			`Isolde Brankovar, ${(crash + 1) * AT_ONCE} tries`,
 		);
-		await page.getByRole("link", { name: "go back in" }).tap();
+		await page.getByRole("link", { name: "continue lesson" }).tap();
 		await expect(page).toHaveURL(address);
 		await expect.poll(async () => (await keptMark(page)).keptTo).toBe(kept);
 	}
@@ -55,9 +55,9 @@ test("no signal: a prepared lesson is begun, 300 tries are counted through three
 	await page.getByRole("link", { name: "wrap up" }).tap();
 	await expect(page.getByLabel(/Note for the student/)).toHaveValue(/of 300 tries good/);
 	await page.getByLabel("Remark, for you").fill("Counted in the cellar.");
-	await touch(page, "close the lesson").tap();
-	await expect(page.getByRole("heading", { name: "No signal" })).toBeVisible();
-	await expect(page.getByText(/entries wait here to be sent/)).toBeVisible();
+	await touch(page, "finish lesson").tap();
+	await expect(page.getByRole("heading", { name: "No connection" })).toBeVisible();
+	await expect(page.getByText(/entries are not sent yet/)).toBeVisible();
 	const here = await onDevice(page);
 	expect(here.filter(({ kind }) => kind === "attempt")).toHaveLength(3 * AT_ONCE);
 	await page.close();
@@ -71,7 +71,7 @@ test("no signal: a prepared lesson is begun, 300 tries are counted through three
 	const arrived = (await studio.events()).slice(before);
 	expect(arrived.map(({ id, dseq }) => [id, dseq])).toEqual(here.map(({ id, dseq }) => [id, dseq]));
 	await page.reload();
-	await expect(page.getByText("A lesson is open")).toHaveCount(0);
+	await expect(page.getByText("Unfinished lesson")).toHaveCount(0);
 });
 
 test("a quick count and a second lesson on the same ladder begin without a signal, where the first one left the peg", async ({
@@ -109,7 +109,7 @@ test("a page that is not held here says so, and comes when the server answers ag
 	await studio.kill();
 	const other = await context.newPage();
 	await other.goto("/ladders/isolde-clubs");
-	await expect(other.getByRole("heading", { name: "No signal" })).toBeVisible();
+	await expect(other.getByRole("heading", { name: "No connection" })).toBeVisible();
 	await studio.start();
 	await other.getByRole("button", { name: "try again" }).tap();
 	await expect(other.getByRole("heading", { level: 1 })).toContainText("Isolde Brankovar");
@@ -132,6 +132,6 @@ test("a lesson whose page came past what is held here goes on without a signal, 
 	await studio.kill();
 	await browser.send("Network.clearBrowserCache");
 	await touch(page, "more").tap();
-	await page.getByRole("button", { name: /^tally/ }).tap();
-	await expect(page.getByRole("button", { name: "take the last digit back" })).toBeVisible();
+	await page.getByRole("button", { name: /^totals/ }).tap();
+	await expect(page.getByRole("button", { name: "delete the last digit" })).toBeVisible();
 });

@@ -10,12 +10,12 @@ test.describe("on a bench", () => {
 		await page.goto("/ladders/isolde-clubs");
 		const rung = page.locator('[aria-expanded="false"]').nth(4);
 		await rung.click();
-		await page.getByRole("link", { name: "the speed from here" }).first().click();
+		await page.getByRole("link", { name: "the speed from a shorter distance" }).first().click();
 		await expect(page.getByRole("heading", { name: "As much time at a shorter distance" })).toBeVisible();
 		await expect(page.getByLabel("Rung")).toContainText("Three clubs, slow");
 
 		// By keys alone: three numbers, and what they come to.
-		await page.getByLabel("speed in earnest").focus();
+		await page.getByLabel("real speed").focus();
 		for (const typed of ["12", "9", "4,5"]) {
 			await page.keyboard.press("ControlOrMeta+a");
 			await page.keyboard.type(typed);
@@ -33,28 +33,26 @@ test.describe("on a bench", () => {
 		await page.getByLabel("distance here").fill("4.5");
 		await accessible(page);
 
-		const put = page.getByRole("region", { name: "Put it where it is used" });
-		await touch(page, "into the rung").press("Enter");
-		await expect(put.getByRole("status")).toContainText("It stands in the rung.");
-		await touch(page, "into the next plan").press("Enter");
+		const put = page.getByRole("region", { name: "Use this result" });
+		await touch(page, "save in the rung").press("Enter");
+		await expect(put.getByRole("status")).toContainText("Saved in the rung.");
+		await touch(page, "add to the next plan").press("Enter");
 		await put.getByRole("link", { name: /^the plan for/ }).click();
 		await expect(page.getByText(/Thrown at 6 m\/s \(22 km\/h\) from 4.5 m/).first()).toBeVisible();
 		await page.goBack();
 		// Typed before, and still there.
 		await expect(result).toHaveText("6 m/s (22 km/h)");
 		await put.getByLabel("Ladder").selectOption("odile-slackline");
-		await touch(page, "into the practice").click();
-		await expect(page.getByText(/This rung is not in a practice of theirs/)).toBeVisible();
+		await touch(page, "add to the practice").click();
+		await expect(page.getByText(/This rung is not in their practice/)).toBeVisible();
 
 		// A size of kit goes to the student, dated; who grows is measured again.
 		await page.getByRole("button", { name: "Kit by body measures" }).click();
-		await page.getByLabel("measure of the body").fill("70");
+		await page.getByLabel("body measure").fill("70");
 		await expect(result).toHaveText("67.2 cm");
 		await put.getByLabel("Ladder").selectOption("isolde-unicycle");
-		await touch(page, "into their kit").click();
-		await expect(put.getByRole("status")).toContainText(
-			/It stands in their kit\. To be measured again by .*: that is promised/,
-		);
+		await touch(page, "save in their kit").click();
+		await expect(put.getByRole("status")).toContainText(/Saved in their kit\. You promised to measure again by .*/);
 		await put.getByRole("link", { name: "their kit" }).click();
 		await expect(page.getByText(/Kit of 67\.2 cm by a measure of 70 cm\./)).toBeVisible();
 		await expect(page.getByText("Measure again for their kit").first()).toBeVisible();
@@ -82,7 +80,7 @@ test.describe("on a phone, without a signal", () => {
 		await studio.kill();
 		await page.goto("/students");
 		await page.getByRole("link", { name: "Calculators" }).tap();
-		const choice = page.getByRole("combobox", { name: "Sum", exact: true });
+		const choice = page.getByRole("combobox", { name: "Calculator", exact: true });
 		await expect(page.getByTestId("result")).toBeVisible();
 		for (const sum of await choice
 			.getByRole("option")
@@ -97,7 +95,7 @@ test.describe("on a phone, without a signal", () => {
 		await expect(page.getByText("Team 2, 4 people: the first 2 go 3 times, the others 2.")).toBeVisible();
 		await accessible(page);
 		// What it would be put into is known here; putting it there waits for the server.
-		await touch(page, "into the rung").tap();
+		await touch(page, "save in the rung").tap();
 		await expect(page.getByText(/server/).first()).toBeVisible();
 	});
 });

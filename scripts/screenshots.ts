@@ -92,8 +92,8 @@ try {
 		await page.getByTestId("season").getByText("…").first().waitFor({ state: "detached", timeout: 60_000 });
 	});
 	await shot("plan", bench, "/plans?student=teodor", async () => {
-		await press("plan it");
-		await page.getByLabel("Begins").fill("16:30");
+		await press("plan the lesson");
+		await page.getByLabel("Start").fill("16:30");
 		await page.getByText(/of 45 minutes planned/).waitFor();
 		await page.getByRole("list", { name: "The lesson, minute by minute" }).getByRole("button").nth(3).click();
 		await press(/^pin: /);
@@ -105,7 +105,7 @@ try {
 		await press("start lesson: Teodor Quillfeather, Three-club cascade, right");
 		// The warm-up is planned first, and judged by nothing: the peg's rung is what is shown.
 		await touch("GOOD");
-		await page.getByText("Nothing is judged here").waitFor();
+		await page.getByText("Tries are not judged here").waitFor();
 		await page.waitForTimeout(DEAF_MS);
 		await press("follow");
 		await touch("GOOD", "good, but release", "GOOD", "GOOD", "missed height", "GOOD", "GOOD", "no count", "GOOD");
@@ -118,14 +118,14 @@ try {
 	await shot("wrap-up", bench, undefined, async () => {
 		await press("more");
 		await page.getByRole("link", { name: "wrap up" }).click();
-		await page.getByRole("region", { name: "What to practise" }).getByRole("checkbox").first().check();
+		await page.getByRole("region", { name: "Home practice" }).getByRole("checkbox").first().check();
 		await page.getByLabel(/^How much/).fill("ten minutes, three days");
 		await page.getByRole("textbox", { name: "All throws peak at one height" }).fill("left hand a palm higher");
 		await page.getByRole("textbox", { name: "All throws peak at one height" }).blur();
 		await page.evaluate(() => window.scrollTo(0, 0));
 	});
 	await shot("records", bench, "/records");
-	await shot("rule-designer", bench, "/rules", () => press("its curve of Told apart with the fewest tries"));
+	await shot("rule-designer", bench, "/rules", () => press("show the curve of Told apart with the fewest tries"));
 	await shot("caller-phone", phone, "/students/sunniva", async () => {
 		await press(/^start lesson: Three-ball cascade, right/);
 		await touch("more");
@@ -141,8 +141,8 @@ try {
 	await shot("everybody-phone", phone, "/students/nimue", async () => {
 		await press(/^(?:start|continue) lesson: Three-ball cascade/);
 		await touch("more");
-		await press(/^everybody/);
-		const board = page.getByRole("dialog", { name: "Everybody" });
+		await press(/^group board/);
+		const board = page.getByRole("dialog", { name: "Group board" });
 		for (const name of [
 			"Pip Lanternby",
 			"Sunniva Marsh",

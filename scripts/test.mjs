@@ -105,6 +105,7 @@ await step("types", () => {
 });
 await step("lint", () => {
 	for (const check of ["engines.mjs", "floors.mjs", "sizes.mjs"]) run(process.execPath, [at("scripts", check)]);
+	run(process.execPath, [at("scripts", "words.mjs"), "--check"]);
 	run(bin("biome"), ["check", "."]);
 	node("knip", []);
 });

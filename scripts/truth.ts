@@ -251,7 +251,7 @@ function weightTruth(): void {
 		[[0.44, 0.89, 0.89, 1.78], 60],
 	] as const) {
 		const sums = truth.map(() => 0);
-		const said = truth.map(() => ({ heavier: 0, lighter: 0 }));
+		const said = truth.map(() => ({ bigger: 0, smaller: 0 }));
 		for (let coach = 0; coach < coaches; coach++) {
 			const told = stepWeights(weighed(truth));
 			told.forEach(({ difficulty, times, says }) => {
@@ -261,7 +261,7 @@ function weightTruth(): void {
 				if (words && says !== "as it is") words[says] += 100 / coaches;
 			});
 		}
-		const words = said.map(({ heavier, lighter }) => `${heavier.toFixed(0)} heavier, ${lighter.toFixed(0)} lighter`);
+		const words = said.map(({ bigger, smaller }) => `${bigger.toFixed(0)} bigger, ${smaller.toFixed(0)} smaller`);
 		say(`| ${truth.join(", ")} | ${sums.map((one) => one.toFixed(2)).join(", ")} | ${words.join("; ")} |`);
 	}
 }

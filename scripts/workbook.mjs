@@ -12,7 +12,7 @@ const usage = `Usage:
   npm run workbook -- import FILE [--whole] [--take] [--check]
 
   --whole   in place of everything that is here (a backup is made first)
-  --take    where a student, skill or ladder is here with other words, take the file's
+  --take    where a student, skill or ladder is here but different, use the file's
   --check   only say what would happen
 The database is DATABASE_URL (a file: path, or a libSQL server's address with #NAMESPACE), or the one that "npm start" uses.`;
 if (!file || !["export", "import"].includes(verb)) {
@@ -59,18 +59,18 @@ if (verb === "export") {
 	try {
 		const preview = await job("check", path, staging);
 		for (const [section, { fresh, same, other }] of Object.entries(preview.sections))
-			console.log(`${section}: ${fresh} new, ${same} here already, ${other} here with other words`);
+			console.log(`${section}: ${fresh} new, ${same} here already, ${other} here, but different`);
 		const wrong = [...preview.refusals, ...preview[mode]];
 		for (const { path: where, sentence } of wrong) console.error(`${where ? `${where}: ` : ""}${sentence}`);
 		if (preview.more > 0) console.error(`and ${preview.more} more.`);
 		if (wrong.length > 0) {
-			console.error("Nothing was taken in.");
+			console.error("Nothing was imported.");
 			process.exitCode = 1;
 		} else if (!options.includes("--check")) {
 			const safety = mode === "whole" ? [join(folder, `before-import-${Date.now()}.db`)] : [];
 			const how = { mode, differing: options.includes("--take") ? "take" : "keep" };
 			await job("take", staging, JSON.stringify(how), ...safety);
-			console.log(safety[0] ? `Taken in; what was here before is in ${safety[0]}.` : "Taken in.");
+			console.log(safety[0] ? `Imported. A copy of the old data is in ${safety[0]}.` : "Imported.");
 		}
 	} finally {
 		for (const end of ["", "-wal", "-shm"]) rmSync(staging + end, { force: true });

@@ -5,8 +5,8 @@ export default function FrameError({ reset }: { error: Error; reset: () => void 
 	return (
 		<html lang="en">
 			<body>
-				<h1>This page could not be drawn</h1>
-				<p>What was counted and written is kept; nothing of it is lost by this.</p>
+				<h1>This page did not load</h1>
+				<p>Everything you counted and wrote is safe.</p>
 				<button type="button" onClick={reset}>
 					try again
 				</button>

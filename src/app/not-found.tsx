@@ -18,7 +18,7 @@ export default function NotFound() {
 			<div className={css.main}>
 				<div className={css.spine} />
 				<main id="work" tabIndex={-1}>
-					<h1>Not here</h1>
+					<h1>Page not found</h1>
 					<p>There is no such page in this studio. It may have been deleted, or be in another studio.</p>
 					<a href="/">Today</a>
 				</main>

@@ -1,8 +1,8 @@
+import { plural } from "@/core/text/lists";
 import { clearDevice, type LeftHere } from "./leave";
 
 /** Beside the page that asks for the passcode: this device is cleared, and what was not sent is told by number and day. */
 
-const plural = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
 const dayWords = (day: string) =>
 	new Date(`${day}T12:00:00`).toLocaleDateString(undefined, { weekday: "short", day: "numeric", month: "short" });
 
@@ -11,11 +11,9 @@ function show({ days, file }: LeftHere): void {
 	said.setAttribute("role", "status");
 	said.dataset.testid = "left";
 	const words = days.map(({ day, tries, events }) =>
-		tries > 0
-			? `${plural(tries, "try", "tries")} of ${dayWords(day)}`
-			: `${plural(events, "note", "notes")} of ${dayWords(day)}`,
+		tries > 0 ? `${plural(tries, "try")} of ${dayWords(day)}` : `${plural(events, "note")} of ${dayWords(day)}`,
 	);
-	said.textContent = `Not sent yet, and still on this device: ${words.join(", ")}. Sign in and it is sent.`;
+	said.textContent = `Not sent yet, still on this device: ${words.join(", ")}. Sign in to send it.`;
 	const save = document.createElement("a");
 	save.textContent = "download it as a file";
 	save.href = URL.createObjectURL(new Blob([file], { type: "application/json" }));

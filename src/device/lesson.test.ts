@@ -111,7 +111,7 @@ describe("a lesson on the device", () => {
 		const open = await begun(`l4-${world.opened}`);
 		open.write([{ kind: "note", student: "nobody", body: { text: "for nobody" } }]);
 		await until(() => open.marks().aside !== null);
-		expect(open.marks().aside).toContain("student is not here");
+		expect(open.marks().aside).toContain("Its student is missing or was deleted.");
 		expect(await listQuarantine(world.store)).toHaveLength(1);
 		open.stop();
 	});
@@ -159,9 +159,13 @@ describe("a lesson on the device", () => {
 		open.stop();
 		expect(evictionNotice(world.studio.id, open.snapshot().device)).toBeNull();
 		await until(() => evictionNotice(world.studio.id, "made anew") !== null);
-		expect(evictionNotice(world.studio.id, "made anew")).toContain("nothing is lost");
+		expect(evictionNotice(world.studio.id, "made anew")).toContain(
+			"This browser deleted its data. The server has all of it. Nothing is lost.",
+		);
 		noteProgress(world.studio.id, { device: open.snapshot().device, kept: 9, acked: 7 });
-		expect(evictionNotice(world.studio.id, "made anew")).toContain("the last 2 entries");
+		expect(evictionNotice(world.studio.id, "made anew")).toContain(
+			"This browser deleted its data. The last 2 entries were not sent yet and are lost.",
+		);
 	});
 
 	test("little room is said while there is some", async () => {
@@ -169,7 +173,7 @@ describe("a lesson on the device", () => {
 		Object.defineProperty(globalThis, "navigator", { value: { storage: room }, configurable: true });
 		const open = await begun(`l8-${world.opened}`);
 		await until(() => open.marks().room !== null);
-		expect(open.marks().room).toContain("room for 7.5 MB");
+		expect(open.marks().room).toContain("This device is nearly full: 7.5 MB left. Free some space soon.");
 		open.stop();
 	});
 

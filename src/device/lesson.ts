@@ -59,16 +59,16 @@ const canLoadAgain = (): boolean => !!globalThis.navigator?.serviceWorker?.contr
 
 const withoutStop = (message: string): string => message.replace(/\.$/, "");
 const reasonOf = (error: unknown): string =>
-	error instanceof Error ? withoutStop(error.message) : "this device refuses";
+	error instanceof Error ? withoutStop(error.message) : "this device does not allow it";
 
 /** Why a round came to nothing, in words. */
 function roundTrouble(error: unknown): string {
 	const { name, message } = error as Error;
 	if (name === OTHER_STUDIO) return "The server now holds another studio. This lesson stays on this device.";
 	if (name === STORAGE)
-		return `This device cannot store what the server sends: ${withoutStop(message)}. Free some room.`;
+		return `This device cannot store what the server sends: ${withoutStop(message)}. Free some space.`;
 	if (name === SIGNED_OUT)
-		return "This device is signed out. Everything is kept here; sign in after the lesson and it is sent.";
+		return "This device is signed out. Everything is saved here. Sign in after the lesson to send it.";
 	return `The server does not answer. Counts are saved on this device.${canLoadAgain() ? "" : " Do not reload this page."}`;
 }
 
@@ -115,7 +115,7 @@ export class LessonOnDevice {
 			store: ({ drafts, when, actor }) => storage.append(drafts, when, actor),
 			onStored: ({ shown }, stored) => this.settle(shown, stored),
 			onRefused: (error) =>
-				this.update({}, { trouble: `Not stored yet: ${reasonOf(error)}. Trying again; do not close this page.` }),
+				this.update({}, { trouble: `Not saved yet: ${reasonOf(error)}. Trying again. Do not close this page.` }),
 			onEmpty: () => this.rounds.within(SEND_AFTER_MS),
 		});
 	}
@@ -135,7 +135,7 @@ export class LessonOnDevice {
 		// Stopped, or started once more, in the meantime: the later one goes on.
 		if (this.stopped || mine !== this.starts) return;
 		if (!this.studio) {
-			this.update({}, { trouble: "No signal, and nothing is stored here yet. Trying again." });
+			this.update({}, { trouble: "No signal, and nothing is saved here yet. Trying again." });
 			this.beginning = setTimeout(() => void this.start(), RETRY_MS);
 			return;
 		}

@@ -209,7 +209,7 @@ export async function sendActs(path: string, acts: readonly StudentAct[]): Promi
 	const answer: unknown = await response.json();
 	if (response.status === 404 || response.status === 410) {
 		const said = z.object({ refusals: z.array(z.object({ sentence: z.string() })) }).safeParse(answer);
-		throw new LinkClosed(said.data?.refusals[0]?.sentence ?? "This link is closed.");
+		throw new LinkClosed(said.data?.refusals[0]?.sentence ?? "This link has ended.");
 	}
 	if (!response.ok) throw new Error(`${response.status}`);
 	return Answer.parse(answer);

@@ -33,7 +33,7 @@ export async function measureQuota(): Promise<StorageQuota> {
 /** In words, when the room runs short. */
 export const quotaWarning = ({ leftMB }: StorageQuota): string | null =>
 	leftMB !== null && leftMB < ENOUGH_MB
-		? `This device is nearly full: room for ${leftMB.toFixed(leftMB < 10 ? 1 : 0)} MB is left. Make some before it is needed.`
+		? `This device is nearly full: ${leftMB.toFixed(leftMB < 10 ? 1 : 0)} MB left. Free some space soon.`
 		: null;
 
 /** How far a device had come, beside its store: what is evicted takes its own numbers with it. */
@@ -53,6 +53,6 @@ export function evictionNotice(studio: string, device: string): string | null {
 	if (!before || before.device === device) return null;
 	const lost = before.kept - before.acked;
 	return lost > 0
-		? `This browser has cleared what was kept here: the last ${lost} entries of before were not with the server, and are lost.`
-		: "This browser has cleared what was kept here. All of it was with the server; nothing is lost.";
+		? `This browser deleted its data. The last ${lost} entries were not sent yet and are lost.`
+		: "This browser deleted its data. The server has all of it. Nothing is lost.";
 }

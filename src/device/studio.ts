@@ -6,7 +6,7 @@ export type StudioMark = z.infer<typeof StudioMark>;
 
 /** What is said where an act could not even be kept here. */
 export const NOT_KEPT =
-	"This device has no room, or lets no page keep anything: nothing was written. Make room, and press again.";
+	"This device is full, or does not let pages save. Nothing was saved. Free some space and press again.";
 
 /** This device has no room, or lets no page keep anything: the server has nothing to do with it. */
 export class NotKept extends Error {

@@ -43,7 +43,7 @@ const nonsense: [called: string, asked: unknown][] = [
 	["a list", ["x", 1, null]],
 	["another thing", { at: 1, rungs: "many", name: ["x"], day: "2026-02-30" }],
 	["a text without end", "x".repeat(200_000)],
-	["half a character", "\ud800"],
+	["a broken character", "\ud800"],
 ];
 
 /** A name is any text: to these it is no nonsense. */

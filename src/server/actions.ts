@@ -92,7 +92,7 @@ export async function copySkill(id: unknown, mirrored: unknown): Promise<Outcome
 	const read = parse(ident, id);
 	if (!read.ok) return read;
 	const row = await findSkill(await store(), read.value);
-	if (!row) return refuse("id", "This skill is not here any more; nothing was copied.");
+	if (!row) return refuse("id", "This skill was deleted. Nothing was copied.");
 	const name = `${cutText(row.skill.name, 66)}, ${mirrored === true ? "mirrored" : "a copy"}`;
 	return createSkill({ ...(mirrored === true ? mapTexts(row.skill, mirror) : row.skill), name });
 }
@@ -100,7 +100,7 @@ export async function copySkill(id: unknown, mirrored: unknown): Promise<Outcome
 /** One of the two skills that show how far one can be broken down. */
 export async function addExample(name: unknown): Promise<Outcome<Saved>> {
 	const example = Object.entries(examples).find(([key]) => key === name)?.[1];
-	return example ? createSkill(example) : refuse("example", "This example is not known here; choose one of the two.");
+	return example ? createSkill(example) : refuse("example", "This example does not exist. Choose one of the two.");
 }
 
 /** The words of two skills in one, as a draft of the first: nothing is in force before it was looked at. */
@@ -110,7 +110,7 @@ export async function mergedSkill(typed: unknown, other: unknown): Promise<Outco
 	const second = await findSkill(await store(), read.value.other);
 	return second
 		? { ok: true, value: mergeSkills(read.value.skill, second.skill) }
-		: refuse("other", "The other skill is not here any more; nothing was merged.");
+		: refuse("other", "The other skill was deleted. Nothing was merged.");
 }
 
 const ladderLabels = { ...rungLabels, start: "starting rung", settings: "settings" };
@@ -155,12 +155,12 @@ export async function makeMirror(id: unknown): Promise<Outcome<Saved>> {
 	if (!read.ok) return read;
 	const open = await store();
 	const row = await findLadder(open, read.value);
-	if (!row) return refuse("id", "This ladder is not here any more; nothing was made.");
+	if (!row) return refuse("id", "This ladder was deleted. Nothing was made.");
 	const theirs = await listLadders(open, { students: [row.student] });
 	const there = theirs.find(({ ladder }) => ladder.twin?.ladder === row.id);
 	if (there) return { ok: true, value: { id: there.id, rev: there.rev } };
 	const made = mirrorLadder(row.ladder, row.id, uuid);
-	if (!made) return refuse("side", "This ladder has no side, so there is no other; choose left or right first.");
+	if (!made) return refuse("side", "This ladder has no side. Choose left or right first.");
 	return through(LadderToSave, ladderLabels, made, null, async (ladder) =>
 		addLadder(open, row.student, row.skill, ladder),
 	);
@@ -177,7 +177,7 @@ export async function giveLadder(id: unknown, students: unknown, mirrored: unkno
 	const open = await store();
 	const row = await findLadder(open, read.value.id);
 	const owner = row && (await findStudent(open, row.student));
-	if (!row || !owner) return refuse("id", "This ladder is not here any more; nobody was given it.");
+	if (!row || !owner) return refuse("id", "This ladder was deleted. No student got a copy.");
 	let given = 0;
 	for (const student of read.value.students) {
 		const them = await findStudent(open, student);
@@ -194,7 +194,7 @@ export async function giveLadder(id: unknown, students: unknown, mirrored: unkno
 /** What holds for the whole studio. */
 export async function keepCoach(body: unknown, at: unknown): Promise<Outcome<Saved>> {
 	return through(Coach, coachLabels, body, at, async (coach, place) =>
-		place ? saveCoach(await store(), coach, place) : refuse("id", "What is to be kept is not named; reload the page."),
+		place ? saveCoach(await store(), coach, place) : refuse("id", "The change has no name. Reload the page."),
 	);
 }
 
@@ -208,7 +208,7 @@ export async function takeRules(taken: unknown, at: unknown): Promise<Outcome<Sa
 		const open = await store();
 		const row = place && (await findLadder(open, place.id));
 		if (!place || !row || all.some(({ rung }) => !row.ladder.rungs.some(({ id }) => id === rung)))
-			return { ok: false, refusals: [{ path: "rung", sentence: "This rung is not there any more; reload the page." }] };
+			return { ok: false, refusals: [{ path: "rung", sentence: "This rung was deleted. Reload the page." }] };
 		const rungs = row.ladder.rungs.map((one) => {
 			const next = all.find(({ rung }) => rung === one.id);
 			if (!next) return one;

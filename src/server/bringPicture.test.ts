@@ -29,7 +29,7 @@ test("a clip of 28 bytes, with a beginning and nothing after it, is none", async
 	const bare = box("ftyp", Buffer.from("isom\0\0\x02\0isommp41mp42"));
 	expect(bare).toHaveLength(28);
 	for (const bytes of [bare, Buffer.concat([bare, box("moov")]), Buffer.concat([bare, box("mdat")])])
-		expect(await sentence(bytes, "video/mp4")).toMatch(/nothing in it that could be shown; choose another\.$/);
+		expect(await sentence(bytes, "video/mp4")).toMatch(/has no pictures in it. Choose another\.$/);
 	expect(await kept()).toEqual([]);
 });
 
@@ -39,7 +39,7 @@ test.each(["jpeg", "png", "webp"] as const)(
 		const whole = await drawn(400, 300)[kind]().toBuffer();
 		for (const part of [0.02, 0.3, 0.6, 0.9])
 			expect(await sentence(whole.subarray(0, Math.floor(part * whole.length)), `image/${kind}`)).toBe(
-				`The ${kind.toUpperCase()} breaks off, or is damaged: it cannot be drawn to its end. Copy it again, or choose another.`,
+				`The ${kind.toUpperCase()} is cut off or damaged. Copy it again, or choose another.`,
 			);
 		expect(await kept()).toEqual([]);
 		expect(await sentence(whole, `image/${kind}`)).toBe("taken");
@@ -67,7 +67,7 @@ test("a picture of more pixels than can be drawn anew is too large, not damaged"
 		.png({ compressionLevel: 1 })
 		.toBuffer();
 	expect(await sentence(huge, "image/png")).toBe(
-		"The picture is 12000 x 11000 pixels, 132 megapixels: at most 120 can be read. Make it smaller, or take a cut of it.",
+		"The picture is 12000 x 11000 pixels, 132 megapixels. The most is 120. Make it smaller or crop it.",
 	);
 	expect(await kept()).toEqual([]);
 });

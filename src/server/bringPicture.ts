@@ -12,7 +12,7 @@ const MOST_PIXELS = 120_000_000;
 const tooManyPixels = (width: number, height: number) =>
 	refuse(
 		"picture",
-		`The picture is ${width} x ${height} pixels, ${Math.round((width * height) / MB)} megapixels: at most ${MOST_PIXELS / MB} can be read. Make it smaller, or take a cut of it.`,
+		`The picture is ${width} x ${height} pixels, ${Math.round((width * height) / MB)} megapixels. The most is ${MOST_PIXELS / MB}. Make it smaller or crop it.`,
 	);
 const kinds: Record<string, string> = { "image/png": "png", "image/jpeg": "jpeg", "image/webp": "webp" };
 
@@ -24,7 +24,7 @@ export interface Brought {
 export const tooLarge = (bytes: number) =>
 	refuse(
 		"picture",
-		`The picture is ${said(bytes)}; at most ${MOST_BRINGING / MB} MB can be brought. Make it smaller, or take a cut of it.`,
+		`The picture has ${said(bytes)}. The most is ${MOST_BRINGING / MB} MB. Make it smaller or crop it.`,
 	);
 
 /**
@@ -41,7 +41,7 @@ export function bringPicture(bytes: Uint8Array, called: string): Promise<Outcome
 let last: Promise<unknown> = Promise.resolve();
 
 async function takeIn(bytes: Uint8Array, called: string): Promise<Outcome<Brought>> {
-	if (bytes.length === 0) return refuse("picture", "The picture is empty; choose another file.");
+	if (bytes.length === 0) return refuse("picture", "The picture is empty. Choose another file.");
 	if (isClip(bytes) || called === "video/mp4") return bringClip(bytes);
 	let format: string | undefined;
 	let small: Buffer;
@@ -54,7 +54,7 @@ async function takeIn(bytes: Uint8Array, called: string): Promise<Outcome<Brough
 		if (called in kinds && kinds[called] !== format)
 			return refuse(
 				"picture",
-				`The file calls itself ${kinds[called]?.toUpperCase()} and is ${format?.toUpperCase()}; give it its right ending, or choose another.`,
+				`The file name says ${kinds[called]?.toUpperCase()}, but it is ${format?.toUpperCase()}. Correct the ending, or choose another file.`,
 			);
 		// Turned as the camera held it: what says so is left out with the rest.
 		small = await image
@@ -74,13 +74,11 @@ async function bringClip(bytes: Uint8Array): Promise<Outcome<Brought>> {
 	if (bytes.length > MOST_CLIP)
 		return refuse(
 			"picture",
-			`The clip is ${said(bytes.length)}; at most ${MOST_CLIP / MB} MB are kept. Cut it to the few seconds that show it.`,
+			`The clip has ${said(bytes.length)}. The most is ${MOST_CLIP / MB} MB. Cut it to the few seconds you need.`,
 		);
 	const blanked = blankedClip(bytes);
-	if (blanked && !showsSomething(blanked))
-		return refuse("picture", "The clip has a beginning and nothing in it that could be shown; choose another.");
-	if (!blanked)
-		return refuse("picture", "The file calls itself an MP4 clip and cannot be read as one; choose another.");
+	if (blanked && !showsSomething(blanked)) return refuse("picture", "The clip has no pictures in it. Choose another.");
+	if (!blanked) return refuse("picture", "The file name says MP4, but it is not an MP4 clip. Choose another.");
 	return { ok: true, value: { hash: await keepPicture(await store(), blanked, "video/mp4"), clip: true } };
 }
 
@@ -93,13 +91,10 @@ function beginsAs(bytes: Uint8Array): string | undefined {
 }
 
 const brokenOff = (format: string) =>
-	refuse(
-		"picture",
-		`The ${format.toUpperCase()} breaks off, or is damaged: it cannot be drawn to its end. Copy it again, or choose another.`,
-	);
+	refuse("picture", `The ${format.toUpperCase()} is cut off or damaged. Copy it again, or choose another.`);
 
 const notAPicture = (called: string, format: string | undefined) =>
 	refuse(
 		"picture",
-		`The file${called ? ` calls itself ${called}` : ""} and ${format ? `is ${format.toUpperCase()}` : "cannot be read as a picture"}; a PNG, JPEG or WebP picture or an MP4 clip is needed.`,
+		`The file${called ? ` is named ${called} but` : ""} ${format ? `is ${format.toUpperCase()}` : "is not a picture"}. Choose a PNG, JPEG or WebP picture, or an MP4 clip.`,
 	);

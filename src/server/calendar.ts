@@ -43,7 +43,7 @@ export async function changeLesson(id: unknown, on: unknown, change: unknown): P
 	if (!read.ok) return read;
 	const open = await store();
 	const row = await findBooking(open, read.value.id);
-	if (!row) return refuse("id", "This lesson is not in the calendar any more; nothing was changed.");
+	if (!row) return refuse("id", "This lesson is no longer in the calendar. Nothing was changed.");
 	return done(await saveBooking(open, changeOne(row.booking, read.value.on, read.value.change), row));
 }
 
@@ -83,7 +83,7 @@ export async function bringBusy(name: unknown, text: unknown, zone: unknown): Pr
 	);
 	if (!read.ok) return read;
 	if (read.value.text.length > MOST_CHARS)
-		return refuse("file", "The file is larger than 4 MB; export fewer months of it. Nothing was taken in.");
+		return refuse("file", "The file is larger than 4 MB. Export fewer months. Nothing was imported.");
 	const now = Date.now();
 	const times = await readApart<Busy[]>("calendar", read.value.text, [
 		read.value.zone,

@@ -17,7 +17,7 @@ async function change(id: string, made: (ladder: Ladder) => Ladder | null): Prom
 	const open = await store();
 	const row = await findLadder(open, id);
 	const next = row && made(row.ladder);
-	if (!row || !next) return refuse("rung", "This rung or its ladder is not there any more; nothing was changed.");
+	if (!row || !next) return refuse("rung", "This rung or its ladder was deleted. Nothing was changed.");
 	const fits = parse(LadderToSave, next, { ...rungLabels, start: "starting rung", settings: "settings" });
 	if (!fits.ok) return fits;
 	const outcome = await saveLadder(open, fits.value, row);

@@ -82,7 +82,7 @@ async function takeShared(
 ): Promise<Outcome<{ href: string }>> {
 	const open = await store();
 	if (ladder && (!student || !(await findStudent(open, student))))
-		return refuse("student", "Say first whose ladder it is to be; nothing was taken.");
+		return refuse("student", "Choose first whose ladder it will be. Nothing was imported.");
 	const here = await hereLike(skill);
 	for (const { hash, type } of pictures) await keepPicture(open, picture(hash), type);
 	const kept =

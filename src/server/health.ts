@@ -56,11 +56,11 @@ async function onServer({ client }: Store): Promise<number> {
 /** What somebody should see to; null where all is well. */
 async function warning(store: Store, free: number | null, backup: BackupState | null): Promise<string | null> {
 	if (backup?.sound === false)
-		return `The newest backup (${backup.at.slice(0, 10)}) cannot be restored: ${backup.sentence} Keep an older one, and make a workbook as well.`;
-	if (free !== null && free < LITTLE_ROOM) return "The disk is almost full; make room before the next lesson.";
+		return `The newest backup (${backup.at.slice(0, 10)}) cannot be restored: ${backup.sentence} Keep an older one, and download a workbook as well.`;
+	if (free !== null && free < LITTLE_ROOM) return "The disk is almost full. Free some space before the next lesson.";
 	return (await isDurable(store))
 		? null
-		: "The database server answers before a write is on its disk: a power cut could lose the last seconds. Set its durability to strong.";
+		: "The database server confirms before data is on its disk. A power cut could lose the last seconds. Set its durability to strong.";
 }
 
 /** How the studio is: whether its database answers, how soon, and how much room is left. */

@@ -50,7 +50,7 @@ test("one that cannot be started fails in words, and nothing is busy after it", 
 	const job = await ended(run(await begun("backup"), "/no/such/program", []));
 	expect(job?.state).toBe("failed");
 	expect(job?.sentence).toContain(
-		"It ended before its time; nothing was changed. The program for it could not be started",
+		"The task stopped early. Nothing was changed. The program for it could not be started",
 	);
 	const other = await ended(run(await begun("backup"), "\0", []));
 	expect(other?.state).toBe("failed");
@@ -111,7 +111,7 @@ describe("of two app processes", () => {
 		await elsewhere(async (jobs, at) => {
 			expect(await jobs.jobOf(at, id)).toMatchObject({
 				state: "failed",
-				sentence: "It ended before its time; nothing was changed.",
+				sentence: "The task stopped early. Nothing was changed.",
 			});
 			expect(await jobs.busy(at)).toBe(false);
 		});

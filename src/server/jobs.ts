@@ -173,7 +173,7 @@ export function run(job: RunningJob, command: string, words: string[]): string {
 		job.child = null;
 		if (job.state === "running") {
 			job.state = code === 0 ? "done" : "failed";
-			if (code !== 0) job.sentence ||= `It ended before its time; nothing was changed. ${why}`.trim();
+			if (code !== 0) job.sentence ||= `The task stopped early. Nothing was changed. ${why}`.trim();
 		}
 		void tellTheEnd(job);
 	};
@@ -268,7 +268,7 @@ async function known({ url, open }: Site, id: string): Promise<KnownJob | null> 
 		backup: body.data.backup as BackupSays | null,
 	};
 	if (job.state === "running" && row.heardAt < Date.now() - ALIVE_MS)
-		return { ...job, state: "failed", sentence: "It ended before its time; nothing was changed." };
+		return { ...job, state: "failed", sentence: "The task stopped early. Nothing was changed." };
 	return job;
 }
 

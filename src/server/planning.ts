@@ -92,7 +92,7 @@ export async function copyPlan(id: unknown, to: unknown): Promise<Outcome<Saved>
 	if (!read.ok) return read;
 	const open = await store();
 	const row = await findPlan(open, read.value.id);
-	if (!row) return refuse("id", "This plan is not here any more; nothing was copied.");
+	if (!row) return refuse("id", "This plan was deleted. Nothing was copied.");
 	const { day: on, students } = read.value.to;
 	const { items, watch, wish } = await gatherFor(students, on);
 	const same = students.join() === row.plan.students.join();
@@ -125,7 +125,7 @@ const WEEK = 7;
 /** The plan with one item more, or why there is no room for it. */
 const withItem = (plan: LessonPlan, item: LessonPlan["items"][number]): LessonPlan | string =>
 	plan.items.length >= MOST_ITEMS
-		? "The next plan is full; take something out of it first. Nothing was changed."
+		? "The next plan is full. Remove something from it first. Nothing was changed."
 		: { ...plan, items: [...plan.items, item] };
 
 /** A refresher of a rung in the student's next plan; where there is none, one is made for their next lesson. */
@@ -137,7 +137,7 @@ export async function planRefresher(
 	const read = parse(z.object({ student: ident, ladder: ident, rung: ident }), { student, ladder, rung });
 	if (!read.ok) return read;
 	const item = await refresherOf(await upToDate(), read.value);
-	if (!item) return refuse("rung", "This rung is not there any more; nothing was planned.");
+	if (!item) return refuse("rung", "This rung was deleted. Nothing was planned.");
 	return inNextPlan(read.value.student, (plan) => {
 		return plan.items.some(({ id }) => id === item.id) ? plan : withItem(plan, item);
 	});
@@ -159,7 +159,16 @@ export async function planOwn(
 	return inNextPlan(read.value.student, (plan) => {
 		if (plan.items.some((item) => item.what === what)) return plan;
 		const least = Math.ceil(wish / 2);
-		return withItem(plan, { id: uuid(), class: "current", what, why: "Worked out.", least, wish, value: 8, own: true });
+		return withItem(plan, {
+			id: uuid(),
+			class: "current",
+			what,
+			why: "A calculation.",
+			least,
+			wish,
+			value: 8,
+			own: true,
+		});
 	});
 }
 
@@ -173,7 +182,7 @@ export async function watchNext(student: unknown, words: unknown): Promise<Outco
 	return inNextPlan(read.value.student, (plan) => {
 		if (plan.watch.includes(watched)) return plan;
 		return plan.watch.length >= MOST_WATCHED
-			? `The next lesson watches ${plan.watch.join(" and ")} already; take one of them out first. Nothing was changed.`
+			? `The next lesson already watches ${plan.watch.join(" and ")}. Remove one of them first. Nothing was changed.`
 			: { ...plan, watch: [...plan.watch, watched] };
 	});
 }
@@ -226,7 +235,7 @@ async function refresherOf(
 		id: `slip-${rung}`.slice(0, 64),
 		class: "refresher",
 		what: readSides(found.settings.name, sees),
-		why: "It slipped at its last check, and you put it here.",
+		why: "It slipped at its last check, and you added it here.",
 		least: 5,
 		wish: 10,
 		value: 9,

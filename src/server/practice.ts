@@ -32,7 +32,7 @@ import { store, upToDate } from "./store";
 
 const At = z.object({ id: ident, rev: whole(0, 2147483647) });
 const Place = z.object({ ladder: ident, rung: ident });
-const GONE = "This practice is not here any more; nothing was changed.";
+const GONE = "This practice was deleted. Nothing was changed.";
 
 function done<T>(outcome: Outcome<T>): Outcome<T> {
 	if (outcome.ok) revalidatePath("/", "layout");
@@ -42,8 +42,8 @@ function done<T>(outcome: Outcome<T>): Outcome<T> {
 /** What most helpers have to be told, for the coach to change. */
 const USUAL_HELPER = {
 	feed: "",
-	counts: "A try counts when it is as the drill says. Not sure: it does not count.",
-	cautions: "Room all around, nothing hard within reach, shoes on.",
+	counts: "A try counts when it matches the drill. If you are not sure, it does not count.",
+	cautions: "Free space all around, no hard things within reach, shoes on.",
 	stop: "When it hurts, when it is the other side’s turn, or when today’s tries are done.",
 };
 
@@ -56,7 +56,7 @@ export async function assignPractice(
 	if (!read.ok) return read;
 	const open = await upToDate();
 	if (!(await findStudent(open, read.value.student)))
-		return refuse("student", "This student is not here any more; nothing was made.");
+		return refuse("student", "This student was deleted. Nothing was made.");
 	const drills = await Promise.all(read.value.rungs.map((at) => drillOf(open, read.value.student, at, uuid())));
 	const made = await saveAssignment(
 		open,
@@ -92,7 +92,7 @@ export async function drillFor(student: unknown, at: unknown): Promise<Outcome<P
 	if (!read.ok) return read;
 	if (read.value.at === null) return { ok: true, value: freshItem(uuid()) };
 	const drill = await drillOf(await upToDate(), read.value.student, read.value.at, uuid());
-	if (drill === null) return refuse("rung", "This rung is not there any more; nothing was added.");
+	if (drill === null) return refuse("rung", "This rung was deleted. Nothing was added.");
 	return typeof drill === "string" ? refuse("rung", drill) : { ok: true, value: drill };
 }
 
@@ -106,8 +106,7 @@ export async function openPracticeLink(assignment: unknown, asked: unknown): Pro
 	if (!read.ok) return read;
 	const { name, ends } = read.value.asked;
 	const latest = dayAfter(serverDay(), 366);
-	if (ends < serverDay() || ends > latest)
-		return refuse("ends", `The last day is ${ends}; one from today to ${latest} is needed.`);
+	if (ends < serverDay() || ends > latest) return refuse("ends", `Last day: choose a day from today to ${latest}.`);
 	return withAssignment(read.value.assignment, async (open, row) => {
 		const token = await addLink(open, row.id, { name, ends });
 		return { ok: true, value: `/p/${token}` };
@@ -169,7 +168,7 @@ export async function bringBack(typed: unknown): Promise<Outcome<BroughtBack[]>>
 			refused: [
 				...(before?.refused ?? []),
 				...[...new Set([...taken.refused, ...taken.later].map(({ sentence }) => sentence))],
-				...aside.map(({ reason }) => `${reason} It is set aside under Data.`),
+				...aside.map(({ reason }) => `${reason} It is under Data, Problems.`),
 			],
 		});
 	}
@@ -209,8 +208,8 @@ export async function setPracticeTarget(assignment: unknown, item: unknown, targ
 	const { item: of, target: to } = read.value;
 	return withAssignment(read.value.assignment, async (open, row) => {
 		const dose = row.assignment.items.find(({ id }) => id === of)?.dose;
-		if (dose === undefined) return refuse("item", "This drill is not in the practice any more; nothing was changed.");
-		if (to > dose) return refuse("target", `The target is ${to}; it can be ${dose} at most, the tries of a day.`);
+		if (dose === undefined) return refuse("item", "This drill is no longer in the practice. Nothing was changed.");
+		if (to > dose) return refuse("target", `Target: at most ${dose}, the tries a day, not ${to}.`);
 		await writeForPractice(
 			open,
 			row,

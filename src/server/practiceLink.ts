@@ -36,16 +36,15 @@ export type Visitor =
 
 const over = (reached: unknown): Visitor => ({
 	status: 429,
-	title: "One moment",
-	sentence:
-		"This page was asked for very often just now. Wait a minute, then open it again; nothing on your phone is lost.",
+	title: "Please wait",
+	sentence: "Too many visits just now. Wait a minute and open it again. Your entries are still on this phone.",
 	after: Math.ceil(((reached as RateLimiterRes).msBeforeNext ?? 60_000) / 1000),
 });
 
 const closed = {
-	withdrawn: "Your coach has closed this link. Ask for a new one; what is on your phone is still there.",
-	ended: "The time of this link is over. Ask your coach for a new one; what is on your phone is still there.",
-	"put away": "This practice is put away. Ask your coach for the new one; what is on your phone is still there.",
+	withdrawn: "Your coach has switched this link off. Ask for a new one. Your entries are still on this phone.",
+	ended: "This link has ended. Ask your coach for a new one. Your entries are still on this phone.",
+	"put away": "Your coach has archived this practice. Ask for the new one. Your entries are still on this phone.",
 } as const;
 
 export async function visitorOf(open: Store, token: string): Promise<Visitor> {
@@ -59,9 +58,9 @@ export async function visitorOf(open: Store, token: string): Promise<Visitor> {
 		}
 		return {
 			status: 404,
-			title: "Nothing is here",
+			title: "Link not found",
 			sentence:
-				"This address opens nothing. Check that all of it was copied. If it opened before, the studio has moved: ask your coach for a new link. What is on your phone is still there.",
+				"This link does not work. Check that you copied all of it. If it worked before, ask your coach for a new one. Your entries are still on this phone.",
 		};
 	}
 	try {
@@ -69,6 +68,6 @@ export async function visitorOf(open: Store, token: string): Promise<Visitor> {
 	} catch (reached) {
 		return over(reached);
 	}
-	if (typeof opened === "string") return { status: 410, title: "This link is closed", sentence: closed[opened] };
+	if (typeof opened === "string") return { status: 410, title: "This link has ended", sentence: closed[opened] };
 	return opened;
 }

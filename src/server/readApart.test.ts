@@ -21,7 +21,7 @@ test("a rule that never comes true is ended, and this thread answers all the whi
 		turns += 1;
 	}, 20);
 	const never = calendar(...event("u", "DTSTART:20200101T100000Z", "RRULE:FREQ=DAILY;BYMONTH=2;BYMONTHDAY=30"));
-	expect(await said(never, 6)).toMatch(/^file: (It takes longer than 6 seconds to read|An event of this calendar)/);
+	expect(await said(never, 6)).toMatch(/^file: (The file took over 6 seconds to read|An event of this calendar)/);
 	clearInterval(turning);
 	expect(turns).toBeGreaterThan(10);
 });
@@ -31,7 +31,7 @@ test.each([
 	["every minute", ["RRULE:FREQ=MINUTELY;INTERVAL=7"]],
 ])("what comes back %s is no appointment", async (_, lines) => {
 	expect(await said(calendar(...event("u", "SUMMARY:Beep", "DTSTART:20261101T100000Z", ...lines)))).toMatch(
-		/^file: “Beep” comes back oftener than once a day/,
+		/^file: “Beep” repeats more than once a day/,
 	);
 });
 
@@ -53,7 +53,7 @@ test("a time zone by the second, and more series than anybody goes to, are refus
 	const daily = Array.from({ length: 2000 }, (_, i) =>
 		event(`u${i}`, "DTSTART:20000101T100000Z", "RRULE:FREQ=DAILY"),
 	).flat();
-	expect(await said(calendar(...daily))).toMatch(/^file: (Its events come back too often|It takes longer)/);
+	expect(await said(calendar(...daily))).toMatch(/^file: (Its events repeat too often|The file took over)/);
 });
 
 test("an honest diary of sixty series that began years ago comes in, those of these weeks alone", async () => {

@@ -44,25 +44,22 @@ function run<T>(kind: ReadKind, text: string, words: readonly string[], seconds:
 			{ stdio: ["pipe", "pipe", "ignore"] },
 		);
 		let said = "";
-		let why = "It cannot be read: it takes more memory than such a file may, or is damaged. Nothing was changed.";
+		let why = "The file needs too much memory, or is damaged. Nothing was changed.";
 		const stop = (reason: string) => {
 			why = reason;
 			child.kill("SIGKILL");
 		};
 		const patience = setTimeout(
-			() =>
-				stop(
-					`It takes longer than ${seconds} seconds to read, far longer than such a file should. Nothing was changed.`,
-				),
+			() => stop(`The file took over ${seconds} seconds to read, far too long. Nothing was changed.`),
 			seconds * 1000,
 		);
 		child.stdout.setEncoding("utf8").on("data", (piece: string) => {
 			said += piece;
-			if (said.length > MOST_CHARS) stop("It holds far more than such a file should. Nothing was changed.");
+			if (said.length > MOST_CHARS) stop("The file holds far too much. Nothing was changed.");
 		});
 		// It may end before it has read everything.
 		child.stdin.on("error", () => {});
-		child.on("error", () => stop("It could not be read just now. Nothing was changed; try again."));
+		child.on("error", () => stop("The file could not be read just now. Nothing was changed. Try again."));
 		child.on("close", (code) => {
 			clearTimeout(patience);
 			resolve(code === 0 ? (JSON.parse(said) as Outcome<T>) : refuse("file", why));

@@ -33,7 +33,7 @@ export interface WeekRow extends Omit<Occurrence, "students"> {
 const DAY_MS = 86_400_000;
 
 const whoOf = (students: readonly string[], names: ReadonlyMap<string, string>): string =>
-	students.map((id) => names.get(id) ?? "somebody who is gone").join(", ");
+	students.map((id) => names.get(id) ?? "a deleted student").join(", ");
 
 /** The lessons of so many days from one on, with what is in the way of each and whether it is planned; rails are {@link withRails}. */
 export async function weekFrom(open: Store, day: string, days: number): Promise<WeekRow[]> {

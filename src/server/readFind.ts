@@ -30,7 +30,7 @@ const saidWords: Record<SaidKind, string> = {
 	remark: "remark",
 	told: "note for the student",
 	wish: "wish for the lesson",
-	heard: "heard at the wrap-up",
+	heard: "said at the wrap-up",
 };
 
 /** Students, skills, rungs and everything said that hold all the words, whatever their case and accents. */

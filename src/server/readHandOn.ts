@@ -23,7 +23,7 @@ export async function fileToHandOn({
 	const open = await upToDate();
 	const [row] = ladder ? await railedLadders(open, { ids: [ladder] }) : [];
 	const body = ladder ? row?.followed : skill ? (await findSkill(open, skill))?.skill : undefined;
-	if (!body) return refuse(ladder ? "ladder" : "skill", `This ${ladder ? "ladder" : "skill"} is not here any more.`);
+	if (!body) return refuse(ladder ? "ladder" : "skill", `This ${ladder ? "ladder" : "skill"} was deleted.`);
 	const told = skillToHandOn(body, author);
 	const hashes = picturesIn(told);
 	const pictures =

@@ -159,7 +159,7 @@ function lineOf({ id, plan }: PlanRow, names: Record<string, string>): PlanLine 
 		day: plan.day,
 		time: plan.time,
 		minutes: plan.minutes,
-		who: plan.students.map((one) => names[one] ?? "somebody who is gone").join(", "),
+		who: plan.students.map((one) => names[one] ?? "a deleted student").join(", "),
 		items: view.ok ? view.value.stretches.length : 0,
 		amiss: view.ok ? null : (view.refusals[0]?.sentence ?? null),
 	};

@@ -101,7 +101,7 @@ export async function notForHome(
 		const row = rows.find(({ id }) => id === item.ladder);
 		const rung = row?.ladder.rungs.find(({ id }) => id === item.rung);
 		const why = row && rung ? whyNotAlone(rung.settings, difficultiesOf(row)) : null;
-		return why ? [{ path: `items.${i}.name`, sentence: `"${item.name}": ${why} Take it out.` }] : [];
+		return why ? [{ path: `items.${i}.name`, sentence: `"${item.name}": ${why} Remove it.` }] : [];
 	});
 }
 

@@ -228,7 +228,7 @@ function ladderProgress(row: LadderRow & Railed, known: Known): LadderProgress {
 	);
 	const called = (position: string) => {
 		const one = followed.positions.find(({ id }) => id === position);
-		return one?.short || one?.name || "a position that is gone";
+		return one?.short || one?.name || "a deleted position";
 	};
 	return {
 		id: row.id,
@@ -299,6 +299,6 @@ function agreementsIn(rows: readonly (LadderRow & Railed)[], views: readonly Vie
 		}
 	return [...pairs].flatMap(([id, both]) => {
 		const told = agreement(both);
-		return told ? [{ position: names.get(id) ?? "a position that is gone", ...told }] : [];
+		return told ? [{ position: names.get(id) ?? "a deleted position", ...told }] : [];
 	});
 }

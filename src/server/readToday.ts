@@ -115,7 +115,7 @@ export async function readToday(day: string): Promise<TodayProps> {
 		open: await Promise.all(
 			open.toReversed().map(async ({ lesson, students, attempts, day: begun }) => ({
 				lesson,
-				names: students.map((id) => names[id] ?? SOMEBODY).join(", ") || "Quick count, for nobody yet",
+				names: students.map((id) => names[id] ?? SOMEBODY).join(", ") || "Quick count, no student yet",
 				tries: attempts,
 				day: begun || day,
 				letGo: attempts === 0 ? await lettingGo(store, lesson) : null,

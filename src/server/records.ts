@@ -46,7 +46,7 @@ export async function tryAside(n: unknown): Promise<Outcome<null>> {
 	if (!read.ok) return read;
 	const reason = await retryAside(await store(), read.value);
 	revalidatePath("/", "layout");
-	return reason === null ? { ok: true, value: null } : refuse("", `It still cannot be taken in. ${reason}`);
+	return reason === null ? { ok: true, value: null } : refuse("", `Still not added. ${reason}`);
 }
 
 export async function letAsideGo(n: unknown): Promise<void> {

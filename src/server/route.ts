@@ -6,9 +6,9 @@ import { listStudios, studioAt } from "@/store/engine/studios";
 /** A refusal as an answer: what was wrong, in sentences. */
 export const refused = (status: number, refusals: Refusal[]) => NextResponse.json({ refusals }, { status });
 
-const NOT_OPEN = "This address is not open yet; use the one on this machine.";
+const NOT_OPEN = "This address is not open yet. Use the one on this machine.";
 const MOVING =
-	"This studio is being moved to another database; it is back in a moment. What was counted stays on the phone until then.";
+	"This studio is moving to another database and is back in a moment. Counts stay on the phone until then.";
 
 /**
  * Until a passcode exists only this machine may talk to the server, and only its

@@ -34,10 +34,7 @@ export async function takeWeight(difficulty: unknown, times: unknown): Promise<O
 	const { at, coach } = await findCoach(open);
 	const difficulties = coach.difficulties ?? [...usualDifficulties];
 	if (!difficulties.some(({ id }) => id === read.value.difficulty))
-		return refuse(
-			"difficulty",
-			"This difficulty is a skill's or a ladder's own; change it there. Nothing was changed.",
-		);
+		return refuse("difficulty", "This scale belongs to a skill or a ladder. Change it there. Nothing was changed.");
 	const saved = await saveCoach(
 		open,
 		{

@@ -42,7 +42,7 @@ export async function putSum(into: unknown, to: unknown, what: unknown): Promise
 	const open = await upToDate();
 	const [row] = await railedLadders(open, { ids: [read.value.to.ladder] });
 	const rung = row?.ladder.rungs.find(({ id }) => id === read.value.to.rung);
-	if (!row || !rung) return refuse("rung", "This rung is not there any more; nothing was written. Choose another.");
+	if (!row || !rung) return refuse("rung", "This rung was deleted. Nothing was written. Choose another.");
 	const put = read.value;
 	const outcome = await {
 		rung: () => intoRung(open, row, put),
@@ -75,7 +75,7 @@ async function intoRung(open: Store, row: LadderRow & Railed, { to, what }: Put)
 		};
 	});
 	if (rungs.some(({ settings }) => settings.drill.length > DRILL_CHARS))
-		return refuse("drill", `What the rung says would be longer than ${DRILL_CHARS} letters; shorten it first.`);
+		return refuse("drill", `The rung's text would be longer than ${DRILL_CHARS} letters. Shorten it first.`);
 	const fits = parse(LadderToSave, { ...row.ladder, rungs }, rungLabels);
 	if (!fits.ok) return fits;
 	const saved = await saveLadder(open, fits.value, { id: row.id, rev: row.rev });
@@ -94,11 +94,11 @@ const KIT_CHARS = 1000;
 /** A dated line of the student's kit. */
 async function intoKit(open: Store, row: LadderRow, { what }: Put): Promise<PutWhere> {
 	const who = await findStudent(open, row.student);
-	if (!who) return refuse("student", "This student is not here any more; nothing was written.");
+	if (!who) return refuse("student", "This student was deleted. Nothing was written.");
 	const day = serverDay();
 	const kit = added(who.student.kit, `${day}: ${what.line}`);
 	if (kit.length > KIT_CHARS)
-		return refuse("kit", `Their kit would be longer than ${KIT_CHARS} letters; shorten it on their page first.`);
+		return refuse("kit", `The kit would be longer than ${KIT_CHARS} letters. Shorten it on the student's page first.`);
 	const saved = await saveStudent(open, { ...who.student, kit }, { id: who.id, rev: who.rev });
 	return saved.ok
 		? { ok: true, value: { href: `/students/${row.student}`, where: "their kit", growing: isYoung(who.student, day) } }
@@ -108,8 +108,7 @@ async function intoKit(open: Store, row: LadderRow, { what }: Put): Promise<PutW
 async function intoPractice(open: Store, row: LadderRow, { to, what }: Put): Promise<PutWhere> {
 	const given = (await listAssignments(open, row.student)).find(({ archived }) => !archived);
 	const at = given?.assignment.items.findIndex(({ rung }) => rung === to.rung) ?? -1;
-	if (!given || at < 0)
-		return refuse("practice", "This rung is not in a practice of theirs; give it for practice first.");
+	if (!given || at < 0) return refuse("practice", "This rung is not in their practice. Add it there first.");
 	const items = given.assignment.items.map((item, i) => {
 		if (i !== at) return item;
 		const dose = what.tries ?? item.dose;

@@ -21,7 +21,7 @@ export async function* tableProcess(url: string, table: TableName, student: stri
 	try {
 		for await (const piece of child.stdout) yield piece as Uint8Array;
 		const [code] = await ended;
-		if (code !== 0) throw new Error(`The table ended before its time, with ${String(code)}.`);
+		if (code !== 0) throw new Error(`The table stopped early, with ${String(code)}.`);
 	} finally {
 		child.kill();
 	}

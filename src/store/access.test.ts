@@ -38,11 +38,11 @@ test("a new one ends the sessions of the old; nothing of it can be read in the d
 test("too short or too long is refused in a sentence, and the old one stays", async () => {
 	await setPasscode(store, "long enough");
 	expect(await setPasscode(store, "abc")).toMatchObject({
-		refusals: [{ sentence: expect.stringContaining("3 letters long; at least 6 are needed") }],
+		refusals: [{ sentence: expect.stringContaining("enter at least 6 letters") }],
 	});
 	expect(await setPasscode(store, "x".repeat(201))).toMatchObject({
 		ok: false,
-		refusals: [{ sentence: expect.stringContaining("longer than 200 letters") }],
+		refusals: [{ sentence: expect.stringContaining("enter at most 200 letters") }],
 	});
 	expect(await isPasscode(store, "long enough")).toBe(true);
 });

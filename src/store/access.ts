@@ -23,11 +23,8 @@ export async function findAccess({ db }: Pick<Store, "db">): Promise<{ secret: s
 
 export async function setPasscode({ write }: Store, passcode: string): Promise<Outcome<null>> {
 	if ([...passcode].length < FEWEST_LETTERS)
-		return refuse(
-			"passcode",
-			`The passcode is ${[...passcode].length} letters long; at least ${FEWEST_LETTERS} are needed, a few words are best.`,
-		);
-	if (passcode.length > 200) return refuse("passcode", "The passcode is longer than 200 letters; shorten it.");
+		return refuse("passcode", `Passcode: enter at least ${FEWEST_LETTERS} letters. A few words are best.`);
+	if (passcode.length > 200) return refuse("passcode", "Passcode: enter at most 200 letters.");
 	const salt = randomBytes(16).toString("hex");
 	const values = {
 		id: ID,

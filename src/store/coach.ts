@@ -17,7 +17,7 @@ export async function findCoach({ db }: Pick<Store, "db">): Promise<{ at: Saved;
 export async function saveCoach({ write }: Store, body: Coach, at: Saved): Promise<Outcome<Saved>> {
 	return write(async (tx): Promise<Outcome<Saved>> => {
 		const [row] = await tx.select({ rev: t.coach.rev, body: t.coach.body }).from(t.coach).where(eq(t.coach.id, ID));
-		const settled = beforeSaving("What holds for the studio", at, row ?? { rev: 0, body: null }, body);
+		const settled = beforeSaving("The studio's settings", at, row ?? { rev: 0, body: null }, body);
 		if (settled) return settled;
 		if (row)
 			await tx

@@ -82,5 +82,5 @@ test("a database that a later version has opened is refused in a sentence, and l
 	const later = await openStore(url);
 	await later.client.execute("insert into __drizzle_migrations (hash, created_at) values ('later', 99999999999999)");
 	later.close();
-	await expect(openStore(url)).rejects.toThrow("was last opened by a newer Peg Ladder; update this one first.");
+	await expect(openStore(url)).rejects.toThrow("A newer Peg Ladder opened this database last. Update this one first.");
 });

@@ -58,7 +58,7 @@ function newestKnown(): number {
 /** A database that a later Peg Ladder has brought up to date: what it holds that this one does not know would be lost. */
 export class NewerDatabase extends Error {
 	constructor() {
-		super("This database was last opened by a newer Peg Ladder; update this one first. Nothing was changed in it.");
+		super("A newer Peg Ladder opened this database last. Update this one first. Nothing was changed in it.");
 	}
 }
 

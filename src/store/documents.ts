@@ -11,11 +11,10 @@ export interface Saved {
 export const changedElsewhere = (what: string) =>
 	refuse(
 		"rev",
-		`${what} was changed elsewhere since you opened it. Your words are still here; reload to see the other version, then save again.`,
+		`${what} was changed elsewhere since you opened it. Your text is still here. Reload to see the other version, then save again.`,
 	);
 
-export const gone = (what: string) =>
-	refuse("id", `${what} is not here any more; it may have been deleted on another device.`);
+export const gone = (what: string) => refuse("id", `${what} was deleted, perhaps on another device.`);
 
 /** What stands in a document's table. */
 interface Stored {

@@ -36,9 +36,7 @@ describe("deleting a student", () => {
 		expect((await eventsAfter(store, 0)).events).toEqual(zoes.events);
 		phone.row("g");
 		await pushEvents(store, "phone", phone.events);
-		expect((await listQuarantine(store)).map((one) => one.reason)).toEqual([
-			"Its student is not here, or was deleted.",
-		]);
+		expect((await listQuarantine(store)).map((one) => one.reason)).toEqual(["Its student is missing or was deleted."]);
 
 		const preview = await check(kept);
 		expect([sentences(preview), preview.back]).toEqual([[], 1]);

@@ -113,7 +113,7 @@ describe("pushing events", () => {
 		expect(await pushEvents(store, "phone", batch)).toMatchObject({
 			upTo: events.length,
 			setAside: [
-				{ dseq: 3, reason: 'Kind "no such kind" is not known here.' },
+				{ dseq: 3, reason: 'Kind "no such kind" does not exist.' },
 				{ dseq: 4, reason: "Id is missing. Act is missing. Device is missing." },
 			],
 		});
@@ -125,11 +125,9 @@ describe("pushing events", () => {
 	test("what is for a student or a ladder that is gone is set aside, never dropped", async () => {
 		const phone = new Phone().begin({ ...onLadder, student: "nobody" }, "r1");
 		const { setAside } = await pushEvents(store, "phone", phone.events);
-		expect(setAside.map((one) => one.reason)).toEqual(
-			phone.events.map(() => "Its student is not here, or was deleted."),
-		);
+		expect(setAside.map((one) => one.reason)).toEqual(phone.events.map(() => "Its student is missing or was deleted."));
 		const other = new Phone("other").begin({ ...onLadder, id: "none" }, "r1");
-		expect((await pushEvents(store, "other", other.events)).setAside[0]?.reason).toBe("Its ladder is not here.");
+		expect((await pushEvents(store, "other", other.events)).setAside[0]?.reason).toBe("Its ladder is missing.");
 		expect(await listQuarantine(store)).toHaveLength(phone.events.length + 1);
 	});
 
@@ -183,7 +181,7 @@ describe("pushing events", () => {
 			const { hash: _, ...rest } = { ...one, ...change };
 			const forged = { ...rest, hash: hashOf(rest) };
 			const { setAside } = await pushEvents(store, "phone", [forged]);
-			expect(setAside[0]?.reason).toContain("no database keeps");
+			expect(setAside[0]?.reason).toContain("One text contains a character that cannot be stored.");
 			expect((await listQuarantine(store)).map(({ raw }) => JSON.parse(raw))).toContainEqual(forged);
 		}
 		await pushEvents(store, "phone", [one, two]);
@@ -237,7 +235,7 @@ describe("documents", () => {
 		expect((await findStudent(store, "student"))?.student.kit).toBe("new");
 		expect(await saveStudent(store, student, { id: "gone", rev: 1 })).toMatchObject({
 			ok: false,
-			refusals: [{ sentence: expect.stringContaining("not here any more") }],
+			refusals: [{ sentence: expect.stringContaining("was deleted") }],
 		});
 	});
 

@@ -122,7 +122,7 @@ function stepOver({ upTo, setAside }: Batch, dseq: number, { after, oldest }: De
 
 function takeOne(batch: Batch, dseq: number, raw: unknown): void {
 	if (raw instanceof TooLong) {
-		batch.setAside.push({ dseq, reason: "It is longer than any event.", raw });
+		batch.setAside.push({ dseq, reason: "The event is too long.", raw });
 		return;
 	}
 	const parsed = parseAnyEvent(raw);
@@ -140,8 +140,8 @@ function takeOne(batch: Batch, dseq: number, raw: unknown): void {
 
 const lost = (from: number, to: number): string =>
 	from === to
-		? `Number ${from} never came, and its device does not hold it any more: it is lost.`
-		: `Numbers ${from} to ${to} never came, and their device does not hold them any more: they are lost.`;
+		? `Number ${from} never arrived, and its device no longer has it. It is lost.`
+		: `Numbers ${from} to ${to} never arrived, and their device no longer has them. They are lost.`;
 
 /**
  * The number of each event of a batch: its own where that can be, else the one its place

@@ -38,7 +38,7 @@ export function whyNot(event: LogEvent, { device, dseq, known, absent, taken, to
 	// An erased event has no hash any more: its student was deleted, and it stays erased.
 	if (hash === event.hash || hash === "") return "here";
 	if (event.device !== device) return "It is another device's event.";
-	if (hash !== undefined) return "Another event with the same id and other words is already here.";
+	if (hash !== undefined) return "Another event with the same id and different content is already here.";
 	if (taken.get(dseq) === LET_GO) return "here";
 	if (event.dseq !== dseq) return `Its number is ${event.dseq}, far beyond the ones before it.`;
 	if (taken.has(dseq)) return "Another event with the same number of this device is already here.";
@@ -46,8 +46,8 @@ export function whyNot(event: LogEvent, { device, dseq, known, absent, taken, to
 	if (wrong) return wrong.sentence;
 	if (event.lamport > Math.min(TOP_LAMPORT, top + FARTHEST_LAMPORT))
 		return `Its place in the order is ${event.lamport}, far beyond anything that has happened here.`;
-	if (event.student && absent.students.has(event.student)) return "Its student is not here, or was deleted.";
-	if (event.ladder && absent.ladders.has(event.ladder)) return "Its ladder is not here.";
+	if (event.student && absent.students.has(event.student)) return "Its student is missing or was deleted.";
+	if (event.ladder && absent.ladders.has(event.ladder)) return "Its ladder is missing.";
 	return null;
 }
 

@@ -183,9 +183,9 @@ export async function addLadder(
 ): Promise<Outcome<Saved>> {
 	return write(async (tx): Promise<Outcome<Saved>> => {
 		const [from] = await tx.select().from(t.skill).where(eq(t.skill.id, skill));
-		if (!from) return refuse("skill", "Skill is not chosen, or gone; choose one that is there.");
+		if (!from) return refuse("skill", "Skill: choose one from the list.");
 		const [who] = await tx.select({ id: t.student.id }).from(t.student).where(eq(t.student.id, student));
-		if (!who) return refuse("student", "Student is not chosen, or gone; choose one who is there.");
+		if (!who) return refuse("student", "Student: choose one from the list.");
 		const bad = watchRefusals(body, Skill.parse(from.body));
 		if (bad.length > 0) return { ok: false, refusals: bad };
 		const version = await mintLadder(tx, body);
@@ -250,7 +250,7 @@ export async function takeNewSkill({ write }: Store, at: Saved, seen: string): P
 		if (skill.version !== seen)
 			return refuse(
 				"version",
-				"The skill was revised once more since you looked at what differs. Nothing was taken over; look again, then take it over.",
+				"The skill changed again since you compared. Nothing was updated. Compare again, then use the new version.",
 			);
 		const bad = watchRefusals(kept<Ladder>(row.body), Skill.parse(skill.body));
 		if (bad.length > 0) return { ok: false, refusals: bad };

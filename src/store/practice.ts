@@ -353,7 +353,7 @@ export async function setActsAside(
 			.catch(() => undefined);
 }
 
-const NOT_OURS = "This entry is not this page's own.";
+const NOT_OURS = "This entry belongs to another page.";
 
 /** Null: it is here, or may come. Otherwise what is wrong with it. */
 function whyNotTaken(
@@ -368,13 +368,11 @@ function whyNotTaken(
 	if (act.kind === "back") {
 		const target = known.get(act.body.entry);
 		const ours = target?.device === assignment && (target.kind === "practice" || target.kind === "practice.target");
-		return ours || fresh.has(act.body.entry) ? null : "What is to be taken back is not here, or not this page's own.";
+		return ours || fresh.has(act.body.entry) ? null : "The entry to undo is missing, or belongs to another page.";
 	}
 	if (act.kind !== "done") return null;
 	const latest = dayAfter(serverDay(), 1);
-	return act.body.day > latest
-		? `The day is ${act.body.day}, which has not come yet.`
-		: dayTrouble("The day", act.body.day);
+	return act.body.day > latest ? `${act.body.day} is in the future.` : dayTrouble("Day", act.body.day);
 }
 
 /** The day of the record is the day it was done; of anything else, the day it came. */

@@ -107,7 +107,7 @@ export async function catchUpIfRoom(store: Store): Promise<void> {
 		await catchUp(store);
 	} catch (error) {
 		if (!cannotWrite(error)) throw error;
-		console.error("Nothing can be written to the database: pages show how it stood before.", error);
+		console.error("The database cannot be written to. Pages show its last state.", error);
 	}
 }
 
@@ -120,7 +120,7 @@ export async function catchUpAfterwards(store: Store, progress: (done: number, o
 		await catchUp(store, progress);
 	} catch (error) {
 		if (!isBusy(error) && !cannotWrite(error)) throw error;
-		console.error("What follows from it is worked out when a page is asked for.", error);
+		console.error("Its results are worked out when a page opens.", error);
 	}
 }
 

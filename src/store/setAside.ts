@@ -74,7 +74,7 @@ export async function putAside(tx: Tx, device: string, all: readonly PutAside[])
 function asRow(device: string, { dseq, reason, raw }: PutAside) {
 	const words = raw instanceof TooLong ? raw.beginning : writeJson(raw);
 	const long = raw instanceof TooLong || words.length > RAW_CHARS;
-	const why = long ? `${reason} It is too long to be kept whole: only its beginning is.` : reason;
+	const why = long ? `${reason} It is too long, so only its beginning is kept.` : reason;
 	return {
 		eventId: idOf(raw),
 		device,

@@ -114,7 +114,7 @@ describe("a skill in use", () => {
 		expect(await findDraft(store, "skill")).toBeNull();
 		expect(await reviseSkill(store, "skill", { rev: 1, draft: 0 }, "")).toMatchObject({
 			ok: false,
-			refusals: [{ sentence: expect.stringContaining("Nothing was changed") }],
+			refusals: [{ sentence: expect.stringContaining("No changes since") }],
 		});
 	});
 	test("a draft that cannot be read is no revision, in a sentence, and stays", async () => {
@@ -196,7 +196,7 @@ test("pictures and revisions go out with their skill and come in again, bytes an
 	const hash = await keepPicture(store, Uint8Array.from([1, 2, 3]), "image/webp");
 	await keepPicture(store, Uint8Array.from([4]), "image/webp");
 	const { skill } = await inForce();
-	const shown = setAt(skill, ["positions", 0, "right"], { hash, clip: false, consent: "nobody to be recognised" });
+	const shown = setAt(skill, ["positions", 0, "right"], { hash, clip: false, consent: "no person in it" });
 	const { at } = await keep("skill", { rev: 1, draft: 0 }, shown);
 	await reviseSkill(store, "skill", at, "with a picture");
 	const text = await workbook("skill", "skill");

@@ -188,7 +188,7 @@ export async function reviseSkill(
 		const now = await standing(tx, id);
 		if (now.at.rev !== at.rev || now.at.draft !== at.draft) return changedElsewhere("This skill");
 		const [draft] = await tx.select().from(t.skillDraft).where(eq(t.skillDraft.skill, id));
-		if (!draft) return refuse("", "Nothing was changed since the last revision.");
+		if (!draft) return refuse("", "No changes since the last version.");
 		const read = parse(SkillToKeep, draft.body, skillLabels);
 		if (!read.ok) return read;
 		const saved = await putInForce(tx, read.value, { id, rev: at.rev }, id);

@@ -43,11 +43,11 @@ export async function stillsIn({ db }: Store, lesson: string): Promise<StillRow[
 export async function addStill(store: Store, id: string, body: Still): Promise<Outcome<{ id: string }>> {
 	const { db, write } = store;
 	const who = await findStudent(store, body.student);
-	if (!who) return refuse("student", "This student is not here any more; the still was not kept.");
+	if (!who) return refuse("student", "This student was deleted. The still was not saved.");
 	if (!who.student.filmed)
-		return refuse("consent", `Nobody has noted yet that ${who.student.name} may be filmed; the still was not kept.`);
+		return refuse("consent", `No consent to filming ${who.student.name} is saved yet. The still was not saved.`);
 	const [there] = await db.select({ hash: t.picture.hash }).from(t.picture).where(eq(t.picture.hash, body.picture));
-	if (!there) return refuse("picture", "Its picture did not arrive; send it again.");
+	if (!there) return refuse("picture", "Its picture did not arrive. Send it again.");
 	await write((tx) =>
 		tx
 			.insert(t.still)

@@ -37,7 +37,7 @@ export function Begin({
 		try {
 			router.push(await begin(ladder, {}, { another }));
 		} catch (error) {
-			setFailed(whyFailed(error, "The server does not answer, so no lesson was begun. Press again when it does."));
+			setFailed(whyFailed(error, "The server does not answer. No lesson was started. Press again when it does."));
 			setBusy(false);
 		}
 	};
@@ -58,10 +58,10 @@ export function Begin({
 						variant="link"
 						size="sm"
 						disabled={busy}
-						aria-label={of && `start a second lesson: ${of}`}
+						aria-label={of && `start another lesson: ${of}`}
 						onClick={() => void go(true)}
 					>
-						start a second
+						start another
 					</Button>
 				)}
 			</span>

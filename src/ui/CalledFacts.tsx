@@ -22,7 +22,7 @@ export function CalledFacts({ rung }: { rung: RungWrap }) {
 						<tr>
 							<th scope="col">called</th>
 							<th scope="col">good</th>
-							<th scope="col">the rate lies 8 times in 10 at</th>
+							<th scope="col">likely</th>
 						</tr>
 					</thead>
 					<tbody>
@@ -45,7 +45,7 @@ export function CalledFacts({ rung }: { rung: RungWrap }) {
 					Right choices <b>{answers.decided.right.good}</b> of {answers.decided.right.tries}
 					{answers.decided.cameOff && (
 						<>
-							; came off <b>{answers.decided.cameOff.good}</b> of {answers.decided.cameOff.tries}
+							, came off <b>{answers.decided.cameOff.good}</b> of {answers.decided.cameOff.tries}
 						</>
 					)}
 					.
@@ -57,7 +57,7 @@ export function CalledFacts({ rung }: { rung: RungWrap }) {
 			{answers?.earlyOrLate && <PairLine pair={answers.earlyOrLate} one="In the first half" other="in the second" />}
 			{answers && answers.unanswered > 0 && (
 				<p className="m-0 mute">
-					{plural(answers.unanswered, "call")} that nobody answered: nothing is known of{" "}
+					{plural(answers.unanswered, "call")} without an answer: no result for{" "}
 					{answers.unanswered === 1 ? "it" : "them"}.
 				</p>
 			)}
@@ -73,7 +73,7 @@ const PairLine = ({ pair: { one: a, other: b, apart }, one, other }: { pair: Pai
 	<p className="m-0" dir="auto">
 		{one} <b>{a.good}</b> of {a.tries}, {other} <b>{b.good}</b> of {b.tries}:{" "}
 		{apart.low > 0 || apart.high < 0
-			? `${apart.by > 0 ? "more" : "fewer"} by ${percent(Math.min(Math.abs(apart.low), Math.abs(apart.high)))} to ${percent(Math.max(Math.abs(apart.low), Math.abs(apart.high)))} in 100, 8 times in 10.`
-			: "no difference can be told yet."}
+			? `${apart.by > 0 ? "more" : "fewer"} by ${percent(Math.min(Math.abs(apart.low), Math.abs(apart.high)))} to ${percent(Math.max(Math.abs(apart.low), Math.abs(apart.high)))} in 100, likely.`
+			: "no clear difference yet."}
 	</p>
 );

@@ -5,7 +5,7 @@ import { CopyButton } from "./CopyButton";
 const clipboard = (writeText?: (text: string) => Promise<void>) =>
 	Object.defineProperty(navigator, "clipboard", { value: writeText && { writeText }, configurable: true });
 const press = () => fireEvent.click(screen.getByRole("button"));
-const NOT = "It could not be copied here; mark it and copy it by hand.";
+const NOT = "Copying did not work. Select the text and copy it yourself.";
 
 test("what was copied is said to be, and another text is not", async () => {
 	const copied: string[] = [];

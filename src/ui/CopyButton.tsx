@@ -35,7 +35,9 @@ export function CopyButton({
 				{here?.copied ? "copied" : words}
 				{about && <span className="visually-hidden">: {about}</span>}
 			</Button>
-			<span role="status">{here && !here.copied && " It could not be copied here; mark it and copy it by hand."}</span>
+			<span role="status">
+				{here && !here.copied && " Copying did not work. Select the text and copy it yourself."}
+			</span>
 		</>
 	);
 }

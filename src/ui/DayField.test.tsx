@@ -38,7 +38,7 @@ test("what was taken before does not stand behind a strange year that is typed o
 	type("2026-12-03");
 	type("0202-12-03");
 	expect(taken).toEqual(["2026-12-03", ""]);
-	expect(screen.getByText("The year 202? One from 1900 to 2199 is needed.")).toBeTruthy();
+	expect(screen.getByText("The year 202? Choose one from 1900 to 2199.")).toBeTruthy();
 	type("2027-12-03");
 	expect(taken.at(-1)).toBe("2027-12-03");
 });
@@ -47,7 +47,7 @@ test("a day before the least one is not taken, and only years that fit are offer
 	render(<Owned least="2026-11-26" />);
 	type("2026-11-25");
 	expect(taken).toEqual([]);
-	expect(screen.getByText(/is before/).textContent).toContain("a later day is needed");
+	expect(screen.getByText(/is before/).textContent).toContain("Wed 25 Nov is before Thu 26 Nov. Choose a later day.");
 	type("0026-12-03");
 	expect(screen.getAllByRole("button").map((one) => one.textContent)).toEqual(["2026"]);
 });

@@ -22,7 +22,8 @@ export function yearsMeant(day: string, least = ""): string[] {
 /**
  * A day, typed or picked. A year that nobody means is asked about before it is taken, and
  * so is a day before the least one; until then the field holds what was typed, and its
- * owner knows nothing of it. The question's place is kept, so that nothing moves.
+ * owner knows nothing of it. The question's place is kept, so that nothing moves; while nothing
+ * is asked it says the day as the rest of the page says days, whatever order the browser writes them in.
  */
 export function DayField({
 	value,
@@ -61,6 +62,7 @@ export function DayField({
 				aria-describedby={wrong ? question : undefined}
 			/>
 			<div id={question} className={`asks ${css.question}`} aria-live="polite">
+				{!wrong && day !== "" && <span className="mute">{dayWords(day)}</span>}
 				{wrong &&
 					(meant.length > 0 ? (
 						<>
@@ -75,9 +77,9 @@ export function DayField({
 							))}
 						</>
 					) : isStrange(day) ? (
-						`The year ${Number(day.slice(0, 4))}? One from 1900 to 2199 is needed.`
+						`The year ${Number(day.slice(0, 4))}? Choose one from 1900 to 2199.`
 					) : (
-						`${dayWords(day)} is before ${dayWords(least ?? "")}; a later day is needed.`
+						`${dayWords(day)} is before ${dayWords(least ?? "")}. Choose a later day.`
 					))}
 			</div>
 		</>

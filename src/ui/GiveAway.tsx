@@ -49,10 +49,10 @@ export function GiveAway({
 	const others = pack.ladders.filter((ladder) => ladder.id !== chosen.set.placing.ladder);
 	const ladder = others.find((one) => one.id === to);
 	const words = ({ set, number, tries }: Part) =>
-		`${ladderWords(pack, set.placing.ladder ?? "")}: ${set.placing.settings.name}, set ${number}, ${plural(tries, "try", "tries")}`;
+		`${ladderWords(pack, set.placing.ladder ?? "")}: ${set.placing.settings.name}, set ${number}, ${plural(tries, "try")}`;
 	return (
 		<details className="mt-3">
-			<summary>A set was somebody else’s</summary>
+			<summary>A set was another student’s</summary>
 			<Form
 				className="d-flex gap-2 align-items-end flex-wrap mt-2"
 				onSubmit={async (event) => {
@@ -84,11 +84,11 @@ export function GiveAway({
 					</Form.Select>
 				</Form.Group>
 				<Button type="submit" variant="outline-primary" disabled={!ladder}>
-					give it to them
+					give the set to them
 				</Button>
 			</Form>
 			<p className="hint m-0">
-				It goes to the rung where their peg stands, with its marks and cues. A peg that moved for it stays.
+				It moves to the rung of their peg, with its marks and cues. Pegs that moved because of it stay.
 			</p>
 		</details>
 	);

@@ -14,9 +14,9 @@ export function HandOn({ of, id }: { of: "skill" | "ladder"; id: string }) {
 	const named = author.trim();
 	return (
 		<details>
-			<summary>hand it on to another coach</summary>
+			<summary>share it with another coach</summary>
 			<Form.Label htmlFor={field} className="mt-2">
-				Your name, to stand on it
+				Your name, shown as the author
 			</Form.Label>
 			<span className="d-flex flex-wrap gap-2">
 				<Form.Control
@@ -36,7 +36,7 @@ export function HandOn({ of, id }: { of: "skill" | "ladder"; id: string }) {
 						href={`/api/hand-on?${of}=${id}&author=${encodeURIComponent(named)}`}
 						download
 					>
-						the file
+						download the file
 					</a>
 				) : (
 					<span className="mute align-self-center">Add your name first.</span>

@@ -72,10 +72,10 @@ function Line({
 			<Button
 				variant={isDone ? "link" : "outline-primary"}
 				size="sm"
-				aria-label={isDone ? `Take back: ${said} ${one.text}` : `${said} ${one.text}`}
+				aria-label={isDone ? `Undo: ${said} ${one.text}` : `${said} ${one.text}`}
 				onClick={isDone ? takeBack : () => press(dealWith(one))}
 			>
-				{isDone ? "take it back" : word}
+				{isDone ? "undo" : word}
 			</Button>
 		</li>
 	);
@@ -91,9 +91,9 @@ export function Promises({ studio, student, entries, names }: Props) {
 			<Lines
 				entries={entries}
 				names={names}
-				none="Nothing is promised."
-				word="kept"
-				said="Kept:"
+				none="No promises."
+				word="done"
+				said="Done:"
 				when={({ due }, isDone) => (
 					<small className={!isDone && (due ?? "") <= today() ? "asks" : "mute"}>
 						{due && `${dayWords(due)}, ${fromToday(due)}`}
@@ -124,7 +124,7 @@ export function Parked({ studio, student, entries, names }: Props) {
 			<Lines
 				entries={entries}
 				names={names}
-				none="Nothing is parked."
+				none="Nothing parked."
 				word="done"
 				said="Done with:"
 				when={({ day }) => <small className="mute">{dayWords(day)}</small>}

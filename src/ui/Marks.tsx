@@ -20,7 +20,7 @@ export function tryWords(t: TryView, short: (position: string) => string): strin
 	if (t.body.noCount) return "no count";
 	const off = t.body.off.map(
 		(o) =>
-			`${o.name ?? short(o.position)}${o.direction ? `, ${o.direction === "short" ? "short of" : "beyond"} its range` : ""} off`,
+			`${o.name ?? short(o.position)} off${o.direction ? `, ${o.direction === "short" ? "not enough" : "too much"}` : ""}`,
 	);
 	const said = numberOf(t);
 	const what = [...(said ? [said] : []), ...outcomeWords(t), ...off];
@@ -105,7 +105,7 @@ export function TryStrip({ entries, short }: { entries: readonly Entry[]; short:
 					<b key={event.id}>
 						{isScore(event.body)
 							? scoreWords(event.body.good, event.body.seconds)
-							: `${event.body.good} of ${event.body.tries}, tallied`}
+							: `${event.body.good} of ${event.body.tries}, as totals`}
 					</b>
 				) : event.kind === "feedback" ? (
 					<span

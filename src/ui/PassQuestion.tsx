@@ -47,7 +47,9 @@ export function PassQuestion({
 			)}
 			{press(`${pass.yes ? "yes, step up" : "step up"}: ${pass.to.name}`, claimPass(pass), true)}
 			{answered === "stay" ? "you chose to stay" : press("stay here", answerPass(pass, "stay"))}
-			{answered === "later" ? "asked again after the next lesson" : press("ask next time", answerPass(pass, "later"))}
+			{answered === "later"
+				? "you are asked again after the next lesson"
+				: press("ask next time", answerPass(pass, "later"))}
 		</span>
 	);
 }

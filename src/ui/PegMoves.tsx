@@ -12,7 +12,7 @@ export function PegMoves({
 }) {
 	if (view.moves.length === 0) return null;
 	const name = (rung: string | null) =>
-		view.sets.flatMap((set) => set.placing.order).find((r) => r.id === rung)?.name ?? "a rung since removed";
+		view.sets.flatMap((set) => set.placing.order).find((r) => r.id === rung)?.name ?? "a removed rung";
 	return (
 		<section aria-label="Peg moves" className="mt-2">
 			<h2>The peg</h2>
@@ -21,8 +21,8 @@ export function PegMoves({
 					<li key={move.id}>
 						{nameOf && <b dir="auto">{nameOf(move.student)}: </b>}
 						<span dir="auto">{name(move.body.from)}</span> → <b dir="auto">{name(move.body.to)}</b>: {move.body.reason}
-						{move.body.evidence.length > 0 && `, on ${plural(move.body.evidence.length, "try", "tries")}`}
-						{view.unfounded.has(move.id) && <span className="asks"> · its evidence was taken back</span>}
+						{move.body.evidence.length > 0 && `, on ${plural(move.body.evidence.length, "try")}`}
+						{view.unfounded.has(move.id) && <span className="asks"> · its tries were removed</span>}
 					</li>
 				))}
 			</ul>

@@ -33,11 +33,11 @@ export function PlannedDone({ view, nameOf }: { view: LessonView; nameOf: (stude
 								{stretch.what}
 							</th>
 							<td>{stretch.minutes}</td>
-							<td>{done === null ? (skipped ? "left out" : "not begun") : Math.round(done)}</td>
+							<td>{done === null ? (skipped ? "left out" : "not started") : Math.round(done)}</td>
 						</tr>
 					))}
 					<tr>
-						<th scope="row">all of it</th>
+						<th scope="row">total</th>
 						<td>{total.planned}</td>
 						<td>{Math.round(total.done)}</td>
 					</tr>

@@ -15,8 +15,8 @@ export function PrivateAddress({ address }: { address: string }) {
 		<>
 			{opensHereOnly(address) && (
 				<p className="asks m-0">
-					Only this computer can open this address. To give it away, start the program with <b>npm start -- --lan</b>,
-					open the studio at the address it prints, and make the link there.
+					Only this computer can open this address. For phones, start the program with <b>npm start -- --lan</b>. Open
+					the studio at the address it prints, and make the link there.
 				</p>
 			)}
 			<code data-testid="address">{address}</code>

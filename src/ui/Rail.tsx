@@ -13,7 +13,7 @@ export const holeWords: Record<HoleState, string> = {
 	passed: "passed",
 	held: "held on several days",
 	settled: "settled",
-	slipped: "slipped at a re-check",
+	slipped: "slipped at a check",
 	skipped: "skipped",
 };
 
@@ -71,7 +71,7 @@ export function Rail({ holes, pegIndex, pitch, width, label, twin }: RailProps) 
 			height={height}
 			viewBox={`0 0 ${width} ${height}`}
 			role="img"
-			aria-label={`${label}: peg on rung ${pegIndex + 1} of ${holes.length}${peg ? `, ${peg.name}` : ""}${twin ? `; the ${twin.side} side’s on rung ${twin.pegIndex + 1}` : ""}`}
+			aria-label={`${label}: peg on rung ${pegIndex + 1} of ${holes.length}${peg ? `, ${peg.name}` : ""}${twin ? `, the ${twin.side} side’s on rung ${twin.pegIndex + 1}` : ""}`}
 		>
 			<path className={css.upright} d={`M${x - spread} 0V${height}M${x + spread} 0V${height}`} />
 			{holes.map((hole, i) => (
@@ -119,7 +119,7 @@ export function RailCell({
 				{other && <OtherPeg x={x + 21} y={y} side={other} />}
 			</svg>
 			<span className="visually-hidden">
-				{[peg ? "peg here" : "", other ? `the ${other} side’s peg is level with it` : "", holeWords[state]]
+				{[peg ? "peg here" : "", other ? `the ${other} side’s peg is on the same rung` : "", holeWords[state]]
 					.filter(Boolean)
 					.join(", ")}
 			</span>

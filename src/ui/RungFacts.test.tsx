@@ -22,7 +22,7 @@ test("a rung's facts stand with the tries behind them, and a move with its evide
 		"4 of 5",
 		"Longest run 3",
 		"rule met: 3 good in a row",
-		"Off: first 1",
+		"4 of 5Ida · MiddleLongest run 3 · rule met: 3 good in a rowOff: first 1Cue: first in the next 3 tries: first right in 3",
 		"in the next 3 tries: first right in 3",
 	])
 		expect(section.textContent).toContain(words);

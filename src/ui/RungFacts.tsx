@@ -58,7 +58,7 @@ export function RungFacts({
 			<CalledFacts rung={rung} />
 			{before?.first && score.of === "rung" && (
 				<p className="m-0 mute" data-testid="then-and-now">
-					First {firstAndBest(before.first, before.best)}; now{" "}
+					First {firstAndBest(before.first, before.best)}, now{" "}
 					<b>
 						{rung.good} of {rung.tries}
 					</b>
@@ -78,9 +78,9 @@ type ScoreOf = ReturnType<typeof scoreOf>;
 
 const formWords: Record<ScoreOf["of"], string | null> = {
 	rung: null,
-	variation: "good on a variation",
+	variation: "good on an easier or harder form",
 	"warm-up": "warm-up tries",
-	stretch: "taken, in play",
+	stretch: "chances taken, open play",
 };
 
 function runWords(rung: RungWrap): React.ReactNode {
@@ -96,7 +96,7 @@ function runWords(rung: RungWrap): React.ReactNode {
 const metWords = (rung: RungWrap): React.ReactNode =>
 	rung.met && (
 		<>
-			<b>rule met{rung.easedBy && " in the eased form"}</b>:{" "}
+			<b>rule met{rung.easedBy && " in the easier form"}</b>:{" "}
 			{ruleSentence(rung.visits[0]?.rule ?? { kind: "streak", r: 1 })}
 		</>
 	);
@@ -105,7 +105,7 @@ const metWords = (rung: RungWrap): React.ReactNode =>
 const some = (n: number | undefined, words: string): string | null => (n ? `${n} ${words}` : null);
 
 const variationWords = ({ variationGood, variationTries }: RungWrap): string | null =>
-	variationTries > 0 ? `${variationGood} of ${variationTries} good on a variation` : null;
+	variationTries > 0 ? `${variationGood} of ${variationTries} good on an easier or harder form` : null;
 
 /** What is said of a rung in one line, each with a key of its own; what says nothing is left out. */
 function saidOf(rung: RungWrap): { key: string; words: React.ReactNode }[] {
@@ -125,7 +125,7 @@ function saidOf(rung: RungWrap): { key: string; words: React.ReactNode }[] {
 }
 
 const FourTable = ({ four }: { four: NonNullable<ReturnType<typeof fourOf>> }) => (
-	<table className={css.compared} aria-label="Choices and what came of them">
+	<table className={css.compared} aria-label="Choices and their results">
 		<thead>
 			<tr>
 				<td />
@@ -154,7 +154,7 @@ const FourTable = ({ four }: { four: NonNullable<ReturnType<typeof fourOf>> }) =
 function Faults({ rung: { faults } }: { rung: RungWrap }) {
 	if (faults.length === 0) return null;
 	const words = faults.map(({ short, times, directions }) => {
-		const sides = [some(directions.short, "short"), some(directions.beyond, "beyond")].filter(Boolean);
+		const sides = [some(directions.short, "not enough"), some(directions.beyond, "too much")].filter(Boolean);
 		return `${short} ${times}${sides.length > 0 ? ` (${sides.join(", ")})` : ""}`;
 	});
 	return <p className="m-0 mt-1">Off: {words.join(", ")}</p>;
@@ -174,7 +174,7 @@ function Cues({
 }) {
 	if (cues.length === 0) return null;
 	const after = ({ position, next }: RungWrap["cues"][number]) => {
-		if (next.of === 0) return "nothing followed";
+		if (next.of === 0) return "no try after it";
 		const those = next.of === 1 ? "in the next try" : `in the next ${next.of} tries`;
 		return `${those}: ${position ? `${short(position)} right in ${next.on}` : `${next.on} good`}`;
 	};

@@ -43,24 +43,24 @@ export function Slipped({
 	return (
 		<>
 			<p className="mute m-0">
-				Slipped at its last check; one who is ready does {Math.round(FALSE_ALARM * 100)} times in 100 by luck.
+				Slipped at its last check. By luck this happens to a ready student {Math.round(FALSE_ALARM * 100)} times in 100.
 			</p>
 			<span className="d-flex gap-2 flex-wrap align-items-center">
-				<span role="status">{done && "The peg is moved to it."}</span>
+				<span role="status">{done && "The peg is on it now."}</span>
 				<Button
 					size="sm"
 					variant={done ? "link" : "outline-primary"}
 					onClick={done ? takeBack : () => press(backToSlipped(slip))}
 				>
-					{done ? "take it back" : "move the peg to it"}
+					{done ? "undo" : "move the peg to it"}
 					{aside}
 				</Button>
 				{planned ? (
-					<Link href={`/plans/${planned.id}`}>in the plan of {dayWords(planned.day)}</Link>
+					<Link href={`/plans/${planned.id}`}>see the plan of {dayWords(planned.day)}</Link>
 				) : (
 					!done && (
 						<Button size="sm" variant="outline-primary" disabled={busy} onClick={() => void plan()}>
-							a refresher in the next plan
+							add a refresher to the next plan
 							{aside}
 						</Button>
 					)

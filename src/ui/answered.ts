@@ -1,6 +1,6 @@
 import { type Outcome, refuse } from "@/core/refusals/refusals";
 
-export const NO_ANSWER = "The server does not answer; nothing was changed. Try again when it does.";
+export const NO_ANSWER = "The server does not answer. Nothing was changed. Try again later.";
 
 /**
  * What the server says to an action, or that it says nothing: a request that fails is a

@@ -14,5 +14,5 @@ export const scoreWords = ({ good, tries, instead }: Pick<RungDigest, "good" | "
 	!instead
 		? `${good} of ${tries}`
 		: instead.good === null
-			? `${plural(instead.tries, "warm-up try", "warm-up tries")}`
-			: `${instead.good} of ${instead.tries} on a variation`;
+			? `${plural(instead.tries, "warm-up try")}`
+			: `${instead.good} of ${instead.tries} on an easier or harder form`;

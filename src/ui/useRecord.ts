@@ -16,7 +16,7 @@ export function useRecord(studio: string) {
 		async write(command: Drafts): Promise<boolean> {
 			try {
 				const { sent } = await perform(studio, command);
-				setNote(sent ? "" : "Kept on this device; it goes out when the server answers.");
+				setNote(sent ? "" : "Saved on this device. It is sent when the server answers.");
 			} catch {
 				setNote(NOT_KEPT);
 				return false;

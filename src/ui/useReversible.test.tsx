@@ -33,7 +33,7 @@ test("without a signal it is done, and the note says that it waits", async () =>
 	const { result } = renderHook(useBench);
 	await act(async () => result.current.press(command));
 	expect(result.current.done).not.toBeNull();
-	expect(result.current.note).toContain("Kept on this device");
+	expect(result.current.note).toContain("Saved on this device. It is sent when the server answers.");
 });
 
 test("what cannot be kept here is not said to be done, and what cannot be taken back still stands", async () => {

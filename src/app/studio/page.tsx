@@ -1,7 +1,7 @@
 import { StudioPage } from "@/screens/studio/StudioPage";
 import { readStudio } from "@/server/readStudio";
 
-export const metadata = { title: "The studio" };
+export const metadata = { title: "All students" };
 
 export default async function Page() {
 	return <StudioPage {...(await readStudio())} />;

@@ -243,12 +243,12 @@ export function easingAct(facts: Facts): { title: string; act: Act | null } {
 		const to = placing.order.slice(0, Math.max(0, index)).findLast((rung) => rung.tempo === tempo);
 		return to
 			? { title: `Down to ${to.name}, same tempo`, act: { kind: "move", to: to.id, reason: "stepped down" } }
-			: { title: "Keep the tempo; shorten the range or widen the target", act: null };
+			: { title: "Keep the tempo. Shorten the range or widen the target", act: null };
 	}
 	if (!facts.eased && settings.easier)
 		return { title: `Ease it: ${settings.easier}`, act: { kind: "variation", to: "easier" } };
 	const below = index > 0 ? placing.order[index - 1] : undefined;
 	if (below)
 		return { title: `A rung down: ${below.name}`, act: { kind: "move", to: below.id, reason: "stepped down" } };
-	return { title: "Set it aside for today", act: { kind: "next" } };
+	return { title: "Leave it for today", act: { kind: "next" } };
 }

@@ -97,7 +97,7 @@ const cases: Case[] = [
 		marks: "111c111",
 		line: "ease",
 		act: "next",
-		title: "Set it aside for today",
+		title: "Leave it for today",
 		rung: "r1",
 		change: { easier: "" },
 	},

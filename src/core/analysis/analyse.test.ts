@@ -299,65 +299,62 @@ describe("what bad input gets", () => {
 			{ kind: "points", weights: { clean: 1, miss: -1 }, target: 4 },
 			{ outcomes: { clean: 0.6, miss: 0.3 } },
 			20,
-			"The probabilities of outcomes sum to 0.9; they must sum to 1, so add 0.1.",
+			"The probabilities of outcomes sum to 0.9. They must sum to 1: add 0.1.",
 		],
-		[plain, { rate: 1.2 }, 20, "Rate is 1.2; a number from 0 to 1 is needed, 1 is the nearest."],
-		[plain, { rate: Number.NaN }, 20, "Rate is NaN; a number from 0 to 1 is needed, 0 is the nearest."],
+		[plain, { rate: 1.2 }, 20, "Rate: enter a number from 0 to 1, not 1.2."],
+		[plain, { rate: Number.NaN }, 20, "Rate: enter a number from 0 to 1, not NaN."],
 		[
 			plain,
 			{ outcomes: { hit: -0.5, miss: 1.5 } },
 			20,
-			"The probability of hit is -0.5; a number from 0 to 1 is needed, 0 is the nearest.",
+			"The probability of hit: enter a number from 0 to 1, not -0.5.",
 		],
-		[plain, { rate: 0.5 }, -4, "Rep limit is -4; a whole number from 1 to 500 is needed, 1 is the nearest."],
-		[plain, { rate: 0.5 }, 9999, "Rep limit is 9999; a whole number from 1 to 500 is needed, 500 is the nearest."],
-		[plain, { goOn: 0.5 }, 20, "Chance of going on fits a rule about length; this one wants a rate."],
-		[plain, { ratings: [1] }, 20, "Ratings has 1 probabilities; 11 are needed, for 0 to 10."],
-		[
-			{ kind: "rolling", k: 8, n: 5 },
-			{ rate: 0.5 },
-			20,
-			"Good tries wanted is 8, more than the last 5 that are looked at; at most 5 is possible.",
-		],
+		[plain, { rate: 0.5 }, -4, "Limit: enter a whole number from 1 to 500, not -4."],
+		[plain, { rate: 0.5 }, 9999, "Limit: enter a whole number from 1 to 500, not 9999."],
+		[plain, { goOn: 0.5 }, 20, "Chance of going on fits a rule about length. This rule needs a rate."],
+		[plain, { ratings: [1] }, 20, "Ratings: enter 11 probabilities, for 0 to 10, not 1."],
+		[{ kind: "rolling", k: 8, n: 5 }, { rate: 0.5 }, 20, "Good tries needed: enter at most 5, not 8."],
 		[
 			{ kind: "points", weights: { hit: 0, miss: 0 }, target: 4 },
 			{ rate: 0.5 },
 			20,
-			"Points for each outcome are all zero, so the sum never moves; give a good outcome 1 or more.",
+			"Points for each outcome are all zero. Give a good outcome 1 or more.",
 		],
 		[
 			{ kind: "points", weights: { hit: -1, miss: -2 }, target: 4 },
 			{ rate: 0.5 },
 			20,
-			"Points for each outcome are never above zero, so 4 is out of reach; give a good outcome 1 or more.",
+			"Points for each outcome are never above zero, so 4 is out of reach. Give a good outcome 1 or more.",
 		],
 		[
 			{ kind: "points", weights: { hit: 1 }, target: 4, floor: -2, bust: 5 },
 			{ rate: 0.5 },
 			20,
-			"The floor is -2, above the bust at −5, which could then never be reached; at most -5 is possible, or none.",
+			"“Never under” is -2, above the losing mark of −5. Enter at most -5, or leave it empty.",
 		],
 		[
 			{ kind: "all", rules: [{ kind: "any", rules: [{ kind: "all", rules: [streak4] }] }] },
 			{ rate: 0.5 },
 			20,
-			"Pass rule is nested more than 3 deep; at most 3 levels can be read out.",
+			"The pass rule is nested too deep: 3 levels allowed.",
 		],
 		[
 			{ kind: "all", rules: [{ kind: "days", rule: streak4, days: 2, gap: 1 }] },
 			{ rate: 0.5 },
 			20,
-			"A rule on several days cannot stand inside another; put it outermost.",
+			"A rule on several days cannot be inside another. Make it the outer one.",
 		],
-		[{ kind: "all", rules: [{ kind: "streak", r: 0 }] }, { rate: 0.5 }, 20, "Rule 1, r is 0; at least 1 is needed."],
-		[{ kind: "hunch" }, { rate: 0.5 }, 20, 'Kind "hunch" is not known here.'],
-		["streak", { rate: 0.5 }, 20, "What was sent should be several fields with their names."],
+		[{ kind: "all", rules: [{ kind: "streak", r: 0 }] }, { rate: 0.5 }, 20, "Rule 1, r: enter at least 1, not 0."],
+		[{ kind: "hunch" }, { rate: 0.5 }, 20, 'Kind: "hunch" does not exist.'],
+		["streak", { rate: 0.5 }, 20, "The data should be several fields with their names."],
 	])("%j", (raw, chances, limit, sentence) => expect(said(analyse(rule(raw), chances, limit))).toBe(sentence));
 
 	test("very deep nesting is refused before it is walked", () => {
 		let deep: unknown = streak4;
 		for (let i = 0; i < 100_000; i++) deep = { kind: "all", rules: [deep] };
-		expect(said(analyse(rule(deep), { rate: 0.5 }, 10))).toContain("nested more than 3 deep");
+		expect(said(analyse(rule(deep), { rate: 0.5 }, 10))).toContain(
+			"The pass rule is nested too deep: 3 levels allowed.",
+		);
 	});
 });
 

@@ -37,13 +37,10 @@ const RUNS = 200_000;
 
 /** Limits and rules that make no analysis possible, in a sentence each. */
 export function checked(rule: Rule, limit: number): Outcome<Rule> {
-	const read = parseStored(RuleSchema, rule, { k: "good tries wanted", n: "tries looked at" });
+	const read = parseStored(RuleSchema, rule, { k: "good tries needed", n: "tries looked at" });
 	if (!read.ok) return read;
 	if (!Number.isInteger(limit) || limit < 1 || limit > MAX_LIMIT)
-		return refuse(
-			"limit",
-			`Rep limit is ${limit}; a whole number from 1 to ${MAX_LIMIT} is needed, ${Number.isFinite(limit) && limit > MAX_LIMIT ? MAX_LIMIT : Math.max(1, Math.round(limit) || 1)} is the nearest.`,
-		);
+		return refuse("limit", `Limit: enter a whole number from 1 to ${MAX_LIMIT}, not ${limit}.`);
 	return read;
 }
 

@@ -15,15 +15,21 @@ const said = (rule: Rule, limit: number, notReady = 0.6, ready = 0.85) => {
 
 test("a lucky rule is warned of with its number, a trusty one is not", () => {
 	expect(said({ kind: "rolling", k: 9, n: 12 }, 36)).toBe(
-		"One who is not ready passes 75 times in 100, more than one time in four.",
+		"A student who is not ready passes in 75 of 100 lessons. Over 25 is called luck here.",
 	);
 	expect(said({ kind: "points", weights: { hit: 1, miss: -2 }, target: 7, bust: 7 }, 60)).toBe("");
 });
 test("a window longer than the limit, a rule out of reach, a coin toss, one that holds everybody back", () => {
-	expect(said({ kind: "rolling", k: 9, n: 12 }, 10)).toContain("looks at 12 tries, and only 10 are allowed");
-	expect(said({ kind: "streak", r: 9 }, 8)).toContain("takes 9 tries at the least, and 8 are allowed");
-	expect(said({ kind: "streak", r: 9 }, 20)).toContain("nearly a coin toss: 60 times in 100");
-	expect(said({ kind: "streak", r: 20 }, 25)).toContain("holds back most who are ready");
+	expect(said({ kind: "rolling", k: 9, n: 12 }, 10)).toContain(
+		"This rule looks at 12 tries, but the limit is 10: there are never enough. For a ready student (8.5 in 10) it is nearly a coin toss: passes in 54 of 100 lessons.",
+	);
+	expect(said({ kind: "streak", r: 9 }, 8)).toContain(
+		"This rule takes at least 9 tries, but the limit for a day is 8.",
+	);
+	expect(said({ kind: "streak", r: 9 }, 20)).toContain(
+		"For a ready student (8.5 in 10) it is nearly a coin toss: passes in 60 of 100 lessons.",
+	);
+	expect(said({ kind: "streak", r: 20 }, 25)).toContain("holds back most ready students");
 });
 test("the spread of tries to a pass is read off the chances to pass at each", () => {
 	expect(spreadOf([0.2, 0.2, 0.1])).toEqual({ half: 2, most: 3 });

@@ -1,9 +1,10 @@
 import { allParts, fewestTries, type Judged, type Rule } from "@/core/rules";
 import { sum } from "@/core/statistics/sums";
+import { inHundred, inTen } from "@/core/text/figures";
 import { plural } from "@/core/text/lists";
 import type { Curve } from "./analyse";
 import { passedAtOnce } from "./overLessons";
-import { at, inHundred, inTen } from "./readings";
+import { at } from "./readings";
 
 /** Between these a verdict says little more than a coin would. */
 const TOSS = { low: 0.35, high: 0.65 };
@@ -31,23 +32,17 @@ export function cautions(
 	const fewest = fewestTries(rule, outcomes);
 	if (fewest === null) say("limit", "No outcome on this rung can meet this rule.");
 	else if (fewest > limit)
-		say(
-			"limit",
-			`It cannot be met: it takes ${plural(fewest, "try", "tries")} at the least, and ${limit} ${limit === 1 ? "is" : "are"} allowed in a day.`,
-		);
+		say("limit", `This rule takes at least ${plural(fewest, "try")}, but the limit for a day is ${limit}.`);
 	const possible = fewest !== null && fewest <= limit;
 	const window = Math.max(0, ...allParts(rule).map((part) => ("n" in part && part.kind !== "bouts" ? part.n : 0)));
 	if (window > limit && possible)
-		say(
-			"limit",
-			`It looks at ${plural(window, "try", "tries")}, and only ${limit} ${limit === 1 ? "is" : "are"} allowed: the window never fills.`,
-		);
+		say("limit", `This rule looks at ${plural(window, "try")}, but the limit is ${limit}: there are never enough.`);
 	const luck = passedAtOnce(rule, low);
-	if (luck > LUCKY) say("luck", `One who is not ready passes ${inHundred(luck)}, more than one time in four.`);
+	if (luck > LUCKY) say("luck", `A student who is not ready passes ${inHundred(luck)}. Over 25 is called luck here.`);
 	if (high > TOSS.low && high < TOSS.high)
-		say("ready", `For one who is ready (${inTen(ready)} in 10) it is nearly a coin toss: ${inHundred(high)}.`);
+		say("ready", `For a ready student (${inTen(ready)} in 10) it is nearly a coin toss: passes ${inHundred(high)}.`);
 	else if (high <= TOSS.low && possible)
-		say("ready", `It holds back most who are ready: ${inTen(ready)} in 10 passes ${inHundred(high)}.`);
+		say("ready", `It holds back most ready students: at ${inTen(ready)} in 10 they pass ${inHundred(high)}.`);
 	return said;
 }
 

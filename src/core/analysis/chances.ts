@@ -96,30 +96,25 @@ const ok = (letters: Letter[]): Outcome<Alphabet> => ({ ok: true, value: { lette
 type Of<K extends PropertyKey> = Extract<Chances, { [_ in K]: unknown }>;
 
 function byRate(rule: Rule, { rate, secondsPerTry, split = plainSplit }: Of<"rate">): Outcome<Alphabet> {
-	if (!isRate(rate))
-		return refuse("rate", `Rate is ${rate}; a number from 0 to 1 is needed, ${nearest(rate)} is the nearest.`);
+	if (!isRate(rate)) return refuse("rate", `Rate: enter a number from 0 to 1, not ${rate}.`);
 	for (const side of ["good", "off"] as const) {
 		const total = sum(split[side], ({ share }) => share);
 		if (Math.abs(total - 1) > 1e-9)
 			return refuse(
 				`split.${side}`,
-				`The shares of ${side === "good" ? "good tries" : "tries that were not good"} sum to ${Number(total.toFixed(6))}; they must sum to 1.`,
+				`The shares of ${side === "good" ? "good tries" : "tries that were not good"} sum to ${Number(total.toFixed(6))}. They must sum to 1.`,
 			);
 	}
 	if (secondsPerTry !== undefined && !(secondsPerTry > 0))
-		return refuse("secondsPerTry", `Seconds per try is ${secondsPerTry}; more than 0 is needed.`);
+		return refuse("secondsPerTry", `Seconds per try: enter more than 0, not ${secondsPerTry}.`);
 	return { ok: true, value: goodOrNot(rule, rate, secondsPerTry, split) };
 }
 
 function byGoingOn(rule: Rule, { goOn }: Of<"goOn">): Outcome<Alphabet> {
-	if (!isRate(goOn))
-		return refuse(
-			"goOn",
-			`Chance of going on is ${goOn}; a number from 0 to 1 is needed, ${nearest(goOn)} is the nearest.`,
-		);
+	if (!isRate(goOn)) return refuse("goOn", `Chance of going on: enter a number from 0 to 1, not ${goOn}.`);
 	const length = find(rule, "length")?.length;
 	if (length === undefined)
-		return refuse("goOn", "Chance of going on fits a rule about length; this one wants a rate.");
+		return refuse("goOn", "Chance of going on fits a rule about length. This rule needs a rate.");
 	return ok([
 		{ p: goOn ** length, attempt: { good: true, result: "hit", length } },
 		{ p: 1 - goOn ** length, attempt: { good: false, result: "miss", length: 0 } },
@@ -128,7 +123,7 @@ function byGoingOn(rule: Rule, { goOn }: Of<"goOn">): Outcome<Alphabet> {
 
 function byRatings({ ratings }: Of<"ratings">): Outcome<Alphabet> {
 	if (ratings.length !== 11)
-		return refuse("ratings", `Ratings has ${ratings.length} probabilities; 11 are needed, for 0 to 10.`);
+		return refuse("ratings", `Ratings: enter 11 probabilities, for 0 to 10, not ${ratings.length}.`);
 	const wrong = sums(
 		ratings.map((p, i) => [String(i), p] as const),
 		"ratings",
@@ -154,20 +149,15 @@ export function alphabetFor(rule: Rule, chances: Chances): Outcome<Alphabet> {
 	return byOutcomes(chances);
 }
 
-const nearest = (n: number): number => (n > 1 ? 1 : 0);
-
 function sums(entries: readonly (readonly [string, number])[], field: string): Outcome<never> | null {
 	for (const [name, p] of entries)
 		if (!isRate(p))
-			return refuse(
-				`${field}.${name}`,
-				`The probability of ${name} is ${p}; a number from 0 to 1 is needed, ${nearest(p)} is the nearest.`,
-			);
+			return refuse(`${field}.${name}`, `The probability of ${name}: enter a number from 0 to 1, not ${p}.`);
 	const total = entries.reduce((sum, [, p]) => sum + p, 0);
 	if (Math.abs(total - 1) > 1e-9)
 		return refuse(
 			field,
-			`The probabilities of ${field} sum to ${Number(total.toFixed(6))}; they must sum to 1, so ${total > 1 ? "take away" : "add"} ${Number(Math.abs(1 - total).toFixed(6))}.`,
+			`The probabilities of ${field} sum to ${Number(total.toFixed(6))}. They must sum to 1: ${total > 1 ? "take away" : "add"} ${Number(Math.abs(1 - total).toFixed(6))}.`,
 		);
 	return null;
 }

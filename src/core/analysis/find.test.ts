@@ -36,7 +36,7 @@ describe("finding a rule", () => {
 		const simple = finding.simplest?.found.rule as Extract<Rule, { kind: "points" }>;
 		expect(Math.max(...Object.values(simple.weights).map(Math.abs))).toBeLessThanOrEqual(3);
 		expect(finding.simplest?.price).toBeGreaterThanOrEqual(1);
-		expect(finding.remarks.join(" ")).toContain("No streak keeps both risks");
+		expect(finding.remarks.join(" ")).toContain("No “in a row” rule keeps both risks");
 		expect(finding.remarks.join(" ")).toMatch(/window rule costs [234]\.\d times/);
 	});
 	test.each([
@@ -74,9 +74,9 @@ describe("finding a rule", () => {
 			[0.7, 0.9],
 		] as const) {
 			const ask = { notReady, ready, riskPass: 0.1, riskHold: 0.1, limit: 8 };
-			const tries = Number(/about (\d+) tries/.exec(said(findRules(ask)))?.[1]);
+			const tries = Number(/About (\d+) tries/.exec(said(findRules(ask)))?.[1]);
 			expect(findRules({ ...ask, limit: tries }).ok).toBe(true);
-			expect(said(findRules({ ...ask, limit: tries - 1 }))).toContain(`about ${tries} tries would do`);
+			expect(said(findRules({ ...ask, limit: tries - 1 }))).toContain(`About ${tries} tries are enough`);
 		}
 	});
 
@@ -108,14 +108,11 @@ describe("finding a rule", () => {
 		expect(search.return({ ok: false, refusals: [] }).done).toBe(true);
 	});
 	test.each([
-		[{ limit: 15 }, "Rep limit is 15, too few to tell 0.6 from 0.85 at these risks; about 21 tries would do."],
-		[{ notReady: 0.9 }, "Ready is 0.85, not ready 0.9; ready must be higher by 0.02 at least, so 0.92 or more."],
-		[
-			{ riskPass: 0.6 },
-			"The risk of passing the one not ready is 0.6; from 0.001 to 0.49 is possible, 0.49 is the nearest.",
-		],
-		[{ ready: Number.NaN }, "Ready is NaN; a rate from 0.01 to 0.99 is needed, 0.01 is the nearest."],
-		[{ limit: -3 }, "Rep limit is -3; a whole number from 1 to 500 is needed."],
+		[{ limit: 15 }, "A limit of 15 is too low to tell 0.6 from 0.85 at these risks. About 21 tries are enough."],
+		[{ notReady: 0.9 }, "Ready (0.85) must be at least 0.02 above not ready (0.9): enter 0.92 or more."],
+		[{ riskPass: 0.6 }, "The risk of passing a student who is not ready: enter a number from 0.001 to 0.49, not 0.6."],
+		[{ ready: Number.NaN }, "Ready: enter a rate from 0.01 to 0.99, not NaN."],
+		[{ limit: -3 }, "Limit: enter a whole number from 1 to 500, not -3."],
 	])("%j is refused with what would do", (change, sentence) => {
 		expect(said(findRules({ notReady: 0.6, ready: 0.85, riskPass: 0.1, riskHold: 0.1, limit: 60, ...change }))).toBe(
 			sentence,

@@ -28,11 +28,18 @@ test("a game too long for boxes becomes the row of boxes that judges most alike"
 	expect(near.moreTries).toBe(Math.round(analyseAt(near.rule, 0.85, 40).attempts - (high?.attempts ?? 0)));
 });
 
-test("what it costs is said as a sentence, with more, as many and fewer tries", () => {
+test("what it costs is said in lines, with more, as many and fewer tries", () => {
 	const one = { ...nearestWindow({ ...rung, rule: game }), moreTries: 1 };
-	expect(windowCost(one)).toMatch(/^In place of the lesson's points game: .* with 1 try more\.$/);
-	expect(windowCost({ ...one, moreTries: 0 })).toMatch(/with as many tries\.$/);
-	expect(windowCost({ ...one, moreTries: -4 })).toMatch(/with 4 tries fewer\.$/);
+	const said = windowCost(one);
+	expect(said.map(([label]) => label)).toEqual(["not ready, of 100 pass", "ready, of 100 pass", "tries"]);
+	expect(said[0]?.[1]).toBe(
+		`${Math.round(100 * one.pass.notReady)}, in the lesson ${Math.round(100 * one.instead.notReady)}`,
+	);
+	expect([1, 0, -4].map((moreTries) => windowCost({ ...one, moreTries })[2]?.[1])).toEqual([
+		"1 more",
+		"as many",
+		"4 fewer",
+	]);
 });
 
 test("fewer tries than make a row are a mistake of the caller", () => {

@@ -1,6 +1,5 @@
 import type { RungSettings } from "@/core/ladder/rung";
 import type { Rule } from "@/core/rules";
-import { plural } from "@/core/text/lists";
 import { analyseAt } from "./analyse";
 import { NOT_READY } from "./cautions";
 import { splitOn, tellsWaysApart } from "./ways";
@@ -52,11 +51,13 @@ export function nearestWindow(
 
 const inAHundred = (share: number) => Math.round(share * 100);
 
-/** What the other rule costs, for whoever reads the card beside the lesson. */
-export function windowCost({ pass, instead, moreTries }: NearestWindow): string {
-	const tries =
-		moreTries === 0
-			? "as many tries"
-			: `${plural(Math.abs(moreTries), "try", "tries")} ${moreTries > 0 ? "more" : "fewer"}`;
-	return `In place of the lesson's points game: passes one who is not ready ${inAHundred(pass.notReady)} times in 100 (there ${inAHundred(instead.notReady)}), one who is ready ${inAHundred(pass.ready)} (there ${inAHundred(instead.ready)}), with ${tries}.`;
+/** What the other rule costs beside the lesson's, as labels and values: of 100 students who passes by each, and in how many more tries. */
+export function windowCost({ pass, instead, moreTries }: NearestWindow): [label: string, value: string][] {
+	const of = (card: number, lesson: number) => `${inAHundred(card)}, in the lesson ${inAHundred(lesson)}`;
+	const tries = moreTries === 0 ? "as many" : `${Math.abs(moreTries)} ${moreTries > 0 ? "more" : "fewer"}`;
+	return [
+		["not ready, of 100 pass", of(pass.notReady, instead.notReady)],
+		["ready, of 100 pass", of(pass.ready, instead.ready)],
+		["tries", tries],
+	];
 }

@@ -1,7 +1,8 @@
 import { type Rule, ruleKinds } from "@/core/rules";
+import { ofHundred } from "@/core/text/figures";
 import { operatingCurve } from "./analyse";
 import { rateOf } from "./chances";
-import { atRate, ofHundred, rateWords, readings, shortAtRate, worthAt } from "./readings";
+import { atRate, rateWords, readings, shortAtRate, worthAt } from "./readings";
 
 test("what is compared: whom a rule lets through in one, three and five lessons, and its tries and minutes", () => {
 	const rule = { kind: "rolling", k: 9, n: 12 } as const;
@@ -38,5 +39,7 @@ test("what the rate of a rule is of is said: good tries, a rally going on by one
 	]);
 	const curve = operatingCurve(length, 20);
 	if (!curve.ok) throw new Error("no curve");
-	expect(readings(curve.value, 0.6, 0.85, length)[0]).toMatch(/^Who goes on by one more 6 times in 10 passes /);
+	expect(readings(curve.value, 0.6, 0.85, length)[0]).toMatch(
+		/^A student who goes on by one more 6 times in 10 passes /,
+	);
 });

@@ -1,24 +1,10 @@
 import type { Rule } from "@/core/rules";
+import { hundredWords, inHundred, inTen } from "@/core/text/figures";
 import { plural } from "@/core/text/lists";
 import type { Curve } from "./analyse";
 import { LESSONS } from "./analyse";
 import { rateOf } from "./chances";
 import { passedWithin } from "./overLessons";
-
-/** "6", "8.5": a rate as so many in ten. */
-export const inTen = (rate: number): string => String(Number((rate * 10).toFixed(1)));
-
-/** "75 times in 100"; the ends are never said to be sure. */
-export function inHundred(p: number): string {
-	const hundredths = Math.round(p * 100);
-	return p > 0 && hundredths === 0
-		? "less than once in 100"
-		: p < 1 && hundredths === 100
-			? "more than 99 times in 100"
-			: hundredths === 1
-				? "once in 100"
-				: `${hundredths} times in 100`;
-}
 
 /** The curve at the grid point nearest to a rate. */
 export function at(curve: Pick<Curve, "rates">, values: readonly number[], rate: number): number {
@@ -33,14 +19,16 @@ export function at(curve: Pick<Curve, "rates">, values: readonly number[], rate:
  */
 export function readings(curve: Curve, notReady: number, ready: number, rule: Rule): string[] {
 	const low = at(curve, curve.pass, notReady);
-	const later = LESSONS.slice(1).map((n) => `within ${n} lessons ${inHundred(passedWithin(rule, low, n))}`);
+	const later = LESSONS.slice(1).map(
+		(n) => ` Within ${n} lessons: ${hundredWords(passedWithin(rule, low, n))} of 100.`,
+	);
 	const said = [
-		`${student(notReady, rule)} ${rule.kind === "days" ? "meets it in a lesson" : "passes"} ${inHundred(low)}${low > 0.005 ? `, ${later.join(", ")}` : ""}.`,
-		`${student(ready, rule)} ${rule.kind === "days" ? "meets it in a lesson" : "passes"} ${inHundred(at(curve, curve.pass, ready))} and needs ${plural(Math.round(at(curve, curve.attempts, ready)), "try", "tries")} on average.`,
+		`${student(notReady, rule)} ${rule.kind === "days" ? "meets it in a lesson" : "passes"} ${inHundred(low)}.${low > 0.005 ? later.join("") : ""}`,
+		`${student(ready, rule)} ${rule.kind === "days" ? "meets it in a lesson" : "passes"} ${inHundred(at(curve, curve.pass, ready))} and needs ${plural(Math.round(at(curve, curve.attempts, ready)), "try")} on average.`,
 	];
 	if (curve.advised)
 		said.push(
-			`With the advice followed (too hard today ends it): ${inHundred(at(curve, curve.advised.pass, notReady))} and ${inHundred(at(curve, curve.advised.pass, ready))}.`,
+			`If you follow the advice and stop at “too hard today”: ${inHundred(at(curve, curve.advised.pass, notReady))} and ${inHundred(at(curve, curve.advised.pass, ready))}.`,
 		);
 	return said;
 }
@@ -68,17 +56,6 @@ export function worthAt(curve: Curve, rate: number, secondsPerTry: number, rule:
 	};
 }
 
-/** As so many in a hundred; the ends are never said to be sure, and have words of their own. */
-function hundredths(p: number, under: string, over: string): string {
-	const n = Math.round(p * 100);
-	return p > 0 && n === 0 ? under : p < 1 && n === 100 ? over : String(n);
-}
-
-/** For a table. */
-export const ofHundred = (p: number): string => hundredths(p, "<1", ">99");
-/** For a sentence. */
-export const hundredWords = (p: number): string => hundredths(p, "under 1", "over 99");
-
 /** What the rate is called beside its numbers. */
 export const rateWords = {
 	good: "good in 10",
@@ -105,4 +82,4 @@ export const shortAtRate = (rule: Rule, rate: number): string =>
 const student = (rate: number, rule: Rule): string =>
 	rateOf(rule) === "good"
 		? `${inTen(rate).startsWith("8") ? "An" : "A"} ${inTen(rate)}-in-10 student`
-		: `Who ${atRate(rule, rate)}`;
+		: `A student who ${atRate(rule, rate)}`;

@@ -40,7 +40,7 @@ export function* whyNone(ask: Ask): Generator<Progress, Outcome<Finding>> {
 		}
 		return refuse(
 			"limit",
-			`Rep limit is ${ask.limit}, too few to tell ${ask.notReady} from ${ask.ready} at these risks; about ${high} tries would do.`,
+			`A limit of ${ask.limit} is too low to tell ${ask.notReady} from ${ask.ready} at these risks. About ${high} tries are enough.`,
 		);
 	}
 	const idle = idleShare(ask);
@@ -48,12 +48,12 @@ export function* whyNone(ask: Ask): Generator<Progress, Outcome<Finding>> {
 		if (yield* canKeep({ ...ask, riskPass: risk, riskHold: risk }))
 			return refuse(
 				"riskPass",
-				`The two risks are too small for rates this near; about ${Math.round(risk * 100)} in 100 each would do.`,
+				`The two risks are too small for rates this close. About ${Math.round(risk * 100)} in 100 each is possible.`,
 			);
 	return refuse(
 		"ready",
-		`Ready at ${ask.ready} is too near to not ready at ${ask.notReady} to be told apart; take them further apart.${
-			idle > 0 ? " On this rung many tries that are not good cost a points game nothing." : ""
+		`Ready (${ask.ready}) and not ready (${ask.notReady}) are too close to tell apart. Choose values further apart.${
+			idle > 0 ? " On this rung many tries that are not good cost nothing in a points game." : ""
 		}`,
 	);
 }

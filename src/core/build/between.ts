@@ -38,7 +38,7 @@ export function between(
 				harder: upper.settings.name,
 			},
 		},
-		sentence: `Only ${first.name} is raised, to “${name}”.`,
+		sentence: `Only ${first.name} gets harder: “${name}”.`,
 	};
 }
 

@@ -161,12 +161,12 @@ describe("a ladder that is built", () => {
 		const { rungs, reasons } = drafted({ size: { rungs: 4 }, easeBack: true });
 		expect(reasons.map(({ weight }) => weight)).toEqual([0, 2, 2.5, 2]);
 		expect(reasons[1]?.sentence).toBe(
-			"object: slow and light; object: light. Weighs 2: 2 notches at once keep every other step within 2.5.",
+			"object: slow and light, object: light. Step of 2: 2 notches at once, so that every other step stays within 2.5.",
 		);
-		expect(reasons[2]?.sentence).toContain(
-			"two difficulties at once, since one alone would leave a heavier step elsewhere",
+		expect(reasons[2]?.sentence).toContain("two scales at once: one alone would leave a bigger step elsewhere");
+		expect(drafted({ size: { rungs: 7 }, easeBack: true }).reasons[4]?.sentence).toContain(
+			"tempo and effort: half speed. Step of 1: the next scale, by one notch. object is one notch easier on this rung.",
 		);
-		expect(drafted({ size: { rungs: 7 }, easeBack: true }).reasons[4]?.sentence).toContain("object goes back a notch");
 		expect(rungs[1]?.settings).toMatchObject({ easier: "slow and light", notches: { object: 2, tempo: 0 } });
 	});
 	test("no heavier a step than allowed, in as few rungs as that takes", () => {
@@ -181,20 +181,36 @@ describe("what cannot be built is refused in a sentence that says what would", (
 		[
 			"a goal below its start",
 			{ ends: { tempo: { start: 2, goal: 1 } } },
-			'from "near full speed" to "half speed"; the goal is at or above',
+			'tempo and effort would go down, from "near full speed" to "half speed". The goal must be at or above the start. Swap them.',
 		],
-		["a notch that is not there", { ends: { tempo: { start: 0, goal: 9 } } }, "has no notch 9; choose from 0 to 3"],
-		["nothing raised", { ends: {} }, "choose at least one"],
-		["nothing raised but named", { ends: { tempo: { start: 1, goal: 1 } } }, "choose at least one"],
-		["one rung", { size: { rungs: 1 } }, "1 rung is no ladder that can be built; from 2 to 100"],
-		["two hundred rungs", { size: { rungs: 200 } }, "200 rungs are no ladder"],
-		["more rungs than notches", { size: { rungs: 9 } }, "there are 6 notches to raise; ask for 7 at the most"],
-		["a step of nothing", { size: { greatest: 0 } }, "it weighs more than 0"],
-		["a step no notch fits in", { size: { greatest: 1 } }, '"the real thing" of object alone weighs 1.5'],
+		[
+			"a notch that is not there",
+			{ ends: { tempo: { start: 0, goal: 9 } } },
+			"tempo and effort has no notch 9. Choose from 0 to 3.",
+		],
+		["nothing raised", { ends: {} }, "Choose at least one scale, and a goal above its start."],
+		[
+			"nothing raised but named",
+			{ ends: { tempo: { start: 1, goal: 1 } } },
+			"Choose at least one scale, and a goal above its start.",
+		],
+		["one rung", { size: { rungs: 1 } }, "Number of rungs: enter 2 to 100, not 1."],
+		["two hundred rungs", { size: { rungs: 200 } }, "Number of rungs: enter 2 to 100, not 200."],
+		[
+			"more rungs than notches",
+			{ size: { rungs: 9 } },
+			"9 rungs need 8 steps, but there are 6 notches to raise. Ask for at most 7, or raise more.",
+		],
+		["a step of nothing", { size: { greatest: 0 } }, "Biggest step: enter more than 0, not 0. A normal notch is 1."],
+		[
+			"a step no notch fits in",
+			{ size: { greatest: 1 } },
+			'"the real thing" of object alone is a step of 1.5, bigger than the 1 allowed. Allow 1.5, or add a notch in between.',
+		],
 		[
 			"a skill with nothing to link",
 			{ chaining: "ground up", skill: { ...skill, positions: [] } },
-			"there is nothing to link",
+			'"Three-ball cascade" has 0 key positions: too few to link. Add positions, or keep the whole movement on every rung.',
 		],
 	])("%s", (_, change, sentence) => {
 		expect(said(change).join(" ")).toContain(sentence);
@@ -208,9 +224,13 @@ describe("what cannot be built is refused in a sentence that says what would", (
 				{ name: "b", weight: 0 },
 			],
 		};
-		expect(said({ difficulties: [flat], ends: { flat: { start: 0, goal: 1 } } })[0]).toContain('"b" of Flat weighs 0');
+		expect(said({ difficulties: [flat], ends: { flat: { start: 0, goal: 1 } } })[0]).toContain(
+			'"b" of Flat: size must be more than 0, not 0. A normal step is 1.',
+		);
 		const read = parse(Difficulty, flat);
-		expect(read.ok ? "" : read.refusals[0]?.sentence).toContain("a step up weighs more than 0");
+		expect(read.ok ? "" : read.refusals[0]?.sentence).toContain(
+			'"b" of Flat: size must be more than 0, not 0. A normal step is 1.',
+		);
 	});
 	test("what everybody starts from can be read, each with its own id", () => {
 		for (const one of usualDifficulties) expect(parse(Difficulty, one).ok).toBe(true);
@@ -229,7 +249,9 @@ describe("what a ladder starts from", () => {
 		const { rungs } = drafted({ policy: "fixed dose", dose: 20 });
 		expect(rungs.every(({ settings }) => settings.limit === 20 && settings.triesPerSet === 7)).toBe(true);
 		const without = build({ policy: "fixed dose" });
-		expect(without.ok ? "" : without.refusals[0]?.sentence).toContain("The dose is missing");
+		expect(without.ok ? "" : without.refusals[0]?.sentence).toContain(
+			"Tries a day: enter a whole number from 1 to 500.",
+		);
 	});
 	test("mat and spotter are proposed where height is raised, and nowhere else", () => {
 		const ends = { surface: { start: 0, goal: 3 }, tempo: { start: 0, goal: 1 } };

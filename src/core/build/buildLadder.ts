@@ -83,12 +83,12 @@ function refusalsOf({ skill, difficulties, ends, chaining, size, policy, dose }:
 		if (!(start in notches) || !(goal in notches))
 			said.push({
 				path: `ends.${id}`,
-				sentence: `${name} has no notch ${start in notches ? goal : start}; choose from 0 to ${notches.length - 1}.`,
+				sentence: `${name} has no notch ${start in notches ? goal : start}. Choose from 0 to ${notches.length - 1}.`,
 			});
 		else if (goal < start)
 			said.push({
 				path: `ends.${id}`,
-				sentence: `${name} would go down, from ${words(start)} to ${words(goal)}; the goal is at or above the start. Change them over.`,
+				sentence: `${name} would go down, from ${words(start)} to ${words(goal)}. The goal must be at or above the start. Swap them.`,
 			});
 		notches.slice(1).forEach(({ name: notch, weight }) => {
 			if (!(weight > 0))
@@ -101,7 +101,7 @@ function refusalsOf({ skill, difficulties, ends, chaining, size, policy, dose }:
 	if (chaining && skill.positions.length < 2)
 		said.push({
 			path: "chaining",
-			sentence: `"${skill.name}" has ${plural(skill.positions.length, "key position")}, so there is nothing to link; add positions, or leave the whole movement on every rung.`,
+			sentence: `"${skill.name}" has ${plural(skill.positions.length, "key position")}: too few to link. Add positions, or keep the whole movement on every rung.`,
 		});
 	if (
 		size !== "each notch" &&
@@ -110,17 +110,17 @@ function refusalsOf({ skill, difficulties, ends, chaining, size, policy, dose }:
 	)
 		said.push({
 			path: "size",
-			sentence: `${size.rungs} ${size.rungs === 1 ? "rung is" : "rungs are"} no ladder that can be built; from 2 to ${MOST_RUNGS} are possible.`,
+			sentence: `Number of rungs: enter 2 to ${MOST_RUNGS}, not ${size.rungs}.`,
 		});
 	if (size !== "each notch" && "greatest" in size && !(size.greatest > 0))
 		said.push({
 			path: "size",
-			sentence: `The greatest step is ${size.greatest}; it weighs more than 0, 1 is one usual notch.`,
+			sentence: `Biggest step: enter more than 0, not ${size.greatest}. A normal notch is 1.`,
 		});
 	if (policy === "fixed dose" && !(Number.isInteger(dose) && (dose ?? 0) >= 1 && (dose ?? 0) <= 500))
 		said.push({
 			path: "dose",
-			sentence: `The dose is ${dose ?? "missing"}; a whole number of tries a day from 1 to 500 is needed.`,
+			sentence: `Tries a day: enter a whole number from 1 to 500.`,
 		});
 	return said;
 }
@@ -157,8 +157,7 @@ export function buildLadder(request: Request, newId: () => string): Outcome<Ladd
 			weight: one.notches[start + i + 1]?.weight ?? 1,
 		}));
 	});
-	if (row.length === 0)
-		return refuse("ends", "No difficulty is raised anywhere; choose at least one and a goal above its start.");
+	if (row.length === 0) return refuse("ends", "Choose at least one scale, and a goal above its start.");
 	const steps = stepsFor(row, size, used);
 	if (!steps.ok) return steps;
 	const ends = cut(row, steps.value);
@@ -202,7 +201,7 @@ function stepsFor(row: readonly Notching[], size: Request["size"], used: readonl
 		if (size.rungs - 1 <= row.length) return { ok: true, value: size.rungs - 1 };
 		return refuse(
 			"size",
-			`${size.rungs} rungs need ${size.rungs - 1} steps, and there are ${plural(row.length, "notch", "notches")} to raise; ask for ${row.length + 1} at the most, or raise more.`,
+			`${size.rungs} rungs need ${size.rungs - 1} steps, but there are ${plural(row.length, "notch")} to raise. Ask for at most ${row.length + 1}, or raise more.`,
 		);
 	}
 	const parts = fewestParts(row, size.greatest);
@@ -211,7 +210,7 @@ function stepsFor(row: readonly Notching[], size: Request["size"], used: readonl
 	const one = used.find(({ id }) => id === heavy.difficulty);
 	return refuse(
 		"size",
-		`"${one?.notches[heavy.to]?.name}" of ${one?.name} alone weighs ${heavy.weight}, more than the greatest step of ${size.greatest}; allow ${heavy.weight}, or put a notch in between.`,
+		`"${one?.notches[heavy.to]?.name}" of ${one?.name} alone is a step of ${heavy.weight}, bigger than the ${size.greatest} allowed. Allow ${heavy.weight}, or add a notch in between.`,
 	);
 }
 
@@ -246,13 +245,13 @@ function reasonFor(
 	const kinds = new Set(raised.map(({ difficulty }) => difficulty));
 	const why =
 		kinds.size > 1
-			? "two difficulties at once, since one alone would leave a heavier step elsewhere"
+			? "two scales at once: one alone would leave a bigger step elsewhere"
 			: raised.length > 1
-				? `${raised.length} notches at once keep every other step within ${round(heaviest)}`
+				? `${raised.length} notches at once, so that every other step stays within ${round(heaviest)}`
 				: raised[0]?.difficulty === before
 					? "one notch more"
-					: "the next difficulty, by one notch";
-	return `${words.join("; ")}. Weighs ${round(weight)}: ${why}.${eased ? ` ${named(eased)?.name} goes back a notch for this rung.` : ""}`;
+					: "the next scale, by one notch";
+	return `${words.join(", ")}. Step of ${round(weight)}: ${why}.${eased ? ` ${named(eased)?.name} is one notch easier on this rung.` : ""}`;
 }
 
 /** A dose is done in so many sets. */

@@ -52,7 +52,7 @@ export function* searchLadderRules(ask: Omit<Ask, "limit">): Generator<number, O
 		if (!rule)
 			return refuse(
 				"ask",
-				`No rule under ${UNDER} tries keeps both risks. ${outcome.value.remarks.join(" ")} Allow more risk, or put ready and not ready further apart.`,
+				`No rule under ${UNDER} tries keeps both risks. ${outcome.value.remarks.join(" ")} Allow more risk, or set ready and not ready further apart.`,
 			);
 		tiers.push({ rule, limit: limitFor(rule, ask.ready, ask.split) });
 	}

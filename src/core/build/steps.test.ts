@@ -61,7 +61,9 @@ describe("rules for a ladder", () => {
 	});
 	test("asked for what cannot be, they say what would be right", () => {
 		const { outcome } = all({ notReady: 0.8, ready: 0.8, riskPass: 0.1, riskHold: 0.1 });
-		expect(outcome.ok ? "" : outcome.refusals[0]?.sentence).toContain("ready must be higher by 0.02 at least");
+		expect(outcome.ok ? "" : outcome.refusals[0]?.sentence).toContain(
+			"Ready (0.8) must be at least 0.02 above not ready (0.8): enter 0.82 or more.",
+		);
 	});
 });
 
@@ -74,7 +76,7 @@ describe("a rung in between", () => {
 			id: "new",
 			settings: { notches: { object: 1, tempo: 0 }, easier: "Rung 1", harder: "Rung 2" },
 		});
-		expect(made?.sentence).toBe("Only object is raised, to “slow and light”.");
+		expect(made?.sentence).toBe("Only object gets harder: “slow and light”.");
 		const all = [rung({ object: 0, tempo: 0 }, 1), made?.rung as Rung, rung({ object: 1, tempo: 1 }, 2)];
 		expect(stepsOf(all, usualDifficulties, 2).flatMap(({ marks }) => marks)).toEqual([]);
 	});

@@ -33,7 +33,7 @@ test("once, every week, every other week, to the end of the term", () => {
 test("a term that ends before it begins is refused in a sentence", () => {
 	const read = Booking.safeParse({ ...booking(), until: "2026-08-01" });
 	expect(read.success ? "" : read.error.issues[0]?.message).toBe(
-		"The term ends on 2026-08-01, before its first lesson on 2026-09-01; choose that day or a later one, or leave the end open.",
+		"The term ends on 2026-08-01, before its first lesson on 2026-09-01. Choose that day or a later one, or leave the end open.",
 	);
 });
 
@@ -91,7 +91,7 @@ test("clashes: two at once, too short a way between two places, and busy times; 
 		"b: The lesson at 16:00 is not over yet.",
 	]);
 	expect(say([...at("16:00", "hall", "a"), ...at("16:46", "park", "b")])).toEqual([
-		"b: 1 minute to come from hall; 20 are needed.",
+		"b: 1 minute to come from hall, but the way takes 20.",
 	]);
 	expect(say([...at("16:00", "hall", "a"), ...at("17:05", "park", "b")])).toEqual([]);
 	const from = momentOf("2026-09-01", "16:30", "Europe/Vienna");

@@ -33,7 +33,7 @@ export const Booking = z
 		if (until !== null && until < first)
 			complainIn(ctx)(
 				["until"],
-				`The term ends on ${until}, before its first lesson on ${first}; choose that day or a later one, or leave the end open.`,
+				`The term ends on ${until}, before its first lesson on ${first}. Choose that day or a later one, or leave the end open.`,
 			);
 	});
 export type Booking = z.infer<typeof Booking>;
@@ -45,7 +45,7 @@ export const bookingLabels = {
 	time: "time",
 	minutes: "minutes",
 	zone: "time zone",
-	repeats: "comes back",
+	repeats: "repeats",
 	until: "end of term",
 	changes: "changes",
 };

@@ -29,7 +29,7 @@ export function clashes(
 			} else if (apart(one.lesson.place, next.lesson.place)) {
 				const left = Math.round((next.from - one.to) / 60_000);
 				const from = one.lesson.place;
-				say(next.lesson, `${plural(left, "minute")} to come from ${from}; ${travelMinutes} are needed.`);
+				say(next.lesson, `${plural(left, "minute")} to come from ${from}, but the way takes ${travelMinutes}.`);
 			}
 		}
 		const taken = busy.find(({ from, to }) => from < one.to && to > one.from);

@@ -18,26 +18,26 @@ test("what can be called is taken", () => {
 });
 
 test.each<[Partial<Caller>, string]>([
-	[{ all: [] }, "all: The caller has nothing to call; name two at least."],
-	[{ all: ["A"] }, "all: The caller has one thing only to call; name two at least."],
-	[{ all: ["A", "B", "A"] }, "all: The caller would call one thing under two places; take one of them out."],
-	[{ variants: true }, "all: Two ways are compared, and 3 are named; leave two of them."],
+	[{ all: [] }, "all: The caller has nothing to call. Name at least two."],
+	[{ all: ["A"] }, "all: The caller has one thing only to call. Name at least two."],
+	[{ all: ["A", "B", "A"] }, "all: The caller has one thing in two places. Remove one of them."],
+	[{ variants: true }, "all: Two ways are compared, but 3 are named. Keep two of them."],
 	[
 		{ order: { kind: "every other", fixed: "Z" } },
-		'order: The caller\'s order names "Z", which is not called on this rung; choose one of A, B, C.',
+		'order: The caller\'s order names "Z", which is not called on this rung. Choose one of A, B, C.',
 	],
 	[
 		{ order: { kind: "weighted", weights: { A: 1, Z: 2 } } },
-		'order: The caller\'s order names "Z", which is not called on this rung; choose one of A, B, C.',
+		'order: The caller\'s order names "Z", which is not called on this rung. Choose one of A, B, C.',
 	],
 	[
 		{ order: { kind: "weighted", weights: { A: 0, B: 0, C: 0 } } },
-		"order: Every weight is 0, so nothing would be called; give one of them more.",
+		"order: Every weight is 0, so there would be no calls. Give one of them more.",
 	],
-	[{ beat: { every: 0, spread: 0 } }, "beat: The beat is 0 seconds; 0.5 to 120 are needed."],
+	[{ beat: { every: 0, spread: 0 } }, "beat: Beat: enter 0.5 to 120 seconds, not 0."],
 	[
 		{ beat: { every: 2, spread: 1.8 } },
-		"beat: The spread of the beat is 1.8 seconds; 0 or more are needed, and no gap under 0.5 seconds.",
+		"beat: Vary by: enter 0 seconds or more, with no gap under 0.5 seconds, not 1.8.",
 	],
 ])("what cannot be is refused in a sentence: %j", (change, sentence) => {
 	expect(refused(change)).toContain(sentence);
@@ -65,6 +65,6 @@ test("a ladder whose caller cannot call is not saved, and says on which rung", (
 	const read = parse(LadderToSave, ladder);
 	expect(read.ok ? [] : read.refusals).toContainEqual({
 		path: "rungs.0.settings.caller.all",
-		sentence: '"Wall dots": The caller has one thing only to call; name two at least.',
+		sentence: '"Wall dots": The caller has one thing only to call. Name at least two.',
 	});
 });

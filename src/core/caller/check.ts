@@ -13,10 +13,9 @@ export function callerRefusals({ order, beat, variants }: Caller, all: readonly 
 	const found: Refusal[] = [];
 	const say = (path: string, sentence: string) => found.push({ path, sentence });
 	if (all.length < 2)
-		say("all", `The caller has ${all.length === 0 ? "nothing" : "one thing only"} to call; name two at least.`);
-	if (new Set(all).size < all.length)
-		say("all", "The caller would call one thing under two places; take one of them out.");
-	if (variants && all.length > 2) say("all", `Two ways are compared, and ${all.length} are named; leave two of them.`);
+		say("all", `The caller has ${all.length === 0 ? "nothing" : "one thing only"} to call. Name at least two.`);
+	if (new Set(all).size < all.length) say("all", "The caller has one thing in two places. Remove one of them.");
+	if (variants && all.length > 2) say("all", `Two ways are compared, but ${all.length} are named. Keep two of them.`);
 	const strangers =
 		order.kind === "every other"
 			? [order.fixed].filter((name) => !all.includes(name))
@@ -26,17 +25,14 @@ export function callerRefusals({ order, beat, variants }: Caller, all: readonly 
 	for (const name of strangers)
 		say(
 			"order",
-			`The caller's order names "${name}", which is not called on this rung; choose one of ${all.join(", ")}.`,
+			`The caller's order names "${name}", which is not called on this rung. Choose one of ${all.join(", ")}.`,
 		);
 	if (order.kind === "weighted" && all.every((name) => order.weights[name] === 0))
-		say("order", "Every weight is 0, so nothing would be called; give one of them more.");
+		say("order", "Every weight is 0, so there would be no calls. Give one of them more.");
 	if (beat && !(beat.every >= SHORTEST && beat.every <= LONGEST))
-		say("beat", `The beat is ${beat.every} seconds; ${SHORTEST} to ${LONGEST} are needed.`);
+		say("beat", `Beat: enter ${SHORTEST} to ${LONGEST} seconds, not ${beat.every}.`);
 	if (beat && !(beat.spread >= 0 && beat.every - beat.spread >= SHORTEST))
-		say(
-			"beat",
-			`The spread of the beat is ${beat.spread} seconds; 0 or more are needed, and no gap under ${SHORTEST} seconds.`,
-		);
+		say("beat", `Vary by: enter 0 seconds or more, with no gap under ${SHORTEST} seconds, not ${beat.spread}.`);
 	return found;
 }
 

@@ -1,22 +1,22 @@
 import * as z from "zod/mini";
-import { inTen } from "@/core/analysis/readings";
 import { Difficulties, difficultyLabels } from "@/core/difficulty/difficulty";
 import { usualDifficulties } from "@/core/difficulty/usual";
 import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
 import { StudentLimit } from "@/core/people/student";
 import { complainIn } from "@/core/refusals/complain";
 import { label, whole } from "@/core/text/fields";
+import { inTen } from "@/core/text/figures";
 import { NoteTemplate, noteLabels } from "./noteTemplate";
 
 export const coachLabels = {
 	...difficultyLabels,
-	band: "working band",
-	low: "lower end of the band",
-	high: "upper end of the band",
+	band: "working range",
+	low: "lower end of the working range",
+	high: "upper end of the working range",
 	coin: "the coin",
-	checks: "checklists by apparatus",
-	kit: "kit or apparatus",
-	items: "what is checked",
+	checks: "checklists by kit",
+	kit: "kit",
+	items: "check",
 	remind: "reminders",
 	words: "words of a reminder",
 	every: "minutes of a reminder",
@@ -24,7 +24,7 @@ export const coachLabels = {
 	under: "younger than",
 	part: "part of the body",
 	day: "limit of a day",
-	week: "limit of seven days",
+	week: "limit for seven days",
 	note: "note",
 	...noteLabels,
 	travel: "minutes between two places",
@@ -43,7 +43,7 @@ export const Band = z
 		if (low >= high)
 			complainIn(ctx)(
 				["low"],
-				`The working band would go from ${inTen(low)} to ${inTen(high)} in 10; its lower end is below the upper one, 6 to 8.5 is usual.`,
+				`Working range: the lower end (${inTen(low)}) must be below the upper one (${inTen(high)}). Usual: 6 to 8.5.`,
 			);
 	});
 export type Band = z.infer<typeof Band>;

@@ -6,7 +6,7 @@ export const noteParts = ["head", "rungs", "cue", "marks", "practise", "next"] a
 export type NotePart = (typeof noteParts)[number];
 export const notePartWords: Record<NotePart, string> = {
 	head: "whose, and when",
-	rungs: "what was done, and what got better",
+	rungs: "what you did, and what got better",
 	cue: "the one cue",
 	marks: "their own mark",
 	practise: "what to practise",
@@ -46,7 +46,7 @@ export const noteLabels = {
 	order: "order",
 	leftOut: "left out",
 	cue: "words for the cue",
-	practise: "words over the practice",
+	practise: "words above the practice",
 	next: "words for the next lesson",
 	end: "last words",
 };

@@ -17,7 +17,7 @@ test("an answer is kept once, changed in its place, and taken back when it is em
 	expect(answersIn(phone.view(), "student").map((one) => one.answer)).toEqual(["the third"]);
 	say(phone, "");
 	expect(answersIn(phone.view(), "student")).toEqual([]);
-	expect(answersIn(phone.view(), "somebody else")).toEqual([]);
+	expect(answersIn(phone.view(), "another student")).toEqual([]);
 });
 
 test("a remark on a held finish belongs to its position, and both are found by their words", () => {
@@ -78,5 +78,5 @@ test("named or told, and which felt better: one answer each, changed in its plac
 	feel("r1", "new");
 	feel("r2", "old");
 	expect(Object.fromEntries(feltIn(phone.view(), "student"))).toEqual({ r1: "new", r2: "old" });
-	expect(feltIn(phone.view(), "somebody else").size).toBe(0);
+	expect(feltIn(phone.view(), "another student").size).toBe(0);
 });

@@ -37,7 +37,7 @@ export function fromCard(
 			return [
 				{
 					path: rung,
-					sentence: `"${name}" has ${plural(tries, "try", "tries")}; a whole number from 1 to 500 is possible.`,
+					sentence: `"${name}" has ${plural(tries, "try")}: enter a whole number from 1 to 500.`,
 				},
 			];
 		const said = tallyRefusal({ tries, good });
@@ -46,10 +46,10 @@ export function fromCard(
 	if (day.practised > day.today)
 		wrong.unshift({
 			path: "day",
-			sentence: `Practised on ${day.practised} is a day that has not come; give today's, ${day.today}, or one before it.`,
+			sentence: `Practised on: ${day.practised} is in the future. Choose ${day.today} or an earlier day.`,
 		});
 	if (wrong.length > 0) return { ok: false, refusals: wrong };
-	if (filled.length === 0) return refuse("ticked", "Nothing was entered; give the tries of one rung at least.");
+	if (filled.length === 0) return refuse("ticked", "Enter the tries of at least one rung.");
 	return {
 		ok: true,
 		value: [

@@ -8,7 +8,7 @@ export const EXTENT = "extent";
 
 /** What is said of a notch that is no step up. */
 export const weightless = (difficulty: string, notch: string, weight: number): string =>
-	`"${notch}" of ${difficulty} weighs ${weight}; a step up weighs more than 0, 1 is usual.`;
+	`"${notch}" of ${difficulty}: size must be more than 0, not ${weight}. A normal step is 1.`;
 
 /**
  * One way in which a rung is hard, as an ordered list of notches. A notch's weight is
@@ -37,8 +37,7 @@ export const Difficulties = z.array(Difficulty).check(z.maxLength(24), (ctx) => 
 		const key = name.toLocaleLowerCase();
 		const first = names.get(key);
 		if (first === undefined) names.set(key, i);
-		else
-			complain([i, "name"], `Difficulties ${first + 1} and ${i + 1} are both called "${name}"; give one another name.`);
+		else complain([i, "name"], `Scales ${first + 1} and ${i + 1} have the same name, "${name}". Rename one of them.`);
 	});
 });
 

@@ -54,7 +54,7 @@ export function estimateRate(past: readonly PastTry[], settings: RateSettings = 
 	if (past.some(({ daysAgo }) => !(daysAgo >= 0 && Number.isFinite(daysAgo))))
 		return refuse("daysAgo", "Days ago must be 0 or more for every try.");
 	if (!(settings.ready > 0 && settings.ready < 1))
-		return refuse("ready", `Ready is ${settings.ready}; a rate between 0 and 1 is needed.`);
+		return refuse("ready", `Ready: enter a rate between 0 and 1, not ${settings.ready}.`);
 	const { good, off } = weighTries(past, settings);
 	const [a, b] = [1 + good, 1 + off];
 	const mean = a / (a + b);

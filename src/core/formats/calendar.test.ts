@@ -110,10 +110,10 @@ test("no calendar, a damaged one and one of ten thousand events are refused in a
 		const read = readBusy(text, "UTC", from, to);
 		return read.ok ? "" : read.refusals.map(({ path, sentence }) => `${path}: ${sentence}`).join(" ");
 	};
-	expect(said("hello")).toMatch(/^file: This is no calendar file: .*\.ics, and bring that\.$/);
+	expect(said("hello")).toMatch(/^file: This is not a calendar file\. .*\.ics\) and import that\.$/);
 	expect(said("BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nDTST")).toMatch(/damaged|cannot be read/);
 	const many = Array.from({ length: 10_000 }, () => event("DTSTART:20261005T080000Z")).flat();
 	expect(said(file(...many))).toBe(
-		`file: The file holds 10,000 events; at most ${MOST_EVENTS.toLocaleString("en")} are taken. Export fewer months of it. Nothing was taken in.`,
+		`file: The file holds 10,000 events, but at most ${MOST_EVENTS.toLocaleString("en")} are possible. Export fewer months. Nothing was imported.`,
 	);
 });

@@ -90,19 +90,14 @@ function* timesOf(
 		return;
 	}
 	if (comesTooOften(event.component))
-		throw new NotTaken(
-			`“${what}” comes back oftener than once a day: no appointment does. Leave it out of the export.`,
-		);
+		throw new NotTaken(`“${what}” repeats more than once a day. Leave it out of the export.`);
 	const lasts = event.duration.toSeconds() * 1000;
 	const each = event.iterator();
 	for (let found = 0; found < MOST_TIMES; ) {
 		const next = each.next();
 		if (!next) return;
 		steps.left -= 1;
-		if (steps.left < 0)
-			throw new NotTaken(
-				"Its events come back too often, or began too long ago, to be gone through. Export fewer months of it.",
-			);
+		if (steps.left < 0) throw new NotTaken("Its events repeat too often or began too long ago. Export fewer months.");
 		// A day to each side for a zone that is not worked out yet; a moved one is told by its details alone.
 		const about = next.toUnixTime() * 1000;
 		if (about + lasts < from - DAY_MS && Object.keys(event.exceptions).length === 0) continue;
@@ -124,24 +119,24 @@ function* timesOf(
  */
 export function readBusy(text: string, zone: string, from: number, to: number): Outcome<Busy[]> {
 	const nothing = (why: string) =>
-		refuse("file", `${why} Export your calendar as an iCalendar file, one that ends in .ics, and bring that.`);
-	if (!/BEGIN:VCALENDAR/i.test(text)) return nothing("This is no calendar file: it does not begin as one.");
+		refuse("file", `${why} Export your calendar as an iCalendar file (it ends in .ics) and import that.`);
+	if (!/BEGIN:VCALENDAR/i.test(text)) return nothing("This is not a calendar file.");
 	let calendar: ICAL.Component;
 	try {
 		calendar = new ICAL.Component(ICAL.parse(text));
 	} catch {
-		return nothing("This calendar file is damaged: it cannot be read to its end.");
+		return nothing("This calendar file is damaged. Its end cannot be read.");
 	}
 	const events = calendar.getAllSubcomponents("vevent");
 	if (events.length > MOST_EVENTS)
 		return refuse(
 			"file",
-			`The file holds ${events.length.toLocaleString("en")} events; at most ${MOST_EVENTS.toLocaleString("en")} are taken. Export fewer months of it. Nothing was taken in.`,
+			`The file holds ${events.length.toLocaleString("en")} events, but at most ${MOST_EVENTS.toLocaleString("en")} are possible. Export fewer months. Nothing was imported.`,
 		);
 	try {
 		for (const one of calendar.getAllSubcomponents("vtimezone")) {
 			if (one.getAllSubcomponents().some(comesTooOften))
-				throw new NotTaken("A time zone in it changes oftener than once a day.");
+				throw new NotTaken("A time zone in it changes more than once a day.");
 			ICAL.TimezoneService.register(one);
 		}
 		const window = { from, to, steps: { left: MOST_STEPS } };
@@ -158,7 +153,7 @@ export function readBusy(text: string, zone: string, from: number, to: number): 
 		});
 		return { ok: true, value: found.sort((a, b) => a.from - b.from) };
 	} catch (error) {
-		if (error instanceof NotTaken) return refuse("file", `${error.message} Nothing was taken in.`);
+		if (error instanceof NotTaken) return refuse("file", `${error.message} Nothing was imported.`);
 		return nothing("An event of this calendar file cannot be read.");
 	} finally {
 		ICAL.TimezoneService.reset();

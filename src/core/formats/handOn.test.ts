@@ -81,8 +81,8 @@ test("a file is read as it was written; anything else is a sentence", () => {
 		const told = readHandOn(text);
 		return told.ok ? "" : (told.refusals[0]?.sentence ?? "");
 	};
-	expect(against("{")).toContain("no JSON file");
-	expect(against("{}")).toContain("was not handed on");
+	expect(against("{")).toContain("This is not a JSON file. Choose a file shared from Peg Ladder.");
+	expect(against("{}")).toContain("This file was not shared from Peg Ladder. Choose another.");
 	expect(against(JSON.stringify({ format: "peg-ladder-workbook" }))).toContain("under Data");
 	expect(against(JSON.stringify(file({ version: 2 })))).toContain("version 2");
 	expect(against(JSON.stringify(file({ author: "" })))).toContain("Author");

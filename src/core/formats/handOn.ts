@@ -74,20 +74,20 @@ export function readHandOn(text: string): Outcome<HandOn> {
 	try {
 		value = JSON.parse(text.replace(/^\uFEFF/, ""));
 	} catch {
-		return refuse("file", "This is no JSON file; choose one that was handed on by Peg Ladder.");
+		return refuse("file", "This is not a JSON file. Choose a file shared from Peg Ladder.");
 	}
 	const { format, version } = (value ?? {}) as { format?: unknown; version?: unknown };
 	if (format !== HAND_ON)
 		return refuse(
 			"format",
 			format === "peg-ladder-workbook"
-				? "This is a workbook; bring it in under Data."
-				: "This file was not handed on by Peg Ladder; choose another.",
+				? "This is a workbook. Import it under Data."
+				: "This file was not shared from Peg Ladder. Choose another.",
 		);
 	if (version !== 1)
 		return refuse(
 			"version",
-			`The file is of version ${String(version)}, and this program reads 1; bring the program up to date.`,
+			`The file is of version ${String(version)}, but this program reads version 1. Update the program.`,
 		);
 	const read = parse(HandOn, value, {
 		...rungLabels,
@@ -103,12 +103,12 @@ export function readHandOn(text: string): Outcome<HandOn> {
 	const here = new Set(read.value.pictures.map(({ hash }) => hash));
 	const missing = picturesIn(skill).find((hash) => !here.has(hash));
 	return missing
-		? refuse("pictures", "The skill shows a picture that is not in the file; have it handed on again.")
+		? refuse("pictures", "The skill shows a picture that is not in the file. Ask for the file again.")
 		: read;
 }
 
 /** The JSON Schema of the file, draft 2020-12. */
 export const handOnSchema = (): object => ({
-	title: "Peg Ladder, handed on",
+	title: "Peg Ladder, shared",
 	...z.toJSONSchema(HandOn, { unrepresentable: "any", io: "input" }),
 });

@@ -8,6 +8,6 @@ export const asMarkdown = (words: string): string =>
 /** A table, a line a row; line ends within a cell become spaces. */
 export function markdownTable(head: readonly string[], rows: readonly (readonly string[])[]): string {
 	const line = (cells: readonly string[]) =>
-		`| ${cells.map((cell) => asMarkdown(cell.replace(/\s+/g, " "))).join(" | ")} |`;
+		`| ${cells.map((cell) => asMarkdown(cell.replace(/\n+/g, ", ").replace(/\s+/g, " "))).join(" | ")} |`;
 	return [line(head), `| ${head.map(() => "---").join(" | ")} |`, ...rows.map(line)].join("\n");
 }

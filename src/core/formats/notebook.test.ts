@@ -62,12 +62,12 @@ test("every line that cannot be is refused by its number, with what would be rig
 	);
 	expect(told.lines).toEqual([]);
 	expect(told.refusals).toEqual([
-		{ line: 2, sentence: "The date is “yesterday”, which is no day like 2026-03-09." },
-		{ line: 3, sentence: "The rung is “Four balls”, which this ladder does not have; one of its names, or 1 to 3." },
-		{ line: 4, sentence: "10 good of 9 is more than there were; change the two over, or mend one." },
-		{ line: 5, sentence: "The date is 2030-01-01, which has not come; today’s or an earlier one is needed." },
-		{ line: 6, sentence: "Good is “seven”; a whole number is needed, “7” or “7 of 9”." },
-		{ line: 6, sentence: "The tries are “”; a whole number from 1 to 500 is needed." },
+		{ line: 2, sentence: "“yesterday” is not a date. Write it like 2026-03-09." },
+		{ line: 3, sentence: "This ladder has no rung “Four balls”. Use its name or a number from 1 to 3." },
+		{ line: 4, sentence: "10 good of 9 tries cannot be. Swap them, or correct one." },
+		{ line: 5, sentence: "2030-01-01 is in the future. Use today or an earlier date." },
+		{ line: 6, sentence: "Good: enter a whole number, “7” or “7 of 9”, not “seven”." },
+		{ line: 6, sentence: "Tries: enter a whole number from 1 to 500, not “”." },
 	]);
 	expect(cellsOf('a,"b\nc').trouble).toContain("quotation mark");
 	expect(cellsOf("  \n").trouble).toContain("empty");

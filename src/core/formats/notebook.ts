@@ -41,17 +41,17 @@ export function cellsOf(text: string): Cells {
 		return {
 			head: null,
 			rows: [],
-			trouble: `Line ${(wrong.row ?? 0) + 1} has a quotation mark that is not closed, or one too many; mend it in the table.`,
+			trouble: `Line ${(wrong.row ?? 0) + 1} has a missing or extra quotation mark. Correct it in the table.`,
 		};
 	const all = read.data
 		.map((cells, i) => ({ line: i + 1, cells: cells.map((cell) => rearm(cell.trim())) }))
 		.filter(({ cells }) => cells.some((cell) => cell !== ""));
-	if (all.length === 0) return { head: null, rows: [], trouble: "The table is empty; paste it, or choose its file." };
+	if (all.length === 0) return { head: null, rows: [], trouble: "The table is empty. Paste it, or choose its file." };
 	if (all.length > MOST_LINES)
 		return {
 			head: null,
 			rows: [],
-			trouble: `The table has ${all.length} lines; ${MOST_LINES} at once are possible. Bring it in in parts.`,
+			trouble: `The table has ${all.length} lines, but ${MOST_LINES} at once are possible. Import it in parts.`,
 		};
 	const [first, ...rest] = all;
 	const named = first?.cells.some((cell) => columnNamed(cell) !== null) ?? false;
@@ -59,7 +59,7 @@ export function cellsOf(text: string): Cells {
 		? {
 				head: first.cells,
 				rows: rest,
-				trouble: rest.length === 0 ? "The table has names of columns and no line." : null,
+				trouble: rest.length === 0 ? "The table has column names but no lines." : null,
 			}
 		: { head: null, rows: all, trouble: null };
 }
@@ -132,25 +132,25 @@ function readLine(cells: readonly string[], line: number, mapping: Mapping, know
 	if (!day)
 		said.push(
 			cell("date") === ""
-				? "The date is missing; a day is needed, 2026-03-09 for one."
-				: `The date is “${cell("date")}”, which is no day ${known.order === "year first" ? "like 2026-03-09" : known.order === "day first" ? "like 9.3.2026" : "like 3/9/2026"}.`,
+				? "Date: enter a day, like 2026-03-09."
+				: `“${cell("date")}” is not a date. Write it ${known.order === "year first" ? "like 2026-03-09" : known.order === "day first" ? "like 9.3.2026" : "like 3/9/2026"}.`,
 		);
-	else if (day > known.today) said.push(`The date is ${day}, which has not come; today’s or an earlier one is needed.`);
+	else if (day > known.today) said.push(`${day} is in the future. Use today or an earlier date.`);
 	const rung = rungNamed(cell("rung"), known.rungs);
 	if (!rung)
 		said.push(
 			cell("rung") === ""
-				? "The rung is missing; its number or its name is needed."
-				: `The rung is “${cell("rung")}”, which this ladder does not have; one of its names, or 1 to ${known.rungs.length}.`,
+				? "Rung: enter its number or its name."
+				: `This ladder has no rung “${cell("rung")}”. Use its name or a number from 1 to ${known.rungs.length}.`,
 		);
 	const [good, of] = both(cell("good")) ?? [cell("good"), cell("of")];
-	if (!WHOLE.test(good)) said.push(`Good is “${good}”; a whole number is needed, “7” or “7 of 9”.`);
+	if (!WHOLE.test(good)) said.push(`Good: enter a whole number, “7” or “7 of 9”, not “${good}”.`);
 	if (!WHOLE.test(of) || Number(of) < 1 || Number(of) > MOST_TRIES)
-		said.push(`The tries are “${of}”; a whole number from 1 to ${MOST_TRIES} is needed.`);
+		said.push(`Tries: enter a whole number from 1 to ${MOST_TRIES}, not “${of}”.`);
 	else if (WHOLE.test(good) && Number(good) > Number(of))
-		said.push(`${good} good of ${of} is more than there were; change the two over, or mend one.`);
+		said.push(`${good} good of ${of} tries cannot be. Swap them, or correct one.`);
 	if (cell("remark").length > REMARK_CHARS)
-		said.push(`The remark has ${cell("remark").length} letters; ${REMARK_CHARS} at most are kept.`);
+		said.push(`The remark has ${cell("remark").length} letters, ${REMARK_CHARS} allowed.`);
 	return said.length > 0 || !day || !rung
 		? said
 		: { line, day, rung, good: Number(good), tries: Number(of), remark: cell("remark") };

@@ -37,19 +37,19 @@ test("a season in words: then and now, passed and held, rates with their bands, 
 	expect(sections.map(({ part }) => part)).toEqual(["ladders", "scores", "cues", "load", "next"]);
 	expect(sections[0]?.paragraphs).toEqual([
 		"From rung 1, “One | ball”, on 2026-03-01 to rung 4 of 6, “Three balls”.",
-		"Passed: One | ball; Two balls.",
-		"Seen again later and still there: One | ball.",
+		"Passed: One | ball ✓ · Two balls.",
+		"✓: checked again later, still good.",
 	]);
 	expect(sections[1]?.table?.rows).toEqual([
 		[
 			"Three balls",
-			"2 of 9, that is 2 to 6 in 10 (2026-05-01)",
-			"7 of 9, that is 2 to 6 in 10 (2026-11-20)",
-			"better for sure",
+			"2 of 9 good\nlikely 2 to 6 in 10\n2026-05-01",
+			"7 of 9 good\nlikely 2 to 6 in 10\n2026-11-20",
+			"clearly better",
 		],
 	]);
 	expect(sections.at(-1)?.paragraphs).toEqual([
-		"Balls, left: 0 to 1 of the 2 rungs left in the next 4 lessons, eight times in ten, if it goes on as it did.",
+		"Balls, left: likely 0 to 1 of the 2 rungs left in the next 4 lessons, at the pace so far.",
 		"To practise: Two balls, 7 good of 9 tries, 1 day a week.",
 		"Next lesson: 2026-12-01.",
 	]);
@@ -78,8 +78,8 @@ test("of somebody new nothing is said that is not known", () => {
 	};
 	expect(reportHead(fresh, day)[1]).toBe("No lesson yet. 2026-11-27.");
 	expect(reportOf(fresh, [], day).map(({ part, paragraphs }) => [part, paragraphs])).toEqual([
-		["ladders", ["On rung 4 of 6, “Three balls”.", "No rung has been passed yet."]],
-		["next", ["No next lesson is in the calendar."]],
+		["ladders", ["On rung 4 of 6, “Three balls”.", "No rung passed yet."]],
+		["next", ["No next lesson in the calendar yet."]],
 	]);
 });
 

@@ -1,3 +1,4 @@
+import { inTen } from "@/core/text/figures";
 import { plural } from "@/core/text/lists";
 import { asMarkdown, markdownTable } from "./markdown";
 
@@ -57,10 +58,15 @@ export interface ReportSection {
 	table?: { head: string[]; rows: string[][] };
 }
 
-const inTen = (share: number) => (10 * share).toFixed(0);
-const scoreWords = ({ good, tries, low, high }: ReportScore) =>
-	`${good} of ${tries}, that is ${inTen(low)} to ${inTen(high)} in 10`;
-const changeWords = { better: "better for sure", worse: "worse for sure", "not sure": "not sure yet" } as const;
+/** A score in lines: good of tries, what came of it by its rule, where the rate likely is, and the day. */
+const scoreLines = ({ good, tries, low, high, result, day }: ReportScore, dayWords: (day: string) => string) =>
+	[
+		`${good} of ${tries} good`,
+		...(result ? [result] : []),
+		`likely ${inTen(Math.round(10 * low) / 10)} to ${inTen(Math.round(10 * high) / 10)} in 10`,
+		dayWords(day),
+	].join("\n");
+const changeWords = { better: "clearly better", worse: "clearly worse", "not sure": "not clear yet" } as const;
 
 function ladderWords(one: ReportLadder, dayWords: (day: string) => string): string[] {
 	const { start, now, rungs, passed, held } = one;
@@ -70,8 +76,10 @@ function ladderWords(one: ReportLadder, dayWords: (day: string) => string): stri
 			: `On rung ${now.at} of ${rungs}, “${now.name}”${start ? `, as on ${dayWords(start.day)}` : ""}.`;
 	return [
 		moved,
-		passed.length > 0 ? `Passed: ${passed.join("; ")}.` : "No rung has been passed yet.",
-		...(held.length > 0 ? [`Seen again later and still there: ${held.join("; ")}.`] : []),
+		passed.length > 0
+			? `Passed: ${passed.map((name) => (held.includes(name) ? `${name} ✓` : name)).join(" · ")}.`
+			: "No rung passed yet.",
+		...(held.length > 0 ? ["✓: checked again later, still good."] : []),
 	];
 }
 
@@ -80,15 +88,15 @@ function nextWords({ ladders, practise, next }: ReportInput, dayWords: (day: str
 		...ladders.flatMap(({ called, ahead, rungs, now }) =>
 			ahead
 				? [
-						`${called}: ${ahead.low === ahead.high ? ahead.low : `${ahead.low} to ${ahead.high}`} of the ${plural(rungs - now.at, "rung")} left in the next ${ahead.lessons} lessons, eight times in ten, if it goes on as it did.`,
+						`${called}: likely ${ahead.low === ahead.high ? ahead.low : `${ahead.low} to ${ahead.high}`} of the ${plural(rungs - now.at, "rung")} left in the next ${ahead.lessons} lessons, at the pace so far.`,
 					]
 				: [],
 		),
 		...practise.map(
 			({ name, target, dose, days }) =>
-				`To practise: ${name}, ${target} good of ${plural(dose, "try", "tries")}, ${plural(days, "day")} a week.`,
+				`To practise: ${name}, ${target} good of ${plural(dose, "try")}, ${plural(days, "day")} a week.`,
 		),
-		next ? `Next lesson: ${dayWords(next)}.` : "No next lesson is in the calendar.",
+		next ? `Next lesson: ${dayWords(next)}.` : "No next lesson in the calendar yet.",
 	];
 }
 
@@ -109,15 +117,13 @@ export function reportOf(
 				(one): ReportSection => ({
 					part: "scores",
 					title: `${one.called}, rung by rung`,
-					paragraphs: [
-						"The first lesson on a rung and the latest; where the rate lies eight times in ten stands behind each.",
-					],
+					paragraphs: ["First and latest lesson on each rung. “Likely” is right 8 times in 10."],
 					table: {
-						head: ["rung", "first", "latest", "so"],
+						head: ["rung", "first", "latest", "change"],
 						rows: one.scores.map(({ name, first, latest, change }) => [
 							name,
-							`${scoreWords(first)}${first.result ? `, ${first.result}` : ""} (${dayWords(first.day)})`,
-							`${scoreWords(latest)}${latest.result ? `, ${latest.result}` : ""} (${dayWords(latest.day)})`,
+							scoreLines(first, dayWords),
+							scoreLines(latest, dayWords),
 							changeWords[change],
 						]),
 					},
@@ -128,7 +134,9 @@ export function reportOf(
 					{
 						part: "cues" as const,
 						title: "Cues that worked",
-						paragraphs: cues.map(({ text, share }) => `“${text}”: right ${inTen(share)} times in 10 after it.`),
+						paragraphs: cues.map(
+							({ text, share }) => `“${text}”: right in ${inTen(Math.round(10 * share) / 10)} of 10 tries after it.`,
+						),
 					},
 				]
 			: []),
@@ -136,10 +144,10 @@ export function reportOf(
 			? [
 					{
 						part: "load" as const,
-						title: "Load of the last seven days",
+						title: "Training load, last seven days",
 						paragraphs: load.map(
 							({ part, week, limit }) =>
-								`${part}: ${plural(Math.round(week), "try", "tries")} of a usual load${limit === null ? "" : `, of ${limit} at most`}.`,
+								`${part}: ${plural(Math.round(week), "try")} of normal load${limit === null ? "" : `, limit ${limit}`}.`,
 						),
 					},
 				]

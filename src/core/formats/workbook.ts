@@ -169,32 +169,32 @@ export const remarksOn = (section: Section, row: unknown): Refusal[] =>
 	section === "events" && !("erased" in (row as object)) ? outOfBounds(row as LogEvent) : [];
 
 const misfit = (path: string, what: string) =>
-	refuse(path, `The ${path} does not fit ${what}: it was changed without it, or the file is damaged.`);
+	refuse(path, `The ${path} does not fit ${what}. One of the two was changed alone, or the file is damaged.`);
 
 function sealRefusal(section: Section, row: Rows[Exclude<Section, "events">]): ReturnType<typeof refuse> | null {
 	if (section === "skillVersions") {
 		const { hash, skill } = row as Rows["skillVersions"];
-		return hashOf(skill) === hash ? null : misfit("hash", "the skill it is the hash of");
+		return hashOf(skill) === hash ? null : misfit("hash", "the skill behind this hash");
 	}
 	if (section === "pictures") {
 		const { hash, body } = row as Rows["pictures"];
-		return hashOfBytes(body) === hash ? null : misfit("hash", "the picture it is the hash of");
+		return hashOfBytes(body) === hash ? null : misfit("hash", "the picture behind this hash");
 	}
 	if (section === "rungVersions") {
 		const { hash, settings } = row as Rows["rungVersions"];
-		return hashOf(settings) === hash ? null : misfit("hash", "the settings it is the hash of");
+		return hashOf(settings) === hash ? null : misfit("hash", "the settings behind this hash");
 	}
 	if (section === "ladderVersions") {
 		const { hash, ladder } = row as Rows["ladderVersions"];
-		return hashOf(ladder) === hash ? null : misfit("hash", "the order it is the hash of");
+		return hashOf(ladder) === hash ? null : misfit("hash", "the order behind this hash");
 	}
 	if (section === "skills") {
 		const { version, skill } = row as Rows["skills"];
-		return hashOf(skill) === version ? null : misfit("version", "what the skill says");
+		return hashOf(skill) === version ? null : misfit("version", "the skill's text");
 	}
 	if (section === "ladders") {
 		const { version, ladder } = row as Rows["ladders"];
-		return sealOrder(ladder) === version ? null : misfit("version", "what the ladder says");
+		return sealOrder(ladder) === version ? null : misfit("version", "the ladder's text");
 	}
 	return null;
 }

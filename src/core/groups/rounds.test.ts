@@ -41,10 +41,10 @@ test("scores as they are called, and what is none", () => {
 	expect(readScore("7 of 9", "Ida")).toEqual({ ok: true, value: { good: 7, tries: 9, score: false } });
 	expect(readScore("7/9", "Ida")).toEqual({ ok: true, value: { good: 7, tries: 9, score: false } });
 	for (const [words, said] of [
-		["", "“7”, or “7 of 9”, is needed"],
-		["many", "“7”, or “7 of 9”, is needed"],
-		["9 of 7", "more than there were"],
-		["3 of 0", "1 to 500 are possible"],
+		["", "Score of Ida: enter “7” or “7 of 9”, not “”."],
+		["many", "Score of Ida: enter “7” or “7 of 9”, not “many”."],
+		["9 of 7", "Ida: 9 good of 7 tries cannot be. Swap them, or correct one."],
+		["3 of 0", "enter 1 to 500 tries"],
 	] as const) {
 		const told = readScore(words, "Ida");
 		expect(told.ok ? "" : told.refusals[0]?.sentence).toContain(said);
@@ -56,9 +56,9 @@ test("a personal best beats one before; a first is none", () => {
 });
 
 test("thirteen, nobody, no time: a sentence; seconds that are called", () => {
-	expect(roundRefusal(13, 30)).toContain("13 are chosen");
-	expect(roundRefusal(0, 30)).toContain("Nobody");
-	expect(roundRefusal(6, 0)).toContain("0 seconds");
+	expect(roundRefusal(13, 30)).toContain("13 students are chosen. A round takes up to 12.");
+	expect(roundRefusal(0, 30)).toContain("Choose who takes part in the round.");
+	expect(roundRefusal(6, 0)).toContain("Seconds a round: enter 5 to 600, not 0.");
 	expect(roundRefusal(6, 30)).toBeNull();
 	expect([31, 30, 20, 6, 5, 1, 0].map(isCalled)).toEqual([false, true, true, false, true, true, false]);
 });

@@ -52,13 +52,13 @@ const MOST_TRIES = 500;
  */
 export function readScore(words: string, who: string): Outcome<Scored> {
 	const found = /^\s*(\d{1,3})(?:\s*(?:\/|of|:)\s*(\d{1,3}))?\s*$/i.exec(words);
-	if (!found) return refuse("score", `The score of ${who} is “${words}”; “7”, or “7 of 9”, is needed.`);
+	if (!found) return refuse("score", `Score of ${who}: enter “7” or “7 of 9”, not “${words}”.`);
 	const good = Number(found[1]);
 	const tries = found[2] === undefined ? Math.max(good, 1) : Number(found[2]);
 	if (tries < 1 || tries > MOST_TRIES)
-		return refuse("score", `The score of ${who} is of ${tries} tries; 1 to ${MOST_TRIES} are possible.`);
+		return refuse("score", `Score of ${who}: enter 1 to ${MOST_TRIES} tries, not ${tries}.`);
 	return good > tries
-		? refuse("score", `${who}: ${good} good of ${tries} is more than there were; change the two over, or mend one.`)
+		? refuse("score", `${who}: ${good} good of ${tries} tries cannot be. Swap them, or correct one.`)
 		: { ok: true, value: { good, tries, score: found[2] === undefined } };
 }
 
@@ -68,11 +68,11 @@ export const isBest = (good: number, before: number | null | undefined): boolean
 
 /** Why a round cannot be held; null where it can. */
 export function roundRefusal(people: number, seconds: number): string | null {
-	if (people === 0) return "Nobody is chosen; choose who is in the round.";
-	if (people > MOST_PEOPLE) return `${people} are chosen; up to ${MOST_PEOPLE} can be in one round.`;
+	if (people === 0) return "Choose who takes part in the round.";
+	if (people > MOST_PEOPLE) return `${people} students are chosen. A round takes up to ${MOST_PEOPLE}.`;
 	return Number.isInteger(seconds) && seconds >= 5 && seconds <= 600
 		? null
-		: `A round of ${Number.isFinite(seconds) ? seconds : 0} seconds cannot be called; 5 to 600 are possible.`;
+		: `Seconds a round: enter 5 to 600, not ${Number.isFinite(seconds) ? seconds : 0}.`;
 }
 
 /** The seconds that are called out: every tenth that is left, and the last five. */

@@ -61,15 +61,19 @@ test("what cannot be is said: nobody, thirteen, one station, no time, a station 
 		const told = stationsFor(...ask);
 		return told.ok ? "" : told.refusals[0]?.sentence;
 	};
-	expect(against([], ["balls", "clubs"], 30)).toContain("Nobody is chosen");
+	expect(against([], ["balls", "clubs"], 30)).toContain("Choose at least two students.");
 	expect(
 		against(
 			Array.from({ length: 13 }, () => one),
 			["balls", "clubs"],
 			30,
 		),
-	).toContain("13 are chosen");
-	expect(against([one], ["balls"], 30)).toContain("two skills at least");
-	expect(against([one], ["balls", "clubs"], 1)).toContain("1 minute over 2 stations");
-	expect(against([one], ["balls", "line"], 30)).toContain("Nobody who is chosen has a ladder to line");
+	).toContain("13 students are chosen. Up to 12 fit on one sheet.");
+	expect(against([one], ["balls"], 30)).toContain("One station needs no turns. Choose at least two skills.");
+	expect(against([one], ["balls", "clubs"], 1)).toContain(
+		"1 minute for 2 stations is not 1 to 60 minutes each. Enter 2 to 120.",
+	);
+	expect(against([one], ["balls", "line"], 30)).toContain(
+		"No chosen student has a ladder for line. Leave that station out, or choose another student.",
+	);
 });

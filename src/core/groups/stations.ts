@@ -94,23 +94,23 @@ function groupsOf(people: readonly Climber[], skills: readonly string[], count: 
  * @param minutes of all turns together
  */
 export function stationsFor(people: readonly Climber[], skills: readonly string[], minutes: number): Outcome<Stations> {
-	if (people.length === 0) return refuse("people", "Nobody is chosen; choose two at least.");
+	if (people.length === 0) return refuse("people", "Choose at least two students.");
 	if (people.length > MOST_PEOPLE)
-		return refuse("people", `${people.length} are chosen; up to ${MOST_PEOPLE} fit on a sheet that can be read.`);
-	if (skills.length < 2) return refuse("skills", "One station alone needs no turns; choose two skills at least.");
+		return refuse("people", `${people.length} students are chosen. Up to ${MOST_PEOPLE} fit on one sheet.`);
+	if (skills.length < 2) return refuse("skills", "One station needs no turns. Choose at least two skills.");
 	if (skills.length > MOST_STATIONS)
-		return refuse("skills", `${skills.length} stations are chosen; ${MOST_STATIONS} at most are kept in sight.`);
+		return refuse("skills", `${skills.length} stations are chosen. Use at most ${MOST_STATIONS}.`);
 	const turn = Math.floor(minutes / skills.length);
 	if (!(turn >= 1) || turn > MOST_TURN_MINUTES)
 		return refuse(
 			"minutes",
-			`${plural(Number.isFinite(minutes) ? minutes : 0, "minute")} over ${skills.length} stations are no turn of 1 to ${MOST_TURN_MINUTES} minutes; give it ${skills.length} or more, up to ${skills.length * MOST_TURN_MINUTES}.`,
+			`${plural(Number.isFinite(minutes) ? minutes : 0, "minute")} for ${skills.length} stations is not 1 to ${MOST_TURN_MINUTES} minutes each. Enter ${skills.length} to ${skills.length * MOST_TURN_MINUTES}.`,
 		);
 	const idle = skills.find((skill) => people.every((one) => !onSkill(one, skill)));
 	if (idle)
 		return refuse(
 			"skills",
-			`Nobody who is chosen has a ladder to ${idle}; leave that station out, or choose somebody.`,
+			`No chosen student has a ladder for ${idle}. Leave that station out, or choose another student.`,
 		);
 	const groups = groupsOf(people, skills, skills.length);
 	return {

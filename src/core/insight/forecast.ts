@@ -195,7 +195,7 @@ export function fitPace(passes: readonly number[], others: readonly (readonly nu
 /** What comes in the next lessons at a pace; refused further ahead than can be told of. */
 export function passesAhead({ held, fits }: Pace, ahead: number): Outcome<Forecast> {
 	if (ahead > lessonsAhead(held))
-		return refuse("ahead", `Not said beyond ${lessonsAhead(held)} lessons: ${held} were held on this ladder so far.`);
+		return refuse("ahead", `Forecasts end at ${lessonsAhead(held)} lessons ahead: this ladder has had ${held} so far.`);
 	const sd = DRIFT * Math.sqrt(ahead);
 	const chances = Array.from({ length: MOST_A_LESSON * ahead + 1 }, () => 0);
 	for (const { g, weight: own, shape, rate } of fits) {

@@ -342,7 +342,7 @@ describe("what a step really weighs", () => {
 				).flat(),
 			).map((one) => one.says);
 		expect(says(8, [60, 60])).toEqual(["as it is", "as it is"]);
-		expect(says(8, [75, 40])).toEqual(["lighter", "heavier"]);
+		expect(says(8, [75, 40])).toEqual(["smaller", "bigger"]);
 		expect(says(3, [75, 40])).toEqual(["as it is", "as it is"]);
 	});
 
@@ -412,7 +412,7 @@ test("a lesson is read as it was counted: what did not count and other forms are
 	const phone = new Phone().begin(ladderWith(), "r2").row("g1cn2");
 	const [one] = seenIn("lesson", "2026-03-02", phone.view(), phone.visit().student ?? "");
 	expect(one?.steps.map((step) => (step.kind === "cue" ? "cue" : step.off.length))).toEqual([0, 1, "cue", 1]);
-	expect(seenIn("lesson", "2026-03-02", phone.view(), "somebody else")).toEqual([]);
+	expect(seenIn("lesson", "2026-03-02", phone.view(), "another student")).toEqual([]);
 });
 
 test("the rail by date shows what was passed by then, and where the peg stood", () => {

@@ -22,7 +22,7 @@ export interface StepWeight {
 	lessons: number;
 	/** Enough students and lessons to say anything. */
 	sure: boolean;
-	says: "heavier" | "lighter" | "as it is";
+	says: "bigger" | "smaller" | "as it is";
 }
 
 const RIDGE = 4;
@@ -72,7 +72,7 @@ export function stepWeights(visits: readonly WeighedVisit[]): StepWeight[] {
 			students,
 			lessons: moving.length,
 			sure,
-			says: !sure ? "as it is" : low > 1 ? "heavier" : high < 1 ? "lighter" : "as it is",
+			says: !sure ? "as it is" : low > 1 ? "bigger" : high < 1 ? "smaller" : "as it is",
 		};
 	});
 }

@@ -13,13 +13,13 @@ test("a points game is a coin on a row of boxes; what is too long for that, or n
 		below: 7,
 		above: 7,
 		words:
-			"A coin on the row of boxes. came off: 1 box on; missed: 2 boxes back. Done in the last one on, lost in the last one back",
+			"Move a coin along the row of boxes. came off: 1 box on; missed: 2 boxes back. Done in the last one on, no success in the last box: one back",
 	});
 	expect(trackOf({ rule: { ...rule, target: 40 }, scale })).toBeNull();
 	expect(trackOf({ rule: { kind: "streak", r: 3 }, scale })).toBeNull();
 	const long = { rule: { ...rule, target: 40 }, scale };
-	expect(atHome({ rule, scale }, "7 points", null)).toMatch(/^A coin on the row of boxes/);
-	expect(atHome(long, "40 points", null)).toBe("Tick every try; the pass is judged in the lesson");
+	expect(atHome({ rule, scale }, "7 points", null)).toMatch(/^Move a coin along the row of boxes/);
+	expect(atHome(long, "40 points", null)).toBe("Tick every try. Your coach judges the pass in the lesson");
 	expect(atHome(long, "40 points", { kind: "block", k: 14, n: 17 })).toBe("14 good in a row of 17 boxes");
 	expect(atHome({ rule: { kind: "streak", r: 3 }, scale }, "3 good in a row", null)).toBe("3 good in a row");
 });

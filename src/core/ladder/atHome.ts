@@ -27,9 +27,13 @@ export function trackOf({ rule, scale = scales["hit or miss"] }: Pick<RungSettin
 	if (below === null || rule.target + below > MOST || named.length === 0) return null;
 	const steps = named.map(([code, points]) => `${label(code)}: ${step(points)}`).join("; ");
 	const end = rule.bust
-		? "lost in the last one back"
-		: `never further back than the start${below > 0 ? `'s ${below}` : ""}`;
-	return { below, above: rule.target, words: `A coin on the row of boxes. ${steps}. Done in the last one on, ${end}` };
+		? "no success in the last box: one back"
+		: `never behind the start${below > 0 ? `'s ${below}` : ""}`;
+	return {
+		below,
+		above: rule.target,
+		words: `Move a coin along the row of boxes. ${steps}. Done in the last one on, ${end}`,
+	};
 }
 
 /** What a card asks for: the coin on boxes, a row of boxes in the place of a longer game, the rule itself, or that it is the lesson's to judge. */
@@ -37,7 +41,7 @@ export function atHome(settings: Pick<RungSettings, "rule" | "scale">, sentence:
 	const track = trackOf(settings);
 	if (track) return track.words;
 	if (window?.kind === "block") return `${window.k} good in a row of ${window.n} boxes`;
-	return isTicked(settings.rule as Rule) ? sentence : "Tick every try; the pass is judged in the lesson";
+	return isTicked(settings.rule as Rule) ? sentence : "Tick every try. Your coach judges the pass in the lesson";
 }
 
 /** A points game that no row of boxes holds: at home another rule has to stand in. */

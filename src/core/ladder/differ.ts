@@ -8,7 +8,7 @@ export type RungsBefore = readonly { id: string; settings: RungSettings }[];
 export interface RungDifference {
 	id: string;
 	name: string;
-	what: "added" | "taken out" | "changed" | "moved";
+	what: "added" | "removed" | "changed" | "moved";
 	/** What reads otherwise, in the coach's words. */
 	fields: string[];
 }
@@ -53,6 +53,6 @@ export function ladderDifferences(before: RungsBefore, after: RungsBefore): Rung
 		}),
 		...before
 			.filter(({ id }) => !there.has(id))
-			.map(({ id, settings }): RungDifference => ({ id, name: settings.name, what: "taken out", fields: [] })),
+			.map(({ id, settings }): RungDifference => ({ id, name: settings.name, what: "removed", fields: [] })),
 	];
 }

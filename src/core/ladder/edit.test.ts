@@ -68,7 +68,7 @@ describe("what changed", () => {
 			["a", "moved", []],
 			["c", "changed", ["tries a day: 30, now 12"]],
 			["new", "added", []],
-			["d", "taken out", []],
+			["d", "removed", []],
 		]);
 		expect(ladderDifferences(rungs, structuredClone(rungs))).toEqual([]);
 	});
@@ -89,8 +89,8 @@ describe("limits", () => {
 			["a", "eased"],
 			["b", "taken out"],
 		]);
-		expect(said[0]?.reason).toBe("Eased for Juno: it loads the knee, which is protected. Do “Sitting” instead.");
-		expect(said[1]?.reason).toBe("Taken out for Juno: it needs crash mat, which is not there.");
+		expect(said[0]?.reason).toBe("Made easier for Juno: it loads the knee, which is protected. Do “Sitting” instead.");
+		expect(said[1]?.reason).toBe("Left out for Juno: it needs crash mat, which is missing.");
 	});
 	test("a checklist or never alone is a caution", () => {
 		expect([rung("a"), rung("b", { care: ["mat"] }), rung("c", { neverAlone: true })].map(careful)).toEqual([
@@ -129,9 +129,7 @@ describe("both sides", () => {
 			[1, -2, null],
 		]);
 		const [there, here] = at(0, 4);
-		expect(there?.gap).toBe(
-			"The right side stands 4 rungs above the left side; the left one may want more of the time.",
-		);
+		expect(there?.gap).toBe("The right side is 4 rungs ahead. The left side may need more time.");
 		expect(here?.gap).toBe(there?.gap);
 	});
 
@@ -173,7 +171,9 @@ describe("a sketch", () => {
 	test("a thing goes with its distances; a distance to nowhere is refused in a sentence", () => {
 		expect(withoutItem(sketch, "dot").lines).toEqual([]);
 		const read = Sketch.safeParse({ ...sketch, lines: [{ from: "dot", to: "gone" }] });
-		expect(read.error?.issues[0]?.message).toContain("Distance 1 of the sketch leads nowhere");
+		expect(read.error?.issues[0]?.message).toContain(
+			"Distance 1 of the sketch has no end. Choose two things in the sketch.",
+		);
 	});
 });
 
@@ -205,7 +205,7 @@ test("a position not judged yet at the ladder’s stage is refused by name, and 
 	expect(watchRefusals(watching(["grip", "height"]), skill)).toEqual([
 		{
 			path: "rungs.0.settings.watch",
-			sentence: '"Low" watches height, not judged yet at first months; choose among grip.',
+			sentence: '"Low" watches height, not judged yet at first months. Choose from grip.',
 		},
 	]);
 	expect(watchRefusals({ ...watching(["height"]), stage: undefined }, skill)).toEqual([]);

@@ -4,9 +4,9 @@ import type { Policy } from "./policy";
 /** When an attempt is good, in the coach's words. */
 export const gateWords: Record<Gate, string> = {
 	result: "it came off",
-	form: "nothing watched was off",
-	both: "it came off and nothing watched was off",
-	commitment: "it was fully committed, whatever came of it",
+	form: "watched positions were right",
+	both: "it came off, watched positions right",
+	commitment: "the student went for it fully, whatever the result",
 };
 
 /** How they move up, in a word or two; the stored names stay. */
@@ -18,8 +18,8 @@ export const policyNames: Record<Policy, string> = {
 
 /** When a student leaves a rung, in the coach's words. */
 export const policyWords: Record<Policy, string> = {
-	mastery: "the rule first, with a limit a day",
-	"fixed dose": "so many tries a day; the coach promotes",
+	mastery: "up when the rule is met, with a limit a day",
+	"fixed dose": "a set number of tries a day. You move the peg",
 	"full speed": "always full speed. Make the distance shorter instead",
 };
 
@@ -33,7 +33,7 @@ export const rungLabels = {
 	gate: "what makes a try good",
 	watch: "watched positions",
 	rule: "pass rule",
-	k: "good tries wanted",
+	k: "good tries needed",
 	n: "tries looked at",
 	r: "good in a row",
 	kind: "kind of pass rule",
@@ -52,8 +52,8 @@ export const rungLabels = {
 	all: "what is called",
 	order: "order of the calls",
 	beat: "beat",
-	fixed: "the call that stays",
-	most: "most alike",
+	fixed: "the fixed call",
+	most: "most in a row",
 	times: "times each in a block",
 	seed: "order",
 	every: "seconds from call to call",
@@ -61,18 +61,18 @@ export const rungLabels = {
 	callInTurn: "tries at each target",
 	roles: "roles",
 	swapAfter: "tries before the roles swap",
-	yes: "whose yes is asked for",
+	yes: "who must agree",
 	scale: "outcomes",
 	label: "name of the outcome",
 	points: "points of the outcome",
 	correctAfter: "correct after",
 	adjust: "tries to adjust",
-	easier: "easier variation",
-	harder: "harder variation",
+	easier: "easier form",
+	harder: "harder form",
 	rungs: "rungs",
 	notches: "notches",
 	loads: "load of one try",
-	feederLoads: "load on whoever feeds",
+	feederLoads: "load on the feeder",
 	care: "checklist",
 	needs: "kit it needs",
 	sketch: "set-up sketch",

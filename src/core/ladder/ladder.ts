@@ -40,7 +40,7 @@ export const Ladder = z
 	.check((ctx) => {
 		const complain = complainIn(ctx);
 		const { rungs, start } = ctx.value;
-		if (rungs.length === 0) complain(["rungs"], "A ladder needs at least one rung; add one, or start with three.");
+		if (rungs.length === 0) complain(["rungs"], "A ladder needs at least one rung. Add one, or start with three.");
 		const names = new Map<string, number>();
 		rungs.forEach(({ settings }, i) => {
 			const key = settings.name.toLocaleLowerCase();
@@ -48,14 +48,14 @@ export const Ladder = z
 			if (first !== undefined)
 				complain(
 					["rungs", i, "settings", "name"],
-					`Rungs ${first + 1} and ${i + 1} are both called "${settings.name}"; give one of them another name.`,
+					`Rungs ${first + 1} and ${i + 1} are both called "${settings.name}". Rename one of them.`,
 				);
 			else names.set(key, i);
 		});
 		if (new Set(rungs.map((rung) => rung.id)).size < rungs.length)
-			complain(["rungs"], "Two rungs share one id; add the second one again.");
+			complain(["rungs"], "Two rungs have the same id. Add the second one again.");
 		if (start !== null && !rungs.some((rung) => rung.id === start))
-			complain(["start"], "The starting rung is not on this ladder; choose one that is.");
+			complain(["start"], "The starting rung is not on this ladder. Choose one that is.");
 	});
 export type Ladder = z.infer<typeof Ladder>;
 
@@ -83,7 +83,7 @@ export function watchRefusals(ladder: Ladder, skill: Skill): Refusal[] {
 			return [
 				{
 					path,
-					sentence: `"${settings.name}" watches a key position that "${skill.name}" no longer has; choose among ${among(skill.positions) || "none: add positions first"}.`,
+					sentence: `"${settings.name}" watches a key position that "${skill.name}" no longer has. Choose from ${among(skill.positions) || "none: add positions first"}.`,
 				},
 			];
 		const early = settings.watch.flatMap((id) => known.get(id) ?? []).filter((one) => !judged.includes(one));
@@ -91,7 +91,7 @@ export function watchRefusals(ladder: Ladder, skill: Skill): Refusal[] {
 			? [
 					{
 						path,
-						sentence: `"${settings.name}" watches ${among(early)}, not judged yet at ${stage}; choose among ${among(judged) || "none: say in the skill what holds at this stage"}.`,
+						sentence: `"${settings.name}" watches ${among(early)}, not judged yet at ${stage}. Choose from ${among(judged) || "none: choose in the skill what this stage judges"}.`,
 					},
 				]
 			: [];
@@ -108,14 +108,8 @@ export function threeRungs(ids: readonly [string, string, string], skillName: st
 		settings: { ...freshRung(name), drill, rule, limit },
 	});
 	return [
-		rung(ids[0], "With help", `${skillName}, with all the help that is wanted.`, { kind: "streak", r: 3 }, 20),
-		rung(
-			ids[1],
-			"Alone, easy",
-			`${skillName}, alone, the easiest way it can be done.`,
-			{ kind: "rolling", k: 7, n: 9 },
-			30,
-		),
-		rung(ids[2], "The real thing", `${skillName}, as it is meant to be.`, { kind: "rolling", k: 9, n: 12 }, 36),
+		rung(ids[0], "With help", `${skillName}, with all the help needed.`, { kind: "streak", r: 3 }, 20),
+		rung(ids[1], "Alone, easy", `${skillName}, alone, in the easiest way.`, { kind: "rolling", k: 7, n: 9 }, 30),
+		rung(ids[2], "The real thing", `${skillName}, the real thing.`, { kind: "rolling", k: 9, n: 12 }, 36),
 	];
 }

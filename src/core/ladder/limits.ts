@@ -3,6 +3,9 @@ import type { Student } from "@/core/people/student";
 import { list } from "@/core/text/lists";
 import type { Rung } from "./ladder";
 
+/** How a limit is read beside a rung; the stored names stay. */
+export const limitWords = { eased: "easier form", "taken out": "left out" } as const;
+
 /** What a rung is not to be done as it stands for, with this student. */
 export interface Limit {
 	rung: string;
@@ -29,16 +32,16 @@ export function limitsOf(rungs: readonly Rung[], student: Limited, reached: read
 		if (parts.length + kit.length + full.length === 0) return [];
 		const why = [
 			...(parts.length > 0 ? [`it loads the ${list(parts)}, which ${parts.length > 1 ? "are" : "is"} protected`] : []),
-			...(kit.length > 0 ? [`it needs ${list(kit)}, which ${kit.length > 1 ? "are" : "is"} not there`] : []),
+			...(kit.length > 0 ? [`it needs ${list(kit)}, which ${kit.length > 1 ? "are" : "is"} missing`] : []),
 			...full.map(reachedWords),
-		].join("; ");
+		].join(", ");
 		// What is easier loads as well: over its limit a part rests.
 		const eased = settings.easier !== "" && full.length === 0;
 		return [
 			{
 				rung: id,
 				what: eased ? "eased" : "taken out",
-				reason: `${eased ? "Eased" : "Taken out"} for ${student.name}: ${why}.${eased ? ` Do “${settings.easier}” instead.` : ""}`,
+				reason: `${eased ? "Made easier" : "Left out"} for ${student.name}: ${why}.${eased ? ` Do “${settings.easier}” instead.` : ""}`,
 			},
 		];
 	});

@@ -19,12 +19,12 @@ export function passRefusal(rung: RungSettings): Refusal | null {
 	if (fewest === null)
 		return {
 			path: "rule",
-			sentence: `"${rung.name}" can never be passed: no run of its outcomes (${(rung.scale ?? scales["hit or miss"]).map((one) => one.label).join(", ")}) meets its rule; choose a rule that counts them, or other outcomes.`,
+			sentence: `"${rung.name}" can never be passed: no series of its outcomes (${(rung.scale ?? scales["hit or miss"]).map((one) => one.label).join(", ")}) meets its rule. Choose a rule that counts them, or other outcomes.`,
 		};
 	return rung.limit < fewest
 		? {
 				path: "limit",
-				sentence: `"${rung.name}" allows ${plural(rung.limit, "try", "tries")} a day, but its rule cannot be met in fewer than ${fewest}; make the limit ${fewest} or more.`,
+				sentence: `"${rung.name}" allows ${plural(rung.limit, "try")} a day, but its rule needs at least ${fewest}. Set the limit to ${fewest} or more.`,
 			}
 		: null;
 }

@@ -35,6 +35,8 @@ test("a rule that no outcome of the rung can meet is refused in a sentence that 
 	const said = saved(on(rule, { limit: 30 }));
 	expect(said.ok ? "" : said.refusals[0]).toMatchObject({
 		path: "rungs.0.settings.rule",
-		sentence: expect.stringContaining('"Rung" can never be passed: no run of its outcomes (hit, miss) meets its rule'),
+		sentence: expect.stringContaining(
+			'"Rung" can never be passed: no series of its outcomes (hit, miss) meets its rule',
+		),
 	});
 });

@@ -92,19 +92,19 @@ export const RungSettings = z
 		if (rung.watch.length > MAX_WATCHED)
 			complain(
 				["watch"],
-				`"${rung.name}" watches ${rung.watch.length} key positions; at most ${MAX_WATCHED} can be watched at once. Take ${rung.watch.length - MAX_WATCHED} away.`,
+				`"${rung.name}" watches ${rung.watch.length} key positions. The most at once is ${MAX_WATCHED}. Remove ${rung.watch.length - MAX_WATCHED}.`,
 			);
 		if (new Set(rung.watch).size < rung.watch.length)
-			complain(["watch"], `"${rung.name}" watches the same key position twice; take one away.`);
+			complain(["watch"], `"${rung.name}" watches the same key position twice. Remove one.`);
 		if (rung.watch.length === 0 && looksAtForm(rung.gate))
 			complain(
 				["watch"],
-				`"${rung.name}" asks for good form but watches nothing; choose 1 to ${MAX_WATCHED} key positions, or let the result decide.`,
+				`"${rung.name}" asks for good form but watches nothing. Choose 1 to ${MAX_WATCHED} key positions, or judge by the result only.`,
 			);
 		if (usesRule(rung.rule, "decision") && !rung.freeChoice && (rung.decisions ?? []).length === 0)
 			complain(
 				["decisions"],
-				`"${rung.name}" is passed by right decisions but has no table of them; say what is called, and which answers are right, or let the student choose freely.`,
+				`"${rung.name}" is passed by right decisions but has none. Add the calls and their right answers, or let the student choose freely.`,
 			);
 	});
 export type RungSettings = z.infer<typeof RungSettings>;

@@ -41,10 +41,7 @@ export const Sketch = z
 		const known = new Set(ctx.value.items.map(({ id }) => id));
 		ctx.value.lines.forEach(({ from, to }, i) => {
 			if (!known.has(from) || !known.has(to) || from === to)
-				complainIn(ctx)(
-					["lines", i],
-					`Distance ${i + 1} of the sketch leads nowhere; choose two things that are in it.`,
-				);
+				complainIn(ctx)(["lines", i], `Distance ${i + 1} of the sketch has no end. Choose two things in the sketch.`);
 		});
 	});
 export type Sketch = z.infer<typeof Sketch>;

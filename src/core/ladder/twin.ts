@@ -106,7 +106,7 @@ export function twinOn(mine: Sided, other: Sided): Twin | null {
 		ahead,
 		gap:
 			Math.abs(ahead) > GREATEST_GAP
-				? `The ${up} side stands ${Math.abs(ahead)} rungs above the ${down} side; the ${down} one may want more of the time.`
+				? `The ${up} side is ${Math.abs(ahead)} rungs ahead. The ${down} side may need more time.`
 				: null,
 	};
 }

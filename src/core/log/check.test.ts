@@ -45,10 +45,10 @@ test("it is stopped as soon as it is decided, either way, and advises the way ba
 		const phone = checked(2, marks);
 		return [checkOf(phone.visit()), phone.advice().title];
 	};
-	expect(said("gggggg")).toEqual([null, "Re-check"]);
-	expect(said("ggggggg")).toEqual([true, "Re-check passed; back to the peg"]);
-	expect(said("xgxgx")).toEqual([null, "Re-check"]);
-	expect(said("xgxgxx")).toEqual([false, "Re-check failed; back to the peg"]);
+	expect(said("gggggg")).toEqual([null, "Check"]);
+	expect(said("ggggggg")).toEqual([true, "Check passed. Back to the peg"]);
+	expect(said("xgxgx")).toEqual([null, "Check"]);
+	expect(said("xgxgxx")).toEqual([false, "Check failed. Back to the peg"]);
 	expect(checked(2, "xgxgxx").advice().reason).toBe(
 		"2 good of 6 tries. Seven of ten can no longer be reached. A ready student fails this check by luck 5 times in 100.",
 	);
@@ -90,9 +90,9 @@ test("by the rung's own rule it is passed as the rung is, and failed where its t
 		return [checkOf(phone.visit()), phone.advice().title];
 	};
 	const { limit } = placeOn(ladder, "r2").settings;
-	expect(own("gg")).toEqual([null, "Re-check"]);
-	expect(own("ggxggg")).toEqual([true, "Re-check passed; back to the peg"]);
-	expect(own("ggx".repeat(limit).slice(0, limit))).toEqual([false, "Re-check failed; back to the peg"]);
+	expect(own("gg")).toEqual([null, "Check"]);
+	expect(own("ggxggg")).toEqual([true, "Check passed. Back to the peg"]);
+	expect(own("ggx".repeat(limit).slice(0, limit))).toEqual([false, "Check failed. Back to the peg"]);
 	// It is a check and no pass: nobody is asked to move the peg.
 	expect(on(2, checked(2, "ggg", { own: true })).rungs.some(({ pass, met }) => pass || met)).toBe(false);
 });
@@ -128,5 +128,5 @@ test("the same look at home and in contest, in one lesson, are two", () => {
 		{ passed: true },
 		{ passed: false, under: "in another place" },
 	]);
-	expect(phone.advice().title).toBe("Re-check in another place failed; back to the peg");
+	expect(phone.advice().title).toBe("Check in another place failed. Back to the peg");
 });

@@ -40,12 +40,12 @@ export interface NoteExtras {
 function scoreLine(rung: RungWrap): string {
 	const { good, tries, of } = scoreOf(rung);
 	if (of === "stretch") return "no tries of their own";
-	if (good === null) return `${plural(tries, "try", "tries")} to warm up`;
-	const where = of === "variation" ? ", on a variation" : "";
-	if (tries === 0) return "tried, nothing counted";
-	if (good === 0) return `${plural(tries, "try", "tries")}${where}`;
+	if (good === null) return `${plural(tries, "try")} to warm up`;
+	const where = of === "variation" ? ", on an easier or harder form" : "";
+	if (tries === 0) return "tried, not counted";
+	if (good === 0) return `${plural(tries, "try")}${where}`;
 	const run = tellsRuns(rung) ? (rung.longestRun ?? 0) : 0;
-	return `${good} of ${plural(tries, "try", "tries")} good${where}${run >= RUN_WORTH_TELLING && run < good ? `, longest run ${run}` : ""}`;
+	return `${good} of ${plural(tries, "try")} good${where}${run >= RUN_WORTH_TELLING && run < good ? `, longest run ${run}` : ""}`;
 }
 
 /**
@@ -59,14 +59,14 @@ function betterWords(rung: RungWrap, { before, dayWords = (day) => day }: NoteEx
 	if (of !== "rung" || good === null || tries < FEWEST_FOR_A_BEST) return "";
 	const better = (than: DayScore) => good * than.tries > than.good * tries;
 	const words = ({ good: g, tries: t, day }: DayScore) => `${g} of ${t} on ${dayWords(day)}`;
-	if (best && best.tries > 0 && better(best)) return ` The best so far; before, ${words(best)}.`;
-	return first && first.tries > 0 && better(first) ? ` The first time, ${words(first)}.` : "";
+	if (best && best.tries > 0 && better(best)) return ` Best score so far. Before: ${words(best)}.`;
+	return first && first.tries > 0 && better(first) ? ` First time: ${words(first)}.` : "";
 }
 
 const FEWEST_FOR_A_BEST = 5;
 
 const passedWords = ({ met, easedBy }: RungWrap): string =>
-	met ? (easedBy ? " Passed in the eased form." : " Passed.") : "";
+	met ? (easedBy ? " Passed in the easier form." : " Passed.") : "";
 
 const asSentence = (words: string): string => ` ${capital(words)}.`;
 
@@ -79,7 +79,7 @@ function rungLine(rung: RungWrap, extras: NoteExtras): string {
 		saidByTerms || (rung.tries === 0 && of === "rung" && inTerms(rung).length > 0) ? "" : ` ${scoreLine(rung)}.`;
 	const beside =
 		of === "rung" && rung.variationTries > 0
-			? ` On a variation, ${rung.variationGood} of ${rung.variationTries} good.`
+			? ` On an easier or harder form: ${rung.variationGood} of ${rung.variationTries} good.`
 			: "";
 	return `${namedForm(rung)}:${plain}${betterWords(rung, extras)}${inTerms(rung).map(asSentence).join("")}${beside}${passedWords(rung)}`;
 }
@@ -116,7 +116,7 @@ export function noteLines(name: string, day: string, rungs: readonly RungWrap[],
 		marks: marks.map(({ skill, mark }) => ({
 			id: `mark ${skill}`,
 			about: "your own mark",
-			text: `Your own mark${marks.length > 1 ? ` for ${skill}` : ""}: ${mark} of ten.`,
+			text: `Your own mark${marks.length > 1 ? ` for ${skill}` : ""}: ${mark} of 10.`,
 		})),
 		practise:
 			practise.length > 0

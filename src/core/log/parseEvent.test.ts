@@ -10,16 +10,18 @@ describe("an event", () => {
 	test("reads back as it was hashed", () =>
 		expect(parseEvent(JSON.parse(JSON.stringify(event)))).toEqual({ ok: true, value: event }));
 	test("with another word under the same hash is refused", () =>
-		expect(said(parseEvent({ ...event, lesson: "another" }))).toEqual(["The event's hash does not fit what it says."]));
+		expect(said(parseEvent({ ...event, lesson: "another" }))).toEqual([
+			"The event's hash does not match its content.",
+		]));
 	test("of an unknown kind is refused by its name", () =>
 		expect(said(parseEvent({ ...event, kind: "wishful" }))[0]).toContain("wishful"));
 	test("with a body of another kind is refused", () =>
 		expect(said(parseEvent(hashEvent({ ...event, kind: "state" } as never)))[0]).toBe("Mark is missing."));
 	test.each([
-		[null, "What was sent is missing."],
-		[7, "What was sent should be several fields with their names."],
-		["x", "What was sent should be several fields with their names."],
-		[[], "What was sent should be several fields with their names."],
+		[null, "The data is missing."],
+		[7, "The data should be several fields with their names."],
+		["x", "The data should be several fields with their names."],
+		[[], "The data should be several fields with their names."],
 		[{}, "Id is missing."],
 	])("is not %j", (raw, sentence) => expect(said(parseEvent(raw))[0]).toBe(sentence));
 });

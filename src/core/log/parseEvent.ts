@@ -30,7 +30,7 @@ export function parseAmong(schemas: Schemas, input: unknown): Outcome<LogEvent> 
 	if (!envelope.ok) return envelope;
 	const { kind } = envelope.value;
 	const schema = Object.hasOwn(schemas, kind) ? schemas[kind] : undefined;
-	if (!schema) return refuse("kind", `Kind "${kind}" is not known here.`);
+	if (!schema) return refuse("kind", `Kind "${kind}" does not exist.`);
 	const body = parseStored(schema, envelope.value.body);
 	if (!body.ok)
 		return {
@@ -40,7 +40,7 @@ export function parseAmong(schemas: Schemas, input: unknown): Outcome<LogEvent> 
 	if (envelope.value.kind === "amend" && (body.value as { body: unknown }).body === undefined)
 		return refuse("body.body", "Body is missing: an amendment carries the whole new body.");
 	const { hash, ...rest } = input as LogEvent;
-	if (hashOf(rest) !== hash) return refuse("hash", "The event's hash does not fit what it says.");
+	if (hashOf(rest) !== hash) return refuse("hash", "The event's hash does not match its content.");
 	// As it was sent, not as it was read: the hash must hold again when it is read back.
 	return { ok: true, value: input as LogEvent };
 }
@@ -58,7 +58,7 @@ export function outOfBounds(event: LogEvent): Refusal[] {
 	if (event.lamport > TOP_LAMPORT)
 		trouble.push({
 			path: "lamport",
-			sentence: `Its place in the order is ${event.lamport}; nothing that happened has one over ${TOP_LAMPORT}.`,
+			sentence: `Its place in the order is ${event.lamport}, above the highest possible, ${TOP_LAMPORT}.`,
 		});
 	return trouble;
 }

@@ -25,7 +25,7 @@ test("a stretch keeps what came, what was taken and what was off, and judges not
 	const wraps = wrapUp(phone.view());
 	expect(wraps).toMatchObject([{ tries: 0, stretch: { came: 3, taken: 1 } }]);
 	const note = noteFor("Ida", "today", wraps);
-	expect(note).toContain("Middle: no tries of their own. In play, taken 1 of 3 times it came. In play, off: first 2.");
+	expect(note).toContain("Middle: no tries of their own. In play: 1 of 3 chances taken. In play, off: first 2.");
 	expect(note).not.toContain("0 of 0");
 });
 
@@ -51,8 +51,8 @@ test("the first touch after a break goes on in the next stretch, in the form to 
 	see(phone, { what: "came", label: "old club" });
 	const [rung] = wrapUp(phone.view());
 	expect(rung && inTerms(rung)).toEqual([
-		"in play, taken 1 of 2 times it came",
-		"in play, slower, old club, taken 1 of 2 times it came",
+		"in play: 1 of 2 chances taken",
+		"in play, slower, old club: 1 of 2 chances taken",
 	]);
 	expect(rung && breakWords(rung)).toEqual(["a break of 3 minutes, then slower"]);
 	expect(labelOf(phone.view(), "student")).toBe("old club");

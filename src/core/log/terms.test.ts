@@ -25,7 +25,7 @@ test("each kind is told in its own terms", () => {
 			{ kind: "rating", mean: 7, n: 3 },
 			[6, 8, 8].map((rating) => tried({ rating })),
 		),
-	).toEqual(["rated 7.3 on average, 8 at best"]);
+	).toEqual(["rated 7.3 on average, best 8"]);
 	const measured = [9, 12.5, 14].map((value) => tried({ measure: value }, { measure: { value, unit: "cm" } }));
 	expect(of({ kind: "within", k: 2, n: 3, low: 10, high: 20 }, measured)).toEqual([
 		"2 of 3 inside 10 to 20 cm, from 9 to 14",
@@ -83,7 +83,7 @@ test("of choices: right, came off, and the four together, of tries where both we
 		"3 of 5 choices right: low 2 of 2, high 1 of 3",
 		"2 of 4 came off",
 		"1 held back",
-		"right and came off 1, right and missed 1, wrong and came off 1, wrong and missed 1",
+		"right choice: 1 came off, 1 missed. Wrong choice: 1 came off, 1 missed",
 	]);
 });
 test("each outcome of an own scale is counted", () => {
@@ -108,7 +108,7 @@ test("a rule of parts says each part's", () => {
 		],
 	} as unknown as Rule;
 	expect(of(rule, [tried({ rating: 7, length: 4 })])).toEqual([
-		"rated 7 on average, 7 at best",
+		"rated 7 on average, best 7",
 		"longest 4, 0 times at 5 or more",
 	]);
 });
@@ -165,7 +165,7 @@ describe("what came of a rung, in one phrase for every page", () => {
 			[tried({ length: 34 }), tried({ length: 3 })],
 			"longest 34, 1 time at 20 or more",
 		],
-		[{ kind: "rating", mean: 7, n: 3 }, [tried({ rating: 9 })], "rated 9 on average, 9 at best"],
+		[{ kind: "rating", mean: 7, n: 3 }, [tried({ rating: 9 })], "rated 9 on average, best 9"],
 		[{ kind: "count", c: 3, seconds: 60 }, [tried({}), tried({})], "best set 2 in 60 seconds"],
 		[{ kind: "spread", each: 1, targets: ["near"] }, [tried({ called: "near" })], "near 1 of 1"],
 		[{ kind: "decision", k: 2, n: 3 }, [tried({ right: true })], "1 of 1 choice right"],

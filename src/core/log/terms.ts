@@ -47,7 +47,7 @@ export const inTermsBesideFour = (rung: RungWrap): string[] => {
 export const fourOf = (visits: RungWrap["visits"]): TwoByTwo | null => twoByTwo(ownTries(visits));
 
 const fourWords = (four: TwoByTwo): string =>
-	`right and came off ${four.rightCameOff}, right and missed ${four.rightMissed}, wrong and came off ${four.wrongCameOff}, wrong and missed ${four.wrongMissed}`;
+	`right choice: ${four.rightCameOff} came off, ${four.rightMissed} missed. Wrong choice: ${four.wrongCameOff} came off, ${four.wrongMissed} missed`;
 
 const ownTries = (visits: RungWrap["visits"]): TryView[] =>
 	visits.flatMap((visit) => visit.tries.filter((t) => t.counted && t.variation === formOf(visit.placing)));
@@ -57,7 +57,7 @@ function stretchWords({ came, taken, off, variation, label }: StretchWrap, visit
 	const faults = Object.entries(off).map(([id, n]) => `${names.get(id) ?? "other"} ${n}`);
 	const where = ["in play", variation === "own" ? "" : formWords(visits, variation), label].filter(Boolean).join(", ");
 	return [
-		...(came > 0 ? [`${where}, taken ${taken} of ${plural(came, "time")} it came`] : []),
+		...(came > 0 ? [`${where}: ${taken} of ${plural(came, "chance")} taken`] : []),
 		...(faults.length > 0 ? [`${where}, off: ${faults.join(", ")}`] : []),
 	];
 }
@@ -129,7 +129,7 @@ function endedIn(visits: RungWrap["visits"]): string[] {
 		tries.flatMap(({ counted, body }) => (counted && body.endedBy ? [body.endedBy === student] : [])),
 	);
 	const own = ended.filter(Boolean).length;
-	return ended.length > 0 ? [`ended by themselves ${own}, by the other ${ended.length - own}`] : [];
+	return ended.length > 0 ? [`ended by the student ${own}, by the partner ${ended.length - own}`] : [];
 }
 
 /** Good of all counted tries under each label, in the order in which they came up. */
@@ -191,7 +191,7 @@ function phrase(part: Rule, tries: readonly TryView[], timed: readonly Timed[]):
 		}
 		case "rating": {
 			const ratings = tries.flatMap(({ as }) => as.rating ?? []);
-			return ratings.length === 0 ? [] : [`rated ${short(mean(ratings))} on average, ${Math.max(...ratings)} at best`];
+			return ratings.length === 0 ? [] : [`rated ${short(mean(ratings))} on average, best ${Math.max(...ratings)}`];
 		}
 		case "within": {
 			const measured = tries.flatMap(({ body }) => body.measure ?? []);
@@ -210,7 +210,7 @@ function phrase(part: Rule, tries: readonly TryView[], timed: readonly Timed[]):
 			return [
 				`${inside} of ${measured.length} inside ${part.low} to ${part.high} ${unit}, ${rangeOf(values)}`,
 				...secondOf(tries),
-				...(efforts.length > 0 ? [`effort ${short(mean(efforts))} of ten on average`] : []),
+				...(efforts.length > 0 ? [`effort ${short(mean(efforts))} of 10 on average`] : []),
 			];
 		}
 		case "decision":

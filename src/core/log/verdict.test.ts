@@ -64,7 +64,7 @@ test("numbers that no order has are refused in a sentence", () => {
 	const event = phone.events.at(-1);
 	expect(parseEvent(event)).toMatchObject({
 		ok: false,
-		refusals: [{ sentence: "Good is 5, more than the 4 tries; at most 4 is possible." }],
+		refusals: [{ sentence: "Good: enter at most 4, the number of tries, not 5." }],
 	});
 });
 
@@ -167,7 +167,7 @@ test("a tally of a device that only watched stands apart until it is joined", ()
 test("a second lesson of the day opens with what is left of the limit, and says so", () => {
 	const { settings } = new Phone().begin(ladderWith({ limit: 20 })).set().placing;
 	expect(leftToday({ settings })).toBeNull();
-	expect(leftToday({ settings, usedToday: 15 })).toBe("15 of 20 tries here are used today. 5 are left.");
-	expect(leftToday({ settings, usedToday: 19 })).toBe("19 of 20 tries here are used today. 1 is left.");
-	expect(leftToday({ settings, usedToday: 27 })).toBe("20 of 20 tries here are used today. None are left.");
+	expect(leftToday({ settings, usedToday: 15 })).toBe("15 of 20 tries here are used today. 5 left.");
+	expect(leftToday({ settings, usedToday: 19 })).toBe("19 of 20 tries here are used today. 1 left.");
+	expect(leftToday({ settings, usedToday: 27 })).toBe("20 of 20 tries here are used today. None left.");
 });

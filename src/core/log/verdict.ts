@@ -261,5 +261,5 @@ export function leftToday({ settings, usedToday = 0 }: Pick<Placing, "settings" 
 	if (usedToday === 0) return null;
 	const left = Math.max(0, settings.limit - usedToday);
 	const used = `${Math.min(usedToday, settings.limit)} of ${settings.limit} tries here are used today.`;
-	return `${used} ${left === 0 ? "None are left" : left === 1 ? "1 is left" : `${left} are left`}.`;
+	return `${used} ${left === 0 ? "None" : left} left.`;
 }

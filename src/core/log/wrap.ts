@@ -82,7 +82,7 @@ export function scoreOf(rung: RungWrap): {
 export function namedForm({ name, easedBy, visits }: RungWrap): string {
 	if (!easedBy) return name;
 	const easier = visits.at(-1)?.placing.settings.easier;
-	return `${name}, ${easier ? `eased: ${easier}` : "in its eased form"}`;
+	return `${name}, ${easier ? `eased: ${easier}` : "easier form"}`;
 }
 
 /** Whether a run of good ones says something under the rung's rule. */

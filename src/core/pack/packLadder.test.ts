@@ -33,10 +33,10 @@ test("what is checked besides a rung's own list: for the kit it needs, and anoth
 	const student = { name: "Ida", strongSide: "left" as const, protectedParts: [], lacks: [], withAdult: true };
 	const packed = pack({ checks, student });
 	expect(packed.checks).toEqual({
-		r1: ["Another adult is there"],
-		r2: ["Another adult is there", "path clear", "nothing loose"],
+		r1: ["Another adult is present"],
+		r2: ["Another adult is present", "path clear", "nothing loose"],
 	});
-	expect(placeOn(packed, "r1").checks).toEqual(["Another adult is there"]);
+	expect(placeOn(packed, "r1").checks).toEqual(["Another adult is present"]);
 	expect(pack({}).checks).toBeUndefined();
 });
 

@@ -109,7 +109,7 @@ function packRhythm(skill: Skill, sides: Sides): Pick<PackLadder, "rhythm"> {
 
 /** More lines than anybody reads before a try. */
 const MOST_CHECKS = 40;
-const ANOTHER_ADULT = "Another adult is there";
+const ANOTHER_ADULT = "Another adult is present";
 const alike = (a: string, b: string) => a.trim().toLocaleLowerCase() === b.trim().toLocaleLowerCase();
 
 /** What is checked besides each rung's own list: for the kit it needs, and who is to be there. */
@@ -142,7 +142,7 @@ export function packLadder(
 		const why = whyNotAlone(rung.settings, difficultiesOn(row.ladder, row.followed));
 		return why ? [[rung.id, why] as const] : [];
 	});
-	const chain = (row.followed.chain ?? []).map((id) => ({ id, name: around.skills.get(id) ?? "a skill that is gone" }));
+	const chain = (row.followed.chain ?? []).map((id) => ({ id, name: around.skills.get(id) ?? "a deleted skill" }));
 	const nameOf = (id: string | null) => row.followed.positions.find((one) => one.id === id)?.name ?? "";
 	return {
 		id: row.id,

@@ -57,16 +57,16 @@ export const studentLabels = {
 	level: "level",
 	protectedParts: "protected parts",
 	kit: "kit",
-	lacks: "kit that is missing",
+	lacks: "missing kit",
 	wish: "wish",
-	filmed: "agreed to be filmed",
-	guardian: "who answers for them",
-	touch: "agreed to be guided by touch",
-	withAdult: "another adult is to be there",
+	filmed: "consent to filming",
+	guardian: "guardian",
+	touch: "consent to guiding by touch",
+	withAdult: "another adult present",
 	loadLimits: "load limits",
 	part: "part of the body",
 	day: "limit of a day",
-	week: "limit of seven days",
+	week: "limit for seven days",
 };
 
 /** "left hand, the other side": a ladder's side as the student knows it. */

@@ -51,7 +51,7 @@ test("the peg, the next rung and what was passed long enough ago gather themselv
 		"re-check: Rung 1",
 		"wrap-up: Wrap up",
 	]);
-	expect(items[3]?.why).toBe("Passed; due to be looked at 24 days before. Cascade, rung 1 of 4.");
+	expect(items[3]?.why).toBe("Passed. Check due 24 days earlier. Cascade, rung 1 of 4.");
 	expect(items[1]).toMatchObject({ ladder: "l", rung: "r2", student: "s", value: 10 });
 	expect(gather([student({ ladders: [ladder({ side: "left" })] })], DAY)[1]?.what).toBe("Rung 3, left");
 	expect(items[2]?.value).toBeLessThan(items[1]?.value ?? 0);
@@ -90,7 +90,7 @@ test("what was promised by the day, wished for and parked is talked of; what is 
 		{
 			id: "talk-s",
 			what: "juggle at the fair · bring the tape · some day · “soft knees” · chin up",
-			why: "Their wish; promised, due 1 day before; promised; key cue, met 3 of 6 times, due 1 day before; parked 7 days ago.",
+			why: "Their wish · promised, due 1 day before · promised · key cue, repeated 3 of 6 times, due 1 day before · parked 7 days ago.",
 			least: 1,
 			wish: 5,
 			value: 9,
@@ -152,7 +152,7 @@ test("a rung that slipped at its last check is worth more, and says so", () => {
 	const slipped = scheduleOf(["2026-11-01"], [{ day: "2026-11-10", passed: false }]);
 	const holes = [{ ...hole("slipped", ["2026-11-01"]), schedule: slipped }, ...ladder().holes.slice(1)];
 	const item = gather([student({ ladders: [ladder({ holes })] })], DAY).find(({ class: kind }) => kind === "re-check");
-	expect(item?.why).toBe("Slipped at its last check; due 15 days before. Cascade, rung 1 of 4.");
+	expect(item?.why).toBe("Slipped at its last check. Check due 15 days earlier. Cascade, rung 1 of 4.");
 	expect(item?.value).toBeGreaterThan(6);
 });
 

@@ -145,7 +145,7 @@ function onLadder(sees: Sees, ladder: KnownLadder): PlannedItem[] {
 			...onRung(sees, ladder, 0, {
 				id: `up-${id}`,
 				class: "re-check",
-				why: `This ladder begins from the bottom: ${plural(pegIndex, "rung")}, quickly up.`,
+				why: `This ladder starts at the bottom: a quick climb over ${plural(pegIndex, "rung")}.`,
 				value: 6,
 				least: SHOWN_TRIES,
 				wish: SHOWN_TRIES * pegIndex,
@@ -157,7 +157,7 @@ function onLadder(sees: Sees, ladder: KnownLadder): PlannedItem[] {
 			...onRung(sees, ladder, lastAt, {
 				id: `last-${id}`,
 				class: "current",
-				why: "Last lesson's work, where this ladder begins.",
+				why: "Last lesson's work: this ladder starts with it.",
 				value: 8,
 				least: triesPerSet,
 				wish: 2 * triesPerSet,
@@ -169,7 +169,7 @@ function onLadder(sees: Sees, ladder: KnownLadder): PlannedItem[] {
 			id: `peg-${id}`,
 			class: kind ?? "current",
 			peg: true,
-			why: passed ? "The peg stands here, and it is passed." : "The peg stands here.",
+			why: passed ? "The peg is here. This rung is passed." : "The peg is here.",
 			value: passed ? 6 : 10,
 			least: triesPerSet,
 			wish: limit,
@@ -180,7 +180,7 @@ function onLadder(sees: Sees, ladder: KnownLadder): PlannedItem[] {
 			...onRung(sees, ladder, pegIndex + 1, {
 				id: `next-${id}`,
 				class: "new",
-				why: ready ? "The rung below it goes well enough to try it." : "The next rung, should this one be passed.",
+				why: ready ? "The rung below goes well enough to try this one." : "The next rung, if this one is passed.",
 				value: ready ? 8 : 3,
 				least: rungs[pegIndex + 1]?.settings.triesPerSet ?? triesPerSet,
 				wish: rungs[pegIndex + 1]?.settings.limit ?? limit,
@@ -201,7 +201,7 @@ const rechecks = (sees: Sees, ladder: KnownLadder): PlannedItem[] =>
 			return onRung(sees, ladder, at, {
 				id: `again-${at}-${ladder.id}`,
 				class: kind ?? "re-check",
-				why: `${schedule.slipped ? "Slipped at its last check; due" : "Passed; due to be looked at"} ${late === 0 ? "on the day" : `${plural(late, "day")} before`}.`,
+				why: `${schedule.slipped ? "Slipped at its last check" : "Passed"}. Check due ${late === 0 ? "that day" : `${plural(late, "day")} earlier`}.`,
 				value: (schedule.slipped ? 6 : 4) + Math.min(3, late / 14),
 				least: RECHECK_TRIES / 2,
 				wish: RECHECK_TRIES,
@@ -219,7 +219,7 @@ function refresher(sees: Sees, ladder: KnownLadder): PlannedItem[] {
 		return onRung(sees, ladder, at, {
 			id: `easy-${ladder.id}`,
 			class: "refresher",
-			why: `It went well when it was last tried, ${Math.round(then * 10)} in 10: something to end on.`,
+			why: `Went well last time (${Math.round(then * 10)} in 10 good): good to end on.`,
 			value: 3,
 			least: RECHECK_TRIES / 2,
 			wish: rung.settings.triesPerSet,
@@ -229,7 +229,7 @@ function refresher(sees: Sees, ladder: KnownLadder): PlannedItem[] {
 }
 
 const lateBy = (due: string, day: string): string =>
-	due === day ? "due on the day" : `due ${plural(daysBetween(due, day), "day")} before`;
+	due === day ? "due that day" : `due ${plural(daysBetween(due, day), "day")} before`;
 
 /** One thing to be talked of, why, and what it is worth. */
 interface Said {
@@ -251,7 +251,7 @@ function waiting({ student, day }: Sees): Said[] {
 			.slice(0, CUES_SHOWN)
 			.map(({ text, met, due }) => ({
 				what: `“${text}”`,
-				why: `key cue, met ${met} of ${MEETINGS} times${due === null ? "" : `, ${lateBy(due, day)}`}`,
+				why: `key cue, repeated ${met} of ${MEETINGS} times${due === null ? "" : `, ${lateBy(due, day)}`}`,
 				value: 5,
 			})),
 		...student.parked.slice(0, PARKED_SHOWN).map(({ text, day: then }) => ({
@@ -272,7 +272,7 @@ function talk(sees: Sees): PlannedItem[] {
 			class: "talk",
 			what: cutText(all.map(({ what }) => what).join(" · "), LINE),
 			// Each in the order of the words above, which are not said twice.
-			why: cutText(`${capital(all.map(({ why }) => why).join("; "))}.`, 300),
+			why: cutText(`${capital(all.map(({ why }) => why).join(" · "))}.`, 300),
 			least: 1,
 			wish: Math.min(LONGEST_TALK, 1 + all.length),
 			value: Math.max(...all.map(({ value }) => value)),
@@ -297,7 +297,7 @@ export function gather(students: readonly KnownStudent[], day: string): PlannedI
 			id: "warm-up",
 			class: "warm-up",
 			what: "Warm up",
-			why: "Before anything else, every time.",
+			why: "First, every time.",
 			least: 4,
 			wish: 6,
 			value: 6,
@@ -308,7 +308,7 @@ export function gather(students: readonly KnownStudent[], day: string): PlannedI
 			id: "wrap-up",
 			class: "wrap-up",
 			what: "Wrap up",
-			why: "A held finish, what improved, what to practise.",
+			why: "What got better, what to practise.",
 			least: 3,
 			wish: 5,
 			value: 6,

@@ -27,4 +27,4 @@ export function expectedOn(
 
 /** Where a rate lies against the band that most coaches want a working rung in. */
 export const bandWords = (rate: number, { low, high }: Band): string =>
-	rate < low ? "under the working band" : rate > high ? "above the working band" : "in the working band";
+	rate < low ? "below the working range" : rate > high ? "above the working range" : "in the working range";

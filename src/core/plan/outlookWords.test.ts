@@ -6,7 +6,7 @@ test.each([
 	[{ likely: 12, low: 8, high: 20, horizon: 24 }, "12 lessons", "8 to 20"],
 	[{ likely: 1, low: 1, high: 1, horizon: 8 }, "1 lesson", "1"],
 	[{ likely: 7, low: 3, high: null, horizon: 8 }, "7 lessons", "3 or more"],
-	[{ likely: null, low: 6, high: null, horizon: 8 }, "over 8 lessons, 6 at the least", "6 or more"],
+	[{ likely: null, low: 6, high: null, horizon: 8 }, "over 8 lessons, at least 6", "6 or more"],
 	[{ likely: null, low: null, high: null, horizon: 8 }, "over 8 lessons", null],
 ])("lessons to the top in words: %j", (top, likely, range) => {
 	expect(likelyWords(top)).toBe(likely);

@@ -6,7 +6,7 @@ import { lessonsWords } from "./lessonsWords";
 /** Lessons to the top: the likely number, or what can be said of it. */
 export function likelyWords({ likely, low, horizon }: ToTop): string {
 	if (likely !== null) return plural(likely, "lesson");
-	return low === null ? `over ${plural(horizon, "lesson")}` : `over ${horizon} lessons, ${low} at the least`;
+	return low === null ? `over ${plural(horizon, "lesson")}` : `over ${horizon} lessons, at least ${low}`;
 }
 
 /** From the first to the ninth in ten; open where it reaches further than can be told of. */

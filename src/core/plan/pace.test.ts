@@ -16,7 +16,7 @@ const steady = () => lesson({ student: "s", from: 2, tries: 10, seconds: 20 });
 
 test("nothing is known under three lessons with tries in them", () => {
 	expect(paceOf([steady(), steady(), lesson()], "s")).toBeNull();
-	expect(paceOf([steady(), steady(), steady()], "somebody else")).toBeNull();
+	expect(paceOf([steady(), steady(), steady()], "another student")).toBeNull();
 });
 
 test("set-up, seconds a try, and no straying where every visit is the same", () => {

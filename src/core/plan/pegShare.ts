@@ -60,8 +60,7 @@ export function withPegs<T>(
 	if (whole.made) return { ...whole, words: [] };
 	// Less always fits where more does.
 	let [best, low, high] = [at(0), 0, wanted];
-	if (!best.made)
-		return { items, made: make(items), words: ["The pegs do not fit beside what is to be in the lesson."] };
+	if (!best.made) return { items, made: make(items), words: ["The pegs do not fit beside the fixed items."] };
 	while (high - low > 1) {
 		const middle = Math.floor((low + high) / 2);
 		const one = at(middle);
@@ -70,6 +69,6 @@ export function withPegs<T>(
 	}
 	return {
 		...best,
-		words: [`The pegs get ${plural(low, "minute")} of the lesson, not the third of it: the rest does not leave more.`],
+		words: [`The pegs get ${plural(low, "minute")}, less than a third of the lesson. The fixed items leave no more.`],
 	};
 }

@@ -57,9 +57,7 @@ export const LessonPlan = z
 		minutes: whole(1, LONGEST),
 		/** How sure it is to end in time; left out, as usual. */
 		sure: z.optional(
-			z
-				.number()
-				.check(z.refine((value) => SURE.some((one) => one === value), `One of ${SURE.join(", ")} is possible.`)),
+			z.number().check(z.refine((value) => SURE.some((one) => one === value), `Choose one of ${SURE.join(", ")}.`)),
 		),
 		students: z.array(ident).check(z.minLength(1), z.maxLength(10)),
 		wish: text(400),
@@ -74,11 +72,11 @@ export const LessonPlan = z
 			if (wish < least)
 				complain(
 					["items", i, "wish"],
-					`"${what}" wishes for ${wish} minutes and needs ${least} at least; the wish is ${least} or more.`,
+					`"${what}": the longest time (${wish} min) must be at least the shortest (${least} min).`,
 				);
 		});
 		if (new Set(ctx.value.items.map(({ id }) => id)).size < ctx.value.items.length)
-			complain(["items"], "Two items share one id; add the second one again.");
+			complain(["items"], "Two items have the same id. Add the second one again.");
 	});
 export type LessonPlan = z.infer<typeof LessonPlan>;
 
@@ -105,7 +103,7 @@ export const planLabels = {
 export function planRefusal(plan: LessonPlan): Outcome<LessonPlan> {
 	return plan.students.length === new Set(plan.students).size
 		? { ok: true, value: plan }
-		: refuse("students", "One student stands there twice; take one away.");
+		: refuse("students", "The same student is in it twice. Remove one.");
 }
 
 /** Items as they are read in a plan for several: whose each is comes first. */
@@ -116,6 +114,6 @@ export const named = <T extends { what: string; student?: string | undefined }>(
 ): T[] =>
 	items.map((item) =>
 		students.length > 1 && item.student
-			? { ...item, what: `${nameOf(item.student) ?? "somebody who is gone"}: ${item.what}` }
+			? { ...item, what: `${nameOf(item.student) ?? "a deleted student"}: ${item.what}` }
 			: item,
 	);

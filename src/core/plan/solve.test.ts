@@ -255,27 +255,35 @@ test("heavy work is never last: a refresher is taken, though something else earn
 	const made = solvePlan([heavy, other, light], 8);
 	expect(made.ok && made.value.placed.map(({ id }) => id)).toEqual(["high", "light"]);
 	const without = solvePlan([{ ...heavy, always: true }, other], 8);
-	expect(without.ok && without.value.broken).toEqual([
-		"Nothing that goes well is there to end on: put a refresher in.",
-	]);
+	expect(without.ok && without.value.broken).toEqual(["There is nothing easy to end on. Add a refresher."]);
 });
 
 test.each<[string, PlanItem[], number, string]>([
-	["no minutes", [], 0, "The lesson is 0 minutes; a whole number from 1 to 240 is possible."],
-	["too many", [], 700, "The lesson is 700 minutes"],
-	["a wish under its least", [item("a", 5, 4, 1)], 30, "whole ones from 1 up, the wish no less than the least"],
-	["a pin outside", [item("a", 5, 5, 1, { pinned: { at: 28, minutes: 5 } })], 30, "it lies outside of the 30 minutes"],
+	["no minutes", [], 0, "Minutes of the lesson: enter a whole number from 1 to 240, not 0."],
+	["too many", [], 700, "Minutes of the lesson: enter a whole number from 1 to 240, not 700."],
+	[
+		"a wish under its least",
+		[item("a", 5, 4, 1)],
+		30,
+		"Enter whole minutes, not 5 to 4. The longest must not be less than the shortest.",
+	],
+	[
+		"a pin outside",
+		[item("a", 5, 5, 1, { pinned: { at: 28, minutes: 5 } })],
+		30,
+		"Pinned from minute 28 to 33, outside the 30 minutes of the lesson. Move it, or make the lesson longer.",
+	],
 	[
 		"two pins over each other",
 		[item("a", 5, 5, 1, { pinned: { at: 2, minutes: 5 } }), item("b", 5, 5, 1, { pinned: { at: 6, minutes: 5 } })],
 		30,
-		"lie over each other at minute 6",
+		"Two pinned items overlap at minute 6. Move one of them.",
 	],
 	[
 		"what alone is longer",
 		[item("a", 40, 50, 1, { always: true })],
 		30,
-		"takes 40 minutes, and the lesson has 30; 10 too many",
+		"The fixed items need 40 minutes, but the lesson has 30: 10 too many.",
 	],
 ])("%s is refused in a sentence", (_, items, minutes, words) => {
 	const made = solvePlan(items, minutes);

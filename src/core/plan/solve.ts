@@ -31,17 +31,17 @@ export interface Plan {
 /** What cannot be planned at all, in sentences. */
 function refusalsOf(items: readonly PlanItem[], minutes: number): Outcome<null> {
 	if (!Number.isInteger(minutes) || minutes < 1 || minutes > LONGEST)
-		return refuse("minutes", `The lesson is ${minutes} minutes; a whole number from 1 to ${LONGEST} is possible.`);
+		return refuse("minutes", `Minutes of the lesson: enter a whole number from 1 to ${LONGEST}, not ${minutes}.`);
 	for (const { id, least, wish, pinned } of items) {
 		if (!(Number.isInteger(least) && Number.isInteger(wish) && least >= 1 && wish >= least))
 			return refuse(
 				id,
-				`It asks for ${least} to ${wish} minutes; whole ones from 1 up, the wish no less than the least.`,
+				`Enter whole minutes, not ${least} to ${wish}. The longest must not be less than the shortest.`,
 			);
 		if (pinned && (pinned.at < 0 || pinned.minutes < 1 || pinned.at + pinned.minutes > minutes))
 			return refuse(
 				id,
-				`Pinned from minute ${pinned.at} to ${pinned.at + pinned.minutes}, it lies outside of the ${plural(minutes, "minute")}; move it, or make the lesson longer.`,
+				`Pinned from minute ${pinned.at} to ${pinned.at + pinned.minutes}, outside the ${plural(minutes, "minute")} of the lesson. Move it, or make the lesson longer.`,
 			);
 	}
 	const pinned = items
@@ -50,13 +50,13 @@ function refusalsOf(items: readonly PlanItem[], minutes: number): Outcome<null> 
 	for (const [i, one] of pinned.entries()) {
 		const next = pinned[i + 1];
 		if (next && one.at + one.minutes > next.at)
-			return refuse(next.id, `Two pinned items lie over each other at minute ${next.at}; move one of them.`);
+			return refuse(next.id, `Two pinned items overlap at minute ${next.at}. Move one of them.`);
 	}
 	const least = sum(items, (item) => item.pinned?.minutes ?? (item.always ? item.least : 0));
 	return least > minutes
 		? refuse(
 				"minutes",
-				`What is to be in it takes ${least} minutes, and the lesson has ${minutes}; ${least - minutes} too many.`,
+				`The fixed items need ${least} minutes, but the lesson has ${minutes}: ${least - minutes} too many.`,
 			)
 		: { ok: true, value: null };
 }
@@ -84,10 +84,7 @@ export function solvePlan(items: readonly PlanItem[], minutes: number, sure = 0.
 	const plain = sure >= CONDITION_FROM ? searchBoth(least, minutes, null) : null;
 	return plain
 		? { ok: true, value: { ...plain, isSure: false } }
-		: refuse(
-				"minutes",
-				"What is pinned leaves no room for what is to be in every lesson; move a pin, or take it away.",
-			);
+		: refuse("minutes", "The pinned items leave no room for the ones every lesson has. Move or remove a pin.");
 }
 
 /** The best plan that ends well; where none does, the best without, which says so. */
@@ -99,7 +96,7 @@ function searchBoth(items: readonly PlanItem[], minutes: number, room: Room | nu
 	const byId = new Map(items.map((item) => [item.id, item]));
 	const last = plain.placed.findLast(({ id }) => byId.get(id)?.class !== "wrap-up");
 	const ends = last ? endsWell(byId.get(last.id) as PlanItem) : true;
-	return { ...plain, broken: ends ? [] : ["Nothing that goes well is there to end on: put a refresher in."] };
+	return { ...plain, broken: ends ? [] : ["There is nothing easy to end on. Add a refresher."] };
 }
 
 const HALVINGS = 40;

@@ -34,17 +34,17 @@ test("what did not fit says what it would push out, or cost; what was taken out 
 	const tight = seen([item("a", { value: 9, least: 6 }), item("b", { value: 1, least: 5, wish: 5 })], 7);
 	expect(tight.leftOut[0]?.why).toBe("It would push out “A”.");
 	const never = seen([item("w", { always: true, least: 6, wish: 6 }), item("b", { least: 5, wish: 5 })], 7);
-	expect(never.leftOut[0]?.why).toBe("There is no room for it beside what is to be in the lesson.");
+	expect(never.leftOut[0]?.why).toBe("No room: the fixed items fill the lesson.");
 });
 
 test("what is out though there is room says which rule, or that it adds nothing", () => {
 	const worthless = seen([item("a"), item("b", { value: 0 })], 30);
 	expect(worthless.free).toBeGreaterThan(3);
-	expect(worthless.leftOut[0]?.why).toBe("It is worth nothing here. Enter a value for it, or put it in.");
+	expect(worthless.leftOut[0]?.why).toBe("It has no value for this lesson. Enter a value, or add it.");
 	// Heavy work may not end the lesson, and nothing that might end it fits behind.
 	const heavy = item("b", { class: "decision", heavy: true, least: 12, wish: 12 });
 	const ends = seen([item("a", { rate: 0.9, least: 10, wish: 10 }), heavy], 30);
-	expect(ends.leftOut[0]?.why).toBe("With it the lesson could not end on what goes well.");
+	expect(ends.leftOut[0]?.why).toBe("With it the lesson could not end on something that goes well.");
 });
 
 test("of whatever is left out with room for it the reason is one that can be acted on", () => {
@@ -68,7 +68,7 @@ test("of whatever is left out with room for it the reason is one that can be act
 				expect(why).toMatch(
 					left.value > 0
 						? /^It would (push out|cost)|could not end on|worth as much without/
-						: /^It would|could not end|worth nothing/,
+						: /^It would|could not end|has no value/,
 				);
 		}),
 		{ numRuns: cases(60) },
@@ -77,10 +77,10 @@ test("of whatever is left out with room for it the reason is one that can be act
 
 test("hard rules say where they bite: a third new one waits, a refresher is there to end on", () => {
 	const fresh = ["a", "b", "c", "d"].map((id) => item(id, { class: "new", rate: 0.9 }));
-	expect(seen(fresh, 60).rules).toEqual(["At most two new ones a lesson: 2 more wait."]);
+	expect(seen(fresh, 60).rules).toEqual(["At most two new items a lesson: 2 more wait."]);
 	const ends = [item("n", { class: "new", rate: 0.5, value: 9 }), item("r", { class: "refresher", rate: 0.95 })];
-	expect(seen(ends, 60).rules).toEqual(["“R” is there so that the lesson ends on what goes well."]);
-	expect(seen([item("n", { class: "new", rate: 0.5 })], 60).rules[0]).toMatch(/put a refresher in/);
+	expect(seen(ends, 60).rules).toEqual(["“R” is in it so that the lesson ends on something that goes well."]);
+	expect(seen([item("n", { class: "new", rate: 0.5 })], 60).rules[0]).toMatch(/Add a refresher/);
 });
 
 test("how likely it runs over: three tenths where nothing is known, the student's own straying where it is", () => {
@@ -192,9 +192,9 @@ test("a plan is refused in sentences: minutes that are none, a wish under the le
 	expect(wrong({ minutes: 700 })).toHaveLength(1);
 	expect(wrong({ students: [] })).toHaveLength(1);
 	expect(wrong({ items: [item("a", { least: 9, wish: 3 })] })[0]).toBe(
-		'items.0.wish: "A" wishes for 3 minutes and needs 9 at least; the wish is 9 or more.',
+		'items.0.wish: "A": the longest time (3 min) must be at least the shortest (9 min).',
 	);
-	expect(wrong({ items: [item("a"), item("a")] })[0]).toMatch(/share one id/);
+	expect(wrong({ items: [item("a"), item("a")] })[0]).toMatch(/have the same id/);
 });
 
 describe("a plan that ends in time", () => {
@@ -234,18 +234,20 @@ describe("a plan that ends in time", () => {
 		expect(at.get("q")).toBe(5);
 		expect(at.get("p")).toBeGreaterThanOrEqual(10);
 		const full = seen([item("w", { always: true, least: 24, wish: 24 }), ...pegs].map(steady), 36, 0.8);
-		expect(full.rules.join(" ")).toContain("not the third of it");
+		expect(full.rules.join(" ")).toContain(
+			"The pegs get 10 minutes, less than a third of the lesson. The fixed items leave no more.",
+		);
 	});
 
 	test("what is left out names its limit or what it pushes out", () => {
 		const checks = ["a", "b", "c"].map((id) => item(id, { class: "re-check", value: 1 }));
-		expect(seen(checks, 60).leftOut.map(({ why }) => why)).toEqual(["At most 2 checks a lesson: 2 are in it."]);
+		expect(seen(checks, 60).leftOut.map(({ why }) => why)).toEqual(["At most 2 checks a lesson, and this one has 2."]);
 	});
 
 	test("where what is always in it cannot end in time, that is said", () => {
 		const { rules, overrun } = seen([item("w", { always: true, least: 19, wish: 19 })], 20, 0.9);
 		expect(1 - overrun.chance).toBeLessThan(0.9);
-		expect(rules.join(" ")).toMatch(/ends in time in \d+ of 100, not in 90/);
+		expect(rules.join(" ")).toMatch(/end in time in \d+ of 100 lessons, not in 90/);
 	});
 
 	test("what needs the same kit stands together within a class", () => {

@@ -1,6 +1,6 @@
-import { ofHundred } from "@/core/analysis/readings";
 import type { Outcome } from "@/core/refusals/refusals";
 import { sum } from "@/core/statistics/sums";
+import { ofHundred } from "@/core/text/figures";
 import { MOST_OF, SURE, USUALLY_SURE } from "./item";
 import { minutesOf, spreadOf } from "./minutes";
 import { type Overrun, overrunOf } from "./overrun";
@@ -76,7 +76,7 @@ export function viewPlan(plan: Asked, reasons = true): Outcome<PlanView> {
 	const taken = new Set(stretches.map(({ item }) => item.id));
 	const used = sum(stretches, ({ minutes }) => minutes);
 	const overrun = overrunOf(stretches.map(minutesOf), plan.minutes);
-	const unsure = `What is always in it ends in time in ${ofHundred(1 - overrun.chance)} of 100, not in ${100 * sure}: make the lesson longer, or leave something out.`;
+	const unsure = `The fixed items end in time in ${ofHundred(1 - overrun.chance)} of 100 lessons, not in ${100 * sure}. Make the lesson longer, or leave something out.`;
 	return {
 		ok: true,
 		value: {
@@ -126,9 +126,9 @@ function whyOut(item: PlannedItem, { items, minutes, sure }: Required<Asked>, no
 	if (most) return most;
 	const within = items.map((one) => (one.id === item.id ? { ...one, always: true } : one));
 	const forced = solved(within, minutes, sure);
-	if (!forced.ok) return "There is no room for it beside what is to be in the lesson.";
+	if (!forced.ok) return "No room: the fixed items fill the lesson.";
 	if (!forced.value.isSure && now.isSure)
-		return `With it what is always in the lesson would not end in time in ${100 * sure} of 100.`;
+		return `With it the fixed items would not end in time in ${100 * sure} of 100 lessons.`;
 	const [before, after] = [now, forced.value].map(({ placed }) => new Map(placed.map((one) => [one.id, one.minutes])));
 	const what = (id: string) => items.find((one) => one.id === id)?.what ?? "";
 	const gone = [...(before?.keys() ?? [])].filter((id) => !after?.has(id)).map((id) => `“${what(id)}”`);
@@ -139,10 +139,11 @@ function whyOut(item: PlannedItem, { items, minutes, sure }: Required<Asked>, no
 	});
 	if (shorter.length > 0) return `It would cost ${shorter.join(" and ")}.`;
 	// There is room: then it is a rule, or it adds nothing.
-	if (forced.value.broken.length > now.broken.length) return "With it the lesson could not end on what goes well.";
+	if (forced.value.broken.length > now.broken.length)
+		return "With it the lesson could not end on something that goes well.";
 	return item.value > 0
-		? "The lesson is worth as much without it, and has an item less."
-		: "It is worth nothing here. Enter a value for it, or put it in.";
+		? "The lesson is worth as much without it, with one item less."
+		: "It has no value for this lesson. Enter a value, or add it.";
 }
 
 /** The limit of its class that leaves it out: as many of it are in the lesson as may be. */
@@ -154,8 +155,8 @@ function limitWords(item: PlannedItem, items: readonly PlannedItem[], now: Solve
 	return there < most
 		? null
 		: item.class === "new"
-			? `At most ${most} new drills a lesson: ${there} are in it.`
-			: `At most ${most} checks a lesson: ${there} are in it.`;
+			? `At most ${most} new drills a lesson, and this one has ${there}.`
+			: `At most ${most} checks a lesson, and this one has ${there}.`;
 }
 
 /** Hard rules that keep something out or in its place, as far as they can be told. */
@@ -165,8 +166,10 @@ function bites(stretches: readonly Stretch[], items: readonly PlannedItem[]): st
 	const last = stretches.findLast(({ item }) => item.class !== "wrap-up")?.item;
 	return [
 		...(taken === 2 && fresh.length > 2
-			? [`At most two new ones a lesson: ${fresh.length - 2} more ${fresh.length === 3 ? "waits" : "wait"}.`]
+			? [`At most two new items a lesson: ${fresh.length - 2} more ${fresh.length === 3 ? "waits" : "wait"}.`]
 			: []),
-		...(last?.class === "refresher" ? [`“${last.what}” is there so that the lesson ends on what goes well.`] : []),
+		...(last?.class === "refresher"
+			? [`“${last.what}” is in it so that the lesson ends on something that goes well.`]
+			: []),
 	];
 }

@@ -85,8 +85,8 @@ export function endsRefusal(of: "angle" | "distance", { low, high }: Range, unit
 	const wrong = [low, high].find((end) => !(end >= least && end <= most));
 	if (wrong === undefined) return null;
 	return of === "angle"
-		? `An end of the range is ${wrong} ${unit}; an angle on a picture is from 0 to 180. Say both ends as the angle inside the joint.`
-		: `An end of the range is ${wrong} ${unit}; a distance on a picture is 0 or more. Say both ends as how far apart the two are.`;
+		? `Tolerance: enter both ends from 0 to 180, not ${wrong} ${unit}. It is the angle inside the joint.`
+		: `Tolerance: enter both ends as 0 or more, not ${wrong} ${unit}. It is the distance between the two points.`;
 }
 
 /**

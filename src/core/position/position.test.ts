@@ -123,7 +123,7 @@ describe("where nothing can lie beyond an end, it decides nothing", () => {
 	] as const)(
 		"a range of an %s that no picture can show is refused with its end; one kept before is not judged by",
 		(of, range, unit, end) => {
-			expect(endsRefusal(of, range, unit)).toContain(`An end of the range is ${end}`);
+			expect(endsRefusal(of, range, unit)).toContain(`, not ${end}`);
 			expect(judge({ value: 156, error: 1 }, range, of)).toBe("cannot be judged");
 			expect(endsRefusal(of, { low: 0, high: 1 }, unit)).toBeNull();
 		},

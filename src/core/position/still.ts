@@ -65,11 +65,12 @@ const StillBody = z.object({
 
 export const Still = StillBody.check((ctx) => {
 	const named = new Set(ctx.value.points.map(({ name }) => name));
-	if (named.size < ctx.value.points.length) complainIn(ctx)(["points"], "Two points have one name; give each its own.");
+	if (named.size < ctx.value.points.length)
+		complainIn(ctx)(["points"], "Two points have the same name. Rename one of them.");
 	ctx.value.measures.forEach((one, i) => {
 		const gone = [...one.at, ...(one.kind === "distance" ? one.known.at : [])].find((name) => !named.has(name));
 		if (gone)
-			complainIn(ctx)(["measures", i], `"${gone}" is not placed in the picture; place it, or measure elsewhere.`);
+			complainIn(ctx)(["measures", i], `"${gone}" is not placed in the picture. Place it, or measure elsewhere.`);
 	});
 });
 export type Still = z.infer<typeof Still>;

@@ -73,7 +73,7 @@ export function readActs(raws: readonly unknown[]): ReadActs {
 		}
 		const act = parse(StudentAct, raw, practisedLabels);
 		if (act.ok) read.acts.push(act.value);
-		else read.unread.push({ id, raw, reason: act.refusals[0]?.sentence ?? "It cannot be read." });
+		else read.unread.push({ id, raw, reason: act.refusals[0]?.sentence ?? "The entry is damaged." });
 	}
 	return read;
 }

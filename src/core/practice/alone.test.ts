@@ -11,13 +11,13 @@ test.each([
 	[{}, null],
 	[{ care: ["mat under it"] }, null],
 	[{ care: ["mat under it", "a spotter stands by"] }, "Not for home: its checklist asks for “a spotter stands by”."],
-	[{ neverAlone: true }, "Not for home: it is never done alone."],
+	[{ neverAlone: true }, "Not for home: it must not be practised alone."],
 	[{ notches: { surface: 1 } }, "Not for home: it is on “soft ground” of surface and height."],
 	[{ notches: { surface: 3 } }, "Not for home: it is at “real height” of surface and height."],
 	[{ notches: { tempo: 3 } }, null],
 	[
 		{ neverAlone: true, notches: { surface: 2 } },
-		"Not for home: it is never done alone and it is at “low” of surface and height.",
+		"Not for home: it must not be practised alone and it is at “low” of surface and height.",
 	],
 ])("%j at home: %s", (change, words) => {
 	expect(whyNotAlone(rung(change), usualDifficulties)).toBe(words);

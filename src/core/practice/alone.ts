@@ -11,7 +11,7 @@ import { list } from "@/core/text/lists";
  */
 export function whyNotAlone(settings: RungSettings, difficulties: readonly Difficulty[]): string | null {
 	const why = [
-		...(settings.neverAlone ? ["it is never done alone"] : []),
+		...(settings.neverAlone ? ["it must not be practised alone"] : []),
 		...settings.care.filter((line) => SOMEBODY.test(line)).map((line) => `its checklist asks for “${line}”`),
 		...difficulties.flatMap((one) => {
 			const at = settings.notches[one.id] ?? 0;

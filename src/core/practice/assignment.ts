@@ -56,9 +56,12 @@ export const PracticeItem = z
 	.check((ctx) => {
 		const { target, dose, name, days } = ctx.value;
 		if (target > dose)
-			complainIn(ctx)(["target"], `"${name}" asks for ${target} good of ${dose}; the target can be ${dose} at most.`);
+			complainIn(ctx)(
+				["target"],
+				`"${name}": the target (${target} good) can be at most ${dose}, the number of tries.`,
+			);
 		if (days.length === 0)
-			complainIn(ctx)(["days"], `"${name}" is for no day of the week; choose one at least, or take it out.`);
+			complainIn(ctx)(["days"], `"${name}" has no day of the week. Choose at least one, or remove the drill.`);
 	});
 export type PracticeItem = z.infer<typeof PracticeItem>;
 
@@ -68,7 +71,7 @@ export const Thresholds = z.object({ of: whole(1, 20), raise: whole(1, 20), lowe
 	if (raise > of || lower >= raise)
 		complainIn(ctx)(
 			["raise"],
-			`Raise at ${raise} and lower at ${lower} of ${of}: raising wants at most ${of}, lowering less than that.`,
+			`Raise after ${raise} of ${of}, lower after ${lower} of ${of}: “lower” must be the smaller number, “raise” at most ${of}.`,
 		);
 });
 export type Thresholds = z.infer<typeof Thresholds>;
@@ -95,14 +98,14 @@ export const Assignment = z
 	})
 	.check((ctx) => {
 		if (new Set(ctx.value.items.map(({ id }) => id)).size < ctx.value.items.length)
-			complainIn(ctx)(["items"], "Two drills share one id; add the second one again.");
+			complainIn(ctx)(["items"], "Two drills have the same id. Add the second one again.");
 	});
 export type Assignment = z.infer<typeof Assignment>;
 
 export const assignmentLabels = {
 	student: "student",
 	from: "first day",
-	note: "line to the student",
+	note: "message to the student",
 	items: "drills",
 	name: "name",
 	drill: "what to do",

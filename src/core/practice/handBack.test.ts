@@ -65,9 +65,15 @@ test("what was packed with another key, or for an assignment that is not here, i
 		return read.ok ? "taken" : read.refusals[0]?.sentence;
 	};
 	expect(await sentence(packActs("other", KEY, [act(1)]))).toMatch("changed after it was written");
-	expect(await sentence(packActs("nobody", KEY, [act(1)]))).toMatch("for nobody here");
-	expect(await sentence("hello")).toMatch("no practice in this text");
-	expect(await sentence(packActs("mine", KEY, [act(1)]).slice(0, -30))).toMatch("no practice in this text");
+	expect(await sentence(packActs("nobody", KEY, [act(1)]))).toMatch(
+		"This practice belongs to another studio, or was deleted. Nothing was imported.",
+	);
+	expect(await sentence("hello")).toMatch(
+		"No practice entries found. The text must have a word that starts with PEG1. Copy all of it.",
+	);
+	expect(await sentence(packActs("mine", KEY, [act(1)]).slice(0, -30))).toMatch(
+		"No practice entries found. The text must have a word that starts with PEG1. Copy all of it.",
+	);
 	// What was signed and cannot be read is carried along, to be set aside by whoever takes it in.
 	const wrong = { ...act(1), kind: "peg.moved" };
 	const read = await readHandedBack(packActs("mine", KEY, [wrong]), keys);

@@ -57,7 +57,7 @@ function inflate(bytes: Uint8Array, most: number): string | null {
 	let size = 0;
 	const unpack = new Inflate((piece) => {
 		size += piece.length;
-		if (size > most) throw new RangeError("more than a practice");
+		if (size > most) throw new RangeError("too large for a practice");
 		pieces.push(piece);
 	});
 	try {
@@ -92,9 +92,12 @@ export async function readHandedBack(
 ): Promise<Outcome<HandedBack[]>> {
 	const words = [...text.matchAll(WORD)];
 	if (words.length === 0)
-		return refuse("text", "There is no practice in this text; it has a word that begins with PEG1. Copy all of it.");
+		return refuse(
+			"text",
+			"No practice entries found. The text must have a word that starts with PEG1. Copy all of it.",
+		);
 	if (words.length > MOST_WORDS)
-		return refuse("text", `There are ${words.length} practices in this text; bring ${MOST_WORDS} at a time.`);
+		return refuse("text", `This text has ${words.length} practices. Import at most ${MOST_WORDS} at a time.`);
 	const read: HandedBack[] = [];
 	// Of all words together: many small ones may unpack to much.
 	let left = MOST_UNPACKED;
@@ -105,12 +108,13 @@ export async function readHandedBack(
 		const carried = json === null ? null : readJson(json);
 		const outcome = parseStored(Carried, carried);
 		if (!outcome.ok)
-			return refuse("text", "This text was cut or changed on its way; ask for it again. Nothing was taken in.");
+			return refuse("text", "This text was cut or changed on its way. Ask for it again. Nothing was imported.");
 		const [assignment, acts] = outcome.value;
 		const key = await keyOf(assignment);
-		if (key === null) return refuse("text", "This practice is for nobody here, or was deleted. Nothing was taken in.");
+		if (key === null)
+			return refuse("text", "This practice belongs to another studio, or was deleted. Nothing was imported.");
 		if (markOf(packed, key) !== mark)
-			return refuse("text", "This text was changed after it was written; ask for it again. Nothing was taken in.");
+			return refuse("text", "This text was changed after it was written. Ask for it again. Nothing was imported.");
 		read.push({ assignment, acts });
 	}
 	return { ok: true, value: read };

@@ -15,7 +15,7 @@ export const feelings = [1, 2, 3, 4, 5] as const;
 export const ways = ["link", "file", "paper", "told"] as const;
 
 const goodAmong = (tries: number, good: number): string | null =>
-	good > tries ? `${good} good of ${tries} tries; good can be at most the tries.` : null;
+	good > tries ? `${good} good of ${tries} tries cannot be. Good can be at most the number of tries.` : null;
 
 /** What a student writes down of one drill on one day. */
 export const Practised = z
@@ -49,7 +49,7 @@ export const practisedLabels = {
 	tries: "tries",
 	good: "good",
 	target: "target",
-	dose: "tries asked for",
+	dose: "planned tries",
 	minutes: "minutes",
 	felt: "how it felt",
 	check: "self-check",

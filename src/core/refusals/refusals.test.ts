@@ -11,23 +11,17 @@ const said = (outcome: ReturnType<typeof parse>) => (outcome.ok ? [] : outcome.r
 
 describe("a rung", () => {
 	test.each([
-		[
-			{ rule: { kind: "rolling" as const, k: 13, n: 12 } },
-			"Good tries wanted is 13, more than the last 12 that are looked at; at most 12 is possible.",
-		],
+		[{ rule: { kind: "rolling" as const, k: 13, n: 12 } }, "Good tries needed: enter at most 12, not 13."],
 		[
 			{ watch: [] },
-			'"Middle" asks for good form but watches nothing; choose 1 to 3 key positions, or let the result decide.',
+			'"Middle" asks for good form but watches nothing. Choose 1 to 3 key positions, or judge by the result only.',
 		],
-		[
-			{ watch: ["a", "b", "c", "d"] },
-			'"Middle" watches 4 key positions; at most 3 can be watched at once. Take 1 away.',
-		],
-		[{ watch: ["a", "a"] }, '"Middle" watches the same key position twice; take one away.'],
-		[{ name: "   " }, "Name is empty; write a word or two."],
-		[{ drill: "x".repeat(100_000) }, "Drill is 100,000 characters long; at most 2,000 fit."],
-		[{ readyRate: 1.5 }, "Ready rate is 1.5; at most 0.99 is allowed."],
-		[{ gate: "luck" as never }, 'What makes a try good is "luck"; choose one of result, form, both, commitment.'],
+		[{ watch: ["a", "b", "c", "d"] }, '"Middle" watches 4 key positions. The most at once is 3. Remove 1.'],
+		[{ watch: ["a", "a"] }, '"Middle" watches the same key position twice. Remove one.'],
+		[{ name: "   " }, "Name: enter a word or two."],
+		[{ drill: "x".repeat(100_000) }, "Drill is too long: 100,000 characters, 2,000 allowed."],
+		[{ readyRate: 1.5 }, "Ready rate: enter at most 0.99, not 1.5."],
+		[{ gate: "luck" as never }, 'What makes a try good: choose one of result, form, both, commitment, not "luck".'],
 	])("is refused for %j", (change, sentence) => {
 		expect(said(parse(RungSettings, { ...settingsWith(), ...change }, rungLabels))).toContain(sentence);
 	});
@@ -46,7 +40,7 @@ describe("a rung", () => {
 	test("is not saved with fewer tries than its rule needs", () => {
 		const rungs = [{ id: "r", settings: { ...settingsWith(), limit: 8 } }];
 		expect(said(parse(LadderToSave, { side: "none", policy: "mastery", start: null, rungs }))).toContain(
-			'"Middle" allows 8 tries a day, but its rule cannot be met in fewer than 9; make the limit 9 or more.',
+			'"Middle" allows 8 tries a day, but its rule needs at least 9. Set the limit to 9 or more.',
 		);
 	});
 	test("may watch nothing where only the result counts", () =>
@@ -59,7 +53,7 @@ describe("a ladder", () => {
 	test("of three rungs is sound", () => expect(parse(Ladder, base)).toMatchObject({ ok: true }));
 	test("without rungs is refused", () =>
 		expect(said(parse(Ladder, { ...base, rungs: [] }))).toEqual([
-			"A ladder needs at least one rung; add one, or start with three.",
+			"A ladder needs at least one rung. Add one, or start with three.",
 		]));
 	test("with two rungs of one name is refused, whatever the case", () => {
 		const twice = rungs.map((rung, i) => ({
@@ -67,7 +61,7 @@ describe("a ladder", () => {
 			settings: { ...rung.settings, name: i === 2 ? "WITH help" : rung.settings.name },
 		}));
 		expect(said(parse(Ladder, { ...base, rungs: twice }))).toEqual([
-			'Rungs 1 and 3 are both called "WITH help"; give one of them another name.',
+			'Rungs 1 and 3 are both called "WITH help". Rename one of them.',
 		]);
 	});
 	test("that starts beside itself is refused", () =>
@@ -79,7 +73,9 @@ describe("a ladder", () => {
 			about: "",
 			positions: positions.slice(0, 2),
 		});
-		expect(refusal?.sentence).toContain("choose among first, second");
+		expect(refusal?.sentence).toContain(
+			'"Low" watches a key position that "Skill" no longer has. Choose from first, second.',
+		);
 	});
 });
 
@@ -94,7 +90,7 @@ describe("a skill", () => {
 	});
 	test("a position that is gone cannot be an origin", () =>
 		expect(said(parse(Skill, { ...skill, positions: positions.slice(1) }))[0]).toContain(
-			"comes from a position that is gone",
+			'Key position 1, "second", has a deleted position as its cause. Choose another or none.',
 		));
 	test("two short names alike would be one on the phone", () => {
 		const alike = positions.map((p) => ({ ...p, short: "Same" }));
@@ -103,7 +99,7 @@ describe("a skill", () => {
 	test("a short name has ten letters at most", () =>
 		expect(
 			said(parse(Skill, { ...skill, positions: [{ ...positions[0], short: "elevenchars" }] }, skillLabels))[0],
-		).toBe("Key position 1, short name is 11 characters long; at most 10 fit."));
+		).toBe("Key position 1, short name is too long: 11 characters, 10 allowed."));
 	test("the cue outside of the body is offered first", () => {
 		expect(firstCue(positions[0]?.cues ?? [])?.text).toBe("out there");
 		expect(firstCue([])).toBeUndefined();
@@ -132,11 +128,11 @@ describe("a student", () => {
 	});
 	test("a hundred thousand letters are no name", () =>
 		expect(said(parse(Student, { ...student, name: "x".repeat(100_000) }, studentLabels))).toEqual([
-			"Name is 100,000 characters long; at most 80 fit.",
+			"Name is too long: 100,000 characters, 80 allowed.",
 		]));
 	test("was not born in 1700", () =>
 		expect(said(parse(Student, { ...student, born: 1700 }, studentLabels))).toEqual([
-			"Year of birth is 1700; at least 1900 is needed.",
+			"Year of birth: enter at least 1900, not 1700.",
 		]));
 	test("knows the strong side", () =>
 		expect([sideWords("left", "left"), sideWords("right", "left"), sideWords("none", "left")]).toEqual([

@@ -40,7 +40,7 @@ function fieldName(path: readonly PropertyKey[], labels: Readonly<Record<string,
 		const word = labels[String(key)] ?? String(key);
 		parts.push(typeof next === "number" ? `${singular(word)} ${next + 1}` : word);
 	}
-	const name = parts.join(", ") || "What was sent";
+	const name = parts.join(", ") || "The data";
 	return name.charAt(0).toUpperCase() + name.slice(1);
 }
 
@@ -83,29 +83,29 @@ const quoted = (value: unknown): string =>
 
 function tooBig({ origin, maximum }: Issue<"too_big">, field: string, value: unknown): string {
 	if (origin === "string")
-		return `${field} is ${count(String(value).length)} characters long; at most ${count(Number(maximum))} fit.`;
+		return `${field} is too long: ${count(String(value).length)} characters, ${count(Number(maximum))} allowed.`;
 	if (origin === "array")
-		return `${field}: ${Array.isArray(value) ? value.length : "too many"} chosen; at most ${maximum} can be.`;
-	return `${field} is ${String(value)}; at most ${maximum} is allowed.`;
+		return `${field}: ${Array.isArray(value) ? value.length : "too many"} chosen, ${maximum} allowed.`;
+	return `${field}: enter at most ${maximum}, not ${String(value)}.`;
 }
 
 function tooSmall({ origin, minimum }: Issue<"too_small">, field: string, value: unknown): string {
-	if (origin === "string") return `${field} is empty; write a word or two.`;
-	if (origin === "array") return `${field} is empty; at least ${minimum} is needed.`;
-	return `${field} is ${String(value)}; at least ${minimum} is needed.`;
+	if (origin === "string") return `${field}: enter a word or two.`;
+	if (origin === "array") return `${field}: choose at least ${minimum}.`;
+	return `${field}: enter at least ${minimum}, not ${String(value)}.`;
 }
 
 function wrongType({ expected }: Issue<"invalid_type">, field: string, value: unknown): string {
 	if (isEmpty(value)) return `${field} is missing.`;
-	if (expected === "number" || expected === "int") return `${field} is ${quoted(value)}; a whole number is needed.`;
+	if (expected === "number" || expected === "int") return `${field}: enter a whole number, not ${quoted(value)}.`;
 	return `${field} should be ${typeWords[expected] ?? "written in another way"}.`;
 }
 
 function notListed({ values }: Issue<"invalid_value">, field: string, value: unknown): string {
 	if (value === undefined) return `${field} is missing.`;
 	return values.length > 12
-		? `${field} ${quoted(value)} is not known here.`
-		: `${field} is ${quoted(value)}; choose one of ${values.map(String).join(", ")}.`;
+		? `${field}: ${quoted(value)} does not exist.`
+		: `${field}: choose one of ${values.map(String).join(", ")}, not ${quoted(value)}.`;
 }
 
 function sentenceFor(issue: z.core.$ZodIssue, field: string, value: unknown): string {
@@ -119,13 +119,13 @@ function sentenceFor(issue: z.core.$ZodIssue, field: string, value: unknown): st
 		case "invalid_value":
 			return notListed(issue, field, value);
 		case "invalid_union":
-			return value === undefined ? `${field} is missing.` : `${field} ${quoted(value)} is not known here.`;
+			return value === undefined ? `${field} is missing.` : `${field}: ${quoted(value)} does not exist.`;
 		case "unrecognized_keys":
-			return `${field} has a field that is not known here: ${cutText(issue.keys.join(", "), 80)}.`;
+			return `${field} has an unknown field: ${cutText(issue.keys.join(", "), 80)}.`;
 		case "custom":
-			return issue.message && issue.message !== "Invalid input" ? issue.message : `${field} is not right.`;
+			return issue.message && issue.message !== "Invalid input" ? issue.message : `${field}: check what you entered.`;
 		default:
-			return `${field} is not written as it should be.`;
+			return `${field}: check how it is written.`;
 	}
 }
 
@@ -136,7 +136,7 @@ export function parse<T>(schema: z.ZodMiniType<T>, input: unknown, labels?: Labe
 	try {
 		return parseStored(schema, tidy(input), labels);
 	} catch (error) {
-		if (error instanceof TooDeep) return refuse("", `What was sent is nested over ${DEPTH} deep.`);
+		if (error instanceof TooDeep) return refuse("", `The data is nested over ${DEPTH} deep.`);
 		throw error;
 	}
 }

@@ -37,7 +37,7 @@ export const all: RuleKind<All, PartStates> = defineRule<All, PartStates>({
 			progress: {
 				value: parts.length - open.length,
 				target: parts.length,
-				words: open.length === 0 ? "parts met" : `parts met; ${words}`,
+				words: open.length === 0 ? "parts met" : `parts met, ${words}`,
 			},
 		};
 	},

@@ -26,16 +26,16 @@ interface State {
  */
 export const answered = defineRule<Answered, State>({
 	kind: "answered",
-	title: "Misses answered",
+	title: "Misses made good",
 	schema,
 	fields: [
-		{ name: "answered", label: "misses answered", type: "number", low: 1, high: 30 },
+		{ name: "answered", label: "misses made good", type: "number", low: 1, high: 30 },
 		{ name: "good", label: "good in all", type: "number", low: 1, high: 60 },
 		{ name: "bust", label: "lost at misses in a row", type: "number", low: 2, high: 20 },
 	],
 	fresh: { kind: "answered", answered: 3, good: 8, bust: 3 },
 	sentence: ({ answered: wanted, good, bust }) =>
-		`${wanted} ${wanted === 1 ? "miss" : "misses"} answered by a good one and ${good} good in all, lost at ${bust} misses in a row`,
+		`${wanted} ${wanted === 1 ? "miss" : "misses"} followed by a good try, ${good} good in all, lost at ${bust} misses in a row`,
 	start: () => ({ answered: 0, good: 0, missed: 0 }),
 	step(rule, state, attempt) {
 		if (isMet(rule, state) || isBust(rule, state)) return state;
@@ -47,7 +47,7 @@ export const answered = defineRule<Answered, State>({
 		bust: isBust(rule, state),
 		progress:
 			state.answered < rule.answered
-				? { value: state.answered, target: rule.answered, words: "misses answered" }
+				? { value: state.answered, target: rule.answered, words: "misses made good" }
 				: { value: state.good, target: rule.good, words: "good in all" },
 	}),
 	beyond: (rule) => ({ ...rule, good: Number.POSITIVE_INFINITY, bust: Number.POSITIVE_INFINITY }),

@@ -35,7 +35,7 @@ export const any: RuleKind<Any, PartStates> = defineRule<Any, PartStates>({
 			(top, one) => (top === null || one.value / one.target > top.value / top.target ? one : top),
 			null,
 		);
-		return { met, bust: standing.length === 0, progress: nearest ?? { value: 0, target: 1, words: "none is left" } };
+		return { met, bust: standing.length === 0, progress: nearest ?? { value: 0, target: 1, words: "none left" } };
 	},
 	key: ({ rules }, parts) =>
 		parts.some((part) => part.met) ? MET : parts.every((part) => part.bust) ? BUST : keyParts(rules, parts),

@@ -27,7 +27,7 @@ export const block = defineRule<Block, State>({
 	],
 	fresh: { kind: "block", k: 7, n: 10 },
 	sentence: ({ k, n }) => `${k} good in a block of ${n}`,
-	refusals: ({ k, n }) => kOverN(k, n, `a block of ${n} holds`),
+	refusals: ({ k, n }) => kOverN(k, n),
 	start: () => ({ tries: 0, good: 0, met: false }),
 	step: ({ k, n }, state, { good }) => {
 		if (state.met) return state;

@@ -30,13 +30,13 @@ export const bouts = defineRule<Bouts, State>({
 	schema,
 	fields: [
 		{ name: "a", label: "good to win", type: "number", low: 1, high: 30 },
-		{ name: "b", label: "off to lose", type: "number", low: 1, high: 30 },
+		{ name: "b", label: "not good to lose", type: "number", low: 1, high: 30 },
 		{ name: "k", label: "bouts won", type: "number", low: 1, high: 30 },
 		{ name: "n", label: "of the last", type: "number", low: 1, high: 30 },
 	],
 	fresh: { kind: "bouts", a: 5, b: 3, k: 2, n: 3 },
-	sentence: ({ a, b, k, n }) => `${k} of the last ${n} bouts won, ${a} good before ${b} off`,
-	refusals: ({ k, n }) => kOverN(k, n, `the last ${n} bouts`),
+	sentence: ({ a, b, k, n }) => `${k} of the last ${n} bouts won, ${a} good before ${b} not good`,
+	refusals: ({ k, n }) => kOverN(k, n),
 	start: () => ({ good: 0, off: 0, won: emptyWindow, shown: emptyWindow }),
 	step({ a, b, k, n }, state, attempt) {
 		if (state.won === MET) return state;
@@ -55,7 +55,7 @@ export const bouts = defineRule<Bouts, State>({
 			target: k,
 			large: `${good} : ${off}`,
 			row: [...shown].map((one) => one === "1"),
-			words: `first to ${a} before ${b} off; ${shown.length === 0 ? "none over yet" : `won ${ones(shown)} of ${shown.length < n ? plural(shown.length, "bout") : `the last ${plural(n, "bout")}`}`}`,
+			words: `${a} good before ${b} not good: ${shown.length === 0 ? "none finished yet" : `won ${ones(shown)} of ${shown.length < n ? plural(shown.length, "bout") : `the last ${plural(n, "bout")}`}`}`,
 		},
 	}),
 	beyond: (rule) => ({ ...rule, k: rule.n + 1 }),

@@ -23,7 +23,7 @@ export const decision = defineRule<Decision, State>({
 	],
 	fresh: { kind: "decision", k: 7, n: 9 },
 	sentence: ({ k, n }) => `${k} of the last ${n} answers right`,
-	refusals: ({ k, n }) => kOverN(k, n, `the last ${n} that are looked at`),
+	refusals: ({ k, n }) => kOverN(k, n),
 	start: () => ({ window: emptyWindow, shown: emptyWindow }),
 	step: ({ k, n }, state, { right }) =>
 		state.window === MET || right === undefined

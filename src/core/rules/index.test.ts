@@ -256,20 +256,17 @@ test.each(ruleKinds.map((kind) => [kind.title, kind] as const))(
 
 describe("what a stored rule is refused for", () => {
 	test.each([
-		[
-			{ kind: "rolling", k: 5, n: 4 },
-			"Good tries wanted is 5, more than the last 4 that are looked at; at most 4 is possible.",
-		],
-		[{ kind: "block", k: 5, n: 4 }, "Good tries wanted is 5, more than a block of 4 holds; at most 4 is possible."],
-		[{ kind: "streak", r: 0 }, "Good in a row is 0; at least 1 is needed."],
+		[{ kind: "rolling", k: 5, n: 4 }, "Good tries needed: enter at most 4, not 5."],
+		[{ kind: "block", k: 5, n: 4 }, "Good tries needed: enter at most 4, not 5."],
+		[{ kind: "streak", r: 0 }, "Good in a row: enter at least 1, not 0."],
 		[{ kind: "streak", r: Number.NaN }, "Good in a row is missing."],
-		[{ kind: "streak", r: 61 }, "Good in a row is 61; at most 60 is allowed."],
-		[{ kind: "streak", r: 2.5 }, 'Good in a row is "2.5"; a whole number is needed.'],
-		[{ kind: "streak", r: "four" }, 'Good in a row is "four"; a whole number is needed.'],
-		[{ kind: "sweepstake" }, 'Kind of rule "sweepstake" is not known here.'],
+		[{ kind: "streak", r: 61 }, "Good in a row: enter at most 60, not 61."],
+		[{ kind: "streak", r: 2.5 }, 'Good in a row: enter a whole number, not "2.5".'],
+		[{ kind: "streak", r: "four" }, 'Good in a row: enter a whole number, not "four".'],
+		[{ kind: "sweepstake" }, 'Kind of rule: "sweepstake" does not exist.'],
 		[{}, "Kind of rule is missing."],
 	])("%j", (rule, sentence) => {
-		const outcome = parse(Rule as never, rule, { k: "good tries wanted", r: "good in a row", kind: "kind of rule" });
+		const outcome = parse(Rule as never, rule, { k: "good tries needed", r: "good in a row", kind: "kind of rule" });
 		expect(outcome).toMatchObject({ ok: false, refusals: [{ sentence }] });
 	});
 });

@@ -70,16 +70,13 @@ const holdsDays = (rule: Rule): boolean =>
 export const Rule: z.ZodMiniType<Rule> = z.pipe(
 	z.unknown().check((ctx) => {
 		if (depthOf(ctx.value) > MAX_DEPTH)
-			complainIn(ctx)(
-				[],
-				`Pass rule is nested more than ${MAX_DEPTH} deep; at most ${MAX_DEPTH} levels can be read out.`,
-			);
+			complainIn(ctx)([], `The pass rule is nested too deep: ${MAX_DEPTH} levels allowed.`);
 	}),
 	anyRule.check((ctx) => {
 		const complain = complainIn(ctx);
 		for (const { path, sentence } of machineOf(ctx.value).refusals(ctx.value)) complain(path.split("."), sentence);
 		if (holdsDays(ctx.value))
-			complain(["rules"], "A rule on several days cannot stand inside another; put it outermost.");
+			complain(["rules"], "A rule on several days cannot be inside another. Make it the outer one.");
 	}),
 );
 

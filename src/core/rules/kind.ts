@@ -190,5 +190,5 @@ export const goodOnes = (_: unknown, attempts: readonly Judged[]): readonly Judg
 	attempts.filter(({ good }) => good);
 
 /** "Good tries wanted is 5, more than ...": k over n, in the words of the rule. */
-export const kOverN = (k: number, n: number, holds: string): Refusal[] =>
-	k > n ? [{ path: "k", sentence: `Good tries wanted is ${k}, more than ${holds}; at most ${n} is possible.` }] : [];
+export const kOverN = (k: number, n: number): Refusal[] =>
+	k > n ? [{ path: "k", sentence: `Good tries needed: enter at most ${n}, not ${k}.` }] : [];

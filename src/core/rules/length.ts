@@ -37,7 +37,7 @@ export const length = defineRule<Length, State>({
 	fresh: { kind: "length", length: 20, times: 3 },
 	sentence: ({ length: long, times, last }) =>
 		last ? `a length of ${long} in ${times} of the last ${last}` : `a length of ${long}, ${plural(times, "time")}`,
-	refusals: ({ times, last }) => (last ? kOverN(times, last, `the last ${last} that are looked at`) : []),
+	refusals: ({ times, last }) => (last ? kOverN(times, last) : []),
 	start: () => ({ done: 0, window: emptyWindow }),
 	step({ length: long, times, last }, state, { refused, length: went }) {
 		if (went === undefined || isMet(times, last, state)) return state;

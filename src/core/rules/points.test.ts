@@ -34,7 +34,7 @@ test("a tally, which names no target, proves only what holds at the cheapest", (
 });
 test("points of nothing are refused", () => {
 	expect(parse(Rule, { ...rule, targets: { far: 0 } })).toMatchObject({
-		refusals: [{ path: "targets.far", sentence: expect.stringContaining("at least 1 is needed") }],
+		refusals: [{ path: "targets.far", sentence: expect.stringContaining("enter at least 1") }],
 	});
 });
 test("with no points of its own, the scale's hold", () => {

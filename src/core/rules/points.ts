@@ -83,18 +83,18 @@ export const points = defineRule<Points, State>({
 		if (weights.length > 0 && weights.every((weight) => weight === 0))
 			said.push({
 				path: "weights",
-				sentence: "Points for each outcome are all zero, so the sum never moves; give a good outcome 1 or more.",
+				sentence: "Points for each outcome are all zero. Give a good outcome 1 or more.",
 			});
 		else if (weights.length > 0 && !weights.some((weight) => weight > 0))
 			said.push({
 				path: "weights",
-				sentence: `Points for each outcome are never above zero, so ${rule.target} is out of reach; give a good outcome 1 or more.`,
+				sentence: `Points for each outcome are never above zero, so ${rule.target} is out of reach. Give a good outcome 1 or more.`,
 			});
 		const floor = floorOf(rule);
 		if (rule.bust && floor !== null && floor > -rule.bust)
 			said.push({
 				path: "floor",
-				sentence: `The floor is ${floor}, above the bust at −${rule.bust}, which could then never be reached; at most ${-rule.bust} is possible, or none.`,
+				sentence: `“Never under” is ${floor}, above the losing mark of −${rule.bust}. Enter at most ${-rule.bust}, or leave it empty.`,
 			});
 		return said;
 	},

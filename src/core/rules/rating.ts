@@ -36,7 +36,7 @@ export const rating = defineRule<Rating, State>({
 		progress: {
 			value: last.length === 0 ? 0 : Math.round((10 * sum(last)) / last.length) / 10,
 			target: mean,
-			words: `average of ${last.length}, wants ${n}`,
+			words: `average of ${last.length}, needs ${n}`,
 		},
 	}),
 	beyond: (rule) => ({ ...rule, mean: Number.POSITIVE_INFINITY }),

@@ -35,7 +35,7 @@ export const rolling = defineRule<Rolling, State>({
 	],
 	fresh: { kind: "rolling", k: 7, n: 9 },
 	sentence: ({ k, n }) => `${k} of the last ${n} good`,
-	refusals: ({ k, n }) => kOverN(k, n, `the last ${n} that are looked at`),
+	refusals: ({ k, n }) => kOverN(k, n),
 	start: () => ({ window: emptyWindow, shown: emptyWindow }),
 	step: ({ k, n }, state, { good }) =>
 		state.window === MET

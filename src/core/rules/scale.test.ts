@@ -6,10 +6,10 @@ test("a scale without a success, or with one code twice, is refused", () => {
 	const [hit, miss] = scales["hit or miss"];
 	expect(parse(Scale, [miss, { ...miss, code: "off" }])).toMatchObject({
 		ok: false,
-		refusals: [{ sentence: "Outcomes have no success among them; mark one at least." }],
+		refusals: [{ sentence: "No outcome counts as a success. Mark at least one." }],
 	});
 	expect(parse(Scale, [hit, hit])).toMatchObject({
 		ok: false,
-		refusals: [{ sentence: "Outcomes name one code twice; give each its own." }],
+		refusals: [{ sentence: "Two outcomes have the same code. Change one of them." }],
 	});
 });

@@ -16,9 +16,8 @@ export const MOST_OUTCOMES = 12;
 export const Scale = z.array(OutcomeDef).check(z.minLength(2), z.maxLength(MOST_OUTCOMES), (ctx) => {
 	const codes = ctx.value.map((outcome) => outcome.code);
 	const complain = complainIn(ctx);
-	if (new Set(codes).size < codes.length) complain([], "Outcomes name one code twice; give each its own.");
-	if (!ctx.value.some((outcome) => outcome.success))
-		complain([], "Outcomes have no success among them; mark one at least.");
+	if (new Set(codes).size < codes.length) complain([], "Two outcomes have the same code. Change one of them.");
+	if (!ctx.value.some((outcome) => outcome.success)) complain([], "No outcome counts as a success. Mark at least one.");
 });
 export type Scale = z.infer<typeof Scale>;
 

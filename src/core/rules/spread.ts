@@ -26,7 +26,7 @@ export const spread = defineRule<Spread, readonly number[]>({
 	sentence: ({ each, targets }) => `${each} good on each of ${list(targets)}`,
 	refusals: ({ targets }) =>
 		new Set(targets).size < targets.length
-			? [{ path: "targets", sentence: "Targets name one twice; take one of them out." }]
+			? [{ path: "targets", sentence: "Two targets have the same name. Remove one of them." }]
 			: [],
 	start: ({ targets }) => targets.map(() => 0),
 	step({ each, targets }, done, { good, called, result }) {
@@ -42,7 +42,7 @@ export const spread = defineRule<Spread, readonly number[]>({
 			progress: {
 				value,
 				target: each * targets.length,
-				words: missing.length === 0 ? "on every target" : `wants ${list(missing)}`,
+				words: missing.length === 0 ? "on every target" : `needs ${list(missing)}`,
 			},
 		};
 	},

@@ -22,7 +22,7 @@ export const streak = defineRule<Streak, number>({
 	best: goodOnes,
 	candidates: {
 		name: "streak",
-		none: "No streak keeps both risks: one long enough to hold back the one not ready holds back the ready as well.",
+		none: "No “in a row” rule keeps both risks: a run long enough to stop students who are not ready also stops ready ones.",
 		*of({ limit }) {
 			for (let r = 1; r <= Math.min(60, limit); r++) yield { kind: "streak", r };
 		},

@@ -42,9 +42,9 @@ describe("a tally", () => {
 		);
 	});
 	test.each([
-		[{ tries: 5, good: 6, longest: 1 }, "Good is 6, more than the 5 tries; at most 5 is possible."],
-		[{ tries: 5, good: 2, longest: 3 }, "The longest run is 3, more than the 2 good; at most 2 is possible."],
-		[{ tries: 5, good: 4, longest: 1 }, "With 4 good of 5 some run is 2 long at least; the longest run cannot be 1."],
-		[{ tries: -1, good: 0, longest: 0 }, "A tally is whole numbers from 0 up."],
+		[{ tries: 5, good: 6, longest: 1 }, "Good: enter at most 5, the number of tries, not 6."],
+		[{ tries: 5, good: 2, longest: 3 }, "Longest run: enter at most 2, the number of good tries, not 3."],
+		[{ tries: 5, good: 4, longest: 1 }, "Longest run: with 4 good of 5 enter at least 2, not 1."],
+		[{ tries: -1, good: 0, longest: 0 }, "Totals: enter whole numbers from 0."],
 	])("%j is refused", (tally, sentence) => expect(tallyRefusal(tally)).toBe(sentence));
 });

@@ -1,4 +1,3 @@
-import { plural } from "@/core/text/lists";
 import { clocksOf, machineOf, type Rule } from ".";
 import { type Judged, MET } from "./kind";
 
@@ -20,14 +19,12 @@ const MOST_STATES = 200_000;
 /** What is wrong with the numbers, or null when some order of attempts has them. */
 export function tallyRefusal({ tries, good, longest }: Tally): string | null {
 	if (![tries, good, longest ?? 0].every((n) => Number.isInteger(n) && n >= 0))
-		return "A tally is whole numbers from 0 up.";
-	if (good > tries)
-		return `Good is ${good}, more than the ${plural(tries, "try", "tries")}; at most ${tries} is possible.`;
+		return "Totals: enter whole numbers from 0.";
+	if (good > tries) return `Good: enter at most ${tries}, the number of tries, not ${good}.`;
 	if (longest === undefined) return null;
-	if (longest > good) return `The longest run is ${longest}, more than the ${good} good; at most ${good} is possible.`;
+	if (longest > good) return `Longest run: enter at most ${good}, the number of good tries, not ${longest}.`;
 	const least = leastLongest(tries, good);
-	if (longest < least)
-		return `With ${good} good of ${tries} some run is ${least} long at least; the longest run cannot be ${longest}.`;
+	if (longest < least) return `Longest run: with ${good} good of ${tries} enter at least ${least}, not ${longest}.`;
 	return null;
 }
 

@@ -34,18 +34,18 @@ export const within = defineRule<Within, State>({
 		{ name: "n", label: "of the last", type: "number", low: 1, high: 60 },
 		{ name: "low", label: "from", type: "number", low: -1e6, high: 1e6 },
 		{ name: "high", label: "to", type: "number", low: -1e6, high: 1e6 },
-		{ name: "effort", label: "effort of ten, at most", type: "optional number", low: 0, high: 10 },
+		{ name: "effort", label: "effort out of 10, at most", type: "optional number", low: 0, high: 10 },
 	],
 	fresh: { kind: "within", k: 7, n: 9, low: 0, high: 10 },
 	sentence: ({ k, n, low, high, effort }) =>
 		`${k} of the last ${n} measures from ${low} to ${high}${isAsked(effort) ? `, at an effort of ${effort} or less` : ""}`,
 	refusals: ({ k, n, low, high }) => [
-		...kOverN(k, n, `the last ${n} that are looked at`),
+		...kOverN(k, n),
 		...(low > high
 			? [
 					{
 						path: "low",
-						sentence: `The range starts at ${low}, above its end at ${high}; at most ${high} is possible.`,
+						sentence: `The range starts at ${low}, above its end at ${high}. Enter at most ${high}.`,
 					},
 				]
 			: []),

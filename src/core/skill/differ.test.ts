@@ -11,7 +11,7 @@ describe("what two versions say differently", () => {
 				{ id: "c", short: "c", what: "moved", fields: [] },
 				{ id: "a", short: "a", what: "changed", fields: [{ field: "tell", before: "nothing", after: "Quiet." }] },
 				{ id: "d", short: "d", what: "added", fields: [] },
-				{ id: "b", short: "b", what: "taken out", fields: [] },
+				{ id: "b", short: "b", what: "removed", fields: [] },
 			],
 		});
 		expect(noDifference(differences(before, structuredClone(before)))).toBe(true);
@@ -19,7 +19,7 @@ describe("what two versions say differently", () => {
 	test("an origin is told by its short name", () => {
 		const after = skill([position("a"), position("b", { origin: "a" })]);
 		expect(differences(skill([position("a"), position("b")]), after).positions[0]?.fields).toEqual([
-			{ field: "where it comes from", before: "nothing", after: "a" },
+			{ field: "cause", before: "nothing", after: "a" },
 		]);
 	});
 });

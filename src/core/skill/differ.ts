@@ -12,7 +12,7 @@ export interface Difference {
 export interface PositionDifference {
 	id: string;
 	short: string;
-	what: "added" | "taken out" | "changed" | "moved";
+	what: "added" | "removed" | "changed" | "moved";
 	fields: Difference[];
 }
 
@@ -78,7 +78,7 @@ export function differences(before: Skill, after: Skill): Differences {
 			}),
 			...before.positions
 				.filter(({ id }) => !after.positions.some((position) => position.id === id))
-				.map(({ id, short }): PositionDifference => ({ id, short, what: "taken out", fields: [] })),
+				.map(({ id, short }): PositionDifference => ({ id, short, what: "removed", fields: [] })),
 		],
 	};
 }

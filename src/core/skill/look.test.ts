@@ -18,12 +18,12 @@ test("a position in lines: tells by sense, tolerance, stage and school; a silent
 		...[
 			"The left hand is low.",
 			"heard: a hum",
-			"hands-on test; ask first: a hand under the seat",
+			"hands-on test (ask first): a hand under the seat",
 			"within a hand",
 			"by beat: on the dip two hands",
 			"right too: palm up",
 		],
-		...["wide", "protects the wrist", "beyond it: too low"],
+		...["wide", "protects the wrist", "too much: too low"],
 	]);
 	expect(lookOf(one, { stage: "first" }, sides)[0]).toBe(NOT_JUDGED);
 	const picture = (hash: string) => ({ hash: hash.repeat(64), clip: false, consent: "agreed" });
@@ -32,5 +32,5 @@ test("a position in lines: tells by sense, tolerance, stage and school; a silent
 		wrong: picture("a"),
 		faults: [{ ...freshFault("f", "beyond"), words: "too low", picture: picture("b") }],
 	};
-	expect(picturesOf(shown).map(({ shows }) => shows)).toEqual(["wrong", "beyond it: too low"]);
+	expect(picturesOf(shown).map(({ shows }) => shows)).toEqual(["wrong", "too much: too low"]);
 });

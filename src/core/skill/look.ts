@@ -15,7 +15,7 @@ export const NOT_JUDGED = "not judged yet";
 export const isJudged = ({ stages }: Pick<KeyPosition, "stages">, { stage }: Follows): boolean =>
 	stage === undefined || stages?.[stage] !== undefined;
 
-const directionWords: Record<Fault["direction"], string> = { short: "short of it", beyond: "beyond it" };
+const directionWords: Record<Fault["direction"], string> = { short: "not enough", beyond: "too much" };
 
 /**
  * A key position in a few lines, as one looks for it: its tells by sense, its

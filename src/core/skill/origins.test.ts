@@ -28,7 +28,7 @@ describe("where faults start", () => {
 				]),
 			),
 		).toMatch(
-			/circle: "[ab]" of (One|Two) leads to "[ab]" of (One|Two) leads to "[ab]" of (One|Two)\. Take one of these causes out\./,
+			/circle: "[ab]" of (One|Two) leads to "[ab]" of (One|Two) leads to "[ab]" of (One|Two)\. Remove one of them\./,
 		);
 		expect(
 			originCircle(
@@ -57,8 +57,8 @@ describe("where faults start", () => {
 			["b", skill([], { name: "B", prerequisites: ["a"], chain: ["b"] })],
 		]);
 		expect(skillCircle(all, "prerequisites")).toBe(
-			'Prerequisites go round in a circle: "A" needs "B" needs "A". Take one of them out.',
+			'These prerequisites go in a circle: "A" needs "B" needs "A". Remove one of them.',
 		);
-		expect(skillCircle(all, "chain")).toBe('The chain holds itself: "B" has in it "B". Take one of them out.');
+		expect(skillCircle(all, "chain")).toBe('This chain contains itself: "B" has in it "B". Remove one of them.');
 	});
 });

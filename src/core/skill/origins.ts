@@ -40,7 +40,7 @@ type Skills = ReadonlyMap<string, Skill>;
 const placeWords = (skills: Skills, { skill, position }: CirclePlace): string => {
 	const one = skills.get(skill);
 	const short = one?.positions.find((p) => p.id === position)?.short;
-	return short ? `"${short}" of ${one?.name}` : (one?.name ?? "a skill that is gone");
+	return short ? `"${short}" of ${one?.name}` : (one?.name ?? "a deleted skill");
 };
 
 /**
@@ -64,17 +64,17 @@ export function originCircle(skills: Skills): string | null {
 	// A skill as a whole only joins its positions: it is named where nothing else is.
 	const named = circle.filter((place) => place.position !== null);
 	const words = (named.length > 0 ? named : circle).map((place) => placeWords(skills, place));
-	return `Faults would come from each other in a circle: ${[...words, words[0]].join(" leads to ")}. Take one of these causes out.`;
+	return `These causes go in a circle: ${[...words, words[0]].join(" leads to ")}. Remove one of them.`;
 }
 
 /** A circle of skills that each want the other first, or are chained into each other; null when there is none. */
 export function skillCircle(skills: Skills, field: "prerequisites" | "chain"): string | null {
 	const circle = circleIn([...skills.keys()], (id) => skills.get(id)?.[field] ?? [], String);
 	if (!circle) return null;
-	const names = circle.map((id) => `"${skills.get(id)?.name ?? "a skill that is gone"}"`);
+	const names = circle.map((id) => `"${skills.get(id)?.name ?? "a deleted skill"}"`);
 	return field === "prerequisites"
-		? `Prerequisites go round in a circle: ${[...names, names[0]].join(" needs ")}. Take one of them out.`
-		: `The chain holds itself: ${[...names, names[0]].join(" has in it ")}. Take one of them out.`;
+		? `These prerequisites go in a circle: ${[...names, names[0]].join(" needs ")}. Remove one of them.`
+		: `This chain contains itself: ${[...names, names[0]].join(" has in it ")}. Remove one of them.`;
 }
 
 /** The first circle found by depth-first search, in order; null when there is none. */

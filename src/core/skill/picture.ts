@@ -4,7 +4,7 @@ export const pictureTypes = ["image/webp", "video/mp4"] as const;
 export type PictureType = (typeof pictureTypes)[number];
 
 /** What a picture's consent says where nobody is to be recognised. */
-export const NOBODY = "nobody to be recognised";
+export const NOBODY = "no person in it";
 
 /** What may be brought, before it is made smaller. */
 export const MOST_BRINGING = 30_000_000;

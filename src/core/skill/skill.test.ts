@@ -9,7 +9,7 @@ describe("what a skill is refused for", () => {
 	test("a low end above the high one, at any stage", () => {
 		const range = { by: "range", of: "angle", unit: "degrees", low: 20, high: 10 } as const;
 		expect(refusedFor(skill([position("a", { tolerance: range })]))).toEqual([
-			'Tolerance of "a" runs from 20 to 10 degrees; the low end is above the high one. Change them over.',
+			'Tolerance of "a" runs from 20 to 10 degrees. The low end is above the high one. Swap them.',
 		]);
 		expect(refusedFor(skill([position("a", { stages: { s: { words: "", tolerance: range } } })]))[0]).toContain(
 			'"a" at one stage',
@@ -21,7 +21,9 @@ describe("what a skill is refused for", () => {
 			'cannot come from "c", which is not before it',
 		);
 		expect(refusedFor(skill([position("a"), from("b")]))[0]).toContain("which is not before it");
-		expect(refusedFor(skill([position("a"), from("x")]))[0]).toContain("comes from a position that is gone");
+		expect(refusedFor(skill([position("a"), from("x")]))[0]).toContain(
+			'Key position 2, "b", has a deleted position as its cause. Choose another or none.',
+		);
 		expect(refusedFor(skill([position("a"), from("a")]))).toEqual([]);
 	});
 	test("more of anything than can be looked at", () => {
@@ -29,10 +31,12 @@ describe("what a skill is refused for", () => {
 			refusedFor(
 				skill([position("a", { faults: Array.from({ length: 9 }, (_, i) => freshFault(`${i}`, "short")) })]),
 			)[0],
-		).toBe("Key position 1, faults: 9 chosen; at most 8 can be.");
+		).toBe("Key position 1, faults: 9 chosen, 8 allowed.");
 	});
 	test("one position alone is no mistake, and gets a remark", () => {
-		expect(remarks(skill([position("a")]))[0]).toContain('"a" stands alone');
+		expect(remarks(skill([position("a")]))[0]).toContain(
+			'"a" is the only key position. Add the one before it, where a fault could start, or the one after it.',
+		);
 		expect(remarks(skill([position("a"), position("b")]))).toEqual([]);
 	});
 	test("a skill written before all this is read as it was, with the same hash", () => {

@@ -67,7 +67,7 @@ export const senseWords: Record<(typeof senses)[number], string> = {
 	feel: "felt",
 	hear: "heard",
 	mark: "a mark it leaves",
-	test: "hands-on test; ask first",
+	test: "hands-on test (ask first)",
 };
 
 /** One checkpoint of a skill. `short` is what stands on the phone: ten letters at most. */
@@ -149,7 +149,7 @@ export const Skill = z
 			if (step.position !== null && !positions.some(({ id }) => id === step.position))
 				complain(
 					["rhythm", "steps", i, "position"],
-					`Step ${i + 1} of the rhythm is at a key position that is gone; choose another, or none.`,
+					`Step ${i + 1} of the rhythm is at a deleted key position. Choose another, or none.`,
 				);
 		positions.forEach((position, i) => {
 			const called = position.short || position.name;
@@ -159,7 +159,7 @@ export const Skill = z
 				if (first !== undefined)
 					complain(
 						["positions", i, field],
-						`Key position ${i + 1} has the same ${field === "short" ? "short name" : "name"} as position ${first + 1}, "${position[field]}"; give it another.`,
+						`Key position ${i + 1} has the same ${field === "short" ? "short name" : "name"} as position ${first + 1}, "${position[field]}". Change one of them.`,
 					);
 				else seen.set(key, i);
 			}
@@ -167,10 +167,10 @@ export const Skill = z
 				if (from === null) return null;
 				const at = positions.findIndex((p) => p.id === from);
 				if (at < 0)
-					return `Key position ${i + 1}, "${called}", comes from a position that is gone; choose another or none.`;
+					return `Key position ${i + 1}, "${called}", has a deleted position as its cause. Choose another or none.`;
 				return at < i
 					? null
-					: `Key position ${i + 1}, "${called}", cannot come from "${positions[at]?.short}", which is not before it; choose an earlier one or none.`;
+					: `Key position ${i + 1}, "${called}", cannot come from "${positions[at]?.short}", which is not before it. Choose an earlier one or none.`;
 			};
 			const origin = backwards(position.origin);
 			if (origin) complain(["positions", i, "origin"], origin);
@@ -221,16 +221,16 @@ export const skillLabels = {
 	causes: "causes",
 	remedies: "remedies",
 	words: "words",
-	origin: "where it comes from",
+	origin: "cause",
 	low: "low end",
 	high: "high end",
 	unit: "unit",
 	consent: "consent",
 	schools: "schools",
 	stages: "stages",
-	who: "who thinks so",
+	who: "whose view it is",
 	drill: "test drill",
-	forms: "forms that are right too",
+	forms: "other right forms",
 	measuredAt: "points it is measured at",
 	toleranceByBeat: "tolerance by beat",
 	check: "self-check",
@@ -274,7 +274,7 @@ export function remarks({ positions }: Skill): string[] {
 	const said: string[] = [];
 	if (positions.length === 1)
 		said.push(
-			`"${positions[0]?.short || "The key position"}" stands alone: nothing comes before it that a fault could come from. Add the one it leads to, or the one it starts from.`,
+			`"${positions[0]?.short || "The key position"}" is the only key position. Add the one before it, where a fault could start, or the one after it.`,
 		);
 	return said;
 }

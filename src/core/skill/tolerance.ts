@@ -36,7 +36,7 @@ export const toleranceWords = (tolerance: Tolerance | undefined): string =>
 /** Null where the range is one. `where` names what it is the tolerance of. */
 export const toleranceRefusal = (where: string, tolerance: Tolerance | undefined): string | null =>
 	tolerance?.by === "range" && tolerance.low > tolerance.high
-		? `Tolerance of ${where} runs from ${tolerance.low} to ${tolerance.high} ${tolerance.unit}; the low end is above the high one. Change them over.`
+		? `Tolerance of ${where} runs from ${tolerance.low} to ${tolerance.high} ${tolerance.unit}. The low end is above the high one. Swap them.`
 		: null;
 
 /**

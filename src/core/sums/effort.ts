@@ -12,8 +12,8 @@ export function lineThrough(xs: readonly number[], ys: readonly number[]): { at0
 
 export const effort: Sum = {
 	id: "effort",
-	title: "What an effort of ten really is",
-	asks: "how far, high or fast an effort they name comes out",
+	title: "What an effort out of 10 really is",
+	asks: "how far, high or fast their efforts really are",
 	fields: [
 		{ key: "efforts", name: "efforts they named", of: "number", least: 0, most: 10, many: 30 },
 		{
@@ -30,19 +30,19 @@ export const effort: Sum = {
 	fresh: { efforts: [4, 6, 8, 10], measured: [2.4, 2.9, 3.3, 3.6], asked: 7 },
 	result: { least: 0, most: 100000, field: "asked" },
 	formula: "a straight line through the tries, by least squares",
-	assumes: "That effort means the same to them today. Far from the efforts that were tried it says little.",
+	assumes: "That effort means the same to them today. Far from the efforts they tried it says little.",
 	work(values) {
 		const [efforts, measured] = [many(values, "efforts"), many(values, "measured")];
 		if (efforts.length !== measured.length)
 			return refuse(
 				"measured",
-				`There are ${efforts.length} efforts and ${measured.length} measures; each try needs both.`,
+				`There are ${efforts.length} efforts and ${measured.length} measures. Each try needs both.`,
 			);
 		if (new Set(efforts).size < 2)
-			return refuse("efforts", "All tries were at one effort; two efforts at least are needed for a line.");
+			return refuse("efforts", "All tries were at one effort. Enter at least two efforts.");
 		const { at0, slope } = lineThrough(efforts, measured);
 		if (slope <= 0)
-			return refuse("measured", "More effort did not come out as more in these tries; nothing can be asked for by it.");
+			return refuse("measured", "In these tries more effort did not give more. No effort can be suggested.");
 		const value = at0 + slope * num(values, "asked");
 		const most = Math.max(...measured);
 		return {

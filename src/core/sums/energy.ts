@@ -16,9 +16,9 @@ export const energy: Sum = {
 	fresh: { mass: 0.21, speed: 5, mass2: 0.21, speed2: 7 },
 	result: { least: 0.01, most: 10000, field: "mass2" },
 	formula: "E = ½ m v²",
-	assumes: "The whole of it is taken up where it lands; nothing is said of how softly.",
+	assumes: "All of it is absorbed where it lands. How softly is not included.",
 	caution:
-		"No number makes a fall or a hit safe. What the discipline’s own body, the venue and those licensed for it say goes first.",
+		"No number makes a fall or a hit safe. Your sport’s governing body, the venue and licensed professionals come first.",
 	work(values) {
 		const one = energyOf(num(values, "mass"), num(values, "speed"));
 		const value = energyOf(num(values, "mass2"), num(values, "speed2"));

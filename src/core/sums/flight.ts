@@ -24,8 +24,8 @@ export function distanceAt(speed: number, far: number, slower: number, drag = 0)
 }
 
 export const FAR: SumField[] = [
-	{ key: "speed", name: "speed in earnest", of: "speed", least: 0.1, most: 150 },
-	{ key: "far", name: "distance in earnest", of: "length", least: 0.1, most: 500 },
+	{ key: "speed", name: "real speed", of: "speed", least: 0.1, most: 150 },
+	{ key: "far", name: "real distance", of: "length", least: 0.1, most: 500 },
 ];
 export const DRAG: SumField = {
 	key: "drag",
@@ -33,7 +33,7 @@ export const DRAG: SumField = {
 	of: "drag",
 	least: 0,
 	most: 0.5,
-	hint: ["0 for something heavy; a scarf has ", { value: 0.2, of: "drag" }, " and more"],
+	hint: ["0 for something heavy. A scarf has ", { value: 0.2, of: "drag" }, " and more"],
 };
 
 export const tracks = (values: SumValues, near: number) => {
@@ -44,7 +44,7 @@ export const tracks = (values: SumValues, near: number) => {
 			kind: "tracks" as const,
 			seconds,
 			tracks: [
-				{ label: "in earnest", length: { value: num(values, "far"), of: "length" as const } },
+				{ label: "real thing", length: { value: num(values, "far"), of: "length" as const } },
 				{ label: "here", length: { value: near, of: "length" as const } },
 			],
 		},
@@ -58,11 +58,8 @@ export const LONGEST = 60;
 export const neverThere = (values: SumValues): Outcome<never> | null =>
 	flight(num(values, "speed"), num(values, "far"), num(values, "drag")) <= LONGEST
 		? null
-		: refuse(
-				"far",
-				`In earnest it would be over ${LONGEST} s under way; a shorter distance, less drag or more speed is needed.`,
-			);
+		: refuse("far", `The real flight would take over ${LONGEST} s. Enter a shorter distance, less drag or more speed.`);
 
 export const ASSUMES =
-	"That it flies straight and nothing pushes it; with drag, that it is slowed by the square of its speed. Seeing where it comes from is not in it.";
+	"It flies straight, with no push on the way. With drag, it slows by the square of its speed. Seeing where it comes from is not included.";
 export const FORMULA = "v = V d / D; with drag k: v = V (e^kd − 1) / (e^kD − 1)";

@@ -11,7 +11,7 @@ export const gapsOf = (times: readonly number[]): number[] => {
 export const gaps: Sum = {
 	id: "gaps",
 	title: "Start gaps, to arrive together",
-	asks: "who starts how much later",
+	asks: "how much later each one starts",
 	fields: [
 		{
 			key: "times",
@@ -20,15 +20,15 @@ export const gaps: Sum = {
 			least: 0.1,
 			most: 3600,
 			many: 12,
-			hint: ["seconds, with a space between"],
+			hint: ["seconds, separated by spaces"],
 		},
 	],
 	fresh: { times: [14, 18.5, 21] },
-	formula: "gap = the slowest time − one’s own",
-	assumes: "That each takes as long as they did: their own latest times.",
+	formula: "gap = the slowest time − your own",
+	assumes: "Each takes as long as last time.",
 	work(values) {
 		const times = many(values, "times");
-		if (times.length < 2) return refuse("times", "One alone waits for nobody; give the times of two at least.");
+		if (times.length < 2) return refuse("times", "Enter the times of at least two.");
 		const waits = gapsOf(times);
 		const most = Math.max(...waits);
 		const slowest = Math.max(...times);

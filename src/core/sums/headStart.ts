@@ -24,18 +24,19 @@ export function winChance(points: number, start: number, p: number): number {
 export const headStart: Sum = {
 	id: "head",
 	title: "A head start that makes it even",
-	asks: "how many points to give to whoever is behind",
+	asks: "how many points to give the weaker one",
 	fields: [
 		{ key: "points", name: "points to win", of: "count", least: 1, most: 60 },
-		{ key: "strong", name: "good in 10 of the stronger", of: "number", least: 0.1, most: 9.9 },
-		{ key: "weak", name: "good in 10 of the other", of: "number", least: 0.1, most: 9.9 },
+		{ key: "strong", name: "stronger one: good in 10", of: "number", least: 0.1, most: 9.9 },
+		{ key: "weak", name: "weaker one: good in 10", of: "number", least: 0.1, most: 9.9 },
 	],
 	fresh: { points: 11, strong: 8, weak: 6 },
-	formula: "a point: a(1 − b) / (a(1 − b) + b(1 − a)); the game by all scores it can go through, exactly",
-	assumes: "Both try, a point goes to the one who is good where the other is not; tries do not depend on each other.",
+	formula: "a point: a(1 − b) / (a(1 − b) + b(1 − a)). The game: exact, over all possible scores",
+	assumes:
+		"Both try. If one is good and the other is not, the good one gets a point. One try does not affect the next.",
 	work(values) {
 		const [strong, weak] = [num(values, "strong") / 10, num(values, "weak") / 10];
-		if (weak > strong) return refuse("weak", "The other one is the stronger; change the two over.");
+		if (weak > strong) return refuse("weak", "The second one is stronger. Swap the two.");
 		const points = num(values, "points");
 		const p = pointChance(weak, strong);
 		const chances = Array.from({ length: points }, (_, start) => winChance(points, start, p));

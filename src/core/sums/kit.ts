@@ -4,21 +4,21 @@ import { num, type Sum } from "./sum";
 export const kit: Sum = {
 	id: "kit",
 	title: "Kit by body measures",
-	asks: "which size of kit goes with a measure of the body",
+	asks: "which size of kit fits a body measure",
 	fields: [
-		{ key: "measure", name: "measure of the body", of: "size", least: 0.01, most: 3 },
+		{ key: "measure", name: "body measure", of: "size", least: 0.01, most: 3 },
 		{ key: "times", name: "times", of: "number", least: 0.01, most: 5, hint: ["your own rule of thumb"] },
-		{ key: "plus", name: "and this much more", of: "size", least: -1, most: 1 },
+		{ key: "plus", name: "plus", of: "size", least: -1, most: 1 },
 	],
 	fresh: { measure: 0.74, times: 0.96, plus: 0 },
 	result: { least: 0.01, most: 3, field: "times" },
 	formula: "size = times × measure + more",
-	assumes: "Your own rule of thumb. Measured today; who grows is measured again in three months.",
-	caution: "Where its maker says otherwise, the maker’s word holds.",
+	assumes: "Your own rule of thumb. Measured today. Measure again in three months while they grow.",
+	caution: "If the maker says otherwise, follow the maker.",
 	work(values) {
 		const measure = num(values, "measure");
 		const value = num(values, "times") * measure + num(values, "plus");
-		if (value <= 0) return refuse("plus", "Nothing is left of it; take less away.");
+		if (value <= 0) return refuse("plus", "The result is 0 or less. Subtract less.");
 		return {
 			ok: true,
 			value: {

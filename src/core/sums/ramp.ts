@@ -39,7 +39,7 @@ const growing = (
 		{ key: "goal", name: "goal", of, least: 0, most: 1000 },
 		{ key: "step", name: "step a week", of, least: of === "count" ? 1 : 0.01, most: 100 },
 		{ key: "weeks", name: "weeks", of: "count", least: 1, most: 30 },
-		{ key: "lessons", name: "lessons a week with it, at most", of: "count", least: 1, most: 7 },
+		{ key: "lessons", name: "most lessons a week with it", of: "count", least: 1, most: 7 },
 		{
 			key: "tooMuch",
 			name: "weeks that were too much",
@@ -48,15 +48,15 @@ const growing = (
 			most: 30,
 			many: 30,
 			optional: true,
-			hint: ["their numbers, with a space between"],
+			hint: ["their numbers, separated by spaces"],
 		},
 		{ key: "back", name: "steps back after one", of: "count", least: 0, most: 5, hint: ["0 holds it"] },
 	],
-	formula: "each week a step more; after a “too much” held, or so many steps back",
-	assumes: "A week is a week with at least one lesson in it.",
+	formula: "one step more each week. After “too much”: stay, or go back",
+	assumes: "A week counts if it has at least one lesson.",
 	work(values) {
 		const [from, goal] = [num(values, "from"), num(values, "goal")];
-		if (from === goal) return refuse("goal", "Start and goal are the same; there is nothing to grow.");
+		if (from === goal) return refuse("goal", "Start and goal are the same. Change one of them.");
 		const all = rampOf({
 			from,
 			goal,
@@ -105,14 +105,14 @@ const growing = (
 export const ramp = growing("length", {
 	id: "ramp",
 	title: "A distance or a height, week by week",
-	asks: "how far or how high in which week, and when it is all there",
+	asks: "how far or how high in each week, and when the goal is reached",
 	fresh: { from: 0.3, goal: 1.2, step: 0.1, weeks: 10, lessons: 2, tooMuch: [4], back: 1 },
-	caution: "Height wants its mat, its spotter and the venue’s yes at each step, whatever the week.",
+	caution: "At each height: a mat, a spotter and the venue’s consent, whatever the week.",
 });
 
 export const rampOften = growing("count", {
 	id: "often",
 	title: "How often, week by week",
-	asks: "how many throws, jumps or falls in which week, and when it is all there",
+	asks: "how many throws, jumps or falls in each week, and when the goal is reached",
 	fresh: { from: 20, goal: 60, step: 5, weeks: 10, lessons: 2, tooMuch: [4], back: 1 },
 });

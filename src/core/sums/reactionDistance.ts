@@ -4,7 +4,7 @@ import { num, type Sum } from "./sum";
 export const reactionDistance: Sum = {
 	id: "distance",
 	title: "The distance for a slower throw",
-	asks: "how close to stand for what can be thrown here, so that there is as much time as in earnest",
+	asks: "how close to stand for the speed you can throw, to give as much time as in the real thing",
 	fields: [...FAR, { key: "slower", name: "speed here", of: "speed", least: 0.1, most: 150 }, DRAG],
 	fresh: { speed: 12, far: 9, slower: 6, drag: 0 },
 	result: { least: 0.1, most: 500, field: "slower" },

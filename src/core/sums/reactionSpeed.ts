@@ -4,7 +4,7 @@ import { num, type Sum } from "./sum";
 export const reactionSpeed: Sum = {
 	id: "reaction",
 	title: "As much time at a shorter distance",
-	asks: "how fast to throw from here, so that there is as much time as in earnest",
+	asks: "how fast to throw from here, to give as much time as in the real thing",
 	fields: [...FAR, { key: "near", name: "distance here", of: "length", least: 0.1, most: 500 }, DRAG],
 	fresh: { speed: 12, far: 9, near: 5, drag: 0 },
 	result: { least: 0.1, most: 150, field: "near" },

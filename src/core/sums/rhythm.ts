@@ -11,17 +11,17 @@ export const slowToFull = (from: number, sets: number): number[] =>
 export const rhythm: Sum = {
 	id: "rhythm",
 	title: "Beats a minute, from slow to full",
-	asks: "what to set the beat to, and by which steps it comes to full speed",
+	asks: "which beat to set, and in which steps it reaches full speed",
 	fields: [
-		{ key: "beats", name: "beats counted", of: "count", least: 1, most: 500 },
+		{ key: "beats", name: "beats you counted", of: "count", least: 1, most: 500 },
 		{ key: "seconds", name: "seconds they took", of: "seconds", least: 0.2, most: 600 },
-		{ key: "from", name: "share to begin with", of: "percent", least: 10, most: 100 },
+		{ key: "from", name: "first share of the speed", of: "percent", least: 10, most: 100 },
 		{ key: "sets", name: "sets until full", of: "count", least: 1, most: 12 },
 	],
 	fresh: { beats: 16, seconds: 12, from: 60, sets: 5 },
 	result: { least: 1, most: 1000, field: "seconds" },
-	formula: "60 × beats / seconds; each set the same step faster",
-	assumes: "That the beats are even.",
+	formula: "60 × beats / seconds; each set one equal step faster",
+	assumes: "The beats are even.",
 	work(values) {
 		const value = perMinute(num(values, "beats"), num(values, "seconds"));
 		const steps = slowToFull(num(values, "from"), num(values, "sets"));

@@ -3,14 +3,14 @@ import { num, type Sum } from "./sum";
 export const startTime: Sum = {
 	id: "start",
 	title: "When to start",
-	asks: "when one’s own movement has to begin to be there with what comes",
+	asks: "when you must start to move, to be there on time",
 	fields: [
-		{ key: "arrives", name: "time until it is there", of: "seconds", least: 0.05, most: 60 },
-		{ key: "own", name: "time of one’s own movement", of: "seconds", least: 0.01, most: 60 },
+		{ key: "arrives", name: "time until it arrives", of: "seconds", least: 0.05, most: 60 },
+		{ key: "own", name: "time your movement takes", of: "seconds", least: 0.01, most: 60 },
 	],
 	fresh: { arrives: 0.75, own: 0.45 },
 	formula: "start = arrival − own time",
-	assumes: "That one’s own movement takes as long as it does alone. Seeing and deciding come before the start.",
+	assumes: "Your movement takes as long as it does alone. Seeing and deciding come before the start.",
 	work(values) {
 		const [arrives, own] = [num(values, "arrives"), num(values, "own")];
 		const value = arrives - own;

@@ -1,5 +1,5 @@
 import type { Outcome, Refusal } from "@/core/refusals/refusals";
-import { decimal } from "./decimal";
+import { capital } from "@/core/text/wording";
 import type { Quantity, Told, Words } from "./quantity";
 import { tell, type Units } from "./units";
 
@@ -64,12 +64,9 @@ function amiss({ name, of, least, most }: SumField, value: number, units: Units)
 	const say = (one: number) => tell({ value: one, of }, units);
 	const whole = of === "count";
 	if (!Number.isFinite(value))
-		return `The ${name} is missing; a ${whole ? "whole " : ""}number from ${say(least)} to ${say(most)} is needed.`;
-	if (value < least || value > most)
-		return `The ${name} is ${say(value)}; from ${say(least)} to ${say(most)} is needed.`;
-	return whole && !Number.isInteger(value)
-		? `The ${name} is ${value}; a whole number is needed, ${decimal(value, 0)} is the nearest.`
-		: null;
+		return `${capital(name)}: enter a ${whole ? "whole " : ""}number from ${say(least)} to ${say(most)}.`;
+	if (value < least || value > most) return `${capital(name)}: enter ${say(least)} to ${say(most)}, not ${say(value)}.`;
+	return whole && !Number.isInteger(value) ? `${capital(name)}: enter a whole number, not ${value}.` : null;
 }
 
 /** Why what comes out cannot be, in the bounds of its own quantity. */
@@ -79,7 +76,7 @@ function outside({ result, fields }: Sum, { large }: Worked, units: Units): Refu
 	const name = fields.find(({ key }) => key === result.field)?.name ?? "";
 	return {
 		path: result.field,
-		sentence: `It comes out at ${say(large.value)}; only from ${say(result.least)} to ${say(result.most)} can be. Change the ${name}.`,
+		sentence: `The result would be ${say(large.value)}. Possible is ${say(result.least)} to ${say(result.most)}. Change the ${name}.`,
 	};
 }
 
@@ -95,7 +92,7 @@ export function work(sum: Sum, values: SumValues, units: Units = "metric"): Outc
 		}
 		const all = Array.isArray(value) ? (value as number[]) : [];
 		if (all.length === 0 || all.length > most)
-			return [{ path: key, sentence: `The ${name} are ${all.length}; 1 to ${most} are needed, with a space between.` }];
+			return [{ path: key, sentence: `${capital(name)}: enter 1 to ${most} numbers, separated by spaces.` }];
 		const sentence = all.flatMap((one) => amiss(field, one, units) ?? [])[0];
 		return sentence ? [{ path: key, sentence }] : [];
 	});

@@ -332,7 +332,7 @@ describe("whatever is typed, in both units", () => {
 		const part = field.least + 0.5;
 		expect(work(sum, { ...sum.fresh, [key]: field.many === undefined ? part : [part] } as SumValues)).toMatchObject({
 			ok: false,
-			refusals: [{ path: key, sentence: expect.stringContaining("a whole number is needed") }],
+			refusals: [{ path: key, sentence: expect.stringContaining("enter a whole number") }],
 		});
 	});
 	test("what comes out beyond its own bounds is refused, by the field to change", () => {
@@ -341,15 +341,19 @@ describe("whatever is typed, in both units", () => {
 			const outcome = work(sum, { ...sum.fresh, ...values }, units);
 			return outcome.ok ? "" : outcome.refusals[0]?.sentence;
 		};
-		expect(said("reaction", { near: 500, far: 10, drag: 0.05 })).toMatch(/^It comes out at .*only from 0.1 m\/s/);
-		expect(said("reaction", { far: 500, drag: 0.5 })).toContain("over 60 s under way");
+		expect(said("reaction", { near: 500, far: 10, drag: 0.05 })).toMatch(/^The result would be .*Possible is 0.1 m\/s/);
+		expect(said("reaction", { far: 500, drag: 0.5 })).toContain(
+			"The real flight would take over 60 s. Enter a shorter distance, less drag or more speed.",
+		);
 		expect(said("rhythm", { beats: 500, seconds: 0.2 })).toContain(
-			"beats a minute can be. Change the seconds they took.",
+			"The result would be 150000 beats a minute. Possible is 1 beats a minute to 1000 beats a minute. Change the seconds they took.",
 		);
 		expect(said("effort", { efforts: [8, 9, 10], measured: [1, 5, 9], asked: 1 })).toContain(
 			"Change the effort to ask for.",
 		);
-		expect(said("kit", { times: 5, measure: 3 }, "imperial")).toContain(" in can be. Change the times.");
+		expect(said("kit", { times: 5, measure: 3 }, "imperial")).toContain(
+			"The result would be 590.6 in. Possible is 0.4 in to 118.1 in. Change the times.",
+		);
 	});
 	test("a start that cannot make it even says so; one that can does not", () => {
 		const says = (values: SumValues) => {

@@ -13,7 +13,7 @@ export function triesIn(seconds: number, perTry: number, perSet: number, rest: n
 export const triesFit: Sum = {
 	id: "tries",
 	title: "How many tries fit",
-	asks: "how many tries fit into so many minutes",
+	asks: "how many tries fit into your minutes",
 	fields: [
 		{ key: "minutes", name: "minutes", of: "minutes", least: 1, most: 240 },
 		{ key: "setUp", name: "minutes to set up", of: "minutes", least: 0, most: 60 },
@@ -22,16 +22,16 @@ export const triesFit: Sum = {
 		{ key: "rest", name: "seconds of rest between sets", of: "seconds", least: 0, most: 1800 },
 	],
 	fresh: { minutes: 15, setUp: 2, perTry: 12, perSet: 9, rest: 60 },
-	formula: "whole sets with a rest between, then what is left of one",
-	assumes: "That a try takes as long at the end as at the beginning. A rung in the plan learns its own times.",
+	formula: "whole sets with rests between, then part of a set",
+	assumes: "A try takes as long at the end as at the start. Plans use each rung’s own times.",
 	work(values) {
 		const minutes = num(values, "minutes");
 		const seconds = 60 * (minutes - num(values, "setUp"));
 		if (seconds <= 0)
-			return refuse("setUp", "Setting up takes all of the minutes; give it more minutes, or set up before.");
+			return refuse("setUp", "Setting up takes all of the minutes. Enter more minutes, or set up before.");
 		const [perTry, perSet, rest] = [num(values, "perTry"), num(values, "perSet"), num(values, "rest")];
 		const value = triesIn(seconds, perTry, perSet, rest);
-		if (value === 0) return refuse("minutes", "Not one try fits; give it more minutes.");
+		if (value === 0) return refuse("minutes", "Not a single try fits. Enter more minutes.");
 		const sets = Math.ceil(value / perSet);
 		return {
 			ok: true,

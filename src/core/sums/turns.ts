@@ -20,27 +20,26 @@ const MOST_TURNS = 5000;
 export const turns: Sum = {
 	id: "turns",
 	title: "Relay turns for unequal teams",
-	asks: "who goes how often, so that each team has as many turns",
+	asks: "how often each one goes, so that all teams have equal turns",
 	fields: [
-		{ key: "sizes", name: "team sizes", of: "count", least: 1, most: 40, many: 12, hint: ["with a space between"] },
+		{ key: "sizes", name: "team sizes", of: "count", least: 1, most: 40, many: 12, hint: ["separated by spaces"] },
 		{ key: "total", name: "turns for each team", of: "count", least: 1, most: MOST_TURNS, optional: true },
 	],
 	fresh: { sizes: [3, 4], total: null },
-	formula:
-		"turns: the least common multiple of the sizes, or as many as are set; the first (turns mod size) go once more",
-	assumes: "Whole numbers of people, and nobody joins midway.",
+	formula: "turns: the least common multiple of the sizes, or your number. The first (turns mod size) go once more",
+	assumes: "Whole numbers of people, the same to the end.",
 	work(values) {
 		const sizes = many(values, "sizes");
-		if (sizes.length < 2) return refuse("sizes", "One team alone needs no turns; give the sizes of two at least.");
+		if (sizes.length < 2) return refuse("sizes", "One team needs no turns. Enter the sizes of at least two.");
 		const asked = values.total as number | null;
 		if (asked !== null && asked !== undefined && asked < Math.max(...sizes))
 			return refuse(
 				"total",
-				`With ${asked} turns somebody of the team of ${Math.max(...sizes)} would not go; ${Math.max(...sizes)} at least are needed.`,
+				`Turns for each team: enter at least ${Math.max(...sizes)}, so that everybody in the team of ${Math.max(...sizes)} goes.`,
 			);
 		const told = turnsOf(sizes, asked ?? null);
 		if (told.total > MOST_TURNS)
-			return refuse("total", `It would take ${told.total} turns to be even; set how many it is to be.`);
+			return refuse("total", `Equal turns would take ${told.total} turns. Enter how many you want.`);
 		const words = told.turns.map((each, i) => {
 			const [least, more] = [Math.floor(told.total / each.length), told.total % each.length];
 			return [

@@ -47,7 +47,7 @@ export const LAST_DAY = "2199-12-31";
 /** Why a day is not taken, or null. `name` begins the sentence. */
 export const dayTrouble = (name: string, day: string): string | null =>
 	day < FIRST_DAY || day > LAST_DAY
-		? `${name} is ${day}; a day from ${FIRST_DAY.slice(0, 4)} to ${LAST_DAY.slice(0, 4)} is needed.`
+		? `${name}: enter a day from ${FIRST_DAY.slice(0, 4)} to ${LAST_DAY.slice(0, 4)}, not ${day}.`
 		: null;
 
 /** A calendar day, `YYYY-MM-DD`, that exists; {@link dayTrouble} says which are taken. */

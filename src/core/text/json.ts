@@ -9,8 +9,8 @@ export const DEPTH = 30;
 
 /** A database's text ends at this one: what stood behind it would be lost. */
 const NUL = "\0";
-const troubleOf = (text: string): "half a character" | "a character that no database keeps" | null =>
-	text.includes(NUL) ? "a character that no database keeps" : text.isWellFormed() ? null : "half a character";
+const troubleOf = (text: string): "a broken character" | "a character that cannot be stored" | null =>
+	text.includes(NUL) ? "a character that cannot be stored" : text.isWellFormed() ? null : "a broken character";
 
 /** Why a value that came as JSON cannot be kept as it is; null where it can. Never recursive. */
 export function jsonTrouble(value: unknown): string | null {
@@ -18,13 +18,13 @@ export function jsonTrouble(value: unknown): string | null {
 	for (let next = open.pop(); next; next = open.pop()) {
 		const [one, depth] = next;
 		const trouble = typeof one === "string" && troubleOf(one);
-		if (trouble) return `A text in it holds ${trouble}.`;
-		if (typeof one === "number" && !Number.isFinite(one)) return "A number in it is too large to be one.";
+		if (trouble) return `One text contains ${trouble}.`;
+		if (typeof one === "number" && !Number.isFinite(one)) return "A number in it is too large.";
 		if (typeof one !== "object" || one === null) continue;
 		if (depth > DEPTH) return `It is nested over ${DEPTH} deep.`;
 		for (const [key, inside] of Object.entries(one)) {
 			const wrong = troubleOf(key);
-			if (wrong) return `A name in it holds ${wrong}.`;
+			if (wrong) return `A name in it contains ${wrong}.`;
 			open.push([inside, depth + 1]);
 		}
 	}

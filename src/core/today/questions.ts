@@ -66,21 +66,21 @@ export function questionsOn(asked: AskedLadder): Question[] {
 					{
 						href,
 						text: `${who}: ${read(rail.holes[rail.pegIndex]?.name ?? "")} is passed`,
-						why: `on ${name}; the peg has not moved.`,
+						why: `on ${name}. The peg has not moved.`,
 						since: rail.pass.day,
 						pass,
 					},
 				]
 			: []),
 		...(isDone && rail.holes.length > 0
-			? [{ href, text: `${who}: ${name} is done`, why: "The top rung is passed; choose what follows." }]
+			? [{ href, text: `${who}: ${name} is finished`, why: "The top rung is passed. Choose what follows." }]
 			: []),
 		...(outdated
 			? [
 					{
 						href,
-						text: `${who}: ${name} was revised`,
-						why: "The ladder follows the skill as it was; take the new one or stay.",
+						text: `${who}: ${name} has a new version`,
+						why: "This ladder uses the old version. Update it or keep it.",
 					},
 				]
 			: []),

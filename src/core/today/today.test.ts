@@ -76,8 +76,8 @@ describe("what waits for the coach's word", () => {
 			}),
 		);
 		expect(all.map(({ text, href }) => [text, href])).toEqual([
-			["Ida: balls is done", "/ladders/l"],
-			["Ida: balls was revised", "/ladders/l"],
+			["Ida: balls is finished", "/ladders/l"],
+			["Ida: balls has a new version", "/ladders/l"],
 			["Ida: a peg move on balls", "/lessons/lost"],
 		]);
 		expect(questionsOn(asked({ rail: railAt(2) }))).toEqual([]);

@@ -31,7 +31,7 @@ async function withNamedErrors<T>(work: () => Promise<T>): Promise<T> {
 		return await work();
 	} catch (thrown) {
 		const error = thrown instanceof NotKept ? thrown.cause : thrown;
-		throw Object.assign(new Error(error instanceof Error ? error.message : "this device refuses"), {
+		throw Object.assign(new Error(error instanceof Error ? error.message : "this device does not allow it"), {
 			name: nameOf(error),
 		});
 	}

@@ -21,10 +21,7 @@ export function Calendar({ day, week, series, feeds, busy, travel, students }: C
 					<WeekRows rows={week} day={day} />
 				</section>
 			) : (
-				<p>
-					No lesson is in the calendar for the next two weeks. Put one in below; it may come back every week, and one of
-					a series can be moved or left out.
-				</p>
+				<p>No lessons in the next two weeks. Add one below. It can repeat, and you can move or cancel single dates.</p>
 			)}
 			<Series series={series} students={students} day={day} />
 		</BenchPage>

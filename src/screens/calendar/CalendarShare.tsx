@@ -21,9 +21,9 @@ export function CalendarShare({ feeds, busy, travel }: Pick<CalendarPageProps, "
 			<h2 id="other-calendars">Other calendars</h2>
 			<p className="m-0">
 				<a href="/api/calendar" download="lessons.ics">
-					the lessons as a file
+					download the lessons as a file
 				</a>
-				, a month back and half a year ahead
+				, from a month ago to half a year ahead
 			</p>
 			<Feeds feeds={feeds} />
 			<BusyTimes busy={busy} />
@@ -39,8 +39,8 @@ function Feeds({ feeds }: Pick<CalendarPageProps, "feeds">) {
 	const [name, setName] = useState("");
 	const [address, setAddress] = useState<string | null>(null);
 	return (
-		<section aria-label="Addresses to subscribe to">
-			<h3 className={css.small}>An address to subscribe to</h3>
+		<section aria-label="Calendar links">
+			<h3 className={css.small}>Calendar link</h3>
 			<p className="mute m-0">
 				Anyone with this link sees who comes, when and where, nothing else. You see the link only once. You can switch
 				it off.
@@ -57,14 +57,14 @@ function Feeds({ feeds }: Pick<CalendarPageProps, "feeds">) {
 				}}
 			>
 				<Form.Control
-					aria-label="Whose calendar it is for"
+					aria-label="Name of the calendar"
 					placeholder="my phone"
 					maxLength={60}
 					value={name}
 					onChange={(event) => setName(event.target.value)}
 				/>
 				<Button type="submit" variant="outline-primary" disabled={name.trim() === ""}>
-					make one
+					make a link
 				</Button>
 			</Form>
 			{address && (
@@ -78,7 +78,7 @@ function Feeds({ feeds }: Pick<CalendarPageProps, "feeds">) {
 						<span dir="auto">{feed.name}</span>, since {dayWords(feed.createdAt.slice(0, 10))}{" "}
 						<Button
 							variant="link"
-							aria-label={`withdraw: ${feed.name}`}
+							aria-label={`switch off: ${feed.name}`}
 							onClick={async () => {
 								const outcome = await ask(closeFeed(feed.id));
 								if (!outcome.ok) return;
@@ -86,7 +86,7 @@ function Feeds({ feeds }: Pick<CalendarPageProps, "feeds">) {
 								router.refresh();
 							}}
 						>
-							withdraw
+							switch off
 						</Button>
 					</li>
 				))}
@@ -107,7 +107,7 @@ function BusyTimes({ busy }: Pick<CalendarPageProps, "busy">) {
 		const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
 		const outcome = await ask(bringBusy(file.name.slice(0, 120), await file.text(), zone));
 		if (!outcome.ok) return;
-		setSaid(`${plural(outcome.value, "busy time")} taken in.`);
+		setSaid(`${plural(outcome.value, "busy time")} imported.`);
 		router.refresh();
 	};
 	return (
@@ -128,7 +128,7 @@ function BusyTimes({ busy }: Pick<CalendarPageProps, "busy">) {
 						<span dir="auto">{source}</span>, {plural(times, "time")}{" "}
 						<Button
 							variant="link"
-							aria-label={`forget: ${source}`}
+							aria-label={`remove: ${source}`}
 							onClick={async () => {
 								const outcome = await ask(dropBusy(source));
 								if (outcome.ok) router.refresh();
@@ -149,8 +149,8 @@ function Travel({ travel }: { travel: number }) {
 	const { refused, ask } = useRefusals();
 	const [typed, setTyped] = useState(String(travel));
 	return (
-		<section aria-label="On the way">
-			<FormRow id="travel" label="Minutes from one place to another" className="mt-3">
+		<section aria-label="Travel time">
+			<FormRow id="travel" label="Minutes between two places" className="mt-3">
 				<Form.Control
 					type="number"
 					inputMode="numeric"

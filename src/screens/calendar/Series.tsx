@@ -101,12 +101,16 @@ function BookingForm({
 	const others = students.filter((who) => !booking.students.includes(who.id));
 	return (
 		<Form onSubmit={keep} className={css.form} noValidate aria-label={one ? `Change ${one.who}` : "A new lesson"}>
-			<FormRow id={`${id}-who`} label={booking.students.length > 0 ? "And" : "With"} className={css.who ?? ""}>
+			<FormRow
+				id={`${id}-who`}
+				label={booking.students.length > 0 ? "Second student" : "Student"}
+				className={css.who ?? ""}
+			>
 				<Form.Select
 					value=""
 					onChange={(event) => set({ students: [...booking.students, event.target.value].filter(Boolean) })}
 				>
-					<option value="">{booking.students.length > 0 ? "nobody else" : "choose somebody"}</option>
+					<option value="">{booking.students.length > 0 ? "no second student" : "choose a student"}</option>
 					{others.map((who) => (
 						<option key={who.id} value={who.id}>
 							{who.name}
@@ -119,14 +123,14 @@ function BookingForm({
 						variant="link"
 						onClick={() => set({ students: booking.students.filter((other) => other !== who) })}
 					>
-						without {students.find((other) => other.id === who)?.name ?? "somebody who is gone"}
+						leave out {students.find((other) => other.id === who)?.name ?? "a deleted student"}
 					</Button>
 				))}
 			</FormRow>
-			<FormRow id={`${id}-day`} label={booking.repeats === "once" ? "On" : "First on"} className="">
+			<FormRow id={`${id}-day`} label={booking.repeats === "once" ? "Day" : "First day"} className="">
 				<DayField value={booking.day} onChange={(to) => to && set({ day: to })} />
 			</FormRow>
-			<FormRow id={`${id}-time`} label="Begins" className="">
+			<FormRow id={`${id}-time`} label="Start" className="">
 				<Form.Control type="time" value={booking.time} onChange={(event) => set({ time: event.target.value })} />
 			</FormRow>
 			<FormRow id={`${id}-minutes`} label="Minutes" className="">
@@ -160,7 +164,7 @@ function BookingForm({
 			</FormRow>
 			<div className={css.buttons}>
 				<Button type="submit" disabled={booking.students.length === 0}>
-					{one ? "change it" : "put it in"}
+					{one ? "save the lesson" : "add the lesson"}
 				</Button>
 				{one && (
 					<Button
@@ -170,7 +174,7 @@ function BookingForm({
 							if (outcome.ok) router.refresh();
 						}}
 					>
-						take it out of the calendar
+						delete from the calendar
 					</Button>
 				)}
 			</div>

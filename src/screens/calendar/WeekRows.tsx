@@ -74,14 +74,19 @@ function Row({ row, day }: { row: WeekRow; day: string }) {
 						planned
 					</Link>
 				) : (
-					<Button variant="outline-primary" disabled={busy} aria-label={said("plan it")} onClick={() => void plan()}>
-						plan it
+					<Button
+						variant="outline-primary"
+						disabled={busy}
+						aria-label={said("plan the lesson")}
+						onClick={() => void plan()}
+					>
+						plan the lesson
 					</Button>
 				)}
 				<Button
 					variant="link"
 					aria-expanded={moving}
-					aria-label={said("move or leave out")}
+					aria-label={said("move or cancel")}
 					onClick={() => setMoving(!moving)}
 				>
 					move
@@ -114,13 +119,13 @@ function Move({ row, onDone }: { row: WeekRow; onDone: () => void }) {
 				if (day && time) void change({ day, time });
 			}}
 		>
-			<DayField aria-label="to the day" value={day} onChange={setDay} />
+			<DayField aria-label="new day" value={day} onChange={setDay} />
 			<Form.Control aria-label="at" type="time" value={time} onChange={(event) => setTime(event.target.value)} />
 			<Button type="submit" disabled={day === "" || time === ""}>
-				move it
+				move the lesson
 			</Button>
 			<Button variant="outline-primary" onClick={() => void change({ skipped: true })}>
-				leave it out
+				cancel this date
 			</Button>
 			{row.moved && (
 				<Button variant="link" onClick={() => void change(null)}>

@@ -40,13 +40,13 @@ export function CarePage({ at, coach, students, kits, day }: CarePageProps) {
 	return (
 		<BenchPage keys={[{ keys: ["Ctrl Z"], does: "undo" }]} margin={<Agreed students={students} day={day} />}>
 			<div className="d-flex justify-content-between align-items-end gap-3 flex-wrap">
-				<h1>Care</h1>
+				<h1>Safety</h1>
 				<UndoRedo {...steps} />
 			</div>
 			<InForce {...inForce} />
-			<h2>Checked by apparatus</h2>
+			<h2>Checklists by kit</h2>
 			<p className="mute">
-				Before the day’s first try on any rung that needs it, besides the rung’s own list. Confirmed once a day.
+				You confirm these once a day, before the first try on a rung with that kit. A rung’s own list comes on top.
 			</p>
 			{checks.map((check, i) => (
 				<CheckFields
@@ -77,9 +77,9 @@ export function CarePage({ at, coach, students, kits, day }: CarePageProps) {
 					keep("checks", [...checks, { kit: unlisted[0] ?? "apparatus", items: usualItems.slice(0, 3) }], ""),
 				)}
 			>
-				a list for an apparatus
+				add a list
 			</Button>
-			<h2 className="mt-4">Said again and again</h2>
+			<h2 className="mt-4">Reminders</h2>
 			<p className="mute">For lessons without a plan. A plan has its own reminders.</p>
 			{remind.map((one, i) => (
 				<RemindFields
@@ -115,12 +115,11 @@ export function CarePage({ at, coach, students, kits, day }: CarePageProps) {
 						),
 					)}
 				>
-					a reminder
+					add a reminder
 				</Button>
 			)}
 			<p className="hint mt-4">
-				All of this is the coach’s own. What the discipline’s body, the venue or a licensed professional says goes
-				before it.
+				You set all of this. Your sport’s governing body, the venue and licensed professionals come first.
 			</p>
 		</BenchPage>
 	);
@@ -139,7 +138,7 @@ function CheckFields({
 }) {
 	return (
 		<fieldset className={css.row} aria-label={`List ${index + 1}`}>
-			<FormRow id={`check-${index}-kit`} label="Kit or apparatus, as rungs name it" className="">
+			<FormRow id={`check-${index}-kit`} label="Kit, as rungs name it" className="">
 				<Form.Control
 					dir="auto"
 					maxLength={60}
@@ -147,7 +146,7 @@ function CheckFields({
 					onChange={(event) => onChange({ ...check, kit: event.target.value }, "kit")}
 				/>
 			</FormRow>
-			<FormRow id={`check-${index}-items`} label="Checked, one a line" className="">
+			<FormRow id={`check-${index}-items`} label="Check, one per line" className="">
 				<Form.Control
 					as="textarea"
 					rows={4}
@@ -157,7 +156,7 @@ function CheckFields({
 				/>
 			</FormRow>
 			<Button variant="link" size="sm" onClick={onOut}>
-				take out<span className="visually-hidden"> list {index + 1}</span>
+				remove<span className="visually-hidden"> list {index + 1}</span>
 			</Button>
 		</fieldset>
 	);
@@ -176,7 +175,7 @@ function RemindFields({
 }) {
 	return (
 		<fieldset className={css.row} aria-label={`Reminder ${index + 1}`}>
-			<FormRow id={`remind-${index}-words`} label="Said" className="">
+			<FormRow id={`remind-${index}-words`} label="Words" className="">
 				<Form.Control
 					dir="auto"
 					maxLength={80}
@@ -184,7 +183,7 @@ function RemindFields({
 					onChange={(event) => onChange({ ...remind, words: event.target.value }, "words")}
 				/>
 			</FormRow>
-			<FormRow id={`remind-${index}-every`} label="Every so many minutes" className="">
+			<FormRow id={`remind-${index}-every`} label="Every how many minutes" className="">
 				<Form.Control
 					type="number"
 					inputMode="numeric"
@@ -197,7 +196,7 @@ function RemindFields({
 				/>
 			</FormRow>
 			<Button variant="link" size="sm" onClick={onOut}>
-				take out<span className="visually-hidden"> reminder {index + 1}</span>
+				remove<span className="visually-hidden"> reminder {index + 1}</span>
 			</Button>
 		</fieldset>
 	);
@@ -207,15 +206,15 @@ function RemindFields({
 function Agreed({ students, day }: Pick<CarePageProps, "students" | "day">) {
 	const on = (agreed: string | undefined) => (agreed ? dayWords(agreed, day) : "not agreed");
 	return (
-		<section aria-label="Who agreed to what">
-			<h2>Who agreed to what</h2>
-			{students.length === 0 && <p className="mute">Nobody is here yet.</p>}
+		<section aria-label="Consent">
+			<h2>Consent</h2>
+			{students.length === 0 && <p className="mute">No students yet.</p>}
 			{students.map(({ id, name, young, guardian, touch, filmed, withAdult }) => (
 				<p key={id} dir="auto" className="mb-2">
 					<Link href={`/students/${id}`}>{name}</Link>
 					{withAdult && ", with another adult"}
 					<br />
-					{young && !guardian && <span className="asks">Under eighteen, and nobody answers for them here. </span>}
+					{young && !guardian && <span className="asks">Under eighteen, and no guardian is named here. </span>}
 					<span className="mute">
 						{guardian && `${guardian.name}, ${dayWords(guardian.day, day)}. `}
 						Touch: {on(touch)}. Film: {on(filmed)}.

@@ -9,15 +9,15 @@ import css from "@/ui/rows.module.css";
 /** A plain form, so that it answers before any script has loaded, and its address can be kept. */
 export function Find({ query, groups }: FindPage) {
 	return (
-		<BenchPage margin={<p className="mute">Names, kit, wishes, key positions, cues, rungs, and everything noted.</p>}>
-			<h1>Find</h1>
+		<BenchPage margin={<p className="mute">Searches names, kit, wishes, key positions, cues, rungs and notes.</p>}>
+			<h1>Search</h1>
 			<Form action="/find" method="get" role="search" className="d-flex gap-2 mb-3">
 				<Form.Control
 					key={query}
 					name="q"
 					type="search"
 					defaultValue={query}
-					aria-label="Words to find"
+					aria-label="Words to search for"
 					dir="auto"
 					maxLength={200}
 					autoComplete="off"
@@ -27,7 +27,7 @@ export function Find({ query, groups }: FindPage) {
 				</button>
 			</Form>
 			{query.trim() !== "" && groups.length === 0 && (
-				<p>Nothing here holds all of these words. Fewer or shorter ones may find it.</p>
+				<p>Nothing found with all these words. Try fewer or shorter ones.</p>
 			)}
 			{groups.map(({ name, hits }) => (
 				<section key={name} aria-label={name} className="mb-3">

@@ -52,8 +52,8 @@ export function BringHandOn({ students }: { students: readonly { id: string; nam
 				</p>
 			}
 		>
-			<h1>From another coach</h1>
-			<FormRow id="handed-on" label="The file that was handed on">
+			<h1>Import from another coach</h1>
+			<FormRow id="handed-on" label="File from the other coach">
 				<Form.Control
 					type="file"
 					accept=".json,application/json"
@@ -81,13 +81,13 @@ export function BringHandOn({ students }: { students: readonly { id: string; nam
 					{says.here && (
 						<p className="m-0">
 							{says.here.differs
-								? "A skill of this name is here and says otherwise; it stays, and the new one stands beside it. What differs:"
-								: "This skill is here already, word for word; it is not taken twice."}
+								? "You have a different skill with this name. It stays. The new one is added beside it. Differences:"
+								: "You already have this skill. It is not added again."}
 						</p>
 					)}
 					{says.here?.differs && <DifferenceList says={says.here.differs} />}
 					{says.rungs && (
-						<FormRow id="handed-to" label="Whose ladder it is to be">
+						<FormRow id="handed-to" label="Student for the ladder">
 							<Form.Select value={student} onChange={(event) => setStudent(event.target.value)}>
 								<option value="">choose a student</option>
 								{students.map(({ id, name }) => (
@@ -99,7 +99,7 @@ export function BringHandOn({ students }: { students: readonly { id: string; nam
 						</FormRow>
 					)}
 					<Button disabled={busy || (says.rungs === null && says.here?.differs === null)} onClick={() => void take()}>
-						bring it in
+						import the file
 					</Button>
 				</section>
 			)}

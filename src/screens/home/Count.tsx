@@ -74,7 +74,7 @@ export function Count({
 				</button>
 				<h1 dir="auto">{item.name}</h1>
 			</header>
-			<div className={css.number} role="status" aria-label={`${good} good of ${plural(tries, "try", "tries")}`}>
+			<div className={css.number} role="status" aria-label={`${good} good of ${plural(tries, "try")}`}>
 				<b aria-hidden="true">{good}</b>
 				<span aria-hidden="true">
 					good of {tries}
@@ -88,14 +88,14 @@ export function Count({
 			<Marks marks={marks.map(({ mark }) => mark)} />
 			<p className={full ? css.enough : css.mute} aria-live="polite">
 				{full
-					? "That is enough for today. Write it down; tomorrow is another day."
+					? "Enough for today. Save your score."
 					: tries >= item.dose
-						? `The ${item.dose} of today are done.`
+						? `Today’s ${item.dose} tries are done.`
 						: `${item.dose - tries} to go.`}
 			</p>
 			<div className={css.fields}>
 				<button type="button" className={css.field} disabled={full} onClick={() => touch("off")}>
-					off
+					not good
 				</button>
 				<button
 					type="button"

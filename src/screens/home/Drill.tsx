@@ -49,7 +49,7 @@ export function Drill({
 				</p>
 			)}
 			{item.drill && <p dir="auto">{item.drill}</p>}
-			{item.home.length > 0 && <p dir="auto">At home: {list(item.home)}.</p>}
+			{item.home.length > 0 && <p dir="auto">Use at home: {list(item.home)}.</p>}
 			{item.cues.map((cue) => (
 				<p key={cue} className={css.cue} dir="auto">
 					“{cue}”
@@ -83,21 +83,21 @@ export function Drill({
 			{suggestion && (
 				<p className={css.suggest}>
 					{suggestion.to > target
-						? `You made ${target} in ${suggestion.met} of your last ${suggestion.of}. Ask yourself for ${suggestion.to}?`
-						: `${target} came in ${suggestion.met} of your last ${suggestion.of}. ${suggestion.to} may be the better target for now.`}{" "}
+						? `You reached ${target} in ${suggestion.met} of your last ${suggestion.of} goes. Try for ${suggestion.to}?`
+						: `You reached ${target} in ${suggestion.met} of your last ${suggestion.of} goes. ${suggestion.to} may be a better target for now.`}{" "}
 					<button type="button" className={css.small} onClick={() => onTarget(suggestion.to)}>
-						{suggestion.to} from now on
+						{suggestion.to} is my target now
 						<span className="visually-hidden">: {label}</span>
 					</button>
 				</p>
 			)}
 			<div className={css.acts}>
 				<button type="button" className={css.main} onClick={onCount} disabled={blocked || (enough && underWay === 0)}>
-					{underWay > 0 ? `go on, ${plural(underWay, "try", "tries")} so far` : "count"}
+					{underWay > 0 ? `go on, ${plural(underWay, "try")} so far` : "count"}
 					<span className="visually-hidden">: {label}</span>
 				</button>
 				<button type="button" className={css.second} onClick={onWrite} disabled={underWay > 0}>
-					write it down
+					save a score
 					<span className="visually-hidden">: {label}</span>
 				</button>
 			</div>

@@ -61,8 +61,9 @@ export function EntryForm({
 			},
 			practisedLabels,
 		);
-		const wrong = read.ok ? dayTrouble("The day", day) : null;
-		const late = wrong ? [wrong] : day > now ? [`The day is ${dayWords(day)}, which has not come yet.`] : [];
+		const ahead = `${dayWords(day)} is in the future. Choose today or an earlier day.`;
+		const wrong = read.ok ? (dayTrouble("Day", day) ?? (day > now ? ahead : null)) : null;
+		const late = wrong ? [wrong] : [];
 		if (read.ok && late.length === 0) return onKeep(read.value);
 		setRefused([...late, ...(read.ok ? [] : read.refusals.map(({ sentence }) => sentence))]);
 	};
@@ -72,7 +73,7 @@ export function EntryForm({
 				<h1 dir="auto">{item.name}</h1>
 				{entered && score && (
 					<p role="status">
-						{score.good} of {score.tries} is saved. You can say more about it, or leave it at that.
+						{score.good} of {score.tries} is saved. You can add more, or stop here.
 					</p>
 				)}
 				<fieldset>
@@ -141,7 +142,7 @@ export function EntryForm({
 					/>
 				</label>
 				<label>
-					Anything to say, or to ask
+					Anything to tell or ask your coach?
 					<textarea
 						value={remark}
 						rows={3}
@@ -157,7 +158,7 @@ export function EntryForm({
 				</div>
 				<div className={css.acts}>
 					<button type="button" className={css.second} onClick={onBack}>
-						{entered ? "leave it at that" : "back"}
+						{entered ? "done" : "back"}
 					</button>
 					<button type="submit" className={css.main}>
 						{entered ? "save this too" : "save entry"}

@@ -30,18 +30,16 @@ export function HandBack({
 	const entries = acts.filter((act) => (act as { kind?: unknown } | null)?.kind === "done").length;
 	const text = useMemo(
 		() =>
-			`Practice of ${name}: ${plural(entries, "entry", "entries")}. For the coach: copy all of this.\n${packActs(id, secret, acts)}`,
+			`Practice of ${name}: ${plural(entries, "entry")}. For the coach: copy all of this.\n${packActs(id, secret, acts)}`,
 		[id, secret, name, acts, entries],
 	);
 	const pieces = useMemo(() => (shown ? packInPieces(id, secret, acts, QR_CHARS) : []), [shown, id, secret, acts]);
 	const at = Math.min(piece, pieces.length - 1);
 	if (acts.length === 0) return null;
 	return (
-		<section aria-label="Give it back">
-			<h2>Give it back</h2>
-			<p>
-				{plural(entries, "entry", "entries")} for your coach. Send all of it each time: what has come before is known.
-			</p>
+		<section aria-label="Send to your coach">
+			<h2>Send to your coach</h2>
+			<p>{plural(entries, "entry")} for your coach. Always send all of them: known ones are skipped.</p>
 			<div className={css.acts}>
 				<button
 					type="button"
@@ -59,16 +57,16 @@ export function HandBack({
 						className={css.second}
 						onClick={async () => (await shareText(text)) === "failed" && setFailed(true)}
 					>
-						share it
+						send it
 					</button>
 				)}
 				<button type="button" className={css.second} aria-expanded={shown} onClick={() => setShown(!shown)}>
-					{shown ? "hide the picture" : "as a picture"}
+					{shown ? "hide the picture" : "show as a picture"}
 				</button>
 			</div>
 			{failed && (
 				<label>
-					This phone does not let a page do that; mark the text and copy it.
+					Your phone does not allow copying here. Select the text and copy it yourself.
 					<textarea readOnly rows={5} value={text} onFocus={(event) => event.target.select()} />
 				</label>
 			)}
@@ -77,7 +75,7 @@ export function HandBack({
 					<QrPicture words={pieces[at] ?? ""} label={`Practice of ${name}, picture ${at + 1} of ${pieces.length}`} />
 					<figcaption>
 						{pieces.length > 1
-							? `Picture ${at + 1} of ${pieces.length}; each is read by itself.`
+							? `Picture ${at + 1} of ${pieces.length}. Your coach reads each one.`
 							: "Your coach reads it with the camera."}
 					</figcaption>
 					{pieces.length > 1 && (

@@ -142,18 +142,16 @@ function Drills({
 				<h2>Today</h2>
 				{todays.length === 0 && <p>Nothing to do today. Rest is part of training.</p>}
 				{left === 0 && (
-					<p className={css.enough}>
-						{plural(data.most ?? 0, "try", "tries")} today: that is enough. Tomorrow is another day.
-					</p>
+					<p className={css.enough}>{plural(data.most ?? 0, "try")} today: that is enough. Tomorrow is another day.</p>
 				)}
 				{left !== null && left > 0 && todays.length > 0 && (
-					<p className={css.mute}>At most {plural(left, "more try", "more tries")} today.</p>
+					<p className={css.mute}>At most {plural(left, "more try")} today.</p>
 				)}
 				{todays.map(drill)}
 			</section>
 			{others.length > 0 && (
-				<section aria-label="On other days">
-					<h2>On other days</h2>
+				<section aria-label="Other days">
+					<h2>Other days</h2>
 					{others.map(drill)}
 				</section>
 			)}
@@ -185,8 +183,8 @@ function Drills({
 				<LightSwitch className={css.quiet ?? ""} />
 				<p className={css.mute}>
 					{data.ends === null
-						? "This page is one file. It fetches nothing and sends nothing by itself."
-						: `This link is yours alone, until ${dayWords(data.ends, day)}. Do not pass it on.`}
+						? "This page is one file. It loads nothing and sends nothing by itself."
+						: `This link is only for you, until ${dayWords(data.ends, day)}. Do not share it.`}
 				</p>
 			</footer>
 		</main>
@@ -209,7 +207,7 @@ function GoneCount({
 	const [refused, setRefused] = useState("");
 	return (
 		<p className={css.suggest}>
-			{score.good} of {score.tries} of a drill that is not asked for any more.{" "}
+			{score.good} of {score.tries} on a drill that is no longer in your practice.{" "}
 			<button
 				type="button"
 				className={css.small}
@@ -219,7 +217,7 @@ function GoneCount({
 					if (!written.ok) setRefused(written.sentence);
 				}}
 			>
-				write it down
+				save the score
 			</button>
 			{refused && <span className={css.asks}> {refused}</span>}
 		</p>
@@ -230,7 +228,7 @@ function GoneCount({
 function KeptLine({ kept, file }: { kept: ReturnType<typeof usePractice>["kept"]; file: boolean }) {
 	const words = [
 		kept.full
-			? "This phone is full. What you write now is lost when the page closes."
+			? "This phone is full. New entries are lost when the page closes."
 			: !kept.lasts
 				? "This phone saves nothing for this page. Send it to your coach before you close it."
 				: kept.keeping
@@ -238,7 +236,7 @@ function KeptLine({ kept, file }: { kept: ReturnType<typeof usePractice>["kept"]
 					: "saved on this phone ✓",
 		...(file
 			? []
-			: [kept.closed ?? kept.later ?? (kept.toSend > 0 ? `${kept.toSend} to send when there is a signal` : "sent ✓")]),
+			: [kept.closed ?? kept.later ?? (kept.toSend > 0 ? `${kept.toSend} not sent yet: no signal` : "sent ✓")]),
 	];
 	return (
 		<p
@@ -254,7 +252,7 @@ function KeptLine({ kept, file }: { kept: ReturnType<typeof usePractice>["kept"]
 const parts = [
 	["feed", "How to feed"],
 	["counts", "What counts"],
-	["cautions", "Mind"],
+	["cautions", "Be careful"],
 	["stop", "Stop"],
 ] as const;
 
@@ -263,8 +261,8 @@ function Helper({ helper }: { helper: Practice["data"]["helper"] }) {
 	const said = parts.filter(([name]) => helper[name] !== "");
 	if (said.length === 0) return null;
 	return (
-		<section aria-label="For who helps">
-			<h2>For who helps</h2>
+		<section aria-label="For helpers">
+			<h2>For helpers</h2>
 			{said.map(([name, words]) => (
 				<div key={name}>
 					<h3>{words}</h3>

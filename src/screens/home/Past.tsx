@@ -27,7 +27,7 @@ export function Past({
 	return (
 		<section aria-label="What you did">
 			<h2>What you did</h2>
-			{entries.length === 0 && <p>Nothing is written down yet.</p>}
+			{entries.length === 0 && <p>No entries yet.</p>}
 			{days.length > 0 && (
 				<p>
 					You practised on{" "}
@@ -47,7 +47,7 @@ export function Past({
 							<EntryWords entry={entry} />
 							{acts.some(({ id }) => id === entry.id) && (
 								<button type="button" className={css.quiet} onClick={() => onBack(entry.id)}>
-									take back
+									undo
 									<span className="visually-hidden">
 										: {entry.good} of {entry.tries}, {dayWords(entry.day)}
 									</span>
@@ -58,13 +58,13 @@ export function Past({
 			</ul>
 			{unread.length > 0 && (
 				<p className={css.asks}>
-					{plural(unread.length, "entry", "entries")} on this phone cannot be read by this page. Nothing of it is lost:
-					it goes to your coach with what you give back below.
+					{plural(unread.length, "entry")} on this phone cannot be shown here. Nothing is lost: your coach gets all of
+					it when you send it below.
 				</p>
 			)}
 			{notTaken.map(({ id }) => (
 				<p key={id} className={css.asks}>
-					An entry was not taken: {refused[id]}
+					One entry was not accepted: {refused[id]}
 				</p>
 			))}
 		</section>
@@ -74,7 +74,7 @@ export function Past({
 function EntryWords({ entry }: { entry: JournalEntry }) {
 	const { day, what, good, tries, target, felt, place, remark, answer, check } = entry;
 	const more = [
-		...(good >= target ? [`target of ${target} made`] : []),
+		...(good >= target ? [`target of ${target} reached`] : []),
 		...(felt === null ? [] : [`felt ${felt} of 5`]),
 		...(check === null ? [] : [`check: ${check ? "yes" : "no"}`]),
 		...(place ? [place] : []),

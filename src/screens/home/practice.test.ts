@@ -106,7 +106,7 @@ test("what the schema refuses is said before it is written, and its count stays"
 	const page = await open("refused");
 	page.touch("balls", "good");
 	const { marks } = page.snapshot().state;
-	expect(page.write(entry("long", { minutes: 900 }), marks)).toMatch(/^Body, minutes is 900; at most 600/);
+	expect(page.write(entry("long", { minutes: 900 }), marks)).toMatch(/^Body, minutes: enter at most 600/);
 	expect(page.snapshot().state).toMatchObject({ acts: [], marks });
 	expect(page.write(entry("right"), marks)).toBeNull();
 	expect(page.snapshot().state.marks).toEqual([]);

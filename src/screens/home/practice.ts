@@ -114,7 +114,7 @@ export class Practice {
 	 */
 	readonly write = (act: StudentAct, counted: readonly Touched[] = [], more = false): string | null => {
 		const read = parse(StudentAct, act, practisedLabels);
-		if (!read.ok) return read.refusals[0]?.sentence ?? "It cannot be read.";
+		if (!read.ok) return read.refusals[0]?.sentence ?? "The entry is damaged.";
 		const acts = this.state.acts.filter(({ id }) => id !== this.open);
 		this.putAway([...counted.map(({ id }) => id), ...(this.open === null ? [] : [this.open])]);
 		this.state = { ...this.state, acts: [...acts, read.value] };

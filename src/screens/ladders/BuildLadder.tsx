@@ -142,7 +142,7 @@ export function BuildLadder({
 					back
 				</Button>
 			</div>
-			<FormRow id="chaining" label="How the key positions are linked" className="mt-2">
+			<FormRow id="chaining" label="Order of the key positions" className="mt-2">
 				<Form.Select
 					value={chaining ?? ""}
 					onChange={(event) => setChaining(chainings.find((one) => one === event.target.value) ?? null)}
@@ -157,21 +157,21 @@ export function BuildLadder({
 			</FormRow>
 			<DifficultyEnds difficulties={difficulties} ends={ends} order={order} onOrder={setOrder} onChange={change} />
 			{policy === "fixed dose" && (
-				<LimitField id="dose" label="The dose: tries a day on each rung" value={dose} onChange={setDose} />
+				<LimitField id="dose" label="Tries a day on each rung" value={dose} onChange={setDose} />
 			)}
 			<SizeFields by={by} size={size} easeBack={easeBack} onBy={setBy} onSize={setSize} onEaseBack={setEaseBack} />
 			<div className={css.build}>
 				<RiskFields id="build" start={ask} onChange={(name, value) => setAsk({ ...ask, [name]: value })} />
 			</div>
 			<p className="hint m-0">
-				Rule and limit of each rung come from the rule finder: stricter towards the top, the limit where 95 in 100 of
-				the ready have passed.
+				The rule finder sets each rung’s rule and limit: stricter towards the top, and a limit that 95 in 100 ready
+				students pass within.
 			</p>
 			<Refusals refusals={refused} />
 			<div className={rows.actions}>
 				{progress === null ? (
 					<Button disabled={!draft.ok} onClick={() => void take()}>
-						find the rules, and make the draft
+						make the draft
 					</Button>
 				) : (
 					<>
@@ -195,8 +195,8 @@ const WhatComes = ({
 	difficulties: readonly Difficulty[];
 	read: (words: string) => string;
 }) => (
-	<section aria-label="What comes of it">
-		<h2>What comes of it</h2>
+	<section aria-label="Preview">
+		<h2>Preview</h2>
 		{draft.ok ? (
 			<>
 				<p className="mute m-0">
@@ -210,7 +210,7 @@ const WhatComes = ({
 				/>
 			</>
 		) : draft.refusals.every(({ path }) => path === "ends") ? (
-			<p className="mute m-0">Choose what gets harder: each rung adds a notch, and what comes of it stands here.</p>
+			<p className="mute m-0">Choose what gets harder. Each rung adds a notch. The result appears here.</p>
 		) : (
 			<Refusals refusals={draft.refusals} />
 		)}
@@ -293,15 +293,15 @@ const SizeFields = ({
 	onEaseBack: (easeBack: boolean) => void;
 }) => (
 	<div className={css.build}>
-		<FormRow id="by" label="As many rungs as" className="">
+		<FormRow id="by" label="Number of rungs" className="">
 			<Form.Select value={by} onChange={(event) => onBy(event.target.value as By)}>
 				<option value="each notch">one per notch</option>
-				<option value="rungs">I say</option>
+				<option value="rungs">my number</option>
 				<option value="greatest">keep steps small</option>
 			</Form.Select>
 		</FormRow>
 		{by !== "each notch" && (
-			<FormRow id="size" label={by === "rungs" ? "Rungs" : "Greatest step, 1 is one notch"} className="">
+			<FormRow id="size" label={by === "rungs" ? "Rungs" : "Biggest step (1 = one notch)"} className="">
 				<Form.Control
 					type="number"
 					inputMode="decimal"

@@ -22,7 +22,7 @@ const alike = {
 	adjust: ["tries to adjust", ["adjust"]],
 	easier: ["its easier form", ["easier"]],
 	care: ["its checklist", ["care"]],
-	loads: ["what a try loads", ["loads"]],
+	loads: ["load of a try", ["loads"]],
 } satisfies Record<string, [string, (keyof SharedSettings)[]]>;
 type Alike = keyof typeof alike;
 
@@ -31,9 +31,9 @@ function inTheWay({ settings }: Rung): string | null {
 	const fewest = fewestOf(settings);
 	if (fewest === null) return `the outcomes of "${settings.name}" can never meet its rule.`;
 	if (settings.limit < fewest)
-		return `"${settings.name}" would allow ${plural(settings.limit, "try", "tries")} a day, and its rule cannot be met in fewer than ${fewest}.`;
+		return `"${settings.name}" would allow ${plural(settings.limit, "try")} a day, but its rule needs at least ${fewest}.`;
 	if (settings.watch.length === 0 && looksAtForm(settings.gate))
-		return `"${settings.name}" would ask for good form and watches nothing; set what is watched first.`;
+		return `"${settings.name}" would ask for good form but watches nothing. Set what is watched first.`;
 	return null;
 }
 
@@ -56,15 +56,15 @@ export function Bulk({
 	const last = Math.min(to ?? rungs.length - 1, rungs.length - 1);
 	const set = (shared: SharedSettings, says: string) => {
 		if (from > last)
-			return setSaid(`Rung ${from + 1} is above rung ${last + 1}; choose a first one at or below the last.`);
+			return setSaid(`Rung ${from + 1} is above rung ${last + 1}. Choose a first one at or below the last.`);
 		const after = setAll(rungs, from, last, shared);
 		const wrong = after
 			.slice(from, last + 1)
 			.map(inTheWay)
 			.find((one) => one !== null);
-		if (wrong) return setSaid(`Nothing was set: ${wrong}`);
+		if (wrong) return setSaid(`Not changed: ${wrong}`);
 		onSet((now) => setAll(now, from, last, shared));
-		setSaid(`${says} set on ${plural(last - from + 1, "rung")}; undo takes it back.`);
+		setSaid(`${says} set on ${plural(last - from + 1, "rung")}. You can undo it.`);
 	};
 	if (rungs.length < 2) return null;
 	const choose = (id: string, label: string, value: number, onChange: (i: number) => void) => (
@@ -94,8 +94,8 @@ export function Bulk({
 					>
 						set the limit
 					</Button>
-					{choose("bulk-like", "As on rung", like, setLike)}
-					<FormRow id="bulk-what" label="what" className="">
+					{choose("bulk-like", "Copy from rung", like, setLike)}
+					<FormRow id="bulk-what" label="Setting" className="">
 						<Form.Select size="sm" value={what} onChange={(event) => setWhat(event.target.value as Alike)}>
 							{Object.entries(alike).map(([key, [words]]) => (
 								<option key={key} value={key}>
@@ -113,7 +113,7 @@ export function Bulk({
 							set(Object.fromEntries(names.map((name) => [name, settings[name as "rule"]])), `As on it, ${words} is`);
 						}}
 					>
-						set it alike
+						copy it
 					</Button>
 				</div>
 			)}

@@ -15,12 +15,12 @@ import css from "@/ui/rows.module.css";
 import own from "./ladders.module.css";
 
 const orderWords: Record<CallOrder["kind"], string> = {
-	"in turn": "one after the other, so many at each",
+	"in turn": "one after the other, a set number each",
 	"every other": "every other one the same",
-	runs: "short runs, of one to so many",
+	runs: "short runs of the same",
 	shuffled: "shuffled, each equally often",
-	weighted: "at random, by weight",
-	capped: "at random, never so many alike on end",
+	weighted: "at random, some more often",
+	capped: "at random, with a limit in a row",
 };
 const kinds = Object.keys(orderWords) as CallOrder["kind"][];
 
@@ -64,7 +64,7 @@ export function CallerFields({ index }: { index: number }) {
 					size="sm"
 					onClick={() => set(freshCaller(all.length > 0 ? all : ["left", "right"], index + 1))}
 				>
-					call it in the lesson, in a mixed order
+					add calls in mixed order
 				</Button>
 			</div>
 		);
@@ -74,12 +74,7 @@ export function CallerFields({ index }: { index: number }) {
 		<fieldset className={`${css.full} ${own.caller}`}>
 			<legend className="form-label m-0">Called in the lesson</legend>
 			{given.length === 0 || caller.variants ? (
-				<FormRow
-					id={id("all")}
-					label="What is called, with commas between"
-					error={errors?.all}
-					className={css.half ?? ""}
-				>
+				<FormRow id={id("all")} label="Calls, separated by commas" error={errors?.all} className={css.half ?? ""}>
 					<Form.Control
 						defaultValue={caller.all.join(", ")}
 						onChange={(event) => change({ all: splitWords(event.target.value) })}
@@ -96,7 +91,7 @@ export function CallerFields({ index }: { index: number }) {
 			<Form.Check
 				id={id("variants")}
 				type="checkbox"
-				label="two ways of doing it, compared at the end"
+				label="compare two ways of doing it"
 				checked={caller.variants === true}
 				onChange={(event) => {
 					const { variants: _, ...rest } = caller;
@@ -118,7 +113,7 @@ export function CallerFields({ index }: { index: number }) {
 					className="ps-0"
 					onClick={() => change({ seed: (caller.seed + 1) % 1_000_000 })}
 				>
-					another order
+					shuffle again
 				</Button>
 				<Button variant="link" size="sm" onClick={() => set(undefined)}>
 					remove the calls
@@ -152,7 +147,7 @@ function OrderFields({ id, caller, all, error, change }: PartProps & { all: read
 				</Form.Select>
 			</FormRow>
 			{order.kind === "every other" && (
-				<FormRow id={id("fixed")} label="The one that stays" className={css.third ?? ""}>
+				<FormRow id={id("fixed")} label="The fixed one" className={css.third ?? ""}>
 					<Form.Select
 						value={order.fixed}
 						onChange={(event) => change({ order: { ...order, fixed: event.target.value } })}
@@ -175,7 +170,7 @@ function OrderFields({ id, caller, all, error, change }: PartProps & { all: read
 			{order.kind === "in turn" && (
 				<Whole
 					id={id("each")}
-					label="At each"
+					label="Tries at each"
 					value={order.each}
 					onChange={(each) => change({ order: { ...order, each } })}
 				/>
@@ -193,7 +188,7 @@ function OrderFields({ id, caller, all, error, change }: PartProps & { all: read
 					<Whole
 						key={name}
 						id={id(`weight-${name}`)}
-						label={`Weight of ${name}`}
+						label={`How often: ${name}`}
 						low={0}
 						high={100}
 						value={order.weights[name] ?? 1}
@@ -243,7 +238,7 @@ function BeatFields({ id, caller, error, change }: PartProps) {
 			<Form.Check
 				id={id("on-beat")}
 				type="checkbox"
-				label="on a beat, else with each touch"
+				label="call on a beat (otherwise after each touch)"
 				checked={beat !== undefined}
 				onChange={(event) => change({ beat: event.target.checked ? { every: 4, spread: 0 } : undefined })}
 			/>

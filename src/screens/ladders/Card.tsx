@@ -15,6 +15,7 @@ import { readSides } from "@/core/skill/sides";
 import type { CardPage } from "@/server/readLadders";
 import { BenchPage } from "@/ui/BenchPage";
 import { FormRow } from "@/ui/FormRow";
+import { Lines } from "@/ui/Lines";
 import Link from "@/ui/Link";
 import { RailCell } from "@/ui/Rail";
 import { CardTicks } from "./CardTicks";
@@ -45,15 +46,8 @@ export function Card(card: CardPage) {
 			wide
 			margin={
 				<div className="d-print-none">
-					{shown.map(
-						({ rung, i }) =>
-							windows[rung.id] && (
-								<p key={rung.id}>
-									Rung {i + 1}. {windowCost(windows[rung.id] as NearestWindow)}
-								</p>
-							),
-					)}
-					<h2>What was ticked</h2>
+					<Costs shown={shown} windows={windows} />
+					<h2>Enter the ticks</h2>
 					<CardTicks
 						ladder={id}
 						rungs={shown.map(({ rung }) => ({ id: rung.id, name: read(rung.settings.name) }))}
@@ -76,7 +70,7 @@ export function Card(card: CardPage) {
 				</FormRow>
 				<FormRow id="which" label="Rungs" className="">
 					<Form.Select value={all ? "all" : "around"} onChange={(event) => setAll(event.target.value === "all")}>
-						<option value="around">where the peg stands, and two either way</option>
+						<option value="around">the peg and two rungs either way</option>
 						<option value="all">all {ladder.rungs.length}</option>
 					</Form.Select>
 				</FormRow>
@@ -118,9 +112,9 @@ export function Card(card: CardPage) {
 										<>
 											<p>
 												{atHome(settings, readRule(settings), windows[rung.id]?.rule ?? null)}, at most {settings.limit}{" "}
-												tries a day. Good: {gateWords[settings.gate]}
+												tries a day. Good means: {gateWords[settings.gate]}
 												{settings.care.length > 0 && `. First: ${settings.care.map(read).join(", ")}`}
-												{settings.neverAlone && <b>. Never alone</b>}
+												{settings.neverAlone && <b>. Must not be practised alone</b>}
 											</p>
 											{track && (
 												<div className={css.track} aria-hidden="true">
@@ -155,3 +149,21 @@ export function Card(card: CardPage) {
 const Boxes = ({ n }: { n: number }) =>
 	// biome-ignore lint/suspicious/noArrayIndexKey: a box is its place
 	Array.from({ length: n }, (_, box) => <span key={box} />);
+
+/** What the card's own window rules cost beside the lesson's, rung by rung; nothing where they are the same. */
+const Costs = ({
+	shown,
+	windows,
+}: {
+	shown: readonly { rung: Rung; i: number }[];
+	windows: Readonly<Record<string, NearestWindow>>;
+}) =>
+	shown.map(
+		({ rung, i }) =>
+			windows[rung.id] && (
+				<Lines
+					key={rung.id}
+					of={[[<b key="rung">Rung {i + 1}, by the card</b>, ""], ...windowCost(windows[rung.id] as NearestWindow)]}
+				/>
+			),
+	);

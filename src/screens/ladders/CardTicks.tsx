@@ -57,7 +57,7 @@ export function CardTicks({
 				lesson,
 				on,
 				Object.entries(typed).map(([rung, { good, tries }]) => ({ rung, good: Number(good), tries: Number(tries) })),
-				"From the card, as it was ticked.",
+				"Totals from the card.",
 				{ practised: day || today(), today: today() },
 			);
 			if (!drafts.ok) return setRefused(drafts.refusals);
@@ -65,8 +65,7 @@ export function CardTicks({
 			setEntered({ lesson, sent });
 			setTyped({});
 		} catch (error) {
-			const noAnswer =
-				"The server does not answer, so the card cannot be entered now. What you typed stays here; try again.";
+			const noAnswer = "The server does not answer. The card is not entered yet. Your numbers stay here. Try again.";
 			setRefused([{ path: "", sentence: whyFailed(error, noAnswer) }]);
 		} finally {
 			setBusy(false);
@@ -126,9 +125,9 @@ export function CardTicks({
 			</Button>
 			{entered && (
 				<p role="status" className="m-0 mt-2">
-					Entered{entered.sent ? "" : "; it goes out when the server answers"}. It stands as{" "}
-					<Link href={`/lessons/${entered.lesson}`}>practice, on a page of its own</Link>, and can be taken back there.
-					Last time stays what it was.
+					Entered{entered.sent ? "" : ". It is sent when the server answers"}. It is saved as{" "}
+					<Link href={`/lessons/${entered.lesson}`}>practice on its own page</Link>. You can undo it there. “Last time”
+					does not change.
 				</p>
 			)}
 		</Form>

@@ -31,8 +31,8 @@ function Since({ words, before, now }: { words: string; before: RungsBefore; now
 			className={own.aside}
 			onToggle={(event) => setSays(event.currentTarget.open ? ladderDifferences(before, now()) : null)}
 		>
-			<summary>what changed {words}</summary>
-			{says?.length === 0 && <p className="m-0 mute">Nothing.</p>}
+			<summary>changes {words}</summary>
+			{says?.length === 0 && <p className="m-0 mute">No changes.</p>}
 			<ul className={css.plain} data-testid="changed">
 				{says?.map(({ id, name, what, fields }) => (
 					<li key={id}>
@@ -41,7 +41,7 @@ function Since({ words, before, now }: { words: string; before: RungsBefore; now
 					</li>
 				))}
 			</ul>
-			<p className="hint m-0">Every try that was logged keeps the rung as it was then.</p>
+			<p className="hint m-0">Logged tries keep the rung as it was then.</p>
 		</details>
 	);
 }

@@ -30,26 +30,25 @@ export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number
 					<div className={css.note}>
 						<h2>What size means</h2>
 						<p className="m-0">
-							How much harder a notch is than the one below it: 1 for a usual step. The builder keeps the heaviest step
-							as light as it can, and the expected rates go by the weights.
+							How much harder a notch is than the one below. 1 is a normal step. The builder keeps the biggest step
+							small. Expected scores use these sizes.
 						</p>
 					</div>
 					<div className={css.note}>
-						<h2>For whom it holds</h2>
+						<h2>Which ladders use it</h2>
 						<p className="m-0">
-							For every ladder built from now on, unless its skill has difficulties of its own. A ladder that stands
-							keeps those it was built on.
+							Every ladder you build from now on, unless its skill has its own scales. Existing ladders do not change.
 						</p>
 					</div>
 				</>
 			}
 		>
 			<div className={css.head}>
-				<h1 className={css.title}>Difficulties</h1>
+				<h1 className={css.title}>Difficulty scales</h1>
 				<UndoRedo {...steps} />
 			</div>
 			<p className="mute">
-				Raised in this order when a ladder is built. How much of the movement is done comes before them all.
+				The builder makes these harder in this order. How much of the movement is done comes first.
 			</p>
 			<DifficultyList
 				value={now.difficulties}
@@ -89,7 +88,7 @@ export function CoachDifficulties({ at, coach }: { at: { id: string; rev: number
 			<InForce {...inForce} />
 			<div className={css.actions}>
 				<Button variant="link" onClick={() => editor.edit({ ...now, difficulties: [...usualDifficulties] }, "")}>
-					back to the usual ones
+					reset to the usual scales
 				</Button>
 			</div>
 		</BenchPage>
@@ -102,15 +101,15 @@ const CoachSays = ({ now, put }: { now: Coach; put: (next: Coach) => void }) => 
 		<Form.Check
 			id="coin"
 			className="mt-3"
-			label="A coin holds back one correction in three"
+			label="Hold back one correction in three, by coin"
 			checked={now.coin ?? false}
 			onChange={(event) => put({ ...now, coin: event.target.checked })}
 		/>
 		<p className="hint m-0">
-			Who always speaks never learns what a cue does: there is nothing to compare it with. The advice says when it is
-			the coin that keeps quiet; a word can be given all the same.
+			If you always give a cue, you never see what happens without it. The advice says when the coin holds a cue back.
+			You can still give it.
 		</p>
-		<FormRow id="unit" label="Distances are told in" className="mt-3">
+		<FormRow id="unit" label="Units for distances" className="mt-3">
 			<Form.Select
 				style={{ width: "auto" }}
 				value={now.unit}
@@ -125,7 +124,7 @@ const CoachSays = ({ now, put }: { now: Coach; put: (next: Coach) => void }) => 
 		</FormRow>
 		<Form.Check
 			id="partners"
-			label="Estimates leave out tries that a partner logged"
+			label="Leave tries logged by a partner out of estimates"
 			checked={now.partnersLeftOut ?? false}
 			onChange={(event) => put({ ...now, partnersLeftOut: event.target.checked })}
 		/>

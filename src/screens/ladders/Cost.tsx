@@ -32,7 +32,7 @@ export function Cost(asked: Asked) {
 	const look = async () => setOutlook(await orRefusal(ladderOutlook(asked.of.at.id)));
 	return (
 		<details className={own.aside} onToggle={(event) => event.currentTarget.open && !outlook && void look()}>
-			<summary>how many lessons it takes, and by a day</summary>
+			<summary>lessons to the top, and the chance by a date</summary>
 			{outlook?.ok ? (
 				<Costs {...asked} outlook={outlook.value} />
 			) : (
@@ -61,7 +61,7 @@ function Costs({ of, rungs, difficulties, outlook }: Asked & { outlook: LadderOu
 			{never.length > 0 && (
 				<p className="asks m-0">
 					{list(never.map((i) => rungs[from + i]?.settings.name || "A rung without a name"))} cannot be passed at the
-					rate to be expected, so no number of lessons is enough. Look at the rule, the limit, or what counts as good.
+					expected score. Check the rule, the limit, or what counts as good.
 				</p>
 			)}
 			<HowLong

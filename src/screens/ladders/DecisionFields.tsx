@@ -31,19 +31,19 @@ export function DecisionFields({ index }: { index: number }) {
 	return (
 		<fieldset className={css.full}>
 			<legend className="form-label m-0">
-				{free ? "Decisions" : "Decisions: what is called, and the right answers, with commas between"}
+				{free ? "Decisions" : "Decisions: calls and right answers, separated by commas"}
 			</legend>
 			<Form.Check
 				id={`rung-${index}-free`}
 				type="checkbox"
-				label="nothing is called: the student chooses, and you say whether it was right"
+				label="no calls: the student chooses, you say if it was right"
 				checked={free}
 				onChange={(event) => tick("freeChoice", event.target.checked)}
 			/>
 			<Form.Check
 				id={`rung-${index}-choice-only`}
 				type="checkbox"
-				label="only the choice is asked for, not whether it came off"
+				label="judge the choice only, not the result"
 				checked={choiceOnly}
 				onChange={(event) => tick("choiceOnly", event.target.checked)}
 			/>
@@ -74,7 +74,7 @@ export function DecisionFields({ index }: { index: number }) {
 							keep(table.filter((_, n) => n !== i));
 						}}
 					>
-						take out<span className="visually-hidden"> decision {i + 1}</span>
+						remove<span className="visually-hidden"> decision {i + 1}</span>
 					</Button>
 				</div>
 			))}
@@ -88,7 +88,7 @@ export function DecisionFields({ index }: { index: number }) {
 						keep([...table, { situation: "", right: [] }]);
 					}}
 				>
-					one more decision
+					add a decision
 				</Button>
 			)}
 		</fieldset>

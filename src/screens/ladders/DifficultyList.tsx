@@ -60,7 +60,7 @@ export function DifficultyList({
 					setOpen(made.id);
 				})}
 			>
-				add a difficulty
+				add a scale
 			</Button>
 		</>
 	);
@@ -103,7 +103,7 @@ function Row({
 						<span className={css.number}>{i + 1}</span>
 						<Form.Control
 							size="sm"
-							aria-label={`Name of difficulty ${i + 1}`}
+							aria-label={`Name of scale ${i + 1}`}
 							placeholder="what gets harder"
 							maxLength={40}
 							value={name}
@@ -114,7 +114,7 @@ function Row({
 							{notches.map((notch) => notch.name).join(" · ")}
 						</span>
 						<Button variant="link" size="sm" aria-expanded={isOpen} onClick={() => onToggle()}>
-							{isOpen ? "less" : "notches"}
+							{isOpen ? "hide notches" : "notches"}
 							<span className="visually-hidden"> of {called}</span>
 						</Button>
 					</div>
@@ -161,7 +161,7 @@ function Notches({
 							type="number"
 							inputMode="decimal"
 							step={0.5}
-							aria-label={`${called}, weight of notch ${n + 1}`}
+							aria-label={`${called}, size of notch ${n + 1}`}
 							value={Number.isFinite(notch.weight) ? notch.weight : ""}
 							onChange={(event) =>
 								setNotch(
@@ -186,7 +186,7 @@ function Notches({
 						disabled={notches.length <= 2}
 						onClick={() => onChange({ notches: lowestFirst(removeItem(notches, n)) }, "")}
 					>
-						take out<span className="visually-hidden">: notch {n + 1}</span>
+						remove<span className="visually-hidden">: notch {n + 1}</span>
 					</Button>
 				</li>
 			))}
@@ -200,7 +200,7 @@ function Notches({
 					add a notch
 				</Button>
 				<Button variant="link" size="sm" onClick={() => onRemove()}>
-					take the difficulty out
+					remove the scale
 				</Button>
 			</li>
 		</ol>

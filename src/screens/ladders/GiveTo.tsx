@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { plural } from "@/core/text/lists";
+import { counted, plural } from "@/core/text/lists";
 import { giveLadder } from "@/server/actions";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
@@ -32,17 +32,17 @@ export function GiveTo({
 		setSaid("");
 		const given = await ask(giveLadder(ladder, [...chosen], mirrored));
 		if (!given.ok) return;
-		setSaid(`${plural(given.value, "student has", "students have")} it now, each for themselves.`);
+		setSaid(`${counted(given.value, "student now has a copy", "students now have a copy")}.`);
 		setChosen(new Set());
 		router.refresh();
 	};
 	return (
 		<details className={own.aside}>
-			<summary>give it to others</summary>
+			<summary>copy to other students</summary>
 			<p className="m-0">
 				{without.length > 0 && (
 					<Button variant="outline-primary" onClick={() => setChosen(new Set(without.map(({ id }) => id)))}>
-						all {without.length} who have none to this skill
+						choose all {without.length} without a ladder for this skill
 					</Button>
 				)}
 			</p>
@@ -76,7 +76,7 @@ export function GiveTo({
 			)}
 			<Refusals refusals={refused} />
 			<Button disabled={chosen.size === 0} onClick={() => void give()}>
-				{chosen.size === 0 ? "give it" : `give it to ${plural(chosen.size, "student")}`}
+				{chosen.size === 0 ? "copy the ladder" : `copy the ladder to ${plural(chosen.size, "student")}`}
 			</Button>{" "}
 			<span role="status">{said}</span>
 		</details>

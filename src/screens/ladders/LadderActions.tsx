@@ -47,7 +47,7 @@ export function LadderActions({
 					<>
 						{!archived && <Begin ladder={at.id} quiet />}
 						<Link className="btn btn-outline-primary" href={`/ladders/${at.id}/start`}>
-							start where?
+							find the starting rung
 						</Link>
 						<Link className="btn btn-outline-primary" href={`/ladders/${at.id}/card`}>
 							card to pin up
@@ -62,9 +62,9 @@ export function LadderActions({
 				)}
 				{removed && bench.steps.canUndo && (
 					<span role="status">
-						<span dir="auto">{removed}</span> taken out.{" "}
+						<span dir="auto">{removed}</span> removed.{" "}
 						<Button variant="link" onClick={onPutBack}>
-							put it back
+							undo the removal
 						</Button>
 					</span>
 				)}

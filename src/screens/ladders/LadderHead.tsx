@@ -64,7 +64,7 @@ function Settings({ skill, strong }: { skill: Skill; strong: Student["strongSide
 				<b>Settings</b>{" "}
 				<span className="mute">
 					{sideWords(side as Side, strong)} · moves up {policyNames[policy]} · starts at {first ?? "the lowest rung"} ·
-					a lesson begins {(begins ?? "at the peg").replace("'", "’")}
+					a lesson starts {(begins ?? "at the peg").replace("'", "’")}
 				</span>
 			</summary>
 			<div className={css.settings}>
@@ -85,7 +85,7 @@ function Settings({ skill, strong }: { skill: Skill; strong: Student["strongSide
 					</Form.Select>
 				</FormRow>
 				<StartsAt />
-				<FormRow id="begins" label="A lesson begins" className="">
+				<FormRow id="begins" label="A lesson starts" className="">
 					<Form.Select {...form.register("begins", { setValueAs: (typed) => typed || undefined })}>
 						{lessonStarts.map((one) => (
 							<option key={one} value={one === "at the peg" ? "" : one}>
@@ -170,12 +170,10 @@ export function OtherSide({
 	if (twin)
 		return (
 			<p className="m-0" data-testid="other-side">
-				<Link href={`/ladders/${twin.ladder}`}>The {twin.side} side’s ladder</Link>: its peg stands level with rung{" "}
+				<Link href={`/ladders/${twin.ladder}`}>The {twin.side} side’s ladder</Link>: its peg is level with rung{" "}
 				{twin.pegIndex + 1}
-				{twin.ahead === 0
-					? ", where this one stands"
-					: `, ${Math.abs(twin.ahead)} ${twin.ahead > 0 ? "above" : "below"}`}
-				. {twin.gap && <b className="asks">{twin.gap}</b>}
+				{twin.ahead === 0 ? ", where this one is" : `, ${Math.abs(twin.ahead)} ${twin.ahead > 0 ? "above" : "below"}`}.{" "}
+				{twin.gap && <b className="asks">{twin.gap}</b>}
 			</p>
 		);
 	return (
@@ -188,7 +186,7 @@ export function OtherSide({
 				router.refresh();
 			}}
 		>
-			make the mirror ladder, for the {side === "left" ? "right" : "left"} side
+			make the mirrored ladder for the {side === "left" ? "right" : "left"} side
 		</Button>
 	);
 }

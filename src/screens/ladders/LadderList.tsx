@@ -15,8 +15,8 @@ import own from "./ladders.module.css";
 const PITCH = 9;
 
 const filters = {
-	"": "all of them",
-	gap: "the sides stand far apart",
+	"": "all ladders",
+	gap: "big gap between sides",
 	top: "the peg is on the top rung",
 	untried: "not tried yet",
 } as const;
@@ -51,23 +51,23 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 	return (
 		<BenchPage wide="whole">
 			<div className={css.head}>
-				<h1>Who stands where</h1>
+				<h1>Ladders</h1>
 				<span className="d-flex gap-3 align-items-center flex-wrap">
-					<Link href="/rules/lucky">what luck can pass</Link>
-					<Link href="/rules">try a rule out</Link>
-					<Link href="/ladders/difficulties">difficulties</Link>
+					<Link href="/rules/lucky">rules luck can pass</Link>
+					<Link href="/rules">test a rule</Link>
+					<Link href="/ladders/difficulties">difficulty scales</Link>
 					<Link className="btn btn-primary" href="/ladders/new">
 						make a ladder
 					</Link>
 				</span>
 			</div>
 			{here.length === 0 ? (
-				<p className="mt-3">No ladder yet. Three plain rungs are enough to count at once.</p>
+				<p className="mt-3">No ladders yet. Three plain rungs are enough to start counting.</p>
 			) : (
 				<div className={own.filter}>
 					<Form.Control
 						type="search"
-						aria-label="Words to look for"
+						aria-label="Search ladders"
 						placeholder="student, skill or rung"
 						value={words}
 						onChange={(event) => setWords(event.target.value)}
@@ -93,7 +93,7 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 			)}
 			{gaps.length > 0 && (
 				<section className={own.gaps} aria-labelledby={gapsId}>
-					<h2 id={gapsId}>The sides stand far apart</h2>
+					<h2 id={gapsId}>Big gap between sides</h2>
 					<ul>
 						{gaps.map((ladder) => (
 							<li key={ladder.id}>
@@ -166,7 +166,7 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 			{here.length > 0 && shown.length === 0 && <p className="mt-3">No ladders match.</p>}
 			{away.length > 0 && (
 				<>
-					<h2 className="mt-4">Put away</h2>
+					<h2 className="mt-4">Archived</h2>
 					<ul className={css.plain}>
 						{away.map((ladder) => (
 							<li key={ladder.id}>

@@ -1,7 +1,6 @@
 "use client";
 
 import { useState } from "react";
-import { inTen } from "@/core/analysis/readings";
 import { hasMust, splitOn, waysOn } from "@/core/analysis/ways";
 import type { Prediction } from "@/core/build/predict";
 import type { Coach } from "@/core/coach/coach";
@@ -18,10 +17,12 @@ import type { Rule } from "@/core/rules";
 import { firstCue } from "@/core/skill/cue";
 import { readSides } from "@/core/skill/sides";
 import type { Skill } from "@/core/skill/skill";
+import { inTen } from "@/core/text/figures";
 import { plural } from "@/core/text/lists";
 import { FindRule } from "@/screens/rules/FindRule";
 import { RuleWorth } from "@/screens/rules/RuleWorth";
 import { dayWords, today } from "@/ui/dates";
+import { Lines } from "@/ui/Lines";
 import { holeWords } from "@/ui/Rail";
 import css from "@/ui/rows.module.css";
 import { Slipped } from "@/ui/Slipped";
@@ -64,7 +65,7 @@ export function LadderMargin({
 	onTake: (rung: string, rule: Rule) => void;
 }) {
 	const [other, setOther] = useState<{ name: string; rule: Rule } | null>(null);
-	if (!rung) return <p className="mute">Open a rung: its tries, and what is to be expected, stand here.</p>;
+	if (!rung) return <p className="mute">Open a rung to see its tries and its expected score.</p>;
 	const { settings } = rung;
 	const must = hasMust(settings, skill.positions);
 	const ways = waysOn(settings, must);
@@ -74,7 +75,7 @@ export function LadderMargin({
 			<div className={css.note}>
 				<h2 dir="auto">{readSides(settings.name, sees) || "New rung"}</h2>
 				<p className="m-0">
-					Passed by {readRule(settings)}, within {plural(settings.limit, "try", "tries")}. A try is good when{" "}
+					Passed by {readRule(settings)}, within {plural(settings.limit, "try")}. A try is good when{" "}
 					{gateWords[settings.gate]}.
 				</p>
 			</div>
@@ -92,16 +93,7 @@ export function LadderMargin({
 					)}
 				</div>
 			)}
-			{prediction && (
-				<p className="m-0" data-testid="prediction">
-					To be expected here: <b>{inTen(prediction.rate)} in 10</b> (between {inTen(prediction.low)} and{" "}
-					{inTen(prediction.high)}, four times in five), {bandWords(prediction.rate, coach.band)}.{" "}
-					<span className="hint">
-						From the rungs tried and the weights of the steps between, as if every notch were as hard for everybody as
-						it weighs.
-					</span>
-				</p>
-			)}
+			{prediction && <Expected prediction={prediction} band={coach.band} />}
 			<RuleWorth
 				rule={settings.rule as Rule}
 				limit={settings.limit}
@@ -143,8 +135,8 @@ export function LadderMargin({
 					) : (
 						<>
 							<p className="m-0">
-								<b>{hole.good}</b> good of <b>{hole.tries}</b> counted tries in{" "}
-								{plural(hole.lessons, "lesson", "lessons")}, variations left out.
+								<b>{hole.good}</b> good of <b>{hole.tries}</b> counted tries in {plural(hole.lessons, "lesson")}. Easier
+								and harder forms not included.
 								{hole.lessons > hole.recent.length && ` The latest ${hole.recent.length}:`}
 							</p>
 							{carriedOver(hole.checks ?? []).map((check) => (
@@ -165,5 +157,26 @@ export function LadderMargin({
 				</div>
 			)}
 		</>
+	);
+}
+
+/** The score to expect on a rung beside the working range: the figure large, the rest in lines, how it is worked out folded. */
+function Expected({ prediction, band }: { prediction: Prediction; band: Coach["band"] }) {
+	return (
+		<div data-testid="prediction">
+			<Lines
+				of={[
+					["Expected here", <b key="rate">{inTen(prediction.rate)} in 10</b>],
+					["likely", `${inTen(prediction.low)} to ${inTen(prediction.high)}`],
+					[`your working range, ${inTen(band.low)} to ${inTen(band.high)}`, bandWords(prediction.rate, band)],
+				]}
+			/>
+			<details>
+				<summary>how is this worked out?</summary>
+				<p className="hint m-0">
+					From the rungs they tried and the size of the steps. Assumes a step is as hard for them as its size says.
+				</p>
+			</details>
+		</div>
 	);
 }

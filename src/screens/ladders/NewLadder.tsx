@@ -43,8 +43,8 @@ const nothingYet = { newer: null, archived: false, rail: null, twin: null, other
 
 const plainRungs = (
 	<p className="mute">
-		Three plain rungs: with help, alone and easy, the real thing; judged by whether it came off. Everything about them
-		can be changed later, and nothing that was counted is lost by it.
+		Three simple rungs: with help, alone and easy, the real thing. A try is good if it comes off. You can change it all
+		later. No count is lost.
 	</p>
 );
 
@@ -112,7 +112,7 @@ export function NewLadder({ coach, students, skills, standing, student }: Props)
 			<h1 className="mb-3">New ladder</h1>
 			{students.length === 0 ? (
 				<p>
-					A ladder is one student’s. <a href="/students/new">Add a student</a> first.
+					A ladder belongs to one student. <a href="/students/new">Add a student</a> first.
 				</p>
 			) : (
 				<Form onSubmit={(event) => event.preventDefault()} style={{ maxWidth: 560 }}>
@@ -191,7 +191,7 @@ function Choices({
 							{s.skill.name}
 						</option>
 					))}
-					<option value="">a new one</option>
+					<option value="">a new skill</option>
 				</Form.Select>
 			</FormRow>
 			{what === "" && (
@@ -201,7 +201,7 @@ function Choices({
 			)}
 			<FormRow id="side" label="Side">
 				<Form.Select value={side} onChange={(e) => onChange({ side: e.target.value as Side })}>
-					<option value="none">both, or none</option>
+					<option value="none">both sides, or no side</option>
 					<option value="left">left{chosen?.strongSide === "left" ? ", the strong side" : ""}</option>
 					<option value="right">right{chosen?.strongSide === "right" ? ", the strong side" : ""}</option>
 				</Form.Select>
@@ -240,13 +240,13 @@ function ComingIn({
 		<div className="mt-2" role="status" data-testid="coming-in">
 			{open.map(({ id, name, ladder, where }) => (
 				<p key={id} className="asks m-0">
-					To have first: {ladder ? <a href={`/ladders/${ladder}`}>{name}</a> : name}. Coming in: {where}.
+					Needed first: {ladder ? <a href={`/ladders/${ladder}`}>{name}</a> : name}({where}).
 				</p>
 			))}
 			{same.map(({ ladder, side, rung, of }) => (
 				<p key={ladder} className="mute m-0">
-					There is <a href={`/ladders/${ladder}`}>one to this skill</a>
-					{side !== "none" && `, ${side}`}, rung {rung} of {of}. Another stands beside it.
+					They already have <a href={`/ladders/${ladder}`}>a ladder for this skill</a>
+					{side !== "none" && `, ${side}`}, rung {rung} of {of}. This makes a second one.
 				</p>
 			))}
 		</div>
@@ -264,12 +264,12 @@ const Ways = ({
 	onByHand: () => Promise<void>;
 }) => (
 	<div className="d-flex gap-2 flex-wrap mt-3">
-		<Button onClick={() => onThree(true)}>three rungs, and count at once</Button>
+		<Button onClick={() => onThree(true)}>make three rungs and start counting</Button>
 		<Button variant="outline-primary" onClick={() => onThree(false)}>
 			start with three rungs
 		</Button>
 		<Button variant="outline-primary" onClick={adding(onBuild)}>
-			build me a ladder
+			build a ladder from scales
 		</Button>
 		<Button variant="outline-primary" onClick={adding(onByHand)}>
 			build it rung by rung

@@ -26,11 +26,11 @@ export function NewerSkill({
 		router.refresh();
 	};
 	return (
-		<section aria-label="The skill was revised" className="mb-2">
+		<section aria-label="New version of the skill" className="mb-2">
 			<p className="asks m-0">
-				The skill was revised; this ladder follows it as it was.{" "}
+				The skill has a new version. This ladder still uses the old one.{" "}
 				<Button variant="outline-primary" size="sm" onClick={take}>
-					take the new one
+					use the new version
 				</Button>
 			</p>
 			<DifferenceList says={newer.says} />

@@ -38,7 +38,7 @@ export function OutcomeFields({ index }: { index: number }) {
 		<>
 			<FormRow
 				id={id("scale")}
-				label="A try comes out as"
+				label="Outcomes of a try"
 				error={errors?.scale as { message?: string }}
 				className={css.third ?? ""}
 			>
@@ -73,8 +73,8 @@ export function OutcomeFields({ index }: { index: number }) {
 			{(usesRule(rule, "within") || usesRule(rule, "length")) && (
 				<FormRow
 					id={id("second")}
-					label="Measured beside it"
-					hint="Asked for after the first number; no rule looks at it."
+					label="Second measure"
+					hint="You enter it after the first number. Rules do not use it."
 					error={errors?.second}
 					className={css.third ?? ""}
 				>
@@ -128,16 +128,17 @@ function WeightsAsked({ rule, scale, onRule }: { rule: Rule; scale: Scale; onRul
 		<div className={`asks ${css.full}`} role="status">
 			{gone.length > 0 && (
 				<p className="m-0">
-					The rule gives points for {list(gone)}, which {gone.length === 1 ? "is" : "are"} no outcome any more.{" "}
+					The rule still gives points for {list(gone)}, which{" "}
+					{gone.length === 1 ? "is no longer an outcome" : "are no longer outcomes"}.{" "}
 					<Button variant="link" size="sm" onClick={() => onRule(withoutGone(rule, codes))}>
-						take {gone.length === 1 ? "it" : "them"} out of the rule
+						remove {gone.length === 1 ? "it" : "them"} from the rule
 					</Button>
 				</p>
 			)}
 			{fresh.length > 0 && (
 				<p className="m-0" dir="auto">
-					New to the rule: {list(fresh.map(({ label, points }) => `${label} ${signed(points)}`))}. Those points are the
-					scale's; enter others under the rule.{" "}
+					New to the rule: {list(fresh.map(({ label, points }) => `${label} ${signed(points)}`))}. These points come
+					from the scale. Change them under the rule.{" "}
 					<Button variant="link" size="sm" onClick={() => onRule(withNew(rule, fresh))}>
 						keep {fresh.length === 1 ? "it" : "them"} in the rule
 					</Button>

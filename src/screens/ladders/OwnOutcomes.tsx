@@ -38,7 +38,7 @@ export function OwnOutcomes({ index, scale }: { index: number; scale: Scale }) {
 	const codes = scale.map(({ code }) => code);
 	return (
 		<fieldset className={css.full}>
-			<legend className="form-label m-0">Outcomes, the best first: it gets the large field, low on the right</legend>
+			<legend className="form-label m-0">Outcomes, best first. The first gets the large button.</legend>
 			{scale.map((one, i) => (
 				<div key={keys.keyAt(i)} className="d-flex flex-wrap gap-2 mb-1 align-items-center">
 					<Form.Control
@@ -81,7 +81,7 @@ export function OwnOutcomes({ index, scale }: { index: number; scale: Scale }) {
 							keep(scale.filter((_, n) => n !== i));
 						}}
 					>
-						take out<span className="visually-hidden"> outcome {i + 1}</span>
+						remove<span className="visually-hidden"> outcome {i + 1}</span>
 					</Button>
 					<Complaint error={errors?.[i]?.label ?? errors?.[i]?.points} />
 				</div>
@@ -96,7 +96,7 @@ export function OwnOutcomes({ index, scale }: { index: number; scale: Scale }) {
 						keep([...scale, { code: codeFor("", codes), label: "", points: 0, success: false }]);
 					}}
 				>
-					one more outcome
+					add an outcome
 				</Button>
 			)}
 		</fieldset>

@@ -29,7 +29,7 @@ export function RolesFields({ index, positions }: { index: number; positions: re
 	};
 	return (
 		<details className={`${css.full} ${own.aside}`} open={said.length > 0}>
-			<summary>roles, where several are there</summary>
+			<summary>roles for two or more students</summary>
 			<div className={own.roles}>
 				{roles.map((who) => {
 					const one = said.find((other) => other.who === who);
@@ -40,18 +40,18 @@ export function RolesFields({ index, positions }: { index: number; positions: re
 									size="sm"
 									dir="auto"
 									maxLength={200}
-									placeholder="what they have to know"
+									placeholder="what they need to know"
 									value={one?.words ?? ""}
 									onChange={(event) => change(who, { words: event.target.value })}
 								/>
 							</FormRow>
-							<FormRow id={`rung-${index}-watch-${who}`} label="and looks at" className="">
+							<FormRow id={`rung-${index}-watch-${who}`} label="and watches" className="">
 								<Form.Select
 									size="sm"
 									value={one?.watch ?? ""}
 									onChange={(event) => change(who, { watch: event.target.value || undefined })}
 								>
-									<option value="">nothing of its own</option>
+									<option value="">nothing special</option>
 									{positions.map(({ id, short, name }) => (
 										<option key={id} value={id}>
 											{short || name}
@@ -62,7 +62,7 @@ export function RolesFields({ index, positions }: { index: number; positions: re
 						</div>
 					);
 				})}
-				<FormRow id={`rung-${index}-swap`} label="Swap after so many tries" error={errors?.swapAfter} className="">
+				<FormRow id={`rung-${index}-swap`} label="Swap after how many tries" error={errors?.swapAfter} className="">
 					<Form.Control
 						size="sm"
 						type="number"

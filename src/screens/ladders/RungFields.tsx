@@ -66,7 +66,7 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 			<FormRow id={id("name")} label="Rung" error={errors?.name} className={css.full ?? ""}>
 				<Form.Control {...register(`${path}.name`)} dir="auto" isInvalid={Boolean(errors?.name)} />
 			</FormRow>
-			{words("drill", "Drill: who stands where, what is done", css.full)}
+			{words("drill", "Drill: who is where, what you do", css.full)}
 			<p className={`${css.full} ${css.sentence} m-0 mt-1`} aria-live="polite">
 				{readRule(settings)}, at most {settings.limit || "?"} tries a day
 			</p>
@@ -83,7 +83,7 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 			</div>
 			<OutcomeFields index={index} />
 			<CallerFields index={index} />
-			{number("limit", "Tries a day, at most")}
+			{number("limit", "Limit: tries a day")}
 			{number("triesPerSet", "Tries per set")}
 			<FormRow id={id("ready")} label="Ready means" className={css.third ?? ""}>
 				<Form.Select {...register(`${path}.readyRate`, { valueAsNumber: true })}>
@@ -119,7 +119,7 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 					id={id("second-cue")}
 					type="checkbox"
 					className="mt-4"
-					label="allow a second, other cue"
+					label="allow a second, different cue"
 					{...register(`${path}.secondCue`)}
 				/>
 			</div>
@@ -127,15 +127,15 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 				<Form.Check
 					id={id("both")}
 					type="checkbox"
-					label="done together, both have to pass"
+					label="together: both must pass"
 					checked={settings.bothPass === true}
 					onChange={(event) =>
 						setValue(`${path}.bothPass`, event.target.checked ? true : (undefined as never), { shouldDirty: true })
 					}
 				/>
 			</div>
-			{words("easier", "Easier variation")}
-			{words("harder", "Harder variation")}
+			{words("easier", "Easier form")}
+			{words("harder", "Harder form")}
 			<RolesFields index={index} positions={positions} />
 			<SetUpFields index={index} difficulties={difficulties} unit={unit} />
 			<RungButtons {...does} />
@@ -155,7 +155,7 @@ function WatchFields({ index, positions }: Pick<Props, "index" | "positions">) {
 	return (
 		<>
 			<fieldset className={css.full}>
-				<legend className="form-label m-0">Watch, {MAX_WATCHED} at most</legend>
+				<legend className="form-label m-0">Watch, at most {MAX_WATCHED}</legend>
 				{positions.length === 0 && <span className="mute">The skill has no key positions yet.</span>}
 				{positions.map((position) => (
 					<Form.Check
@@ -192,7 +192,7 @@ function WatchFields({ index, positions }: Pick<Props, "index" | "positions">) {
 								<>
 									{position.short}
 									<span className="visually-hidden"> is a must</span>
-									{position.must && <span className="mute"> (of the skill itself)</span>}
+									{position.must && <span className="mute"> (set by the skill)</span>}
 								</>
 							}
 							checked={position.must === true || musts.includes(position.id)}
@@ -216,21 +216,21 @@ function WatchFields({ index, positions }: Pick<Props, "index" | "positions">) {
 const RungButtons = (does: Omit<Props, "index" | "positions" | "difficulties" | "unit">) => (
 	<div className={css.full}>
 		<Button variant="link" onClick={does.onAbove}>
-			put a rung above this one
+			add a rung above
 		</Button>
 		<Button variant="link" onClick={does.onCopy}>
-			copy it
+			copy the rung
 		</Button>
 		<Button variant="link" onClick={does.onSplit}>
-			split it in two
+			split the rung in two
 		</Button>
 		{does.onMerge && (
 			<Button variant="link" onClick={does.onMerge}>
-				make it one with the rung below
+				merge with the rung below
 			</Button>
 		)}
 		<Button variant="link" onClick={does.onRemove}>
-			take this rung out
+			remove this rung
 		</Button>
 	</div>
 );

@@ -2,6 +2,7 @@
 
 import { memo } from "react";
 import type { Step } from "@/core/build/steps";
+import { limitWords } from "@/core/ladder/limits";
 import type { HoleState } from "@/core/ladder/rail";
 import { RailCell } from "@/ui/Rail";
 import css from "@/ui/rows.module.css";
@@ -51,8 +52,8 @@ export const RungRow = memo(function RungRow({ id, index, name, rule, limit, hol
 									onClick={() => onToggle(id)}
 									dir="auto"
 								>
-									{name || "not named yet"} {bad && <span className="asks">look here</span>}
-									{limited && <span className={own.limited}> {limited}</span>}
+									{name || "not named yet"} {bad && <span className="asks">check this rung</span>}
+									{limited && <span className={own.limited}> {limitWords[limited]}</span>}
 								</button>
 								<StepBar step={step} onBetween={() => onBetween(index)} />
 							</div>

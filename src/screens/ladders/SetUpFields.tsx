@@ -34,7 +34,7 @@ export function SetUpFields({
 	return (
 		<>
 			<details className={`${css.full} ${own.aside}`} open={Object.keys(notches).length > 0}>
-				<summary>how hard it is: its notch on each difficulty</summary>
+				<summary>how hard it is: its notch on each scale</summary>
 				<div className={own.build}>
 					{difficulties.map(({ id: difficulty, name, notches: list }) => (
 						<FormRow key={difficulty} id={id(`notch-${difficulty}`)} label={name} className="">
@@ -50,7 +50,7 @@ export function SetUpFields({
 									);
 								}}
 							>
-								<option value="">not looked at</option>
+								<option value="">not set</option>
 								{list.map((notch, n) => (
 									// biome-ignore lint/suspicious/noArrayIndexKey: a notch is its place in the list
 									<option key={n} value={n}>
@@ -64,14 +64,14 @@ export function SetUpFields({
 			</details>
 			<Lines
 				id={id("care")}
-				label="Checked before the day’s first try, one a line; or “…, every 10 tries”"
+				label="Check before the day’s first try, one per line. To repeat, add “, every 10 tries”."
 				path={`${path}.care`}
 				rows={2}
 				error={wordsOf(errors?.care)}
 			/>
 			<Lines
 				id={id("needs")}
-				label="Kit it needs, one a line"
+				label="Kit needed, one per line"
 				path={`${path}.needs`}
 				rows={2}
 				error={wordsOf(errors?.needs)}
@@ -81,7 +81,7 @@ export function SetUpFields({
 					id={id("alone")}
 					type="checkbox"
 					className="mt-4"
-					label="never practised alone"
+					label="must not be practised alone"
 					{...register(`${path}.neverAlone`)}
 				/>
 			</div>
@@ -130,7 +130,7 @@ function LoadFields({ index, of, label }: { index: number; of: "loads" | "feeder
 					<Form.Select
 						size="sm"
 						style={{ width: "auto" }}
-						aria-label={of === "loads" ? "Another body part that is loaded" : "Another body part of whoever feeds"}
+						aria-label={of === "loads" ? "Add a loaded body part" : "Add a loaded body part of the feeder"}
 						value=""
 						onChange={(event) => setValue(path, { ...loads, [event.target.value]: 1 }, { shouldDirty: true })}
 					>
@@ -195,11 +195,11 @@ function Lines({
 }
 
 const workedOut = [
-	["reaction", "the speed from here"],
+	["reaction", "the speed from a shorter distance"],
 	["distance", "the distance"],
-	["ramp", "a distance or height by the week"],
+	["ramp", "a distance or height week by week"],
 	["rhythm", "the beat"],
-	["tries", "tries that fit"],
+	["tries", "tries that fit in"],
 ] as const;
 
 /** Sums that this rung can take: what comes out goes back into it. */

@@ -84,7 +84,8 @@ export function SketchFields({ index, unit }: { index: number; unit: LengthUnit 
 	return (
 		<fieldset>
 			<legend className="form-label m-0">
-				Set-up, from above{sketch.side !== "none" && `, drawn for the ${sketch.side} side; the other sees it mirrored`}
+				Set-up, from above
+				{sketch.side !== "none" && `, drawn for the ${sketch.side} side. The other side sees it mirrored`}
 			</legend>
 			<Ground index={index} {...editing} />
 			<ItemTable {...editing} />
@@ -102,7 +103,7 @@ export function SketchFields({ index, unit }: { index: number; unit: LengthUnit 
 						disabled={sketch.lines.length >= MOST}
 						onClick={() => put(withOneMoreLine(sketch))}
 					>
-						tell a distance
+						add a distance
 					</Button>
 				)}
 				<Form.Label htmlFor={`across-${index}`} className="m-0 ms-auto">
@@ -174,7 +175,7 @@ const ItemTable = (editing: Editing) => (
 				<tr>
 					<th>what</th>
 					<th>right of the middle, {editing.unit}</th>
-					<th>away, {editing.unit}</th>
+					<th>away from you, {editing.unit}</th>
 					<th>up, {editing.unit}</th>
 					<th>at home instead</th>
 					<td />
@@ -243,7 +244,7 @@ function ItemRow({
 			</td>
 			<td>
 				<Button variant="link" size="sm" onClick={() => put(withoutItem(sketch, item.id))}>
-					take out<span className="visually-hidden"> {item.name}</span>
+					remove<span className="visually-hidden"> {item.name}</span>
 				</Button>
 			</td>
 		</tr>
@@ -286,7 +287,7 @@ function DistanceRows({ sketch, unit, errors, onPut: put }: Editing) {
 							size="sm"
 							onClick={() => put({ ...sketch, lines: sketch.lines.filter((_, n) => n !== i) })}
 						>
-							take out<span className="visually-hidden"> distance {i + 1}</span>
+							remove<span className="visually-hidden"> distance {i + 1}</span>
 						</Button>
 						<Complaint error={errors?.lines?.[i]} />
 					</div>

@@ -67,34 +67,34 @@ export function StartWhere(page: Props) {
 			}
 			margin={
 				<div className={css.note}>
-					<h2>How it is found</h2>
+					<h2>How it works</h2>
 					<p className="m-0">
-						{PROBE_TRIES} tries on the middle of what is still open: three good or more, and that rung is behind; one or
-						none, and it is too hard to start on; two, and it is the one. The tries are logged like any others.
+						{PROBE_TRIES} tries on the middle rung still possible. 3 or 4 good: too easy, go higher. 0 or 1: too hard to
+						start on. 2: start here. All tries are logged.
 					</p>
 					{top < ladder.rungs.length - 1 && (
 						<p className="m-0 mt-2">
-							Not above rung {top + 1}, <b dir="auto">{readSides(ladder.rungs[top]?.settings.name ?? "", sees)}</b>: it
-							has a caution, and such a rung is never jumped over untried.
+							Not above rung {top + 1}, <b dir="auto">{readSides(ladder.rungs[top]?.settings.name ?? "", sees)}</b>. It
+							has a caution, so it cannot be skipped untried.
 						</p>
 					)}
 				</div>
 			}
 		>
 			<h1>
-				<span dir="auto">{student.name}</span> · <span dir="auto">{skill.name}</span>: start where?
+				<span dir="auto">{student.name}</span> · <span dir="auto">{skill.name}</span>: find the starting rung
 			</h1>
 			{lesson ? (
 				<Probing key={lesson} page={page} id={lesson} />
 			) : first === null ? (
 				<p>
-					There is nothing to choose between: the peg stands on the highest rung it may start on.{" "}
+					Nothing to test: the peg is on the highest rung it may start on.{" "}
 					<Link href={`/ladders/${at.id}`}>Back to the ladder</Link>
 				</p>
 			) : (
 				<>
 					<p className="mt-3">
-						Two or three rungs are tried, {PROBE_TRIES} tries each. First, from the peg up:{" "}
+						You test two or three rungs, {PROBE_TRIES} tries each. From the peg up, first:{" "}
 						<b dir="auto">{readSides(ladder.rungs[first]?.settings.name ?? "", sees)}</b>.
 					</p>
 					<div className={css.actions}>
@@ -104,10 +104,10 @@ export function StartWhere(page: Props) {
 								router.prefetch("/live");
 							}}
 						>
-							begin with rung {first + 1}
+							start with rung {first + 1}
 						</Button>
 						<Link className="btn btn-outline-primary" href={`/ladders/${at.id}`}>
-							leave it
+							cancel
 						</Link>
 					</div>
 				</>
@@ -120,7 +120,7 @@ function Probing({ page, id }: { page: Props; id: string }) {
 	const open = useLesson(id);
 	const { state } = open;
 	const packed = state.pack?.ladders.find((one) => one.id === page.at.id);
-	if (state.missing) return <p>This lesson is not here; begin anew from the ladder.</p>;
+	if (state.missing) return <p>Lesson not found. Start again from the ladder.</p>;
 	if (!packed || !state.ready) return <p>Opening.</p>;
 	return <Probes page={page} open={open} packed={packed} />;
 }
@@ -146,7 +146,7 @@ function Probes({ page, open, packed }: { page: Props; open: OpenLesson; packed:
 		if (last) lesson.write(commands.takeBack(last.targets));
 	};
 	useKeys({ g: () => count(true), m: () => count(false), u: undo });
-	if (!set) return <p>Nothing is open here.</p>;
+	if (!set) return <p>No rung is open here.</p>;
 	if (moved || next === null) return <Proposed page={page} open={open} packed={packed} probes={probes} done={moved} />;
 	const rung = rungs[index] as Rung;
 	const tries = view.visits.find((visit) => visit.rung === rung.id && visit.ladder === packed.id)?.tries ?? [];
@@ -192,7 +192,7 @@ function Probes({ page, open, packed }: { page: Props; open: OpenLesson; packed:
 					</div>
 					{set.placing.positions.length > 0 && (
 						<fieldset className={own.probing}>
-							<legend className="form-label m-0">Not good, and what was off in it</legend>
+							<legend className="form-label m-0">Not good: what was off?</legend>
 							{set.placing.positions.map(({ id, short }) => (
 								<Button key={id} variant="outline-primary" onClick={() => count(false, id)}>
 									{short}
@@ -249,7 +249,7 @@ function Proposed({
 	if (done)
 		return (
 			<p className="mt-3">
-				The peg was moved. <Link href={`/live?lesson=${lesson.lesson}`}>On with the lesson</Link>
+				Peg moved. <Link href={`/live?lesson=${lesson.lesson}`}>go on with the lesson</Link>
 			</p>
 		);
 	return (
@@ -276,9 +276,9 @@ function Proposed({
 				</Form.Select>
 			</Form.Group>
 			<div className={css.actions}>
-				<Button onClick={() => void take()}>start there, and count on</Button>
+				<Button onClick={() => void take()}>start there and count</Button>
 				<Link className="btn btn-outline-primary" href={`/ladders/${at.id}`}>
-					leave the peg where it is
+					leave the peg here
 				</Link>
 			</div>
 		</section>

@@ -60,7 +60,7 @@ export function StepBar({ step, onBetween }: { step: Step | undefined; onBetween
 			</small>
 			{onBetween && step.weight > 0 && step.marks.length > 0 && (
 				<button type="button" className={css.between} onClick={adding(onBetween)}>
-					put a rung between
+					add a rung between
 				</button>
 			)}
 		</span>

@@ -37,7 +37,7 @@ export function GiveLater({ studio, lesson, view }: { studio: string; lesson: st
 				<p className="m-0">
 					<span role="status">The set was given to them.</span>{" "}
 					<Button variant="link" onClick={takeBack}>
-						take it back
+						undo
 					</Button>
 				</p>
 			)}

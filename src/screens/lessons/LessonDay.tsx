@@ -27,19 +27,19 @@ export function LessonDay({ studio, lesson, day, today, isDoubtful }: Props) {
 	if (dated?.kind === "lesson.dated")
 		return (
 			<p className="mb-3">
-				<span role="status">You said it was on {dayWords(dated.body.day, today)}; as that day it counts.</span>{" "}
+				<span role="status">You said it was on {dayWords(dated.body.day, today)}. It counts for that day.</span>{" "}
 				<Button variant="link" onClick={takeBack}>
-					take it back
+					undo
 				</Button>
 				{note && <span role="status"> {note}</span>}
 			</p>
 		);
 	if (!isDoubtful) return null;
 	return (
-		<section aria-label="On which day was it?" className="mb-3">
+		<section aria-label="Which day was it?" className="mb-3">
 			<p className="m-0">
-				<b className="asks">{dayWords(day, today)} is far from today.</b> Its tries count; as a day it counts for
-				nothing, not for last time and not for a rule on several days, until you say which day it was.
+				<b className="asks">{dayWords(day, today)} is far from today.</b> Its tries count, but not for “last time” or
+				for rules on several days. Which day was it?
 			</p>
 			<OtherDay onSay={say} />
 			<span className="d-flex gap-2 flex-wrap mt-2">
@@ -66,10 +66,10 @@ function OtherDay({ onSay }: { onSay: (day: string) => void }) {
 			}}
 		>
 			<div>
-				<DayField aria-label="It was on" value={other} onChange={setOther} />
+				<DayField aria-label="Day of the lesson" value={other} onChange={setOther} />
 			</div>
 			<Button type="submit" disabled={!other}>
-				it was on that day
+				use this day
 			</Button>
 		</Form>
 	);

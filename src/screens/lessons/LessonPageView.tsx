@@ -35,19 +35,17 @@ function heardIn(event: LiveEvent, { names, causes }: Pick<LessonPage, "names" |
 		}
 		case "fault.spotted": {
 			const { name, by } = event.body;
-			return [
-				[`Shown wrong, ${name}:`, by ? `${names[by] ?? "somebody since deleted"} named it first` : "nobody named it"],
-			];
+			return [[`Shown wrong, ${name}:`, by ? `${names[by] ?? "a deleted student"} named it first` : "not named"]];
 		}
 		case "own.mark":
 			return [
 				[
 					`${event.student ? `${names[event.student] ?? "deleted student"}, ` : ""}${event.body.skill}, own mark:`,
-					`${event.body.mark} of ten`,
+					`${event.body.mark} of 10`,
 				],
 			];
 		case "cause.marked":
-			return [[`Cause checked, ${causes[event.body.cause] ?? "deleted since"}:`, event.body.mark]];
+			return [[`Cause checked, ${causes[event.body.cause] ?? "deleted"}:`, event.body.mark]];
 		default:
 			return [];
 	}
@@ -85,13 +83,13 @@ export function LessonPageView({ id, view, names, causes, studio, today, stills 
 					<ul className="ps-3">
 						{decisions.map((event) => (
 							<li key={event.id}>
-								{event.body.title}: <b>{event.kind === "advice.followed" ? "followed" : "otherwise"}</b>
+								{event.body.title}: <b>{event.kind === "advice.followed" ? "followed" : "skipped"}</b>
 							</li>
 						))}
 					</ul>
 					{heard.length > 0 && (
 						<>
-							<h2>Heard and seen at the end</h2>
+							<h2>Said and seen at the end</h2>
 							{heard.map(([what, words]) => (
 								<p key={what} dir="auto" className="mb-1">
 									<span className="mute">{what}</span> {words}
@@ -107,7 +105,7 @@ export function LessonPageView({ id, view, names, causes, studio, today, stills 
 					)}
 					{marks.length > 0 && (
 						<>
-							<h2>State</h2>
+							<h2>How they were</h2>
 							<p>{eachOnce(marks).join("; ")}</p>
 						</>
 					)}
@@ -123,22 +121,22 @@ export function LessonPageView({ id, view, names, causes, studio, today, stills 
 				today={today}
 				isDoubtful={isDoubtful({ day, sure: view.dated !== null }, today)}
 			/>
-			{view.opened?.body.fromCard && <p className="m-0">Practice from a card, written down that day; no lesson.</p>}
+			{view.opened?.body.fromCard && <p className="m-0">Practice from a card, entered that day. Not a lesson.</p>}
 			<p className="mute">
 				{students.map((student, i) => (
 					<span key={student}>
 						{i > 0 && ", "}
 						<Link href={`/students/${student}`} dir="auto">
-							{names[student] ?? "somebody since deleted"}
+							{names[student] ?? "a deleted student"}
 						</Link>
 					</span>
 				))}
 				{" · "}
 				<Link href={`/wrap?lesson=${id}`}>wrap-up</Link>
 				{" · "}
-				<Link href={`/live?lesson=${id}`}>open it again</Link>
+				<Link href={`/live?lesson=${id}`}>reopen</Link>
 			</p>
-			{rungs.length === 0 && <p>Nothing was counted.</p>}
+			{rungs.length === 0 && <p>No tries counted.</p>}
 			{rungs.map((rung) => (
 				<RungFacts
 					key={`${rung.student}${rung.ladder}${rung.rung}${rung.easedBy ?? ""}`}
@@ -175,7 +173,7 @@ function Notes({
 	);
 	return all.map(({ student, text }) => (
 		<div key={student ?? ""}>
-			<h2>{student ? `Note for ${names[student] ?? "somebody since deleted"}` : "Note for the student"}</h2>
+			<h2>{student ? `Note for ${names[student] ?? "a deleted student"}` : "Note for the student"}</h2>
 			<p dir="auto" style={{ whiteSpace: "pre-line" }}>
 				{text}
 			</p>

@@ -13,8 +13,8 @@ export function StudentLessonsView({ student, lessons, total, older }: StudentLe
 			margin={
 				<>
 					<p className="mute">
-						A filled disc is good, an open ring is off, a dash did not count; a notch between two tries is a cue. Grey
-						ones were tried on a variation and count for themselves.
+						Filled disc: good. Open ring: not good. Dash: did not count. Notch between two tries: a cue. Grey: an easier
+						or harder form, counted apart.
 					</p>
 					<ul className={css.plain}>
 						{lessons.map(({ id, day }) => (
@@ -27,9 +27,9 @@ export function StudentLessonsView({ student, lessons, total, older }: StudentLe
 			}
 		>
 			<h1 dir="auto">
-				<Link href={`/students/${student.id}`}>{student.name}</Link>, lesson by lesson
+				<Link href={`/students/${student.id}`}>{student.name}</Link>: all lessons
 			</h1>
-			<p className="mute">{total === 0 ? "No lesson yet." : `${total} in all, the latest first.`}</p>
+			<p className="mute">{total === 0 ? "No lessons yet." : `${total} in all, latest first.`}</p>
 			{lessons.map(({ id, day, view }) => {
 				const rungs = wrapUp(view).filter((rung) => rung.student === student.id);
 				return (
@@ -38,7 +38,7 @@ export function StudentLessonsView({ student, lessons, total, older }: StudentLe
 							<Link href={`/lessons/${id}`}>{day ? dayWords(day) : "a lesson without a day"}</Link>{" "}
 							<span className="mute">{day && fromToday(day)}</span>
 						</h2>
-						{rungs.length === 0 && <p className="mute">Nothing was counted.</p>}
+						{rungs.length === 0 && <p className="mute">No tries counted.</p>}
 						{rungs.map((rung) => (
 							<RungFacts
 								key={`${rung.ladder}${rung.rung}${rung.easedBy ?? ""}`}
@@ -53,7 +53,7 @@ export function StudentLessonsView({ student, lessons, total, older }: StudentLe
 			{older && (
 				<p>
 					<Link className="btn btn-outline-primary" href={`/students/${student.id}/lessons?before=${older}`}>
-						older ones
+						older lessons
 					</Link>
 				</p>
 			)}

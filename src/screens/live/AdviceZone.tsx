@@ -53,7 +53,7 @@ export const AdviceZone = memo(function AdviceZone({ advice, onFollow, onOtherwi
 			)}
 			{advice.canSilence && (
 				<button type="button" className={css.adviceAct} onClick={heard(onOtherwise)}>
-					otherwise<span className="visually-hidden">: stay, and silence this</span>
+					skip<span className="visually-hidden">: stay here and stop this advice</span>
 				</button>
 			)}
 		</section>
@@ -63,7 +63,7 @@ export const AdviceZone = memo(function AdviceZone({ advice, onFollow, onOtherwi
 /** In the advice's place while another device counts: what is tapped here is kept apart. */
 export const WatchingZone = memo(function WatchingZone({ onTakeOver }: { onTakeOver: () => void }) {
 	return (
-		<section className={css.advice} aria-label="You watch" data-testid="watching">
+		<section className={css.advice} aria-label="You are watching" data-testid="watching">
 			<p className={css.adviceText} role="status">
 				<span className={css.adviceWords}>
 					<b>Another device counts</b>

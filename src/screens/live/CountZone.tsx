@@ -2,6 +2,7 @@
 
 import { memo, useEffect, useState, useSyncExternalStore } from "react";
 import { type Board, countOf } from "@/core/lesson/board";
+import { elsewhereWords } from "@/core/lesson/labels";
 import type { LessonView } from "@/core/log/view";
 import { readOn, variationWords } from "@/core/pack/placing";
 import { ruleSentence } from "@/core/rules";
@@ -84,7 +85,7 @@ function KeptMark({ lesson }: { lesson: LessonOnDevice }) {
 
 /** What cannot be stored, sent or taken in, in words. */
 function troubleOf({ aside, trouble, room, unsent }: KeepingState): string | null {
-	return aside ? `Set aside by the server, see Data: ${aside}` : trouble && unsent > 0 ? trouble : room;
+	return aside ? `The server did not accept an entry. See Data: ${aside}` : trouble && unsent > 0 ? trouble : room;
 }
 
 function Trouble({ lesson }: { lesson: LessonOnDevice }) {
@@ -140,7 +141,7 @@ function DrillLine({ board, label }: { board: Board; label: string }) {
 	return (
 		<div className={css.drill} dir="auto">
 			{turns && <b data-testid="turn">{turnWords(turns)} · </b>}
-			{set.elsewhere && <b>{round ? round.words : `${set.elsewhere} ${set.under ?? ""}`.trim()} · </b>}
+			{set.elsewhere && <b>{round ? round.words : `${elsewhereWords[set.elsewhere]} ${set.under ?? ""}`.trim()} · </b>}
 			{label && <b data-testid="label">{label} · </b>}
 			{readOn(ladder, variationWords(set.placing, set.variation))}
 		</div>
@@ -152,7 +153,7 @@ function ClockFields({ clock }: { clock: SetClock }) {
 		<div className={css.setClock}>
 			<button type="button" onClick={clock.toggle}>
 				<b data-testid="clock">{clockFace(clock.left)}</b>
-				<span>{clock.out ? "time; new tries are late" : clock.running ? "pause" : "start the clock"}</span>
+				<span>{clock.out ? "time is up. New tries are late" : clock.running ? "pause" : "start the clock"}</span>
 			</button>
 			<button type="button" aria-pressed={clock.aloud} onClick={clock.speak}>
 				<span>{clock.aloud ? "calling the seconds" : "call the seconds"}</span>
@@ -171,7 +172,7 @@ function SideColumn({ lesson, board, view }: { lesson: LessonOnDevice; board: Bo
 		<div className={css.side}>
 			<div>
 				<Used lesson={lesson} />
-				of {plural(verdict.allowed, "try", "tries")}
+				of {plural(verdict.allowed, "try")}
 				{verdict.raisedBy > 0 && <small> ({verdict.raisedBy} added)</small>}
 			</div>
 			{clock && (
@@ -187,7 +188,7 @@ function SideColumn({ lesson, board, view }: { lesson: LessonOnDevice; board: Bo
 				</div>
 				{setFull && <b className={css.full}>set full</b>}
 			</div>
-			{verdict.kind === "cannot be met today" && <div className="asks">cannot be met today</div>}
+			{verdict.kind === "cannot be met today" && <div className="asks">cannot be passed today</div>}
 			<KeptMark lesson={lesson} />
 		</div>
 	);
@@ -215,7 +216,7 @@ function WayBar({ board: { set, visit, stretch } }: { board: Board }) {
 function countWords({ set, visit, stretch, triesInSet }: Board): string {
 	const { met, progress } = visit.judgements[set.variation];
 	if (stretch) return `taken ${stretch.taken} of ${stretch.came}`;
-	if (set.elsewhere === "warm-up") return `${plural(triesInSet, "try", "tries")}, not judged`;
+	if (set.elsewhere === "warm-up") return `${plural(triesInSet, "try")}, not judged`;
 	return `${progress.value} ${progress.words}, ${met ? "rule met" : `needs ${progress.target}`}`;
 }
 
@@ -294,14 +295,14 @@ export function CountZone({
 			)}
 			{notCounted !== null && (
 				<p className={css.trouble} role="status">
-					Correction of try {notCounted} closed. Nothing was counted.
+					Correction of try {notCounted} closed. No try was counted.
 				</p>
 			)}
 			{takenBack && (
 				<button type="button" className={css.back} onClick={() => onPutBack(takenBack.by)}>
-					{takenBack.words} taken back
+					{takenBack.words} undone
 					<br />
-					put it back
+					redo it
 				</button>
 			)}
 		</section>

@@ -148,8 +148,8 @@ describe("a touch", () => {
 		over("missed a");
 		fireEvent.pointerDown(button("missed a"), heardLate(1000, at));
 		act(() => jest.advanceTimersByTime(500));
-		expect(screen.getByRole("button", { name: "beyond a" })).toBeTruthy();
-		fireEvent.pointerUp(screen.getByRole("button", { name: "beyond a" }), heardLate(1500, at));
+		expect(screen.getByRole("button", { name: "too much a" })).toBeTruthy();
+		fireEvent.pointerUp(screen.getByRole("button", { name: "too much a" }), heardLate(1500, at));
 		expect(logged[0]?.off).toEqual([{ position: "a", direction: "beyond" }]);
 		jest.useRealTimers();
 	});

@@ -16,7 +16,7 @@ export const NumberPad = late(
 	() => import("./NumberPad").then((module) => module.NumberPad),
 	({ onAgain }: PadProps & { onAgain: () => void }) => (
 		<button type="button" className={css.field} onClick={onAgain}>
-			fetch these keys again
+			load these keys again
 		</button>
 	),
 );
@@ -52,11 +52,11 @@ export const Fields = memo(function Fields({
 			className={`${css.field} ${field.id === good ? css.good : ""}`}
 			data-field={field.id}
 		>
-			{apart && field.id === good && <small>kept apart</small>}{" "}
+			{apart && field.id === good && <small>counted apart</small>}{" "}
 			{correcting !== null ? (
 				<small>correcting try {correcting}</small>
 			) : (
-				field.small && <small>{held.includes(field.id) ? "beyond" : field.small}</small>
+				field.small && <small>{held.includes(field.id) ? "too much" : field.small}</small>
 			)}{" "}
 			{field.label}
 			{field.attempt.result !== "miss" && !layout.calls && field.attempt.called && counts[field.attempt.called] && (

@@ -38,7 +38,7 @@ const StretchFields = late(
 	() => import("./StretchFields").then((module) => module.StretchFields),
 	({ onAgain }: { onAgain: () => void }) => (
 		<button type="button" className={fields.field} onClick={onAgain}>
-			fetch these fields again
+			load these fields again
 		</button>
 	),
 );
@@ -48,7 +48,7 @@ const Stopped = late(
 	() => import("./Stopped").then((module) => module.Stopped),
 	({ onAgain }: ComponentProps<typeof StoppedNow> & { onAgain: () => void }) => (
 		<button type="button" className={fields.field} onClick={onAgain}>
-			Stopped for pain. Load the choices again
+			load the choices again (stopped for pain)
 		</button>
 	),
 );

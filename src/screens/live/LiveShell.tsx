@@ -13,7 +13,7 @@ export function LiveShell() {
 	if (id === "")
 		return (
 			<main className={css.still}>
-				<h1>No lesson is named</h1>
+				<h1>No lesson chosen</h1>
 				<p>
 					Start one from <a href="/">Today</a>.
 				</p>
@@ -27,7 +27,7 @@ function Opened({ id }: { id: string }) {
 	if (state.missing)
 		return (
 			<main className={css.still}>
-				<h1>This lesson is not here</h1>
+				<h1>Lesson not found</h1>
 				<p>It was never started, or it is in another studio.</p>
 				<p>
 					<a href="/">Today</a>
@@ -42,7 +42,7 @@ function Opened({ id }: { id: string }) {
 				<WhyNot lesson={lesson} />
 				{state.ready && !board && (
 					<p>
-						Nothing has been counted in this lesson. <a href="/">Today</a>
+						No tries in this lesson yet. <a href="/">Today</a>
 					</p>
 				)}
 			</main>

@@ -89,7 +89,7 @@ describe("a second measure", () => {
 test("how hard it was is asked of the first number, whatever was measured beside it", () => {
 	const logged = pad({ kind: "within", k: 1, n: 2, low: 1, high: 99, effort: 6 }, "m", "height, cm");
 	key("4", "5", "g", "9", "g");
-	expect(screen.getByRole("group", { name: "45: how hard was it, of ten?" })).toBeTruthy();
+	expect(screen.getByRole("group", { name: "45: how hard was it, out of 10?" })).toBeTruthy();
 	key("3");
 	expect(logged).toMatchObject([{ measure: { value: 45 }, second: { value: 9 }, effort: 3 }]);
 });

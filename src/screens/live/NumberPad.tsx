@@ -74,7 +74,7 @@ export function NumberPad({ keypad, onAttempt, apart }: PadProps) {
 		return (
 			<fieldset
 				className={`${css.fields} ${css.pad} ${apart ? css.apart : ""}`}
-				aria-label={`${before ?? typed}: how hard was it, of ten?`}
+				aria-label={`${before ?? typed}: how hard was it, out of 10?`}
 			>
 				{[..."123456789", "back", "0"].map((key) => (
 					<button key={key} type="button" className={css.field} onClick={() => type(key)}>
@@ -108,7 +108,7 @@ export function NumberPad({ keypad, onAttempt, apart }: PadProps) {
 				onClick={() => log()}
 			>
 				<small>
-					{apart ? "kept apart, " : ""}
+					{apart ? "counted apart, " : ""}
 					{second && !inSecond ? "then " : "log "}
 					{second && !inSecond ? second : inSecond ? `${before}, ${second}` : keypad.label}
 				</small>{" "}

@@ -14,8 +14,8 @@ function todayWords(opened: Body<"lesson.opened"> | undefined, wish: string): st
 	const { minutes = null, effort } = opened ?? {};
 	return [
 		minutes === null ? "No time set" : `${minutes} minutes`,
-		wish ? `wish: ${wish}` : "no wish said",
-		...(effort === undefined ? [] : [`effort ${effort} of ten`]),
+		wish ? `wish: ${wish}` : "no wish yet",
+		...(effort === undefined ? [] : [`effort ${effort} of 10`]),
 	].join(" · ");
 }
 
@@ -67,7 +67,7 @@ export function Opening() {
 			)}
 			{promises.map((one) => (
 				<p key={one.id}>
-					Promised: <span dir="auto">{one.text}</span>
+					You promised: <span dir="auto">{one.text}</span>
 				</p>
 			))}
 			{isMore && <p>First {firstAndBest(first, best)}</p>}

@@ -41,7 +41,7 @@ export function PlanLine() {
 					<span className="visually-hidden"> minutes {minutes < 0 ? "over" : "left"}</span>
 				</b>
 				<span className={css.what} dir="auto">
-					{now?.stretch.what ?? "The plan is through"}
+					{now?.stretch.what ?? "Plan finished"}
 				</span>
 				<span className={css.then} dir="auto" role={again ? "status" : undefined}>
 					{again ?? (next ? `then ${next.what}` : minutes < 0 ? "min over" : "min left")}

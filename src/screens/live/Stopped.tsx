@@ -24,7 +24,7 @@ export function Stopped({
 		<fieldset className={css.fields} aria-label="Pain: what now?">
 			<div className={css.row}>
 				<button type="button" className={css.field} onClick={onNext}>
-					<small>leave it be</small> another rung
+					<small>leave this one</small> another rung
 				</button>
 				<PlainLink className={css.field} href={`/wrap?lesson=${lesson}`}>
 					<small>for today</small> wrap up
@@ -32,12 +32,12 @@ export function Stopped({
 			</div>
 			<div className={css.row}>
 				<button type="button" className={css.field} onClick={() => acts.painGone(pain.id)}>
-					<small>asked, and it is gone</small> go on here
+					<small>I asked, no pain now</small> go on here
 				</button>
 			</div>
 			<div className={css.main}>
 				<p className={css.closed} role="status">
-					Closed for pain, {pain.part}
+					Stopped for pain: {pain.part}
 				</p>
 			</div>
 		</fieldset>

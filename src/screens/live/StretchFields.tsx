@@ -20,7 +20,7 @@ export function StretchFields() {
 		...Object.fromEntries(positions.map(({ id }, i) => [String(i + 1), () => seen("off", id)] as const)),
 	});
 	return (
-		<fieldset className={css.fields} aria-label="What was seen?">
+		<fieldset className={css.fields} aria-label="What did you see?">
 			<div className={css.row}>
 				{positions.map(({ id, short }) => (
 					<button key={id} type="button" className={css.field} onClick={() => seen("off", id)}>
@@ -31,10 +31,10 @@ export function StretchFields() {
 			</div>
 			<div className={css.main}>
 				<button type="button" className={css.field} onClick={() => seen("came")}>
-					<small>it came,</small> not taken
+					<small>chance</small> missed
 				</button>
 				<button type="button" className={`${css.field} ${css.good}`} onClick={() => seen("taken")}>
-					TAKEN
+					CHANCE TAKEN
 				</button>
 			</div>
 		</fieldset>

@@ -13,7 +13,7 @@ export function Strip({ board, onOpen }: { board: Board; onOpen: () => void }) {
 	return (
 		<button type="button" className={css.strip} onClick={onOpen}>
 			<span className={css.stripLine}>
-				<span className="visually-hidden">{`Last tries, ${board.visit.tries.length} in this visit: correct, take back or insert`}</span>
+				<span className="visually-hidden">{`Last tries, ${board.visit.tries.length} here: correct, remove or insert`}</span>
 				<StripMarks board={board} />
 			</span>
 		</button>

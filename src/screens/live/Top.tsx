@@ -68,7 +68,7 @@ export function Top({
 				<span>
 					{board.ladder
 						? [placing.side === "none" ? "" : placing.side, board.ladder.skill].filter(Boolean).join(" · ")
-						: "say it later"}
+						: "choose later"}
 				</span>
 			</button>
 		</div>
@@ -83,12 +83,12 @@ const widthOf = ({ who, what }: Tab) =>
 function tabWords({ ladder, who, what, isOneOfSeveral, tries }: Tab, here: boolean, { turns }: Board): string {
 	const isNext = turns?.ladder === ladder && !here;
 	const other = isOneOfSeveral ? who : what;
-	const far = isNext ? `next: ${turns.stands}` : other ? String(tries) : plural(tries, "try", "tries");
+	const far = isNext ? `next: ${turns.stands}` : other ? String(tries) : plural(tries, "try");
 	return other ? `${other} · ${far}` : far;
 }
 
 const Leave = memo(() => (
-	<PlainLink className={css.leave} href="/" aria-label="Leave; the lesson waits as it is">
+	<PlainLink className={css.leave} href="/" aria-label="Leave. The lesson waits as it is">
 		←
 	</PlainLink>
 ));

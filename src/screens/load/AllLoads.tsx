@@ -33,14 +33,14 @@ export function AllLoads({ day, from, against, own, coach, at }: AllLoadsProps) 
 	return (
 		<BenchPage keys={[{ keys: ["Ctrl Z"], does: "undo" }]}>
 			<div className="d-flex justify-content-between align-items-end gap-3 flex-wrap">
-				<h1>Load, everybody’s</h1>
+				<h1>Training load: all students</h1>
 				<UndoRedo {...steps} />
 			</div>
 			<InForce {...inForce} />
 			{against.length === 0 ? (
-				<p>Nobody has a limit yet. Give somebody one on their own load page, or a whole age below.</p>
+				<p>No limits yet. Set one on a student’s load page, or for an age group below.</p>
 			) : (
-				<table className={css.against} aria-label="What stands against each limit, the fullest first">
+				<table className={css.against} aria-label="Load against each limit, fullest first">
 					<tbody>
 						{against.map(({ id, name, part, of, load, limit }) => (
 							<tr key={`${id} ${part} ${of}`}>
@@ -87,9 +87,9 @@ export function AllLoads({ day, from, against, own, coach, at }: AllLoadsProps) 
 				className="mt-2"
 				onClick={adding(() => keep([...rows, freshRow], ""))}
 			>
-				a limit for an age
+				add a limit for an age
 			</Button>
-			<h2 className="mt-4">Your own, as feeder</h2>
+			<h2 className="mt-4">Your own load as feeder</h2>
 			{parts.length === 0 && (
 				<p>No rung has a load for the feeder yet. Set “load on the feeder” on a rung. Feeding counts from then on.</p>
 			)}
@@ -107,8 +107,7 @@ export function AllLoads({ day, from, against, own, coach, at }: AllLoadsProps) 
 				</section>
 			))}
 			<p className="hint mt-4">
-				A limit is the coach’s own. What the discipline’s body, the venue or a licensed professional says goes before
-				it.
+				You set the limits. Your sport’s governing body, the venue and licensed professionals come first.
 			</p>
 		</BenchPage>
 	);
@@ -154,10 +153,10 @@ function AgeFields({
 					))}
 				</Form.Select>
 			</FormRow>
-			{number("day", "At most in a day")}
-			{number("week", "At most in seven days")}
+			{number("day", "Limit a day")}
+			{number("week", "Limit in seven days")}
 			<Button variant="link" size="sm" onClick={onOut}>
-				take out<span className="visually-hidden"> limit by age {index + 1}</span>
+				remove<span className="visually-hidden"> limit by age {index + 1}</span>
 			</Button>
 		</fieldset>
 	);

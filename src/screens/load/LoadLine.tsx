@@ -33,7 +33,7 @@ export function LoadLine({
 			className={css.line}
 			viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
 			role="img"
-			aria-label={`The ${part} in the seven days up to each day, from ${dayWords(from, day)}: at most ${Math.round(largest)}, now ${Math.round(all.at(-1)?.week ?? 0)}${limit === null ? "" : `; the limit is ${limit}`}`}
+			aria-label={`The ${part} in the seven days up to each day, from ${dayWords(from, day)}: at most ${Math.round(largest)}, now ${Math.round(all.at(-1)?.week ?? 0)}${limit === null ? "" : `, limit ${limit}`}`}
 		>
 			<path className={css.base} d={`M0 ${y(0)}H${WIDTH - ROOM}`} />
 			{all.map(

@@ -12,6 +12,7 @@ import type { LoadPageProps } from "@/server/readLoad";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
+import { Lines } from "@/ui/Lines";
 import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
@@ -36,13 +37,13 @@ export function LoadPage(props: LoadPageProps) {
 				<Link href={`/students/${at.id}`} className={css.plain}>
 					{student.name}
 				</Link>
-				, load
+				: training load
 			</h1>
 			<p className="mute">
 				Load = number of tries × load of one try (1 = normal). All tries count: lessons, practice, warm-ups.
 			</p>
 			{shown.length === 0 && (
-				<p>No loads yet. On a rung, enter what one try loads. Tries count from then on; those made before do not.</p>
+				<p>No load yet. Set the load of one try on a rung. Tries count from then on, earlier ones do not.</p>
 			)}
 			{shown.map((part) => (
 				<PartLoad key={part} {...props} part={part} />
@@ -58,10 +59,10 @@ export function LoadPage(props: LoadPageProps) {
 				</FormRow>
 			)}
 			<p className="mt-4">
-				<Link href="/load">Everybody’s load, limits by age, and your own arm</Link>
+				<Link href="/load">all students, limits by age, your own load</Link>
 			</p>
 			<p className="hint">
-				You set the limits. The rules of your discipline’s own body, the venue or a licensed professional come first.
+				You set the limits. Your sport’s governing body, the venue and licensed professionals come first.
 			</p>
 		</BenchPage>
 	);
@@ -90,16 +91,24 @@ function PartLoad({ at, student, part, day, from, days, limits, raises }: LoadPa
 			</p>
 			{reached.length > 0 && (
 				<p className="asks m-0">
-					The limit is reached {reached.map(({ of }) => (of === "day" ? "for today" : "for seven days")).join(" and ")}:
-					rungs that load the {part} are taken out of the lesson.
+					Limit reached {reached.map(({ of }) => (of === "day" ? "for today" : "for seven days")).join(" and ")}: rungs
+					that load the {part} are left out of the lesson.
 				</p>
 			)}
 			{caution && (
-				<p className="asks m-0">
-					This week is {Math.round((100 * caution.load) / caution.mean - 100)} per cent over the mean of the weeks
-					before ({Math.round(caution.mean)}), and over the largest of them ({Math.round(caution.largest)}): more than
-					they are used to.
-				</p>
+				<div className="asks">
+					<Lines
+						of={[
+							["this week", Math.round(caution.load)],
+							["average of earlier weeks", Math.round(caution.mean)],
+							["highest before", Math.round(caution.largest)],
+							[
+								<b key="above">more than they are used to</b>,
+								<b key="by">{Math.round((100 * caution.load) / caution.mean - 100)} per cent above average</b>,
+							],
+						]}
+					/>
+				</div>
 			)}
 			<LoadLine days={days} part={part} from={from} day={day} limit={limit?.week ?? null} />
 			{raised.map((one) => (
@@ -110,7 +119,7 @@ function PartLoad({ at, student, part, day, from, days, limits, raises }: LoadPa
 			))}
 			{!own && usual && (
 				<p className="mute m-0">
-					The limit of their age, <Link href="/load">for everybody</Link>; one of their own goes before it.
+					This is the limit for their age, <Link href="/load">set for all</Link>. A limit of their own replaces it.
 				</p>
 			)}
 			<Weeks days={days} part={part} day={day} />
@@ -159,7 +168,7 @@ function Limits({
 	};
 	return (
 		<Form onSubmit={keep} noValidate className={css.limits}>
-			<FormRow id={`${part}-day`} label="At most in a day" className="">
+			<FormRow id={`${part}-day`} label="Limit a day" className="">
 				<Form.Control
 					type="number"
 					inputMode="numeric"
@@ -168,7 +177,7 @@ function Limits({
 					onChange={(event) => setToday(event.target.value)}
 				/>
 			</FormRow>
-			<FormRow id={`${part}-week`} label="At most in seven days" className="">
+			<FormRow id={`${part}-week`} label="Limit in seven days" className="">
 				<Form.Control
 					type="number"
 					inputMode="numeric"
@@ -178,10 +187,10 @@ function Limits({
 				/>
 			</FormRow>
 			<Button type="submit" variant="outline-primary">
-				keep the limit<span className="visually-hidden"> for the {part}</span>
+				save the limit<span className="visually-hidden"> for the {part}</span>
 			</Button>
 			<Refusals refusals={refused} />
-			<span className="hint">A caution is said at {USUAL_CAUTION} per cent over the mean of the weeks before.</span>
+			<span className="hint">You get a caution at {USUAL_CAUTION} per cent above the average of earlier weeks.</span>
 		</Form>
 	);
 }

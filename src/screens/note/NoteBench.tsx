@@ -17,9 +17,9 @@ import css from "./note.module.css";
 const example = (part: NotePart, note: NoteTemplate): string =>
 	({
 		head: "Ida, lesson of Sat 3 Oct",
-		rungs: "Three balls, six catches: 7 of 9 tries good. The best so far; before, 5 of 9 on Sat 26 Sep.",
+		rungs: "Three balls, six catches: 7 of 9 tries good. Best score so far. Before: 5 of 9 on Sat 26 Sep.",
 		cue: filled(note.cue, { cue: "post it under the bridge", name: "Ida" }),
-		marks: "Your own mark: 6 of ten.",
+		marks: "Your own mark: 6 of 10.",
 		practise: `${filled(note.practise, { name: "Ida" })}\n- Two balls, throw throw stop: 7 of 9, five days a week`,
 		next: filled(note.next, { day: "Sat 10 Oct", name: "Ida" }),
 	})[part];
@@ -50,8 +50,8 @@ export function NoteBench({ at, coach }: { at: { id: string; rev: number }; coac
 		<BenchPage
 			keys={[{ keys: ["Ctrl Z"], does: "undo" }]}
 			margin={
-				<section aria-label="As it would read">
-					<h2>As it would read</h2>
+				<section aria-label="Preview">
+					<h2>Preview</h2>
 					<p className={css.example} dir="auto">
 						{shown.join("\n\n")}
 					</p>
@@ -59,7 +59,7 @@ export function NoteBench({ at, coach }: { at: { id: string; rev: number }; coac
 			}
 		>
 			<div className={css.head}>
-				<h1>The note</h1>
+				<h1>Note template</h1>
 				<UndoRedo {...steps} />
 			</div>
 			<p className="mute">
@@ -67,8 +67,8 @@ export function NoteBench({ at, coach }: { at: { id: string; rev: number }; coac
 				you send it.
 			</p>
 			<InForce {...inForce} />
-			{words("greeting", "Greeting", "{name} is whose it is")}
-			<ul className={css.parts} aria-label="What is in it, in this order">
+			{words("greeting", "Greeting", "{name} is the student")}
+			<ul className={css.parts} aria-label="Parts of the note, in order">
 				{order.map((part, i) => (
 					<li key={part}>
 						<Form.Check
@@ -107,12 +107,12 @@ export function NoteBench({ at, coach }: { at: { id: string; rev: number }; coac
 					</li>
 				))}
 			</ul>
-			{words("cue", "Words for the cue", "{cue} is what was said most")}
-			{words("practise", "Words over the practice")}
-			{words("next", "Words for the next lesson", "{day} is its day")}
+			{words("cue", "Words for the cue", "{cue} is the most used cue")}
+			{words("practise", "Words above the practice")}
+			{words("next", "Words for the next lesson", "{day} is the day")}
 			{words("end", "Last words")}
 			<Button variant="link" onClick={() => editor.edit({ ...now, note: usualNote }, "")}>
-				back to the usual note
+				reset the note
 			</Button>
 		</BenchPage>
 	);

@@ -22,7 +22,7 @@ import { hashOf } from "@/core/hash/hash";
 import type { PackLadder } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
 import type { Outcome, Refusal } from "@/core/refusals/refusals";
-import { list, plural } from "@/core/text/lists";
+import { counted, list, plural } from "@/core/text/lists";
 import { perform } from "@/device/perform";
 import { whyFailed } from "@/device/studio";
 import { fetchPack } from "@/device/sync";
@@ -67,10 +67,10 @@ export function NotebookPage({ ladder: id }: { ladder: string }) {
 		<BenchPage
 			margin={
 				<>
-					<h2>What it takes</h2>
+					<h2>The table</h2>
 					<p className="mute">
-						A line for each rung and day: the date, the rung by its number or name, how many were good of how many
-						tries, a remark. Names of columns in the first line may stand in any order.
+						One line for each rung and day: date, rung (number or name), good tries, all tries, remark. With column
+						names in the first line, any order works.
 					</p>
 					<p className="mute">
 						Each day becomes a lesson with totals only. The order of tries is unknown, so a rule counts as met only if
@@ -133,7 +133,7 @@ function Table({ ladder }: { ladder: PackLadder }) {
 	};
 	return (
 		<>
-			<FormRow id="notebook-text" label="The table, pasted or typed">
+			<FormRow id="notebook-text" label="Paste or type the table">
 				<Form.Control
 					as="textarea"
 					rows={6}
@@ -143,7 +143,7 @@ function Table({ ladder }: { ladder: PackLadder }) {
 					onChange={(event) => change(event.target.value)}
 				/>
 			</FormRow>
-			<FormRow id="notebook-file" label="Or its file, CSV">
+			<FormRow id="notebook-file" label="Or choose a CSV file">
 				<Form.Control
 					type="file"
 					accept=".csv,.tsv,.txt,text/csv,text/plain"
@@ -175,7 +175,7 @@ function Table({ ladder }: { ladder: PackLadder }) {
 			{taken && (
 				<p role="status">
 					{plural(taken.lines, "line")} of {plural(taken.days, "day")}{" "}
-					{taken.sent ? "brought in" : "kept on this device; they go out when the server answers"}.{" "}
+					{taken.sent ? "imported" : "saved on this device, sent when the server answers"}.{" "}
 					<Link href={`/ladders/${ladder.id}`}>The ladder</Link>
 				</p>
 			)}
@@ -199,7 +199,7 @@ function Columns({
 	const width = Math.max(cells.head?.length ?? 0, ...cells.rows.map((row) => row.cells.length));
 	return (
 		<fieldset className={css.columns}>
-			<legend className="form-label m-0">Which column is what</legend>
+			<legend className="form-label m-0">Columns</legend>
 			{notebookColumns.map((column) => (
 				<FormRow key={column} id={`column-${column}`} label={column} className="">
 					<Form.Select
@@ -219,7 +219,7 @@ function Columns({
 					</Form.Select>
 				</FormRow>
 			))}
-			<FormRow id="day-order" label="days are written" className="">
+			<FormRow id="day-order" label="order of dates" className="">
 				<Form.Select
 					size="sm"
 					value={order}
@@ -241,12 +241,12 @@ function Preview({ cells, read }: { cells: Cells; read: NotebookRead }) {
 	const rows = [...cells.rows].sort((a, b) => Number(against.has(b.line)) - Number(against.has(a.line)));
 	return (
 		<div className={css.preview}>
-			<table aria-label="The table as it is read">
+			<table aria-label="The table as understood">
 				<thead>
 					<tr>
 						<th scope="col">line</th>
-						<th scope="col">says</th>
-						<th scope="col">against it</th>
+						<th scope="col">content</th>
+						<th scope="col">problem</th>
 					</tr>
 				</thead>
 				<tbody>
@@ -254,7 +254,7 @@ function Preview({ cells, read }: { cells: Cells; read: NotebookRead }) {
 						<tr key={line}>
 							<th scope="row">{line}</th>
 							<td dir="auto">{row.filter(Boolean).join(" · ")}</td>
-							<td className={against.has(line) ? "asks" : "mute"}>{against.get(line)?.join(" ") ?? "nothing"}</td>
+							<td className={against.has(line) ? "asks" : "mute"}>{against.get(line)?.join(" ") ?? "none"}</td>
 						</tr>
 					))}
 				</tbody>
@@ -283,13 +283,13 @@ function Take({ ladder, read, onTaken }: { ladder: PackLadder; read: NotebookRea
 				return setRefused([
 					{
 						path: "",
-						sentence: `${plural(known.value.length, "day of it was", "days of it were")} brought in before; take ${known.value.length === 1 ? "that day" : "those days"} out of the table. Nothing was written.`,
+						sentence: `${counted(known.value.length, "day was", "days were")} imported before. Remove ${known.value.length === 1 ? "that day" : "those days"} from the table. Nothing was imported.`,
 					},
 				]);
 			const { sent } = await perform(pack.studio.id, made.value.drafts);
 			onTaken({ lines: lines.length, days, sent });
 		} catch (error) {
-			const noAnswer = "The server does not answer, so nothing was brought in. The table stays here; try again.";
+			const noAnswer = "The server does not answer. Nothing was imported. The table stays here. Try again.";
 			setRefused([{ path: "", sentence: whyFailed(error, noAnswer) }]);
 		} finally {
 			setBusy(false);
@@ -299,11 +299,11 @@ function Take({ ladder, read, onTaken }: { ladder: PackLadder; read: NotebookRea
 		<>
 			<p className="d-flex flex-wrap gap-3 align-items-center mt-2 mb-0">
 				<Button disabled={busy || wrong > 0 || lines.length === 0} onClick={() => void take()}>
-					{busy ? "bringing it in" : `bring in ${plural(lines.length, "line")}, ${plural(days, "day")}`}
+					{busy ? "importing" : `import ${plural(lines.length, "line")}, ${plural(days, "day")}`}
 				</Button>
 				{wrong > 0 && (
 					<span className="asks">
-						{plural(wrong, "line")} cannot be taken as {wrong === 1 ? "it is" : "they are"}; all of it is taken, or
+						{plural(wrong, "line")} with errors. Fix {wrong === 1 ? "it" : "them"} first: all lines are imported, or
 						none.
 					</span>
 				)}

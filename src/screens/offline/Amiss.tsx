@@ -5,7 +5,7 @@ export function Amiss({ onAgain }: { onAgain: () => void }) {
 	return (
 		<main className={css.page}>
 			<h1>This page did not load</h1>
-			<p>What was counted and written is kept; nothing of it is lost by this.</p>
+			<p>Everything you counted and wrote is safe.</p>
 			<p className="d-flex gap-2 flex-wrap">
 				<button type="button" className="btn btn-primary" onClick={onAgain}>
 					try again

@@ -34,17 +34,16 @@ export function Offline() {
 	const waiting = sum(here?.lessons ?? [], (lesson) => lesson.waiting);
 	return (
 		<main className={own.page}>
-			<h1>No signal</h1>
+			<h1>No connection</h1>
 			<p>
-				The server does not answer. Lessons can be begun and counted all the same; everything is kept on this device and
-				goes out when it answers.{" "}
+				The server does not answer. You can still start and count lessons. All is saved on this device and sent later.{" "}
 				<Button variant="link" onClick={() => window.location.reload()}>
 					try again
 				</Button>
 			</p>
 			{waiting > 0 && (
 				<p role="status">
-					<b>{waiting}</b> {waiting === 1 ? "entry waits" : "entries wait"} here to be sent.
+					<b>{waiting}</b> {waiting === 1 ? "entry is" : "entries are"} not sent yet.
 				</p>
 			)}
 			{here && here.lessons.length > 0 && (
@@ -55,14 +54,14 @@ export function Offline() {
 							<li key={lesson.lesson} className={own.line}>
 								<span dir="auto">
 									{lesson.students.map(nameOf).filter(Boolean).join(", ") || "Quick count"},{" "}
-									{plural(lesson.tries, "try", "tries")}
-									{lesson.closed && ", closed"}
+									{plural(lesson.tries, "try")}
+									{lesson.closed && ", finished"}
 									{lesson.waiting === 0 && ", all sent"}
 								</span>
 								{!lesson.closed && (
 									<>
 										<a className="btn btn-primary" href={`/live?lesson=${lesson.lesson}`}>
-											go back in
+											continue lesson
 										</a>
 										<a className="btn btn-outline-primary" href={`/wrap?lesson=${lesson.lesson}`}>
 											wrap up
@@ -76,18 +75,16 @@ export function Offline() {
 			)}
 			{failed && (
 				<p role="alert" className="asks">
-					This device could not store a lesson; free some room, then press again.
+					This device could not save a lesson. Free some space, then press again.
 				</p>
 			)}
-			{here && !here.pack && (
-				<p>Nothing was kept ahead on this device yet: open Today once while the server answers, and it is.</p>
-			)}
+			{here && !here.pack && <p>This device has no students ready yet. Open Today once while the server answers.</p>}
 			{here?.pack && (
 				<section aria-label="Start a lesson">
 					<h2>Start a lesson</h2>
 					<ul className={css.plain}>
 						<li className={own.line}>
-							<span>For nobody yet</span>
+							<span>No student yet</span>
 							<Button variant="outline-primary" onClick={() => void start(null)}>
 								quick count
 							</Button>

@@ -65,10 +65,10 @@ export function HowLong({ called, outlook, open, past, day }: Asked) {
 				{own
 					? "From the pace on this ladder, slowing or picking up as on your other ladders."
 					: "From the pace on your other ladders, with what was passed on this one."}{" "}
-				Not said beyond {plural(top.horizon, "lesson")}, {dayWords(dayAt(top.horizon, days, day, PER_WEEK), day)}.{" "}
+				Forecasts end at {plural(top.horizon, "lesson")}, {dayWords(dayAt(top.horizon, days, day, PER_WEEK), day)}.{" "}
 				{past && past.made > 0
-					? `Of ${past.made} such forecasts that could have been made before, ${AHEAD[0]} lessons ahead, ${past.held} held.`
-					: "No past forecast could be checked yet."}
+					? `Earlier forecasts, ${AHEAD[0]} lessons ahead: ${past.held} of ${past.made} came true.`
+					: "No earlier forecast could be checked yet."}
 			</p>
 			<ToADay called={called} outlook={outlook} today={day} />
 		</div>
@@ -90,7 +90,9 @@ const Ends = ({ cost }: { cost: LadderCost }) => (
 	<p className="m-0">
 		<span className="mute">Lessons to the top rung: </span>
 		<b>{endsWords(cost)}</b>
-		<span className="hint d-block">At the lower and upper end of the rates to be expected, kept as they are.</span>
+		<span className="hint d-block">
+			From the lowest and highest expected score on each rung, if scores stay the same.
+		</span>
 	</p>
 );
 
@@ -99,7 +101,7 @@ const Table = ({ called, above, ahead }: { called: string; above: number; ahead:
 		<thead>
 			<tr>
 				<th scope="col">next lessons</th>
-				<th scope="col">rungs, 8 times in 10</th>
+				<th scope="col">likely rungs</th>
 				{above > 1 && <th scope="col">one or more</th>}
 				<th scope="col">{above === 1 ? "the top rung" : `all ${above} to the top`}</th>
 			</tr>
@@ -132,10 +134,10 @@ function ToADay({ called, outlook, today }: { called: string; outlook: LadderOut
 	const beyond = (top: Told["top"]) => dayWords(dayAt(top.horizon, days, today, perWeek), today);
 	return (
 		<details className="mt-2">
-			<summary>by a day, and with one more lesson a week</summary>
+			<summary>check a date, or one more lesson a week</summary>
 			<div className={css.toDay}>
-				<FormRow id={`${id}day`} label="The day of the show" className="">
-					<DayField id={`${id}day`} value={day} onChange={setDay} aria-label={`The day of the show: ${called}`} />
+				<FormRow id={`${id}day`} label="Date of the show" className="">
+					<DayField id={`${id}day`} value={day} onChange={setDay} aria-label={`Date of the show: ${called}`} />
 				</FormRow>
 				{until === 0 && (
 					<FormRow id={`${id}week`} label="Lessons a week" className="">
@@ -151,9 +153,7 @@ function ToADay({ called, outlook, today }: { called: string; outlook: LadderOut
 					</FormRow>
 				)}
 			</div>
-			{day !== "" && day <= today && (
-				<p className="asks m-0">That day is not to come; choose one after today, {today}.</p>
-			)}
+			{day !== "" && day <= today && <p className="asks m-0">Choose a date after today ({today}).</p>}
 			{day > today && count === 0 && <p className="asks m-0">No lesson before that date. Choose a later one.</p>}
 			{told?.ok && (
 				<div role="status">
@@ -165,7 +165,7 @@ function ToADay({ called, outlook, today }: { called: string; outlook: LadderOut
 						<p className="m-0">
 							With one more a week, {plural(count + weeks, "lesson")}:{" "}
 							<Until told={told.value.ahead[1]} above={above} beyond={beyond(told.value.top)} />{" "}
-							<span className="mute">If each lesson gives as much as now.</span>
+							<span className="mute">Assumes each lesson helps as much as now.</span>
 						</p>
 					)}
 				</div>
@@ -175,10 +175,10 @@ function ToADay({ called, outlook, today }: { called: string; outlook: LadderOut
 }
 
 function Until({ told, above, beyond }: { told: Outcome<Forecast> | undefined; above: number; beyond: string }) {
-	if (!told?.ok) return <b>not said beyond {beyond}.</b>;
+	if (!told?.ok) return <b>no forecast after {beyond}.</b>;
 	return (
 		<>
-			<b>{within(told.value, above)}</b> of {plural(above, "rung")}, 8 times in 10; the top{" "}
+			<b>{within(told.value, above)}</b> of {plural(above, "rung")}, likely. Chance of the top:{" "}
 			<b>{inTen(told.value.atLeast[above] ?? 0)}</b>.
 		</>
 	);

@@ -37,7 +37,7 @@ export const GroupPage = ({ lessons }: GroupPageProps) => (
 							{
 								href: "/",
 								name: "Start a lesson",
-								answers: "Start with one student. Add the others with “next”; then the board shows all of them.",
+								answers: "Start with one student. Add the others with “next”. The board then shows all of them.",
 								drawing: "lesson",
 							},
 						]}

@@ -36,7 +36,7 @@ export function InHand({
 	const said = (words: string) => `${words}: ${item.what}`;
 	const set = (to: number) => onItems(lasting(plan.items, item.id, Math.max(1, Math.min(240, to))));
 	return (
-		<section className={css.hand} aria-label="In hand">
+		<section className={css.hand} aria-label="Chosen item">
 			<p className="m-0">
 				<b dir="auto">{item.what}</b> <span className="mute">{item.why}</span>
 			</p>
@@ -49,7 +49,7 @@ export function InHand({
 				>
 					−
 				</Button>
-				<b className={css.handMinutes}>{plural(minutes, "min", "min")}</b>
+				<b className={css.handMinutes}>{plural(minutes, "min")}</b>
 				<Button variant="outline-primary" aria-label={said("a minute more")} onClick={() => set(minutes + 1)}>
 					+
 				</Button>
@@ -79,23 +79,23 @@ export function InHand({
 				</Button>
 				<Button
 					variant="outline-primary"
-					aria-label={said("take out")}
+					aria-label={said("remove")}
 					onClick={() => {
 						onItems(takeOut(plan.items, item.id));
 						onDone();
 					}}
 				>
-					take out
+					remove
 				</Button>
 			</div>
 			<div className={css.handRow}>
 				<span className="mute">
 					{item.takes
 						? `Likely ${Math.max(0, Math.round(mean - spread))} to ${Math.round(mean + spread)} min, from this student’s own lessons.`
-						: `Likely ${Math.max(0, Math.round(mean - spread))} to ${Math.round(mean + spread)} min: three tenths either way, with nothing to go by yet.`}
+						: `Likely ${Math.max(0, Math.round(mean - spread))} to ${Math.round(mean + spread)} min: a first guess.`}
 				</span>
 				<Form.Label className="m-0" htmlFor="effort">
-					Effort of ten
+					Effort out of 10
 				</Form.Label>
 				<Form.Control
 					id="effort"

@@ -40,10 +40,10 @@ export function Left({ plan, view, onItems }: Props) {
 								<span className={css.acts}>
 									<Button
 										variant="outline-primary"
-										aria-label={`put in: ${item.what}`}
+										aria-label={`add: ${item.what}`}
 										onClick={() => onItems(putIn(plan.items, item.id))}
 									>
-										put in
+										add
 									</Button>
 									<Button
 										variant="link"
@@ -59,8 +59,8 @@ export function Left({ plan, view, onItems }: Props) {
 				</section>
 			)}
 			{view.out.length > 0 && (
-				<section aria-label="Taken out">
-					<h2>Taken out</h2>
+				<section aria-label="Left out">
+					<h2>Left out</h2>
 					<ul className={css.left}>
 						{view.out.map((item) => (
 							<li key={item.id}>
@@ -69,10 +69,10 @@ export function Left({ plan, view, onItems }: Props) {
 								</span>
 								<Button
 									variant="link"
-									aria-label={`may be in again: ${item.what}`}
+									aria-label={`allow it again: ${item.what}`}
 									onClick={() => onItems(giveBack(plan.items, item.id))}
 								>
-									may be in again
+									allow it again
 								</Button>
 							</li>
 						))}
@@ -92,9 +92,9 @@ function OwnItem({ plan, onItems }: Pick<Props, "plan" | "onItems">) {
 	const long = Number(minutes);
 	const wrong =
 		what !== "" && !(Number.isInteger(long) && long >= 1 && long <= 240)
-			? `Minutes is ${minutes || "empty"}; a whole number from 1 to 240 is needed.`
+			? `Minutes: enter a whole number from 1 to 240.`
 			: plan.items.length >= MOST_ITEMS
-				? `There are ${MOST_ITEMS} items already; take one of your own away first.`
+				? `A plan holds ${MOST_ITEMS} items. Delete one of your own first.`
 				: null;
 	const add = (event: React.FormEvent) => {
 		event.preventDefault();
@@ -103,7 +103,7 @@ function OwnItem({ plan, onItems }: Pick<Props, "plan" | "onItems">) {
 			id: uuid(),
 			class: kind,
 			what: what.trim().slice(0, 160),
-			why: "Your own.",
+			why: "Your own item.",
 			least: long,
 			wish: long,
 			value: 8,
@@ -115,8 +115,8 @@ function OwnItem({ plan, onItems }: Pick<Props, "plan" | "onItems">) {
 	};
 	const own = plan.items.filter((item) => item.own);
 	return (
-		<Form onSubmit={add} className={css.own} aria-label="An item of your own">
-			<FormRow id="own-what" label="Something of your own" className="">
+		<Form onSubmit={add} className={css.own} aria-label="Add your own item">
+			<FormRow id="own-what" label="Your own item" className="">
 				<Form.Control value={what} maxLength={160} dir="auto" onChange={(event) => setWhat(event.target.value)} />
 			</FormRow>
 			<FormRow id="own-minutes" label="Minutes" className="">
@@ -140,14 +140,14 @@ function OwnItem({ plan, onItems }: Pick<Props, "plan" | "onItems">) {
 				</Form.Select>
 			</FormRow>
 			<Button type="submit" variant="outline-primary" disabled={what.trim() === "" || wrong !== null}>
-				add it
+				add the item
 			</Button>
 			<p role="status" className={css.wrong}>
 				{wrong}
 			</p>
 			{own.map((item) => (
 				<Button key={item.id} variant="link" onClick={() => onItems(plan.items.filter((one) => one.id !== item.id))}>
-					take “{item.what}” away
+					delete “{item.what}”
 				</Button>
 			))}
 		</Form>

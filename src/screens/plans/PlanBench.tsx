@@ -2,10 +2,10 @@
 
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import { ofHundred } from "@/core/analysis/readings";
 import { pinAll } from "@/core/plan/arrange";
 import type { LessonPlan } from "@/core/plan/plan";
 import type { PlanView } from "@/core/plan/viewPlan";
+import { ofHundred } from "@/core/text/figures";
 import { list, plural } from "@/core/text/lists";
 import type { PlanPageProps } from "@/server/readPlans";
 import { BenchPage } from "@/ui/BenchPage";
@@ -26,7 +26,7 @@ import { usePlan } from "./usePlan";
 export function PlanBench({ at, plan: document, names, kits, enough, day }: PlanPageProps & { day: string }) {
 	const { plan, edit, steps, inForce, view, refusals } = usePlan(at, document, names);
 	const [inHand, setInHand] = useState<string | null>(null);
-	const who = plan.students.map((id) => names[id] ?? "somebody who is gone").join(", ");
+	const who = plan.students.map((id) => names[id] ?? "a deleted student").join(", ");
 	return (
 		<BenchPage
 			wide
@@ -77,7 +77,7 @@ export function PlanBench({ at, plan: document, names, kits, enough, day }: Plan
 
 /** The number to act on: how likely the lesson ends in time. */
 function Worth({ plan, view, onPinAll }: { plan: LessonPlan; view: PlanView | null; onPinAll: () => void }) {
-	if (!view) return <p className={css.worth}>Working it out.</p>;
+	if (!view) return <p className={css.worth}>Working out the plan.</p>;
 	const { overrun, used, free, surer } = view;
 	const over = Math.max(1, Math.round(overrun.chance > 0 ? overrun.minutes / overrun.chance : 0));
 	return (
@@ -87,13 +87,13 @@ function Worth({ plan, view, onPinAll }: { plan: LessonPlan; view: PlanView | nu
 			</p>
 			<p className="mute m-0">
 				{used} of {plural(plan.minutes, "minute")} planned{free > 0 && `, ${free} to spare`}.{" "}
-				{overrun.chance >= 0.005 && `If it does run over: about ${plural(over, "minute")}.`}{" "}
+				{overrun.chance >= 0.005 && `If it runs over: by about ${plural(over, "minute")}.`}{" "}
 				{surer &&
 					(surer.without.length > 0
 						? `At ${100 * surer.sure} of 100: without ${list(surer.without.map((what) => `“${what}”`))}.`
 						: `At ${100 * surer.sure} of 100: shorter drills, the same list.`)}{" "}
 				<Button variant="link" onClick={onPinAll}>
-					pin all as it stands
+					pin everything
 				</Button>
 			</p>
 			{view.rules.map((rule) => (

@@ -41,7 +41,7 @@ export function PlanHead({
 				<FormRow id="day" label="Day" className="">
 					<DayField value={plan.day} onChange={(day) => day && onChange({ day }, "day")} />
 				</FormRow>
-				<FormRow id="time" label="Begins" className="">
+				<FormRow id="time" label="Start" className="">
 					<Form.Control
 						type="time"
 						value={plan.time}
@@ -65,13 +65,13 @@ export function PlanHead({
 						<option key={one} value={one} />
 					))}
 				</datalist>
-				<FormRow id="who" label="And" className="">
+				<FormRow id="who" label="Second student" className="">
 					<Form.Select
 						value=""
 						disabled={busy || plan.students.length >= 10}
 						onChange={(event) => void gather({ students: [...plan.students, event.target.value] })}
 					>
-						<option value="">nobody else</option>
+						<option value="">no second student</option>
 						{others.map(([id, name]) => (
 							<option key={id} value={id}>
 								{name}
@@ -105,7 +105,7 @@ const Sure = ({ plan, onChange }: Part) => (
 		>
 			{SURE.map((one) => (
 				<option key={one} value={one}>
-					{one === 0.5 ? "as often as not" : `in ${100 * one} of 100`}
+					{one === 0.5 ? "in half of the lessons" : `in ${100 * one} of 100`}
 				</option>
 			))}
 		</Form.Select>

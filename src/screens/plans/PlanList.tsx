@@ -22,11 +22,11 @@ export function PlanList({ day, coming, past, students, student }: PlansPageProp
 		<BenchPage wide>
 			<h1>Plans</h1>
 			<NewPlan students={students} student={student} day={day} />
-			<Rows name="To come" lines={coming} day={day} />
+			<Rows name="Coming up" lines={coming} day={day} />
 			{coming.length === 0 && (
 				<p>
-					No lesson is planned. Choose somebody above: what may be done gathers itself from where the pegs stand, what
-					was promised and what has not been looked at.
+					No lessons planned. Choose a student above. The plan fills itself from pegs, promises and rungs due for a
+					check.
 				</p>
 			)}
 			{past.length > 0 && <Rows name="Past" lines={past} day={day} />}
@@ -49,7 +49,7 @@ const Rows = ({ name, lines, day }: { name: string; lines: readonly PlanLine[]; 
 							<b>{line.who}</b>
 						</Link>
 						<span className={line.amiss ? "asks" : "mute"}>
-							{line.amiss ?? `${plural(line.minutes, "minute")}, ${plural(line.items, "thing")} in it`}
+							{line.amiss ?? `${plural(line.minutes, "minute")}, ${plural(line.items, "item")}`}
 						</span>
 					</div>
 				))}
@@ -75,9 +75,9 @@ function NewPlan({ students, student, day }: { students: PlansPageProps["student
 	};
 	return (
 		<Form onSubmit={make} className={css.own} aria-label="A new plan" noValidate>
-			<FormRow id="plan-who" label="For" className="">
+			<FormRow id="plan-who" label="Student" className="">
 				<Form.Select value={who} onChange={(event) => setWho(event.target.value)}>
-					<option value="">choose somebody</option>
+					<option value="">choose a student</option>
 					{students.map(({ id, name }) => (
 						<option key={id} value={id}>
 							{name}
@@ -85,7 +85,7 @@ function NewPlan({ students, student, day }: { students: PlansPageProps["student
 					))}
 				</Form.Select>
 			</FormRow>
-			<FormRow id="plan-day" label="On" className="">
+			<FormRow id="plan-day" label="Day" className="">
 				<DayField value={on} onChange={setOn} />
 			</FormRow>
 			<FormRow id="plan-minutes" label="Minutes" className="">
@@ -98,7 +98,7 @@ function NewPlan({ students, student, day }: { students: PlansPageProps["student
 				/>
 			</FormRow>
 			<Button type="submit" disabled={busy || who === "" || on === ""}>
-				plan it
+				plan the lesson
 			</Button>
 			<div className={css.wrong}>
 				<Refusals refusals={refused} />

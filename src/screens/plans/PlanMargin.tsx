@@ -52,14 +52,14 @@ export function PlanMargin({
 								`enough for the ${part}, ${Math.round(load)} of ${limit} ${of === "day" ? "that day" : "in seven days"}`,
 						)
 						.join("; ")}
-					. Rungs that load it are taken out of the lesson.
+					. Rungs that load it are left out of the lesson.
 				</p>
 			))}
-			<h2>All through the lesson</h2>
+			<h2>Throughout the lesson</h2>
 			<FormRow id="watch-0" label="Watch">
 				<Form.Control dir="auto" value={plan.watch[0] ?? ""} onChange={(event) => watch(0, event.target.value)} />
 			</FormRow>
-			<FormRow id="watch-1" label="And watch">
+			<FormRow id="watch-1" label="Also watch">
 				<Form.Control
 					dir="auto"
 					value={plan.watch[1] ?? ""}
@@ -67,7 +67,7 @@ export function PlanMargin({
 					onChange={(event) => watch(1, event.target.value)}
 				/>
 			</FormRow>
-			<FormRow id="wish" label="The student’s wish for the day">
+			<FormRow id="wish" label="The student’s wish for today">
 				<Form.Control
 					dir="auto"
 					maxLength={400}
@@ -76,18 +76,18 @@ export function PlanMargin({
 				/>
 			</FormRow>
 			<p className="hint">
-				<Link href="/sums#tries">How many tries fit into so many minutes</Link>
+				<Link href="/sums#tries">work out how many tries fit</Link>
 			</p>
 			<p className="m-0">
-				<b>Bring:</b> {kit.length > 0 ? kit.join(", ") : "no kit is named on these rungs"}
+				<b>Bring:</b> {kit.length > 0 ? kit.join(", ") : "no kit on these rungs"}
 			</p>
 			{kits
 				.filter((one) => one.kit || one.lacks.length > 0)
 				.map((one) => (
 					<p key={one.id} className="m-0" dir="auto">
 						<b>{kits.length > 1 ? `${names[one.id] ?? "Somebody"} carries` : "They carry"}:</b>{" "}
-						{one.kit || "nothing noted"}
-						{one.lacks.length > 0 && `; lacks ${one.lacks.join(", ")}`}
+						{one.kit || "no kit noted"}
+						{one.lacks.length > 0 && `, without ${one.lacks.join(", ")}`}
 					</p>
 				))}
 			<Effort view={view} />
@@ -107,7 +107,7 @@ function Effort({ view }: { view: PlanView | null }) {
 	return (
 		<figure className={css.efforts}>
 			<figcaption>
-				<b>Effort:</b> {mean.toFixed(1)} of ten on average, {most} at its hardest
+				<b>Effort:</b> {mean.toFixed(1)} of 10 on average, highest {most}
 			</figcaption>
 			<div aria-hidden="true">
 				{told.map(({ item, minutes: long }) => (
@@ -142,10 +142,10 @@ function Reminders({
 						</span>{" "}
 						<Button
 							variant="link"
-							aria-label={`take away: ${one.words}`}
+							aria-label={`remove: ${one.words}`}
 							onClick={() => onChange({ again: plan.again.filter((other) => other !== one) })}
 						>
-							take away
+							remove
 						</Button>
 					</li>
 				))}
@@ -216,11 +216,11 @@ function Elsewhere({
 		<section aria-label="For another day or student">
 			<h3 className={css.small}>Copy this plan</h3>
 			<Button variant="outline-primary" onClick={() => void copy({ day: nextWeek, students: plan.students })}>
-				copy it to a week later
+				copy to next week
 			</Button>
-			<FormRow id="copy-for" label="or for" className="mt-2">
+			<FormRow id="copy-for" label="or to" className="mt-2">
 				<Form.Select value="" onChange={(event) => void copy({ day: plan.day, students: [event.target.value] })}>
-					<option value="">somebody else</option>
+					<option value="">another student</option>
 					{others.map(([one, name]) => (
 						<option key={one} value={one}>
 							{name}

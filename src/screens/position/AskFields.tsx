@@ -41,7 +41,7 @@ export function AskFields({ placing, size }: { placing: Placing; size: { width: 
 	return (
 		<>
 			<div className={css.ask}>
-				<FormRow id="ask-of" label="Measured is" className="">
+				<FormRow id="ask-of" label="Measure" className="">
 					<Form.Select
 						value={ask.of}
 						onChange={(event) =>
@@ -111,7 +111,7 @@ export function AskFields({ placing, size }: { placing: Placing; size: { width: 
 			</table>
 			{now.marks.length > 0 && (
 				<Button variant="link" onClick={() => put({ marks: [] })}>
-					take the drawn lines out
+					remove the drawn lines
 				</Button>
 			)}
 		</>

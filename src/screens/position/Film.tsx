@@ -53,9 +53,7 @@ export function Film({ clips, onFrame }: { clips: readonly Clip[]; onFrame: (pic
 							playsInline
 							preload="auto"
 							aria-label={clip.name}
-							onError={() =>
-								setTrouble(`“${clip.name}” cannot be played here; bring it as MP4 or WebM, a few seconds of it.`)
-							}
+							onError={() => setTrouble(`“${clip.name}” cannot be played here. Use a few seconds as MP4 or WebM.`)}
 							onTimeUpdate={(event) => {
 								const time = event.currentTarget.currentTime;
 								setAt((was) => was.map((one, k) => (k === i ? time : one)));
@@ -84,15 +82,15 @@ export function Film({ clips, onFrame }: { clips: readonly Clip[]; onFrame: (pic
 									try {
 										onFrame(await fromClip(video));
 									} catch (error) {
-										setTrouble(error instanceof Error ? error.message : "This frame cannot be taken; choose another.");
+										setTrouble(error instanceof Error ? error.message : "This frame cannot be used. Choose another.");
 									}
 								}}
 							>
-								take this frame
+								use this frame
 							</Button>
 							{clips.length > 1 && (
 								<Button variant="link" onClick={() => mark(i)}>
-									{beats[i] === null ? "this is the beat" : "the beat is here"}
+									{beats[i] === null ? "beat set here" : "set the beat here"}
 								</Button>
 							)}
 						</p>
@@ -116,9 +114,9 @@ export function Film({ clips, onFrame }: { clips: readonly Clip[]; onFrame: (pic
 				{laid && (
 					<>
 						<Button variant="outline-primary" onClick={toBeat}>
-							both to the beat
+							line both up at the beat
 						</Button>
-						<span className="mute">They are stepped together now.</span>
+						<span className="mute">Both now move together.</span>
 					</>
 				)}
 			</div>

@@ -56,7 +56,7 @@ export function KeepStill({
 			setRefused([
 				{
 					path: "consent",
-					sentence: `Say first that ${name} may be filmed; until then nothing is kept.`,
+					sentence: `Confirm first that ${name} may be filmed. Until then nothing is saved.`,
 				},
 			]);
 			return;
@@ -69,7 +69,7 @@ export function KeepStill({
 			if (consent) keepText(consentOf(studio, still.student), consent);
 		} catch {
 			setRefused([
-				{ path: "picture", sentence: "This device has no room for it; take something off it, or save the picture." },
+				{ path: "picture", sentence: "This device is full. Free some space, or save the picture elsewhere." },
 			]);
 			return;
 		}
@@ -80,26 +80,22 @@ export function KeepStill({
 	};
 	const waiting = said?.told?.waiting ?? [];
 	return (
-		<section className={css.keep} aria-label="Keep it">
+		<section className={css.keep} aria-label="Save the still">
 			{!filmed && (
 				<Form.Check
 					id="may-film"
-					label={
-						young
-							? `Whoever answers for ${name} agreed that they may be filmed`
-							: `${name} agreed that they may be filmed`
-					}
+					label={young ? `The guardian of ${name} agreed to filming` : `${name} agreed to filming`}
 					checked={agreed}
 					onChange={(event) => setAgreed(event.target.checked)}
 				/>
 			)}
-			<Button onClick={() => void keep()}>keep it with {name}</Button>
+			<Button onClick={() => void keep()}>save it with {name}</Button>
 			<Refusals refusals={refused} />
 			{said && (
 				<p role="status" className="m-0">
 					{said.told && waiting.length === 0
-						? "Kept, and with the server."
-						: "Kept on this device; it goes out when the server answers."}{" "}
+						? "Saved and sent."
+						: "Saved on this device. It is sent when the server answers."}{" "}
 					{refused.length > 0 &&
 						waiting.map((one) => (
 							<Button
@@ -111,7 +107,7 @@ export function KeepStill({
 									setSaid(null);
 								}}
 							>
-								let {one.still.name} of {one.still.day} go
+								discard {one.still.name} of {one.still.day}
 							</Button>
 						))}
 				</p>

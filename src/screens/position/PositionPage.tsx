@@ -51,7 +51,7 @@ export function PositionPage() {
 		<BenchPage
 			margin={
 				<>
-					<h2>What it can say</h2>
+					<h2>How exact it is</h2>
 					<p className="mute">
 						A point is exact to about two pixels. Each result shows what that changes. Point the camera square at what
 						you measure: from an angle, every reading is wrong.
@@ -63,7 +63,7 @@ export function PositionPage() {
 			<h1>Position check</h1>
 			{pack && pack.ladders.length > 0 && (
 				<div className={css.whose}>
-					<FormRow id="whose-ladder" label="Whose" className="">
+					<FormRow id="whose-ladder" label="Student" className="">
 						<Form.Select
 							value={ladder?.id ?? ""}
 							onChange={(event) => setWhose({ ...whose, ladder: event.target.value, position: "", rung: null })}
@@ -94,7 +94,9 @@ export function PositionPage() {
 			{picture ? (
 				<Check key={picture.url} picture={picture} pack={pack} ladder={ladder} position={position} whose={whose} />
 			) : (
-				<p className="mute">No picture yet. Hold one finish, take it from square at the side, and place the points.</p>
+				<p className="mute">
+					No picture yet. Hold the finish still. Take the picture square from the side. Then place the points.
+				</p>
 			)}
 		</BenchPage>
 	);
@@ -108,9 +110,8 @@ function CameraStood({ ladder, rung }: { ladder: PackLadder | null; rung: string
 	const side = (x: number) => (x === 0 ? "in the middle" : `${Math.abs(x)} m to the ${x < 0 ? "left" : "right"}`);
 	return (
 		<p dir="auto">
-			On “{readOn(ladder, on.settings.name)}” it stands{" "}
-			{cameras.map(({ x, y, height }) => `${side(x)}, ${y} m away${height ? `, ${height} m high` : ""}`).join("; and ")}
-			.
+			On “{readOn(ladder, on.settings.name)}” the camera is{" "}
+			{cameras.map(({ x, y, height }) => `${side(x)}, ${y} m away${height ? `, ${height} m high` : ""}`).join(" and ")}.
 		</p>
 	);
 }
@@ -217,14 +218,14 @@ function Check({
 					<UndoRedo {...placing} />
 					{before.length > 0 && (
 						<Form.Select
-							aria-label="Laid over"
+							aria-label="Overlay"
 							style={{ width: "auto" }}
 							value={over}
 							onChange={(event) => setOver(event.target.value as typeof over)}
 						>
-							<option value="none">nothing laid over</option>
-							<option value="first">the first one over it</option>
-							{best && <option value="best">the best one over it</option>}
+							<option value="none">no overlay</option>
+							<option value="first">the first still</option>
+							{best && <option value="best">the best still</option>}
 						</Form.Select>
 					)}
 				</div>
@@ -242,11 +243,11 @@ function Check({
 				{pack && still && <KeepStill pack={pack} still={still} picture={picture.blob} onSent={onSent} />}
 				<p className={css.tools}>
 					<Button variant="link" onClick={() => void png()}>
-						save as picture
+						save the picture
 					</Button>
 					{still && (
 						<Button variant="link" onClick={() => offer(`${called}.json`, asFile(still, result ? [result] : []))}>
-							save as JSON
+							save the numbers (JSON)
 						</Button>
 					)}
 				</p>

@@ -4,8 +4,8 @@ import css from "./position.module.css";
 
 const words = {
 	on: "on",
-	short: "short of its range",
-	beyond: "beyond its range",
+	short: "not enough",
+	beyond: "too much",
 	"cannot tell": "cannot tell",
 	"cannot be judged": "cannot be judged",
 } as const;
@@ -17,19 +17,21 @@ export function Reading({ result, of }: { result: StillResult; of: "angle" | "di
 		<div role="status" className={css.reading}>
 			<b data-testid="measured">{figureWords(measured.value, of)}</b>
 			<span>
-				{judged && <b data-testid="judged">{words[judged]}</b>}
 				<span className="mute">
-					{" "}
-					give or take {of === "angle" ? `${measured.error.toFixed(1)}°` : figureWords(measured.error, of)}
-				</span>
+					± {of === "angle" ? `${measured.error.toFixed(1)}°` : figureWords(measured.error, of)}
+				</span>{" "}
+				{judged && <b data-testid="judged">{words[judged]}</b>}
 				<br />
-				{measure.range
-					? judged === "cannot be judged"
-						? (endsRefusal(of, measure.range, of === "angle" ? "degrees" : "m") ?? "")
-						: judged === "cannot tell"
-							? `That is wider than what is left to the end of ${figureWords(measure.range.low, of)} to ${figureWords(measure.range.high, of)}.`
-							: `Its range is ${figureWords(measure.range.low, of)} to ${figureWords(measure.range.high, of)}.`
-					: "No range is given, so nothing is said of on or off."}
+				{measure.range && judged !== "cannot be judged" && (
+					<>
+						Tolerance {figureWords(measure.range.low, of)} to {figureWords(measure.range.high, of)}
+					</>
+				)}
+				{judged === "cannot tell" && <span className="d-block">The error reaches past the edge.</span>}
+				{measure.range &&
+					judged === "cannot be judged" &&
+					(endsRefusal(of, measure.range, of === "angle" ? "degrees" : "m") ?? "")}
+				{!measure.range && "No tolerance set, so no verdict."}
 			</span>
 		</div>
 	);

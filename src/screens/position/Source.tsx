@@ -34,7 +34,7 @@ export function Source({ onPicture }: { onPicture: (picture: Taken) => void }) {
 			onPicture(await make());
 			setTrouble("");
 		} catch (error) {
-			setTrouble(error instanceof Error ? error.message : "The picture cannot be read; choose another.");
+			setTrouble(error instanceof Error ? error.message : "The picture cannot be read. Choose another.");
 		}
 	};
 	return (
@@ -73,7 +73,7 @@ export function Source({ onPicture }: { onPicture: (picture: Taken) => void }) {
 							onChange={(event) => setPose(Math.min(999, Math.max(0, Math.floor(Number(event.target.value)))))}
 						/>
 						<Button variant="outline-primary" onClick={() => void bring(() => fromPose(poseOf(pose || 1)))}>
-							take it
+							take the picture
 						</Button>
 					</span>
 				</div>

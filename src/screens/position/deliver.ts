@@ -10,7 +10,8 @@ export async function deliver({ id, still, picture, consent }: WaitingStill): Pr
 		body: picture,
 	});
 	const said = (await response.json()) as { hash?: string; refusals?: Refusal[] };
-	if (!response.ok || !said.hash) return said.refusals ?? [{ path: "picture", sentence: "Its picture was not taken." }];
+	if (!response.ok || !said.hash)
+		return said.refusals ?? [{ path: "picture", sentence: "The server did not accept its picture." }];
 	const kept = await keepStill(id, { ...still, picture: said.hash }, consent);
 	return kept.ok ? [] : kept.refusals;
 }

@@ -17,10 +17,10 @@ async function taken(width: number, height: number, draw: (on: CanvasRenderingCo
 	const canvas = document.createElement("canvas");
 	Object.assign(canvas, { width, height });
 	const on = canvas.getContext("2d");
-	if (!on) throw new Error("This browser cannot draw here; use another one.");
+	if (!on) throw new Error("This browser cannot draw here. Use another one.");
 	draw(on);
 	const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, "image/png"));
-	if (!blob) throw new Error("The picture is too large for this browser; take it smaller, or a cut of it.");
+	if (!blob) throw new Error("The picture is too large for this browser. Use a smaller one or crop it.");
 	return { url: URL.createObjectURL(blob), blob, width, height };
 }
 
@@ -35,15 +35,14 @@ const shrunk = (width: number, height: number) => {
  * @throws Error with a sentence and what to do, where it is none or too large
  */
 export async function fromFile(file: File): Promise<Taken> {
-	if (file.size === 0) throw new Error("The picture is empty; choose another file.");
+	if (file.size === 0) throw new Error("The picture is empty. Choose another file.");
 	const bitmap = await createImageBitmap(file, { imageOrientation: "from-image" }).catch(() => null);
-	if (!bitmap)
-		throw new Error(`“${file.name}” cannot be read as a picture; a PNG, JPEG or WebP picture is needed, or a clip.`);
+	if (!bitmap) throw new Error(`“${file.name}” is not a picture. Choose a PNG, JPEG or WebP picture, or a clip.`);
 	const { width, height } = bitmap;
 	if (width * height > MOST_MEGAPIXELS * MILLION) {
 		bitmap.close();
 		throw new Error(
-			`The picture has ${Math.round((width * height) / MILLION)} megapixels; up to ${MOST_MEGAPIXELS} can be read here. Take it smaller, or take a cut of it.`,
+			`The picture is too large (${Math.round((width * height) / MILLION)} megapixels, ${MOST_MEGAPIXELS} at most). Use a smaller one or crop it.`,
 		);
 	}
 	const made = await taken(...shrunk(width, height), (on) =>

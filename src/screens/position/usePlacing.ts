@@ -64,9 +64,9 @@ export function troubleOf({ ask, points, placed }: Placed): string | null {
 	const { low, high } = ask;
 	const waiting = namesFor(ask).filter((name) => !placed.includes(name));
 	if (waiting.length > 0)
-		return `Put ${list(waiting)} where ${waiting.length === 1 ? "it belongs" : "they belong"}; then it is measured.`;
+		return `Put ${list(waiting)} where ${waiting.length === 1 ? "it belongs" : "they belong"}. Then you get a reading.`;
 	if (low !== null && high !== null && low > high)
-		return `The range runs from ${low} to ${high}; the low end is above the high one. Change them over.`;
+		return `Tolerance: ${low} to ${high} is the wrong way round. Swap the two.`;
 	const ends =
 		low !== null && high !== null && endsRefusal(ask.of, { low, high }, ask.of === "angle" ? "degrees" : "m");
 	if (ends) return ends;
@@ -74,13 +74,13 @@ export function troubleOf({ ask, points, placed }: Placed): string | null {
 	if (ask.of === "distance" && (ask.known === null || !(ask.known > 0)))
 		return ask.known === null
 			? "To measure a distance, mark a known length in the same plane and say how long it is."
-			: `The known length is ${ask.known}; it is more than nothing. Say how long it really is.`;
+			: `Known length: enter its real length, more than 0, not ${ask.known}.`;
 	const measure = measureFrom(ask);
 	const [told] = measure ? measureStill({ points, measures: [measure] }) : [];
 	if (told && !told.measured)
 		return spots.size === 1
-			? "All points lie on one spot; move them to where they belong."
-			: "Two of the points lie on one spot; move one to where it belongs.";
+			? "All points are on one spot. Move them apart."
+			: "Two of the points are on one spot. Move one of them.";
 	return null;
 }
 

@@ -29,7 +29,7 @@ export function Asked({ bench, rungs, student }: { bench: Bench; rungs: readonly
 	const full = assignment.items.length >= MOST;
 	return (
 		<>
-			<FormRow id="practice-note" label="A line to them, at the top of the page">
+			<FormRow id="practice-note" label="Message at the top of their page">
 				<Form.Control
 					value={assignment.note}
 					maxLength={1000}
@@ -62,7 +62,7 @@ export function Asked({ bench, rungs, student }: { bench: Bench; rungs: readonly
 						</Button>
 					))}
 				<Button variant="outline-primary" disabled={full} onClick={adding(() => add(null))}>
-					a drill of its own
+					add your own drill
 				</Button>
 				{open
 					.filter(({ why }) => why !== null)
@@ -71,7 +71,7 @@ export function Asked({ bench, rungs, student }: { bench: Bench; rungs: readonly
 							{one.name}. {one.why}
 						</p>
 					))}
-				{full && <p className="mute m-0">Eight drills are as many as anybody does; take one out first.</p>}
+				{full && <p className="mute m-0">Eight drills is the most. Remove one first.</p>}
 			</div>
 			<Refusals refusals={refused} />
 		</>
@@ -120,11 +120,11 @@ function DrillRow({
 				<h3 dir="auto">{named}</h3>
 				<span>
 					<Button variant="link" aria-expanded={open} onClick={() => setOpen(!open)}>
-						{open ? "less" : "its words"}
+						{open ? "hide details" : "details"}
 						<span className="visually-hidden">: {named}</span>
 					</Button>
 					<Button variant="link" onClick={onRemove}>
-						take out<span className="visually-hidden">: {named}</span>
+						remove<span className="visually-hidden">: {named}</span>
 					</Button>
 				</span>
 			</div>
@@ -154,7 +154,7 @@ function DrillRow({
 				<>
 					{item.rung === null && words("name", "Name", 80)}
 					{words("drill", "What to do", 2000, 2)}
-					<FormRow id={`${item.id}-cues`} label="Cues, one a line">
+					<FormRow id={`${item.id}-cues`} label="Cues, one per line">
 						<Form.Control
 							as="textarea"
 							rows={2}
@@ -179,7 +179,7 @@ function DrillRow({
 						<p className="mute">
 							With {item.pictures.length === 1 ? "a picture" : `${item.pictures.length} pictures`} of the finish.{" "}
 							<Button variant="link" onClick={() => onEdit({ pictures: [] }, "")}>
-								without
+								remove
 							</Button>
 						</p>
 					)}
@@ -187,7 +187,7 @@ function DrillRow({
 						<p className="mute">
 							With the rhythm, {item.rhythm.seconds.toFixed(1)} s.{" "}
 							<Button variant="link" onClick={() => onEdit({ rhythm: null }, "")}>
-								without
+								remove
 							</Button>
 						</p>
 					)}

@@ -38,8 +38,8 @@ export function BringBack() {
 		else setRefused(read.refusals);
 	};
 	return (
-		<section aria-label="What came back">
-			<h2>What came back</h2>
+		<section aria-label="Import entries">
+			<h2>Import entries</h2>
 			<Form
 				onSubmit={(event) => {
 					event.preventDefault();
@@ -51,14 +51,14 @@ export function BringBack() {
 						as="textarea"
 						rows={3}
 						value={text}
-						placeholder="paste all of the message"
+						placeholder="paste the whole message"
 						onChange={(event) => setText(event.target.value)}
 					/>
 				</FormRow>
 				<Button type="submit" variant="outline-primary" disabled={busy || text.trim() === ""}>
-					take it in
+					add the entries
 				</Button>
-				<FormRow id="qr" label="or a picture of their code" className="mt-2">
+				<FormRow id="qr" label="Or a picture of their code" className="mt-2">
 					<Form.Control
 						type="file"
 						accept="image/*"
@@ -77,8 +77,8 @@ export function BringBack() {
 						<Link href={`/practice/${one.assignment}`} dir="auto">
 							{one.who}
 						</Link>
-						: {one.fresh === 0 ? "nothing new" : `${plural(one.fresh, "entry", "entries")} taken in`}
-						{one.known > 0 && `, ${one.known} known already`}.{one.refused.map((sentence) => ` Not taken: ${sentence}`)}
+						: {one.fresh === 0 ? "no new entries" : `${plural(one.fresh, "entry")} added`}
+						{one.known > 0 && `, ${one.known} already here`}.{one.refused.map((sentence) => ` Not added: ${sentence}`)}
 					</p>
 				))}
 			</div>

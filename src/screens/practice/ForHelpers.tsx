@@ -8,7 +8,7 @@ import css from "./practice.module.css";
 const parts = [
 	["feed", "How to feed"],
 	["counts", "What counts"],
-	["cautions", "Mind"],
+	["cautions", "Be careful"],
 	["stop", "When to stop"],
 ] as const;
 
@@ -51,7 +51,7 @@ export function ForHelpers({
 				{set("lower", "lower when met")}
 				{set("of", "of the last")}
 			</div>
-			<FormRow id="practice-words" label="Words to learn, one a line: word = what it means">
+			<FormRow id="practice-words" label="Words to learn, one per line: word = meaning">
 				<Form.Control
 					as="textarea"
 					rows={2}

@@ -10,6 +10,7 @@ import { plural } from "@/core/text/lists";
 import { answerEntry, clearPracticeDay, setPracticeTarget } from "@/server/practice";
 import { adding } from "@/ui/adding";
 import { dayWords } from "@/ui/dates";
+import { Lines } from "@/ui/Lines";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import { useStaying } from "@/ui/useStaying";
@@ -23,8 +24,7 @@ function Flood({ at, flood, day }: { at: { id: string }; flood: { day: string; e
 	return (
 		<div className="asks">
 			<p className="m-0">
-				{plural(flood.entries, "entry", "entries")} came by the link for {dayWords(flood.day, day)}, more than anybody
-				practises.{" "}
+				{plural(flood.entries, "entry")} came by the link for {dayWords(flood.day, day)}: too many for one day.{" "}
 				<Button
 					variant="outline-primary"
 					size="sm"
@@ -71,7 +71,7 @@ export function Journal({
 			{lines.map((entry) => (
 				<Answer key={entry.id} at={at} entry={entry} day={day} onPress={() => stay(entry)} />
 			))}
-			{entries.length === 0 && <p className="mute">Nothing came back yet.</p>}
+			{entries.length === 0 && <p className="mute">No entries yet.</p>}
 			{items
 				.filter((one) => one.entries.length > 0)
 				.map((one) => (
@@ -84,9 +84,9 @@ export function Journal({
 							<th scope="col">day</th>
 							<th scope="col">drill</th>
 							<th scope="col">good</th>
-							<th scope="col">asked</th>
+							<th scope="col">target</th>
 							<th scope="col">felt</th>
-							<th scope="col">said</th>
+							<th scope="col">remark</th>
 						</tr>
 					</thead>
 					<tbody>
@@ -112,7 +112,7 @@ export function Journal({
 									].join(", ")}
 									{entry.answer !== null && !lines.some(({ id }) => id === entry.id) && (
 										<Button variant="link" size="sm" onClick={adding(() => stay(entry))}>
-											{entry.answer ? "change your word" : "answer it after all"}
+											{entry.answer ? "change your answer" : "answer it"}
 											<span className="visually-hidden"> to “{entry.remark}”</span>
 										</Button>
 									)}
@@ -124,14 +124,14 @@ export function Journal({
 			)}
 			{entries.length > SHOWN && (
 				<Button variant="link" onClick={() => setAll(!all)}>
-					{all ? "only the latest" : `all ${entries.length} entries`}
+					{all ? "show the latest only" : `show all ${entries.length} entries`}
 				</Button>
 			)}
 		</section>
 	);
 }
 
-const scores = (entries: readonly JournalEntry[]): string => entries.map(({ good }) => good).join(", ");
+const scores = (entries: readonly JournalEntry[]): string => entries.map(({ good }) => good).join(" · ");
 
 /** A drill over its days: how often of those asked for, the first beside the latest, and its target. */
 function Drill({ at, of, day }: { at: { id: string }; of: JournalItem; day: string }) {
@@ -146,17 +146,18 @@ function Drill({ at, of, day }: { at: { id: string }; of: JournalItem; day: stri
 	return (
 		<div className={css.drill}>
 			<h3 dir="auto">{item.name}</h3>
-			<p className="m-0">
-				Done on {plural(days, "day")}, {asked} asked for.{" "}
-				{entries.length > FEW
-					? `First ${scores(entries.slice(0, FEW))} of ${first?.dose}, lately ${scores(entries.slice(-FEW))} of ${item.dose}.`
-					: `${scores(entries)} of ${item.dose}.`}{" "}
-				{best && `Best ${best.good} of ${best.tries}, ${dayWords(best.day, day)}.`}
-			</p>
+			<Lines
+				of={[
+					["practised", `${days} of ${plural(asked, "planned day")}`],
+					["first", entries.length > FEW ? `${scores(entries.slice(0, FEW))} of ${first?.dose}` : null],
+					[entries.length > FEW ? "latest" : "scores", `${scores(entries.slice(-FEW))} of ${item.dose}`],
+					["best", best ? `${best.good} of ${best.tries}, ${dayWords(best.day, day)}` : null],
+				]}
+			/>
 			<PracticeLine entries={entries} target={target} label={item.name} day={day} />
 			{suggestion && (
 				<p className="asks m-0">
-					{target} was met in {suggestion.met} of the last {suggestion.of}.{" "}
+					{target} was reached in {suggestion.met} of the last {suggestion.of}.{" "}
 					<Button
 						variant="outline-primary"
 						onClick={async () => {
@@ -164,7 +165,7 @@ function Drill({ at, of, day }: { at: { id: string }; of: JournalItem; day: stri
 							if (outcome.ok) router.refresh();
 						}}
 					>
-						ask for {suggestion.to}
+						set the target to {suggestion.to}
 						<span className="visually-hidden">: {item.name}</span>
 					</Button>
 				</p>
@@ -212,9 +213,9 @@ function Answer({
 			<div className={`${css.answer} ${css.answered}`}>
 				{remark}
 				<p className="m-0" dir="auto">
-					<span role="status">{said ? `On their page: “${said}”` : "Read, with no word to it."}</span>{" "}
+					<span role="status">{said ? `On their page: “${said}”` : "Read, no answer."}</span>{" "}
 					<Button variant="link" size="sm" onClick={adding(() => setSaid(null))}>
-						change it<span className="visually-hidden">: your word to “{entry.remark}”</span>
+						change the answer<span className="visually-hidden">: your answer to “{entry.remark}”</span>
 					</Button>
 				</p>
 			</div>
@@ -231,7 +232,7 @@ function Answer({
 			<div className={css.one}>
 				<Form.Control
 					aria-label={`Answer to “${entry.remark}”`}
-					placeholder="your word; it stands on their page"
+					placeholder="your answer, shown on their page"
 					value={text}
 					maxLength={1000}
 					dir="auto"

@@ -43,7 +43,7 @@ export function Paper({ at, student, assignment, acts, day }: PracticePageProps)
 								<b>{item.caution}</b>
 							</p>
 						)}
-						{item.home.length > 0 && <p dir="auto">At home: {list(item.home)}.</p>}
+						{item.home.length > 0 && <p dir="auto">Use at home: {list(item.home)}.</p>}
 						{item.cues.length > 0 && <p dir="auto">{item.cues.map((cue) => `“${cue}”`).join(" ")}</p>}
 						{weeks.map((week) =>
 							[...item.days].sort().map((weekday) => (
@@ -63,8 +63,7 @@ export function Paper({ at, student, assignment, acts, day }: PracticePageProps)
 					</section>
 				))}
 				<footer dir="auto">
-					A box a try: a tick for a good one, a dash for another. {helper.counts}{" "}
-					{helper.stop && `Stop: ${helper.stop}`}
+					One box per try: a tick if good, a dash if not. {helper.counts} {helper.stop && `Stop: ${helper.stop}`}
 				</footer>
 			</article>
 		</BenchPage>

@@ -45,29 +45,29 @@ export function PracticeBench(props: PracticePageProps) {
 		>
 			<div className={css.title}>
 				<h1 dir="auto">
-					<Link href={`/students/${student.id}`}>{student.name}</Link>, practice
+					<Link href={`/students/${student.id}`}>{student.name}</Link>: home practice
 				</h1>
 				<span className="mute">
 					since {dayWords(assignment.from, day)}
-					{archived && <b> · put away</b>}
+					{archived && <b> · archived</b>}
 				</span>
 			</div>
 			<p className={css.week}>
 				<b>{week.days}</b>{" "}
 				<span>
-					{week.days === 1 ? "day" : "days"} of the last seven, {asked} asked for
+					{week.days === 1 ? "day" : "days"} of {asked} planned, last 7 days
 					<br />
 					<span className="mute">
-						{plural(week.tries, "try", "tries")}, {plural(week.minutes, "minute")}, {week.good} good
+						{plural(week.tries, "try")}, {plural(week.minutes, "minute")}, {week.good} good
 					</span>
 				</span>
 			</p>
 			<Journal at={at} journal={journal} floods={props.floods} day={day} />
-			<section aria-label="What is asked for" className={css.section}>
+			<section aria-label="Drills" className={css.section}>
 				<h2>
-					What is asked for{" "}
+					Drills{" "}
 					<Button variant="link" aria-expanded={editing} onClick={() => setEditing(!editing)}>
-						{editing ? "close" : "change"}
+						{editing ? "close" : "edit"}
 					</Button>
 				</h2>
 				{editing ? (
@@ -90,10 +90,10 @@ export function PracticeBench(props: PracticePageProps) {
 				)}
 			</section>
 			<p className="hint">
-				<Link href="/sums#tries">How many tries fit into a day’s minutes</Link>
+				<Link href="/sums#tries">work out how many tries fit</Link>
 			</p>
 			{others.length > 0 && (
-				<section aria-label="Before" className={css.section}>
+				<section aria-label="Other practice" className={css.section}>
 					<h2>Their other practice</h2>
 					<ul className={css.plain}>
 						{others.map((one) => (
@@ -101,7 +101,7 @@ export function PracticeBench(props: PracticePageProps) {
 								<Link href={`/practice/${one.id}`}>{dayWords(one.from, day)}</Link>{" "}
 								<span className="mute" dir="auto">
 									{one.drills || "no drill"}
-									{one.archived && ", put away"}
+									{one.archived && ", archived"}
 								</span>
 							</li>
 						))}
@@ -116,7 +116,7 @@ export function PracticeBench(props: PracticePageProps) {
 						if (outcome.ok) router.refresh();
 					}}
 				>
-					{archived ? "bring it back" : "put this practice away"}
+					{archived ? "make active" : "archive this practice"}
 				</Button>{" "}
 				{!archived && <span className="mute">Its links stop working. The journal stays.</span>}
 			</p>

@@ -32,7 +32,7 @@ export function PracticeLine({
 			<svg
 				viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
 				role="img"
-				aria-label={`${label}: ${entries.length} entries from ${dayWords(first.day, day)} to ${dayWords(last.day, day)}, what was asked for met in ${met}`}
+				aria-label={`${label}: ${entries.length} entries from ${dayWords(first.day, day)} to ${dayWords(last.day, day)}, target reached in ${met}`}
 			>
 				<path className={css.base} d={`M0 ${y(0)}H${WIDTH}`} />
 				{entries.map((entry) => (
@@ -52,7 +52,7 @@ export function PracticeLine({
 				</text>
 			</svg>
 			<figcaption className="mute">
-				{dayWords(first.day, day)} to {dayWords(last.day, day)}; filled: what was asked for was met.
+				{dayWords(first.day, day)} to {dayWords(last.day, day)}. Filled: target reached.
 			</figcaption>
 		</figure>
 	);

@@ -32,8 +32,8 @@ export function PracticeList({
 			<Assign students={students} />
 			{lines.length === 0 && (
 				<p>
-					Nobody has practice to do. Choose somebody above, or what to practise at the end of a lesson: it becomes a
-					page of their own, by a private link, as one file, or on paper.
+					No practice yet. Choose a student above, or set it in a wrap-up. They get it as a private link, a file or on
+					paper.
 				</p>
 			)}
 			<div className={css.rows}>
@@ -46,14 +46,14 @@ export function PracticeList({
 							<b className={css.figure}>{line.week.days}</b> of {plural(line.week.asked, "day")} this week
 							{line.week.tries > 0 && (
 								<span className="mute">
-									, {plural(line.week.tries, "try", "tries")}
+									, {plural(line.week.tries, "try")}
 									{line.week.minutes > 0 && `, ${plural(line.week.minutes, "minute")}`}
 								</span>
 							)}
 						</span>
 						<span className="mute" dir="auto">
 							{line.drills || "no drill yet"}
-							{line.last ? `; last ${fromToday(line.last, day)}` : "; nothing came back yet"}
+							{line.last ? `, last ${fromToday(line.last, day)}` : ", no entries yet"}
 						</span>
 						<span className="asks">
 							{[
@@ -76,7 +76,7 @@ function Assign({ students }: { students: readonly { id: string; name: string }[
 	return (
 		<Form
 			className={css.assign}
-			aria-label="Practice for somebody"
+			aria-label="Give practice"
 			onSubmit={async (event) => {
 				event.preventDefault();
 				setBusy(true);
@@ -85,9 +85,9 @@ function Assign({ students }: { students: readonly { id: string; name: string }[
 				if (outcome.ok) router.push(`/practice/${outcome.value.id}`);
 			}}
 		>
-			<FormRow id="practice-who" label="For" className="">
+			<FormRow id="practice-who" label="Student" className="">
 				<Form.Select value={who} onChange={(event) => setWho(event.target.value)}>
-					<option value="">choose somebody</option>
+					<option value="">choose a student</option>
 					{students.map(({ id, name }) => (
 						<option key={id} value={id}>
 							{name}

@@ -32,8 +32,8 @@ export function Share({
 	const [ends, setEnds] = useState(dayAfter(day, USUAL_DAYS));
 	const [address, setAddress] = useState<string | null>(null);
 	return (
-		<section aria-label="How it goes out">
-			<h2>How it goes out</h2>
+		<section aria-label="Send it">
+			<h2>Send it</h2>
 			<Form
 				onSubmit={async (event) => {
 					event.preventDefault();
@@ -73,32 +73,32 @@ export function Share({
 						<span dir="auto">{link.name}</span>,{" "}
 						<span className="mute">
 							{link.withdrawn
-								? "withdrawn"
+								? "switched off"
 								: link.ends < day
 									? `ended ${dayWords(link.ends, day)}`
 									: `until ${dayWords(link.ends, day)}`}
 						</span>{" "}
 						<Button
 							variant="link"
-							aria-label={`${link.withdrawn ? "open again" : "withdraw"}: ${link.name}`}
+							aria-label={`${link.withdrawn ? "switch on again" : "switch off"}: ${link.name}`}
 							onClick={async () => {
 								const outcome = await ask(withdrawPracticeLink(link.id, !link.withdrawn));
 								if (outcome.ok) router.refresh();
 							}}
 						>
-							{link.withdrawn ? "open again" : "withdraw"}
+							{link.withdrawn ? "switch on again" : "switch off"}
 						</Button>
 					</li>
 				))}
 			</ul>
 			<p className="mt-3 mb-0">
 				<a href={`/api/practice/${at.id}/file`} download>
-					as one file
+					download as one file
 				</a>{" "}
-				<span className="mute">to send by any messenger; what is written in it comes back as text or as a code.</span>
+				<span className="mute">: send it with any messenger. Entries come back as text or a code.</span>
 			</p>
 			<p>
-				<Link href={`/practice/${at.id}/paper`}>on paper</Link> <span className="mute">with boxes to tick.</span>
+				<Link href={`/practice/${at.id}/paper`}>print on paper</Link> <span className="mute">with boxes to tick.</span>
 			</p>
 		</section>
 	);
@@ -110,5 +110,5 @@ function AddressCode({ address }: { address: string }) {
 	useEffect(() => {
 		if (canvas.current) void QRCode.toCanvas(canvas.current, address, { margin: 2, width: 180 });
 	}, [address]);
-	return <canvas ref={canvas} role="img" aria-label="The address as a code for a phone" />;
+	return <canvas ref={canvas} role="img" aria-label="The link as a code for a phone" />;
 }

@@ -27,8 +27,8 @@ export function Told({ at, items }: { at: { id: string }; items: readonly Journa
 	const of = items.find((one) => one.item.id === item) ?? items[0];
 	if (!of) return null;
 	return (
-		<section aria-label="Told, or on paper" className="mt-4">
-			<h2>Told, or on paper</h2>
+		<section aria-label="Add results yourself" className="mt-4">
+			<h2>Add results yourself</h2>
 			<Form
 				noValidate
 				onSubmit={async (event) => {
@@ -97,12 +97,12 @@ export function Told({ at, items }: { at: { id: string }; items: readonly Journa
 					<FormRow id="told-how" label="how" className="">
 						<Form.Select value={by} onChange={(event) => setBy(event.target.value === "told" ? "told" : "paper")}>
 							<option value="paper">on paper</option>
-							<option value="told">told</option>
+							<option value="told">told to you</option>
 						</Form.Select>
 					</FormRow>
 				</div>
 				<Button type="submit" variant="outline-primary">
-					write it down
+					save the result
 				</Button>
 				<Refusals refusals={refused} />
 			</Form>

@@ -19,8 +19,5 @@ export async function readQr(file: File): Promise<Outcome<string>> {
 		const found = jsQR(context.getImageData(0, 0, width, height).data, width, height);
 		if (found?.data) return { ok: true, value: found.data };
 	}
-	return refuse(
-		"file",
-		"No code was found in this picture; hold it straight, with the whole code and its white edge in it.",
-	);
+	return refuse("file", "No code found in this picture. Take it straight, with the whole code and its white edge.");
 }

@@ -1,7 +1,6 @@
 import type { BothSides, Compared } from "@/core/insight/beside";
+import { inTen } from "@/core/text/figures";
 import type { LadderProgress } from "@/server/readProgress";
-
-const inTen = (rate: number) => (10 * Math.abs(rate)).toFixed(1);
 
 /** Home beside lessons, contest beside lessons, one side beside the other: only where both have enough tries. */
 export function Beside({ ladder: { home, contest, sides } }: { ladder: LadderProgress }) {
@@ -23,14 +22,14 @@ function Sides({ of: { here, there, rungs } }: { of: BothSides }) {
 			<p className="m-0">
 				{apart === 0 ? (
 					<>
-						Both sides stand on rung <b>{here.at}</b>.
+						Both sides are on rung <b>{here.at}</b>.
 					</>
 				) : (
 					<>
-						The {here.side} side stands on rung <b>{here.at}</b>, the {there.side} on rung <b>{there.at}</b>.
+						The {here.side} side is on rung <b>{here.at}</b>, the {there.side} on rung <b>{there.at}</b>.
 					</>
 				)}{" "}
-				{rungs.length === 0 && <span className="mute">No rung was tried twenty times on both sides lately.</span>}
+				{rungs.length === 0 && <span className="mute">No rung has had twenty tries on both sides lately.</span>}
 			</p>
 			{rungs.map((one) => (
 				<Sentence key={one.name} of={one} there={`on the ${there.side}`} here={`on the ${here.side}`} />
@@ -57,8 +56,8 @@ function Sentence({
 			</b>{" "}
 			{there}, {lesson.good} of {lesson.tries} {here}.{" "}
 			{sure
-				? `${apart.by > 0 ? "Better" : "Worse"} ${there}, by ${inTen(apart.by)} in 10 (${inTen(Math.min(Math.abs(apart.low), Math.abs(apart.high)))} at least).`
-				: "No difference that is sure."}
+				? `${apart.by > 0 ? "Better" : "Worse"} ${there}, by ${inTen(Math.abs(apart.by))} in 10 (${inTen(Math.min(Math.abs(apart.low), Math.abs(apart.high)))} or more).`
+				: "No clear difference."}
 		</p>
 	);
 }

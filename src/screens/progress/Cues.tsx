@@ -1,23 +1,23 @@
 import type { CueEffect, RankedCue } from "@/core/insight/cueEffect";
 import { ENOUGH } from "@/core/insight/cueEffect";
+import { inTen } from "@/core/text/figures";
 import { plural } from "@/core/text/lists";
 import type { CuesTold, ProgressProps } from "@/server/readProgress";
 import figures from "@/ui/figures.module.css";
 import css from "./progress.module.css";
 
 const SHOWN = 6;
-const inTen = (rate: number) => (10 * rate).toFixed(1);
 const signed = (rate: number) => `${rate < 0 ? "−" : "+"}${inTen(Math.abs(rate))}`;
 
 /** Which cue takes: what followed it, and whether correcting did more than leaving alone; for the student, and for all. */
 export function Cues({ cues, all }: { cues: ProgressProps["cues"]; all: ProgressProps["cuesOfAll"] }) {
 	return (
-		<section aria-label="Which cue takes" className={css.margin}>
-			<h2>Which cue takes</h2>
+		<section aria-label="Cues that work" className={css.margin}>
+			<h2>Cues that work</h2>
 			<Told of={cues} />
 			{all.students > 1 && (
 				<details className="mt-2">
-					<summary>{plural(all.students, "student")} together</summary>
+					<summary>all {plural(all.students, "student")} together</summary>
 					<Told of={all} />
 				</details>
 			)}
@@ -26,7 +26,8 @@ export function Cues({ cues, all }: { cues: ProgressProps["cues"]; all: Progress
 }
 
 /** "13 corrections", "3 of the 8 moments": how many there are, against what a comparison takes where they are too few. */
-const soFar = (n: number, one: string) => (n < ENOUGH ? `${n} of the ${ENOUGH} ${one}s` : plural(n, one));
+const soFar = (n: number, one: "correction" | "moment") =>
+	n < ENOUGH ? `${n} of the ${plural(ENOUGH, one)}` : plural(n, one);
 
 const Told = ({ of: { effect, cued, uncued, words, kinds } }: { of: CuesTold }) => (
 	<>
@@ -39,24 +40,38 @@ const Told = ({ of: { effect, cued, uncued, words, kinds } }: { of: CuesTold }) 
 /** What a comparison still waits for: more of either, or moments of the same kind. */
 const missing = (cued: number, uncued: number) =>
 	cued >= ENOUGH && uncued >= ENOUGH
-		? "at moments like these a word was always given, or never"
-		: `${soFar(cued, "correction")}; ${soFar(uncued, "moment")} without one`;
+		? "at such moments you always gave a cue, or never"
+		: `${soFar(cued, "correction")}, ${soFar(uncued, "moment")} without one`;
 
 const Gain = ({ of: { gain, low, high, after, without, cued, uncued } }: { of: CueEffect }) => (
-	<p className="m-0">
-		{low <= 0 && high >= 0 ? (
-			"No sure difference: "
-		) : (
-			<>
-				{gain > 0 ? "A gain" : "A loss"} of about <b>{inTen(Math.abs(gain))} in 10</b>:{" "}
-			</>
-		)}
-		the position was right {inTen(after)} in 10 after a word, {inTen(without)} in 10 at moments like it without one.{" "}
-		<span className="mute">
-			With luck taken off, a word changes {signed(low)} to {signed(high)} in 10. {plural(cued, "correction")},{" "}
-			{plural(uncued, "moment")} without.
-		</span>
-	</p>
+	<table className={figures.table} aria-label="With and without a cue">
+		<thead>
+			<tr>
+				<th scope="col">after the same faults</th>
+				<th scope="col">right next</th>
+				<th scope="col">times</th>
+			</tr>
+		</thead>
+		<tbody>
+			<tr>
+				<th scope="row">with a cue</th>
+				<td>{inTen(after)} in 10</td>
+				<td>{cued}</td>
+			</tr>
+			<tr>
+				<th scope="row">without</th>
+				<td>{inTen(without)} in 10</td>
+				<td>{uncued}</td>
+			</tr>
+			<tr>
+				<th scope="row">{low <= 0 && high >= 0 ? "no clear difference" : <b>difference</b>}</th>
+				<td colSpan={2}>
+					<b>{signed(gain)} in 10</b>, likely {signed(low)} to {signed(high)}
+				</td>
+			</tr>
+		</tbody>
+		<caption className="hint">What luck alone would give is taken off the difference.</caption>
+	</table>
 );
 
 const Ranked = ({ name, rows }: { name: string; rows: readonly RankedCue[] }) =>
@@ -65,7 +80,7 @@ const Ranked = ({ name, rows }: { name: string; rows: readonly RankedCue[] }) =>
 			<thead>
 				<tr>
 					<th scope="col">{name}</th>
-					<th scope="col">right after it</th>
+					<th scope="col">right after the cue</th>
 					<th scope="col">given</th>
 				</tr>
 			</thead>
@@ -80,6 +95,8 @@ const Ranked = ({ name, rows }: { name: string; rows: readonly RankedCue[] }) =>
 					</tr>
 				))}
 			</tbody>
-			<caption className="hint">Drawn to the mean of all by 24 tries, so that luck does not lead.</caption>
+			<caption className="hint">
+				Cues with few tries are moved towards the average, so that luck does not come first.
+			</caption>
 		</table>
 	);

@@ -44,7 +44,7 @@ export function Finishes({ stills, day, ladder }: { stills: ProgressProps["still
 									<figcaption>
 										<b>{stillFigure(still)}</b> {dayWords(still.day, day)}{" "}
 										<Button variant="link" size="sm" onClick={() => void put(id, true)}>
-											put away
+											archive
 											<span className="visually-hidden">
 												: {name}, {still.day}
 											</span>
@@ -58,9 +58,9 @@ export function Finishes({ stills, day, ladder }: { stills: ProgressProps["still
 			})}
 			{away && (
 				<p className="m-0" role="status">
-					A still is put away.{" "}
+					Still archived.{" "}
 					<Button variant="link" onClick={() => void put(away, false)}>
-						bring it back
+						undo
 					</Button>
 				</p>
 			)}

@@ -2,15 +2,18 @@
 
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
+import { inTen } from "@/core/text/figures";
+import { plural } from "@/core/text/lists";
 import { watchNext } from "@/server/planning";
 import type { LadderProgress, ProgressProps } from "@/server/readProgress";
 import { dayWords } from "@/ui/dates";
+import figures from "@/ui/figures.module.css";
 import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import css from "./progress.module.css";
 
-const inTen = ({ times, of }: { times: number; of: number }) => ((10 * times) / of).toFixed(1);
+const rateOf = ({ times, of }: { times: number; of: number }) => inTen(times / of);
 
 /** Which later fault goes with which earlier one. What causes what is not in the record, and is not said. */
 export function GoesTogether({ ladder, student }: { ladder: LadderProgress; student: ProgressProps["student"] }) {
@@ -20,26 +23,42 @@ export function GoesTogether({ ladder, student }: { ladder: LadderProgress; stud
 		<div className={css.together}>
 			{goesWith.length === 0 && (
 				<p className="mute m-0">
-					Of {asked === 1 ? "one pair" : `${asked} pairs`} of positions that were watched together enough, none goes
-					with the other more than chance.
+					Of {asked === 1 ? "one pair" : `${asked} pairs`} of positions watched together often enough, none go wrong
+					together more than by chance.
 				</p>
 			)}
 			{goesWith.map((one) => (
 				<div key={`${one.earlier} ${one.later}`}>
-					<p className="m-0" dir="auto">
-						<b>{one.names[1]}</b> off goes with <b>{one.names[0]}</b> off: {inTen(one.where.off)} in 10 where it was
-						off, {inTen(one.where.on)} in 10 where it was on, compared within the same stretch of the same lesson.{" "}
-						<span className="mute">
-							{one.tries.length} tries.{" "}
-							{one.believed
-								? "So does the skill say."
-								: "The skill does not say so; it goes with it, which is no cause."}
-						</span>
-					</p>
+					<table className={figures.table} aria-label={`${one.names[1]} with ${one.names[0]}`}>
+						<thead>
+							<tr>
+								<th scope="col" dir="auto">
+									<b>{one.names[0]}</b> was …
+								</th>
+								<th scope="col" dir="auto">
+									<b>{one.names[1]}</b> off in
+								</th>
+							</tr>
+						</thead>
+						<tbody>
+							<tr>
+								<th scope="row">off</th>
+								<td>{rateOf(one.where.off)} of 10 tries</td>
+							</tr>
+							<tr>
+								<th scope="row">right</th>
+								<td>{rateOf(one.where.on)} of 10 tries</td>
+							</tr>
+						</tbody>
+						<caption className="hint">
+							Same lesson, same part. {plural(one.tries.length, "try")}.{" "}
+							{one.believed ? "The skill says so too." : "Going together does not prove a cause."}
+						</caption>
+					</table>
 					{one.causes.length > 0 && (
 						<p className="m-0" dir="auto">
-							Other causes that the skill names:{" "}
-							{one.causes.map(({ words, mark }) => `${words} (${mark ?? "not looked into"})`).join("; ")}.
+							Other causes in the skill:{" "}
+							{one.causes.map(({ words, mark }) => `${words} (${mark ?? "not checked"})`).join(", ")}.
 						</p>
 					)}
 					<Watch student={student.id} words={one.names[0]} />
@@ -56,7 +75,7 @@ function Watch({ student, words }: { student: string; words: string }) {
 	return (
 		<>
 			{planned ? (
-				<Link href={`/plans/${planned.id}`}>watched in the lesson of {dayWords(planned.day)}</Link>
+				<Link href={`/plans/${planned.id}`}>see the lesson of {dayWords(planned.day)}</Link>
 			) : (
 				<Button
 					size="sm"

@@ -31,7 +31,7 @@ export function ProgressPage({ student, day, lessons, ladders, cues, cuesOfAll, 
 				<Link href={`/students/${student.id}`} className={css.plain}>
 					{student.name}
 				</Link>
-				, then and now
+				: then and now
 			</h1>
 			{lessons === 0 && <p>No lessons yet. After two lessons on a rung you see the first beside the latest.</p>}
 			{ladders.map((ladder) => (
@@ -46,8 +46,7 @@ export function ProgressPage({ student, day, lessons, ladders, cues, cuesOfAll, 
 			))}
 			{lessons > 0 && (
 				<p className="hint mt-4">
-					From {plural(lessons, "lesson")}; try by try from the latest forty at most. A band is where the rate lies
-					eight times in ten.
+					From {plural(lessons, "lesson")} (try by try: the latest 40). “Likely” is right 8 times in 10.
 				</p>
 			)}
 		</BenchPage>
@@ -74,7 +73,7 @@ function OneLadder({
 			</h2>
 			{ladder.way.length === 0 ? (
 				<>
-					<p className="mute">No lesson on it yet.</p>
+					<p className="mute">No lessons on it yet.</p>
 					{howLong}
 				</>
 			) : (

@@ -1,12 +1,13 @@
 import type { Dip, RungLesson } from "@/core/insight/thenNow";
 import { readMark } from "@/core/ladder/marks";
+import { inTen, likelyRange } from "@/core/text/figures";
 import type { RungProgress } from "@/server/readProgress";
 import { dayWords } from "@/ui/dates";
 import figures from "@/ui/figures.module.css";
 import Link from "@/ui/Link";
 import css from "./progress.module.css";
 
-const words = { better: "better", worse: "worse", "not sure": "not sure yet" } as const;
+const words = { better: "better", worse: "worse", "not sure": "not clear yet" } as const;
 
 /** First beside latest, rung by rung, the highest first: what changed for sure is said, the rest is called not sure. */
 export function ThenNow({ rungs, day, label }: { rungs: readonly RungProgress[]; day: string; label: string }) {
@@ -16,9 +17,9 @@ export function ThenNow({ rungs, day, label }: { rungs: readonly RungProgress[];
 	return (
 		<>
 			<p className="m-0">
-				Of {rungs.length === 1 ? "one rung" : `${rungs.length} rungs`} with a then and a now,{" "}
-				<b>{better === 0 ? "none" : better === 1 ? "one" : better}</b> got better for sure: the latest three lessons
-				against the first three, good and bad days allowed for.
+				Of {rungs.length === 1 ? "one rung" : `${rungs.length} rungs`} with two lessons or more,{" "}
+				<b>{better === 0 ? "none" : better === 1 ? "one" : better}</b> got clearly better: the latest three lessons
+				against the first three, allowing for good and bad days.
 			</p>
 			<div>
 				<table className={`${figures.table} ${css.thenNow}`} aria-label={`Then and now: ${label}`}>
@@ -27,8 +28,8 @@ export function ThenNow({ rungs, day, label }: { rungs: readonly RungProgress[];
 							<th scope="col">rung</th>
 							<th scope="col">first</th>
 							<th scope="col">latest</th>
-							<th scope="col">rate, then and now</th>
-							<th scope="col">so</th>
+							<th scope="col">good in 10, then and now</th>
+							<th scope="col">change</th>
 						</tr>
 					</thead>
 					<tbody>
@@ -110,14 +111,13 @@ const WIDTH = 150;
 /** Both rates on one line from none to all: a band each, a disc where the rate is; the first one open, the latest filled. */
 function Bands({ rung: { first, latest } }: { rung: RungProgress }) {
 	const x = (rate: number) => 4 + rate * (WIDTH - 8);
-	const inTen = (rate: number) => (10 * rate).toFixed(0);
 	return (
 		<svg
 			className={css.bands}
 			width={WIDTH}
 			height={30}
 			role="img"
-			aria-label={`first ${inTen(first.rate)} in 10, between ${inTen(first.low)} and ${inTen(first.high)}; latest ${inTen(latest.rate)} in 10, between ${inTen(latest.low)} and ${inTen(latest.high)}`}
+			aria-label={`first ${inTen(first.rate)} in 10, ${likelyRange(first)}, latest ${inTen(latest.rate)} in 10, ${likelyRange(latest)}`}
 		>
 			<path className={css.scale} d={`M4 15h${WIDTH - 8}`} />
 			<path className={css.band} d={`M${x(first.low)} 8H${x(first.high)}`} />

@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { plural } from "@/core/text/lists";
+import { counted, plural } from "@/core/text/lists";
 import { isUnsentFile, sendUnsentFile } from "@/device/unsentFile";
 import type { Preview } from "@/server/jobs";
 import { Progress } from "./Progress";
@@ -30,14 +30,14 @@ export function BringIn() {
 		setUnsent("");
 		if (!(await isUnsentFile(file))) return handle.start("check", file);
 		const sent = await sendUnsentFile(file);
-		setUnsent(sent.ok ? `${plural(sent.value.events, "entry", "entries")} added.` : (sent.refusals[0]?.sentence ?? ""));
+		setUnsent(sent.ok ? `${plural(sent.value.events, "entry")} added.` : (sent.refusals[0]?.sentence ?? ""));
 		if (sent.ok) router.refresh();
 	};
 	const preview = job?.kind === "check" && job.state === "done" ? job.preview : null;
 	return (
 		<div>
 			<Form.Group controlId="workbook" className="mb-2" style={{ maxWidth: 480 }}>
-				<Form.Label>Bring in a workbook</Form.Label>
+				<Form.Label>Import a workbook</Form.Label>
 				<Form.Control
 					ref={input}
 					type="file"
@@ -50,7 +50,7 @@ export function BringIn() {
 				<Form.Text>The file is checked first. Nothing changes until you confirm.</Form.Text>
 			</Form.Group>
 			<p role="status">{unsent}</p>
-			<Progress handle={handle} doing="Bringing in" />
+			<Progress handle={handle} doing="Importing" />
 			{preview && (
 				<PreviewOf
 					preview={preview}
@@ -67,9 +67,9 @@ export function BringIn() {
 			)}
 			{taken && (
 				<p role="status">
-					<b>Taken in.</b>
+					<b>Imported.</b>
 					{mode === "whole" &&
-						" What was here before is kept among this studio’s files, under a name that begins with “before-import”."}
+						" A copy of the old data is in the studio’s files. Its name starts with “before-import”."}
 				</p>
 			)}
 		</div>
@@ -85,7 +85,7 @@ const sectionWords: Record<string, [string, string]> = {
 	ladderVersions: ["version of a ladder", "versions of ladders"],
 	ladders: ["ladder", "ladders"],
 	events: ["event of a lesson", "events of lessons"],
-	setAside: ["event set aside", "events set aside"],
+	setAside: ["entry with a problem", "entries with problems"],
 };
 
 function PreviewOf({
@@ -108,15 +108,16 @@ function PreviewOf({
 	const wrong = [...preview.refusals, ...preview[mode]];
 	const differs = (["students", "skills", "ladders"] as const).some((name) => (preview.sections[name]?.other ?? 0) > 0);
 	return (
-		<section aria-label="What the file holds" className="mt-2">
+		<section aria-label="Contents of the file" className="mt-2">
 			{preview.scope && (
 				<p className="m-0">
-					{preview.scope.of === "studio" ? "A whole studio." : `One ${preview.scope.of}, with all that belongs to it.`}
+					{preview.scope.of === "studio"
+						? "A whole studio."
+						: `One ${preview.scope.of}, with everything that belongs to it.`}
 				</p>
 			)}
 			<p className="mute m-0">
-				Private links and calendar addresses that were given away still lead to the studio this file is from. Make new
-				ones here.
+				Private links and calendar links still lead to the studio this file is from. Make new ones here.
 			</p>
 			<table className={css.preview}>
 				<thead>
@@ -132,7 +133,7 @@ function PreviewOf({
 						const [one, many] = sectionWords[name] ?? [name, name];
 						return (
 							<tr key={name}>
-								<th scope="row">{plural(fresh + same + other, one, many)}</th>
+								<th scope="row">{counted(fresh + same + other, one, many)}</th>
 								<td>{fresh}</td>
 								<td>{same}</td>
 								<td>{other}</td>
@@ -143,7 +144,7 @@ function PreviewOf({
 			</table>
 			{preview.back > 0 && (
 				<p>
-					{plural(preview.back, "student who was", "students who were")} deleted here would come back, with their
+					{counted(preview.back, "student who was", "students who were")} deleted here would come back, with all
 					lessons.
 				</p>
 			)}
@@ -162,7 +163,7 @@ function PreviewOf({
 					type="radio"
 					id="mode-whole"
 					name="mode"
-					label="In place of everything that is here (a backup is made first)"
+					label="Replace everything here (a backup is made first)"
 					checked={mode === "whole"}
 					onChange={() => onMode("whole")}
 				/>
@@ -174,7 +175,7 @@ function PreviewOf({
 						type="radio"
 						id="differing-keep"
 						name="differing"
-						label="keep those here"
+						label="keep the version here"
 						checked={differing === "keep"}
 						onChange={() => onDiffering("keep")}
 					/>
@@ -182,7 +183,7 @@ function PreviewOf({
 						type="radio"
 						id="differing-take"
 						name="differing"
-						label="take the file’s"
+						label="use the version in the file"
 						checked={differing === "take"}
 						onChange={() => onDiffering("take")}
 					/>
@@ -191,10 +192,7 @@ function PreviewOf({
 			{wrong.length > 0 && (
 				<div role="alert">
 					<p className="asks m-0">
-						<b>
-							{plural(wrong.length + preview.more, "thing stands", "things stand")} in the way; nothing of the file can
-							be taken in like this.
-						</b>
+						<b>{plural(wrong.length + preview.more, "problem")}. Nothing can be imported until they are fixed.</b>
 					</p>
 					<ul className={css.wrong}>
 						{wrong.map(({ path, sentence }) => (
@@ -208,10 +206,10 @@ function PreviewOf({
 			)}
 			<p className="d-flex gap-2">
 				{wrong.length === 0 && (
-					<Button onClick={onTake}>{mode === "merge" ? "take it in" : "replace everything with it"}</Button>
+					<Button onClick={onTake}>{mode === "merge" ? "import" : "replace everything with it"}</Button>
 				)}
 				<Button variant="outline-primary" onClick={onLeave}>
-					leave it
+					cancel
 				</Button>
 			</p>
 		</section>

@@ -20,7 +20,7 @@ export function DeleteStudent({ students }: Pick<RecordsPage, "students">) {
 	return (
 		<div>
 			<Form.Group controlId="delete-student" style={{ maxWidth: 480 }}>
-				<Form.Label>Delete a student with everything</Form.Label>
+				<Form.Label>Delete a student and all their data</Form.Label>
 				<Form.Select
 					value={who}
 					onChange={async (event) => {
@@ -34,7 +34,7 @@ export function DeleteStudent({ students }: Pick<RecordsPage, "students">) {
 						if (outcome.ok) setTakes(outcome.value);
 					}}
 				>
-					<option value="">choose who</option>
+					<option value="">choose a student</option>
 					{students.map((student) => (
 						<option key={student.id} value={student.id}>
 							{student.name}
@@ -46,14 +46,14 @@ export function DeleteStudent({ students }: Pick<RecordsPage, "students">) {
 			{who && takes && (
 				<div className="mt-2">
 					<p>
-						This takes away <b dir="auto">{name}</b> with {plural(takes.ladders, "ladder", "ladders")},{" "}
-						{plural(takes.lessons, "lesson", "lessons")} and {plural(takes.events, "event", "events")}
-						{takes.aside > 0 && `, and ${plural(takes.aside, "event", "events")} set aside`}. Backups made before still
-						hold them.
+						This deletes <b dir="auto">{name}</b> with {plural(takes.ladders, "ladder")},{" "}
+						{plural(takes.lessons, "lesson")} and {plural(takes.events, "event")}
+						{takes.aside > 0 && `, and ${plural(takes.aside, "event")} under Problems`}. Older backups still contain
+						them.
 					</p>
 					<p className="d-flex gap-2 flex-wrap">
 						<a className="btn btn-primary" href={`/api/workbook?of=student&id=${who}`} download>
-							first, keep a workbook of them
+							first, download a workbook of them
 						</a>
 						<Button
 							variant="outline-primary"

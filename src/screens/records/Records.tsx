@@ -6,6 +6,7 @@ import Button from "react-bootstrap/Button";
 import type { RecordsPage } from "@/server/records";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
+import figures from "@/ui/figures.module.css";
 import Link from "@/ui/Link";
 import { BringIn } from "./BringIn";
 import { DeleteStudent } from "./DeleteStudent";
@@ -23,8 +24,7 @@ export function Records({ studio, lan, health, slow, students, aside }: RecordsP
 			margin={
 				<>
 					<p className="mute">
-						Nothing that a screen has shown as kept is ever dropped. What could not be taken in stays here, word for
-						word, with its reason.
+						Anything shown as saved is never dropped. Data that could not be added stays here in full, with the reason.
 					</p>
 					<HowItIs health={health} />
 					<NewestBackup health={health} />
@@ -39,7 +39,7 @@ export function Records({ studio, lan, health, slow, students, aside }: RecordsP
 			<Part name="Download">
 				<div className="d-flex gap-2 flex-wrap mb-3">
 					<a className="btn btn-primary" href="/api/workbook?of=studio" download>
-						workbook of the whole studio
+						download a workbook of the whole studio
 					</a>
 					<form method="post" action="/api/backup">
 						<Button type="submit" variant="outline-primary">
@@ -48,27 +48,26 @@ export function Records({ studio, lan, health, slow, students, aside }: RecordsP
 					</form>
 				</div>
 				<p className="mute m-0">
-					Lessons may go on meanwhile; either file holds one moment. One skill or ladder is taken out on its own page.
-					Private links and calendar addresses do not move to another studio with a workbook: make new ones there.
+					You can go on teaching meanwhile. Each file shows one moment. To download one skill or ladder, open its page.
+					Private links and calendar links do not move to another studio with a workbook. Make new ones there.
 				</p>
 				<Tables students={students} />
 				{lan && (
 					<p className="mt-3 mb-0">
-						<a href="/passcode">The passcode</a>: change it, end every other session, sign out on this device.
+						<a href="/passcode">Passcode</a>: change it, sign out other devices, sign out here.
 					</p>
 				)}
 				<p className="mt-3 mb-0">
-					A season on paper is on each student’s page; <Link href="/note">how your notes are written</Link> is yours to
-					say.
+					Season reports are on each student’s page. <Link href="/note">Note template</Link> sets how notes read.
 				</p>
 			</Part>
-			<Part name="Bring in">
+			<Part name="Import">
 				<BringIn />
 			</Part>
 			<Part name="Restore">
 				<Restore />
 			</Part>
-			<Part name="Set aside">
+			<Part name="Problems">
 				<SetAside aside={aside} />
 			</Part>
 			<Part name="Delete">
@@ -109,19 +108,19 @@ function Demo() {
 							handle.start("demo");
 						}}
 					>
-						make it anew, and lose the changes
+						reset and lose my changes
 					</Button>
 					<Button variant="link" onClick={() => setAsking(false)}>
-						leave it
+						cancel
 					</Button>
 				</p>
 			) : (
 				<Button variant="outline-primary" disabled={handle.job?.state === "running"} onClick={() => setAsking(true)}>
-					make the demo anew
+					reset the demo
 				</Button>
 			)}
-			<Progress handle={handle} doing="Making the demo anew" />
-			<p role="status">{done && "Made anew, up to today."}</p>
+			<Progress handle={handle} doing="Resetting the demo" />
+			<p role="status">{done && "Reset, up to today."}</p>
 		</>
 	);
 }
@@ -134,7 +133,7 @@ const HowItIs = ({ health: { sentence, database, free, answeredIn } }: Pick<Reco
 	<p className={sentence ? "asks" : "mute"}>
 		{sentence && `${sentence} `}
 		{database !== null && `The database is ${size(database)}`}
-		{free !== null && `, with ${size(free)} free beside it`}
+		{free !== null && `, with ${size(free)} free disk space`}
 		{database !== null && ". "}
 		{answeredIn !== null && `It answered in ${answeredIn} ms.`}
 	</p>
@@ -146,7 +145,7 @@ function NewestBackup({ health: { backup } }: Pick<RecordsPage, "health">) {
 	const made = `The newest backup was made on ${dayWords(backup.at.slice(0, 10))}.`;
 	if (backup.sound === null) return <p className="mute">{made} It is being checked.</p>;
 	return backup.sound ? (
-		<p className="mute">{made} It was read from end to end and can be restored.</p>
+		<p className="mute">{made} It was read completely and can be restored.</p>
 	) : (
 		<p className="asks">{made} It cannot be restored.</p>
 	);
@@ -165,8 +164,8 @@ const called: Readonly<Record<string, string>> = {
 	"/students/*/report": "a season’s report",
 	"/ladders/*": "a ladder",
 	"/skills/*": "a skill",
-	"/lessons/*": "a lesson of before",
-	"/studio": "the studio",
+	"/lessons/*": "a past lesson",
+	"/studio": "all students",
 	"/season": "the season",
 	"/api/push": "sending counts",
 	"/api/pull": "asking for news",
@@ -177,15 +176,28 @@ const called: Readonly<Record<string, string>> = {
 function Slowest({ slow }: Pick<RecordsPage, "slow">) {
 	if (slow.length === 0) return null;
 	return (
-		<div className="mute">
-			<p className="m-0">Slowest since the program was started:</p>
-			<ul>
-				{slow.map(({ place, times, within, worst }) => (
-					<li key={place}>
-						{called[place] ?? place}: {times} times, 95 in 100 within {seconds(within)}, the worst {seconds(worst)}
-					</li>
-				))}
-			</ul>
-		</div>
+		<details className="mute">
+			<summary>technical details: slowest pages</summary>
+			<table className={figures.table}>
+				<thead>
+					<tr>
+						<th scope="col">page</th>
+						<th scope="col">times</th>
+						<th scope="col">95 of 100 within</th>
+						<th scope="col">slowest</th>
+					</tr>
+				</thead>
+				<tbody>
+					{slow.map(({ place, times, within, worst }) => (
+						<tr key={place}>
+							<th scope="row">{called[place] ?? place}</th>
+							<td>{times}</td>
+							<td>{seconds(within)}</td>
+							<td>{seconds(worst)}</td>
+						</tr>
+					))}
+				</tbody>
+			</table>
+		</details>
 	);
 }

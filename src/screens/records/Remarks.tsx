@@ -6,7 +6,7 @@ export function Remarks({ remarks }: { remarks: readonly Refusal[] }) {
 	if (remarks.length === 0) return null;
 	return (
 		<details className="mb-2">
-			<summary>{plural(remarks.length, "remark", "remarks")}: it comes in as it was written</summary>
+			<summary>{plural(remarks.length, "remark")}: imported as written</summary>
 			<ul className="ps-3">
 				{remarks.map(({ path, sentence }) => (
 					<li key={path}>

@@ -26,7 +26,7 @@ export function Restore() {
 	return (
 		<div>
 			<Form.Group controlId="backup" className="mb-2" style={{ maxWidth: 480 }}>
-				<Form.Label>Bring a backup back</Form.Label>
+				<Form.Label>Restore a backup</Form.Label>
 				<Form.Control
 					ref={input}
 					type="file"
@@ -37,11 +37,10 @@ export function Restore() {
 					}}
 				/>
 				<Form.Text>
-					It is checked from end to end first. Afterwards each phone sends again what it has counted in the last 30
-					days.
+					The backup is checked first. Afterwards each phone sends its last 30 days of counts again.
 				</Form.Text>
 			</Form.Group>
-			<Progress handle={handle} doing="Bringing back" />
+			<Progress handle={handle} doing="Restoring" />
 			{found && found.refused.length > 0 && (
 				<ul role="alert" className="asks ps-3">
 					{found.refused.map((sentence) => (
@@ -50,17 +49,17 @@ export function Restore() {
 				</ul>
 			)}
 			{found?.backup && (
-				<section aria-label="What the backup holds">
+				<section aria-label="Contents of the backup">
 					<p className="m-0">
-						The backup is sound: {plural(found.backup.students, "student", "students")},{" "}
-						{plural(found.backup.ladders, "ladder", "ladders")}, {plural(found.backup.attempts, "attempt", "attempts")}
+						The backup is complete: {plural(found.backup.students, "student")}, {plural(found.backup.ladders, "ladder")}
+						, {plural(found.backup.attempts, "try")}
 						{found.backup.lastDay && `, up to ${dayWords(found.backup.lastDay)}`}.
 					</p>
 					<Remarks remarks={found.backup.remarks} />
 					<ClosedList closed={found.backup.closed} reopen={reopen} onReopen={setReopen} />
-					<p>Everything here now is replaced; a backup of it is made first.</p>
+					<p>Everything here now is replaced. A backup of it is made first.</p>
 					<p className="d-flex gap-2">
-						<Button onClick={() => handle.act({ act: "restore", reopen })}>bring it back</Button>
+						<Button onClick={() => handle.act({ act: "restore", reopen })}>restore it</Button>
 						<Button
 							variant="outline-primary"
 							onClick={() => {
@@ -68,15 +67,14 @@ export function Restore() {
 								if (input.current) input.current.value = "";
 							}}
 						>
-							leave it
+							cancel
 						</Button>
 					</p>
 				</section>
 			)}
 			{restored && (
 				<p role="status">
-					<b>Brought back.</b> What was here before is kept among this studio’s files, under a name that begins with
-					“before-restore”.
+					<b>Restored.</b> A copy of the old data is in the studio’s files. Its name starts with “before-restore”.
 				</p>
 			)}
 		</div>
@@ -86,7 +84,7 @@ export function Restore() {
 const kinds: readonly [ClosedKind, string, string][] = [
 	["links", "Practice links that were switched off", "switch these links on again"],
 	["feeds", "Calendar links that were switched off", "switch these calendar links on again"],
-	["students", "Students who were deleted", "bring these students back"],
+	["students", "Students who were deleted", "restore these students"],
 ];
 
 /** What the backup has open and was closed here since: it stays closed unless one says otherwise. */
@@ -102,8 +100,8 @@ function ClosedList({
 	const some = kinds.filter(([kind]) => closed[kind].length > 0);
 	if (some.length === 0) return null;
 	return (
-		<section aria-label="Closed since this backup">
-			<p className="m-0">Closed here since this backup was made. It stays closed:</p>
+		<section aria-label="Switched off since this backup">
+			<p className="m-0">Switched off or deleted here since this backup. It stays so:</p>
 			<ul className="ps-3">
 				{some.map(([kind, what, again]) => (
 					<li key={kind}>

@@ -10,7 +10,7 @@ import { useRefusals } from "@/ui/useRefusals";
 
 /** What could not be taken in, and what can be done about it. */
 export function SetAside({ aside }: Pick<RecordsPage, "aside">) {
-	if (aside.length === 0) return <p className="mute">Nothing is set aside.</p>;
+	if (aside.length === 0) return <p className="mute">No problems.</p>;
 	return (
 		<>
 			<p>
@@ -38,7 +38,7 @@ function Aside({ one }: { one: RecordsPage["aside"][number] }) {
 				{name.replace("number", "Number")}, arrived {one.arrivedAt.slice(0, 16).replace("T", " ")} UTC
 			</div>
 			<details>
-				<summary>its words</summary>
+				<summary>content</summary>
 				<pre style={{ whiteSpace: "pre-wrap", overflowWrap: "anywhere" }}>{one.raw.slice(0, 4000)}</pre>
 			</details>
 			<div className="d-flex gap-2 align-items-center">
@@ -61,15 +61,15 @@ function Aside({ one }: { one: RecordsPage["aside"][number] }) {
 								if (outcome.ok) router.refresh();
 							}}
 						>
-							lose it for good<span className="visually-hidden"> with {name}</span>
+							delete for good<span className="visually-hidden"> with {name}</span>
 						</Button>
 						<Button variant="link" size="sm" onClick={() => setAsking(false)}>
-							keep it
+							cancel
 						</Button>
 					</>
 				) : (
 					<Button variant="link" size="sm" onClick={() => setAsking(true)}>
-						let it go<span className="visually-hidden"> as {name}</span>
+						delete<span className="visually-hidden"> as {name}</span>
 					</Button>
 				)}
 			</div>

@@ -9,9 +9,9 @@ import { FormRow } from "@/ui/FormRow";
 import { offer } from "@/ui/offer";
 
 const words: Record<TableName, string> = {
-	attempts: "attempts, one a line",
+	attempts: "tries, one per line",
 	lessons: "lessons",
-	rungs: "rungs, as they stand",
+	rungs: "rungs, as they are now",
 	practice: "practice",
 	load: "load by day",
 };
@@ -37,7 +37,7 @@ export function Tables({ students }: { students: readonly { id: string; name: st
 		try {
 			const address = `/api/table?of=${of}${student ? `&student=${student}` : ""}`;
 			const response = await fetch(address, { signal: control.signal });
-			if (!response.ok || !response.body) throw new Error("The table cannot be taken out now; try again.");
+			if (!response.ok || !response.body) throw new Error("The table cannot be downloaded now. Try again.");
 			const all = Number(response.headers.get("x-rows")) || null;
 			const pieces: Blob[] = [];
 			let lines = -1;
@@ -47,14 +47,14 @@ export function Tables({ students }: { students: readonly { id: string; name: st
 				setAt({ lines: Math.max(0, lines), all });
 			}
 			offer(`peg-ladder-${of}.csv`, new Blob(pieces, { type: "text/csv" }));
-			setSaid(`${figure.format(Math.max(0, lines))} lines taken out.`);
+			setSaid(`${figure.format(Math.max(0, lines))} lines downloaded.`);
 		} catch (error) {
 			setSaid(
 				control.signal.aborted
-					? "Stopped; nothing was kept of it."
+					? "Stopped. Nothing was downloaded."
 					: error instanceof Error && error.message.startsWith("The table")
 						? error.message
-						: "The server does not answer; nothing was taken out. Try again.",
+						: "The server does not answer. Nothing was downloaded. Try again.",
 			);
 		}
 		setAt(null);

@@ -36,7 +36,7 @@ export function ReportPage({ report }: { report: ReportInput }) {
 		<BenchPage
 			margin={
 				<>
-					<h2>What is in it</h2>
+					<h2>Parts of the report</h2>
 					{reportParts.map((part) => (
 						<Form.Check
 							key={part}
@@ -49,7 +49,7 @@ export function ReportPage({ report }: { report: ReportInput }) {
 						/>
 					))}
 					<Form.Label htmlFor="report-remark" className="mt-3">
-						A word of your own
+						Your own words
 					</Form.Label>
 					<Form.Control
 						id="report-remark"
@@ -63,7 +63,7 @@ export function ReportPage({ report }: { report: ReportInput }) {
 					<p className="d-flex flex-wrap gap-2 mt-3">
 						<Button onClick={() => window.print()}>print, or PDF</Button>
 						<Button variant="outline-primary" onClick={markdown}>
-							Markdown
+							save as text
 						</Button>
 					</p>
 				</>
@@ -109,7 +109,9 @@ const Section = ({ section: { title, paragraphs, table } }: { section: ReportSec
 										{cell}
 									</th>
 								) : (
-									<td key={table.head[i]}>{cell}</td>
+									<td key={table.head[i]} className={css.cell}>
+										{cell}
+									</td>
 								),
 							)}
 						</tr>

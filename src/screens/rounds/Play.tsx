@@ -31,7 +31,7 @@ export function Play({
 				<b data-testid="left">{clock.left}</b> seconds
 				{clock.running ? (
 					<Button variant="outline-primary" onClick={clock.stop}>
-						stop it
+						stop the clock
 					</Button>
 				) : (
 					!over && !closed && <Button onClick={clock.start}>start round {rounds.round + 1}</Button>
@@ -48,7 +48,7 @@ export function Play({
 					if (await rounds.keep()) setOver(false);
 				}}
 			>
-				<ol className={css.doers} aria-label="Who does">
+				<ol className={css.doers} aria-label="Who does what">
 					{doers.map(({ student, name, does }) => {
 						const counts = rounds.counts(student);
 						return (
@@ -73,7 +73,7 @@ export function Play({
 				<Refusals refusals={rounds.refused} />
 				{over && (
 					<Button type="submit" className="mt-2">
-						keep the round
+						save the round
 					</Button>
 				)}
 			</Form>
@@ -82,13 +82,13 @@ export function Play({
 			))}
 			{kept.length > 0 && !closed && (
 				<Button variant="outline-primary" className="mt-3" onClick={() => void rounds.close()}>
-					that was the last round
+					finish: that was the last round
 				</Button>
 			)}
 			{closed && (
 				<p role="status">
-					Each score stands on a ladder of their own, of {list(players.map(({ name }) => name))}:{" "}
-					<Link href={`/lessons/${rounds.lesson}`}>the lesson</Link>.
+					Each score is saved on that student’s ladder: {list(players.map(({ name }) => name))}:{" "}
+					<Link href={`/lessons/${rounds.lesson}`}>see the lesson</Link>.
 				</p>
 			)}
 		</>

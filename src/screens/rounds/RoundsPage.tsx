@@ -56,7 +56,7 @@ export function RoundsPage() {
 			<h1>Rounds</h1>
 			{!pack && <p className="mute">Loading students.</p>}
 			{pack && players.length === 0 && (
-				<p className="mute">Choose who is in it, and on which ladder: each does the rung their peg stands on.</p>
+				<p className="mute">Choose who takes part and on which ladder. Each does the rung their peg is on.</p>
 			)}
 			{players.length > 0 && wrong && <p className="asks">{wrong}</p>}
 			{pack && !wrong && (
@@ -82,7 +82,7 @@ function Who({
 }) {
 	return (
 		<>
-			<h2>Who is in it</h2>
+			<h2>Who takes part</h2>
 			{pack.students.map(({ id, student }) => (
 				<FormRow key={id} id={`in-${id}`} label={student.name} className="mb-1">
 					<Form.Select
@@ -93,7 +93,7 @@ function Who({
 							onChange({ who: event.target.value ? { ...others, [id]: event.target.value } : others });
 						}}
 					>
-						<option value="">not in it</option>
+						<option value="">not taking part</option>
 						{pack.ladders
 							.filter((ladder) => ladder.student === id && !isOut(ladder, ladder.peg))
 							.map((ladder) => (

@@ -8,47 +8,45 @@ export function Assumes() {
 			margin={
 				<p className="mute">
 					The formulas, their sources and worked examples are in docs/engine.md of this program.{" "}
-					<Link href="/rules">Try a rule out</Link>.
+					<Link href="/rules">Test a rule</Link>.
 				</p>
 			}
 		>
 			<h1>What the numbers of a rule assume</h1>
 			<p>
-				“A 6-in-10 student passes 75 times in 100” is plain arithmetic. It adds up every order in which good and off can
-				fall, as if each try came off with the same chance and knew nothing of the one before.
+				“A 6-in-10 student passes 75 times in 100” is worked out. It assumes that every try has the same chance and that
+				one try does not affect the next. It adds up every possible order of good and not good tries.
 			</p>
-			<h2>Why that is never quite true</h2>
+			<h2>Where they are wrong</h2>
 			<p>
-				<b>Tries hang together.</b> A good one settles, a bad one rattles. Runs are then longer than the arithmetic
-				thinks, and a rule of runs or of a short window is passed a little more often than is shown.
-			</p>
-			<p>
-				<b>Days differ.</b> Somebody at 7 in 10 is at 8 on one day and at 6 on another. That blurs every curve: the one
-				not ready passes on a good day, the ready one is held back on a bad one.
+				<b>Tries affect each other.</b> A good try calms, a bad one unsettles. Real runs are longer than the arithmetic.
+				So rules about runs or short windows are passed a little more often than shown.
 			</p>
 			<p>
-				<b>Students learn and tire</b> while they are counted. The rate is not one number even within a lesson.
+				<b>Days differ.</b> A student at 7 in 10 is at 8 on one day and at 6 on another. That blurs every curve.
+				Students who are not ready pass on a good day. Ready ones are held back on a bad day.
 			</p>
 			<p>
-				<b>A window that has just been passed flatters.</b> Nine of the last twelve is what the rule waited for; it is
-				not the student’s rate, and is never shown as one.
+				<b>Students learn and tire</b> during the count. Their score changes even within a lesson.
 			</p>
-			<h2>Why it is useful all the same</h2>
 			<p>
-				The differences between rules are far larger than these errors. A rule that lets three unready students in four
-				through does not become a strict one because tries hang together. And the errors have a known direction: luck
-				gets more of a chance than is shown, not less.
+				<b>A score at the moment of passing looks too good.</b> The rule waited for nine of the last twelve. That is not
+				the student’s true score, and is never shown as one.
 			</p>
-			<h2>What to do about luck</h2>
+			<h2>Why they still help</h2>
 			<p>
-				Ask for the rule on two days. Somebody who passes by luck one time in four passes twice running one time in
-				sixteen; somebody who is ready hardly notices.
+				Rules differ far more than these errors. A rule that passes 75 of 100 students who are not ready is not strict,
+				whatever the errors. And their direction is known: real luck is greater than shown.
 			</p>
-			<h2>The student’s own rate</h2>
+			<h2>How to beat luck</h2>
 			<p>
-				The band on the chart is worked out from the tries counted on that rung, each weighing half as much after twenty
-				later ones and after 45 days. It is where today’s rate lies four times in five, starting from knowing nothing.
-				With few tries it is wide, and that is the honest answer.
+				Ask for the rule on two days. A student who passes by luck in 25 of 100 lessons passes twice running in about 6
+				of 100. A ready student hardly notices.
+			</p>
+			<h2>The student’s own score</h2>
+			<p>
+				The range on the chart comes from the tries counted on that rung. A try counts half after twenty later ones, and
+				half after 45 days. “Likely” is right 8 times in 10. With few tries the range is wide, and that is honest.
 			</p>
 		</BenchPage>
 	);

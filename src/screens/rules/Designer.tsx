@@ -21,7 +21,7 @@ import { Worth } from "./RuleWorth";
 import css from "./rules.module.css";
 import { useSettled } from "./useCurve";
 
-const labels = { k: "good tries wanted", n: "tries looked at", r: "good in a row", kind: "kind of pass rule" };
+const labels = { k: "good tries needed", n: "tries looked at", r: "good in a row", kind: "kind of pass rule" };
 
 const readOut = (rule: Rule): string => {
 	try {
@@ -109,11 +109,11 @@ export function Designer({ bandLow }: { bandLow: number }) {
 				</>
 			}
 		>
-			<h1>Try a rule out</h1>
+			<h1>Test a rule</h1>
 			<div className={css.design}>
 				<RuleDraft key={start.put} start={start.rule} limit={limit} scale={scale} onRest={setRule} />
 				<div className={css.ask}>
-					<LimitField id="limit" label="Tries a day, at most" value={limit} onChange={setLimit} />
+					<LimitField id="limit" label="Limit: tries a day" value={limit} onChange={setLimit} />
 					<FormRow id="ready" label="Ready means" className="">
 						<Form.Select value={ready} onChange={(event) => setReady(Number(event.target.value))}>
 							{[0.7, 0.75, 0.8, 0.85, 0.9, 0.95].map((rate) => (
@@ -153,7 +153,7 @@ const Presets = memo(function Presets({
 	onTake: (rule: Rule, scale?: Scale) => void;
 }) {
 	return (
-		<section aria-label="Rules to start from">
+		<section aria-label="Ready-made rules">
 			<h2>Ready-made rules</h2>
 			<ul className={rows.plain}>
 				{presets.map((preset) => (
@@ -189,11 +189,11 @@ function PresetRow({
 				<span className="mute">{ruleSentence(preset.rule)}</span>
 			</span>
 			<Button variant="outline-primary" size="sm" aria-pressed={laid} onClick={onLay}>
-				{laid ? "off the chart" : "its curve"}
+				{laid ? "hide the curve" : "show the curve"}
 				<span className="visually-hidden"> of {preset.purpose}</span>
 			</Button>
 			<Button variant="outline-primary" size="sm" onClick={onTake}>
-				take<span className="visually-hidden"> {preset.purpose}</span>
+				use<span className="visually-hidden"> {preset.purpose}</span>
 			</Button>
 		</li>
 	);

@@ -6,10 +6,11 @@ import Button from "react-bootstrap/Button";
 import { NOT_READY } from "@/core/analysis/cautions";
 import type { Split } from "@/core/analysis/chances";
 import type { Finding, FoundRule, Progress } from "@/core/analysis/finding";
-import { inHundred } from "@/core/analysis/readings";
 import type { Refusal } from "@/core/refusals/refusals";
 import { type Rule, ruleSentence } from "@/core/rules";
+import { ofHundred } from "@/core/text/figures";
 import { plural } from "@/core/text/lists";
+import { Lines } from "@/ui/Lines";
 import { Refusals } from "@/ui/Refusals";
 import { engine } from "@/workers/client";
 import { RiskFields, type Risks } from "./RiskFields";
@@ -61,17 +62,17 @@ export const FindRule = memo(function FindRule({
 	};
 	const simplest = finding?.simplest;
 	return (
-		<section aria-label="Find me a rule">
-			<h2>Find me a rule</h2>
+		<section aria-label="Find a rule">
+			<h2>Find a rule</h2>
 			<div className={css.ask}>
 				<RiskFields id="find" start={{ ...ask, ready }} onChange={(name, value) => setAsk({ ...ask, [name]: value })} />
 			</div>
 			<p className="hint m-0 mt-1">
-				Within {plural(limit, "try", "tries")} a day, {split ? "in the outcomes of this rung" : "by hits and misses"}.
+				Within {plural(limit, "try")} a day, {split ? "in the outcomes of this rung" : "by hits and misses"}.
 			</p>
 			{progress === null ? (
 				<Button variant="outline-primary" size="sm" className="mt-1" onClick={find}>
-					find
+					find a rule
 				</Button>
 			) : (
 				<p className="d-flex gap-2 align-items-center mt-1 mb-0">
@@ -93,40 +94,66 @@ export const FindRule = memo(function FindRule({
 						{listed(finding).map(({ found, words }) => {
 							const sentence = ruleSentence(found.rule);
 							return (
-								<li key={sentence}>
-									<span className="mute">{words}</span>
-									<b>{sentence}</b>
-									Not ready passes {inHundred(found.passNotReady)}, ready {inHundred(found.passReady)}; about{" "}
-									{found.mean.toFixed(0)} tries.
-									<div className="d-flex gap-2 mt-1">
-										<Button size="sm" onClick={() => onTake(structuredClone(found.rule))}>
-											take it<span className="visually-hidden"> instead: {sentence}</span>
-										</Button>
-										<Button
-											variant="outline-primary"
-											size="sm"
-											aria-pressed={laid === sentence}
-											onClick={() => lay(found)}
-										>
-											{laid === sentence ? "take it off the chart" : "lay it over"}
-										</Button>
-									</div>
-								</li>
+								<Found
+									key={sentence}
+									of={found}
+									words={words}
+									isLaid={laid === sentence}
+									onTake={() => onTake(structuredClone(found.rule))}
+									onLay={() => lay(found)}
+								/>
 							);
 						})}
 					</ol>
 					<p className="hint m-0">
-						No rule at all could do it in much under {finding.yardstick.mean.toFixed(0)} tries.{" "}
+						No rule can do this in much fewer than {finding.yardstick.mean.toFixed(0)} tries.{" "}
 						{finding.remarks.join(" ")}
 						{simplest &&
 							!simplest.close &&
-							` The simplest costs ${Math.round((simplest.price - 1) * 100)} in 100 more.`}
+							` The simplest needs ${Math.round((simplest.price - 1) * 100)} more tries per 100.`}
 					</p>
 				</div>
 			)}
 		</section>
 	);
 });
+
+/** A rule that was found: whom it lets through, what it costs; it can be used, or its curve shown. */
+function Found({
+	of: found,
+	words,
+	isLaid,
+	onTake,
+	onLay,
+}: {
+	of: FoundRule;
+	words: string;
+	isLaid: boolean;
+	onTake: () => void;
+	onLay: () => void;
+}) {
+	return (
+		<li>
+			<span className="mute">{words}</span>
+			<b>{ruleSentence(found.rule)}</b>
+			<Lines
+				of={[
+					["not ready, passes", `${ofHundred(found.passNotReady)} of 100 lessons`],
+					["ready, passes", `${ofHundred(found.passReady)} of 100 lessons`],
+					["tries", `about ${found.mean.toFixed(0)}`],
+				]}
+			/>
+			<div className="d-flex gap-2 mt-1">
+				<Button size="sm" onClick={onTake}>
+					use it<span className="visually-hidden"> instead: {ruleSentence(found.rule)}</span>
+				</Button>
+				<Button variant="outline-primary" size="sm" aria-pressed={isLaid} onClick={onLay}>
+					{isLaid ? "hide the curve" : "show the curve"}
+				</Button>
+			</div>
+		</li>
+	);
+}
 
 const SHORT = 4;
 
@@ -138,7 +165,7 @@ function listed({ found, simplest }: Finding): { found: FoundRule; words: string
 			? [
 					{
 						found: simplest.found,
-						words: `simplest to keep in the head${simplest.price > 1.005 ? `, ${Math.round((simplest.price - 1) * 100)} in 100 dearer` : ""}`,
+						words: `easiest to remember${simplest.price > 1.005 ? `, ${Math.round((simplest.price - 1) * 100)} more tries per 100` : ""}`,
 					},
 				]
 			: []),

@@ -4,13 +4,14 @@ import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import { LUCKY, NOT_READY } from "@/core/analysis/cautions";
-import { inHundred } from "@/core/analysis/readings";
 import { tellsWaysApart } from "@/core/analysis/ways";
 import { type Rule, ruleSentence } from "@/core/rules";
+import { ofHundred } from "@/core/text/figures";
 import { plural } from "@/core/text/lists";
 import { takeRules } from "@/server/actions";
 import type { RuledRung } from "@/server/readRules";
 import { BenchPage } from "@/ui/BenchPage";
+import { Lines } from "@/ui/Lines";
 import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
@@ -76,12 +77,12 @@ export const Lucky = ({ rungs }: { rungs: RuledRung[] }) => (
 	<BenchPage
 		margin={
 			<p className="mute">
-				Not ready means 6 good in 10, in tries that do not depend on each other.{" "}
+				Not ready means 6 good in 10, if one try does not affect the next.{" "}
 				<Link href="/rules/assumes">What this assumes</Link>
 			</p>
 		}
 	>
-		<h1>What luck can pass</h1>
+		<h1>Rules luck can pass</h1>
 		<LuckyRungs rungs={rungs} />
 	</BenchPage>
 );
@@ -141,13 +142,13 @@ export function LuckyRungs({ rungs, folded = false }: { rungs: RuledRung[]; fold
 	const allShown = groups?.every(({ ladder }) => shown.has(ladder));
 	return (
 		<>
-			{groups === null && <p className="mute">Working out whom each rule lets through.</p>}
-			{groups?.length === 0 && <p>No rung lets one who is not ready pass more than one time in four.</p>}
+			{groups === null && <p className="mute">Working out who passes each rule.</p>}
+			{groups?.length === 0 && <p>No rung lets a student who is not ready pass in more than 25 of 100 lessons.</p>}
 			{before.length > 0 && (
 				<p role="status">
-					{plural(before.flatMap(({ rules }) => rules).length, "better rule is", "better rules are")} in force.{" "}
+					{plural(before.flatMap(({ rules }) => rules).length, "better rule")} in use.{" "}
 					<Button variant="link" disabled={busy} onClick={() => void back()}>
-						put the old {before.flatMap(({ rules }) => rules).length === 1 ? "one" : "ones"} back
+						undo
 					</Button>
 				</p>
 			)}
@@ -156,8 +157,8 @@ export function LuckyRungs({ rungs, folded = false }: { rungs: RuledRung[]; fold
 				<>
 					<p className={css.all}>
 						<span>
-							<b>{lucky.length}</b> {lucky.length === 1 ? "rung lets" : "rungs let"} one who is not ready pass more than
-							one time in four.
+							<b>{lucky.length}</b> {lucky.length === 1 ? "rung lets" : "rungs let"} a student who is not ready pass in
+							more than 25 of 100 lessons.
 						</span>
 						<Press
 							busy={busy}
@@ -181,7 +182,7 @@ export function LuckyRungs({ rungs, folded = false }: { rungs: RuledRung[]; fold
 									at={null}
 									ready={shown.has(group.ladder)}
 									look="better rules"
-									put="put these in"
+									put="use these"
 									about={group.name}
 									onLook={() => look([group])}
 									onPut={() => put([group])}
@@ -242,21 +243,27 @@ function LuckyRung({ one, pass, better }: { one: RuledRung; pass: number; better
 	return (
 		<li>
 			<span className={css.figure}>
-				<b>{Math.round(pass * 100)}</b> in 100
+				<b>{Math.round(pass * 100)}</b> of 100 lessons
 			</span>
 			<span>
 				{one.number}. <b dir="auto">{one.name}</b>
 				{one.peg && <span className="asks"> the peg is here</span>}
 				<br />
 				<span className="mute">
-					{ruleSentence(one.rule)}, at most {plural(one.limit, "try", "tries")}
+					{ruleSentence(one.rule)}, at most {plural(one.limit, "try")}
 				</span>
 				{better === null && <span className="d-block">No rule within 60 tries keeps both risks below 10 in 100.</span>}
 				{better && (
 					<span className="d-block" role="status">
 						→ <b>{ruleSentence(better.rule)}</b>
-						{better.limit !== one.limit && <b>, at most {plural(better.limit, "try", "tries")}</b>}. Not ready passes{" "}
-						{inHundred(better.passNotReady)}, ready {inHundred(better.passReady)}; about {better.mean.toFixed(0)} tries.
+						{better.limit !== one.limit && <b>, at most {plural(better.limit, "try")}</b>}
+						<Lines
+							of={[
+								["not ready, passes", `${ofHundred(pass)} → ${ofHundred(better.passNotReady)} of 100 lessons`],
+								["ready, passes", `${ofHundred(better.passReady)} of 100 lessons`],
+								["tries", `about ${better.mean.toFixed(0)}`],
+							]}
+						/>
 					</span>
 				)}
 			</span>

@@ -2,7 +2,8 @@
 
 import { Line, LineChart, ReferenceArea, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from "recharts";
 import type { Curve } from "@/core/analysis/analyse";
-import { at, inTen, rateWords } from "@/core/analysis/readings";
+import { at, rateWords } from "@/core/analysis/readings";
+import { inTen } from "@/core/text/figures";
 import css from "./rules.module.css";
 
 export interface Drawn {
@@ -67,7 +68,7 @@ export function RuleCurve({ own, other, here, notReady, ready, rate = rateWords.
 			<figcaption>
 				<ul className={css.legend}>
 					<li>
-						<i /> passes in 100: {own.name}
+						<i /> passes in 100 lessons: {own.name}
 					</li>
 					{other && (
 						<li className={css.other}>
@@ -76,7 +77,7 @@ export function RuleCurve({ own, other, here, notReady, ready, rate = rateWords.
 					)}
 					{here && (
 						<li>
-							the band: {here.name}, {inTen(here.low)} to {inTen(here.high)} in 10
+							likely range: {here.name}, {inTen(here.low)} to {inTen(here.high)} in 10
 						</li>
 					)}
 				</ul>
@@ -86,7 +87,7 @@ export function RuleCurve({ own, other, here, notReady, ready, rate = rateWords.
 						<thead>
 							<tr className="mute">
 								<th scope="col">{rate}</th>
-								<th scope="col">passes in 100</th>
+								<th scope="col">passes in 100 lessons</th>
 								<th scope="col">tries</th>
 								{other && <th scope="col">{other.name}</th>}
 							</tr>

@@ -99,7 +99,7 @@ describe("outcomes", () => {
 	});
 	test("targets are words with commas between", () => {
 		const { last } = show({ kind: "spread", each: 1, targets: ["near", "far"] });
-		fireEvent.change(screen.getByLabelText(/with commas between/), { target: { value: " near, , far ,over " } });
+		fireEvent.change(screen.getByLabelText(/separated by commas/), { target: { value: " near, , far ,over " } });
 		expect((last() as { targets: string[] }).targets).toEqual(["near", "far", "over"]);
 	});
 });
@@ -116,11 +116,11 @@ describe("parts", () => {
 
 	test("come, change and go, and the others stay as they are", () => {
 		const { last } = show(several);
-		expect(screen.queryByRole("button", { name: "take part 1 out" })).toBeNull();
-		press("one more part");
+		expect(screen.queryByRole("button", { name: "remove part 1" })).toBeNull();
+		press("add a part");
 		choose("Part 3", "length");
 		expect(kindsOf(last())).toEqual(["streak", "rolling", "length"]);
-		press("take part 1 out");
+		press("remove part 1");
 		expect(kindsOf(last())).toEqual(["rolling", "length"]);
 		expect(screen.getByLabelText<HTMLInputElement>("of the last").value).toBe("8");
 	});

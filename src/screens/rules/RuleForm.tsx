@@ -119,7 +119,7 @@ function FieldOf({
 			);
 		case "words":
 			return (
-				<FormRow id={id} label={`${field.label}, with commas between`} error={error} className={css.wide ?? ""}>
+				<FormRow id={id} label={`${field.label}, separated by commas`} error={error} className={css.wide ?? ""}>
 					<Form.Control
 						defaultValue={((value ?? []) as string[]).join(", ")}
 						isInvalid={Boolean(error)}
@@ -295,7 +295,7 @@ function PointsByName({
 		<FormRow
 			id={id}
 			label={label}
-			hint="Such as: near 1, far 3. Left empty: the outcome alone says it."
+			hint="Such as: near 1, far 3. Leave empty to count the outcome alone."
 			error={error}
 			className={css.wide ?? ""}
 		>
@@ -348,7 +348,7 @@ function Parts({
 								onChange(parts.filter((_, n) => n !== i));
 							}}
 						>
-							take part {i + 1} out
+							remove part {i + 1}
 						</Button>
 					)}
 				</div>
@@ -363,7 +363,7 @@ function Parts({
 						onChange([...parts, { kind: "streak", r: 3 }]);
 					}}
 				>
-					one more part
+					add a part
 				</Button>
 			)}
 		</div>

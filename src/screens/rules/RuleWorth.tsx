@@ -7,22 +7,12 @@ import { cautions, LUCKY, NOT_READY, spreadOf } from "@/core/analysis/cautions";
 import type { Split } from "@/core/analysis/chances";
 import { rateOf } from "@/core/analysis/chances";
 import { fewestLessons, passedAtOnce } from "@/core/analysis/overLessons";
-import {
-	at,
-	atRate,
-	hundredWords,
-	inHundred,
-	inTen,
-	ofHundred,
-	rateWords,
-	readings,
-	type WorthRow,
-	worthAt,
-} from "@/core/analysis/readings";
+import { at, atRate, rateWords, readings, type WorthRow, worthAt } from "@/core/analysis/readings";
 import { arePlain, sharesOf, splitBy, tellsWaysApart, type Way } from "@/core/analysis/ways";
 import type { PastTry, RateEstimate } from "@/core/estimate/rate";
 import { rateSettings } from "@/core/estimate/rate";
 import { clocksOf, hitOrMiss, type Rule } from "@/core/rules";
+import { hundredWords, inTen, likelyRange, ofHundred } from "@/core/text/figures";
 import { plural } from "@/core/text/lists";
 import Link from "@/ui/Link";
 import { late } from "@/ui/late";
@@ -38,7 +28,7 @@ const RuleCurve = late(
 	() => import("./RuleCurve").then((module) => module.RuleCurve),
 	({ onAgain }) => (
 		<p className="m-0">
-			The drawing could not be fetched.{" "}
+			The drawing could not load.{" "}
 			<Button variant="link" onClick={onAgain}>
 				try again
 			</Button>
@@ -79,7 +69,7 @@ export function RuleWorth(props: Props) {
 const Means = ({ rule, ready }: { rule: Rule; ready: number }) =>
 	rateOf(rule) !== "good" && (
 		<p className="m-0">
-			Not ready {atRate(rule, NOT_READY)}; ready {atRate(rule, ready)}.
+			Not ready {atRate(rule, NOT_READY)}, ready {atRate(rule, ready)}.
 		</p>
 	);
 
@@ -117,13 +107,16 @@ export const Worth = memo(function Worth({
 	return (
 		<div className={css.note} data-testid="worth">
 			<p className={`${own.figure} ${lucky ? "asks" : ""}`}>
-				<b>{hundredWords(luck)}</b> in 100 pass without being ready{lessons > 1 && `, in ${lessons} lessons`}
+				<b>{hundredWords(luck)}</b> of 100 {lessons > 1 ? `times ${lessons} lessons` : "lessons"}: a student who is not
+				ready passes
 			</p>
 			<WorthTable
 				rows={[
 					{ who: "not ready", ...worthAt(curve, NOT_READY, seconds, rule) },
 					{ who: "ready", ...worthAt(curve, ready, seconds, rule) },
-					...(steady ? [{ who: steady.name.split(" ")[0] ?? "", ...worthAt(curve, steady.mean, seconds, rule) }] : []),
+					...(steady
+						? [{ who: steady.name.split(" ")[0] ?? "", likely: steady, ...worthAt(curve, steady.mean, seconds, rule) }]
+						: []),
 				]}
 			/>
 			<Means rule={rule} ready={ready} />
@@ -139,18 +132,16 @@ export const Worth = memo(function Worth({
 						{sentence}
 					</p>
 				))}
-			{lucky && rule.kind !== "days" && <p className="m-0">Asking for it on two days would make luck rarer.</p>}
+			{lucky && rule.kind !== "days" && <p className="m-0">Asking for it on two days makes a lucky pass rarer.</p>}
 			{here?.trend && past && (
 				<p className="m-0" data-testid="trend">
 					<b dir="auto">{past.who}</b> is <b>{here.trend.way} fast</b>: {here.trend.good} of the last {here.trend.of}{" "}
-					good, unlike those before; any one number would be behind.
+					good, unlike earlier ones. One average would be out of date.
 				</p>
 			)}
 			{steady && (
-				<p className="m-0">
-					<b dir="auto">{steady.name}</b> is at <b>{inTen(steady.mean)} in 10</b> here (between {inTen(steady.low)} and{" "}
-					{inTen(steady.high)}, four times in five) and passes {inHundred(at(curve, curve.pass, steady.mean))}. From{" "}
-					{plural(steady.tries, "try", "tries")}, recent ones weighing more.
+				<p className="m-0 hint" data-testid="steady">
+					{steady.name.split(" ")[0]}: from {plural(steady.tries, "try")}. Recent tries count more.
 				</p>
 			)}
 			<RuleCurve
@@ -183,7 +174,7 @@ export const Worth = memo(function Worth({
 			</Form.Group>
 			{[...new Set(clocksOf(rule))].map((clock) => (
 				<p key={clock} className="m-0">
-					About {plural(Math.max(1, Math.floor(clock / seconds)), "try", "tries")}{" "}
+					About {plural(Math.max(1, Math.floor(clock / seconds)), "try")}{" "}
 					{Math.floor(clock / seconds) > 1 ? "fit" : "fits"} into {clock} s.
 				</p>
 			))}
@@ -196,15 +187,14 @@ export const Worth = memo(function Worth({
 				))}
 				{spread && (
 					<p className="m-0">
-						Of those ready who pass, half have passed within {plural(spread.half, "try", "tries")}, nine in ten within{" "}
-						{spread.most}.
+						Of 100 ready students who pass, 50 do so within {plural(spread.half, "try")}, 90 within {spread.most}.
 					</p>
 				)}
 			</details>
 			<p className="hint m-0">
 				{curve.standardError > 0
-					? `Simulated, good to ${(curve.standardError * 200).toFixed(1)} in 100.`
-					: "Exact for tries that do not depend on each other at one fixed rate; streaky tries pass a little more often, good and bad days blur it."}{" "}
+					? `Simulated: right to within ${(curve.standardError * 200).toFixed(1)} in 100.`
+					: "Exact if every try has the same chance. Streaks make a pass a little more likely. Good and bad days blur it."}{" "}
 				<Link href="/rules/assumes">What this assumes</Link>
 			</p>
 		</div>
@@ -212,19 +202,23 @@ export const Worth = memo(function Worth({
 });
 
 /** Figures that are compared, side by side: whom it lets through in how many lessons, and what that costs. */
-function WorthTable({ rows }: { rows: readonly (WorthRow & { who: string })[] }) {
+function WorthTable({
+	rows,
+}: {
+	rows: readonly (WorthRow & { who: string; likely?: { low: number; high: number } })[];
+}) {
 	const advised = rows.some((row) => row.advised !== null);
 	return (
 		<table className={own.worth}>
 			<caption className="visually-hidden">
-				Of 100 students, how many pass within 1, 3 and 5 lessons, and in 1 lesson if you follow the advice. Then tries
-				and minutes per lesson
+				Of 100 students, how many pass within 1, 3 and 5 lessons. “Advised”: in 1 lesson if you follow the advice. Then
+				tries and minutes per lesson
 			</caption>
 			<thead>
 				<tr>
 					<td />
 					<th scope="colgroup" colSpan={advised ? 4 : 3}>
-						of 100, passed within … lessons
+						passed within … lessons
 					</th>
 					<td colSpan={2} />
 				</tr>
@@ -239,10 +233,13 @@ function WorthTable({ rows }: { rows: readonly (WorthRow & { who: string })[] })
 				</tr>
 			</thead>
 			<tbody>
-				{rows.map(({ who, rate, within, advised: followed, tries, minutes }) => (
+				{rows.map(({ who, rate, likely, within, advised: followed, tries, minutes }) => (
 					<tr key={who}>
 						<th scope="row" dir="auto">
-							{who} <small>{inTen(rate)}</small>
+							{who}{" "}
+							<small>
+								{inTen(rate)} in 10{likely && `, ${likelyRange(likely)}`}
+							</small>
 						</th>
 						{within.map((p, i) => (
 							// biome-ignore lint/suspicious/noArrayIndexKey: a column is its place

@@ -28,7 +28,7 @@ export function SplitFields({
 	return (
 		<fieldset className="mt-1">
 			<legend className="form-label m-0">
-				{from ? `Split as ${from}’s tries were` : "Split as stated here, even where nobody said"}
+				{from ? `How often each outcome comes, from ${from}’s tries` : "How often each outcome comes, as you set it"}
 			</legend>
 			{sides.map(({ good, mine }) => (
 				<div key={String(good)} className={css.split}>

@@ -1,10 +1,10 @@
 import Form from "react-bootstrap/Form";
-import { ofHundred } from "@/core/analysis/readings";
 import { openRungs } from "@/core/plan/openRungs";
 import { dayAt, endsWords, likelyWords, rangeWords } from "@/core/plan/outlookWords";
 import { ratesOn } from "@/core/plan/rates";
 import { paceWords } from "@/core/plan/season";
 import { sum } from "@/core/statistics/sums";
+import { ofHundred } from "@/core/text/figures";
 import { plural } from "@/core/text/lists";
 import { useCosts, useForecasts } from "@/screens/outlook/useForecasts";
 import type { SeasonLadder, SeasonPageProps } from "@/server/readSeason";
@@ -57,15 +57,15 @@ type Column = NonNullable<ReturnType<typeof useColumns>>[number];
 const rows: [string, (column: Column) => React.ReactNode][] = [
 	["rungs to the top", ({ above }) => above],
 	["lessons for it", ({ lessons }) => lessons],
-	["that asks for", ({ above, lessons }) => paceWords(above, lessons)],
+	["pace needed", ({ above, lessons }) => paceWords(above, lessons)],
 	[
-		"rungs by the day, 8 times in 10",
+		"likely rungs by then",
 		({ rungs, above, isRefused }) =>
 			isRefused
 				? "no forecast yet"
 				: rungs
 					? `${Math.min(rungs.low, above)} to ${Math.min(rungs.high, above)}`
-					: "not said",
+					: "no forecast",
 	],
 	[
 		"lessons to the top",
@@ -74,7 +74,7 @@ const rows: [string, (column: Column) => React.ReactNode][] = [
 	[
 		"likely",
 		({ above, top, isRefused }) =>
-			above === 0 ? "there" : top ? (rangeWords(top) ?? "not said") : isRefused && "fixed rates",
+			above === 0 ? "there" : top ? (rangeWords(top) ?? "no forecast") : isRefused && "fixed scores",
 	],
 	[
 		"passed so far",
@@ -103,13 +103,13 @@ export function Beside({ nameOf, weights, onWeight, ...asked }: Asked) {
 				</thead>
 				<tbody>
 					<tr className={css.chance}>
-						<th scope="row">at the top by the day, in 100</th>
+						<th scope="row">chance of the top by then, in 100</th>
 						{columns?.map(({ ladder, chance, beyond, isRefused }) => (
 							<td key={ladder.id}>
 								{chance !== null ? (
 									<b>{ofHundred(chance)}</b>
 								) : (
-									<span className="mute">{isRefused ? "no forecast yet" : `not said beyond ${beyond}`}</span>
+									<span className="mute">{isRefused ? "no forecast yet" : `no forecast after ${beyond}`}</span>
 								)}
 							</td>
 						))}
@@ -131,7 +131,7 @@ export function Beside({ nameOf, weights, onWeight, ...asked }: Asked) {
 									inputMode="decimal"
 									min={0}
 									max={9}
-									aria-label={`weight of ${nameOf(ladder)}`}
+									aria-label={`share of ${nameOf(ladder)}`}
 									value={weights[ladder.id] ?? "1"}
 									onChange={(event) => onWeight(ladder.id, event.target.value)}
 								/>

@@ -48,11 +48,11 @@ export function PracticePlan({
 	);
 	const [long, count] = [Number(minutes), Number(days)];
 	const wrong = !(Number.isInteger(long) && long >= SHORTEST && long <= 120)
-		? `Minutes a day is ${minutes || "empty"}; a whole number from ${SHORTEST} to 120 is needed.`
+		? `Minutes a day: enter a whole number from ${SHORTEST} to 120.`
 		: !(Number.isInteger(count) && count >= 1 && count <= 60)
-			? `Days is ${days || "empty"}; a whole number from 1 to 60 is needed.`
+			? `Days: enter a whole number from 1 to 60.`
 			: off.length === 7
-				? "Every day is a day off; leave one at least."
+				? "Every day is a day off. Leave at least one day."
 				: null;
 	const on = wrong
 		? []
@@ -67,10 +67,10 @@ export function PracticePlan({
 		(given[i] ?? []).map((one) => `${parts.find(({ id }) => id === one.id)?.name ?? ""} ${one.minutes} min`).join(", ");
 	const all = on.map((one, i) => `${dayWords(one, day)}: ${wordsOn(i)}`);
 	return (
-		<section aria-label="Practice, a little every day">
-			<h2>Practice, a little every day</h2>
+		<section aria-label="A little practice every day">
+			<h2>A little practice every day</h2>
 			{parts.length === 0 ? (
-				<p className="mute">No rung around the pegs may be practised alone: each is high, or has a checklist.</p>
+				<p className="mute">No rung near the pegs may be practised alone: each is high, or has a checklist.</p>
 			) : (
 				<>
 					<div className={css.head}>
@@ -118,7 +118,7 @@ export function PracticePlan({
 									inputMode="decimal"
 									min={0}
 									max={9}
-									aria-label={`weight of ${name}, ${of}`}
+									aria-label={`share of ${name}, ${of}`}
 									value={weights[id] ?? usual}
 									onChange={(event) => setWeights({ ...weights, [id]: event.target.value })}
 								/>
@@ -137,7 +137,7 @@ export function PracticePlan({
 								{on.map((one, i) => (
 									<li key={one}>
 										<span className="mute">{dayWords(one, day)}</span>
-										<span dir="auto">{wordsOn(i) || "nothing has a weight"}</span>
+										<span dir="auto">{wordsOn(i) || "no shares set"}</span>
 									</li>
 								))}
 							</ol>

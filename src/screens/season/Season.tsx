@@ -33,9 +33,9 @@ export function Season(props: SeasonPageProps) {
 	const weekly = Number(perWeek);
 	const wrong =
 		to <= day
-			? "That day is not to come; choose one after today."
+			? "Choose a date after today."
 			: !(weekly > 0 && weekly <= 14)
-				? `Lessons a week is ${perWeek || "empty"}; a number over 0, at most 14, is needed.`
+				? `Lessons a week: enter a number above 0, at most 14.`
 				: null;
 	const held = useMemo(() => {
 		if (wrong) return [];
@@ -60,11 +60,7 @@ export function Season(props: SeasonPageProps) {
 			wide
 			margin={
 				<>
-					<p className="mute">
-						The forecast of the student’s pages: passes so far on each ladder, slowing or picking up as on your other
-						ladders. Before the fifth lesson your other ladders stand in; without them only two ends are said, at rates
-						that stay as they are. <Link href="/rules/assumes">What this assumes</Link>
-					</p>
+					<HowItWorks />
 					<Button variant="outline-primary" onClick={() => window.print()}>
 						print, or PDF
 					</Button>
@@ -72,10 +68,10 @@ export function Season(props: SeasonPageProps) {
 			}
 		>
 			<h1>
-				The season · <span dir="auto">{student.name}</span>
+				Season: <span dir="auto">{student.name}</span>
 			</h1>
 			<div className={css.head}>
-				<FormRow id="season-to" label="By the day of" className="">
+				<FormRow id="season-to" label="By (date)" className="">
 					<DayField value={to} onChange={(next) => next && setTo(next)} />
 				</FormRow>
 				{lessons.length === 0 && (
@@ -102,8 +98,7 @@ export function Season(props: SeasonPageProps) {
 			</div>
 			{ladders.length === 0 ? (
 				<p>
-					No ladder yet. <Link href={`/ladders/new?student=${student.id}`}>Make one</Link>; then a season can be laid
-					out.
+					No ladders yet. <Link href={`/ladders/new?student=${student.id}`}>Make one</Link>to plan the season.
 				</p>
 			) : (
 				!wrong && (
@@ -149,24 +144,39 @@ function Lessons({
 						const ladder = ladders.find((one) => one.id === id);
 						return `${ladder ? nameOf(ladder) : ""} ${minutes} min`;
 					})
-					.join(" · ") || "nothing has a weight"}
+					.join(" · ") || "no shares set"}
 			</span>
 		</li>
 	);
 	return (
-		<section aria-label="Which lessons hold which ladder">
-			<h2>Which lessons hold which ladder</h2>
+		<section aria-label="Lessons for each ladder">
+			<h2>Lessons for each ladder</h2>
 			<p className="mute m-0">
-				By these shares, with {AROUND} minutes of each lesson left for warm-up, talk and wrap-up. A side that is two
-				rungs or more behind its mirror gets more.
+				Time is shared as you set above. {AROUND} minutes of each lesson stay free for warm-up, talk and wrap-up. A side
+				two rungs or more behind gets more.
 			</p>
 			<ul className={css.lessons}>{rows.slice(0, FEW).map(line)}</ul>
 			{rows.length > FEW && (
 				<details>
-					<summary>the {plural(rows.length - FEW, "lesson")} after them</summary>
+					<summary>show {plural(rows.length - FEW, "more lesson")}</summary>
 					<ul className={css.lessons}>{rows.slice(FEW).map(line)}</ul>
 				</details>
 			)}
 		</section>
 	);
 }
+
+const HowItWorks = () => (
+	<>
+		<h2>How it works</h2>
+		<ul className="mute">
+			<li>The same forecast as on the student’s pages.</li>
+			<li>It uses passes so far, slowing or speeding up as on your other ladders.</li>
+			<li>Before the fifth lesson it uses your other ladders.</li>
+			<li>Without those you see the best and the worst case.</li>
+		</ul>
+		<p>
+			<Link href="/rules/assumes">What this assumes</Link>
+		</p>
+	</>
+);

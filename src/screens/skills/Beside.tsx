@@ -23,7 +23,7 @@ export function Beside({ page, writing }: { page: SkillPage; writing: Writing })
 	const { skill, edit } = writing;
 	const before = skill.prerequisites ?? [];
 	const chain = skill.chain ?? [];
-	const nameOf = (id: string) => page.others.find((one) => one.id === id)?.name ?? "a skill that is gone";
+	const nameOf = (id: string) => page.others.find((one) => one.id === id)?.name ?? "a deleted skill";
 	const setChain = (next: string[]) => edit(["chain"], next.length > 0 ? next : undefined, "");
 	const take = async <T,>(outcome: Promise<Outcome<T>>, done: (value: T) => void) => {
 		const said = await ask(outcome);
@@ -32,10 +32,10 @@ export function Beside({ page, writing }: { page: SkillPage; writing: Writing })
 	const prerequisiteError = useRefusal(["prerequisites"]);
 	const chainError = useRefusal(["chain"]);
 	return (
-		<section aria-label="Beside it" className="mt-2">
+		<section aria-label="Related" className="mt-2">
 			<fieldset>
-				<legend className="form-label m-0">Skills to have first</legend>
-				{page.others.length === 0 && <span className="mute">There is no other skill yet.</span>}
+				<legend className="form-label m-0">Skills needed first</legend>
+				{page.others.length === 0 && <span className="mute">No other skills yet.</span>}
 				{page.others.map(({ id, name }) => (
 					<Form.Check
 						inline
@@ -53,7 +53,7 @@ export function Beside({ page, writing }: { page: SkillPage; writing: Writing })
 				<Complaint error={prerequisiteError} />
 			</fieldset>
 			<fieldset className="mt-3">
-				<legend className="form-label m-0">A chain: skills tried one after the other in one go</legend>
+				<legend className="form-label m-0">Chain: skills done one after the other in one go</legend>
 				<ol className={own.causes}>
 					{chain.map((id, i) => (
 						// biome-ignore lint/suspicious/noArrayIndexKey: one skill may come twice in a chain
@@ -65,7 +65,7 @@ export function Beside({ page, writing }: { page: SkillPage; writing: Writing })
 								</Button>
 							)}
 							<Button variant="link" size="sm" onClick={() => setChain(removeItem(chain, i))}>
-								take out<span className="visually-hidden"> {nameOf(id)} of the chain</span>
+								remove<span className="visually-hidden"> {nameOf(id)} of the chain</span>
 							</Button>
 						</li>
 					))}
@@ -84,11 +84,11 @@ export function Beside({ page, writing }: { page: SkillPage; writing: Writing })
 					))}
 				</Form.Select>
 				<Complaint error={chainError} />
-				{chain.length > 0 && <p className="hint m-0">In a lesson a try that breaks says in which of them it broke.</p>}
+				{chain.length > 0 && <p className="hint m-0">In a lesson you mark in which of them a try broke.</p>}
 			</fieldset>
 			{page.inForce && (
 				<>
-					<h2 className="mt-3">In the library</h2>
+					<h2 className="mt-3">Copies</h2>
 					<div className={css.actions}>
 						{[false, true].map((mirrored) => (
 							<Button
@@ -102,12 +102,12 @@ export function Beside({ page, writing }: { page: SkillPage; writing: Writing })
 					</div>
 					<FormRow
 						id="merge"
-						label="Bring another skill’s words in"
+						label="Merge another skill"
 						className="mt-2"
-						hint="Nothing here is overwritten. Missing positions, cues and faults are added. You can undo it."
+						hint="Missing positions, cues and faults are added. What is here stays. You can undo it."
 					>
 						<Form.Select value={other} onChange={(event) => setOther(event.target.value)} style={{ maxWidth: 320 }}>
-							<option value="">which one?</option>
+							<option value="">choose a skill</option>
 							{page.others.map(({ id, name }) => (
 								<option key={id} value={id}>
 									{name}
@@ -120,7 +120,7 @@ export function Beside({ page, writing }: { page: SkillPage; writing: Writing })
 						disabled={!other}
 						onClick={() => void take(mergedSkill(skill, other), (merged) => edit([], merged, ""))}
 					>
-						merge them here
+						merge the skills
 					</Button>
 					<Refusals refusals={refused} />
 				</>

@@ -64,7 +64,7 @@ export function Columns<C extends Column>({
 											edit([field], left.length > 0 ? left : undefined, "");
 										}}
 									>
-										take out
+										remove
 										<span className="visually-hidden">
 											{" "}
 											{one} {i + 1}

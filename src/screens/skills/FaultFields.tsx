@@ -59,10 +59,10 @@ export function FaultFields({ at, position, ...around }: { at: string; position:
 				/>
 			))}
 			<Button variant="link" onClick={adding(() => add("short"))}>
-				a fault short of it
+				add a fault: not enough
 			</Button>
 			<Button variant="link" onClick={adding(() => add("beyond"))}>
-				a fault beyond it
+				add a fault: too much
 			</Button>
 		</section>
 	);
@@ -73,7 +73,7 @@ function FaultRow({ at, fault, onRemove, ...around }: { at: string; fault: Fault
 	const path = pathOf(at);
 	const causes = [...path, "causes"];
 	const remedies = [...path, "remedies"];
-	const which = fault.direction === "short" ? "short of it" : "beyond it";
+	const which = fault.direction === "short" ? "not enough" : "too much";
 	return (
 		<fieldset className={own.fault}>
 			<legend className="visually-hidden">Fault {which}</legend>
@@ -84,16 +84,16 @@ function FaultRow({ at, fault, onRemove, ...around }: { at: string; fault: Fault
 					label="Direction"
 					value={fault.direction}
 					options={[
-						["short", "short of it"],
-						["beyond", "beyond it"],
+						["short", "not enough"],
+						["beyond", "too much"],
 					]}
 				/>
-				<Words at={`${at}.words`} label="What one sees" value={fault.words} className={own.grow} />
+				<Words at={`${at}.words`} label="What you see" value={fault.words} className={own.grow} />
 				<Button variant="link" size="sm" onClick={onRemove}>
-					take out<span className="visually-hidden"> the fault {which}</span>
+					remove<span className="visually-hidden"> the fault {which}</span>
 				</Button>
 			</div>
-			<p className="form-label m-0">Where it may come from, the likeliest first</p>
+			<p className="form-label m-0">Causes, likeliest first</p>
 			<ol className={own.causes}>
 				{fault.causes.map((cause, i) => (
 					<CauseRow
@@ -110,7 +110,7 @@ function FaultRow({ at, fault, onRemove, ...around }: { at: string; fault: Fault
 			<Button variant="link" size="sm" onClick={adding(() => edit(causes, [...fault.causes, freshCause(uuid())], ""))}>
 				add a cause
 			</Button>
-			<p className="form-label m-0">What helps</p>
+			<p className="form-label m-0">Remedies</p>
 			{fault.remedies.map((remedy, i) => (
 				// biome-ignore lint/suspicious/noArrayIndexKey: a remedy is its place in the list; its fields hold no state of their own
 				<div key={i} className={own.line}>
@@ -127,7 +127,7 @@ function FaultRow({ at, fault, onRemove, ...around }: { at: string; fault: Fault
 						onChange={(words) => edit([...remedies, i, "words"], words)}
 					/>
 					<Button variant="link" size="sm" onClick={() => edit(remedies, removeItem(fault.remedies, i), "")}>
-						take out<span className="visually-hidden"> remedy {i + 1}</span>
+						remove<span className="visually-hidden"> remedy {i + 1}</span>
 					</Button>
 				</div>
 			))}
@@ -183,7 +183,7 @@ function CauseRow({
 						at={`${at}.position`}
 						label={`Position of cause ${number}`}
 						value={cause.position}
-						options={[["", "which one?"], ...earlier.map((one) => [one.id, one.short || one.name] as const)]}
+						options={[["", "choose"], ...earlier.map((one) => [one.id, one.short || one.name] as const)]}
 					/>
 				)}
 				{cause.kind === "skill" && (
@@ -193,7 +193,7 @@ function CauseRow({
 							value={cause.skill ?? ""}
 							onChange={(event) => edit(path, { ...cause, skill: event.target.value || null, position: null }, "")}
 						>
-							<option value="">which one?</option>
+							<option value="">choose</option>
 							{others.map((one) => (
 								<option key={one.id} value={one.id}>
 									{one.name}
@@ -206,23 +206,23 @@ function CauseRow({
 								at={`${at}.position`}
 								label={`Position of cause ${number}`}
 								value={cause.position}
-								options={[["", "the whole of it"], ...other.positions.map((one) => [one.id, one.short] as const)]}
+								options={[["", "the whole skill"], ...other.positions.map((one) => [one.id, one.short] as const)]}
 							/>
 						)}
 					</>
 				)}
 				{onUp && (
 					<Button variant="link" size="sm" onClick={onUp}>
-						likelier<span className="visually-hidden"> than the one above, cause {number}</span>
+						move up<span className="visually-hidden">, cause {number}</span>
 					</Button>
 				)}
 				<Button variant="link" size="sm" onClick={onRemove}>
-					take out<span className="visually-hidden"> cause {number}</span>
+					remove<span className="visually-hidden"> cause {number}</span>
 				</Button>
 			</div>
 			<div className={own.four}>
 				<Words at={`${at}.words`} label="Why" value={cause.words} className="" />
-				<Words at={`${at}.who`} label="Who thinks so" value={cause.who} className="" />
+				<Words at={`${at}.who`} label="Whose view" value={cause.who} className="" />
 				<Words at={`${at}.drill`} label="Test drill" value={cause.drill} className="" />
 				<Words at={`${at}.check`} label="Self-check" value={cause.check} className="" />
 			</div>

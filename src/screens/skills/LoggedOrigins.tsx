@@ -28,8 +28,7 @@ export function LoggedOrigins({
 	const { refused, ask } = useRefusals();
 	const [busy, setBusy] = useState(false);
 	const [asked, setAsked] = useState<number | null>(null);
-	const short = (position: string) =>
-		skill.positions.find((one) => one.id === position)?.short ?? "a position that is gone";
+	const short = (position: string) => skill.positions.find((one) => one.id === position)?.short ?? "a deleted position";
 	const said = ({ earlier, later }: LoggedOrigin) =>
 		arrows.find(({ from, to }) => from.skill === id && from.position === earlier && to.position === later);
 	return (
@@ -46,14 +45,14 @@ export function LoggedOrigins({
 					onTold(outcome.value.found);
 				}}
 			>
-				{busy ? "reading lessons" : "what does the log show?"}
+				{busy ? "reading lessons" : "compare with the log"}
 			</Button>
 			<div role="status">
 				{asked !== null && (
 					<p className="hint m-0">
 						{asked === 0
-							? "Of nobody enough tries were watched at two positions at once; nothing can be said."
-							: `From ${plural(asked, "student")} with enough tries, each for themselves, compared within the same stretch of the same lesson. It goes with it; what causes what is not in the record.`}
+							? "Not enough tries were watched at two positions at once."
+							: `From ${plural(asked, "student")}, each compared with themselves in the same lesson. Going together does not prove a cause.`}
 					</p>
 				)}
 				{asked !== null && asked > 0 && logged.length === 0 && (
@@ -63,7 +62,7 @@ export function LoggedOrigins({
 					{logged.map((one) => (
 						<li key={`${one.earlier} ${one.later}`} dir="auto">
 							<b>{short(one.later)}</b> goes with <b>{short(one.earlier)}</b>: {list(one.students)}, {one.tries} tries.{" "}
-							{said(one) ? "The skill says so too." : <b className="asks">The skill says nothing of it.</b>}
+							{said(one) ? "The skill says so too." : <b className="asks">The skill does not say so.</b>}
 						</li>
 					))}
 				</ul>

@@ -22,16 +22,16 @@ export function Origins({ id, skill, others }: { id: string; skill: Skill; other
 	if (positions.length === 0) return <p className="mt-2 mute">No key positions yet.</p>;
 	const at = (position: string | null) => PITCH / 2 + PITCH * positions.findIndex((one) => one.id === position);
 	const words = ({ from }: Arrow): string => {
-		if (from.skill === id) return positions.find((one) => one.id === from.position)?.short ?? "a position that is gone";
+		if (from.skill === id) return positions.find((one) => one.id === from.position)?.short ?? "a deleted position";
 		const other = others.find((one) => one.id === from.skill);
 		const short = other?.positions.find((one) => one.id === from.position)?.short;
-		return other ? (short ? `${short}, ${other.name}` : other.name) : "a skill that is gone";
+		return other ? (short ? `${short}, ${other.name}` : other.name) : "a deleted skill";
 	};
 	const inside = arrows.filter(({ from }) => from.skill === id && positions.some((one) => one.id === from.position));
 	const outside = arrows.filter(({ from }) => from.skill !== id);
 	const height = PITCH * positions.length;
 	return (
-		<section aria-label="Origins" className="mt-2">
+		<section aria-label="Causes" className="mt-2">
 			{arrows.length === 0 && (
 				<p className="mute">No causes yet. Open a position and choose where its fault usually starts.</p>
 			)}

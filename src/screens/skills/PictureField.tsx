@@ -35,7 +35,7 @@ export function PictureField({ at, label, value }: { at: string; label: string; 
 			else setRefused(said.refusals ?? []);
 		} catch {
 			setRefused([
-				{ path: "picture", sentence: "The server does not answer; nothing was brought. Choose the file again later." },
+				{ path: "picture", sentence: "The server does not answer. Nothing was added. Choose the file again later." },
 			]);
 		}
 		setBusy(false);
@@ -52,7 +52,7 @@ export function PictureField({ at, label, value }: { at: string; label: string; 
 					disabled={busy}
 					onChange={(event) => void bring((event.target as HTMLInputElement).files?.[0])}
 				/>
-				{busy && <span role="status">Bringing it in, without its place and time.</span>}
+				{busy && <span role="status">Adding it, without its place and time.</span>}
 				<Refusals refusals={refused} />
 			</div>
 		);
@@ -62,21 +62,21 @@ export function PictureField({ at, label, value }: { at: string; label: string; 
 			<Media picture={value} words={label} />
 			<Form.Control
 				aria-label={`Consent for the ${label}`}
-				placeholder="who is shown, and agreed when"
+				placeholder="who is shown, and when they agreed"
 				value={value.consent}
 				isInvalid={Boolean(error)}
 				onChange={(event) => edit([...path, "consent"], event.target.value)}
 			/>
 			{value.consent === "" && (
 				<div className="asks">
-					Note who is shown and agreed to it, or{" "}
+					Note who is shown and that they agreed, or{" "}
 					<Button variant="link" size="sm" onClick={() => edit([...path, "consent"], NOBODY, "")}>
 						{NOBODY}
 					</Button>
 				</div>
 			)}
 			<Button variant="link" size="sm" onClick={() => edit(path, undefined, "")}>
-				take out<span className="visually-hidden"> the {label}</span>
+				remove<span className="visually-hidden"> the {label}</span>
 			</Button>
 		</div>
 	);

@@ -33,56 +33,51 @@ export function PositionFields({
 	const at = `positions.${index}`;
 	return (
 		<div className={css.details}>
-			<Words at={`${at}.tell`} label="Tell: what is seen" value={position.tell} className={css.full} />
+			<Words at={`${at}.tell`} label="Sign: what you see" value={position.tell} className={css.full} />
 			{senses.map((sense) => (
 				<Words
 					key={sense}
 					at={`${at}.tells.${sense}`}
-					label={`Tell: ${senseWords[sense]}`}
+					label={`Sign: ${senseWords[sense]}`}
 					value={position.tells?.[sense]}
 					optional
 				/>
 			))}
-			<Words at={`${at}.forms`} label="Other forms that are right too" value={position.forms} optional />
+			<Words at={`${at}.forms`} label="Other right forms" value={position.forms} optional />
 			<ToleranceFields at={`${at}.tolerance`} value={position.tolerance} />
 			{position.tolerance?.by === "range" && ["angle", "distance"].includes(position.tolerance.of) && (
 				<Words
 					at={`${at}.measuredAt`}
 					label={
 						position.tolerance.of === "angle"
-							? "Measured at: three points, commas between"
-							: "Measured at: two points, a comma between"
+							? "Measured at: three points, separated by commas"
+							: "Measured at: two points, separated by a comma"
 					}
 					value={position.measuredAt}
 					optional
 				/>
 			)}
-			<Words
-				at={`${at}.toleranceByBeat`}
-				label="Where it is another on a beat"
-				value={position.toleranceByBeat}
-				optional
-			/>
+			<Words at={`${at}.toleranceByBeat`} label="Other tolerance on a beat" value={position.toleranceByBeat} optional />
 			<CueFields index={index} position={position} />
 			<div className={css.third}>
 				<Form.Check
 					id={`must-${position.id}`}
 					type="checkbox"
 					className="mt-4"
-					label="a must: without it no try is good"
+					label="a must: no try is good without it"
 					checked={position.must === true}
 					onChange={(event) => edit(["positions", index, "must"], event.target.checked ? true : undefined, "")}
 				/>
 			</div>
 			<Amount at={`${at}.deduction`} label="Points lost when it is off" value={position.deduction} />
 			<Words at={`${at}.protects`} label="What it protects" value={position.protects} className={css.third} optional />
-			<Words at={`${at}.fault`} label="The usual fault, in a few words" value={position.fault} />
+			<Words at={`${at}.fault`} label="Usual fault, in a few words" value={position.fault} />
 			<Choose
 				at={`${at}.origin`}
-				label="It usually comes from"
+				label="Usual cause"
 				value={position.origin}
 				className={css.half}
-				options={[["", "nothing earlier"], ...earlier.map((one) => [one.id, one.short || one.name] as const)]}
+				options={[["", "none"], ...earlier.map((one) => [one.id, one.short || one.name] as const)]}
 			/>
 			<FaultFields at={at} position={position} earlier={earlier} others={others} />
 			<div className={`${css.full} ${own.pictures}`}>
@@ -91,7 +86,7 @@ export function PositionFields({
 			</div>
 			<div className={css.full}>
 				<Button variant="link" onClick={onRemove}>
-					take this position out
+					remove this position
 				</Button>
 			</div>
 		</div>
@@ -103,7 +98,7 @@ function CueFields({ index, position: { cues } }: { index: number; position: Key
 	const path = ["positions", index, "cues"];
 	return (
 		<fieldset className={css.full}>
-			<legend className="form-label m-0">Cues, the first one first</legend>
+			<legend className="form-label m-0">Cues, first choice on top</legend>
 			{cues.map((cue, i) => (
 				// biome-ignore lint/suspicious/noArrayIndexKey: a cue is its place in the list; its fields hold no state of their own
 				<div key={i} className={own.line}>
@@ -119,11 +114,11 @@ function CueFields({ index, position: { cues } }: { index: number; position: Key
 					</Form.Select>
 					{i > 0 && (
 						<Button variant="link" size="sm" onClick={() => edit(path, moveItem(cues, i, 0), "")}>
-							first<span className="visually-hidden"> of all, cue {i + 1}</span>
+							move to the top<span className="visually-hidden">: cue {i + 1}</span>
 						</Button>
 					)}
 					<Button variant="link" size="sm" onClick={() => edit(path, removeItem(cues, i), "")}>
-						take out<span className="visually-hidden"> cue {i + 1}</span>
+						remove<span className="visually-hidden"> cue {i + 1}</span>
 					</Button>
 					<CueComplaint path={[...path, i, "text"]} />
 					<SideHint text={cue.text} onMend={(text) => edit([...path, i, "text"], text, "")} />

@@ -40,8 +40,8 @@ export function Rhythm({ skill }: { skill: Skill }) {
 					` · slowed: ${figure(rhythm.perMinute)} in ${figure(rhythm.seconds)} s`}
 			</p>
 			<p className="hint m-0">
-				Beats a minute = 60 × beats ÷ seconds, summed over the key positions.{" "}
-				<Link href="/sums#rhythm">From a count and a watch</Link>
+				Beats a minute = 60 × beats ÷ seconds, added up over the key positions.{" "}
+				<Link href="/sums#rhythm">work it out from a count</Link>
 			</p>
 			{rhythm.seconds > 0 && (
 				<>
@@ -55,7 +55,7 @@ export function Rhythm({ skill }: { skill: Skill }) {
 						<span ref={mark} className={own.mark} hidden={!playing} />
 					</div>
 					<div className={own.line}>
-						<Button onClick={playing ? clicks.stop : clicks.play}>{playing ? "stop" : "play it"}</Button>
+						<Button onClick={playing ? clicks.stop : clicks.play}>{playing ? "stop" : "play the rhythm"}</Button>
 						<Form.Label htmlFor="percent" className="m-0">
 							at
 						</Form.Label>
@@ -69,13 +69,11 @@ export function Rhythm({ skill }: { skill: Skill }) {
 							onChange={(event) => setPercent(Math.min(200, Math.max(10, Number(event.target.value) || 100)))}
 						/>
 						<span>per cent of full speed</span>
-						{clicks.silent && (
-							<span className="asks">This browser gives no sound here; the mark moves all the same.</span>
-						)}
+						{clicks.silent && <span className="asks">No sound in this browser. Watch the moving mark.</span>}
 					</div>
 				</>
 			)}
-			<Words at="trigger" label="What sets it off" value={skill.trigger} className="mb-2" optional />
+			<Words at="trigger" label="What starts it" value={skill.trigger} className="mb-2" optional />
 			{skill.rhythm ? (
 				<RhythmSteps skill={skill} rhythm={skill.rhythm} />
 			) : (

@@ -23,7 +23,7 @@ export function OwnOrder({ skill }: { skill: Skill }) {
 			className="ps-0"
 			onClick={() => edit(["rhythm"], { steps: steps.length > 0 ? steps : [freshStep] })}
 		>
-			beats in an order of their own: silent ones, repeats, breath
+			use your own order of beats: silent ones, repeats, breath
 		</Button>
 	);
 }
@@ -37,7 +37,7 @@ export function RhythmSteps({ skill, rhythm }: { skill: Skill; rhythm: OwnRhythm
 		<>
 			<div className={own.line}>
 				<Form.Label htmlFor="rhythm-lead" className="m-0">
-					Seconds from what sets it off to the first beat
+					Seconds from the start signal to the first beat
 				</Form.Label>
 				<Form.Control
 					id="rhythm-lead"
@@ -57,10 +57,10 @@ export function RhythmSteps({ skill, rhythm }: { skill: Skill; rhythm: OwnRhythm
 						<th scope="col">step</th>
 						<th scope="col">beats</th>
 						<th scope="col">seconds</th>
-						<th scope="col">said</th>
+						<th scope="col">words</th>
 						<th scope="col">breath</th>
 						<th scope="col">
-							<span className="visually-hidden">silent, or taken out</span>
+							<span className="visually-hidden">silent, or remove</span>
 						</th>
 					</tr>
 				</thead>
@@ -88,10 +88,10 @@ export function RhythmSteps({ skill, rhythm }: { skill: Skill; rhythm: OwnRhythm
 				size="sm"
 				onClick={adding(() => edit(["rhythm", "steps"], [...steps, freshStep]))}
 			>
-				one more step
+				add a step
 			</Button>{" "}
 			<Button variant="link" size="sm" onClick={() => edit(["rhythm"], undefined)}>
-				back to the order of the key positions
+				use the order of the key positions
 			</Button>
 		</>
 	);
@@ -175,7 +175,7 @@ function StepRow({
 				/>
 				{!alone && (
 					<Button variant="link" size="sm" className="p-0" onClick={onOut}>
-						take out<span className="visually-hidden"> step {index + 1}</span>
+						remove<span className="visually-hidden"> step {index + 1}</span>
 					</Button>
 				)}
 			</td>

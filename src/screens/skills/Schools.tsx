@@ -17,7 +17,7 @@ export function Schools({ skill }: { skill: Skill }) {
 			skill={skill}
 			columns={skill.schools ?? []}
 			none="One way only. Where coaches disagree, add each way as a school, with its reason."
-			head={({ reason }, i) => <Words at={`schools.${i}.reason`} label="Its reason" value={reason} className="" />}
+			head={({ reason }, i) => <Words at={`schools.${i}.reason`} label="Reason" value={reason} className="" />}
 			cell={(position, i, { id, name }) => {
 				const path = ["positions", i, "ways", id];
 				const way = position.ways?.[id];
@@ -27,12 +27,12 @@ export function Schools({ skill }: { skill: Skill }) {
 						<Words at={`${path.join(".")}.words`} label="How" value={way.words} className="" />
 						<Words at={`${path.join(".")}.reason`} label="Why" value={way.reason} className="" />
 						<Button variant="link" size="sm" onClick={() => edit(path, undefined, "")}>
-							nothing of its own{of}
+							remove its own way{of}
 						</Button>
 					</>
 				) : (
 					<Button variant="link" size="sm" onClick={() => edit(path, { words: "", reason: "" }, "")}>
-						does it in its own way{of}
+						add its own way{of}
 					</Button>
 				);
 			}}

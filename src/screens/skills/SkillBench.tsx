@@ -34,7 +34,7 @@ import own from "./skills.module.css";
 import { useCauses } from "./useCauses";
 import { EditContext, RefusalContext, useEdit, useSkill, type Writing } from "./useSkill";
 
-const views = ["positions", "origins", "rhythm", "stages", "schools", "difficulties", "beside it"] as const;
+const views = ["positions", "causes", "rhythm", "stages", "schools", "scales", "related"] as const;
 type View = (typeof views)[number];
 const asView = (hash: string): View => views.find((view) => view === hash.replace("-", " ")) ?? "positions";
 
@@ -95,7 +95,7 @@ export function SkillBench(page: SkillPage) {
 								{page.inForce && <Archive what="skill" id={page.id} archived={page.archived} />}
 								{page.inForce && <Workbook of="skill" id={page.id} />}
 								{page.inForce && <HandOn of="skill" id={page.id} />}
-								{page.inForce && <Link href={`/skills/${page.id}/spot`}>spot it, a sheet</Link>}
+								{page.inForce && <Link href={`/skills/${page.id}/spot`}>spot it: sheet</Link>}
 							</div>
 							<TopFields skill={skill} />
 							<nav className={own.views} aria-label="Ways to look at the skill">
@@ -106,12 +106,12 @@ export function SkillBench(page: SkillPage) {
 								))}
 							</nav>
 							{view === "positions" && <Positions page={page} writing={writing} open={open} setOpen={setOpen} />}
-							{view === "origins" && <Origins id={page.id} skill={skill} others={page.others} />}
+							{view === "causes" && <Origins id={page.id} skill={skill} others={page.others} />}
 							{view === "rhythm" && <Rhythm skill={skill} />}
 							{view === "stages" && <Stages skill={skill} />}
 							{view === "schools" && <Schools skill={skill} />}
-							{view === "difficulties" && <SkillDifficulties skill={skill} usual={page.usual} />}
-							{view === "beside it" && <Beside page={page} writing={writing} />}
+							{view === "scales" && <SkillDifficulties skill={skill} usual={page.usual} />}
+							{view === "related" && <Beside page={page} writing={writing} />}
 						</BenchPage>
 					</MarkContext>
 				</SideContext>
@@ -132,10 +132,10 @@ function TopFields({ skill }: { skill: Skill }) {
 					value={skill.order ?? ""}
 					onChange={(event) => edit(["order"], event.target.value || undefined, "")}
 				>
-					<option value="">as it stands</option>
+					<option value="">as listed</option>
 					{orders.map((order) => (
 						<option key={order} value={order}>
-							{order === "ground up" ? "the body, ground up" : "time, start to finish"}
+							{order === "ground up" ? "from the ground up" : "start to finish"}
 						</option>
 					))}
 				</Form.Select>
@@ -190,7 +190,7 @@ function Positions({
 				<span>short</span>
 				<span>key position</span>
 				<span>cue</span>
-				<span>comes from</span>
+				<span>cause</span>
 				<span />
 			</div>
 			<Sortable
@@ -213,16 +213,14 @@ function Positions({
 					/>
 				))}
 			</Sortable>
-			{positions.length === 0 && (
-				<p className="mt-2 mute">No key position yet. Two or three are enough to begin with.</p>
-			)}
+			{positions.length === 0 && <p className="mt-2 mute">No key positions yet. Two or three are enough to start.</p>}
 			<div className={css.actions}>
 				<Button variant="outline-primary" onClick={add}>
 					add a position
 				</Button>
 				{removed && !positions.some((one) => one.id === removed) && (
 					<span role="status">
-						Taken out.{" "}
+						Removed.{" "}
 						<Button
 							variant="link"
 							onClick={() => {
@@ -230,10 +228,10 @@ function Positions({
 								setRemoved(null);
 							}}
 						>
-							put it back
+							undo the removal
 						</Button>
 						{watchedBy.length > 0 &&
-							` ${plural(watchedBy.length, "rung")} of ladders in use watch it: ${[...new Set(watchedBy)].join(", ")}. They keep it; such a ladder can take this over only once no rung of it watches the position.`}
+							` ${plural(watchedBy.length, "rung")} in ladders watch it: ${[...new Set(watchedBy)].join(", ")}. They keep it. Such a ladder can use this version once none of its rungs watches the position.`}
 					</span>
 				)}
 			</div>
@@ -300,9 +298,9 @@ const PositionRow = memo(function PositionRow({
 							value={firstCue(position.cues)?.text ?? ""}
 							onChange={(text) => edit(["positions", index, "cues"], withFirstCue(position.cues, text), `cue ${index}`)}
 						/>
-						<span className={`${css.cell} mute`}>{bad ? <span className="asks">look here</span> : from}</span>
+						<span className={`${css.cell} mute`}>{bad ? <span className="asks">check this position</span> : from}</span>
 						<button type="button" className={own.more} aria-expanded={isOpen} onClick={() => onToggle(position.id)}>
-							{isOpen ? "less" : "more"}
+							{isOpen ? "hide details" : "details"}
 							<span className="visually-hidden"> of {called}</span>
 						</button>
 					</div>

@@ -12,13 +12,13 @@ export function SkillDifficulties({ skill, usual }: { skill: Skill; usual: reado
 	const edit = useEdit();
 	const said = useContext(RefusalContext);
 	return (
-		<section aria-label="Difficulties">
+		<section aria-label="Difficulty scales">
 			{skill.difficulties ? (
 				<>
 					<p className="mute">
-						For ladders built from this skill, in place of the studio’s.{" "}
+						For ladders built from this skill, instead of the studio’s scales.{" "}
 						<Button variant="link" onClick={() => edit(["difficulties"], undefined, "")}>
-							back to the studio’s
+							use the studio’s scales
 						</Button>
 					</p>
 					<DifficultyList
@@ -29,12 +29,9 @@ export function SkillDifficulties({ skill, usual }: { skill: Skill; usual: reado
 				</>
 			) : (
 				<>
-					<p>
-						Ladders built from this skill are raised by the studio’s difficulties:{" "}
-						{usual.map(({ name }) => name).join(", ")}.
-					</p>
+					<p>Ladders built from this skill use the studio’s scales: {usual.map(({ name }) => name).join(", ")}.</p>
 					<Button variant="outline-primary" onClick={() => edit(["difficulties"], usual, "")}>
-						give the skill its own
+						give the skill its own scales
 					</Button>
 				</>
 			)}

@@ -24,8 +24,8 @@ export function SkillList({ skills }: { skills: SkillLine[] }) {
 				<>
 					<p className="mute">A skill is the goal. Its key positions are what you look at.</p>
 					<section className={css.note} aria-label="Examples">
-						<h2>Broken down in full</h2>
-						<p className="mute m-0">To look at, or to begin from.</p>
+						<h2>Examples</h2>
+						<p className="mute m-0">Worked examples to look at or start from.</p>
 						{examples.map(([key, name]) => (
 							<Button
 								key={key}
@@ -41,8 +41,8 @@ export function SkillList({ skills }: { skills: SkillLine[] }) {
 						<Refusals refusals={refused} />
 					</section>
 					<p className="hint">
-						A skill or a ladder that somebody handed on to you is <Link href="/skills/bring">brought in here</Link>; one
-						from a workbook <Link href="/records">under Data</Link>.
+						You can import a skill or ladder from another coach <Link href="/skills/bring">here</Link>, or from a
+						workbook <Link href="/records">under Data</Link>.
 					</p>
 				</>
 			}
@@ -53,15 +53,15 @@ export function SkillList({ skills }: { skills: SkillLine[] }) {
 					add a skill
 				</Link>
 			</div>
-			{skills.length === 0 && <p className="mt-3">None yet. A name and two or three key positions will do.</p>}
+			{skills.length === 0 && <p className="mt-3">No skills yet. A name and two or three key positions are enough.</p>}
 			<ul className={`${css.plain} mt-3`}>
 				{skills.map((skill) => (
 					<li key={skill.id}>
 						<Link href={`/skills/${skill.id}`} dir="auto">
 							<b>{skill.name}</b>
 						</Link>
-						{skill.archived && <span className="mute"> · put away</span>}
-						{skill.begun && <span className="asks"> · begun, not ready to be used</span>}
+						{skill.archived && <span className="mute"> · archived</span>}
+						{skill.begun && <span className="asks"> · unfinished</span>}
 						<div className="mute" dir="auto">
 							{skill.shorts.length > 0 ? skill.shorts.join(" · ") : skill.begun ? "" : "no key positions yet"}
 						</div>

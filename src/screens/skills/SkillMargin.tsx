@@ -9,7 +9,7 @@ import { lookOf, picturesOf } from "@/core/skill/look";
 import { readSides } from "@/core/skill/sides";
 import type { KeyPosition } from "@/core/skill/skill";
 import { cutText } from "@/core/text/fields";
-import { plural } from "@/core/text/lists";
+import { counted, plural } from "@/core/text/lists";
 import { revise, reviseForAll } from "@/server/actions";
 import type { SkillPage } from "@/server/readSkills";
 import { DifferenceList } from "@/ui/DifferenceList";
@@ -49,8 +49,8 @@ export function SkillMargin({
 		<>
 			<InForce {...writing.saved} />
 			{amiss.length > 0 && (
-				<section className={css.note} aria-label="To look at">
-					<h2>{page.inForce ? "Before it holds" : "Before it can be used"}</h2>
+				<section className={css.note} aria-label="Fix these first">
+					<h2>Fix these first</h2>
 					<ul className={css.plain}>
 						{amiss.slice(0, 8).map(({ path, sentence }) => {
 							const index = /^positions\.(\d+)/.exec(path)?.[1];
@@ -59,7 +59,7 @@ export function SkillMargin({
 									{sentence}{" "}
 									{index && (
 										<Button variant="link" size="sm" onClick={() => onOpen(Number(index))}>
-											open it<span className="visually-hidden"> at position {Number(index) + 1}</span>
+											open<span className="visually-hidden"> at position {Number(index) + 1}</span>
 										</Button>
 									)}
 								</li>
@@ -71,7 +71,7 @@ export function SkillMargin({
 			)}
 			{writing.sides.length > 0 && (
 				<p className="mute" dir="auto">
-					{plural(writing.sides.length, "text names", "texts name")} a side that does not turn with the ladder:{" "}
+					{counted(writing.sides.length, "text names", "texts name")} a fixed side that does not change with the ladder:{" "}
 					{writing.sides
 						.slice(0, 3)
 						.map((text) => `“${cutText(text, 60)}”`)
@@ -86,11 +86,11 @@ export function SkillMargin({
 			))}
 			{inUse && <Revise page={page} writing={writing} />}
 			{opened && (
-				<section className={css.note} aria-label="As it is read">
-					<h2>As it is read</h2>
+				<section className={css.note} aria-label="How it reads">
+					<h2>How it reads</h2>
 					<BothHands position={opened} />
 					<Form.Group controlId="read-side" className={own.line}>
-						<Form.Label className="m-0">What is typed is seen on the side</Form.Label>
+						<Form.Label className="m-0">Show it for the side</Form.Label>
 						<Form.Select
 							size="sm"
 							value={side}
@@ -111,7 +111,7 @@ export function SkillMargin({
 				<Form.Group controlId="causes-of" className={css.note}>
 					<Form.Label>Mark causes for</Form.Label>
 					<Form.Select size="sm" value={causes.who} onChange={(event) => causes.setWho(event.target.value)}>
-						<option value="">nobody in particular</option>
+						<option value="">no student</option>
 						{page.students.map(({ id, name }) => (
 							<option key={id} value={id}>
 								{name}
@@ -121,20 +121,20 @@ export function SkillMargin({
 					{causes.note && <p role="status">{causes.note}</p>}
 				</Form.Group>
 			)}
-			<section className={css.note} aria-label="Who follows it">
-				<h2>Who follows it</h2>
+			<section className={css.note} aria-label="Ladders with this skill">
+				<h2>Ladders with this skill</h2>
 				<p className="mute m-0">
 					{page.followed.ladders > 0 && !inUse
-						? `${plural(page.followed.ladders, "ladder")}, and none watches a position yet: what you write holds at once, for ${page.followed.ladders === 1 ? "it" : "them"} too.`
+						? `${plural(page.followed.ladders, "ladder")}, none watches a position yet: changes apply at once.`
 						: inUse
-							? `${plural(page.followed.ladders, "ladder")}${page.followed.older > 0 ? `, ${page.followed.older} of them as it was before` : ""}. A revision never changes a ladder; the ladder takes it over when you say so.`
-							: "No ladder yet: what you write holds at once."}
+							? `${plural(page.followed.ladders, "ladder")}${page.followed.older > 0 ? `, ${page.followed.older} on an older version` : ""}. A new version changes a ladder only when you say so.`
+							: "No ladder yet: changes apply at once."}
 				</p>
 				{page.revisions.length > 0 && (
 					<ul className={css.plain}>
 						{page.revisions.map(({ id, at, remark }) => (
 							<li key={id}>
-								<b>{dayWords(at.slice(0, 10))}</b> <span dir="auto">{remark || "no reason noted"}</span>
+								<b>{dayWords(at.slice(0, 10))}</b> <span dir="auto">{remark || "no reason given"}</span>
 							</li>
 						))}
 					</ul>
@@ -142,8 +142,8 @@ export function SkillMargin({
 			</section>
 			{skill.positions.length > 0 && !opened && (
 				<p className="hint">
-					{"{this}"} and {"{across}"} in a text are read as left or right by the ladder’s side, {"{strong}"} and{" "}
-					{"{weak}"} by the student’s.
+					{"{this}"} and {"{across}"} in a text become left or right by the ladder’s side, {"{strong}"} and {"{weak}"}{" "}
+					by the student’s.
 				</p>
 			)}
 		</>
@@ -207,27 +207,27 @@ function Revise({ page, writing }: { page: SkillPage; writing: Writing }) {
 			return setRefused([
 				{
 					path: "",
-					sentence: "The server does not answer; your words are kept on this device. Try again when it does.",
+					sentence: "The server does not answer. Your text is saved on this device. Try again later.",
 				},
 			]);
 		const outcome = await ask(takeOver ? reviseForAll(page.id, at, remark) : revise(page.id, at, remark));
 		if (outcome.ok) router.refresh();
 	};
 	return (
-		<section className={css.note} aria-label="Not in force yet">
-			<h2>{fresh > 0 ? `${plural(fresh, "position")} written, not in force` : "Not in force yet"}</h2>
+		<section className={css.note} aria-label="Not in use yet">
+			<h2>{fresh > 0 ? `${plural(fresh, "position")} not in use yet` : "Not in use yet"}</h2>
 			<DifferenceList says={says} />
 			<Form.Group controlId="revision-remark">
-				<Form.Label>Why it is changed</Form.Label>
+				<Form.Label>Reason for the change</Form.Label>
 				<Form.Control value={remark} maxLength={400} dir="auto" onChange={(event) => setRemark(event.target.value)} />
 			</Form.Group>
 			<Refusals refusals={refused} />
 			<div className={css.actions}>
 				<Button disabled={writing.amiss.length > 0} onClick={() => void make(false)}>
-					make it today’s revision
+					use as the new version
 				</Button>
 				<Button variant="outline-primary" disabled={writing.amiss.length > 0} onClick={() => void make(true)}>
-					and update all its ladders
+					use it and update all its ladders
 				</Button>
 				<Button variant="link" onClick={() => writing.edit([], inForce, "")}>
 					discard the changes

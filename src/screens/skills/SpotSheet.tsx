@@ -18,12 +18,12 @@ export function SpotSheet({ id, skill }: { id: string; skill: Skill }) {
 		<BenchPage>
 			<h1 dir="auto">Spot it: {skill.name}</h1>
 			<p className="mute">
-				Show one wrong on purpose; whoever sees it first says which. In a lesson, “spot it” keeps who it was.{" "}
+				Do one thing wrong on purpose. The first to see it says which. In a lesson, “spot it” saves who it was.{" "}
 				<Link className="d-print-none" href={`/skills/${id}`}>
-					the skill
+					back to the skill
 				</Link>
 			</p>
-			{faults.length === 0 && <p>The skill names no fault yet: say on its bench what goes wrong.</p>}
+			{faults.length === 0 && <p>This skill has no faults yet. Add one on its page.</p>}
 			{faults.length > 0 && (
 				<table className={own.spot}>
 					<thead>

@@ -44,7 +44,7 @@ function AtStage({
 			<>
 				<span className="mute">{NOT_JUDGED}</span>{" "}
 				<Button variant="link" size="sm" onClick={adding(() => edit(path, { words: "" }, ""))}>
-					judge it{of}
+					judge it here{of}
 				</Button>
 			</>
 		);
@@ -64,12 +64,12 @@ function AtStage({
 			) : (
 				measured && (
 					<Button variant="link" size="sm" onClick={adding(() => edit([...path, "tolerance"], measured, ""))}>
-						its own tolerance{of}
+						set its own tolerance{of}
 					</Button>
 				)
 			)}
 			<Button variant="link" size="sm" onClick={() => edit(path, undefined, "")}>
-				not yet{of}
+				leave out{of}
 			</Button>
 		</>
 	);

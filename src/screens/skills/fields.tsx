@@ -87,12 +87,12 @@ export function SideHint({ text, onMend }: { text: string; onMend: (text: string
 	return (
 		<div className="hint">
 			{of("unknown").length > 0 &&
-				`${of("unknown").join(", ")} is no side; ${sideTokens.map((token) => `{${token}}`).join(", ")} are. `}
+				`${of("unknown").join(", ")} is not a side. Use ${sideTokens.map((token) => `{${token}}`).join(", ")}. `}
 			{of("missing").length > 0 && (
 				<>
-					“{of("missing")[0]}” is written out and fits one side only.{" "}
+					“{of("missing")[0]}” fits one side only.{" "}
 					<Button variant="link" size="sm" onClick={() => onMend(withTokens(text, side))}>
-						let it follow the side
+						make it follow the side
 					</Button>
 				</>
 			)}

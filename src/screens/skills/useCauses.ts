@@ -25,7 +25,7 @@ export function useCauses({ id, studio, students }: Pick<SkillPage, "id" | "stud
 							const before = made[student.id]?.[cause];
 							setMade((now) => ({ ...now, [student.id]: { ...now[student.id], [cause]: mark } }));
 							void perform(studio, markCause(student.id, { skill: id, cause, mark })).then(
-								({ sent }) => setNote(sent ? "" : "Kept on this device; it goes out when the server answers."),
+								({ sent }) => setNote(sent ? "" : "Saved on this device. It is sent when the server answers."),
 								() => {
 									// This mark alone: others may have been made since.
 									setMade((now) => {

@@ -49,7 +49,7 @@ export function StationsPage({ climbers }: { climbers: Climber[] }) {
 			margin={
 				<>
 					<fieldset>
-						<legend className={css.legend}>Who is there</legend>
+						<legend className={css.legend}>Students</legend>
 						{climbers.map(({ id, name }) => (
 							<Form.Check
 								key={id}
@@ -72,7 +72,7 @@ export function StationsPage({ climbers }: { climbers: Climber[] }) {
 							/>
 						))}
 					</fieldset>
-					<FormRow id="stations-minutes" label="Minutes in all" className="mt-3">
+					<FormRow id="stations-minutes" label="Total minutes" className="mt-3">
 						<Form.Control
 							type="number"
 							inputMode="numeric"
@@ -87,9 +87,7 @@ export function StationsPage({ climbers }: { climbers: Climber[] }) {
 			}
 		>
 			<h1>Stations</h1>
-			{!begun && (
-				<p className="mute">Choose who is there and at least two skills. You get a plan of who is where and when.</p>
-			)}
+			{!begun && <p className="mute">Choose students and at least two skills. You get a timetable.</p>}
 			{begun && !told.ok && (
 				<p className="asks" role="status">
 					{told.refusals[0]?.sentence}
@@ -112,7 +110,7 @@ function Sheet({ told: { stations, groups, turns, minutes } }: { told: Stations 
 					print, or PDF
 				</Button>
 			</p>
-			<table className={css.turns} aria-label="Who is where when">
+			<table className={css.turns} aria-label="Timetable">
 				<thead>
 					<tr>
 						<td />
@@ -144,11 +142,11 @@ function Sheet({ told: { stations, groups, turns, minutes } }: { told: Stations 
 					<ul>
 						{people.map(({ id, name, rung }) => (
 							<li key={id} dir="auto">
-								<b>{name}</b> {rung ?? <span className="mute">has no ladder here: counts and helps</span>}
+								<b>{name}</b> {rung ?? <span className="mute">no ladder here: counts and helps</span>}
 							</li>
 						))}
 					</ul>
-					{pairs.length > 0 && <p dir="auto">Together: {pairs.map((pair) => pair.join(" with ")).join("; ")}.</p>}
+					{pairs.length > 0 && <p dir="auto">Together: {pairs.map((pair) => pair.join(" with ")).join(", ")}.</p>}
 				</section>
 			))}
 		</>

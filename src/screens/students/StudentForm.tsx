@@ -116,7 +116,7 @@ export function StudentForm({
 			<FormRow
 				id="kit"
 				label="Kit"
-				hint="Length, weight, grip, condition; a growing child’s again in spring."
+				hint="Length, weight, grip, condition. For growing children, check again in spring."
 				error={errors.kit}
 			>
 				<Form.Control as="textarea" rows={2} {...form.register("kit")} dir="auto" isInvalid={Boolean(errors.kit)} />
@@ -159,8 +159,8 @@ function Lacks({ form }: { form: UseFormReturn<Student, unknown, Student> }) {
 	return (
 		<FormRow
 			id="lacks"
-			label="Kit that is missing"
-			hint="As rungs name it, with commas between; such a rung is taken out or eased."
+			label="Missing kit"
+			hint="As rungs name it, separated by commas. Such rungs are left out or made easier."
 			error={error}
 		>
 			<Form.Control
@@ -189,7 +189,7 @@ function Consents({ form }: { form: UseFormReturn<Student, unknown, Student> }) 
 	return (
 		<BootRow>
 			<Col sm={8}>
-				<FormRow id="guardian" label="Who answers for them, where they do not themselves" error={errors.guardian?.name}>
+				<FormRow id="guardian" label="Guardian" error={errors.guardian?.name}>
 					<Form.Control
 						dir="auto"
 						maxLength={80}
@@ -199,7 +199,7 @@ function Consents({ form }: { form: UseFormReturn<Student, unknown, Student> }) 
 				</FormRow>
 			</Col>
 			<Col sm={4}>
-				<FormRow id="guardian-day" label="Agreed to the lessons on" error={errors.guardian?.day}>
+				<FormRow id="guardian-day" label="Guardian agreed to lessons on" error={errors.guardian?.day}>
 					<Form.Control
 						type="date"
 						value={guardian?.day ?? ""}
@@ -209,12 +209,12 @@ function Consents({ form }: { form: UseFormReturn<Student, unknown, Student> }) 
 				</FormRow>
 			</Col>
 			<Col sm={4}>
-				<FormRow id="touch" label="May be guided by touch, agreed on" error={errors.touch}>
+				<FormRow id="touch" label="Consent to guiding by touch, on" error={errors.touch}>
 					<Form.Control type="date" {...form.register("touch", orNothing)} />
 				</FormRow>
 			</Col>
 			<Col sm={4}>
-				<FormRow id="filmed" label="May be filmed, agreed on" error={errors.filmed}>
+				<FormRow id="filmed" label="Consent to filming, on" error={errors.filmed}>
 					<Form.Control type="date" {...form.register("filmed", orNothing)} />
 				</FormRow>
 			</Col>
@@ -223,7 +223,7 @@ function Consents({ form }: { form: UseFormReturn<Student, unknown, Student> }) 
 					id="with-adult"
 					type="checkbox"
 					className="mt-4"
-					label="another adult is to be there"
+					label="another adult must be present"
 					checked={form.watch("withAdult") === true}
 					onChange={(event) => form.setValue("withAdult", event.target.checked || undefined, { shouldDirty: true })}
 				/>

@@ -19,14 +19,14 @@ export function StudentList({ students }: { students: StudentLine[] }) {
 					add a student
 				</Link>
 			</div>
-			{here.length === 0 && <p>No student yet. A name is enough to start.</p>}
+			{here.length === 0 && <p>No students yet. A name is enough to start.</p>}
 			{here.map((student) => (
 				<Link key={student.id} href={`/students/${student.id}`} className={css.line}>
 					<span>
 						<b dir="auto">{student.name}</b>
 						<br />
 						<span className="mute">
-							{student.level}, {student.strongSide} strong{student.parts && ` · mind the ${student.parts}`}
+							{student.level}, {student.strongSide} strong{student.parts && ` · protect the ${student.parts}`}
 						</span>
 					</span>
 					<span className={css.miniRails}>

@@ -3,7 +3,6 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { type Student, sideWords } from "@/core/people/student";
-import { capital } from "@/core/text/wording";
 import type { StudentLadder, StudentPageProps } from "@/server/readStudents";
 import { Archive } from "@/ui/Archive";
 import { Begin } from "@/ui/Begin";
@@ -76,11 +75,11 @@ export function StudentPage(page: StudentPageProps) {
 				<h2 className="m-0">Lessons</h2>
 				{held > 0 && (
 					<Link href={`/students/${at.id}/lessons`}>
-						{held === 1 ? "its attempts, one by one" : `all ${held}, with every attempt`}
+						{held === 1 ? "all tries, one by one" : `all ${held}, with every try`}
 					</Link>
 				)}
 			</div>
-			{lessons.length === 0 ? <p className="mute">No lesson yet.</p> : <LessonTable lessons={lessons} />}
+			{lessons.length === 0 ? <p className="mute">No lessons yet.</p> : <LessonTable lessons={lessons} />}
 		</BenchPage>
 	);
 }
@@ -100,7 +99,7 @@ function Facts({
 			<div>
 				{student.level} · strong side {student.strongSide}
 				{student.born && ` · born ${student.born}`}
-				{student.protectedParts.length > 0 && <b> · mind the {student.protectedParts.join(", ")}</b>}
+				{student.protectedParts.length > 0 && <b> · protect the {student.protectedParts.join(", ")}</b>}
 				{archived && <b> · archived</b>}
 			</div>
 			{student.wish && (
@@ -135,16 +134,15 @@ function LadderRow({ ladder, student, isOpen }: { ladder: StudentLadder; student
 				<Link href={`/ladders/${ladder.id}`}>
 					{ladder.skill}, {sideWords(ladder.side, student.strongSide)}
 				</Link>
-				{ladder.outdated && <span className="asks"> · the skill was revised</span>}
+				{ladder.outdated && <span className="asks"> · new version of the skill</span>}
 				<p className={css.pegName} dir="auto">
 					{holes[pegIndex]?.name}
 				</p>
 				<span className="mute">
-					Rung {pegIndex + 1} of {holes.length}.{" "}
-					{ladder.last
-						? `${capital(fromToday(ladder.last.day))}: ${ladder.last.good} of ${ladder.last.tries} good${ladder.last.result ? `, ${ladder.last.result},` : ""} on ${ladder.last.rung}.${ladder.last.cue ? ` Cue: “${ladder.last.cue}”.` : ""}`
-						: "Not tried yet."}
+					rung {pegIndex + 1} of {holes.length}
+					{!ladder.last && " · not tried yet"}
 				</span>
+				{ladder.last && <LastTime last={ladder.last} />}
 			</div>
 			<div className={css.begin}>
 				{ladder.archived ? (
@@ -156,6 +154,23 @@ function LadderRow({ ladder, student, isOpen }: { ladder: StudentLadder; student
 		</section>
 	);
 }
+
+/** The score of the last lesson, when and on which rung, and its cue on a line of its own. */
+const LastTime = ({ last }: { last: NonNullable<StudentLadder["last"]> }) => (
+	<>
+		<span className="d-block" dir="auto">
+			<b>
+				{last.good} of {last.tries}
+			</b>
+			{last.result && ` · ${last.result}`} · {last.rung} · {fromToday(last.day)}
+		</span>
+		{last.cue && (
+			<span className="mute d-block" dir="auto">
+				“{last.cue}”
+			</span>
+		)}
+	</>
+);
 
 function LessonTable({ lessons }: Pick<StudentPageProps, "lessons">) {
 	return (

@@ -45,7 +45,7 @@ export function waysFrom({ at, ladders, lessons, held, practice, promises, newes
 			name: "Home practice",
 			fact: newestPractice.last
 				? `${newestPractice.last.good} of ${newestPractice.last.tries} good ${fromToday(newestPractice.last.day)}`
-				: "nothing done yet",
+				: "no entries yet",
 		},
 		due.length > 0 && {
 			href: `/plans?student=${at.id}`,
@@ -65,7 +65,7 @@ export function waysFrom({ at, ladders, lessons, held, practice, promises, newes
 				: "none in the last 7 days",
 		},
 		inUse.length > 0 && { href: `${here}/report`, name: "Report", fact: "the season on one page, to print or send" },
-		{ href: "/care", name: "Safety and consent", fact: "checklists, reminders, who agreed" },
+		{ href: "/care", name: "Safety and consent", fact: "checklists, reminders, consent" },
 	].filter((way): way is Way => Boolean(way));
 }
 

@@ -5,6 +5,7 @@ import Button from "react-bootstrap/Button";
 import { list, plural } from "@/core/text/lists";
 import type { Weighed } from "@/server/readStudio";
 import { takeWeight, weigh } from "@/server/studio";
+import { Lines } from "@/ui/Lines";
 import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
@@ -19,11 +20,10 @@ export function StepWeights() {
 	const sure = (told ?? []).filter((one) => one.sure);
 	const unsure = (told ?? []).filter((one) => !one.sure);
 	return (
-		<section aria-label="What a step really weighs">
-			<h2>What a step really weighs</h2>
+		<section aria-label="Real size of each step">
+			<h2>Real size of each step</h2>
 			<p className="mute">
-				From rungs that were worked in one lesson, the first eight tries of each. Sizes come out too small: they are at
-				least.
+				Compares rungs worked on in the same lesson, first eight tries each. The true size is at least what you see.
 			</p>
 			<Button
 				variant="outline-primary"
@@ -35,26 +35,32 @@ export function StepWeights() {
 					if (outcome.ok) setTold(outcome.value);
 				}}
 			>
-				{busy ? "reading lessons" : "weigh them"}
+				{busy ? "reading lessons" : "work them out"}
 			</Button>
 			<div role="status" className={css.weights}>
 				{told?.length === 0 && <p>No result: no lesson had two rungs that differ in one thing only.</p>}
 				{unsure.length > 0 && (
 					<p className="mute">
-						Fewer than five students or twelve lessons, so nothing is said of {list(unsure.map(({ name }) => name))}.
+						Too little data for {list(unsure.map(({ name }) => name))}: five students and twelve lessons are the
+						minimum.
 					</p>
 				)}
 				{sure.map((one) => (
 					<div key={one.difficulty} className={css.weight} dir="auto">
-						<b>{one.name}</b>: {one.times.toFixed(2)} times its weight ({one.low.toFixed(2)} to {one.high.toFixed(2)}),{" "}
-						{plural(one.students, "student")}, {plural(one.lessons, "lesson")}.{" "}
+						<Lines
+							of={[
+								[<b key="name">{one.name}</b>, `${plural(one.students, "student")}, ${plural(one.lessons, "lesson")}`],
+								["size you set = 1", <b key="times">{one.times.toFixed(2)}</b>],
+								["likely", `${one.low.toFixed(2)} to ${one.high.toFixed(2)}`],
+							]}
+						/>
 						{one.says === "as it is" ? (
-							<span className="mute">Nothing says that it weighs otherwise.</span>
+							<span className="mute">No change needed.</span>
 						) : taken.includes(one.difficulty) ? (
-							"Taken, for ladders built from now on."
+							"Saved for new ladders."
 						) : (
 							<>
-								<b className="asks">At least that much {one.says}.</b>{" "}
+								<b className="asks">The real step is {one.says}, by at least that much.</b>{" "}
 								<Button
 									size="sm"
 									variant="outline-primary"
@@ -63,7 +69,7 @@ export function StepWeights() {
 										if (outcome.ok) setTaken([...taken, one.difficulty]);
 									}}
 								>
-									take {one.times.toFixed(2)} times
+									use {one.times.toFixed(2)} times
 									<span className="visually-hidden">: {one.name}</span>
 								</Button>
 								<WouldChange of={one} />
@@ -74,8 +80,7 @@ export function StepWeights() {
 			</div>
 			<Refusals refusals={refused} />
 			<p className="hint">
-				Ladders that stand keep the weights they were built on.{" "}
-				<Link href="/ladders/difficulties">The difficulties</Link>
+				Existing ladders do not change. <Link href="/ladders/difficulties">Difficulty scales</Link>
 			</p>
 		</section>
 	);
@@ -85,7 +90,7 @@ export function StepWeights() {
 const WouldChange = ({ of: { changes } }: { of: Weighed }) =>
 	changes.length > 0 && (
 		<details>
-			<summary>{plural(changes.length, "ladder")} would be cut otherwise, built anew</summary>
+			<summary>{plural(changes.length, "ladder")} would come out differently if you built them again</summary>
 			<ul className={css.changes}>
 				{changes.map(({ id, who, skill }) => (
 					<li key={id} dir="auto">

@@ -1,6 +1,8 @@
+import type { ReactNode } from "react";
 import { plural } from "@/core/text/lists";
 import type { StudioProps } from "@/server/readStudio";
 import { BenchPage } from "@/ui/BenchPage";
+import figures from "@/ui/figures.module.css";
 import Link from "@/ui/Link";
 import { LuckyRungs } from "../rules/Lucky";
 import { StepWeights } from "./StepWeights";
@@ -10,57 +12,63 @@ import css from "./studio.module.css";
 export function StudioPage({ stuck, coasting, holding, said, ladders, rungs }: StudioProps) {
 	return (
 		<BenchPage margin={<StepWeights />}>
-			<h1>The studio</h1>
+			<h1>All students</h1>
 			<p className="mute">
-				{plural(ladders, "ladder")} in use. Measured by your own: what your students took, and the band you set.
+				{plural(ladders, "ladder")} in use, compared with your own students and your working range.
 			</p>
-			<section aria-label="Who is stuck" className={css.part}>
-				<h2>Who is stuck</h2>
-				{stuck.length === 0 && <p className="mute">Nobody stands on a rung for longer than nine in ten passes took.</p>}
-				{stuck.map((one) => (
-					<p key={one.ladder.id} dir="auto">
-						<Link href={`/ladders/${one.ladder.id}`}>
-							{one.ladder.who}, {one.ladder.skill}
-						</Link>
-						: <b>{one.lessons} lessons</b> on {one.rung}; nine in ten passes took {one.usual} or fewer.
-					</p>
-				))}
-			</section>
-			<section aria-label="Who coasts" className={css.part}>
-				<h2>Who coasts</h2>
-				{coasting.length === 0 && <p className="mute">No student’s rung is clearly too easy.</p>}
-				{coasting.map((one) => (
-					<p key={one.ladder.id} dir="auto">
-						<Link href={`/ladders/${one.ladder.id}`}>
-							{one.ladder.who}, {one.ladder.skill}
-						</Link>
-						:{" "}
-						<b>
-							{one.good} of {one.tries}
-						</b>{" "}
-						lately on {one.rung}; a rung further up would ask for more.
-					</p>
-				))}
-			</section>
-			<section aria-label="Rungs that hold everybody" className={css.part}>
-				<h2>Rungs that hold everybody</h2>
-				{holding.length === 0 && (
-					<p className="mute">No rung took far longer than the others with three students or more.</p>
+			<section aria-label="Stuck" className={css.part}>
+				<h2>Stuck</h2>
+				{stuck.length === 0 && (
+					<p className="mute">No student is stuck. Stuck = longer on a rung than 90 in 100 of your passes took.</p>
 				)}
-				{holding.map((one) => (
-					<p key={`${one.skill} ${one.rung}`} dir="auto">
-						{one.skill}, {one.rung}: <b>{one.lessons.toFixed(1)} lessons</b> on average, {one.students} students; a rung
-						takes {one.usual.toFixed(1)}. It may want one between.
-					</p>
-				))}
+				<Table
+					head={["student, ladder", "rung", "lessons", "usual (90 in 100 passes)"]}
+					rows={stuck.map((one) => [
+						<LadderLink key="of" of={one.ladder} />,
+						one.rung,
+						<b key="n">{one.lessons}</b>,
+						one.usual,
+					])}
+				/>
 			</section>
-			<section aria-label="Rules that pass luck" className={css.part}>
-				<h2>Rules that pass luck</h2>
+			<section aria-label="Too easy" className={css.part}>
+				<h2>Too easy</h2>
+				{coasting.length === 0 && <p className="mute">No student’s rung is clearly too easy.</p>}
+				<Table
+					head={["student, ladder", "rung", "good lately"]}
+					rows={coasting.map((one) => [
+						<LadderLink key="of" of={one.ladder} />,
+						one.rung,
+						<b key="good">
+							{one.good} of {one.tries}
+						</b>,
+					])}
+					note="A higher rung would ask for more."
+				/>
+			</section>
+			<section aria-label="Slow rungs" className={css.part}>
+				<h2>Slow rungs</h2>
+				{holding.length === 0 && (
+					<p className="mute">No rung takes far longer than the others (three students or more).</p>
+				)}
+				<Table
+					head={["skill, rung", "lessons, average", "your usual rung", "students"]}
+					rows={holding.map((one) => [
+						`${one.skill}, ${one.rung}`,
+						<b key="n">{one.lessons.toFixed(1)}</b>,
+						one.usual.toFixed(1),
+						one.students,
+					])}
+					note="Perhaps add a rung in between."
+				/>
+			</section>
+			<section aria-label="Rules luck can pass" className={css.part}>
+				<h2>Rules luck can pass</h2>
 				<LuckyRungs rungs={rungs} folded />
 			</section>
-			<section aria-label="What was said most" className={css.part}>
-				<h2>What was said most, in two months</h2>
-				{said.length === 0 && <p className="mute">No cue was given.</p>}
+			<section aria-label="Most used cues" className={css.part}>
+				<h2>Most used cues, two months</h2>
+				{said.length === 0 && <p className="mute">No cues given.</p>}
 				<ol>
 					{said.map((one) => (
 						<li key={one.cue} dir="auto">
@@ -72,3 +80,41 @@ export function StudioPage({ stuck, coasting, holding, said, ladders, rungs }: S
 		</BenchPage>
 	);
 }
+
+const LadderLink = ({ of: { id, who, skill } }: { of: StudioProps["stuck"][number]["ladder"] }) => (
+	<Link href={`/ladders/${id}`}>
+		{who}, {skill}
+	</Link>
+);
+
+/** Rows of figures under their heads, the first of each row its name; nothing where there is no row. */
+const Table = ({ head, rows, note }: { head: readonly string[]; rows: readonly ReactNode[][]; note?: string }) =>
+	rows.length > 0 && (
+		<table className={figures.table}>
+			<thead>
+				<tr>
+					{head.map((name) => (
+						<th key={name} scope="col">
+							{name}
+						</th>
+					))}
+				</tr>
+			</thead>
+			<tbody>
+				{rows.map(([name, ...cells], at) => (
+					// biome-ignore lint/suspicious/noArrayIndexKey: a row is its place
+					<tr key={at}>
+						<th scope="row" dir="auto">
+							{name}
+						</th>
+						{cells.map((cell, i) => (
+							<td key={head[i + 1]} dir="auto">
+								{cell}
+							</td>
+						))}
+					</tr>
+				))}
+			</tbody>
+			{note && <caption className="hint">{note}</caption>}
+		</table>
+	);

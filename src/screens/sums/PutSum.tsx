@@ -22,10 +22,10 @@ import css from "./sums.module.css";
 const MOST_POINTS = 30;
 
 const places = [
-	["rung", "into the rung"],
-	["plan", "into the next plan"],
-	["practice", "into the practice"],
-	["kit", "into their kit"],
+	["rung", "save in the rung"],
+	["plan", "add to the next plan"],
+	["practice", "add to the practice"],
+	["kit", "save in their kit"],
 ] as const;
 /** Who grows is measured again after so many days. */
 const AGAIN_DAYS = 91;
@@ -42,8 +42,8 @@ export function PutSum({ pack, sum, worked, line }: { pack: Pack | null; sum: st
 		setLadder(asked.get("ladder") ?? "");
 		setRung(asked.get("rung") ?? "");
 	}, []);
-	if (!pack) return <p className="hint">Students and ladders are not on this device yet; the sum is.</p>;
-	if (pack.ladders.length === 0) return <p className="hint">There is no ladder yet to put it into.</p>;
+	if (!pack) return <p className="hint">No students are on this device yet. The calculator works without them.</p>;
+	if (pack.ladders.length === 0) return <p className="hint">No ladders yet. The result has no place to go.</p>;
 	const open = pack.ladders.find(({ id }) => id === ladder) ?? pack.ladders[0];
 	const on = open?.rungs.find(({ id }) => id === rung) ?? open?.rungs.find(({ id }) => id === open.peg);
 	const nameOf = (id: string) => pack.students.find((one) => one.id === id)?.student.name ?? "";
@@ -67,13 +67,13 @@ export function PutSum({ pack, sum, worked, line }: { pack: Pack | null; sum: st
 			await perform(
 				pack.studio.id,
 				makePromise(open.student, "Measure again for their kit", dayAfter(today(), AGAIN_DAYS)),
-			).catch(() => setRefused([{ path: "", sentence: `That it is measured again is not promised: ${NOT_KEPT}` }]));
+			).catch(() => setRefused([{ path: "", sentence: `The promise to measure again was not saved: ${NOT_KEPT}` }]));
 		setBusy(false);
 		setDone(outcome.ok ? { ...outcome.value, line } : null);
 	};
 	return (
-		<section className={css.put} aria-label="Put it where it is used">
-			<h2>Put it where it is used</h2>
+		<section className={css.put} aria-label="Use this result">
+			<h2>Use this result</h2>
 			<div className={css.where}>
 				<FormRow id="sum-ladder" label="Ladder" className="">
 					<Form.Select
@@ -113,8 +113,8 @@ export function PutSum({ pack, sum, worked, line }: { pack: Pack | null; sum: st
 			<Refusals refusals={refused} />
 			{done && done.line === line && (
 				<p role="status" className="m-0">
-					It stands in <Link href={done.href}>{done.where}</Link>.
-					{done.growing && ` To be measured again by ${dayWords(dayAfter(today(), AGAIN_DAYS))}: that is promised.`}
+					Saved in <Link href={done.href}>{done.where}</Link>.
+					{done.growing && ` You promised to measure again by ${dayWords(dayAfter(today(), AGAIN_DAYS))}.`}
 				</p>
 			)}
 		</section>

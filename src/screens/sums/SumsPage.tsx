@@ -40,8 +40,8 @@ export function SumsPage() {
 	return (
 		<BenchPage
 			margin={
-				<nav aria-label="Sums">
-					<h2>Sums</h2>
+				<nav aria-label="Calculators">
+					<h2>Calculators</h2>
 					<ul className={css.list}>
 						{sums.map((sum) => (
 							<li key={sum.id}>
@@ -70,7 +70,7 @@ export function SumsPage() {
 		>
 			<Form.Select
 				className={css.choice}
-				aria-label="Sum"
+				aria-label="Calculator"
 				value={open.id}
 				onChange={(event) => setOpen(sums.find(({ id }) => id === event.target.value) ?? open)}
 			>
@@ -101,7 +101,7 @@ function OneSum({ sum, units, pack }: { sum: Sum; units: Units; pack: ReturnType
 	return (
 		<>
 			<h1>{sum.title}</h1>
-			<p className="mute m-0">Asks {sum.asks}.</p>
+			<p className="mute m-0">Tells you {sum.asks}.</p>
 			<div className={css.fields}>
 				{sum.fields.map((field) => (
 					<SumInput
@@ -131,9 +131,9 @@ function OneSum({ sum, units, pack }: { sum: Sum; units: Units; pack: ReturnType
 				</>
 			)}
 			<dl className={css.about}>
-				<dt>How</dt>
+				<dt>Formula</dt>
 				<dd>{sum.formula}</dd>
-				<dt>It assumes</dt>
+				<dt>Assumes</dt>
 				<dd>{sum.assumes}</dd>
 				{sum.caution && (
 					<>

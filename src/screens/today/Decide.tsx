@@ -38,8 +38,8 @@ const wordsFor = ([answer]: Drafts, { to }: PassAt): string =>
 	answer?.kind === "peg.moved"
 		? `The peg moved up to ${to.name}.`
 		: answer?.kind === "pass.answered" && answer.body.answer === "stay"
-			? "The peg stays where it is."
-			: "Asked again after the next lesson.";
+			? "The peg stays."
+			: "You are asked again after the next lesson.";
 
 /** A pass is answered where it is told, the peg moves or stays; and it is taken back there. */
 function Line({
@@ -69,8 +69,8 @@ function Line({
 				(answered ? (
 					<p className="m-0" dir="auto">
 						<span role="status">{answered}</span>{" "}
-						<Button variant="link" size="sm" aria-label={`Take back: ${answered} ${text}`} onClick={takeBack}>
-							take it back
+						<Button variant="link" size="sm" aria-label={`Undo: ${answered} ${text}`} onClick={takeBack}>
+							undo
 						</Button>
 					</p>
 				) : (

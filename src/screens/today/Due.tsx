@@ -16,8 +16,8 @@ export function Due({ studio, due, day }: Pick<TodayProps, "due" | "day"> & { st
 	const { lines, stay } = useStaying(due, idOf);
 	return (
 		lines.length > 0 && (
-			<section aria-label="To look at again" className={css.due}>
-				<h2>To look at again</h2>
+			<section aria-label="Checks due" className={css.due}>
+				<h2>Checks due</h2>
 				<ul>
 					{lines.map((one) => (
 						<li key={idOf(one)}>

@@ -29,7 +29,7 @@ export function OpenLessons({ studio, day, open }: Props) {
 			{rest.length > 0 && (
 				<details className={css.folded}>
 					<summary>
-						{plural(rest.length, "more lesson")} {rest.length === 1 ? "is" : "are"} open
+						{plural(rest.length, "more lesson")} {rest.length === 1 ? "is" : "are"} unfinished
 					</summary>
 					{rest.map(line)}
 				</details>
@@ -55,25 +55,24 @@ function OpenLesson({
 	return (
 		<div className={done ? `${css.waiting} ${css.let}` : css.waiting}>
 			<span>
-				{done ? <b role="status">Discarded, as if never begun</b> : <b className="asks">A lesson is open</b>}
+				{done ? <b role="status">Discarded</b> : <b className="asks">Unfinished lesson</b>}
 				<br />
-				<span dir="auto">{names}</span>, {tries === 0 ? "no try yet" : plural(tries, "try", "tries")},{" "}
-				{fromToday(begun, day)}
+				<span dir="auto">{names}</span>, {tries === 0 ? "no tries yet" : plural(tries, "try")}, {fromToday(begun, day)}
 				{note && <small className="mute"> {note}</small>}
 			</span>
 			<span className="d-flex gap-2">
 				{!done && (
 					<Link className="btn btn-primary" href={`/live?lesson=${lesson}`}>
-						go back in
+						continue lesson
 					</Link>
 				)}
 				{letGo ? (
 					<Button
 						variant={done ? "link" : "outline-primary"}
-						aria-label={done ? `Take back, the lesson stays open: ${names}` : `discard: ${names}`}
+						aria-label={done ? `undo: ${names}` : `discard: ${names}`}
 						onClick={done ? takeBack : () => press(letGo)}
 					>
-						{done ? "take it back" : "discard"}
+						{done ? "undo" : "discard"}
 					</Button>
 				) : (
 					<Link className="btn btn-outline-primary" href={`/wrap?lesson=${lesson}`}>

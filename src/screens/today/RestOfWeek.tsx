@@ -21,7 +21,7 @@ export function RestOfWeek({ day, rows, words }: { day: string; rows: WeekRow[] 
 			}}
 		>
 			<summary>{words}</summary>
-			{shown ? <WeekRows rows={shown} day={day} /> : <p className="mute m-0">Looking them up.</p>}
+			{shown ? <WeekRows rows={shown} day={day} /> : <p className="mute m-0">Loading.</p>}
 			<Refusals refusals={refused} />
 		</details>
 	);

@@ -76,14 +76,14 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 					))}
 					{more > 0 && (
 						<p className="mt-2">
-							<Link href="/students">and {more} more, among the students</Link>
+							<Link href="/students">and {more} more students</Link>
 						</p>
 					)}
 				</section>
 			)}
 			<p className={css.quick}>
-				<Begin ladder={null} label="count first" quiet />
-				<span className="mute">Say afterwards for whom it was, and on which rung.</span>
+				<Begin ladder={null} label="quick count" quiet />
+				<span className="mute">Choose the student and the rung afterwards.</span>
 			</p>
 		</BenchPage>
 	);
@@ -116,7 +116,7 @@ function Week({ week: { now, rest, lessons, open }, day }: Pick<TodayProps, "wee
 			<h2>
 				This week <Link href="/calendar">calendar</Link>
 			</h2>
-			{now.length + lessons === 0 && <p className="mute m-0">No lesson is in the calendar for these seven days.</p>}
+			{now.length + lessons === 0 && <p className="mute m-0">No lessons in the calendar for these seven days.</p>}
 			{now.length > 0 && <WeekRows rows={now} day={day} />}
 			{lessons > 0 && (
 				<RestOfWeek
@@ -183,7 +183,7 @@ function LadderLine({
 
 const NoLadder = ({ id }: { id: string }) => (
 	<p className="m-0">
-		No ladder yet. <Link href={`/ladders/new?student=${id}`}>Make one</Link>; three plain rungs will do.
+		No ladder yet. <Link href={`/ladders/new?student=${id}`}>Make one</Link>: three plain rungs are enough.
 	</p>
 );
 
@@ -191,10 +191,7 @@ function Welcome() {
 	return (
 		<section className={css.welcome}>
 			<p className={css.who}>Welcome</p>
-			<p>
-				Peg Ladder keeps the count, judges the pass, and remembers. It starts with a student and a skill; three plain
-				rungs are enough to count at once.
-			</p>
+			<p>Peg Ladder counts tries, judges passes and remembers what you said. Start with a student and a skill.</p>
 			<p className="d-flex gap-2">
 				<Link className="btn btn-primary" href="/students/new">
 					add a student

@@ -24,7 +24,7 @@ export function AsPages({ pack, value }: { pack: Pack; value: Practised }) {
 				const one = made[student];
 				return one ? (
 					<p key={student} className="m-0" role="status">
-						<Link href={`/practice/${one.id}`}>{name}’s practice</Link>: say how many a day, then send it as a link, a
+						<Link href={`/practice/${one.id}`}>{name}’s practice</Link>: set how many a day, then send it as a link, a
 						file or on paper.{one.left.map((why) => ` ${why}`)}
 					</p>
 				) : (
@@ -39,7 +39,7 @@ export function AsPages({ pack, value }: { pack: Pack; value: Practised }) {
 							if (outcome.ok) setMade({ ...made, [student]: outcome.value });
 						}}
 					>
-						as a page of {name}’s own
+						make it {name}’s own page
 					</Button>
 				);
 			})}

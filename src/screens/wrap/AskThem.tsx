@@ -73,8 +73,8 @@ export function AskThem({ lesson, view, pack, student, name, named, wish }: Prop
 				}}
 			>
 				<Form.Control
-					aria-label={named ? `Another question for ${name}` : "Another question"}
-					placeholder="another question"
+					aria-label={named ? `Your own question for ${name}` : "Your own question"}
+					placeholder="your own question"
 					maxLength={200}
 					value={own}
 					dir="auto"
@@ -98,13 +98,13 @@ export function HoldTheFinish({ lesson, view, student, name, named }: Omit<Props
 		<section className={css.rung} aria-label={named ? `${name} holds the finish` : "Hold the finish"}>
 			<h2>
 				{named && <span dir="auto">{name}: </span>}
-				Hold one finish, and look at it together
+				Hold one finish and look at it together
 			</h2>
 			<p className="m-0">
 				<a
 					href={`/position?lesson=${lesson.lesson}&ladder=${on?.ladder ?? ""}&rung=${on?.rung ?? ""}&position=${positions[0]?.id ?? ""}`}
 				>
-					check it on a picture
+					check the finish on a picture
 				</a>
 			</p>
 			{positions.map((position) => (

@@ -36,8 +36,8 @@ export function KeepForLadder({ view, pack }: { view: LessonView; pack: Pack }) 
 	const named = namedToday(view, pack);
 	if (all.length + named.length === 0) return null;
 	return (
-		<section className={css.rung} aria-label="Made up today">
-			<h2>Made up today</h2>
+		<section className={css.rung} aria-label="New today">
+			<h2>New today</h2>
 			{all.map(({ key, words, button, done, keep }) => (
 				<p key={key} className="mb-1" dir="auto">
 					{words}{" "}
@@ -50,7 +50,7 @@ export function KeepForLadder({ view, pack }: { view: LessonView; pack: Pack }) 
 								size="sm"
 								onClick={async () => {
 									const outcome = await orRefusal(keep());
-									const words = outcome.ok ? done : (outcome.refusals[0]?.sentence ?? "It was not kept.");
+									const words = outcome.ok ? done : (outcome.refusals[0]?.sentence ?? "It was not saved.");
 									setSaid((before) => ({ ...before, [key]: words }));
 								}}
 							>
@@ -63,8 +63,8 @@ export function KeepForLadder({ view, pack }: { view: LessonView; pack: Pack }) 
 			))}
 			{named.map(({ id, name, times, skill }) => (
 				<p key={id} className="mb-1" dir="auto">
-					“{name}” was off {plural(times, "time")} and is no key position yet.{" "}
-					<Link href={`/skills/${skill}`}>Write it into the skill</Link>
+					“{name}” was off {plural(times, "time")} and is not a key position yet.{" "}
+					<Link href={`/skills/${skill}`}>add it to the skill</Link>
 				</p>
 			))}
 		</section>
@@ -94,8 +94,8 @@ function offered(view: LessonView, visit: Visit, ladder: PackLadder): KeptSettin
 		return {
 			key,
 			words: `“${settings.name}” is on no ladder yet.`,
-			button: "put it under the peg",
-			done: "It is on the ladder.",
+			button: "add it below the peg",
+			done: "Added to the ladder.",
 			keep: () => keepRung(ladder.id, { id: visit.rung, settings }, pegIn(view, ladder)),
 		};
 	const same = [...settings.watch].sort().join() === [...rung.settings.watch].sort().join();
@@ -104,7 +104,7 @@ function offered(view: LessonView, visit: Visit, ladder: PackLadder): KeptSettin
 		: {
 				key,
 				words: `On ${readOn(ladder, settings.name)} you watched ${list(positions.map(({ short }) => short)) || "nothing"}.`,
-				button: "watch that on the ladder from now on",
+				button: "watch it on the ladder from now on",
 				done: "The ladder watches it from now on.",
 				keep: () => keepWatched(ladder.id, visit.rung, settings.watch),
 			};

@@ -27,7 +27,7 @@ export function KeptText({
 				<Form.Label dir="auto">{label}</Form.Label>
 				{/* Its place is kept: what appears when a line is left must not push away what is being pressed. */}
 				<span className="hint" style={{ flex: "none", visibility: isKept ? undefined : "hidden" }}>
-					kept
+					saved
 				</span>
 			</div>
 			<Form.Control

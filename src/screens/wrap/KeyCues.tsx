@@ -34,7 +34,7 @@ export function KeyCues({ lesson, view, pack, student }: AskedOf) {
 							<span dir="auto">“{text}”</span>
 							{before && (
 								<small>
-									met {before.met} of {MEETINGS}
+									repeated {before.met} of {MEETINGS}
 									{before.due && `, due ${fromToday(before.due)}`}
 								</small>
 							)}

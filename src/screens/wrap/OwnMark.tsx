@@ -13,14 +13,14 @@ export function OwnMark({ lesson, view, pack, student }: AskedOf) {
 		const about = side === "none" ? skill : `${skill}, ${side}`;
 		return (
 			<fieldset key={id} className="mt-2">
-				<legend className="form-label m-0">{about}: their own mark, of ten</legend>
+				<legend className="form-label m-0">{about}: their own mark, out of 10</legend>
 				<div className={css.ten}>
 					{marks.map((mark) => (
 						<button
 							key={mark}
 							type="button"
 							aria-pressed={given.get(id) === mark}
-							aria-label={`${mark} of ten: ${about}`}
+							aria-label={`${mark} of 10: ${about}`}
 							onClick={() => lesson.write(ownMark(lesson.snapshot().view, student, { ladder: id, skill: about }, mark))}
 						>
 							{mark}

@@ -48,8 +48,8 @@ export function Practise({
 	const called = (ladder: PackLadder, rung: PackLadder["rungs"][number]) =>
 		`${nameOf ? `${nameOf(ladder.student)}: ` : ""}${readOn(ladder, rung.settings.name)}`;
 	return (
-		<section id="practise" className={css.rung} aria-label="What to practise">
-			<h2>What to practise</h2>
+		<section id="practise" className={css.rung} aria-label="Home practice">
+			<h2>Home practice</h2>
 			{open.map(({ ladder, rung }) => {
 				const name = readOn(ladder, rung.settings.name);
 				const at = value.findIndex((one) => one.ladder === ladder.id && one.rung === rung.id);

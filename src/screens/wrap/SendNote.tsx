@@ -16,7 +16,7 @@ export function SendNote({ text, label, onSent }: { text: string; label: string;
 		const came = await shareText(text);
 		if (came !== "not now" && came !== "failed") onSent();
 		if (came !== "not now")
-			setSaid({ words: came === "failed" ? "It could not be handed on; copy it instead." : came, of: text });
+			setSaid({ words: came === "failed" ? "Sending did not work. Copy the note instead." : came, of: text });
 	};
 	return (
 		<span className="d-inline-flex flex-wrap gap-2 align-items-center">
@@ -27,7 +27,7 @@ export function SendNote({ text, label, onSent }: { text: string; label: string;
 			)}
 			<CopyButton text={text} words="copy the note" about={label} variant="outline-primary" onCopied={onSent} />
 			<Button variant="link" onClick={() => offer("note.md", new Blob([markdownOf(text)], { type: "text/markdown" }))}>
-				Markdown{about}
+				save as text{about}
 			</Button>
 			<Button
 				variant="link"

@@ -40,8 +40,8 @@ export function Unclaimed({
 	const [claimed, setClaimed] = useState<{ id: string; words: string }[]>([]);
 	if (open.length + claimed.length === 0) return null;
 	return (
-		<section className={css.rung} aria-label="Passed, and the peg has not moved">
-			<h2>Passed, and the peg has not moved</h2>
+		<section className={css.rung} aria-label="Passed: move the peg?">
+			<h2>Passed: move the peg?</h2>
 			{open.map(({ ladder, here, above, pass }) => {
 				const name = readOn(ladder, here?.settings.name ?? "");
 				const who = nameOf(ladder.student) ?? "";

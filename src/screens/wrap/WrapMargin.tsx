@@ -41,7 +41,7 @@ export function WrapMargin({ lesson, view, students, nameOf, wishes }: Props) {
 			)}
 			<section className={css.keep} aria-label="Parked">
 				<h2>Parked in this lesson</h2>
-				{parked.length === 0 && <p className="mute m-0">Nothing.</p>}
+				{parked.length === 0 && <p className="mute m-0">Nothing parked.</p>}
 				<ul>
 					{parked.map((event) => (
 						<li key={event.id} dir="auto">
@@ -53,7 +53,7 @@ export function WrapMargin({ lesson, view, students, nameOf, wishes }: Props) {
 			</section>
 			<section id="promised" className={css.keep} aria-label="Promised">
 				<h2>Promised</h2>
-				{promised.length === 0 && <p className="mute m-0">Nothing yet.</p>}
+				{promised.length === 0 && <p className="mute m-0">No promises yet.</p>}
 				<ul>
 					{promised.map((event) => (
 						<li key={event.id} dir="auto">

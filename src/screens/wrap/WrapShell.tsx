@@ -8,7 +8,7 @@ import { WrapUp } from "./WrapUp";
 /** The wrap-up's static page: it reads the lesson from this device, signal or not. */
 export function WrapShell() {
 	const id = useLessonId();
-	return id ? <Opened id={id} /> : <BenchPage>{id === "" && <p>No lesson is named.</p>}</BenchPage>;
+	return id ? <Opened id={id} /> : <BenchPage>{id === "" && <p>No lesson chosen.</p>}</BenchPage>;
 }
 
 function Opened({ id }: { id: string }) {
@@ -16,7 +16,7 @@ function Opened({ id }: { id: string }) {
 	if (state.missing || !state.ready || !state.pack)
 		return (
 			<BenchPage>
-				<p>{state.missing ? "This lesson is not here." : "Opening the lesson."}</p>
+				<p>{state.missing ? "Lesson not found." : "Opening the lesson."}</p>
 				<Link href="/">Today</Link>
 			</BenchPage>
 		);

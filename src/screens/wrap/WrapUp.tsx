@@ -64,11 +64,11 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 			<Names people={people} students={students} nameOf={nameOf} />
 			{unplaced && (
 				<p className="asks">
-					Some tries are for nobody yet. <Link href={`/live?lesson=${lesson.lesson}`}>Say for whom</Link> before you
-					close.
+					Some tries have no student yet. <Link href={`/live?lesson=${lesson.lesson}`}>Choose the student</Link> before
+					you finish.
 				</p>
 			)}
-			{rungs.length === 0 && <p>Nothing was counted.</p>}
+			{rungs.length === 0 && <p>No tries counted.</p>}
 			<Rungs lesson={lesson} {...part} nameOf={students.length > 1 ? nameOf : undefined} />
 			<GiveAway view={view} pack={pack} onGive={(command) => void lesson.write(command)} />
 			<PlannedDone view={view} nameOf={nameOf} />
@@ -189,7 +189,7 @@ function Closing({
 			</FormRow>
 			<div id="note" />
 			<p className="hint m-0">
-				<a href="/note">How your notes are written</a>
+				<a href="/note">Note template</a>
 			</p>
 			{notes
 				.filter(({ student }) => who === null || student === who)
@@ -208,7 +208,7 @@ function Closing({
 				{students.length > 0 && <a href="#promised">promise</a>}
 				<a href="#note">note</a>
 				<Button onClick={wrap.close} disabled={wrap.closing}>
-					{view.closed ? "write it down" : "close the lesson"}
+					{view.closed ? "save the changes" : "finish lesson"}
 				</Button>
 			</div>
 			<HowFar lesson={lesson} />
@@ -243,7 +243,7 @@ function NextDays({
 			))}
 			{first && !isSame && (
 				<Button variant="outline-primary" onClick={() => setNext(Object.fromEntries(whose.map((one) => [one, first])))}>
-					use this day for all
+					use this day for all students
 				</Button>
 			)}
 		</div>
@@ -260,7 +260,7 @@ function NoteField({
 	return (
 		<div className="mb-3">
 			{lines.length > 1 && (
-				<fieldset className={css.lines} aria-label={`What is in it: ${label.replace(/,.*/, "").toLowerCase()}`}>
+				<fieldset className={css.lines} aria-label={`Parts of the note: ${label.replace(/,.*/, "").toLowerCase()}`}>
 					{lines.map(({ id, about }) => (
 						<Form.Check
 							key={id}
@@ -276,7 +276,7 @@ function NoteField({
 			<FormRow
 				id={`note-${student ?? "one"}`}
 				label={label}
-				hint={again ? "In your own words." : "Written from the count; change it as you like."}
+				hint={again ? "In your own words." : "Written from the count. Change it as you like."}
 			>
 				<Form.Control
 					as="textarea"

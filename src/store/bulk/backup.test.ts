@@ -50,7 +50,7 @@ describe("back up and bring back", () => {
 		other.close();
 		const says = await checkBackup(at("b.db"), () => {});
 		expect(says.ok ? [] : says.refusals.map((one) => one.sentence)).toContain(
-			"The event's hash does not fit what it says.",
+			"The event's hash does not match its content.",
 		);
 	});
 });
@@ -70,35 +70,59 @@ describe("a file that is no backup of one studio", () => {
 		[
 			"a newer one",
 			["insert into __drizzle_migrations (hash, created_at) values ('x', 99999999999999)"],
-			"The backup was made by a newer Peg Ladder; update this one first.",
+			"The backup was made by a newer Peg Ladder. Update this one first.",
 		],
-		["a column nobody knows", ["alter table student add column shoe text"], "does not know: column student.shoe"],
+		[
+			"a column nobody knows",
+			["alter table student add column shoe text"],
+			"The backup has an unknown part: column student.shoe. It was made by another version, or changed by hand.",
+		],
 		[
 			"a trigger",
 			["create trigger sly after insert on event begin delete from student; end"],
-			"does not know: trigger sly",
+			"The backup has an unknown part: trigger sly. It was made by another version, or changed by hand.",
 		],
-		["a table of somebody else's", ["create table diary (words text)"], "does not know: table diary"],
-		["a table that is gone", ["drop table said"], "The backup lacks something every studio has"],
-		["no studio", ["delete from studio"], "The backup holds no studio"],
-		["an epoch beyond counting", ["update studio set epoch = 9007199254740993"], "which cannot be"],
-		["an epoch that is none", ["update studio set epoch = -3"], "brought back -3 times"],
+		[
+			"a table of somebody else's",
+			["create table diary (words text)"],
+			"The backup has an unknown part: table diary. It was made by another version, or changed by hand.",
+		],
+		[
+			"a table that is gone",
+			["drop table said"],
+			"The backup lacks a part every studio has: table said. It was changed by hand.",
+		],
+		["no studio", ["delete from studio"], "The backup has no studio in it. Use an older one."],
+		[
+			"an epoch beyond counting",
+			["update studio set epoch = 9007199254740993"],
+			"The backup says it was restored 9007199254740993 times. That cannot be. Use an older one.",
+		],
+		[
+			"an epoch that is none",
+			["update studio set epoch = -3"],
+			"The backup says it was restored -3 times. That cannot be. Use an older one.",
+		],
 		[
 			"a text that is none",
 			["update student set name = cast(x'c3' as text)"],
-			"The file is damaged where its rows are",
+			"The file is damaged in its rows. Use an older backup.",
 		],
 		[
-			"half a character at the end of one text and half at the beginning of the next",
+			"a broken character at the end of one text and half at the beginning of the next",
 			["update student set name = cast(x'c3' as text), body = cast(x'a9' as text)"],
-			"The file is damaged where its rows are",
+			"The file is damaged in its rows. Use an older backup.",
 		],
 		[
 			"a name that is none",
 			["pragma writable_schema = on", "update sqlite_master set name = cast(x'73c3' as text) where name = 'said'"],
 			"The file is damaged",
 		],
-		["orphans", ["delete from student where id = 'zoe'"], "belong to nothing"],
+		[
+			"orphans",
+			["delete from student where id = 'zoe'"],
+			"The backup has incomplete rows (ladder without its student). Use an older one.",
+		],
 	];
 	test.each(cases)("%s is refused in a sentence", async (_, statements, sentence) => {
 		expect(await change(...statements)).toContain(sentence);

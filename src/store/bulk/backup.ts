@@ -93,7 +93,7 @@ export async function checkBackup(
 		return refuse(
 			"",
 			error instanceof NewerDatabase
-				? "The backup was made by a newer Peg Ladder; update this one first."
+				? "The backup was made by a newer Peg Ladder. Update this one first."
 				: `The backup cannot be opened: ${cutText(String((error as Error).message), 200)}.`,
 		);
 	}
@@ -112,7 +112,7 @@ export async function checkBackup(
 	}
 }
 
-const DAMAGED = "The file is damaged where its rows are; use an older backup.";
+const DAMAGED = "The file is damaged in its rows. Use an older backup.";
 /** An epoch counts restores: more than these are nobody's. */
 const MOST_EPOCHS = 1_000_000_000;
 
@@ -143,21 +143,21 @@ async function whyOdd(client: Client): Promise<string | null> {
 	const [ours, theirs] = [await ofThisVersion, await makeOf(client)];
 	const more = [...theirs].find((one) => !ours.has(one));
 	if (more)
-		return `The backup has something in it that this Peg Ladder does not know: ${cutText(more, 80)}. It was made by another version, or changed by hand.`;
+		return `The backup has an unknown part: ${cutText(more, 80)}. It was made by another version, or changed by hand.`;
 	const less = [...ours].find((one) => !theirs.has(one));
-	if (less) return `The backup lacks something every studio has: ${cutText(less, 80)}. It was changed by hand.`;
+	if (less) return `The backup lacks a part every studio has: ${cutText(less, 80)}. It was changed by hand.`;
 	const { rows: studios } = await client.execute("select id, cast(epoch as text) as epoch from studio");
 	if (studios.length !== 1)
 		return studios.length === 0
-			? "The backup holds no studio; use an older one."
-			: `The backup holds ${studios.length} studios; one is needed.`;
+			? "The backup has no studio in it. Use an older one."
+			: `The backup has ${studios.length} studios in it. It must have one.`;
 	const epoch = Number(studios[0]?.epoch);
 	if (!(Number.isInteger(epoch) && epoch >= 1 && epoch < MOST_EPOCHS))
-		return `The backup says it was brought back ${String(studios[0]?.epoch)} times, which cannot be; use an older one.`;
+		return `The backup says it was restored ${String(studios[0]?.epoch)} times. That cannot be. Use an older one.`;
 	const { rows: orphans } = await client.execute("pragma foreign_key_check");
 	const orphan = orphans[0];
 	return orphan
-		? `The backup has rows that belong to nothing (${String(orphan.table)} without its ${String(orphan.parent)}); use an older one.`
+		? `The backup has incomplete rows (${String(orphan.table)} without its ${String(orphan.parent)}). Use an older one.`
 		: null;
 }
 
@@ -169,7 +169,7 @@ async function whyDamaged(client: Client): Promise<string | null> {
 		return (await isReadable(client)) ? null : DAMAGED;
 	} catch (error) {
 		return /not ?a ?db|not a database/i.test(String(error))
-			? "The file is not a database; a backup is the file that “back up” made."
+			? "The file is not a database. A backup is the file from “back up”."
 			: DAMAGED;
 	}
 }

@@ -60,7 +60,7 @@ test("what an earlier version took in comes back too, with a remark in both file
 		args: Object.values(columns) as string[],
 	});
 	const { remarks, backup } = await bothWays();
-	expect(remarks.map((one) => one.sentence)).toEqual(["Due is 0026-12-03; a day from 1900 to 2199 is needed."]);
+	expect(remarks.map((one) => one.sentence)).toEqual(["Due: enter a day from 1900 to 2199, not 0026-12-03."]);
 	expect(backup).toEqual([{ path: `events ${promise}.body.due`, sentence: remarks[0]?.sentence }]);
 });
 
@@ -69,6 +69,6 @@ test("a promise that is due in the year 26 is set aside from now on, and its nei
 	phone.write([{ kind: "promise", student: "student", body: { text: "Tape", due: "0026-12-03" } }]);
 	phone.row("g");
 	expect((await pushEvents(store, "phone", phone.events)).setAside).toEqual([
-		{ dseq: phone.events.length - 1, reason: "Due is 0026-12-03; a day from 1900 to 2199 is needed." },
+		{ dseq: phone.events.length - 1, reason: "Due: enter a day from 1900 to 2199, not 0026-12-03." },
 	]);
 });

@@ -15,7 +15,7 @@ const holdsNul = sql.join(
 	sql` or `,
 );
 const REASON =
-	"A text in it holds a letter that ends a text for a database, so it could not be read back as it was. It was set aside whole.";
+	"One text contains a character that cannot be stored. The entry was not added. It is under Problems in full.";
 
 /**
  * Sets aside, whole, the events that an earlier version took in with a NUL in a text column: whoever reads such a text

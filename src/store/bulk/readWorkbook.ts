@@ -76,7 +76,7 @@ export async function readWorkbook(file: string, { row, rest }: Hooks): Promise<
 		else if (token === 1 || token === 3) depth -= 1;
 		if (depth > DEPTH)
 			throw new Unreadable(
-				`${where || "The file"} is nested over ${DEPTH} deep; no workbook is. Nothing was read beyond it.`,
+				`${where || "The file"} is nested over ${DEPTH} deep. No workbook is. The rest was not read.`,
 			);
 	};
 	parser.onValue = ({ value, key, stack }) => {
@@ -131,11 +131,11 @@ export async function readWorkbook(file: string, { row, rest }: Hooks): Promise<
 
 function headRefusal(name: string, value: unknown): string | null {
 	if (name === "format" && value !== FORMAT)
-		return `Format is ${value === undefined ? "missing" : JSON.stringify(value)?.slice(0, 60)}; a workbook says "${FORMAT}".`;
+		return `Format is ${value === undefined ? "missing" : JSON.stringify(value)?.slice(0, 60)}. A workbook says "${FORMAT}".`;
 	if (name === "version" && value !== VERSION)
 		return typeof value === "number" && value > VERSION
-			? `Version is ${value}, newer than the ${VERSION} that can be read here; update Peg Ladder first.`
-			: `Version is ${JSON.stringify(value) ?? "missing"}; ${VERSION} is needed.`;
+			? `Version is ${value}, newer than ${VERSION}. Update Peg Ladder first.`
+			: `Version is ${JSON.stringify(value) ?? "missing"}, but ${VERSION} is the one to use.`;
 	if (name === "scope") {
 		const read = parse(Scope, value, { of: "scope" });
 		if (!read.ok) return read.refusals.map((one) => one.sentence).join(" ");
@@ -147,11 +147,11 @@ function headRefusal(name: string, value: unknown): string | null {
 function notOurs(start: Buffer): void {
 	const is = (...bytes: number[]) => bytes.every((byte, i) => start[i] === byte);
 	if (is(0x1f, 0x8b) || is(0x50, 0x4b, 3, 4) || is(0x28, 0xb5, 0x2f, 0xfd) || is(0x42, 0x5a, 0x68))
-		throw new Unreadable("The file is packed (zip, gzip or the like), whatever it is called; unpack it first.");
+		throw new Unreadable("The file is packed (zip, gzip or the like), whatever it is called. Unpack it first.");
 	if (is(0xff, 0xfe) || is(0xfe, 0xff) || (start[0] === 0 && start[1] !== 0) || (start[1] === 0 && start[0] !== 0))
-		throw new Unreadable("The file is written in UTF-16 or UTF-32; save it as UTF-8.");
+		throw new Unreadable("The file is written in UTF-16 or UTF-32. Save it as UTF-8.");
 	if (start.subarray(0, 15).toString("latin1") === "SQLite format 3")
-		throw new Unreadable("The file is a database, not a workbook; a backup is brought back under “restore”.");
+		throw new Unreadable("The file is a database, not a workbook. Restore a backup under “Restore”.");
 }
 
 /**
@@ -174,7 +174,7 @@ function mustBeUtf8(text: TextDecoder, chunk: Buffer, where: string, bytes: numb
 		text.decode(chunk, { stream: true });
 	} catch {
 		throw new Unreadable(
-			`Between byte ${bytes - chunk.length} and ${bytes}${where ? `, after ${where}` : ""}, the file is not UTF-8; save it as UTF-8.`,
+			`Between byte ${bytes - chunk.length} and ${bytes}${where ? `, after ${where}` : ""}, the file is not UTF-8. Save it as UTF-8.`,
 		);
 	}
 }

@@ -123,7 +123,7 @@ async function judge(client: Client, staged: ReadonlySet<Section>, preview: Prev
 					where not (${words}) group by b.at_row`,
 				({ n, first }) => ({
 					path: `${section}[${n}].${key}`,
-					sentence: `${section}[${n}] has the ${key} of ${section}[${first}] and other words; one of the two must go.`,
+					sentence: `${section}[${n}] has the ${key} of ${section}[${first}] and different content. Remove one of them.`,
 				}),
 			);
 		// Twice the same is once.

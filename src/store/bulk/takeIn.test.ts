@@ -172,7 +172,7 @@ describe("what is refused", () => {
 			const preview = await check(text, (await emptyStudio()).address);
 			expect(sentences(preview)).toEqual([]);
 			expect(preview.remarks.map(({ path, sentence }) => `${path}: ${sentence}`)).toEqual([
-				`events[0].localDay: The day it happened is ${localDay}; a day from 1900 to 2199 is needed.`,
+				`events[0].localDay: The day it happened: enter a day from 1900 to 2199, not ${localDay}.`,
 			]);
 		},
 	);

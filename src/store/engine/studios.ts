@@ -59,16 +59,18 @@ export const studioAt = (header: string): StudioEntry | null =>
 /** Puts a studio into the directory, in one go; refused where its host or its database is another's. */
 export function addStudio(entry: StudioEntry): Outcome<null> {
 	const path = file();
-	if (path === undefined)
-		return refuse("PEG_STUDIOS", "PEG_STUDIOS names no file; give the one that lists the studios.");
+	if (path === undefined) return refuse("PEG_STUDIOS", "PEG_STUDIOS is empty. Give the file that lists the studios.");
 	const read = Entry.safeParse(entry);
 	if (!read.success)
 		return HOST.test(entry.host)
 			? refuse("name", "A studio needs a name of up to 120 letters, and a database.")
-			: refuse("host", `"${entry.host}" is no host name; small letters, digits, dots and dashes, without a port.`);
+			: refuse(
+					"host",
+					`"${entry.host}" is not a host name. Use small letters, digits, dots and dashes, without a port.`,
+				);
 	const studios = listStudios() ?? [];
 	if (studios.some(({ host }) => host === entry.host))
-		return refuse("host", `There is a studio at ${entry.host} already; give another host name.`);
+		return refuse("host", `There is a studio at ${entry.host} already. Give another host name.`);
 	if (studios.some(({ database }) => database === entry.database))
 		return refuse("database", "That database is another studio's.");
 	write(path, [...studios, entry]);
@@ -78,7 +80,7 @@ export function addStudio(entry: StudioEntry): Outcome<null> {
 /** Says something else of a studio from now on: that it moves, or where its database is. */
 export function changeStudio(host: string, to: { database?: string; moving?: string | undefined }): void {
 	const path = file();
-	if (path === undefined) throw new Error("PEG_STUDIOS names no file");
+	if (path === undefined) throw new Error("PEG_STUDIOS is empty");
 	write(
 		path,
 		(listStudios() ?? []).map((one) => (one.host === host ? { ...one, ...to } : one)),

@@ -10,9 +10,9 @@ export async function POST(request: Request) {
 	if (away) return away;
 	const at = await site();
 	if (await busy(at))
-		return refused(409, [{ path: "", sentence: "Another job is running; back up when it has ended." }]);
+		return refused(409, [{ path: "", sentence: "Another task is running. Back up when it has ended." }]);
 	const file = await makeBackup(at);
-	if (!file) return refused(500, [{ path: "", sentence: "The backup could not be made; the disk may be full." }]);
+	if (!file) return refused(500, [{ path: "", sentence: "The backup failed. The disk may be full." }]);
 	readBack(at, file);
 	const { size } = await stat(file);
 	const stream = createReadStream(file);

@@ -38,7 +38,7 @@ export async function POST(request: Request) {
 		return refused(413, [
 			{
 				path: "file",
-				sentence: `The file is larger than the ${MOST_MB} MB that can be brought in; have it handed on with fewer pictures.`,
+				sentence: `The file is larger than the ${MOST_MB} MB limit. Ask for a file with fewer pictures.`,
 			},
 		]);
 	const asked = new URL(request.url).searchParams;

@@ -13,9 +13,9 @@ import { studioMark } from "@/store/studio";
 /** A file of two gigabytes is no studio. */
 const MOST = 2_000_000_000;
 
-const another = (then: string) => refused(409, [{ path: "", sentence: `Another job is running; ${then}.` }]);
+const another = (then: string) => refused(409, [{ path: "", sentence: `Another task is running. ${then}.` }]);
 const started = (id: string | null) =>
-	id === null ? another("wait for its end, then choose again") : NextResponse.json({ id });
+	id === null ? another("Wait until it ends, then choose again") : NextResponse.json({ id });
 
 /** Takes a file in transit to disk, piece by piece, and starts looking at it; or makes the demo anew. */
 export async function POST(request: Request) {
@@ -23,19 +23,19 @@ export async function POST(request: Request) {
 	if (away) return away;
 	const kind = new URL(request.url).searchParams.get("kind");
 	const at = await site();
-	if (await busy(at)) return another("wait for its end, or stop it");
+	if (await busy(at)) return another("Wait until it ends, or stop it");
 	if (kind === "demo") {
 		if (!(await studioMark(at.open)).demo)
 			return refused(403, [{ path: "kind", sentence: "This is not the demo studio. Nothing was reset." }]);
 		return started(await startDemo(at));
 	}
 	if (kind !== "check" && kind !== "checkBackup")
-		return refused(400, [{ path: "kind", sentence: `Kind is "${kind}"; "check", "checkBackup" or "demo" is needed.` }]);
-	if (!request.body) return refused(400, [{ path: "file", sentence: "File is missing; choose one first." }]);
+		return refused(400, [{ path: "kind", sentence: `Kind is "${kind}". Use "check", "checkBackup" or "demo".` }]);
+	if (!request.body) return refused(400, [{ path: "file", sentence: "File: choose one first." }]);
 	// While one comes in another would only wait for it, on the disk.
 	if (!beginReceiving(at))
 		return refused(409, [
-			{ path: "file", sentence: "Another file is coming in; wait for it, then choose this one again." },
+			{ path: "file", sentence: "Another file is arriving. Wait for it, then choose this one again." },
 		]);
 	const file = workFile(at.url, `in-${uuid()}`);
 	let bytes = 0;
@@ -54,9 +54,9 @@ export async function POST(request: Request) {
 	} catch (error) {
 		await rm(file, { force: true });
 		return error instanceof RangeError
-			? refused(413, [{ path: "file", sentence: "File is over 2 GB; no studio is that large." }])
+			? refused(413, [{ path: "file", sentence: "The file is over 2 GB. No studio is that large." }])
 			: refused(400, [
-					{ path: "file", sentence: "The file did not arrive whole; nothing was changed. Choose it again." },
+					{ path: "file", sentence: "The file did not arrive complete. Nothing was changed. Choose it again." },
 				]);
 	} finally {
 		endReceiving(at);

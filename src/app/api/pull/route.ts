@@ -14,9 +14,7 @@ export async function GET(request: Request) {
 	const after = Number(query.get("after") ?? 0);
 	if (!lesson) return refused(400, [{ path: "lesson", sentence: "Lesson is missing." }]);
 	if (!Number.isSafeInteger(after) || after < 0)
-		return refused(400, [
-			{ path: "after", sentence: `After is "${query.get("after")}"; a whole number from 0 is needed.` },
-		]);
+		return refused(400, [{ path: "after", sentence: `After is "${query.get("after")}". Use a whole number from 0.` }]);
 	const open = await store();
 	const studio = await studioMark(open);
 	const own = { device: query.get("device") ?? "", known: Number(query.get("known") ?? 0) || 0 };

@@ -2,7 +2,7 @@ import { BringHandOn } from "@/screens/handOn/BringHandOn";
 import { store } from "@/server/store";
 import { studentNames } from "@/store/students";
 
-export const metadata = { title: "From another coach" };
+export const metadata = { title: "Import from another coach" };
 
 export default async function Page() {
 	const students = (await studentNames(await store())).filter(({ archived }) => !archived);

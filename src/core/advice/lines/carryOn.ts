@@ -9,11 +9,11 @@ export const carryOn: Line = {
 	propose({ input, counted }) {
 		const { verdict } = input;
 		if (verdict.kind === "met")
-			return { title: "Carry on", reason: "The rule is met; you chose to stay.", act: null, evidence: [] };
+			return { title: "Carry on", reason: "The rule is met. You chose to stay.", act: null, evidence: [] };
 		if (verdict.kind === "cannot be met today")
 			return {
 				title: "Carry on, or add tries",
-				reason: `${plural(verdict.left, "try", "tries")} left today: not enough to meet the rule.`,
+				reason: `${plural(verdict.left, "try")} left today: not enough to meet the rule.`,
 				act: null,
 				evidence: [],
 			};

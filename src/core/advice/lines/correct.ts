@@ -6,7 +6,7 @@ import { easingAct, type Facts, type Run } from "../facts";
 import type { Advice, Line } from "../line";
 
 const directionWords = (run: Run): string =>
-	run.direction === undefined ? "off" : run.direction === "short" ? "short of its range" : "beyond its range";
+	run.direction === undefined ? "off" : run.direction === "short" ? "not enough" : "too much";
 
 /** The run that holds a correction and as many tries off after it: the cue did not take. */
 const stubborn = ({ runs, settings }: Facts): Run | undefined =>
@@ -14,7 +14,7 @@ const stubborn = ({ runs, settings }: Facts): Run | undefined =>
 
 /** Where tries between were not looked into, the tries are counted among all of them. */
 const inTries = (off: number, span: number): string =>
-	off === span ? plural(off, "try", "tries") : `${off} of ${plural(span, "try", "tries")}`;
+	off === span ? plural(off, "try") : `${off} of ${plural(span, "try")}`;
 
 const stillOff = (run: Run, { lastWord }: Facts): string =>
 	`${run.position.short} still ${directionWords(run)} in ${inTries(run.since, run.spanSince)} after the ${lastWord === "question" ? "question" : "cue"}.`;
@@ -40,7 +40,7 @@ export const ease: Line = {
 			return {
 				...about,
 				title: "A dip is expected here",
-				reason: `${about.reason} The rung is new; give it time.`,
+				reason: `${about.reason} The rung is new. Give it time.`,
 				act: null,
 			};
 		return { ...about, ...easingAct(facts) };

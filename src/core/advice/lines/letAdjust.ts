@@ -14,8 +14,8 @@ export const letAdjust: Line = {
 				? `, seen ${plural(seenSince, "time")} since`
 				: sinceCorrection === 0
 					? " just now"
-					: ` ${plural(sinceCorrection, "try", "tries")} ago`;
-		const wait = seenSince > 0 ? plural(left, "more time", "more times") : plural(left, "more try", "more tries");
+					: ` ${plural(sinceCorrection, "try")} ago`;
+		const wait = seenSince > 0 ? plural(left, "more time") : plural(left, "more try");
 		return {
 			title: "Let adjust",
 			reason: `${wordOf(lastWord)}${since}. Wait ${wait} before the next cue.`,

@@ -10,8 +10,8 @@ export const limit: Line = {
 		if (verdict.left > 0) return null;
 		const raised = verdict.raisedBy > 0 ? `, ${verdict.raisedBy} of them added today` : "";
 		return {
-			title: dose ? `All ${plural(verdict.used, "try", "tries")} done. Move on` : "Limit reached. Move on",
-			reason: `${verdict.used} of ${plural(verdict.allowed, "try", "tries")} used${raised}. More now would only repeat what they already do.`,
+			title: dose ? `All ${plural(verdict.used, "try")} done. Move on` : "Limit reached. Move on",
+			reason: `${verdict.used} of ${plural(verdict.allowed, "try")} used${raised}. More now would only repeat what they already do.`,
 			act: { kind: "next" },
 			evidence: counted.slice(-1).map((t) => t.id),
 		};

@@ -7,7 +7,7 @@ export const notYet: Line = {
 	propose({ input, counted }) {
 		if (input.verdict.kind !== "not yet") return null;
 		return {
-			title: "Not yet: closed for today",
+			title: "Not today",
 			reason: usesRule(input.visit.rule, "points")
 				? "The score hit the losing mark. Try another day."
 				: "The rule can no longer be met today. Try another day.",

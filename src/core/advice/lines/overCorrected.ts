@@ -5,8 +5,7 @@ import type { Line } from "../line";
 import { ease, secondCue } from "./correct";
 import { tooHard } from "./tooHard";
 
-const rangeWords = (direction: Direction): string =>
-	direction === "short" ? "short of its range" : "beyond its range";
+const rangeWords = (direction: Direction): string => (direction === "short" ? "not enough" : "too much");
 
 /** Since the last cue on a position it is off in the other direction. */
 export const overCorrected: Line = {

@@ -13,10 +13,10 @@ export const reCheck: Line = {
 		const good = counted.filter((one) => one.good).length;
 		const { visit } = input;
 		const { rule, under } = visit;
-		const so = `${good} good of ${plural(counted.length, "try", "tries")}`;
+		const so = `${good} good of ${plural(counted.length, "try")}`;
 		const short = rule.kind === "block" && rule.n === CHECK.n && rule.k === CHECK.k;
 		const asked = short ? "seven of ten" : "its own rule";
-		const title = `Re-check${under ? ` ${under}` : ""}`;
+		const title = `Check${under ? ` ${under}` : ""}`;
 		if (passed === null)
 			return {
 				title,
@@ -26,9 +26,9 @@ export const reCheck: Line = {
 				evidence: [],
 			};
 		return {
-			title: `${title} ${passed ? "passed" : "failed"}; back to the peg`,
+			title: `${title} ${passed ? "passed" : "failed"}. Back to the peg`,
 			reason: passed
-				? `${so}; ${asked} ${short ? "were" : "was"} asked for.`
+				? `${so}. ${capital(asked)} ${short ? "were" : "was"} asked for.`
 				: `${so}. ${capital(asked)} can no longer be reached.${short ? ` A ready student fails this check by luck ${Math.round(FALSE_ALARM * 100)} times in 100.` : ""}`,
 			act: { kind: "peg" },
 			evidence: counted.map(({ id }) => id),

@@ -114,7 +114,7 @@ describe("too easy", () => {
 	test("no harder form, or that is too easy as well: a test-out", () => {
 		const phone = onRung({ harder: "" });
 		expect(said(phone, ...Array<Attempt>(8).fill(hit))).toMatchObject({
-			title: "Too easy. Test out on a rung further up",
+			title: "Too easy. Test a higher rung",
 			act: { kind: "next" },
 		});
 	});
@@ -152,7 +152,7 @@ test("together, both have to pass where the rung says so", () => {
 	const first = phone.set();
 	phone.write([openSet(phone.newId, placeOn(right, "r2"), "own", { inTurnWith: first.id, joint: true })]);
 	phone.row("gg");
-	expect(phone.advice()).toMatchObject({ line: "step-up", title: "Passed; the other has not yet", act: null });
+	expect(phone.advice()).toMatchObject({ line: "step-up", title: "Passed. The other has not yet", act: null });
 	for (let i = 0; i < 2; i++) for (const act of attemptIn(phone.newId, first, hit)) phone.write(act);
 	expect(phone.advice()).toMatchObject({ line: "step-up", act: { kind: "move" } });
 
@@ -185,8 +185,8 @@ test.each([
 	for (let i = 0; i < 3; i++) for (const act of attemptIn(phone.newId, second, hit)) phone.write(act);
 	for (const act of attemptIn(phone.newId, first, hit)) phone.write(act);
 	expect(adviseOn(phone.view(), second)).toMatchObject({
-		title: "Passed; the other has not yet",
-		reason: "Both must pass before either moves up. The other needs 2 more at best.",
+		title: "Passed. The other has not yet",
+		reason: "Both must pass before either moves up. The other needs at least 2 more.",
 		act: null,
 	});
 	expect(phone.view().moves).toEqual([]);

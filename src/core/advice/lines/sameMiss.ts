@@ -105,7 +105,7 @@ function link({ fresh, placing, settings: { correctAfter } }: Facts): Same | nul
 	if (!found?.often || !name) return null;
 	return {
 		title: `It breaks in ${name}`,
-		reason: (times) => `Broken in ${name} ${times}: its own ladder is where to look`,
+		reason: (times) => `It broke in ${name} ${times}. Work on that part's own ladder`,
 		act: { kind: "next" },
 		...found.often,
 	};

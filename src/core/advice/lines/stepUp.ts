@@ -24,7 +24,7 @@ export const stepUp: Line = {
 			};
 		if (facts.settings.bothPass && input.other?.met === false)
 			return {
-				title: "Passed; the other has not yet",
+				title: "Passed. The other has not yet",
 				reason: `Both must pass before either moves up. ${otherNeeds(input.other.needs)}`,
 				act: null,
 				evidence: evidenceOf(facts),
@@ -35,7 +35,7 @@ export const stepUp: Line = {
 
 /** What the one they work with still has to do. */
 const otherNeeds = (needs: number | null): string =>
-	needs === null ? "The other cannot pass today." : `The other needs ${needs} more at best.`;
+	needs === null ? "The other cannot pass today." : `The other needs at least ${needs} more.`;
 
 const provedBy = ({ input }: Facts) => input.visit.tallies.find((tally) => tally.id === input.verdict.metBy);
 
@@ -63,11 +63,11 @@ function oneUp(facts: Facts): Omit<Advice, "line" | "canSilence"> {
 	const tally = provedBy(facts);
 	const after = tally
 		? `whatever the order of ${tally.good} good in ${tally.tries}`
-		: `after ${plural(triesTo(input), "try", "tries")}`;
-	const reason = `Passed${placing.easedBy ? " in its eased form" : ""}: ${ruleSentence(input.visit.rule)}, ${after}.`;
+		: `after ${plural(triesTo(input), "try")}`;
+	const reason = `Passed${placing.easedBy ? " in its easier form" : ""}: ${ruleSentence(input.visit.rule)}, ${after}.`;
 	if (!above)
 		return {
-			title: index < 0 ? "The rule is met" : "Top rung passed: the ladder is done",
+			title: index < 0 ? "The rule is met" : "Top rung passed: the ladder is finished",
 			reason: index < 0 ? reason : `${reason} Choose what follows.`,
 			act: index < 0 ? null : { kind: "next" },
 			evidence: evidenceOf(facts),
@@ -101,7 +101,7 @@ function backUp(facts: Facts, from: string): Omit<Advice, "line" | "canSilence">
 		? fewestTries(before.rule, outcomesOn(before.placing.settings, before.placing.positions))
 		: null;
 	if (fewest !== null && left !== null && left < fewest)
-		return next(`Only ${plural(left, "try", "tries")} left today on ${name}: not enough for its rule.`);
+		return next(`Only ${plural(left, "try")} left today on ${name}: not enough for its rule.`);
 	return {
 		title: `Step back up: ${name}`,
 		reason: calm,

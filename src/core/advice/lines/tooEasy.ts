@@ -1,4 +1,5 @@
 import { formOf } from "@/core/log/view";
+import { inTen } from "@/core/text/figures";
 import type { Line } from "../line";
 
 const LOOKED_AT = 8;
@@ -18,11 +19,10 @@ export const tooEasy: Line = {
 		const looked = fresh.filter(({ variation }) => variation === input.variation).slice(-LOOKED_AT);
 		const good = looked.filter((one) => one.good).length;
 		if (looked.length < LOOKED_AT || good / LOOKED_AT <= bandHigh) return null;
-		const inTen = (rate: number) => Math.round(rate * 100) / 10;
 		const reason = `${good} of the last ${LOOKED_AT} good. Your working range is ${inTen(bandLow)} to ${inTen(bandHigh)} in 10.`;
 		const evidence = looked.map(({ id }) => id);
 		return settings.harder && !harder && !placing.easedBy
 			? { title: `Too easy. Harder: ${settings.harder}`, reason, act: { kind: "variation", to: "harder" }, evidence }
-			: { title: "Too easy. Test out on a rung further up", reason, act: { kind: "next" }, evidence };
+			: { title: "Too easy. Test a higher rung", reason, act: { kind: "next" }, evidence };
 	},
 };

@@ -42,7 +42,7 @@ export const tooHard: Line = {
 		const told = `${good} of ${all} good. Chance of ${band} in 10 or better today: ${chance < 0.01 ? "under 1" : Math.round(chance * 100)} in 100.`;
 		const evidence = [...tries, ...tallies].map((t) => t.id);
 		if (inDip)
-			return { title: "A dip is expected here", reason: `${told} The rung is new; give it time.`, act: null, evidence };
+			return { title: "A dip is expected here", reason: `${told} The rung is new. Give it time.`, act: null, evidence };
 		const { title, act } = easingAct(facts);
 		return { title: `Too hard today. ${title}`, reason: told, act, evidence };
 	},

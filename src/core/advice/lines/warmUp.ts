@@ -9,7 +9,7 @@ export const warmUp: Line = {
 		reason:
 			input.visit.tries.length === 0
 				? "These tries are logged and count as load, but are not judged. The peg stays."
-				: "Nothing is judged here. Back to the peg when they are warm.",
+				: "Tries are not judged here. Back to the peg when they are warm.",
 		act: input.visit.tries.length === 0 ? null : { kind: "peg" },
 		evidence: [],
 	}),

@@ -86,7 +86,7 @@ export function CallerDrawer() {
 					);
 				})}
 				<p data-word="" className={css.ready}>
-					{calls.said === 0 ? <Ready all={all.map((name) => readOn(ladder, name))} /> : "that was the set"}
+					{calls.said === 0 ? <Ready all={all.map((name) => readOn(ladder, name))} /> : "set finished"}
 				</p>
 			</div>
 			<p className={css.line}>
@@ -118,8 +118,8 @@ function Ready({ all }: { all: readonly string[] }) {
 	return (
 		<>
 			{caller?.beat
-				? `every ${caller.beat.every} s${caller.beat.spread > 0 ? `, give or take ${caller.beat.spread}` : ""}`
-				: "the next one with each touch"}
+				? `every ${caller.beat.every} s${caller.beat.spread > 0 ? `, ± ${caller.beat.spread}` : ""}`
+				: "a new call after each touch"}
 			<small dir="auto">{all.join(" · ")}</small>
 		</>
 	);

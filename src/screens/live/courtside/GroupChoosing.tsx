@@ -23,13 +23,13 @@ export function GroupChoosing({ chosen, onChange }: { chosen: readonly string[];
 	};
 	return (
 		<div className={css.choosing}>
-			<p className="m-0">Choose who is on the board. Each works on the rung their peg stands on.</p>
+			<p className="m-0">Choose who is on the board. Each works on the rung of their peg.</p>
 			{refused && (
 				<p role="alert" className="asks m-0">
 					The board is full ({MOST}). Remove somebody first.
 				</p>
 			)}
-			{pack.ladders.length > MANY && <Search label="Look for somebody" value={sought} onChange={setSought} />}
+			{pack.ladders.length > MANY && <Search label="Search students" value={sought} onChange={setSought} />}
 			{pack.ladders
 				.filter((ladder) => isSought(words(ladder), sought))
 				.map((ladder) => (

@@ -64,7 +64,7 @@ function useTiles(chosen: readonly string[], order: TileOrder) {
 		order,
 	);
 	const begun = tiles.some(({ dose }) => dose.done > 0);
-	const told = round > 0 && !begun ? `round ${round} is over; new partners` : out ? "the last one waits" : "";
+	const told = round > 0 && !begun ? `round ${round} is over. Change partners` : out ? "the last student waits" : "";
 	return { group, tiles, round, told };
 }
 
@@ -129,7 +129,7 @@ export function GroupDrawer() {
 		close();
 	};
 	return (
-		<dialog ref={dialog} className={css.whole} aria-label="Everybody" onClose={close}>
+		<dialog ref={dialog} className={css.whole} aria-label="Group board" onClose={close}>
 			<div className={css.bar}>
 				<button type="button" aria-pressed={choosing} onClick={() => setChoosing(!choosing)}>
 					<small>on the board</small> {tiles.length}

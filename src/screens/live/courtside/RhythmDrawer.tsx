@@ -78,7 +78,7 @@ export function RhythmDrawer() {
 		<section ref={focus} tabIndex={-1} className={css.over} aria-label="Rhythm">
 			<div className={css.bar}>
 				<button type="button" aria-pressed={aloud} onClick={() => setAloud(!aloud)}>
-					words aloud
+					say the words aloud
 				</button>
 				<button type="button" onClick={() => setPlaying(!playing)}>
 					{playing ? "stop" : "start"}

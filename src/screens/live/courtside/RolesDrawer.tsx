@@ -35,7 +35,7 @@ export function RolesDrawer() {
 						</p>
 						{position && (
 							<p className="m-0 mute" dir="auto">
-								Looks at {position.name}
+								Watches {position.name}
 								{(position.look ?? [])[0] && `: ${(position.look ?? [])[0]}`}
 							</p>
 						)}
@@ -47,7 +47,7 @@ export function RolesDrawer() {
 			)}
 			{swap !== undefined && !set.joint && (
 				<p className={due ? "m-0 asks" : "m-0 mute"}>
-					They swap after {plural(swap, "try", "tries")}: {sinceSwap} so far.
+					They swap after {plural(swap, "try")}: {sinceSwap} so far.
 				</p>
 			)}
 			{nextLadder && (

@@ -18,7 +18,7 @@ export function SpotDrawer() {
 	return (
 		<Drawer title="Spot it">
 			{faults.length === 0 && <p className="m-0">This skill has no faults yet. Add one on its page.</p>}
-			{!chosen && faults.length > 0 && <p className="m-0">Which one do you show wrong on purpose?</p>}
+			{!chosen && faults.length > 0 && <p className="m-0">Which fault do you show on purpose?</p>}
 			{chosen ? (
 				<>
 					<p className="m-0" dir="auto">
@@ -36,8 +36,8 @@ export function SpotDrawer() {
 								<span dir="auto">{nameOf(by)}</span>
 							</Choice>
 						))}
-						<Choice onClick={() => setShown(null)} small="nothing is kept">
-							another one
+						<Choice onClick={() => setShown(null)} small="this one is not saved">
+							choose another fault
 						</Choice>
 					</Choices>
 				</>

@@ -22,7 +22,7 @@ export function Causes({ position }: { position: string }) {
 				small={left === causes.length ? undefined : `${causes.length - left} ruled out`}
 				onClick={() => setOpen(!open)}
 			>
-				where it may come from
+				possible causes
 			</Choice>
 			{open &&
 				causes.map(({ id, words, who, drill, check }) => (

@@ -53,10 +53,10 @@ export function CircuitDrawer() {
 				);
 			});
 	return (
-		<Drawer title="A circuit of your own">
+		<Drawer title="Your own circuit">
 			<p className="m-0" role="status">
 				{stops.length === 0
-					? "Touch its drills in their order. The pegs stay where they are."
+					? "Touch the drills in order. The pegs stay where they are."
 					: `${plural(stops.length, "drill")}. How many tries each?`}
 			</p>
 			<Choices>

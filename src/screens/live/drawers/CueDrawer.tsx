@@ -15,6 +15,8 @@ import { Causes } from "./Causes";
 import { Choice, Choices, Drawer } from "./Drawer";
 import css from "./drawer.module.css";
 
+const isDue = ({ due }: { due: string | null }) => due !== null && due <= today();
+
 /** Cues for the watched positions, the one the advice would offer first; questions and confirmations apart. */
 export function CueDrawer() {
 	const { board, acts, pack } = useLive();
@@ -24,7 +26,7 @@ export function CueDrawer() {
 	/** Of a cue that is to be met again: that it is, and whether it is due. */
 	const keyWords = (text: string): string => {
 		const key = keys.find((one) => one.text === text);
-		return key ? ` · key cue, ${key.due !== null && key.due <= today() ? "due" : `met ${key.met} of ${MEETINGS}`}` : "";
+		return key ? ` · key cue, ${isDue(key) ? "due" : `repeated ${key.met} of ${MEETINGS}`}` : "";
 	};
 	const worked = pack.students.find(({ id }) => id === tried.visit.student)?.worked ?? [];
 	/** Of a cue that worked for this student: in how many of ten the position was right after it. */
@@ -44,7 +46,7 @@ export function CueDrawer() {
 	const positions = watched.toSorted((a, b) => Number(b.id === advice.position) - Number(a.id === advice.position));
 	const last = acts.lastTry();
 	return (
-		<Drawer title={about ? `What was said · ${about}` : "What was said"}>
+		<Drawer title={about ? `Cues · ${about}` : "Cues"}>
 			{remark && (
 				<p className="m-0 asks" role="status">
 					{remark}
@@ -91,7 +93,7 @@ export function CueDrawer() {
 							</Choice>
 							<Choice onClick={() => say({ type: "question", position: position.id, cue: null })}>asked</Choice>
 							<Choice onClick={() => say({ type: "confirmation", position: position.id, cue: null })}>
-								“that was it”
+								“that was right”
 							</Choice>
 							<Choice onClick={() => say({ type: "correction", position: position.id, cue: SHOWN })}>shown</Choice>
 						</Look>
@@ -103,7 +105,7 @@ export function CueDrawer() {
 				<Choice onClick={() => say({ type: "correction", position: null, cue: null })}>something else</Choice>
 				<Choice onClick={() => say({ type: "question", position: null, cue: null })}>asked: what did you feel?</Choice>
 				<Choice onClick={() => say({ type: "confirmation", position: null, cue: null })}>well done</Choice>
-				<Choice onClick={() => say({ type: "correction", position: null, cue: SHOWN })}>all of it shown</Choice>
+				<Choice onClick={() => say({ type: "correction", position: null, cue: SHOWN })}>showed all positions</Choice>
 				<Choice small="a mark on the last try" disabled={!acts.canName()} onClick={done(acts.namedFirst)}>
 					they named it first
 				</Choice>
@@ -120,8 +122,8 @@ function tooMuch(visit: Visit, adjusting: boolean): string | null {
 	const said = visit.entries.filter(
 		({ event }) => event.kind === "feedback" && event.body.type === "correction" && event.set === set,
 	).length;
-	if (said > MOST_CORRECTIONS) return `${said} corrections in this set: perhaps enough is said.`;
-	if (adjusting) return "Still trying what was said last: it may want a few tries without a word.";
+	if (said > MOST_CORRECTIONS) return `${said} corrections in this set. That may be enough.`;
+	if (adjusting) return "They are still trying the last cue. Leave a few tries without a new one.";
 	return null;
 }
 
@@ -142,7 +144,7 @@ function Look({
 				{children}
 				{lines.length + pictures.length > 0 && (
 					<Choice aria-expanded={open} onClick={() => setOpen(!open)}>
-						{pictures.length > 0 ? "show it" : "how one tells"}
+						{pictures.length > 0 ? "show it" : "how to see it"}
 					</Choice>
 				)}
 			</div>

@@ -9,13 +9,13 @@ import { Choice, Choices, Drawer } from "./Drawer";
 import css from "./drawer.module.css";
 
 const toggles = [
-	["vibrates", "vibrate", "at every touch, where the device can"],
+	["vibrates", "vibrate", "at every touch, if the device can"],
 	["sounds", "sound", "high for good, low for another"],
 	["speaks", "say the count", "after every try"],
-	["quick", "quick mode", "two touches within 0.15 s are two"],
-	["leftThumb", "left thumb", "rows the other way round"],
-	["large", "large text", "instead of zooming the page"],
-	["partner", "a partner counts", "tries logged here are marked so"],
+	["quick", "quick mode", "two touches within 0.15 s count as two"],
+	["leftThumb", "left thumb", "mirrors the rows"],
+	["large", "large text", "bigger without zooming"],
+	["partner", "a partner counts", "marks the tries logged here"],
 ] as const satisfies readonly (readonly [keyof DeviceSettings, string, string])[];
 
 const keyNames: Record<string, string> = { " ": "space" };
@@ -23,14 +23,14 @@ const nameOf = (key: string) => keyNames[key] ?? key;
 
 const quotaWords = (quota: StorageQuota | null): string =>
 	quota === null
-		? "Looking at the room on this device."
+		? "Checking the space on this device."
 		: [
 				quota.persistent === null
 					? "This browser does not say whether it keeps your data."
 					: quota.persistent
 						? "Data on this device stays until you delete it."
 						: "This browser may delete data here when space runs low. Go online to send it.",
-				...(quota.leftMB === null ? [] : [`Room for ${Math.round(quota.leftMB).toLocaleString()} MB is left.`]),
+				...(quota.leftMB === null ? [] : [`${Math.round(quota.leftMB).toLocaleString()} MB of space left.`]),
 			].join(" ");
 
 /** How this device answers and lies in the hand: nothing of it is in the record. */
@@ -95,7 +95,7 @@ export function DeviceDrawer() {
 				).map(([name, words]) => (
 					<Choice
 						key={name}
-						small={learning === name ? "press its key now; Esc leaves it" : nameOf(settings[name])}
+						small={learning === name ? "press the key now, or Esc to cancel" : nameOf(settings[name])}
 						onClick={() => setLearning(learning === name ? null : name)}
 					>
 						key for {words}

@@ -31,7 +31,7 @@ export function Drawer({ title, children }: { title: string; children: React.Rea
 /** In place of a drawer that could not be fetched: the lesson goes on. */
 export const NotFetched = ({ onAgain }: { onAgain: () => void }) => (
 	<Drawer title="This panel has not loaded">
-		<p className="m-0">It could not be fetched, for want of a signal. The count goes on, and nothing is lost.</p>
+		<p className="m-0">No signal, so it could not load. You can go on counting. Nothing is lost.</p>
 		<Choices>
 			<Choice onClick={onAgain}>try again</Choice>
 		</Choices>

@@ -15,7 +15,7 @@ export function EvidenceDrawer() {
 		<Drawer title={advice.title}>
 			<p className="m-0">{advice.reason}</p>
 			<p className="m-0 mute">
-				Rule: {ruleSentence(visit.rule)}, at most {plural(visit.verdict.allowed, "try", "tries")} a day.
+				Rule: {ruleSentence(visit.rule)}, at most {plural(visit.verdict.allowed, "try")} a day.
 			</p>
 			{advice.position && <Causes position={advice.position} />}
 			{advice.line === "load" && <RaiseLoad />}

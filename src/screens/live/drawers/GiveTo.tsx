@@ -5,7 +5,7 @@ import { v7 as uuid } from "uuid";
 import { give, ofSet } from "@/core/commands/give";
 import type { TryView } from "@/core/log/view";
 import { ladderWords } from "@/core/pack/labels";
-import { plural } from "@/core/text/lists";
+import { counted, plural } from "@/core/text/lists";
 import { useLive } from "../LiveContext";
 import { Choice } from "./Drawer";
 import { isSought, MANY, Search } from "./Search";
@@ -19,16 +19,16 @@ export function GiveTo({ t }: { t: TryView }) {
 	const triesIn = (ids: readonly string[]) =>
 		view.events.filter(({ id, kind }) => kind === "attempt" && ids.includes(id));
 	const part = (ids: readonly string[], words: string) => (
-		<Choice small={plural(triesIn(ids).length, "try", "tries")} onClick={() => setEvents(ids)}>
+		<Choice small={plural(triesIn(ids).length, "try")} onClick={() => setEvents(ids)}>
 			{words}
 		</Choice>
 	);
 	if (!events)
 		return (
 			<>
-				{part([t.id], "this try was somebody else’s")}
-				{whole.length > 1 && part(whole, "the whole set was")}
-				{since.length > 1 && since.length < whole.length && part(since, "all since this one was")}
+				{part([t.id], "this try was another student’s")}
+				{whole.length > 1 && part(whole, "the whole set was another student’s")}
+				{since.length > 1 && since.length < whole.length && part(since, "all tries since were another student’s")}
 			</>
 		);
 	const here = new Set(board.tabs.map(({ ladder }) => ladder));
@@ -38,9 +38,9 @@ export function GiveTo({ t }: { t: TryView }) {
 	return (
 		<>
 			<p className="m-0" role="status">
-				Whose? {plural(triesIn(events).length, "try moves", "tries move")} to the rung where their peg stands.
+				Whose? {counted(triesIn(events).length, "try moves", "tries move")} to the rung of their peg.
 			</p>
-			{others.length > MANY && <Search label="Look for a student" value={sought} onChange={setSought} />}
+			{others.length > MANY && <Search label="Search students" value={sought} onChange={setSought} />}
 			{others
 				.filter(({ id }) => isSought(ladderWords(pack, id), sought))
 				.map((ladder) => (

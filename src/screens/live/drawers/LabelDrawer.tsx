@@ -11,7 +11,7 @@ export function LabelDrawer() {
 	const used = [...new Set([...board.visit.tries.flatMap(({ body }) => body.label ?? []), ...(label ? [label] : [])])];
 	const choose = (to: string) => done(() => setLabel(to))();
 	return (
-		<Drawer title="Label what comes">
+		<Drawer title="Label the next tries">
 			<p className="m-0">Every try gets this label until you change it. The wrap-up compares labels.</p>
 			<Choices>
 				{[...used, ...["old", "new"].filter((word) => !used.includes(word))].map((word) => (
@@ -23,7 +23,7 @@ export function LabelDrawer() {
 					no label
 				</Choice>
 			</Choices>
-			<OneLine label="Another label" placeholder="another one" most={40} does="use it" onTake={choose} />
+			<OneLine label="New label" placeholder="new label" most={40} does="use it" onTake={choose} />
 		</Drawer>
 	);
 }

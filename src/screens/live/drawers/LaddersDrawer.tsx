@@ -34,8 +34,8 @@ function Next({ here }: { here: PackLadder }) {
 				<p className="m-0 mute">
 					Last time: {readOn(here, here.last.rung)}, {here.last.good} of {here.last.tries} good
 					{here.last.result && `, ${here.last.result}`}
-					{here.last.cue && `; cue “${here.last.cue}”`}
-					{here.last.practise && `; to practise: ${here.last.practise}`}.
+					{here.last.cue && `, cue “${here.last.cue}”`}
+					{here.last.practise && `, to practise: ${here.last.practise}`}.
 				</p>
 			)}
 			{first && <p className="m-0 mute">This rung: first {firstAndBest(first, best)}.</p>}
@@ -80,7 +80,7 @@ function Assign() {
 	const ladder = pack.ladders.find(({ id }) => id === chosen);
 	if (ladder)
 		return (
-			<Drawer title="On which rung?">
+			<Drawer title="Which rung?">
 				{fromThePeg(ladder).map((rung) => (
 					<Choice
 						key={rung.id}
@@ -95,8 +95,8 @@ function Assign() {
 		);
 	const shown = pack.ladders.filter(({ id }) => isSought(ladderWords(pack, id), sought));
 	return (
-		<Drawer title="For whom was this?">
-			{pack.ladders.length > MANY && <Search label="Look for a student" value={sought} onChange={setSought} />}
+		<Drawer title="Which student?">
+			{pack.ladders.length > MANY && <Search label="Search students" value={sought} onChange={setSought} />}
 			{shown.map((one) => (
 				<Choice key={one.id} small={labelsIn(pack).get(one.id)?.what} onClick={() => setChosen(one.id)}>
 					<span dir="auto">{labelsIn(pack).get(one.id)?.name}</span>
@@ -128,7 +128,7 @@ function SomebodyNew({ onMade }: { onMade: (ladder: string) => void }) {
 				setBusy(false);
 			}}
 		>
-			<h2>Somebody new</h2>
+			<h2>New student</h2>
 			<input
 				className="form-control"
 				aria-label="Their name"
@@ -149,7 +149,7 @@ function SomebodyNew({ onMade }: { onMade: (ladder: string) => void }) {
 			/>
 			<Refusals refusals={refused} />
 			<Choice type="submit" disabled={busy || !name.trim() || !skill.trim()} small="with three plain rungs">
-				it was theirs
+				use this student
 			</Choice>
 		</form>
 	);

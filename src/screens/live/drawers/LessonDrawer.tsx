@@ -52,7 +52,7 @@ export function LessonDrawer() {
 			))}
 			<OneLine
 				label={whose}
-				placeholder="what they want of today"
+				placeholder="what they want today"
 				most={400}
 				does="wish"
 				onTake={(words) => {

@@ -36,7 +36,7 @@ export function MoreDrawer() {
 			</Choices>
 			<FormChoices />
 			{!holds && (
-				<Choice onClick={done(acts.takeOver)} small="the other device watches from then on">
+				<Choice onClick={done(acts.takeOver)} small="the other device then watches">
 					take over the count
 				</Choice>
 			)}
@@ -46,7 +46,7 @@ export function MoreDrawer() {
 					onClick={done(() => acts.join(one.set, one.device))}
 					small="not counted until you add them"
 				>
-					count in {plural(one.tries, "try", "tries")} of another device
+					count in {plural(one.tries, "try")} of another device
 				</Choice>
 			))}
 			<RungWords />
@@ -68,12 +68,12 @@ function RungWords() {
 			{limited && <p className="m-0 asks">{limited}</p>}
 			{board.ladder?.trigger && (
 				<p className="m-0" dir="auto">
-					Set off: {board.ladder.trigger}
+					Starts on: {board.ladder.trigger}
 				</p>
 			)}
 			{them && (
 				<p className={them.touch ? "m-0 mute" : "m-0"}>
-					{them.touch ? `Guided by touch: agreed on ${them.touch}.` : "Guided by touch: not agreed, so by words alone."}
+					{them.touch ? `Guided by touch: consent on ${them.touch}.` : "Guided by touch: no consent. Use words only."}
 				</p>
 			)}
 			{settings.neverAlone && <p className="m-0">Must not be practised alone.</p>}
@@ -98,7 +98,7 @@ function SetChoices() {
 					end set
 				</Choice>
 			) : (
-				<Choice onClick={done(acts.nextSet)} small="or just count on">
+				<Choice onClick={done(acts.nextSet)} small="or just keep counting">
 					next set
 				</Choice>
 			)}
@@ -116,7 +116,7 @@ function SetChoices() {
 				</Choice>
 			)}
 			{board.turns && (
-				<Choice onClick={done(acts.endTurns)} small={`only ${board.turns.now} goes on`}>
+				<Choice onClick={done(acts.endTurns)} small={`only ${board.turns.now} continues`}>
 					end the turns
 				</Choice>
 			)}
@@ -129,7 +129,7 @@ function SetChoices() {
 				</Choice>
 			)}
 			<Choice onClick={done(acts.stretch)} small={set.stretch ? "tries count again" : "rally, run, free play"}>
-				{set.stretch ? "end the stretch" : "a stretch"}
+				{set.stretch ? "end open play" : "open play"}
 			</Choice>
 		</>
 	);
@@ -152,8 +152,8 @@ function OtherDrawers() {
 					rhythm
 				</Choice>
 			)}
-			<Choice onClick={() => open("group")} small="up to twelve on one screen">
-				everybody
+			<Choice onClick={() => open("group")} small="up to twelve students on one screen">
+				group board
 			</Choice>
 			{(board.turns || (settings.roles ?? []).length > 0) && (
 				<Choice onClick={() => open("roles")} small="does, feeds, counts, watches">
@@ -161,12 +161,12 @@ function OtherDrawers() {
 				</Choice>
 			)}
 			{board.ladder && (
-				<Choice onClick={() => open("spot")} small="shown wrong on purpose">
+				<Choice onClick={() => open("spot")} small="show a fault on purpose">
 					spot it
 				</Choice>
 			)}
 			<Choice onClick={() => open("tally")} small="a set as numbers">
-				tally
+				totals
 			</Choice>
 			{hasSketch && (
 				<Choice onClick={() => open("setup")} small="who stands where">
@@ -176,7 +176,7 @@ function OtherDrawers() {
 			<Choice onClick={() => open("label")} small="which grip, old or new">
 				label
 			</Choice>
-			<Choice onClick={() => open("park")} small="noticed, not said">
+			<Choice onClick={() => open("park")} small="for later, not said">
 				park
 			</Choice>
 			<Choice onClick={() => open("pain")} small="ends the work here">
@@ -218,9 +218,9 @@ function FormChoices() {
 				<Choice
 					aria-pressed={Boolean(placing.easedBy)}
 					onClick={done(acts.easeForThem)}
-					small="the easier form is their rung, and can be passed"
+					small="it becomes their rung and can be passed"
 				>
-					eased for them
+					make the easier form theirs
 				</Choice>
 			)}
 			<Choice

@@ -59,7 +59,7 @@ export function NextRungs({ ladder }: { ladder: PackLadder }) {
 		return (
 			<OneLine
 				label="What is it called?"
-				placeholder="one word will do"
+				placeholder="one word is enough"
 				most={80}
 				does="start it"
 				focus
@@ -81,10 +81,10 @@ export function NextRungs({ ladder }: { ladder: PackLadder }) {
 			{below && <h2>The rung below</h2>}
 			{below && row(below)}
 			<DueChecks ladder={ladder} />
-			<h2>Here, and the peg stays</h2>
+			<h2>Just today, peg stays</h2>
 			<Choices>
 				{bottom && (
-					<Choice small="from the bottom; not judged" onClick={done(() => acts.workHere(ladder, bottom.id, "warm-up"))}>
+					<Choice small="from the bottom, not judged" onClick={done(() => acts.workHere(ladder, bottom.id, "warm-up"))}>
 						warm-up
 					</Choice>
 				)}
@@ -93,19 +93,19 @@ export function NextRungs({ ladder }: { ladder: PackLadder }) {
 						small={`${quick.each} good each, then the peg`}
 						onClick={done(() => acts.workHere(ladder, quick.stops[0]?.rung ?? peg, "here today", quick))}
 					>
-						quickly up
+						quick climb
 					</Choice>
 				)}
 				{circuit.stops.length > 1 && (
 					<Choice
-						small={`${circuit.stops.length} drills, ${plural(circuit.each, "try", "tries")} each`}
+						small={`${circuit.stops.length} drills, ${plural(circuit.each, "try")} each`}
 						onClick={done(() => acts.workHere(ladder, circuit.stops[0]?.rung ?? peg, "here today", circuit))}
 					>
 						circuit
 					</Choice>
 				)}
 				{ladder.rungs.length > 1 && (
-					<Choice small="drills chosen in their order" onClick={() => openDrawer("circuit")}>
+					<Choice small="drills in your order" onClick={() => openDrawer("circuit")}>
 						own circuit
 					</Choice>
 				)}
@@ -158,7 +158,7 @@ function DueChecks({ ladder }: { ladder: PackLadder }) {
 	if (due.length === 0) return null;
 	return (
 		<>
-			<h2>To look at again</h2>
+			<h2>Due for a check</h2>
 			<Choices>
 				<Choice aria-pressed={own} onClick={() => setOwn(!own)}>
 					by its own rule
@@ -173,11 +173,12 @@ function DueChecks({ ladder }: { ladder: PackLadder }) {
 				<Choice
 					key={rung}
 					aria-pressed={board.set.placing.rung === rung && board.set.elsewhere === "re-check"}
-					small={`${own ? "its own rule" : "seven of ten"}${under ? `, ${under}` : ""}; due ${fromToday(on)}${state === "slipped" ? ", slipped last time" : ""}`}
+					small={`${own ? "its own rule" : "seven of ten"}${under ? `, ${under}` : ""}, due ${fromToday(on)}${state === "slipped" ? ", slipped last time" : ""}`}
 					onClick={done(() => changedActs(acts.desk).reCheck(ladder, rung, own, under))}
 				>
 					<span dir="auto">
-						re-check: {readOn(ladder, ladder.rungs.find(({ id }) => id === rung)?.settings.name ?? "")}
+						{" "}
+						check: {readOn(ladder, ladder.rungs.find(({ id }) => id === rung)?.settings.name ?? "")}
 					</span>
 				</Choice>
 			))}

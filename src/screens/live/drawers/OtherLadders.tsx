@@ -43,7 +43,7 @@ export function OtherLadders({ here }: { here: PackLadder }) {
 	return (
 		<>
 			<h2>Another ladder</h2>
-			{others.length === 0 && <p className="m-0">There is no other ladder yet.</p>}
+			{others.length === 0 && <p className="m-0">No other ladders yet.</p>}
 			{others.length > 0 && board.ladder && (
 				<Choices>
 					{offered.map((one) => (
@@ -53,7 +53,7 @@ export function OtherLadders({ here }: { here: PackLadder }) {
 					))}
 				</Choices>
 			)}
-			{others.length > MANY && <Search label="Look for a ladder" value={sought} onChange={setSought} />}
+			{others.length > MANY && <Search label="Search ladders" value={sought} onChange={setSought} />}
 			{shown.map((ladder) => {
 				const peg = ladder.rungs.find((rung) => rung.id === pegIn(view, ladder));
 				return (

@@ -9,7 +9,7 @@ export function PainDrawer() {
 	return (
 		<Drawer title="Stop. Where does it hurt?">
 			<p className="m-0">
-				Stop work on this rung. The rules of your discipline’s own body, the venue and licensed professionals come
+				Stop work on this rung. The rules of your sport’s governing body, the venue and licensed professionals come
 				first.
 			</p>
 			<Choices>

@@ -11,14 +11,14 @@ export function ParkDrawer() {
 	const done = useDone();
 	const park = (words: string) => done(() => acts.park(cutText(words, 1000)))();
 	return (
-		<Drawer title="Park what was noticed">
+		<Drawer title="Park for later">
 			<Choices>
 				{board.set.placing.positions.map((position) => (
-					<Choice key={position.id} onClick={() => park(`Look at ${position.name}: ${position.fault || "off"}`)}>
+					<Choice key={position.id} onClick={() => park(`Check ${position.name}: ${position.fault || "off"}`)}>
 						{position.short}
 					</Choice>
 				))}
-				<Choice onClick={() => park("Kit: have a look at it")}>kit</Choice>
+				<Choice onClick={() => park("Check the kit")}>kit</Choice>
 				<Choice onClick={() => park("Talk about confidence")}>confidence</Choice>
 			</Choices>
 			<OneLine label="In your own words" placeholder="in your own words" most={1000} does="park" onTake={park} />

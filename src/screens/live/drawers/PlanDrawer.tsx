@@ -26,7 +26,7 @@ export function PlanDrawer() {
 					Now: <b>{run.now.stretch.what}</b>, {leftWords(minutesLeft(run.now, Date.now()))}
 				</p>
 			)}
-			{run.left.length === 0 && <p className="m-0">Nothing else is planned.</p>}
+			{run.left.length === 0 && <p className="m-0">No more items planned.</p>}
 			{run.left.map((one) => (
 				<div key={one.id} className={css.planRow}>
 					<Choice small={plural(one.minutes, "minute")} onClick={done(() => begin(one))}>

@@ -18,7 +18,7 @@ export function RaiseLoad() {
 	const to = typed === null ? Math.ceil(Math.max(limit * 1.2, load + 1)) : Number(typed);
 	return (
 		<>
-			<h2>Raise it, this once</h2>
+			<h2>Raise the limit once</h2>
 			<label className="d-flex align-items-center gap-2">
 				to
 				<input
@@ -33,15 +33,13 @@ export function RaiseLoad() {
 				{of === "day" ? "today" : "in seven days"}
 			</label>
 			<OneLine
-				label={`Why the ${part} may take more`}
-				placeholder="why"
+				label={`Reason: why the ${part} may take more`}
+				placeholder="reason"
 				most={200}
 				does="raise it"
 				onTake={(reason) => {
 					if (!Number.isInteger(to) || to <= load) {
-						setRefused(
-							`${Number.isFinite(to) ? to : "Nothing"} is not more than the ${Math.round(load)} there are already; ${Math.floor(load) + 1} at least is needed.`,
-						);
+						setRefused(`The load is already ${Math.round(load)}. Enter ${Math.floor(load) + 1} or more.`);
 						return;
 					}
 					lesson.write(inSet(set, "load.raised", { part, of, to, reason }));
@@ -53,7 +51,7 @@ export function RaiseLoad() {
 					{refused}
 				</p>
 			)}
-			<p className="m-0 mute">What the discipline’s body, the venue or a licensed professional says goes before it.</p>
+			<p className="m-0 mute">Your sport’s governing body, the venue and licensed professionals come first.</p>
 		</>
 	);
 }

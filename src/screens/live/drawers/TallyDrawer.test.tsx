@@ -21,7 +21,7 @@ describe("a tally", () => {
 		);
 		return { entered, close };
 	};
-	const enter = () => screen.getByRole<HTMLButtonElement>("button", { name: "enter the tally" });
+	const enter = () => screen.getByRole<HTMLButtonElement>("button", { name: "enter the totals" });
 
 	test("is entered by keypad, and closes; a run that nobody knows is not made up", () => {
 		const { entered, close } = show();
@@ -29,7 +29,7 @@ describe("a tally", () => {
 		fireEvent.click(enter());
 		expect(entered).toEqual([{ tries: 10, good: 6 }]);
 		expect(close).toHaveBeenCalled();
-		press(/tries$/, "1", "2", /longest run$/, "4", "take the last digit back", "3");
+		press(/tries$/, "1", "2", /longest run$/, "4", "delete the last digit", "3");
 		fireEvent.click(enter());
 		expect(entered[1]).toEqual({ tries: 12, good: 6, longest: 3 });
 	});
@@ -38,10 +38,10 @@ describe("a tally", () => {
 		expect(enter().disabled).toBe(true);
 		press(/good$/, "5", /longest run$/, "0");
 		expect(enter().disabled).toBe(true);
-		expect(screen.getByRole("status").textContent).toContain("some run is 1 long at least");
+		expect(screen.getByRole("status").textContent).toContain("Longest run: with 5 good of 10 enter at least 1, not 0.");
 		fireEvent.click(enter());
 		expect(entered).toEqual([]);
-		press("take the last digit back", "1");
+		press("delete the last digit", "1");
 		expect(enter().disabled).toBe(false);
 	});
 	test("against the clock one number says it", () => {

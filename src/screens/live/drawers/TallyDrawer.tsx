@@ -32,7 +32,7 @@ export function TallyDrawer() {
 	const tries = number("tries") ?? (seconds === null ? triesPerSet : good);
 	const tally: Tally | null =
 		good === null || tries === null ? null : { tries, good, ...(longest === null ? {} : { longest }) };
-	const wrong = tally && (tallyRefusal(tally) ?? (tally.tries > 500 ? "Tries: at most 500 fit in one tally." : null));
+	const wrong = tally && (tallyRefusal(tally) ?? (tally.tries > 500 ? "Tries: enter at most 500." : null));
 	const press = (key: (typeof keys)[number]) =>
 		setTyped((so) => ({
 			...so,
@@ -40,7 +40,7 @@ export function TallyDrawer() {
 		}));
 	const shown = seconds === null ? parts : parts.filter(([name]) => name === "good");
 	return (
-		<Drawer title={seconds === null ? "A set as numbers" : `How many in ${seconds} seconds`}>
+		<Drawer title={seconds === null ? "Totals of a set" : `How many in ${seconds} seconds`}>
 			<div className={css.numbers}>
 				{shown.map(([name, words]) => (
 					<button key={name} type="button" aria-pressed={part === name} onClick={() => setPart(name)}>
@@ -56,7 +56,7 @@ export function TallyDrawer() {
 					<button
 						key={key}
 						type="button"
-						aria-label={key === "←" ? "take the last digit back" : key}
+						aria-label={key === "←" ? "delete the last digit" : key}
 						onClick={() => press(key)}
 					>
 						{key}
@@ -74,14 +74,14 @@ export function TallyDrawer() {
 							),
 					)}
 				>
-					enter<span className="visually-hidden"> the tally</span>
+					enter<span className="visually-hidden"> the totals</span>
 				</button>
 			</div>
 			<p role="status" className="m-0">
 				{wrong ??
 					(seconds === null
-						? "It counts for the limit. It meets the rule only if every order of these tries would."
-						: "A score: how many within the clock. It is no number of tries and uses up no limit.")}
+						? "These tries use up the limit. The rule is met only if it would be met in any order."
+						: "A score: how many within the time. It does not use up the limit.")}
 			</p>
 		</Drawer>
 	);

@@ -27,8 +27,8 @@ export function TriesDrawer() {
 	}, [number, setCorrecting]);
 	const rows = [...tries].reverse();
 	return (
-		<Drawer title={`${plural(tries.length, "try", "tries")}, the latest first`}>
-			{rows.length === 0 && <p>No tries yet in this visit.</p>}
+		<Drawer title={`${plural(tries.length, "try")}, latest first`}>
+			{rows.length === 0 && <p>No tries here yet.</p>}
 			{rows.map((t) => (
 				<div key={t.id}>
 					<button
@@ -44,7 +44,7 @@ export function TriesDrawer() {
 							{t.variation !== "own" && `, ${t.variation} variation`}
 							{t.over && ", past the limit"}
 							{t.amended && ", corrected"}
-							{t.inserted && ", put in later"}
+							{t.inserted && ", added later"}
 						</span>
 					</button>
 					{open === t.id && <TryEditor t={t} onDone={() => setOpen(null)} />}
@@ -64,7 +64,7 @@ function TryEditor({ t, onDone }: { t: TryView; onDone: () => void }) {
 	};
 	return (
 		<Choices>
-			<Choice onClick={done(() => acts.takeBack(t.id))}>take back</Choice>
+			<Choice onClick={done(() => acts.takeBack(t.id))}>remove try</Choice>
 			<Choice onClick={done(() => acts.amend(t, { ...t.body, noCount: !t.body.noCount }))}>
 				{t.body.noCount ? "count it" : "no count"}
 			</Choice>
@@ -115,7 +115,7 @@ function TryEditor({ t, onDone }: { t: TryView; onDone: () => void }) {
 							}),
 						)}
 					>
-						{direction === "short" ? "short of its range" : "beyond its range"}
+						{direction === "short" ? "not enough" : "too much"}
 					</Choice>
 				)),
 			)}
@@ -141,7 +141,7 @@ function NameOther({ t, onDone }: { t: TryView; onDone: () => void }) {
 				</Choice>
 			))}
 			<Choice
-				small="look at it later"
+				small="for later"
 				onClick={() => {
 					acts.park(`Something else was off on ${board.visit.placing.settings.name}`);
 					onDone();
@@ -149,7 +149,7 @@ function NameOther({ t, onDone }: { t: TryView; onDone: () => void }) {
 			>
 				park it
 			</Choice>
-			<OneLine label="A name for it" placeholder="a new name" most={10} onTake={(own) => name(uuid(), own)} />
+			<OneLine label="Name of the fault" placeholder="a new name" most={10} onTake={(own) => name(uuid(), own)} />
 		</>
 	);
 }

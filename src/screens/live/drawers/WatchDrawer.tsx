@@ -16,8 +16,8 @@ export function WatchDrawer() {
 		<Drawer title="Watch">
 			<p className="m-0">
 				{full
-					? `Three are watched: another one takes the place of ${positions.at(-1)?.short}.`
-					: "From the next try on; the rung itself stays as it is."}
+					? `You can watch three. A new one replaces ${positions.at(-1)?.short}.`
+					: "From the next try on. The rung itself does not change."}
 			</p>
 			<Choices>
 				{board.ladder?.positions.map(({ id, short, name }) => (
@@ -32,7 +32,7 @@ export function WatchDrawer() {
 					</Choice>
 				))}
 			</Choices>
-			<h2>Tries to a set</h2>
+			<h2>Tries a set</h2>
 			<Choices>
 				{[-3, 3].map((by) => (
 					<Choice

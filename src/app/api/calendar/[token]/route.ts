@@ -16,8 +16,8 @@ export async function GET(request: Request, { params }: { params: Promise<{ toke
 	if (!/^[\w-]{43}$/.test(token) || !(await isFeed(open, token))) {
 		const left = await wrong.consume("all").catch(() => null);
 		return left
-			? refused(404, [{ path: "token", sentence: "This address is not in use; it may have been withdrawn." }])
-			: refused(429, [{ path: "token", sentence: "Too many wrong addresses; try again in five minutes." }]);
+			? refused(404, [{ path: "token", sentence: "This link is not in use. It may have been switched off." }])
+			: refused(429, [{ path: "token", sentence: "Too many wrong links. Try again in five minutes." }]);
 	}
 	return calendarFile(open);
 }

@@ -45,14 +45,12 @@ export async function POST(request: Request, { params }: Context) {
 	else if (value.act === "forget") await forget(at, id);
 	else {
 		if (await busy(at))
-			return refused(409, [{ path: "", sentence: "Another job is running; wait for its end, or stop it." }]);
+			return refused(409, [{ path: "", sentence: "Another task is running. Wait until it ends, or stop it." }]);
 		const next = await (value.act === "restore"
 			? startRestore(at, id, value.reopen)
 			: startTake(at, id, { mode: value.mode, differing: value.differing }));
 		if (!next)
-			return refused(409, [
-				{ path: "", sentence: "This file cannot be taken in like that; see what stands in its way." },
-			]);
+			return refused(409, [{ path: "", sentence: "This file cannot be imported yet. See the problems listed." }]);
 		return NextResponse.json({ id: next });
 	}
 	return NextResponse.json({ id });

@@ -8,7 +8,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ hash
 	if (away) return away;
 	const picture = await findPicture(await store(), (await params).hash);
 	if (!picture)
-		return refused(404, [{ path: "hash", sentence: "This picture is not here; it may have been left out of a file." }]);
+		return refused(404, [{ path: "hash", sentence: "Picture not found. The imported file may not have included it." }]);
 	return new Response(picture.bytes, {
 		headers: {
 			"content-type": picture.type,

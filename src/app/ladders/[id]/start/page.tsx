@@ -3,7 +3,7 @@ import { StartWhere } from "@/screens/ladders/StartWhere";
 import { readLadder } from "@/server/readLadders";
 
 export const dynamic = "force-dynamic";
-export const metadata = { title: "Start where?" };
+export const metadata = { title: "Find the starting rung" };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
 	const page = await readLadder((await params).id);

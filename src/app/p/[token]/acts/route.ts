@@ -32,7 +32,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ tok
 	const text = await readAtMost(request, MOST_BYTES);
 	if (text === null)
 		return refused(413, [
-			{ path: "", sentence: `At most ${MOST_BYTES / 1000} kB can come at once; send fewer entries.` },
+			{ path: "", sentence: `At most ${MOST_BYTES / 1000} kB can be sent at once. Send fewer entries.` },
 		]);
 	const sent = parseStored(Sent, jsonOr(text));
 	if (!sent.ok) return refused(400, sent.refusals);

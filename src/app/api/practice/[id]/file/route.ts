@@ -13,7 +13,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
 	const open = await store();
 	const row = await findAssignment(open, (await params).id);
 	const who = row && (await findStudent(open, row.student));
-	if (!row || !who) return refused(404, [{ path: "id", sentence: "This practice is not here any more." }]);
+	if (!row || !who) return refused(404, [{ path: "id", sentence: "This practice was deleted." }]);
 	const data = await pageDataOf(open, row, { ends: null, pictures: (hash) => pictureInside(open, hash) });
 	const name = foldText(who.student.name).replace(/[^a-z0-9]+/g, "-") || "student";
 	return new Response(filePage(data), {

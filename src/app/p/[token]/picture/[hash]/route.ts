@@ -13,7 +13,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ toke
 	const visitor = await visitorOf(open, token);
 	if ("status" in visitor) return refused(visitor.status, [{ path: "token", sentence: visitor.sentence }]);
 	const found = picturesIn(visitor.row.assignment).includes(hash) ? await findPicture(open, hash) : null;
-	if (!found) return refused(404, [{ path: "hash", sentence: "This picture is not part of the practice." }]);
+	if (!found) return refused(404, [{ path: "hash", sentence: "This picture does not belong to the practice." }]);
 	return new Response(found.bytes, {
 		headers: { "content-type": found.type, "cache-control": "private, max-age=31536000, immutable" },
 	});
