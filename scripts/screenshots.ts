@@ -67,12 +67,12 @@ await studio.inStore(async (store) => {
 
 try {
 	await shot("today", bench, "/");
-	await shot("skill", bench, "/skills/balls", () => press("more of position 4"));
+	await shot("skill", bench, "/skills/balls", () => press("details of position 4"));
 	await shot("stands", bench, "/ladders");
 	await shot("progress", bench, "/students/bram/progress");
 	await shot("ladder", bench, "/ladders/isolde-clubs");
 	await shot("position", phone, "/position?ladder=isolde-clubs", async () => {
-		await press("take it");
+		await press("take the picture");
 		const pose = 4;
 		const figure = figureOf(poseOf(pose));
 		for (const [i, name] of (["shoulder", "elbow", "wrist"] as const).entries()) {
