@@ -1,6 +1,7 @@
 import jstat from "jstat";
 import { type Outcome, refuse } from "@/core/refusals/refusals";
 import { sum } from "@/core/statistics/sums";
+import { plural } from "@/core/text/lists";
 
 /**
  * How many rungs will be passed in the next lessons. Passes add up as c n^g: a pace that may
@@ -166,7 +167,7 @@ export function fitPace(passes: readonly number[], others: readonly (readonly nu
 	if (!own && others.filter((one) => one.length >= LEAST_LESSONS).length < LEAST_LADDERS)
 		return refuse(
 			"lessons",
-			`${held === 0 ? "No lesson" : held === 1 ? "1 lesson" : `${held} lessons`} on this ladder so far. A forecast needs 5, or 3 other ladders with 5 lessons each.`,
+			`${held === 0 ? "No lessons" : plural(held, "lesson")} on this ladder so far. A forecast needs 5, or 3 other ladders with 5 lessons each.`,
 		);
 	const all = own ? [passes, ...others] : others;
 	const growth = pooledGrowth(all);

@@ -1,6 +1,7 @@
 import { isTicked, type Rule } from "@/core/rules";
 import { floorOf } from "@/core/rules/points";
 import { scales } from "@/core/rules/scale";
+import { plural } from "@/core/text/lists";
 import type { RungSettings } from "./rung";
 
 /** A points game as a row of boxes that a coin is moved along: nothing has to be added up. */
@@ -14,7 +15,7 @@ export interface Track {
 
 /** More are hard to find one's place on. */
 const MOST = 24;
-const boxes = (n: number) => `${n} ${n === 1 ? "box" : "boxes"}`;
+const boxes = (n: number) => plural(n, "box");
 const step = (points: number) => (points > 0 ? `${boxes(points)} on` : points < 0 ? `${boxes(-points)} back` : "stay");
 
 /** The track of a points game with few enough boxes; null for any other rule, and for a longer game. */

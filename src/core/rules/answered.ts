@@ -1,5 +1,6 @@
 import * as z from "zod/mini";
 import { whole } from "@/core/text/fields";
+import { plural } from "@/core/text/lists";
 import { BUST, defineRule, MET } from "./kind";
 
 const schema = z.object({
@@ -35,7 +36,7 @@ export const answered = defineRule<Answered, State>({
 	],
 	fresh: { kind: "answered", answered: 3, good: 8, bust: 3 },
 	sentence: ({ answered: wanted, good, bust }) =>
-		`${wanted} ${wanted === 1 ? "miss" : "misses"} followed by a good try, ${good} good in all, lost at ${bust} misses in a row`,
+		`${plural(wanted, "miss")} followed by a good try, ${good} good in all, lost at ${bust} misses in a row`,
 	start: () => ({ answered: 0, good: 0, missed: 0 }),
 	step(rule, state, attempt) {
 		if (isMet(rule, state) || isBust(rule, state)) return state;

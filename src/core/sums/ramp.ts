@@ -1,4 +1,5 @@
 import { refuse } from "@/core/refusals/refusals";
+import { plural } from "@/core/text/lists";
 import { decimal, same } from "./decimal";
 import { many, num, type Sum } from "./sum";
 
@@ -75,7 +76,7 @@ const growing = (
 						? { value: last, of, words: `in week ${all.length}, not at the goal yet` }
 						: { value: there + 1, of: "count", words: "is the week it is there" },
 				says: [
-					[`At most ${num(values, "lessons")} ${num(values, "lessons") === 1 ? "lesson" : "lessons"} a week with it.`],
+					[`At most ${plural(num(values, "lessons"), "lesson")} a week with it.`],
 					...(many(values, "tooMuch").length > 0 ? [["Filled: it was too much."]] : []),
 				],
 				drawing: {

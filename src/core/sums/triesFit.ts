@@ -1,4 +1,5 @@
 import { refuse } from "@/core/refusals/refusals";
+import { plural } from "@/core/text/lists";
 import { wholeTimes } from "./decimal";
 import { num, type Sum } from "./sum";
 
@@ -37,7 +38,7 @@ export const triesFit: Sum = {
 			ok: true,
 			value: {
 				large: { value, of: "count", words: value === 1 ? "try fits" : "tries fit" },
-				says: [[`${sets} ${sets === 1 ? "set" : "sets"}, the last of ${value - (sets - 1) * perSet}.`]],
+				says: [[`${plural(sets, "set")}, the last of ${value - (sets - 1) * perSet}.`]],
 				drawing: {
 					kind: "time",
 					seconds: 60 * minutes,
@@ -49,7 +50,7 @@ export const triesFit: Sum = {
 						}),
 					],
 				},
-				line: [`${value} tries in ${minutes} minutes, ${sets} ${sets === 1 ? "set" : "sets"}.`],
+				line: [`${value} tries in ${minutes} minutes, ${plural(sets, "set")}.`],
 				tries: value,
 				minutes,
 			},

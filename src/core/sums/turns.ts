@@ -1,4 +1,5 @@
 import { refuse } from "@/core/refusals/refusals";
+import { plural } from "@/core/text/lists";
 import { many, type Sum } from "./sum";
 
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
@@ -43,7 +44,7 @@ export const turns: Sum = {
 		const words = told.turns.map((each, i) => {
 			const [least, more] = [Math.floor(told.total / each.length), told.total % each.length];
 			return [
-				`Team ${i + 1}, ${each.length === 1 ? "one person" : `${each.length} people`}: ${
+				`Team ${i + 1}, ${plural(each.length, "person")}: ${
 					more === 0 ? `each goes ${least} times` : `the first ${more} go ${least + 1} times, the others ${least}`
 				}.`,
 			];

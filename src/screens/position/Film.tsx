@@ -3,6 +3,7 @@
 import { useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import { plural } from "@/core/text/lists";
 import css from "./position.module.css";
 import { fromClip, type Taken } from "./takePicture";
 
@@ -64,7 +65,7 @@ export function Film({ clips, onFrame }: { clips: readonly Clip[]; onFrame: (pic
 								<Button
 									key={frames}
 									variant="outline-primary"
-									aria-label={`${Math.abs(frames)} ${Math.abs(frames) === 1 ? "frame" : "frames"} ${frames < 0 ? "back" : "on"}, ${clip.name}`}
+									aria-label={`${plural(Math.abs(frames), "frame")} ${frames < 0 ? "back" : "on"}, ${clip.name}`}
 									onClick={() => step(i, frames)}
 								>
 									{frames > 0 ? `+${frames}` : `−${-frames}`}

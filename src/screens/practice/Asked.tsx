@@ -4,6 +4,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { type PracticeItem, weekdays } from "@/core/practice/assignment";
+import { plural } from "@/core/text/lists";
 import { drillFor } from "@/server/practice";
 import type { HomeRung } from "@/server/readPractice";
 import { adding } from "@/ui/adding";
@@ -177,7 +178,7 @@ function DrillRow({
 					</FormRow>
 					{item.pictures.length > 0 && (
 						<p className="mute">
-							With {item.pictures.length === 1 ? "a picture" : `${item.pictures.length} pictures`} of the finish.{" "}
+							With {plural(item.pictures.length, "picture")} of the finish.{" "}
 							<Button variant="link" onClick={() => onEdit({ pictures: [] }, "")}>
 								remove
 							</Button>

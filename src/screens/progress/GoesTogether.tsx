@@ -23,8 +23,8 @@ export function GoesTogether({ ladder, student }: { ladder: LadderProgress; stud
 		<div className={css.together}>
 			{goesWith.length === 0 && (
 				<p className="mute m-0">
-					Of {asked === 1 ? "one pair" : `${asked} pairs`} of positions watched together often enough, none go wrong
-					together more than by chance.
+					Of {plural(asked, "pair")} of positions watched together often enough, none go wrong together more than by
+					chance.
 				</p>
 			)}
 			{goesWith.map((one) => (

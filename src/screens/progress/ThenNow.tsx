@@ -1,6 +1,7 @@
 import type { Dip, RungLesson } from "@/core/insight/thenNow";
 import { readMark } from "@/core/ladder/marks";
 import { inTen, likelyRange } from "@/core/text/figures";
+import { plural } from "@/core/text/lists";
 import type { RungProgress } from "@/server/readProgress";
 import { dayWords } from "@/ui/dates";
 import figures from "@/ui/figures.module.css";
@@ -17,7 +18,7 @@ export function ThenNow({ rungs, day, label }: { rungs: readonly RungProgress[];
 	return (
 		<>
 			<p className="m-0">
-				Of {rungs.length === 1 ? "one rung" : `${rungs.length} rungs`} with two lessons or more,{" "}
+				Of {plural(rungs.length, "rung")} with two lessons or more,{" "}
 				<b>{better === 0 ? "none" : better === 1 ? "one" : better}</b> got clearly better: the latest three lessons
 				against the first three, allowing for good and bad days.
 			</p>

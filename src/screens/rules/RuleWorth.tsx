@@ -107,8 +107,7 @@ export const Worth = memo(function Worth({
 	return (
 		<div className={css.note} data-testid="worth">
 			<p className={`${own.figure} ${lucky ? "asks" : ""}`}>
-				<b>{hundredWords(luck)}</b> of 100 {lessons > 1 ? `times ${lessons} lessons` : "lessons"}: a student who is not
-				ready passes
+				<b>{hundredWords(luck)}</b> of 100 {luckWords(lessons)}
 			</p>
 			<WorthTable
 				rows={[
@@ -200,6 +199,10 @@ export const Worth = memo(function Worth({
 		</div>
 	);
 });
+
+/** What the hundred are, and what happens: a rule over several days is passed in as many lessons. */
+const luckWords = (lessons: number) =>
+	lessons > 1 ? `students who are not ready pass in ${lessons} lessons` : "lessons: a student who is not ready passes";
 
 /** Figures that are compared, side by side: whom it lets through in how many lessons, and what that costs. */
 function WorthTable({
