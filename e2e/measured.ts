@@ -72,15 +72,15 @@ function cutOff(): string[] {
 	return cut;
 }
 
-/** Run in the page: sides that were not read out. The skill's bench explains the tokens themselves. */
+/** Run in the page: sides that were not read out. A field shows what was typed; the skill's bench explains the tokens themselves. */
 function rawTokens(): string[] {
-	const said = [
-		document.title,
-		...[...document.querySelectorAll("main, header, nav")].map((one) => one.textContent ?? ""),
-	];
-	return said
-		.flatMap((text) => text.match(/[^\n]{0,30}\{(this|across|strong|weak)\}(?! and)[^\n]{0,30}/g) ?? [])
-		.filter((text) => !/in a text become/.test(text))
+	const said = [...document.querySelectorAll("main, header, nav")].map((one) => {
+		const read = one.cloneNode(true) as Element;
+		for (const field of read.querySelectorAll("textarea, .hint")) field.remove();
+		return read.textContent ?? "";
+	});
+	return [document.title, ...said]
+		.flatMap((text) => text.match(/[^\n]{0,30}\{(this|across|strong|weak)\}[^\n]{0,30}/g) ?? [])
 		.map((text) => `a token, raw: ${text}`);
 }
 
