@@ -128,13 +128,13 @@ test("counted by the link on a phone without a signal, sent when there is one; f
 	await expect(phone.getByTestId("kept")).toHaveText("saved on this phone ✓ · sent ✓");
 
 	for (let i = 0; i < 3; i++) await practise(phone, 4, 1);
-	const raise = phone.getByRole("button", { name: /^4 from now on/ });
+	const raise = phone.getByRole("button", { name: /^4 is my target now/ });
 	await expect(raise).toBeVisible();
 	await expect(phone.getByText("You reached 3 in 5 of your last 5 goes. Try for 4?")).toBeVisible();
 
 	// The coach sees the same, answers, and sees it raised.
 	await page.reload();
-	await expect(page.getByText("3 was met in 5 of the last 5.")).toBeVisible();
+	await expect(page.getByText("3 was reached in 5 of the last 5.")).toBeVisible();
 	await expect(page.getByRole("region", { name: "Journal" })).toContainText("“my <b>left</b> one flies away”");
 	await page.getByLabel(/^Answer to/).fill("Scoop it, then let it go.");
 	await touch(page, "answer").press("Enter");
@@ -157,7 +157,7 @@ test("counted by the link on a phone without a signal, sent when there is one; f
 	await expect(phone.getByText("Scoop it, then let it go.")).toBeVisible();
 	await expect(phone.getByRole("article")).toContainText("4 good of 5");
 	await page.reload();
-	await expect(page.getByText("3 was met in 5 of the last 5.")).toHaveCount(0);
+	await expect(page.getByText("3 was reached in 5 of the last 5.")).toHaveCount(0);
 	const written = (await studio.events()).filter(({ kind }) => kind.startsWith("practice"));
 	expect(written.filter(({ kind, student }) => kind === "practice" && student === "pip")).toHaveLength(5);
 	for (const event of written) if (event.kind === "practice") expect(event.body.day <= today()).toBe(true);

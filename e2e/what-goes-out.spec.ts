@@ -48,7 +48,7 @@ test("a note is written the coach’s own way, sent by the system’s sheet, kep
 		page.getByRole("button", { name: /^save as text/ }).click(),
 	]);
 	expect(readFileSync(await file.path(), "utf8")).toContain("Dear Isolde Brankovar!  \n");
-	await page.getByRole("button", { name: /^close/ }).click();
+	await page.getByRole("button", { name: /^finish lesson/ }).click();
 	await expect(page).not.toHaveURL(/wrap/);
 	await page.goto("/find?q=lantern+moth");
 	await page
@@ -89,7 +89,7 @@ test("a season’s report is printed to PDF and as Markdown; what is not for its
 	]);
 	const markdown = readFileSync(await file.path(), "utf8");
 	expect(markdown).toMatch(/^# Isolde Brankovar\n/);
-	expect(markdown).toContain("| rung | first | latest | so |");
+	expect(markdown).toContain("| rung | first | latest | change |");
 });
 
 test.describe("handed on", () => {

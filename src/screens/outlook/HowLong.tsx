@@ -178,7 +178,7 @@ function Until({ told, above, beyond }: { told: Outcome<Forecast> | undefined; a
 	if (!told?.ok) return <b>no forecast after {beyond}.</b>;
 	return (
 		<>
-			<b>{within(told.value, above)}</b> of {plural(above, "rung")}, likely. Chance of the top:{" "}
+			likely <b>{within(told.value, above)}</b> of {plural(above, "rung")}. Chance of the top:{" "}
 			<b>{inTen(told.value.atLeast[above] ?? 0)}</b>.
 		</>
 	);

@@ -177,7 +177,6 @@ function DueChecks({ ladder }: { ladder: PackLadder }) {
 					onClick={done(() => changedActs(acts.desk).reCheck(ladder, rung, own, under))}
 				>
 					<span dir="auto">
-						{" "}
 						check: {readOn(ladder, ladder.rungs.find(({ id }) => id === rung)?.settings.name ?? "")}
 					</span>
 				</Choice>
