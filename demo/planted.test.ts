@@ -68,7 +68,7 @@ test("each planted origin that is told goes from its cause to the fault, and har
 	expect(told.other).toEqual([]);
 });
 
-test("who coasts and who is stuck are found, no second student coasts, and without the plants neither is told of those two", () => {
+test("who coasts and who is stuck are found, nobody else coasts, and without the plants neither is told of those two", () => {
 	const [without, withThem] = [studioOf(plain), studioOf(sown)];
 	expect(coastingOn(withThem, 0.85).map(({ ladder }) => ladder.id)).toEqual(["jory-balls"]);
 	expect(stuckOn(withThem).map(({ ladder }) => ladder.id)).toContain("sunniva-balls");

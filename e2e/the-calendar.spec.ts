@@ -35,7 +35,7 @@ test("a weekly series, one of it moved and one left out; the file is read back b
 	await form.getByLabel("Place").fill("Lantern square");
 	await form.getByLabel("Minutes").fill("0");
 	await form.getByRole("button", { name: "add the lesson" }).click();
-	await expect(page.getByText(/minutes is 0; .*at least 1|Minutes: enter at least 1, not 0/i)).toBeVisible();
+	await expect(page.getByText("Minutes: enter at least 1, not 0")).toBeVisible();
 	await form.getByLabel("Minutes").fill("30");
 	await form.getByLabel("End of term").fill(dayAfter(first, -7));
 	await form.getByRole("button", { name: "add the lesson" }).click();

@@ -1,12 +1,12 @@
 // Folders of core stand on floors: none needs another that needs it in turn. Types are free, values are not.
-import { readdirSync, readFileSync } from "node:fs";
+import { readFileSync } from "node:fs";
 import { dirname, join, relative, resolve } from "node:path";
-import { at } from "./lib.mjs";
+import { at, sources } from "./lib.mjs";
 
 const core = at("src/core");
-const files = readdirSync(core, { recursive: true }).filter(
-	(file) => /\.tsx?$/.test(file) && !/\.test\.|__tests__/.test(file),
-);
+const files = sources()
+	.filter((file) => file.startsWith("core/"))
+	.map((file) => file.slice("core/".length));
 const folderOf = (file) => file.split("/")[0];
 
 /** Which file of core an import reads values from; null where it reads none. */

@@ -25,6 +25,13 @@ export function install() {
 	run("npm", ["ci", "--no-audit", "--no-fund"]);
 }
 
+/** The program's own TypeScript, tests apart: paths below `src`, in order. */
+export const sources = () =>
+	readdirSync(at("src"), { recursive: true })
+		.map((file) => file.replaceAll("\\", "/"))
+		.filter((file) => /\.tsx?$/.test(file) && !/\.test\.|__tests__|\.d\.ts$/.test(file))
+		.sort();
+
 /** When anything in this file or folder was last touched, in milliseconds. */
 export function newest(path) {
 	const stat = statSync(path);

@@ -1,15 +1,13 @@
 // No function is longer than a screen, its markup counted; no component takes more props than one can hold in mind.
-import { readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { parse } from "@babel/parser";
-import { at } from "./lib.mjs";
+import { at, sources } from "./lib.mjs";
 
 const MOST_LINES = 80;
 const MOST_PROPS = 8;
 
-const files = readdirSync(at("src"), { recursive: true })
-	.filter((file) => /\.tsx?$/.test(file) && !/\.test\.|__tests__|\.d\.ts$/.test(file))
-	.sort();
+const files = sources();
 
 /** Lines from one to another that hold more than a comment. */
 function codeLines(lines, comments, { start, end }) {

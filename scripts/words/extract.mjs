@@ -34,27 +34,26 @@ const NO_WORDS = [
 	/^(<|\{"|peg-ladder |clamp\(|default-src|\w+-src |attachment;|ArrowUp|ArrowLeft|Ctrl |Shift |Tab$|Esc$)/,
 ];
 
-/** A text with what is filled in as `{code}`, and what is chosen between as `[one|other]`. */
-function wordsOf(node, code) {
+/** A text with what is filled in by `fill`, as `{code}` where nothing else is said, and what is chosen between as `[one|other]`. */
+function wordsOf(node, fill) {
+	const words = (one) => wordsOf(one, fill);
 	if (node.type === "StringLiteral") return node.value;
 	if (node.type === "JSXText") return node.value.replace(/\s*\n\s*/g, " ");
 	if (node.type === "TemplateLiteral")
 		return node.quasis
-			.map(({ value }, i) => value.cooked + (node.expressions[i] ? wordsOf(node.expressions[i], code) : ""))
+			.map(({ value }, i) => value.cooked + (node.expressions[i] ? words(node.expressions[i]) : ""))
 			.join("");
 	if (node.type === "JSXExpressionContainer")
-		return node.expression.type === "JSXEmptyExpression" ? "" : wordsOf(node.expression, code);
+		return node.expression.type === "JSXEmptyExpression" ? "" : words(node.expression);
 	if (node.type === "ConditionalExpression" && holdsWords(node))
-		return `[${wordsOf(node.consequent, code)}|${wordsOf(node.alternate, code)}]`;
+		return `[${words(node.consequent)}|${words(node.alternate)}]`;
 	if (node.type === "LogicalExpression" && holdsWords(node.right))
-		return node.operator === "??"
-			? `[${wordsOf(node.left, code)}|${wordsOf(node.right, code)}]`
-			: `[${wordsOf(node.right, code)}|]`;
+		return node.operator === "??" ? `[${words(node.left)}|${words(node.right)}]` : `[${words(node.right)}|]`;
 	if (node.type === "BinaryExpression" && node.operator === "+" && (holdsWords(node.left) || holdsWords(node.right)))
-		return wordsOf(node.left, code) + wordsOf(node.right, code);
+		return words(node.left) + words(node.right);
 	if (/^JSX/.test(node.type)) return "{<>}";
 	if (node.type === "NullLiteral" || (node.type === "Identifier" && node.name === "undefined")) return "";
-	return `{${code.slice(node.start, node.end).replace(/\s+/g, " ").replace(/[{}]/g, "").slice(0, 60)}}`;
+	return fill(node);
 }
 
 const nameOf = (node) => node.name?.name ?? node.name ?? node.value ?? "";
@@ -125,28 +124,33 @@ const isSaid = (child) =>
 			(child.expression.type === "LogicalExpression" && holdsWords(child.expression.right))));
 
 /**
- * The visible strings of one file: `{ line, part, text }` in the order they stand; none for a file without words.
- * `text` has what is filled in as `{code}` and what is chosen between as `[one|other]`.
+ * The visible strings of one file: `{ line, part, text, written }` in the order they stand; none for a file without words.
+ * `text` has what is filled in as `{code}` and what is chosen between as `[one|other]`; `written` is the same with nothing
+ * filled in, so that braces in it are the author's own.
  */
 export function stringsIn(file, code) {
 	const tree = parse(code, { sourceType: "module", plugins: ["typescript", ...(file.endsWith("x") ? ["jsx"] : [])] });
 	const found = [];
-	const add = (node, part, text) =>
-		found.push({ line: node.loc.start.line, part, text: text.replace(/\s+/g, " ").trim() });
+	const shown = (node) =>
+		`{${code.slice(node.start, node.end).replace(/\s+/g, " ").replace(/[{}]/g, "").slice(0, 60)}}`;
+	const tidy = (text) => text.replace(/\s+/g, " ").trim();
+	/** Words of one node, or of the children of an element. */
+	const read = (nodes, fill) => tidy(nodes.map((node) => wordsOf(node, fill)).join(""));
+	const add = (at, part, nodes) =>
+		found.push({ line: at.loc.start.line, part, text: read(nodes, shown), written: read(nodes, () => "") });
 
 	const visitElement = (node, ups) => {
 		const mixed = node.children.some(isSaid);
-		const text = mixed ? node.children.map((child) => wordsOf(child, code)).join("") : "";
 		const first = node.children.find((child) => child.type !== "JSXText" || isWords(child.value));
-		if (isWords(text)) add(first, partOf(first, [node, ...ups]), text);
+		if (mixed && isWords(read(node.children, shown))) add(first, partOf(first, [node, ...ups]), node.children);
 		if (node.openingElement) visit(node.openingElement, [node, ...ups], false);
 		for (const child of node.children) visit(child, [node, ...ups], mixed);
 	};
 	const visitText = (node, ups, taken) => {
-		const text = wordsOf(node, code);
+		const text = wordsOf(node, shown);
 		const part = partOf(node, ups);
 		const isRead = isProse(text) || (LISTED.test(part) && isWords(text));
-		if (!taken && isRead && !isSilent(node, ups) && !NO_WORDS.some((one) => one.test(text))) add(node, part, text);
+		if (!taken && isRead && !isSilent(node, ups) && !NO_WORDS.some((one) => one.test(text))) add(node, part, [node]);
 		for (const child of node.expressions ?? []) visit(child, [node, ...ups], true);
 	};
 	/** `taken`: the text is part of one that is listed already. */

@@ -24,7 +24,7 @@ const PHRASES = [
 	[6, /\bhas not come\b/i, "is in the future"],
 	[6, /\bwhat is asked for\b/i, "drills, or target"],
 	[6, /\bgive or take\b/i, "±, or likely a to b"],
-	[8, /\b(one who|who ever|whoever)\b/i, "a student who"],
+	[8, /\b(one who|whoever)\b/i, "a student who"],
 	[8, /\bsomebody (who|since|else)\b/i, "name them"],
 	[9, /\bone time in \w+/i, "in N of 100"],
 	[9, /\bnine in ten\b/i, "90 in 100"],
@@ -55,18 +55,16 @@ const NO_ACTS = [
 ];
 
 /** Strings that may stand as they are, each with its reason. */
-export const EXCEPTIONS = [
-	{ file: /src\/screens\/rules\/Assumes\.tsx$/, rules: [4], reason: "a document to be read at leisure" },
+const EXCEPTIONS = [
 	{
 		file: /src\/core\/(plan|analysis|caller|estimate|build|skill|hash|ladder|pack|advice)\//,
 		text: /^\w+: /,
 		reason: "a mistake of the program's, for who reads its code",
 	},
-	{ text: /^(Stop work on this rung|At each height: a mat)/, rules: [4], reason: "a caution" },
 	{ text: /^(E =|v = V|d = D|gap =|60 ×|turns:|a point:|start =)/, reason: "a formula" },
 	{
 		file: /src\/(server\/(policy|practicePage|health)|store\/(bulk|engine|allowance|db|projection|schema))/,
-		rules: [2, 4],
+		rules: [2],
 		reason: "for who serves it, or no words at all",
 	},
 	{ text: /^(taken out|put away|hands on)$/, reason: "a stored value; its label is elsewhere" },
@@ -74,7 +72,7 @@ export const EXCEPTIONS = [
 	{ file: /SkillMargin\.tsx$/, text: /\{this\} and/, reason: "explains the tokens themselves" },
 ];
 
-const TOKENS = /(?<!\$)\{(this|across|strong|weak|other)\}/;
+const TOKENS = /\{(this|across|strong|weak|other)\}/;
 const NOTHING = /(^|[.] )(Nobody|Nothing)\b/;
 /** That nothing was lost or changed is what a reader wants to hear in just these words. */
 const REASSURING =
@@ -90,25 +88,45 @@ function sentencesOf(text) {
 		.filter(Boolean);
 }
 
+/** Exceptions that have excused something so far. */
+const used = new Set();
+
+/** Exceptions that excused nothing of all that was looked at: a rule that is kept needs none. */
+export const idleExceptions = () => EXCEPTIONS.filter((one) => !used.has(one));
+
+function isExcused({ file, text }, rule) {
+	const excuse = EXCEPTIONS.find(
+		(one) => (one.file ?? /./).test(file) && (one.text ?? /./).test(text) && (one.rules ?? [rule]).includes(rule),
+	);
+	if (excuse) used.add(excuse);
+	return excuse !== undefined;
+}
+
 /** What a string breaks: `{ rule, why }` each; none where it is as the guide wants it. */
-export function broken({ file, part, text, raw = [] }) {
-	const found = [];
-	const add = (rule, why) => found.push({ rule, why });
+export function broken(string) {
+	const { part, text, written } = string;
 	const bare = text.replace(/\{[^}]*\}/g, "x");
-	for (const [rule, phrase, instead] of PHRASES) {
+	const pressed = text.replace(/^\[/, "");
+	const verb = pressed.split(/[\s,|:{<\]]/)[0] ?? "";
+	const found = PHRASES.flatMap(([rule, phrase, instead]) => {
 		const match = phrase.exec(bare);
-		if (match) add(rule, `“${match[0]}”: ${instead}`);
-	}
-	if (/;(\s|$)/.test(bare)) add(2, "a semicolon");
-	if (sentencesOf(text).some((sentence) => sentence.split(/\s+/).length > MOST_WORDS))
-		add(2, `over ${MOST_WORDS} words`);
-	if (NOTHING.test(bare) && !REASSURING.test(bare)) add(7, "nobody or nothing as the subject");
-	if (part === "button") {
-		const first = text.replace(/^\[/, "").split(/[\s,|:{<\]]/)[0] ?? "";
-		if (!VERBS.has(first.toLowerCase()) && !NO_ACTS.some((one) => one.test(text.replace(/^\[/, ""))))
-			add(3, `“${first}” is no verb`);
-	}
-	if (raw.some((value) => TOKENS.test(value))) add(5, "a token that would be read raw");
-	const kept = EXCEPTIONS.filter((one) => (one.file ?? /./).test(file) && (one.text ?? /./).test(text));
-	return found.filter(({ rule }) => !kept.some(({ rules }) => !rules || rules.includes(rule)));
+		return match ? [{ rule, why: `“${match[0]}”: ${instead}` }] : [];
+	});
+	const hold = (rule, isBroken, why) => {
+		if (isBroken) found.push({ rule, why });
+	};
+	hold(2, /;(\s|$)/.test(bare), "a semicolon");
+	hold(
+		2,
+		sentencesOf(text).some((sentence) => sentence.split(/\s+/).length > MOST_WORDS),
+		`over ${MOST_WORDS} words`,
+	);
+	hold(7, NOTHING.test(bare) && !REASSURING.test(bare), "nobody or nothing as the subject");
+	hold(
+		3,
+		part === "button" && !VERBS.has(verb.toLowerCase()) && !NO_ACTS.some((one) => one.test(pressed)),
+		`“${verb}” is no verb`,
+	);
+	hold(5, TOKENS.test(written), "a token that would be read raw");
+	return found.filter(({ rule }) => !isExcused(string, rule));
 }

@@ -4,7 +4,7 @@ import { openLocal } from "./studio";
 
 test("a store is opened once; one that could not be opened is tried again when it is next asked for", async () => {
 	const open = jest.spyOn(Local, "open");
-	open.mockRejectedValueOnce(new DOMException("They already have is full left.", "QuotaExceededError"));
+	open.mockRejectedValueOnce(new DOMException("There is no room left.", "QuotaExceededError"));
 	await expect(openLocal("full")).rejects.toThrow("is full");
 	const local = await openLocal("full");
 	expect(local.studio).toBe("full");

@@ -97,7 +97,7 @@ const rows: Row[] = [
 		[1, 1],
 		Array(12).fill(1),
 	],
-	["all students", async () => (await readStudio()).rungs.length, 0, 3 * TWO, 3 * (TWO + MANY)],
+	["the studio", async () => (await readStudio()).rungs.length, 0, 3 * TWO, 3 * (TWO + MANY)],
 	["the calendar", async () => (await readCalendar()).students.length, 0, TWO, TWO + MANY],
 	[
 		"what is found",

@@ -120,7 +120,7 @@ function refusalsOf({ skill, difficulties, ends, chaining, size, policy, dose }:
 	if (policy === "fixed dose" && !(Number.isInteger(dose) && (dose ?? 0) >= 1 && (dose ?? 0) <= 500))
 		said.push({
 			path: "dose",
-			sentence: `Tries a day: enter a whole number from 1 to 500.`,
+			sentence: "Tries a day: enter a whole number from 1 to 500.",
 		});
 	return said;
 }

@@ -101,11 +101,7 @@ function BookingForm({
 	const others = students.filter((who) => !booking.students.includes(who.id));
 	return (
 		<Form onSubmit={keep} className={css.form} noValidate aria-label={one ? `Change ${one.who}` : "A new lesson"}>
-			<FormRow
-				id={`${id}-who`}
-				label={booking.students.length > 0 ? "Second student" : "Student"}
-				className={css.who ?? ""}
-			>
+			<FormRow id={`${id}-who`} label={booking.students[0] ? "Second student" : "Student"} className={css.who ?? ""}>
 				<Form.Select
 					value=""
 					onChange={(event) => set({ students: [...booking.students, event.target.value].filter(Boolean) })}

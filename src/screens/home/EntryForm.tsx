@@ -62,10 +62,9 @@ export function EntryForm({
 			practisedLabels,
 		);
 		const ahead = `${dayWords(day)} is in the future. Choose today or an earlier day.`;
-		const wrong = read.ok ? (dayTrouble("Day", day) ?? (day > now ? ahead : null)) : null;
-		const late = wrong ? [wrong] : [];
-		if (read.ok && late.length === 0) return onKeep(read.value);
-		setRefused([...late, ...(read.ok ? [] : read.refusals.map(({ sentence }) => sentence))]);
+		if (!read.ok) return setRefused(read.refusals.map(({ sentence }) => sentence));
+		const wrong = dayTrouble("Day", day) ?? (day > now ? ahead : null);
+		return wrong ? setRefused([wrong]) : onKeep(read.value);
 	};
 	return (
 		<main className={css.page}>

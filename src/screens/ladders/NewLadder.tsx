@@ -240,7 +240,7 @@ function ComingIn({
 		<div className="mt-2" role="status" data-testid="coming-in">
 			{open.map(({ id, name, ladder, where }) => (
 				<p key={id} className="asks m-0">
-					Needed first: {ladder ? <a href={`/ladders/${ladder}`}>{name}</a> : name}({where}).
+					Needed first: {ladder ? <a href={`/ladders/${ladder}`}>{name}</a> : name} ({where}).
 				</p>
 			))}
 			{same.map(({ ladder, side, rung, of }) => (

@@ -11,8 +11,8 @@ import type { Outcome } from "@/core/refusals/refusals";
 import { plural } from "@/core/text/lists";
 import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
+import { FiguresTable } from "@/ui/FiguresTable";
 import { FormRow } from "@/ui/FormRow";
-import figures from "@/ui/figures.module.css";
 import type { Told } from "@/workers/forecasts";
 import css from "./outlook.module.css";
 import { type Past, useCosts, useForecasts } from "./useForecasts";
@@ -97,26 +97,21 @@ const Ends = ({ cost }: { cost: LadderCost }) => (
 );
 
 const Table = ({ called, above, ahead }: { called: string; above: number; ahead: readonly Forecast[] }) => (
-	<table className={figures.table} aria-label={`How long: ${called}`}>
-		<thead>
-			<tr>
-				<th scope="col">next lessons</th>
-				<th scope="col">likely rungs</th>
-				{above > 1 && <th scope="col">one or more</th>}
-				<th scope="col">{above === 1 ? "the top rung" : `all ${above} to the top`}</th>
-			</tr>
-		</thead>
-		<tbody>
-			{ahead.map((one) => (
-				<tr key={one.lessons}>
-					<th scope="row">{one.lessons}</th>
-					<td>{within(one, above)}</td>
-					{above > 1 && <td>{inTen(one.atLeast[1] ?? 0)}</td>}
-					<td>{inTen(one.atLeast[above] ?? 0)}</td>
-				</tr>
-			))}
-		</tbody>
-	</table>
+	<FiguresTable
+		label={`How long: ${called}`}
+		head={[
+			"next lessons",
+			"likely rungs",
+			...(above > 1 ? ["one or more"] : []),
+			above === 1 ? "the top rung" : `all ${above} to the top`,
+		]}
+		rows={ahead.map((one) => [
+			one.lessons,
+			within(one, above),
+			...(above > 1 ? [inTen(one.atLeast[1] ?? 0)] : []),
+			inTen(one.atLeast[above] ?? 0),
+		])}
+	/>
 );
 
 const MOST_A_WEEK = 14;

@@ -92,7 +92,7 @@ function OwnItem({ plan, onItems }: Pick<Props, "plan" | "onItems">) {
 	const long = Number(minutes);
 	const wrong =
 		what !== "" && !(Number.isInteger(long) && long >= 1 && long <= 240)
-			? `Minutes: enter a whole number from 1 to 240.`
+			? "Minutes: enter a whole number from 1 to 240."
 			: plan.items.length >= MOST_ITEMS
 				? `A plan holds ${MOST_ITEMS} items. Delete one of your own first.`
 				: null;

@@ -94,7 +94,7 @@ export function Share({
 			<p className="mt-3 mb-0">
 				<a href={`/api/practice/${at.id}/file`} download>
 					download as one file
-				</a>{" "}
+				</a>
 				<span className="mute">: send it with any messenger. Entries come back as text or a code.</span>
 			</p>
 			<p>

@@ -3,7 +3,7 @@ import { ENOUGH } from "@/core/insight/cueEffect";
 import { inTen } from "@/core/text/figures";
 import { plural } from "@/core/text/lists";
 import type { CuesTold, ProgressProps } from "@/server/readProgress";
-import figures from "@/ui/figures.module.css";
+import { FiguresTable } from "@/ui/FiguresTable";
 import css from "./progress.module.css";
 
 const SHOWN = 6;
@@ -44,59 +44,30 @@ const missing = (cued: number, uncued: number) =>
 		: `${soFar(cued, "correction")}, ${soFar(uncued, "moment")} without one`;
 
 const Gain = ({ of: { gain, low, high, after, without, cued, uncued } }: { of: CueEffect }) => (
-	<table className={figures.table} aria-label="With and without a cue">
-		<thead>
-			<tr>
-				<th scope="col">after the same faults</th>
-				<th scope="col">right next</th>
-				<th scope="col">times</th>
-			</tr>
-		</thead>
-		<tbody>
-			<tr>
-				<th scope="row">with a cue</th>
-				<td>{inTen(after)} in 10</td>
-				<td>{cued}</td>
-			</tr>
-			<tr>
-				<th scope="row">without</th>
-				<td>{inTen(without)} in 10</td>
-				<td>{uncued}</td>
-			</tr>
-			<tr>
-				<th scope="row">{low <= 0 && high >= 0 ? "no clear difference" : <b>difference</b>}</th>
-				<td colSpan={2}>
+	<FiguresTable
+		label="With and without a cue"
+		head={["after the same faults", "right next", "times"]}
+		rows={[
+			["with a cue", `${inTen(after)} in 10`, cued],
+			["without", `${inTen(without)} in 10`, uncued],
+			[
+				low <= 0 && high >= 0 ? "no clear difference" : <b key="name">difference</b>,
+				<>
 					<b>{signed(gain)} in 10</b>, likely {signed(low)} to {signed(high)}
-				</td>
-			</tr>
-		</tbody>
-		<caption className="hint">What luck alone would give is taken off the difference.</caption>
-	</table>
+				</>,
+				"",
+			],
+		]}
+		note="What luck alone would give is taken off the difference."
+	/>
 );
 
 const Ranked = ({ name, rows }: { name: string; rows: readonly RankedCue[] }) =>
 	rows.length > 1 && (
-		<table className={figures.table} aria-label={`By ${name}`}>
-			<thead>
-				<tr>
-					<th scope="col">{name}</th>
-					<th scope="col">right after the cue</th>
-					<th scope="col">given</th>
-				</tr>
-			</thead>
-			<tbody>
-				{rows.slice(0, SHOWN).map((row) => (
-					<tr key={row.name}>
-						<th scope="row" dir="auto">
-							{row.name}
-						</th>
-						<td>{inTen(row.share)} in 10</td>
-						<td>{row.given}</td>
-					</tr>
-				))}
-			</tbody>
-			<caption className="hint">
-				Cues with few tries are moved towards the average, so that luck does not come first.
-			</caption>
-		</table>
+		<FiguresTable
+			label={`By ${name}`}
+			head={[name, "right after the cue", "given"]}
+			rows={rows.slice(0, SHOWN).map((row) => [row.name, `${inTen(row.share)} in 10`, row.given])}
+			note="Cues with few tries are moved towards the average, so that luck does not come first."
+		/>
 	);

@@ -7,7 +7,7 @@ import { plural } from "@/core/text/lists";
 import { watchNext } from "@/server/planning";
 import type { LadderProgress, ProgressProps } from "@/server/readProgress";
 import { dayWords } from "@/ui/dates";
-import figures from "@/ui/figures.module.css";
+import { FiguresTable } from "@/ui/FiguresTable";
 import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
@@ -29,32 +29,22 @@ export function GoesTogether({ ladder, student }: { ladder: LadderProgress; stud
 			)}
 			{goesWith.map((one) => (
 				<div key={`${one.earlier} ${one.later}`}>
-					<table className={figures.table} aria-label={`${one.names[1]} with ${one.names[0]}`}>
-						<thead>
-							<tr>
-								<th scope="col" dir="auto">
-									<b>{one.names[0]}</b> was …
-								</th>
-								<th scope="col" dir="auto">
-									<b>{one.names[1]}</b> off in
-								</th>
-							</tr>
-						</thead>
-						<tbody>
-							<tr>
-								<th scope="row">off</th>
-								<td>{rateOf(one.where.off)} of 10 tries</td>
-							</tr>
-							<tr>
-								<th scope="row">right</th>
-								<td>{rateOf(one.where.on)} of 10 tries</td>
-							</tr>
-						</tbody>
-						<caption className="hint">
-							Same lesson, same part. {plural(one.tries.length, "try")}.{" "}
-							{one.believed ? "The skill says so too." : "Going together does not prove a cause."}
-						</caption>
-					</table>
+					<FiguresTable
+						label={`${one.names[1]} with ${one.names[0]}`}
+						head={[
+							<>
+								<b>{one.names[0]}</b> was …
+							</>,
+							<>
+								<b>{one.names[1]}</b> off in
+							</>,
+						]}
+						rows={[
+							["off", `${rateOf(one.where.off)} of 10 tries`],
+							["right", `${rateOf(one.where.on)} of 10 tries`],
+						]}
+						note={`Same lesson, same part. ${plural(one.tries.length, "try")}. ${one.believed ? "The skill says so too." : "Going together does not prove a cause."}`}
+					/>
 					{one.causes.length > 0 && (
 						<p className="m-0" dir="auto">
 							Other causes in the skill:{" "}

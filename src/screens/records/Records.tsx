@@ -6,7 +6,7 @@ import Button from "react-bootstrap/Button";
 import type { RecordsPage } from "@/server/records";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
-import figures from "@/ui/figures.module.css";
+import { FiguresTable } from "@/ui/FiguresTable";
 import Link from "@/ui/Link";
 import { BringIn } from "./BringIn";
 import { DeleteStudent } from "./DeleteStudent";
@@ -178,26 +178,15 @@ function Slowest({ slow }: Pick<RecordsPage, "slow">) {
 	return (
 		<details className="mute">
 			<summary>technical details: slowest pages</summary>
-			<table className={figures.table}>
-				<thead>
-					<tr>
-						<th scope="col">page</th>
-						<th scope="col">times</th>
-						<th scope="col">95 of 100 within</th>
-						<th scope="col">slowest</th>
-					</tr>
-				</thead>
-				<tbody>
-					{slow.map(({ place, times, within, worst }) => (
-						<tr key={place}>
-							<th scope="row">{called[place] ?? place}</th>
-							<td>{times}</td>
-							<td>{seconds(within)}</td>
-							<td>{seconds(worst)}</td>
-						</tr>
-					))}
-				</tbody>
-			</table>
+			<FiguresTable
+				head={["page", "times", "95 of 100 within", "slowest"]}
+				rows={slow.map(({ place, times, within, worst }) => [
+					called[place] ?? place,
+					times,
+					seconds(within),
+					seconds(worst),
+				])}
+			/>
 		</details>
 	);
 }

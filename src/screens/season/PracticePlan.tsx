@@ -50,7 +50,7 @@ export function PracticePlan({
 	const wrong = !(Number.isInteger(long) && long >= SHORTEST && long <= 120)
 		? `Minutes a day: enter a whole number from ${SHORTEST} to 120.`
 		: !(Number.isInteger(count) && count >= 1 && count <= 60)
-			? `Days: enter a whole number from 1 to 60.`
+			? "Days: enter a whole number from 1 to 60."
 			: off.length === 7
 				? "Every day is a day off. Leave at least one day."
 				: null;

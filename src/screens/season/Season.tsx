@@ -35,7 +35,7 @@ export function Season(props: SeasonPageProps) {
 		to <= day
 			? "Choose a date after today."
 			: !(weekly > 0 && weekly <= 14)
-				? `Lessons a week: enter a number above 0, at most 14.`
+				? "Lessons a week: enter a number above 0, at most 14."
 				: null;
 	const held = useMemo(() => {
 		if (wrong) return [];
@@ -98,7 +98,7 @@ export function Season(props: SeasonPageProps) {
 			</div>
 			{ladders.length === 0 ? (
 				<p>
-					No ladders yet. <Link href={`/ladders/new?student=${student.id}`}>Make one</Link>to plan the season.
+					No ladders yet. <Link href={`/ladders/new?student=${student.id}`}>Make one</Link> to plan the season.
 				</p>
 			) : (
 				!wrong && (

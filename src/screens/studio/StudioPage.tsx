@@ -1,8 +1,7 @@
-import type { ReactNode } from "react";
 import { plural } from "@/core/text/lists";
 import type { StudioProps } from "@/server/readStudio";
 import { BenchPage } from "@/ui/BenchPage";
-import figures from "@/ui/figures.module.css";
+import { FiguresTable } from "@/ui/FiguresTable";
 import Link from "@/ui/Link";
 import { LuckyRungs } from "../rules/Lucky";
 import { StepWeights } from "./StepWeights";
@@ -21,7 +20,7 @@ export function StudioPage({ stuck, coasting, holding, said, ladders, rungs }: S
 				{stuck.length === 0 && (
 					<p className="mute">No student is stuck. Stuck = longer on a rung than 90 in 100 of your passes took.</p>
 				)}
-				<Table
+				<FiguresTable
 					head={["student, ladder", "rung", "lessons", "usual (90 in 100 passes)"]}
 					rows={stuck.map((one) => [
 						<LadderLink key="of" of={one.ladder} />,
@@ -34,7 +33,7 @@ export function StudioPage({ stuck, coasting, holding, said, ladders, rungs }: S
 			<section aria-label="Too easy" className={css.part}>
 				<h2>Too easy</h2>
 				{coasting.length === 0 && <p className="mute">No student’s rung is clearly too easy.</p>}
-				<Table
+				<FiguresTable
 					head={["student, ladder", "rung", "good lately"]}
 					rows={coasting.map((one) => [
 						<LadderLink key="of" of={one.ladder} />,
@@ -51,7 +50,7 @@ export function StudioPage({ stuck, coasting, holding, said, ladders, rungs }: S
 				{holding.length === 0 && (
 					<p className="mute">No rung takes far longer than the others (three students or more).</p>
 				)}
-				<Table
+				<FiguresTable
 					head={["skill, rung", "lessons, average", "your usual rung", "students"]}
 					rows={holding.map((one) => [
 						`${one.skill}, ${one.rung}`,
@@ -86,35 +85,3 @@ const LadderLink = ({ of: { id, who, skill } }: { of: StudioProps["stuck"][numbe
 		{who}, {skill}
 	</Link>
 );
-
-/** Rows of figures under their heads, the first of each row its name; nothing where there is no row. */
-const Table = ({ head, rows, note }: { head: readonly string[]; rows: readonly ReactNode[][]; note?: string }) =>
-	rows.length > 0 && (
-		<table className={figures.table}>
-			<thead>
-				<tr>
-					{head.map((name) => (
-						<th key={name} scope="col">
-							{name}
-						</th>
-					))}
-				</tr>
-			</thead>
-			<tbody>
-				{rows.map(([name, ...cells], at) => (
-					// biome-ignore lint/suspicious/noArrayIndexKey: a row is its place
-					<tr key={at}>
-						<th scope="row" dir="auto">
-							{name}
-						</th>
-						{cells.map((cell, i) => (
-							<td key={head[i + 1]} dir="auto">
-								{cell}
-							</td>
-						))}
-					</tr>
-				))}
-			</tbody>
-			{note && <caption className="hint">{note}</caption>}
-		</table>
-	);
