@@ -22,7 +22,7 @@ test("a rule is met and nobody claims it: the peg stays, the wrap-up tells it, a
 			return (await railedLadders(store))[0]?.rail.pegIndex;
 		});
 
-	for (let i = 0; i < 3; i++) await good(page).click();
+	for (let i = 0; i < 7; i++) await good(page).click();
 	await expect(page.getByTestId("advice")).toHaveAttribute("data-line", "step-up");
 	await allSent(page);
 	await touch(page, "more").click();
@@ -69,7 +69,7 @@ test("otherwise: stay. The peg stays for good, and nobody is asked again", async
 	await page.goto(`/ladders/new?student=${page.url().split("/").at(-1)}`);
 	await page.getByLabel("Name of the skill").fill("Hoop");
 	await touch(page, "make three rungs and start counting").click();
-	for (let i = 0; i < 3; i++) await good(page).click();
+	for (let i = 0; i < 7; i++) await good(page).click();
 	await answer(page, "otherwise");
 	await allSent(page);
 	await touch(page, "more").click();

@@ -1,7 +1,7 @@
 import { findCoach } from "@/store/coach";
 import { findLadder, listLadders } from "@/store/ladders";
 import { findSkill } from "@/store/skills";
-import { accessible, expect, test, touch, written } from "./studio";
+import { accessible, expect, openGroup, test, touch, written } from "./studio";
 
 test.use({ demo: true, viewport: { width: 1280, height: 800 } });
 
@@ -47,6 +47,7 @@ test("a protected part takes out the rung that loads it; a lesson begins beside 
 		.waitFor();
 	const name = (await page.getByRole("complementary").getByRole("heading").first().textContent()) ?? "";
 	await page.getByRole("button", { name, exact: true }).click();
+	for (const group of ["Load", "Easier and harder form", "Safety and kit"]) await openGroup(page, group);
 	await page.getByLabel("Add a loaded body part", { exact: true }).selectOption("wrist");
 	await page.getByLabel("Easier form").fill("");
 	await page.getByLabel("Check before the day’s first try, one per line").fill("mat under it\n\nceiling high enough");
@@ -196,5 +197,6 @@ test("difficulties are the coach’s, or the skill’s own: renamed, reweighed, 
 	// The ladder that stood is counted on what it was built on.
 	await page.goto("/ladders/isolde-clubs");
 	await page.getByRole("button", { name: "Three clubs, slow", exact: true }).click();
+	await openGroup(page, "Difficulty");
 	await expect(page.getByLabel("object", { exact: true })).toBeVisible();
 });

@@ -1,6 +1,6 @@
 import { readyForNoSignal } from "./noSignal";
 import { onDevice } from "./onDevice";
-import { accessible, expect, good, test, touch } from "./studio";
+import { accessible, expect, good, openGroup, test, touch } from "./studio";
 import { small, targets } from "./targets";
 
 test.use({
@@ -19,6 +19,7 @@ test("forty targets called on a beat, on the phone without a signal, and how eac
 	await page.goto("/ladders/nimue-balls");
 	const calls = page.getByRole("button", { name: "add calls in mixed order" });
 	await page.getByRole("button", { name: "Two balls in one hand, a ball held", exact: true }).click();
+	await openGroup(page, "Calls");
 	await calls.click();
 	await page.getByLabel("Calls, separated by commas").fill("A, B, A");
 	await expect(page.getByText(/The caller has one thing in two places/)).toBeVisible();
@@ -27,6 +28,7 @@ test("forty targets called on a beat, on the phone without a signal, and how eac
 	await page.getByLabel("Seconds from call to call").fill("0");
 	await expect(page.getByText(/Beat: enter 0.5 to 120 seconds, not 0/)).toBeVisible();
 	await page.getByLabel("Seconds from call to call").fill("0.8");
+	await openGroup(page, "Sets and cues");
 	await page.getByLabel("Tries per set").fill("40");
 	await page.getByLabel("Tries a day").fill("60");
 	await expect(page.getByTestId("calls-ahead")).toContainText(/[A-D] · [A-D]/);
@@ -79,7 +81,10 @@ test("situations are called by touch and the answer is judged; two ways in turn 
 }) => {
 	await page.goto("/ladders/kasimir-calls");
 	await page.getByRole("button", { name: /^Called late/ }).click();
-	const call = () => page.getByRole("button", { name: "add calls in mixed order" }).click();
+	const call = async () => {
+		await openGroup(page, "Calls");
+		await page.getByRole("button", { name: "add calls in mixed order" }).click();
+	};
 	await call();
 	await expect(page.getByText(/^Called: red, blue, white, from the rung’s own decisions/)).toBeVisible();
 	await page.getByLabel("Order", { exact: true }).selectOption("every other");

@@ -44,7 +44,9 @@ test("the places stand at the thumb on every page, the others one press further,
 	await expect(page).toHaveURL(/\/students$/);
 	await foot.getByRole("button", { name: "More" }).click();
 	await foot.getByRole("link", { name: "Search", exact: true }).click();
-	await expect(page).toHaveURL(/\/find/);
+	await page.getByRole("combobox").fill("isol plan");
+	await page.getByRole("option", { name: "plan Isolde Brankovar" }).click();
+	await expect(page).toHaveURL(/\/plans\?student=isolde/);
 	await foot.getByRole("button", { name: "More" }).click();
 	await page.getByRole("button", { name: /^light:/ }).click();
 	await expect(page.locator("html")).toHaveAttribute("data-light", "daylight");

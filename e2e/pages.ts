@@ -19,7 +19,7 @@ export const pages = {
 		"/find?q=elbow",
 		"/offline",
 	],
-	places: ["/group", "/tools", "/settings"],
+	places: ["/group", "/tools", "/settings", "/how"],
 	skills: [
 		"/skills",
 		"/skills/new",

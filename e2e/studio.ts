@@ -397,3 +397,7 @@ export async function drag(page: Page, grip: string | RegExp, onto: string | Reg
 	await page.mouse.move(to.x + 8, to.y + 8, { steps: 12 });
 	await page.mouse.up();
 }
+
+/** Opens a group of a rung's settings that is rarely changed, by its name. */
+export const openGroup = (page: Page, name: string) =>
+	page.locator("summary", { hasText: new RegExp(`^${name}`) }).click();

@@ -76,7 +76,10 @@ const { count, size, warnings } = await injectManifest({
 	// File names carry a hash of what is in them.
 	dontCacheBustURLsMatching: /./,
 	maximumFileSizeToCacheInBytes: 10_000_000,
-	additionalPrecacheEntries: ["/live", "/wrap", "/sums", "/position", "/offline"].map((url) => ({ url, revision })),
+	additionalPrecacheEntries: ["/live", "/wrap", "/sums", "/position", "/how", "/offline"].map((url) => ({
+		url,
+		revision,
+	})),
 });
 for (const warning of warnings) console.warn(warning);
 console.log(`The service worker holds ${count} files ready, ${(size / 1e6).toFixed(1)} MB.`);

@@ -39,7 +39,7 @@ const PHRASES = [
 const VERBS = new Set(
 	`add allow answer archive ask back build cancel change choose close compare confirm continue copy count delete discard done
 	download draw edit end enter fill find finish follow give go hide import insert join judge keep leave load log make mark
-	merge move next open park pause pin plan play press print promise quick read redo remove replace reset restore save say send
+	merge move next open park pause pin plan play press print promise quick read redo remove replace reset restore save say search send
 	set share show shuffle sign skip split start stay stop switch take try undo update use watch work wrap write`.split(
 		/\s+/,
 	),

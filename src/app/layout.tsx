@@ -4,6 +4,7 @@ import type { Metadata, Viewport } from "next";
 import { today } from "@/ui/dates";
 import { lightScript } from "@/ui/lightScript";
 import { Companion } from "./Companion";
+import { Finder } from "./Finder";
 import "./theme.scss";
 
 // Made for each request: a page carries its policy's number and the day it is. One that was made at the build
@@ -32,6 +33,7 @@ export default function Layout({ children }: { children: React.ReactNode }) {
 			<body>
 				{children}
 				<Companion />
+				<Finder />
 			</body>
 		</html>
 	);

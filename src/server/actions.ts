@@ -138,7 +138,7 @@ export async function makeSomebody(name: unknown, skillName: unknown): Promise<O
 	if (!on.ok) return on;
 	const who = await saveStudent(open, student.value, null);
 	if (!who.ok) return who;
-	const rungs = threeRungs([uuid(), uuid(), uuid()], skill.value.name);
+	const rungs = threeRungs([uuid(), uuid(), uuid()], known?.skill ?? skill.value);
 	const made = await addLadder(open, who.value.id, on.value.id, {
 		side: "none",
 		policy: "mastery",

@@ -1,11 +1,11 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { quickRungs } from "@/core/__tests__/ladders";
 import { ladderWith, Phone, positions } from "@/core/__tests__/phone";
 import { takeBack } from "@/core/commands/undo";
 import { digestLesson } from "@/core/digest/lessonDigest";
 import { hashOf } from "@/core/hash/hash";
-import { threeRungs } from "@/core/ladder/ladder";
 import type { LogEvent } from "@/core/log/event";
 import { foldLesson } from "@/core/log/fold";
 import { hashEvent } from "@/core/log/parseEvent";
@@ -39,7 +39,7 @@ const ladder = {
 	side: "left" as const,
 	policy: "mastery" as const,
 	start: null,
-	rungs: threeRungs(["r1", "r2", "r3"], "Skill"),
+	rungs: quickRungs(["r1", "r2", "r3"], "Skill"),
 };
 
 beforeEach(async () => {

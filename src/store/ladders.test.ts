@@ -1,9 +1,10 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { quickRungs } from "@/core/__tests__/ladders";
 import { ladderWith, Phone, positions } from "@/core/__tests__/phone";
 import { freshCoach } from "@/core/coach/coach";
-import { type Ladder, threeRungs } from "@/core/ladder/ladder";
+import type { Ladder } from "@/core/ladder/ladder";
 import { foldLesson } from "@/core/log/fold";
 import { versioned } from "@/core/pack/packLadder";
 import { beginsOn, placeOn, variationOn } from "@/core/pack/placing";
@@ -36,7 +37,7 @@ const ladder: Ladder = {
 	side: "left",
 	policy: "mastery",
 	start: null,
-	rungs: threeRungs(["r1", "r2", "r3"], "Skill"),
+	rungs: quickRungs(["r1", "r2", "r3"], "Skill"),
 };
 
 beforeEach(async () => {

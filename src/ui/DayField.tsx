@@ -36,6 +36,7 @@ export function DayField({
 	/** The earliest day that makes sense. */
 	least?: string;
 	required?: boolean;
+	disabled?: boolean;
 	"aria-label"?: string;
 	id?: string;
 }) {

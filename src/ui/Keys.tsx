@@ -8,6 +8,7 @@ import { useKeys } from "./useKeys";
 
 const everywhere: readonly KeyHint[] = [
 	{ keys: ["?"], does: "these keys" },
+	{ keys: ["/"], does: "search" },
 	{ keys: ["Tab"], does: "next control" },
 	{ keys: ["Esc"], does: "close what is open" },
 ];

@@ -6,16 +6,44 @@ import Link from "@/ui/Link";
 import css from "./frame.module.css";
 import { LightSwitch } from "./LightSwitch";
 import { AT_THE_THUMB, type Place, placeOf, places, settings } from "./places";
+import { openSearch } from "./SearchButton";
+import { useKeys } from "./useKeys";
 
+const SEARCH = "/find";
+
+/** Search opens over the page; where the program has not loaded yet its link leads to a page. */
 const PlaceLink = ({ place: { href, name }, current }: { place: Place; current: Place | null }) => (
-	<Link href={href} aria-current={current?.href === href ? "page" : undefined}>
+	<Link
+		href={href}
+		aria-current={current?.href === href ? "page" : undefined}
+		onClick={(event) => {
+			if (href !== SEARCH || current?.href === SEARCH || event.metaKey || event.ctrlKey || event.shiftKey) return;
+			event.preventDefault();
+			openSearch();
+		}}
+	>
 		{name}
 	</Link>
 );
 
+/** One key, from any bench: / or Ctrl+K, the latter while something is typed too. */
+function useSearchKeys() {
+	useKeys({ "/": openSearch });
+	useEffect(() => {
+		const onKey = (event: KeyboardEvent) => {
+			if (event.key !== "k" || !(event.ctrlKey || event.metaKey)) return;
+			event.preventDefault();
+			openSearch();
+		};
+		window.addEventListener("keydown", onKey);
+		return () => window.removeEventListener("keydown", onKey);
+	}, []);
+}
+
 /** The places as words; on a phone the way back to the page's place, and the places stand at the foot. */
 export function TopLine() {
 	const path = usePathname();
+	useSearchKeys();
 	const current = placeOf(path);
 	const back = current ?? (places[0] as Place);
 	return (

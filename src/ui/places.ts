@@ -17,7 +17,7 @@ export const places: readonly Place[] = [
 	{
 		href: "/tools",
 		name: "Tools",
-		also: ["/sums", "/position", "/rules", "/studio", "/load", "/care", "/ladders/difficulties"],
+		also: ["/sums", "/position", "/rules", "/studio", "/load", "/care", "/how", "/ladders/difficulties"],
 	},
 	{ href: "/records", name: "Data" },
 	{ href: "/find", name: "Search" },

@@ -6,6 +6,7 @@ import { allParts, anyPart, clocksOf, type Rule } from "@/core/rules";
 import { isRight } from "@/core/rules/scale";
 import { pointsAt, targetsOf } from "@/core/rules/targets";
 import type { Within } from "@/core/rules/within";
+import { difference } from "@/core/text/figures";
 import { type FieldLayout, fieldsFor, OTHER, ROOM, type TouchField, withKeys } from "./layout";
 import { type Mark, marksFor } from "./marks";
 
@@ -277,7 +278,7 @@ function inTurn(plain: FieldLayout, all: readonly string[], called: string | nul
 
 /** A miss has a target like a hit: rows of missed above rows of good. */
 function targets(all: readonly string[], points: Readonly<Record<string, number>>): Inputs {
-	const small = (called: string) => (points[called] === undefined ? "good on" : `${signed(points[called])} on`);
+	const small = (called: string) => (points[called] === undefined ? "good on" : `${difference(points[called])} on`);
 	const good = numbered(all.map((called) => field(`target-${called}`, small(called), called, { called })));
 	const missed = all.map((called, i) =>
 		field(`missed-${called}`, "missed", called, { called, result: "miss" }, [...SHIFTED].slice(i, i + 1)),
@@ -304,8 +305,6 @@ function faultRows(scale: OwnScale, plain: FieldLayout): TouchField[][] {
 	);
 }
 
-const signed = (points: number) => (points > 0 ? `+${points}` : String(points).replace("-", "−"));
-
 /** One field for each outcome, the best one last and largest, with what the rule gives for it. */
 function outcomes(
 	scale: OwnScale,
@@ -314,7 +313,7 @@ function outcomes(
 ): TouchField[] {
 	const worstFirst = [...scale].reverse();
 	return worstFirst.map(({ code, label, points }, i) => ({
-		...field(`outcome-${code}`, signed(earns(code, points)), label, { result: code }),
+		...field(`outcome-${code}`, difference(earns(code, points)), label, { result: code }),
 		keys: [
 			...(i === worstFirst.length - 1 ? ["g", "PageDown"] : i === 0 ? ["m", "PageUp"] : []),
 			...(digitsTaken ? [] : [String(worstFirst.length - i)]),

@@ -48,7 +48,7 @@ describe("a rung", () => {
 });
 
 describe("a ladder", () => {
-	const rungs = threeRungs(["a", "b", "c"], "Skill");
+	const rungs = threeRungs(["a", "b", "c"], { name: "Skill", positions: [] });
 	const base = { side: "left", policy: "mastery", start: null, rungs };
 	test("of three rungs is sound", () => expect(parse(Ladder, base)).toMatchObject({ ok: true }));
 	test("without rungs is refused", () =>

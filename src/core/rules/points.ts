@@ -1,6 +1,7 @@
 import * as z from "zod/mini";
 import type { Refusal } from "@/core/refusals/refusals";
 import { whole } from "@/core/text/fields";
+import { difference } from "@/core/text/figures";
 import { defineRule, type Judged } from "./kind";
 import { scales } from "./scale";
 
@@ -38,7 +39,6 @@ const PARTS = 1000;
 
 /** Under which the sum never goes; null for none. */
 export const floorOf = ({ floor, bust }: Points): number | null => (floor === undefined ? (bust ? null : 0) : floor);
-const signed = (n: number) => (n > 0 ? `+${n}` : n < 0 ? `−${-n}` : "0");
 
 /**
  * What a try earns, in thousandths: its target's points where it was good there, else its
@@ -69,8 +69,8 @@ export const points = defineRule<Points, State>({
 	fresh: { kind: "points", weights: { hit: 1, miss: -2 }, target: 7, bust: 7 },
 	sentence(rule) {
 		const parts = [
-			...Object.entries(rule.targets ?? {}).map(([name, weight]) => `on ${name} ${signed(weight)}`),
-			...Object.entries(rule.weights).map(([name, weight]) => `${name} ${signed(weight)}`),
+			...Object.entries(rule.targets ?? {}).map(([name, weight]) => `on ${name} ${difference(weight)}`),
+			...Object.entries(rule.weights).map(([name, weight]) => `${name} ${difference(weight)}`),
 		];
 		const floor = floorOf(rule);
 		const end = rule.bust ? `, lost at −${rule.bust}` : floor === null ? "" : `, never under ${floor}`;

@@ -3,6 +3,18 @@
 /** "6", "8.5": a rate from 0 to 1 as good tries in ten. */
 export const inTen = (rate: number): string => String(Number((rate * 10).toFixed(1)));
 
+/** "+3", "−1.1", "0": a difference or points won and lost, in whole numbers or to one decimal. */
+export function difference(n: number): string {
+	const size = Number(Math.abs(n).toFixed(1));
+	return size === 0 ? "0" : `${n > 0 ? "+" : "−"}${size}`;
+}
+
+/** "5 min", "5 to 8 min", in whole minutes from 0: how long something takes, at least and at most. */
+export function minutesWords(least: number, most = least): string {
+	const [from, to] = [least, most].map((n) => Math.max(0, Math.round(n)));
+	return from === to ? `${from} min` : `${from} to ${to} min`;
+}
+
 /** "likely 3.3 to 5.4": a range of rates in ten. It is right 8 times in 10; a page says so once. */
 export const likelyRange = ({ low, high }: { low: number; high: number }): string =>
 	`likely ${inTen(low)} to ${inTen(high)}`;

@@ -16,7 +16,7 @@ declare global {
 	var __SW_MANIFEST: (PrecacheEntry | string)[];
 }
 
-const SHELLS = ["/live", "/wrap", "/sums", "/position"];
+const SHELLS = ["/live", "/wrap", "/sums", "/position", "/how"];
 const WITHOUT_SIGNAL = "/offline";
 
 const serwist = new Serwist({

@@ -30,7 +30,6 @@ export function EntryForm({
 	onKeep: (body: Practised) => void;
 }) {
 	const now = today();
-	const yesterday = dayAfter(now, -1);
 	const [day, setDay] = useState(now);
 	const [other, setOther] = useState(false);
 	const [place, setPlace] = useState("");
@@ -75,34 +74,7 @@ export function EntryForm({
 						{score.good} of {score.tries} is saved. You can add more, or stop here.
 					</p>
 				)}
-				<fieldset>
-					<legend>Day</legend>
-					{[
-						[now, "today"],
-						[yesterday, "yesterday"],
-						[OTHER, "another day"],
-					].map(([value = "", words]) => (
-						<Choice
-							key={value}
-							name="day"
-							words={words ?? ""}
-							chosen={value === OTHER ? other : !other && day === value}
-							onChoose={() => {
-								setOther(value === OTHER);
-								if (value !== OTHER) setDay(value);
-							}}
-						/>
-					))}
-					{other && (
-						<input
-							type="date"
-							aria-label="Which day"
-							value={day}
-							max={now}
-							onChange={(event) => setDay(event.target.value)}
-						/>
-					)}
-				</fieldset>
+				<DayChoice day={day} other={other} onDay={setDay} onOther={setOther} />
 				<div className={css.two}>
 					<label>
 						Good
@@ -188,3 +160,52 @@ const Choice = ({
 		<span>{words}</span>
 	</label>
 );
+
+/** Today, yesterday, or another day that is named. */
+function DayChoice({
+	day,
+	other,
+	onDay,
+	onOther,
+}: {
+	day: string;
+	other: boolean;
+	onDay: (day: string) => void;
+	onOther: (other: boolean) => void;
+}) {
+	const now = today();
+	const days = [
+		[now, "today"],
+		[dayAfter(now, -1), "yesterday"],
+		[OTHER, "another day"],
+	] as const;
+	return (
+		<fieldset>
+			<legend>Day</legend>
+			{days.map(([value, words]) => (
+				<Choice
+					key={value}
+					name="day"
+					words={words}
+					chosen={value === OTHER ? other : !other && day === value}
+					onChoose={() => {
+						onOther(value === OTHER);
+						if (value !== OTHER) onDay(value);
+					}}
+				/>
+			))}
+			{other && (
+				<>
+					<input
+						type="date"
+						aria-label="Which day"
+						value={day}
+						max={now}
+						onChange={(event) => onDay(event.target.value)}
+					/>
+					{day !== "" && !dayTrouble("Day", day) && <p className={css.quiet}>{dayWords(day)}</p>}
+				</>
+			)}
+		</fieldset>
+	);
+}

@@ -15,6 +15,7 @@ import type { Skill } from "@/core/skill/skill";
 import { useSettled } from "@/screens/rules/useCurve";
 import { makeMirror } from "@/server/actions";
 import { orRefusal } from "@/ui/answered";
+import { FirstUse } from "@/ui/FirstUse";
 import { FormRow } from "@/ui/FormRow";
 import Link from "@/ui/Link";
 import css from "@/ui/rows.module.css";
@@ -43,6 +44,7 @@ export function LadderHead({
 				</h1>
 				<UndoRedo className={own.undo} {...steps} />
 			</div>
+			<FirstUse of={["rung", "peg", "pass rule", "limit", "set", "check"]} />
 			<Settings skill={skill} strong={student.strongSide} />
 		</>
 	);

@@ -152,7 +152,7 @@ export function NewLadder({ coach, students, skills, standing, student }: Props)
 
 /** A ladder of three plain rungs, saved. */
 function withThreeRungs({ who, side, policy }: Choice, on: Chosen) {
-	const rungs = threeRungs([uuid(), uuid(), uuid()], on.content.name);
+	const rungs = threeRungs([uuid(), uuid(), uuid()], on.content);
 	return orRefusal(keepLadder({ side, policy, start: null, rungs }, null, { student: who, skill: on.skill }));
 }
 

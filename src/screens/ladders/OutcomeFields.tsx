@@ -8,6 +8,7 @@ import { type Rule, usesRule } from "@/core/rules";
 import { outcomesGone, outcomesNew, withNew, withoutGone } from "@/core/rules/outcomes";
 import { type Scale, scales } from "@/core/rules/scale";
 import { targetsOf } from "@/core/rules/targets";
+import { difference } from "@/core/text/figures";
 import { list } from "@/core/text/lists";
 import { FormRow } from "@/ui/FormRow";
 import css from "@/ui/rows.module.css";
@@ -116,8 +117,6 @@ export function OutcomeFields({ index }: { index: number }) {
 	);
 }
 
-const signed = (n: number): string => (n > 0 ? `+${n}` : n < 0 ? `−${-n}` : "0");
-
 /** A points game and its scale came apart: what the rule names and the scale has not, and what is new to the rule. */
 function WeightsAsked({ rule, scale, onRule }: { rule: Rule; scale: Scale; onRule: (rule: Rule) => void }) {
 	const codes = scale.map(({ code }) => code);
@@ -137,7 +136,7 @@ function WeightsAsked({ rule, scale, onRule }: { rule: Rule; scale: Scale; onRul
 			)}
 			{fresh.length > 0 && (
 				<p className="m-0" dir="auto">
-					New to the rule: {list(fresh.map(({ label, points }) => `${label} ${signed(points)}`))}. These points come
+					New to the rule: {list(fresh.map(({ label, points }) => `${label} ${difference(points)}`))}. These points come
 					from the scale. Change them under the rule.{" "}
 					<Button variant="link" size="sm" onClick={() => onRule(withNew(rule, fresh))}>
 						keep {fresh.length === 1 ? "it" : "them"} in the rule

@@ -17,6 +17,7 @@ export function RolesFields({ index, positions }: { index: number; positions: re
 	const { control, register, setValue, formState } = useFormContext<Ladder>();
 	const path = `rungs.${index}.settings` as const;
 	const said = (useWatch({ control, name: `${path}.roles` }) ?? []) as Said;
+	const both = useWatch({ control, name: `${path}.bothPass` });
 	const errors = formState.errors.rungs?.[index]?.settings;
 	const change = (who: Role, part: { words?: string; watch?: string | undefined }) => {
 		const before = said.find((one) => one.who === who) ?? { who, words: "" };
@@ -28,9 +29,19 @@ export function RolesFields({ index, positions }: { index: number; positions: re
 		setValue(`${path}.roles`, next.length > 0 ? next : (undefined as never), { shouldDirty: true });
 	};
 	return (
-		<details className={`${css.full} ${own.aside}`} open={said.length > 0}>
-			<summary>roles for two or more students</summary>
-			<div className={own.roles}>
+		<>
+			<div className={css.full}>
+				<Form.Check
+					id={`rung-${index}-both`}
+					type="checkbox"
+					label="together: both must pass"
+					checked={both === true}
+					onChange={(event) =>
+						setValue(`${path}.bothPass`, event.target.checked ? true : (undefined as never), { shouldDirty: true })
+					}
+				/>
+			</div>
+			<div className={`${css.full} ${own.roles}`}>
 				{roles.map((who) => {
 					const one = said.find((other) => other.who === who);
 					return (
@@ -75,6 +86,6 @@ export function RolesFields({ index, positions }: { index: number; positions: re
 					/>
 				</FormRow>
 			</div>
-		</details>
+		</>
 	);
 }

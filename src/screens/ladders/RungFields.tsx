@@ -15,11 +15,11 @@ import type { KeyPosition } from "@/core/skill/skill";
 import { type RuleErrors, RuleForm } from "@/screens/rules/RuleForm";
 import { Complaint, FormRow } from "@/ui/FormRow";
 import css from "@/ui/rows.module.css";
-import { CallerFields } from "./CallerFields";
-import { OutcomeFields } from "./OutcomeFields";
-import { RolesFields } from "./RolesFields";
+import { NumberField, WordsField } from "./RungField";
+import { RungGroups } from "./RungGroups";
 import { readRule } from "./readRule";
-import { SetUpFields } from "./SetUpFields";
+import { RungSums } from "./SetUpFields";
+import { SketchFields } from "./SketchFields";
 
 interface Props {
 	index: number;
@@ -35,7 +35,10 @@ interface Props {
 	onRemove: () => void;
 }
 
-/** A rung's settings, open under its row. The rule reads itself out while it is edited. */
+/**
+ * A rung's settings, open under its row: words, rule, limit, what makes a try good, what is watched and the picture. The
+ * rest is in groups that say what is set in them. The rule reads itself out while it is edited.
+ */
 export function RungFields({ index, positions, difficulties, unit, ...does }: Props) {
 	const { register, control, setValue, setFocus, getValues, formState } = useFormContext<Ladder>();
 	const path = `rungs.${index}.settings` as const;
@@ -46,27 +49,12 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 		if (getValues(`${path}.name`) === "") setFocus(`${path}.name`);
 	}, [path, getValues, setFocus]);
 	if (!settings) return null;
-	const number = (field: "triesPerSet" | "limit" | "correctAfter" | "adjust", label: string) => (
-		<FormRow id={id(field)} label={label} error={errors?.[field]} className={css.third ?? ""}>
-			<Form.Control
-				type="number"
-				inputMode="numeric"
-				{...register(`${path}.${field}`, { valueAsNumber: true })}
-				isInvalid={Boolean(errors?.[field])}
-			/>
-		</FormRow>
-	);
-	const words = (field: "drill" | "easier" | "harder", label: string, className = css.half) => (
-		<FormRow id={id(field)} label={label} error={errors?.[field]} className={className ?? ""}>
-			<Form.Control {...register(`${path}.${field}`)} dir="auto" isInvalid={Boolean(errors?.[field])} />
-		</FormRow>
-	);
 	return (
 		<div className={css.details}>
 			<FormRow id={id("name")} label="Rung" error={errors?.name} className={css.full ?? ""}>
 				<Form.Control {...register(`${path}.name`)} dir="auto" isInvalid={Boolean(errors?.name)} />
 			</FormRow>
-			{words("drill", "Drill: who is where, what you do", css.full)}
+			<WordsField index={index} field="drill" label="Drill: who is where, what you do" className={css.full} />
 			<p className={`${css.full} ${css.sentence} m-0 mt-1`} aria-live="polite">
 				{readRule(settings)}, at most {settings.limit || "?"} tries a day
 			</p>
@@ -81,20 +69,8 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 					scale={(settings.scale as Scale | undefined) ?? scales["hit or miss"]}
 				/>
 			</div>
-			<OutcomeFields index={index} />
-			<CallerFields index={index} />
-			{number("limit", "Limit: tries a day")}
-			{number("triesPerSet", "Tries per set")}
-			<FormRow id={id("ready")} label="Ready means" className={css.third ?? ""}>
-				<Form.Select {...register(`${path}.readyRate`, { valueAsNumber: true })}>
-					{[0.6, 0.65, 0.7, 0.75, 0.8, 0.85, 0.9, 0.95].map((rate) => (
-						<option key={rate} value={rate}>
-							{rate * 10} in 10 good
-						</option>
-					))}
-				</Form.Select>
-			</FormRow>
-			<FormRow id={id("gate")} label="A try is good when" className={css.full ?? ""}>
+			<NumberField index={index} field="limit" label="Limit: tries a day" />
+			<FormRow id={id("gate")} label="A try is good when" className={css.twoThirds ?? ""}>
 				<Form.Select {...register(`${path}.gate`)} className={css.long}>
 					{gates.map((gate) => (
 						<option key={gate} value={gate}>
@@ -103,41 +79,12 @@ export function RungFields({ index, positions, difficulties, unit, ...does }: Pr
 					))}
 				</Form.Select>
 			</FormRow>
-			<FormRow id={id("yes")} label="A pass also needs" className={css.third ?? ""}>
-				<Form.Select {...register(`${path}.yes`, { setValueAs: (value: string | undefined) => value || undefined })}>
-					<option value="">nothing</option>
-					<option value="student">the student’s yes</option>
-					<option value="coach">your yes</option>
-					<option value="both">both</option>
-				</Form.Select>
-			</FormRow>
 			<WatchFields index={index} positions={positions} />
-			{number("correctAfter", "Same fault how often before a cue")}
-			{number("adjust", "Tries to adjust after a cue")}
-			<div className={css.third}>
-				<Form.Check
-					id={id("second-cue")}
-					type="checkbox"
-					className="mt-4"
-					label="allow a second, different cue"
-					{...register(`${path}.secondCue`)}
-				/>
+			<div className={css.full}>
+				<SketchFields index={index} unit={unit} />
 			</div>
-			<div className={css.third}>
-				<Form.Check
-					id={id("both")}
-					type="checkbox"
-					label="together: both must pass"
-					checked={settings.bothPass === true}
-					onChange={(event) =>
-						setValue(`${path}.bothPass`, event.target.checked ? true : (undefined as never), { shouldDirty: true })
-					}
-				/>
-			</div>
-			{words("easier", "Easier form")}
-			{words("harder", "Harder form")}
-			<RolesFields index={index} positions={positions} />
-			<SetUpFields index={index} difficulties={difficulties} unit={unit} />
+			<RungSums index={index} />
+			<RungGroups index={index} positions={positions} difficulties={difficulties} />
 			<RungButtons {...does} />
 		</div>
 	);

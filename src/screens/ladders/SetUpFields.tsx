@@ -4,7 +4,6 @@ import { useParams } from "next/navigation";
 import { Fragment, useState } from "react";
 import Form from "react-bootstrap/Form";
 import { useFormContext, useWatch } from "react-hook-form";
-import type { LengthUnit } from "@/core/coach/coach";
 import type { Difficulty } from "@/core/difficulty/difficulty";
 import type { Ladder } from "@/core/ladder/ladder";
 import { bodyParts } from "@/core/people/body";
@@ -12,56 +11,55 @@ import { Complaint, FormRow } from "@/ui/FormRow";
 import Link from "@/ui/Link";
 import css from "@/ui/rows.module.css";
 import own from "./ladders.module.css";
-import { SketchFields } from "./SketchFields";
 
 type Part = (typeof bodyParts)[number];
 
-/** How hard the rung is and in what way, what it loads and needs, what is checked first, and how it is set up. */
-export function SetUpFields({
-	index,
-	difficulties,
-	unit,
-}: {
-	index: number;
-	difficulties: readonly Difficulty[];
-	unit: LengthUnit;
-}) {
-	const { control, setValue, register, formState } = useFormContext<Ladder>();
+/** Its notch on each scale. */
+export function DifficultyFields({ index, difficulties }: { index: number; difficulties: readonly Difficulty[] }) {
+	const { control, setValue } = useFormContext<Ladder>();
 	const path = `rungs.${index}.settings` as const;
 	const notches = useWatch({ control, name: `${path}.notches` }) ?? {};
+	const id = (field: string) => `rung-${index}-${field}`;
+	return (
+		<div className={css.full}>
+			<div className={own.build}>
+				{difficulties.map(({ id: difficulty, name, notches: list }) => (
+					<FormRow key={difficulty} id={id(`notch-${difficulty}`)} label={name} className="">
+						<Form.Select
+							size="sm"
+							value={notches[difficulty] ?? ""}
+							onChange={(event) => {
+								const { [difficulty]: _, ...rest } = notches;
+								setValue(
+									`${path}.notches`,
+									event.target.value === "" ? rest : { ...rest, [difficulty]: Number(event.target.value) },
+									{ shouldDirty: true },
+								);
+							}}
+						>
+							<option value="">not set</option>
+							{list.map((notch, n) => (
+								// biome-ignore lint/suspicious/noArrayIndexKey: a notch is its place in the list
+								<option key={n} value={n}>
+									{notch.name}
+								</option>
+							))}
+						</Form.Select>
+					</FormRow>
+				))}
+			</div>
+		</div>
+	);
+}
+
+/** What is checked first, what kit it needs, and whether it may be done alone. */
+export function SafetyFields({ index }: { index: number }) {
+	const { register, formState } = useFormContext<Ladder>();
+	const path = `rungs.${index}.settings` as const;
 	const errors = formState.errors.rungs?.[index]?.settings;
 	const id = (field: string) => `rung-${index}-${field}`;
 	return (
 		<>
-			<details className={`${css.full} ${own.aside}`} open={Object.keys(notches).length > 0}>
-				<summary>how hard it is: its notch on each scale</summary>
-				<div className={own.build}>
-					{difficulties.map(({ id: difficulty, name, notches: list }) => (
-						<FormRow key={difficulty} id={id(`notch-${difficulty}`)} label={name} className="">
-							<Form.Select
-								size="sm"
-								value={notches[difficulty] ?? ""}
-								onChange={(event) => {
-									const { [difficulty]: _, ...rest } = notches;
-									setValue(
-										`${path}.notches`,
-										event.target.value === "" ? rest : { ...rest, [difficulty]: Number(event.target.value) },
-										{ shouldDirty: true },
-									);
-								}}
-							>
-								<option value="">not set</option>
-								{list.map((notch, n) => (
-									// biome-ignore lint/suspicious/noArrayIndexKey: a notch is its place in the list
-									<option key={n} value={n}>
-										{notch.name}
-									</option>
-								))}
-							</Form.Select>
-						</FormRow>
-					))}
-				</div>
-			</details>
 			<Lines
 				id={id("care")}
 				label="Check before the day’s first try, one per line. To repeat, add “, every 10 tries”."
@@ -85,15 +83,17 @@ export function SetUpFields({
 					{...register(`${path}.neverAlone`)}
 				/>
 			</div>
-			<LoadFields index={index} of="loads" label="Load of one try (1 = normal, 0 = none)" />
-			<LoadFields index={index} of="feederLoads" label="Load on the feeder" />
-			<div className={css.full}>
-				<SketchFields index={index} unit={unit} />
-				<RungSums index={index} />
-			</div>
 		</>
 	);
 }
+
+/** What a try puts on the student, and on whoever feeds it. */
+export const LoadGroup = ({ index }: { index: number }) => (
+	<>
+		<LoadFields index={index} of="loads" label="Load of one try (1 = normal, 0 = none)" />
+		<LoadFields index={index} of="feederLoads" label="Load on the feeder" />
+	</>
+);
 
 /** Parts of the body, and what a try puts on each. */
 function LoadFields({ index, of, label }: { index: number; of: "loads" | "feederLoads"; label: string }) {
@@ -203,14 +203,14 @@ const workedOut = [
 ] as const;
 
 /** Sums that this rung can take: what comes out goes back into it. */
-function RungSums({ index }: { index: number }) {
+export function RungSums({ index }: { index: number }) {
 	const { getValues } = useFormContext<Ladder>();
 	const { id } = useParams<{ id?: string }>();
 	const rung = getValues(`rungs.${index}.id`);
 	// A ladder that is not kept yet has no address to come back to.
 	if (!id) return null;
 	return (
-		<p className="hint m-0">
+		<p className={`hint m-0 ${css.full}`}>
 			Work out{" "}
 			{workedOut.map(([sum, words], i) => (
 				<Fragment key={sum}>

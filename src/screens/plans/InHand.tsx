@@ -6,6 +6,7 @@ import { lasting, moveTo, pin, takeOut, unpin } from "@/core/plan/arrange";
 import { minutesOf } from "@/core/plan/minutes";
 import type { LessonPlan, PlannedItem } from "@/core/plan/plan";
 import type { PlanView } from "@/core/plan/viewPlan";
+import { minutesWords } from "@/core/text/figures";
 import { plural } from "@/core/text/lists";
 import css from "./plans.module.css";
 
@@ -91,8 +92,8 @@ export function InHand({
 			<div className={css.handRow}>
 				<span className="mute">
 					{item.takes
-						? `Likely ${Math.max(0, Math.round(mean - spread))} to ${Math.round(mean + spread)} min, from this student’s own lessons.`
-						: `Likely ${Math.max(0, Math.round(mean - spread))} to ${Math.round(mean + spread)} min: a first guess.`}
+						? `Likely ${minutesWords(mean - spread, mean + spread)}, from this student’s own lessons.`
+						: `Likely ${minutesWords(mean - spread, mean + spread)}: a first guess.`}
 				</span>
 				<Form.Label className="m-0" htmlFor="effort">
 					Effort out of 10

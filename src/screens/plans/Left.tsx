@@ -8,6 +8,7 @@ import { giveBack, putIn, takeOut } from "@/core/plan/arrange";
 import { type PlanClass, planClasses } from "@/core/plan/item";
 import { type LessonPlan, MOST_ITEMS, type PlannedItem } from "@/core/plan/plan";
 import type { PlanView } from "@/core/plan/viewPlan";
+import { minutesWords } from "@/core/text/figures";
 import { FormRow } from "@/ui/FormRow";
 import css from "./plans.module.css";
 
@@ -16,9 +17,6 @@ interface Props {
 	view: PlanView;
 	onItems: (items: PlannedItem[]) => void;
 }
-
-const minutesWords = ({ least, wish }: PlannedItem): string =>
-	least === wish ? `${least} min` : `${least} to ${wish} min`;
 
 /** What is not in the lesson: what did not fit, with its reason and what it would push out, and what was taken out. Own items come in here. */
 export function Left({ plan, view, onItems }: Props) {
@@ -31,7 +29,7 @@ export function Left({ plan, view, onItems }: Props) {
 						{view.leftOut.map(({ item, why }) => (
 							<li key={item.id}>
 								<span>
-									<b dir="auto">{item.what}</b>, {minutesWords(item)}
+									<b dir="auto">{item.what}</b>, {minutesWords(item.least, item.wish)}
 									<br />
 									<span className="mute" dir="auto">
 										{item.why} {why}
@@ -65,7 +63,7 @@ export function Left({ plan, view, onItems }: Props) {
 						{view.out.map((item) => (
 							<li key={item.id}>
 								<span dir="auto">
-									{item.what}, {minutesWords(item)}
+									{item.what}, {minutesWords(item.least, item.wish)}
 								</span>
 								<Button
 									variant="link"

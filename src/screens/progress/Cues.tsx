@@ -1,13 +1,12 @@
 import type { CueEffect, RankedCue } from "@/core/insight/cueEffect";
 import { ENOUGH } from "@/core/insight/cueEffect";
-import { inTen } from "@/core/text/figures";
+import { difference, inTen } from "@/core/text/figures";
 import { plural } from "@/core/text/lists";
 import type { CuesTold, ProgressProps } from "@/server/readProgress";
 import { FiguresTable } from "@/ui/FiguresTable";
 import css from "./progress.module.css";
 
 const SHOWN = 6;
-const signed = (rate: number) => `${rate < 0 ? "−" : "+"}${inTen(Math.abs(rate))}`;
 
 /** Which cue takes: what followed it, and whether correcting did more than leaving alone; for the student, and for all. */
 export function Cues({ cues, all }: { cues: ProgressProps["cues"]; all: ProgressProps["cuesOfAll"] }) {
@@ -53,7 +52,7 @@ const Gain = ({ of: { gain, low, high, after, without, cued, uncued } }: { of: C
 			[
 				low <= 0 && high >= 0 ? "no clear difference" : <b key="name">difference</b>,
 				<>
-					<b>{signed(gain)} in 10</b>, likely {signed(low)} to {signed(high)}
+					<b>{difference(gain * 10)} in 10</b>, likely {difference(low * 10)} to {difference(high * 10)}
 				</>,
 				"",
 			],

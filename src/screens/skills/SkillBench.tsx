@@ -11,6 +11,7 @@ import { plural } from "@/core/text/lists";
 import type { OtherSkill, SkillPage } from "@/server/readSkills";
 import { Archive } from "@/ui/Archive";
 import { BenchPage } from "@/ui/BenchPage";
+import { FirstUse } from "@/ui/FirstUse";
 import { FormRow } from "@/ui/FormRow";
 import { HandOn } from "@/ui/HandOn";
 import Link from "@/ui/Link";
@@ -97,6 +98,7 @@ export function SkillBench(page: SkillPage) {
 								{page.inForce && <HandOn of="skill" id={page.id} />}
 								{page.inForce && <Link href={`/skills/${page.id}/spot`}>spot it: sheet</Link>}
 							</div>
+							<FirstUse of={["key position", "cue"]} />
 							<TopFields skill={skill} />
 							<nav className={own.views} aria-label="Ways to look at the skill">
 								{views.map((one) => (

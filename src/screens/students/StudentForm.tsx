@@ -12,6 +12,7 @@ import { freshStudent, levels, Student, studentLabels } from "@/core/people/stud
 import { parse } from "@/core/refusals/refusals";
 import { keepStudent } from "@/server/actions";
 import { BroughtBack } from "@/ui/BroughtBack";
+import { DayField } from "@/ui/DayField";
 import { today } from "@/ui/dates";
 import type { DocumentKind } from "@/ui/documentEditor";
 import { FormRow } from "@/ui/FormRow";
@@ -29,8 +30,6 @@ const studentDocument: DocumentKind<Student, { id: string; rev: number }> = {
 	check: (values) => parse(Student, values, studentLabels),
 	save: keepStudent,
 };
-/** A day that nobody noted is left out. */
-const orNothing = { setValueAs: (typed: string | undefined) => typed || undefined };
 
 /** Everything a coach notes of a student at the first meeting. Kept on this device while it is typed; of one who is there, in force as soon as it can be. */
 export function StudentForm({
@@ -186,6 +185,8 @@ function Consents({ form }: { form: UseFormReturn<Student, unknown, Student> }) 
 			shouldDirty: true,
 		});
 	};
+	/** A day that nobody noted is left out. */
+	const agreed = (to: "touch" | "filmed", day: string) => form.setValue(to, day || undefined, { shouldDirty: true });
 	return (
 		<BootRow>
 			<Col sm={8}>
@@ -200,22 +201,17 @@ function Consents({ form }: { form: UseFormReturn<Student, unknown, Student> }) 
 			</Col>
 			<Col sm={4}>
 				<FormRow id="guardian-day" label="Guardian agreed to lessons on" error={errors.guardian?.day}>
-					<Form.Control
-						type="date"
-						value={guardian?.day ?? ""}
-						disabled={!guardian}
-						onChange={(event) => answerFor({ day: event.target.value })}
-					/>
+					<DayField value={guardian?.day ?? ""} disabled={!guardian} onChange={(day) => answerFor({ day })} />
 				</FormRow>
 			</Col>
 			<Col sm={4}>
 				<FormRow id="touch" label="Consent to guiding by touch, on" error={errors.touch}>
-					<Form.Control type="date" {...form.register("touch", orNothing)} />
+					<DayField value={form.watch("touch") ?? ""} onChange={(day) => agreed("touch", day)} />
 				</FormRow>
 			</Col>
 			<Col sm={4}>
 				<FormRow id="filmed" label="Consent to filming, on" error={errors.filmed}>
-					<Form.Control type="date" {...form.register("filmed", orNothing)} />
+					<DayField value={form.watch("filmed") ?? ""} onChange={(day) => agreed("filmed", day)} />
 				</FormRow>
 			</Col>
 			<Col sm={4}>

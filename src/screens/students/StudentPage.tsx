@@ -61,7 +61,7 @@ export function StudentPage(page: StudentPageProps) {
 			<div className="d-lg-none">
 				<Ways {...page} />
 			</div>
-			<section aria-label="Home practice" className="mt-4">
+			<section id="practice" aria-label="Home practice" className="mt-4">
 				<h2>Home practice</h2>
 				{practice.map((one) => (
 					<p key={one.id} className="m-0" dir="auto">

@@ -8,11 +8,13 @@ import { dayWords, fromToday } from "@/ui/dates";
 import { Parked, Promises } from "@/ui/KeepList";
 import Link from "@/ui/Link";
 import { Rail } from "@/ui/Rail";
+import { SearchButton } from "@/ui/SearchButton";
 import { Decide } from "./Decide";
 import { Due } from "./Due";
 import { OpenLessons } from "./OpenLessons";
 import { RestOfWeek } from "./RestOfWeek";
 import css from "./today.module.css";
+import { Welcome } from "./Welcome";
 
 /** Who is next, what is due, what was promised, what needs a decision. */
 export function Today({ studio, day, open, students, more, names, keeping, decide, due, practice, week }: TodayProps) {
@@ -26,7 +28,12 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 					<Parked studio={studio.id} student={null} entries={keeping.parked} names={names} />
 				</>
 			}
-			spine={<p className={css.day}>{dayWords(day, day)}</p>}
+			spine={
+				<div className={css.day}>
+					{dayWords(day, day)}
+					<SearchButton className={css.search} />
+				</div>
+			}
 		>
 			<h1 className="visually-hidden">Today</h1>
 			{students.length === 0 && <Welcome />}
@@ -186,20 +193,3 @@ const NoLadder = ({ id }: { id: string }) => (
 		No ladder yet. <Link href={`/ladders/new?student=${id}`}>Make one</Link>: three plain rungs are enough.
 	</p>
 );
-
-function Welcome() {
-	return (
-		<section className={css.welcome}>
-			<p className={css.who}>Welcome</p>
-			<p>Peg Ladder counts tries, judges passes and remembers what you said. Start with a student and a skill.</p>
-			<p className="d-flex gap-2">
-				<Link className="btn btn-primary" href="/students/new">
-					add a student
-				</Link>
-				<Link className="btn btn-outline-primary" href="/skills/new">
-					add a skill
-				</Link>
-			</p>
-		</section>
-	);
-}

@@ -1,8 +1,8 @@
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { quickRungs } from "@/core/__tests__/ladders";
 import { ladderWith, Phone, positions } from "@/core/__tests__/phone";
-import { threeRungs } from "@/core/ladder/ladder";
 import { versioned } from "@/core/pack/packLadder";
 import { exportWorkbook } from "../bulk/exportWorkbook";
 import { type Preview, stageWorkbook } from "../bulk/stage";
@@ -37,7 +37,7 @@ const ladder = {
 	policy: "mastery" as const,
 	start: null,
 	// The top rung watches a position: what the skill says is not theirs to change under it.
-	rungs: threeRungs(["r1", "r2", "r3"], "Skill").map((rung) =>
+	rungs: quickRungs(["r1", "r2", "r3"], "Skill").map((rung) =>
 		rung.id === "r3" ? { ...rung, settings: { ...rung.settings, watch: ["p1"] } } : rung,
 	),
 };

@@ -27,6 +27,7 @@ function Next({ here }: { here: PackLadder }) {
 	const wish = wishOf(view, here.student);
 	return (
 		<Drawer title="What next?">
+			<Advised />
 			<NextRungs ladder={here} />
 			<OtherLadders here={here} />
 			<h2>Remember</h2>
@@ -46,6 +47,23 @@ function Next({ here }: { here: PackLadder }) {
 			)}
 			<Facts pack={pack} student={here.student} />
 		</Drawer>
+	);
+}
+
+/** What the advice would do, where it would do something: the same press as *follow*. */
+function Advised() {
+	const { board, acts } = useLive();
+	const done = useDone();
+	const { advice } = board;
+	// This drawer is what such an advice opens.
+	if (advice.act === null || advice.act.kind === "next") return null;
+	return (
+		<>
+			<h2>Advice</h2>
+			<Choice small={advice.reason} onClick={done(() => acts.follow(advice))}>
+				follow: {advice.title}
+			</Choice>
+		</>
 	);
 }
 

@@ -11,30 +11,108 @@ import css from "./drawer.module.css";
 /** How many tries the limit is moved by. */
 const STEP = 6;
 
-/** Limit, variation, set, park, pain, and the way to the wrap-up. */
+/** Four groups, what is used most first in each: this try, the student, the drill, then lesson and device. */
 export function MoreDrawer() {
-	const { lesson, board, holds, acts } = useLive();
-	const done = useDone();
 	return (
 		<Drawer title="More">
+			<ThisTry />
+			<ThisStudent />
+			<ThisDrill />
+			<ThisLesson />
+			<RungWords />
+		</Drawer>
+	);
+}
+
+const Group = ({ name, children }: { name: string; children: React.ReactNode }) => (
+	<section aria-label={name} className={css.group}>
+		<h2>{name}</h2>
+		<Choices>{children}</Choices>
+	</section>
+);
+
+function ThisTry() {
+	const { open } = useLive();
+	return (
+		<Group name="This try">
+			<Choice onClick={() => open("label")} small="which grip, old or new">
+				label
+			</Choice>
+			<Choice onClick={() => open("tally")} small="a set as numbers">
+				totals
+			</Choice>
+			<Choice onClick={() => open("park")} small="for later, not said">
+				park
+			</Choice>
+		</Group>
+	);
+}
+
+function ThisStudent() {
+	const { board, open } = useLive();
+	return (
+		<Group name="This student">
+			<Choice onClick={() => open("ladders")} small="rung, ladder, student">
+				what next
+			</Choice>
+			<Choice onClick={() => open("pain")} small="ends the work here">
+				pain
+			</Choice>
+			{board.ladder && (
+				<Choice onClick={() => open("spot")} small="show a fault on purpose">
+					spot it
+				</Choice>
+			)}
+		</Group>
+	);
+}
+
+/** Its limit, set and form, what is watched in it, and who takes turns in it. */
+function ThisDrill() {
+	const { board, acts } = useLive();
+	const done = useDone();
+	const { allowed } = board.visit.verdict;
+	return (
+		<section aria-label="This drill" className={css.group}>
+			<h2>This drill</h2>
 			<Choices>
-				<PlainLink className={css.choice} href={`/wrap?lesson=${lesson.lesson}`}>
-					wrap up
-				</PlainLink>
-				<Choice onClick={done(() => acts.limit(STEP))} small={`${board.visit.verdict.allowed} now`}>
+				<Choice onClick={done(() => acts.limit(STEP))} small={`limit ${allowed} now`}>
 					six more
 				</Choice>
-				<Choice
-					onClick={done(() => acts.limit(-STEP))}
-					disabled={board.visit.verdict.allowed <= STEP}
-					small="of the limit"
-				>
+				<Choice onClick={done(() => acts.limit(-STEP))} disabled={allowed <= STEP} small="off the limit">
 					six fewer
 				</Choice>
 				<SetChoices />
-				<OtherDrawers />
+				<DrillDrawers />
 			</Choices>
 			<FormChoices />
+		</section>
+	);
+}
+
+function ThisLesson() {
+	const { lesson, board, holds, acts, open } = useLive();
+	const done = useDone();
+	return (
+		<Group name="This lesson and device">
+			<PlainLink className={css.choice} href={`/wrap?lesson=${lesson.lesson}`}>
+				wrap up
+				<small>ask, move the peg, note</small>
+			</PlainLink>
+			{board.set.open && (
+				<Choice onClick={() => open("break")} small="with minutes">
+					a break
+				</Choice>
+			)}
+			<Choice onClick={() => open("group")} small="up to twelve students on one screen">
+				group board
+			</Choice>
+			<Choice onClick={() => open("lesson")} small="minutes, wish, effort">
+				this lesson
+			</Choice>
+			<Choice onClick={() => open("device")} small="sound, thumb, remote">
+				this device
+			</Choice>
 			{!holds && (
 				<Choice onClick={done(acts.takeOver)} small="the other device then watches">
 					take over the count
@@ -49,8 +127,7 @@ export function MoreDrawer() {
 					count in {plural(one.tries, "try")} of another device
 				</Choice>
 			))}
-			<RungWords />
-		</Drawer>
+		</Group>
 	);
 }
 
@@ -86,7 +163,6 @@ function RungWords() {
 	);
 }
 
-/** Where the set ends or begins, what is watched in it, and who takes turns in it. */
 function SetChoices() {
 	const { board, acts, open } = useLive();
 	const done = useDone();
@@ -100,11 +176,6 @@ function SetChoices() {
 			) : (
 				<Choice onClick={done(acts.nextSet)} small="or just keep counting">
 					next set
-				</Choice>
-			)}
-			{set.open && (
-				<Choice onClick={() => open("break")} small="with minutes">
-					a break
 				</Choice>
 			)}
 			{board.ladder && board.ladder.positions.length > 0 && (
@@ -135,9 +206,9 @@ function SetChoices() {
 	);
 }
 
-function OtherDrawers() {
+/** What a drill may have of its own: calls, a rhythm, roles, a drawing. */
+function DrillDrawers() {
 	const { board, open } = useLive();
-	const hasSketch = (board.set.placing.settings.sketch?.items.length ?? 0) > 0;
 	const { settings } = board.set.placing;
 	const { caller } = settings;
 	return (
@@ -152,45 +223,16 @@ function OtherDrawers() {
 					rhythm
 				</Choice>
 			)}
-			<Choice onClick={() => open("group")} small="up to twelve students on one screen">
-				group board
-			</Choice>
 			{(board.turns || (settings.roles ?? []).length > 0) && (
 				<Choice onClick={() => open("roles")} small="does, feeds, counts, watches">
 					roles
 				</Choice>
 			)}
-			{board.ladder && (
-				<Choice onClick={() => open("spot")} small="show a fault on purpose">
-					spot it
-				</Choice>
-			)}
-			<Choice onClick={() => open("tally")} small="a set as numbers">
-				totals
-			</Choice>
-			{hasSketch && (
+			{(settings.sketch?.items.length ?? 0) > 0 && (
 				<Choice onClick={() => open("setup")} small="who stands where">
 					set-up
 				</Choice>
 			)}
-			<Choice onClick={() => open("label")} small="which grip, old or new">
-				label
-			</Choice>
-			<Choice onClick={() => open("park")} small="for later, not said">
-				park
-			</Choice>
-			<Choice onClick={() => open("pain")} small="ends the work here">
-				pain
-			</Choice>
-			<Choice onClick={() => open("lesson")} small="minutes, wish, effort">
-				this lesson
-			</Choice>
-			<Choice onClick={() => open("device")} small="sound, thumb, remote">
-				this device
-			</Choice>
-			<Choice onClick={() => open("ladders")} small="rung, ladder, student">
-				what next
-			</Choice>
 		</>
 	);
 }

@@ -1,0 +1,120 @@
+import { Command } from "cmdk";
+import { useRouter } from "next/navigation";
+import { useDeferredValue, useEffect, useMemo, useState } from "react";
+import Modal from "react-bootstrap/Modal";
+import { findablesIn, inGroups, searchIn } from "@/core/find/find";
+import { cutText } from "@/core/text/fields";
+import { usePackHere } from "@/device/usePackHere";
+import { findOnServer } from "@/server/find";
+import type { Hit } from "@/server/readFind";
+import { answeredPlainly } from "@/ui/answered";
+import { dayWords } from "@/ui/dates";
+import { findablePages } from "../places/listed";
+import css from "./find.module.css";
+
+const REST_MS = 300;
+type FromServer = { query: string; groups: { name: string; hits: Hit[] }[] | null };
+
+/** What the server finds once typing rests; null groups where it does not answer. */
+function useServerHits(query: string): FromServer | null {
+	const [answer, setAnswer] = useState<FromServer | null>(null);
+	useEffect(() => {
+		if (query === "") return;
+		let isCurrent = true;
+		const timer = setTimeout(async () => {
+			const asked = await answeredPlainly(findOnServer(query));
+			if (isCurrent) setAnswer({ query, groups: asked.ok ? asked.value : null });
+		}, REST_MS);
+		return () => {
+			isCurrent = false;
+			clearTimeout(timer);
+		};
+	}, [query]);
+	return answer?.query === query ? answer : null;
+}
+
+const Row = ({ title, text, day = "" }: { title: string; text: string; day?: string }) => (
+	<>
+		<span dir="auto">{title}</span>
+		<span className={css.more} dir="auto">
+			{day && `${dayWords(day)} · `}
+			{text.length > 120 ? `${cutText(text, 120)}…` : text}
+		</span>
+	</>
+);
+
+/** Whether the server was asked, and what it said; what this device holds is above it in any case. */
+function serverLine(query: string, answer: FromServer | null): string {
+	if (query === "") return "";
+	if (answer === null) return "Searching notes and cues on the server…";
+	if (answer.groups === null) return "The server does not answer. You see what this device holds.";
+	return answer.groups.length === 0 ? "No notes or cues with these words." : "";
+}
+
+/**
+ * Search over the page: people, ladders, pages and acts from what this device holds, at once; what was said from the
+ * server, as soon as it answers. Arrows choose, Enter opens.
+ */
+export function SearchPanel({ open, onClose }: { open: boolean; onClose: () => void }) {
+	const router = useRouter();
+	const pack = usePackHere();
+	const [typed, setTyped] = useState("");
+	const query = useDeferredValue(typed.trim());
+	const search = useMemo(() => searchIn([...findablePages, ...(pack ? findablesIn(pack) : [])]), [pack]);
+	const here = query === "" ? findablePages.filter(({ group }) => group === "Do") : search(query);
+	const answer = useServerHits(query);
+	const isEmpty = here.length === 0 && !answer?.groups?.length;
+	const go = (href: string) => {
+		onClose();
+		router.push(href);
+	};
+	return (
+		<Modal show={open} onHide={onClose} size="lg" fullscreen="sm-down" aria-label="Search">
+			<Command shouldFilter={false} label="Search" loop className={css.command}>
+				<div className={css.line}>
+					<Command.Input
+						autoFocus
+						value={typed}
+						onValueChange={setTyped}
+						maxLength={200}
+						placeholder="name, page, act, or words you said"
+						dir="auto"
+					/>
+					<button type="button" onClick={onClose}>
+						close
+					</button>
+				</div>
+				<Command.List className={css.list} label="Found">
+					{inGroups(here).map(({ group, found }) => (
+						<Command.Group key={group} heading={group}>
+							{found.map(({ id, title, text, href }) => (
+								<Command.Item key={id} value={id} onSelect={() => go(href)}>
+									<Row title={title} text={text} />
+								</Command.Item>
+							))}
+						</Command.Group>
+					))}
+					{answer?.groups?.map(({ name, hits }) => (
+						<Command.Group key={name} heading={`${name}, from the server`}>
+							{hits.map(({ href, title, text, day }) => (
+								<Command.Item key={`${href}${title}${text}`} value={`${href}${title}${text}`} onSelect={() => go(href)}>
+									<Row title={title} text={text} day={day} />
+								</Command.Item>
+							))}
+						</Command.Group>
+					))}
+					{answer?.groups?.length ? (
+						<Command.Group>
+							<Command.Item value="all results" onSelect={() => go(`/find?q=${encodeURIComponent(query)}`)}>
+								show all results on one page
+							</Command.Item>
+						</Command.Group>
+					) : null}
+				</Command.List>
+				<p className={css.said} role="status">
+					{isEmpty && answer ? "Nothing found. Try fewer or shorter words." : serverLine(query, answer)}
+				</p>
+			</Command>
+		</Modal>
+	);
+}
