@@ -1,7 +1,8 @@
+import type { Page } from "@playwright/test";
 import ICAL from "ical.js";
 import { dayAfter } from "@/core/text/fields";
 import { today } from "@/ui/dates";
-import { accessible, expect, test } from "./studio";
+import { accessible, expect, test, touch } from "./studio";
 
 test.use({
 	demo: true,
@@ -26,9 +27,10 @@ test("a weekly series, one of it moved and one left out; the file is read back b
 }) => {
 	await page.goto("/calendar");
 	await accessible(page);
+	await touch(page, "add a lesson").click();
 	const form = page.getByRole("form", { name: "A new lesson" });
 	await form.getByLabel("Student", { exact: true }).selectOption({ label: "Pip Lanternby" });
-	await form.getByLabel("Second student").selectOption({ label: "Bram Ostwick" });
+	await form.getByLabel("One more student").selectOption({ label: "Bram Ostwick" });
 	const first = dayAfter(today(), 1);
 	await form.getByLabel("First day").fill(first);
 	await form.getByLabel("Start").fill("07:15");
@@ -43,6 +45,7 @@ test("a weekly series, one of it moved and one left out; the file is read back b
 	await form.getByLabel("End of term").fill("");
 	await form.getByRole("button", { name: "add the lesson" }).click();
 
+	await touch(page, "list").click();
 	const two = page.getByRole("region", { name: "Two weeks" });
 	const rows = two.getByRole("listitem").filter({ hasText: "Pip Lanternby, Bram Ostwick" });
 	await expect(rows).toHaveCount(2);
@@ -84,10 +87,82 @@ test("a weekly series, one of it moved and one left out; the file is read back b
 	expect((await request.get(address.replace(/[\w-]{43}/, "x".repeat(43)))).status()).toBe(404);
 });
 
+/** The lesson of somebody on the grid. */
+const onGrid = (page: Page, who: string) => page.locator("[data-lesson]").filter({ hasText: who });
+const held = (page: Page) => page.getByRole("status").filter({ hasText: "undo" });
+
+test("a week on the grid: dragged, lengthened, moved by keys, ill, undone, and from here on", async ({
+	page,
+	studio,
+}) => {
+	await page.goto("/calendar");
+	const jory = onGrid(page, "Jory Tamblyn");
+	await expect(jory).toBeVisible();
+	await accessible(page);
+	const times = async () =>
+		(await studio.inStore(async (store) => (await import("@/store/bookings")).listBookings(store)))
+			.filter(({ booking }) => booking.students.includes("jory"))
+			.map(({ booking }) => ({
+				time: booking.time,
+				changes: booking.changes.map(({ time, minutes }) => [time, minutes]),
+			}));
+	const [before] = await times();
+
+	// Two rows of half an hour are 40 pixels each: dragged an hour down.
+	const box = await jory.boundingBox();
+	const [x, y] = [(box?.x ?? 0) + (box?.width ?? 0) / 2, (box?.y ?? 0) + 12];
+	await page.mouse.move(x, y);
+	await page.mouse.down();
+	await page.mouse.move(x, y + 40, { steps: 4 });
+	await page.mouse.move(x, y + 80, { steps: 4 });
+	await page.mouse.up();
+	await expect(held(page)).toContainText(/Jory Tamblyn: .* 17:45, 45 min/);
+	expect((await times())[0]?.changes).toEqual([["17:45", 45]]);
+	await held(page).getByRole("button", { name: "undo" }).click();
+	await expect.poll(times).toEqual([before]);
+	await expect(jory).toHaveAccessibleName(/16:45/);
+
+	// By keys: a quarter of an hour later, then longer by as much; the keys stay on the lesson.
+	await jory.focus();
+	await page.keyboard.press("ArrowDown");
+	await expect(held(page)).toContainText("17:00");
+	await expect(jory).toBeFocused();
+	await page.keyboard.press("Shift+ArrowDown");
+	await expect(held(page)).toContainText("60 min");
+	expect((await times())[0]?.changes).toEqual([["17:00", 60]]);
+
+	// From here on: the series ends before, and goes on as it was moved.
+	await held(page).getByRole("button", { name: "change all from here on" }).click();
+	await expect(held(page)).toContainText("All from here on.");
+	await expect.poll(async () => (await times()).length).toBe(2);
+	await held(page).getByRole("button", { name: "undo" }).click();
+	await expect.poll(async () => (await times()).length).toBe(1);
+
+	// Ill: struck through, with the reason, and back again.
+	await onGrid(page, "Nimue Hartwell").click();
+	await page.getByRole("button", { name: "cancel this date: ill" }).click();
+	await expect(onGrid(page, "Nimue Hartwell")).toContainText("ill");
+	await page.getByRole("button", { name: "today", exact: true }).click();
+	await onGrid(page, "Nimue Hartwell").click();
+	await expect(page.getByText("cancelled", { exact: false }).first()).toBeVisible();
+	await page.getByRole("button", { name: "restore as in the series" }).click();
+	await expect(onGrid(page, "Nimue Hartwell")).not.toContainText("ill");
+
+	// A press on a gap: its day and hour stand in the form.
+	await page.locator("[data-lesson]").first().waitFor();
+	const free = await jory.boundingBox();
+	await page.mouse.click((free?.x ?? 0) + 20, (free?.y ?? 0) + 200);
+	const form = page.getByRole("form", { name: "A new lesson" });
+	await form.getByLabel("Student", { exact: true }).selectOption({ label: "Pip Lanternby" });
+	await form.getByRole("button", { name: "add the lesson" }).click();
+	await expect(onGrid(page, "Pip Lanternby")).toHaveCount(2);
+});
+
 test("clashes and busy times are said; a file that is no calendar is refused, and one can be forgotten", async ({
 	page,
 }) => {
 	await page.goto("/calendar");
+	await touch(page, "list").click();
 	const two = page.getByRole("region", { name: "Two weeks" });
 	const first = two.getByRole("listitem").first();
 	await expect(first).not.toContainText("Busy then");

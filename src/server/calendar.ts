@@ -3,15 +3,25 @@
 import { randomBytes } from "node:crypto";
 import { revalidatePath } from "next/cache";
 import * as z from "zod/mini";
-import { Booking, bookingLabels, changeOne } from "@/core/calendar/booking";
+import { Booking, bookingLabels, changeFrom, changeOne, LessonChange } from "@/core/calendar/booking";
 import type { Busy } from "@/core/calendar/clashes";
+import { Coach, coachLabels } from "@/core/coach/coach";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
-import { day, dayAfter, ident, label, whole } from "@/core/text/fields";
-import { addFeed, archiveBooking, findBooking, saveBooking, takeBusy, withdrawFeed } from "@/store/bookings";
+import { clockTime, day, dayAfter, daysBetween, ident, label, whole } from "@/core/text/fields";
+import {
+	addFeed,
+	archiveBooking,
+	findBooking,
+	restoreBooking,
+	saveBooking,
+	splitBooking,
+	takeBusy,
+	withdrawFeed,
+} from "@/store/bookings";
 import { findCoach, saveCoach } from "@/store/coach";
 import type { Saved } from "@/store/documents";
 import { readApart } from "./readApart";
-import { type WeekRow, weekFrom, withRails } from "./readCalendar";
+import { type CalendarSpan, spanOf, type WeekRow, weekFrom, withRails } from "./readCalendar";
 import { store, upToDate } from "./store";
 
 /** What comes in from the calendar: parsed once here, written whole or not at all. */
@@ -19,6 +29,8 @@ import { store, upToDate } from "./store";
 const At = z.nullable(z.object({ id: ident, rev: whole(0, 2147483647) }));
 const DAY_MS = 86_400_000;
 const DAYS_AFTER = 6;
+/** No view shows more. */
+const MOST_DAYS = 400;
 
 function done<T>(outcome: Outcome<T>): Outcome<T> {
 	if (outcome.ok) revalidatePath("/", "layout");
@@ -33,18 +45,87 @@ export async function keepBooking(body: unknown, at: unknown): Promise<Outcome<S
 	return done(await saveBooking(await store(), read.value, place.value));
 }
 
-const Change = z.nullable(
-	z.union([z.object({ skipped: z.literal(true) }), z.object({ day, time: Booking.shape.time })]),
-);
+/** What has to be written to undo a change of the calendar. */
+export interface CalendarUndo {
+	/** The booking as it stood, and where it stands now. */
+	before: Booking;
+	at: Saved;
+	/** A series that the change began. */
+	made: string | null;
+}
 
-/** One lesson of a series left out, moved, or put back where it was. */
-export async function changeLesson(id: unknown, on: unknown, change: unknown): Promise<Outcome<Saved>> {
-	const read = parse(z.object({ id: ident, on: day, change: Change }), { id, on, change }, bookingLabels);
+const GONE = "This lesson is no longer in the calendar. Nothing was changed.";
+
+/** One lesson of a series left out, moved or otherwise changed, or put back where it was. */
+export async function changeLesson(id: unknown, on: unknown, change: unknown): Promise<Outcome<CalendarUndo>> {
+	const read = parse(
+		z.object({ id: ident, on: day, change: z.nullable(LessonChange) }),
+		{ id, on, change },
+		bookingLabels,
+	);
 	if (!read.ok) return read;
 	const open = await store();
 	const row = await findBooking(open, read.value.id);
-	if (!row) return refuse("id", "This lesson is no longer in the calendar. Nothing was changed.");
-	return done(await saveBooking(open, changeOne(row.booking, read.value.on, read.value.change), row));
+	if (!row) return refuse("id", GONE);
+	const saved = await saveBooking(open, changeOne(row.booking, read.value.on, read.value.change), row);
+	return done(saved.ok ? { ok: true, value: { before: row.booking, at: saved.value, made: null } } : saved);
+}
+
+/** A series changed from one of its lessons on: the old one ends before it, and another begins. */
+export async function changeFromHere(id: unknown, on: unknown, change: unknown): Promise<Outcome<CalendarUndo>> {
+	const read = parse(z.object({ id: ident, on: day, change: LessonChange }), { id, on, change }, bookingLabels);
+	if (!read.ok) return read;
+	const open = await store();
+	const row = await findBooking(open, read.value.id);
+	if (!row) return refuse("id", GONE);
+	const { ended, next } = changeFrom(row.booking, read.value.on, read.value.change);
+	const before = row.booking;
+	if (!ended) {
+		const saved = await saveBooking(open, next, row);
+		return done(saved.ok ? { ok: true, value: { before, at: saved.value, made: null } } : saved);
+	}
+	const split = await splitBooking(open, ended, next, row);
+	if (!split.ok) return split;
+	return done({ ok: true, value: { before, at: split.value.saved, made: split.value.made.id } });
+}
+
+/** Puts a booking back as it stood before a change, and leaves out what the change began. */
+export async function undoCalendar(undo: unknown): Promise<Outcome<Saved>> {
+	const read = parse(
+		z.object({ before: Booking, at: z.object({ id: ident, rev: whole(0, 2147483647) }), made: z.nullable(ident) }),
+		undo,
+		bookingLabels,
+	);
+	if (!read.ok) return read;
+	const open = await store();
+	return done(await restoreBooking(open, read.value.before, read.value.at, read.value.made));
+}
+
+/** The lessons and busy times of a stretch that the grid is turned to. */
+export async function calendarSpan(from: unknown, to: unknown): Promise<Outcome<CalendarSpan>> {
+	const read = parse(z.object({ from: day, to: day }), { from, to }, { from: "first day", to: "last day" });
+	if (!read.ok) return read;
+	if (daysBetween(read.value.from, read.value.to) > MOST_DAYS)
+		return refuse("to", `Last day: at most ${MOST_DAYS} days on.`);
+	return { ok: true, value: await spanOf(await upToDate(), read.value.from, read.value.to) };
+}
+
+/** The hours in which lessons may be; null is as the lessons are. */
+export async function keepTeaching(hours: unknown): Promise<Outcome<null>> {
+	const read = parse(
+		z.object({ teaching: z.nullable(z.object({ from: clockTime, to: clockTime })) }),
+		{ teaching: hours },
+		{ teaching: "teaching hours", from: "from", to: "to" },
+	);
+	if (!read.ok) return read;
+	const open = await store();
+	const { at, coach } = await findCoach(open);
+	const { teaching, ...rest } = coach;
+	if (read.value.teaching === null && !teaching) return { ok: true, value: null };
+	const next = parse(Coach, read.value.teaching ? { ...rest, teaching: read.value.teaching } : rest, coachLabels);
+	if (!next.ok) return next;
+	const saved = await saveCoach(open, next.value, at);
+	return done(saved.ok ? { ok: true, value: null } : saved);
 }
 
 export async function putBookingAway(id: unknown, archived: unknown): Promise<Outcome<null>> {

@@ -1,15 +1,17 @@
 import type { Booking, Occurrence } from "@/core/calendar/booking";
 import { occurrences } from "@/core/calendar/booking";
-import { clashes } from "@/core/calendar/clashes";
+import { type Busy, clashes } from "@/core/calendar/clashes";
+import { hoursOf, type TeachingHours } from "@/core/calendar/free";
 import { USUAL_TRAVEL } from "@/core/coach/coach";
 import { writeCalendar } from "@/core/formats/calendar";
 import type { Rail } from "@/core/ladder/rail";
-import { dayAfter } from "@/core/text/fields";
+import { dayAfter, daysBetween } from "@/core/text/fields";
 import { type BookingRow, busyBetween, busySources, type Feed, listBookings, listFeeds } from "@/store/bookings";
 import { findCoach } from "@/store/coach";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
+import { studentDigests } from "@/store/lessons";
 import { plansFrom } from "@/store/plans";
 import { studentNames } from "@/store/students";
 import { upToDate } from "./store";
@@ -25,6 +27,7 @@ export interface WeekRow extends Omit<Occurrence, "students"> {
 		holes: Pick<Rail["holes"][number], "rung" | "name" | "state">[];
 		pegIndex: number;
 	}[];
+	repeats: Booking["repeats"];
 	/** The plan made for it, if one is. */
 	plan: string | null;
 	clash: string | null;
@@ -35,11 +38,19 @@ const DAY_MS = 86_400_000;
 const whoOf = (students: readonly string[], names: ReadonlyMap<string, string>): string =>
 	students.map((id) => names.get(id) ?? "a deleted student").join(", ");
 
-/** The lessons of so many days from one on, with what is in the way of each and whether it is planned; rails are {@link withRails}. */
-export async function weekFrom(open: Store, day: string, days: number): Promise<WeekRow[]> {
+/**
+ * The lessons of so many days from one on, with what is in the way of each and whether it is planned; rails are
+ * {@link withRails}.
+ *
+ * @param cancelled those that are not held are rows too
+ */
+export async function weekFrom(open: Store, day: string, days: number, cancelled = false): Promise<WeekRow[]> {
 	const to = dayAfter(day, days - 1);
 	const bookings = await listBookings(open);
-	const lessons = bookings.flatMap(({ id, booking }) => occurrences(id, booking, day, to)).sort((a, b) => a.at - b.at);
+	const repeatsOf = new Map(bookings.map(({ id, booking }) => [id, booking.repeats]));
+	const lessons = bookings
+		.flatMap(({ id, booking }) => occurrences(id, booking, day, to, cancelled))
+		.sort((a, b) => a.at - b.at);
 	if (lessons.length === 0) return [];
 	const [people, plans, busy, { coach }] = await Promise.all([
 		studentNames(open),
@@ -49,7 +60,11 @@ export async function weekFrom(open: Store, day: string, days: number): Promise<
 	]);
 	const names = new Map(people.map(({ id, name }) => [id, name]));
 	const away = new Set(people.filter((one) => one.archived).map(({ id }) => id));
-	const found = clashes(lessons, busy, coach.travel ?? USUAL_TRAVEL);
+	const found = clashes(
+		lessons.filter((one) => !one.cancelled),
+		busy,
+		coach.travel ?? USUAL_TRAVEL,
+	);
 	const keyOf = (ids: readonly string[]) => [...ids].sort().join();
 	const planned = new Map(plans.map(({ id, plan }) => [`${plan.day} ${keyOf(plan.students)}`, id]));
 	return lessons
@@ -59,6 +74,7 @@ export async function weekFrom(open: Store, day: string, days: number): Promise<
 			students: [...one.students],
 			who: whoOf(one.students, names),
 			rails: [],
+			repeats: repeatsOf.get(one.booking) ?? "once",
 			plan: planned.get(`${one.day} ${keyOf(one.students)}`) ?? null,
 			clash: found.get(one) ?? null,
 		}));
@@ -90,9 +106,32 @@ export async function withRails(
 	}));
 }
 
+/** What a stretch of the calendar shows: its lessons, held or not, and what else takes time. */
+export interface CalendarSpan {
+	from: string;
+	to: string;
+	rows: WeekRow[];
+	busy: Busy[];
+}
+
+/** The stretch from one day to another, both included. */
+export async function spanOf(open: Store, from: string, to: string): Promise<CalendarSpan> {
+	const [rows, busy] = await Promise.all([
+		weekFrom(open, from, daysBetween(from, to) + 1, true),
+		busyBetween(open, Date.parse(from) - DAY_MS, Date.parse(to) + 2 * DAY_MS),
+	]);
+	return { from, to, rows, busy };
+}
+
 export interface CalendarPageProps {
 	day: string;
 	week: WeekRow[];
+	/** The weeks around today, for the grid. */
+	span: CalendarSpan;
+	/** Those set, or as the lessons of eight weeks are. */
+	hours: TeachingHours;
+	/** What was said at a wrap-up of a next lesson, and the calendar has no lesson then. */
+	agreed: { student: string; who: string; day: string }[];
 	series: { at: { id: string; rev: number }; booking: Booking; who: string }[];
 	feeds: Feed[];
 	busy: { source: string; times: number }[];
@@ -102,6 +141,8 @@ export interface CalendarPageProps {
 
 /** As far as one looks ahead at a glance. */
 const AHEAD = 14;
+/** Days before and after today that the grid begins with: eight weeks in all. */
+const AROUND = 28;
 
 const seriesOf = ({ id, rev, booking }: BookingRow, names: ReadonlyMap<string, string>) => ({
 	at: { id, rev },
@@ -112,18 +153,32 @@ const seriesOf = ({ id, rev, booking }: BookingRow, names: ReadonlyMap<string, s
 export async function readCalendar(): Promise<CalendarPageProps> {
 	const open = await upToDate();
 	const day = serverDay();
-	const [week, bookings, feeds, busy, { coach }, people] = await Promise.all([
+	const [week, span, bookings, feeds, busy, { coach }, people, digests] = await Promise.all([
 		weekFrom(open, day, AHEAD).then((rows) => withRails(open, rows)),
+		spanOf(open, dayAfter(day, -AROUND), dayAfter(day, AROUND)),
 		listBookings(open),
 		listFeeds(open),
 		busySources(open),
 		findCoach(open),
 		studentNames(open),
+		studentDigests(open),
 	]);
 	const names = new Map(people.map(({ id, name }) => [id, name]));
+	const held = span.rows.filter((one) => !one.cancelled);
 	return {
 		day,
 		week,
+		span,
+		hours: coach.teaching ?? hoursOf(held),
+		agreed: people
+			.filter((one) => !one.archived)
+			.flatMap(({ id, name }) => {
+				const next = digests.get(id)?.next;
+				if (!next || next < day || next > span.to) return [];
+				return held.some((one) => one.day === next && one.students.includes(id))
+					? []
+					: [{ student: id, who: name, day: next }];
+			}),
 		// What is over stays out of sight; its lessons are in the record.
 		series: bookings
 			.filter(({ booking }) => (booking.repeats === "once" ? booking.day : (booking.until ?? day)) >= day)

@@ -27,23 +27,51 @@ export async function findBooking({ db }: Store, id: string): Promise<BookingRow
 	return row ? read(row) : null;
 }
 
-/** Adds a booking, or saves one against the revision it was opened at. */
-export async function saveBooking({ write }: Store, body: Booking, at: Saved | null): Promise<Outcome<Saved>> {
+const put = (tx: Tx, body: Booking, at: Saved | null): Promise<Outcome<Saved>> => {
 	const id = uuid();
-	return write((tx) =>
-		addOrRevise(id, at, body, {
-			what: "This lesson",
-			add: () => tx.insert(t.booking).values({ id, name: "", body }),
-			stands: (one) =>
-				tx.select({ rev: t.booking.rev, body: t.booking.body }).from(t.booking).where(eq(t.booking.id, one)),
-			revise: (one, changed) =>
-				tx
-					.update(t.booking)
-					.set({ body, ...changed })
-					.where(eq(t.booking.id, one)),
-		}),
-	);
-}
+	return addOrRevise(id, at, body, {
+		what: "This lesson",
+		add: () => tx.insert(t.booking).values({ id, name: "", body }),
+		stands: (one) =>
+			tx.select({ rev: t.booking.rev, body: t.booking.body }).from(t.booking).where(eq(t.booking.id, one)),
+		revise: (one, changed) =>
+			tx
+				.update(t.booking)
+				.set({ body, ...changed })
+				.where(eq(t.booking.id, one)),
+	});
+};
+
+/** Adds a booking, or saves one against the revision it was opened at. */
+export const saveBooking = ({ write }: Store, body: Booking, at: Saved | null): Promise<Outcome<Saved>> =>
+	write((tx) => put(tx, body, at));
+
+/** Ends a series and begins the one that follows it: both, or neither. */
+export const splitBooking = (
+	{ write }: Store,
+	ended: Booking,
+	next: Booking,
+	at: Saved,
+): Promise<Outcome<{ saved: Saved; made: Saved }>> =>
+	write(async (tx) => {
+		const saved = await put(tx, ended, at);
+		if (!saved.ok) return saved;
+		const made = await put(tx, next, null);
+		return made.ok ? { ok: true, value: { saved: saved.value, made: made.value } } : made;
+	});
+
+/** Puts a booking back as it stood, and archives what a change of it had begun. */
+export const restoreBooking = (
+	{ write }: Store,
+	before: Booking,
+	at: Saved,
+	made: string | null,
+): Promise<Outcome<Saved>> =>
+	write(async (tx) => {
+		const saved = await put(tx, before, at);
+		if (saved.ok && made) await tx.update(t.booking).set({ archivedAt: stamp() }).where(eq(t.booking.id, made));
+		return saved;
+	});
 
 export async function archiveBooking({ write }: Store, id: string, archived: boolean): Promise<void> {
 	await write((tx) =>
@@ -53,6 +81,15 @@ export async function archiveBooking({ write }: Store, id: string, archived: boo
 			.where(eq(t.booking.id, id)),
 	);
 }
+
+/** A date on which only that student would have come is not held. */
+const without = (changes: Booking["changes"], student: string): Booking["changes"] =>
+	changes.map((one) => {
+		if (!one.students?.includes(student)) return one;
+		const { students, ...rest } = one;
+		const left = students.filter((id) => id !== student);
+		return left.length > 0 ? { ...rest, students: left } : { ...rest, skipped: true };
+	});
 
 /** A student leaves the calendar: a lesson that was theirs alone goes with them. */
 export async function leaveBookings(tx: Tx, student: string): Promise<void> {
@@ -67,7 +104,7 @@ export async function leaveBookings(tx: Tx, student: string): Promise<void> {
 		else
 			await tx
 				.update(t.booking)
-				.set({ body: { ...booking, students }, rev: row.rev + 1 })
+				.set({ body: { ...booking, students, changes: without(booking.changes, student) }, rev: row.rev + 1 })
 				.where(eq(t.booking.id, row.id));
 	}
 }

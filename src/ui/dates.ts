@@ -37,6 +37,13 @@ export function dayWords(day: string, from = today()): string {
 	return day.slice(0, 4) === from.slice(0, 4) ? words : `${words} ${said.year}`;
 }
 
+/** "30 Nov – 6 Dec", "1 – 3 Dec": a stretch of days, both included, without their weekdays. */
+export function stretchWords(from: string, to: string): string {
+	const [, day, month] = dayWords(from, from).split(" ");
+	const last = dayWords(to, from).split(" ").slice(1).join(" ");
+	return from.slice(0, 7) === to.slice(0, 7) ? `${day} – ${last}` : `${day} ${month} – ${last}`;
+}
+
 const relative = new Intl.RelativeTimeFormat("en", { numeric: "auto" });
 
 /** "today", "tomorrow", "3 days ago", "in 3 days". */

@@ -4,7 +4,7 @@ import { usualDifficulties } from "@/core/difficulty/usual";
 import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
 import { StudentLimit } from "@/core/people/student";
 import { complainIn } from "@/core/refusals/complain";
-import { label, whole } from "@/core/text/fields";
+import { clockTime, label, whole } from "@/core/text/fields";
 import { inTen } from "@/core/text/figures";
 import { NoteTemplate, noteLabels } from "./noteTemplate";
 
@@ -28,6 +28,7 @@ export const coachLabels = {
 	note: "note",
 	...noteLabels,
 	travel: "minutes between two places",
+	teaching: "teaching hours",
 };
 
 export const USUAL_TRAVEL = 20;
@@ -69,6 +70,13 @@ export const Coach = z.object({
 	note: z.optional(NoteTemplate),
 	/** Minutes it takes from one place of lessons to another; the usual where nothing is said. */
 	travel: z.optional(whole(0, 240)),
+	/** From when to when lessons may be; where nothing is said, as the lessons of eight weeks are. */
+	teaching: z.optional(
+		z.object({ from: clockTime, to: clockTime }).check((ctx) => {
+			const { from, to } = ctx.value;
+			if (to <= from) complainIn(ctx)(["to"], `Teaching hours end at ${to}. Choose a time after ${from}.`);
+		}),
+	),
 });
 export type Coach = z.infer<typeof Coach>;
 

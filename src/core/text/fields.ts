@@ -94,3 +94,6 @@ export const splitWords = (typed: string): string[] =>
 		.split(",")
 		.map((word) => word.trim())
 		.filter(Boolean);
+
+/** A time of day by the clock, `HH:MM`. */
+export const clockTime = z.string().check(z.regex(/^([01]\d|2[0-3]):[0-5]\d$/));

@@ -5,7 +5,7 @@ import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { plural } from "@/core/text/lists";
-import { bringBusy, closeFeed, dropBusy, keepTravel, openFeed } from "@/server/calendar";
+import { bringBusy, closeFeed, dropBusy, keepTeaching, keepTravel, openFeed } from "@/server/calendar";
 import type { CalendarPageProps } from "@/server/readCalendar";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
@@ -15,7 +15,12 @@ import { useRefusals } from "@/ui/useRefusals";
 import css from "./calendar.module.css";
 
 /** The calendar in other programs, theirs in this one, and the way between places. */
-export function CalendarShare({ feeds, busy, travel }: Pick<CalendarPageProps, "feeds" | "busy" | "travel">) {
+export function CalendarShare({
+	feeds,
+	busy,
+	travel,
+	hours,
+}: Pick<CalendarPageProps, "feeds" | "busy" | "travel" | "hours">) {
 	return (
 		<>
 			<h2 id="other-calendars">Other calendars</h2>
@@ -28,6 +33,7 @@ export function CalendarShare({ feeds, busy, travel }: Pick<CalendarPageProps, "
 			<Feeds feeds={feeds} />
 			<BusyTimes busy={busy} />
 			<Travel travel={travel} />
+			<Hours hours={hours} />
 		</>
 	);
 }
@@ -165,6 +171,41 @@ function Travel({ travel }: { travel: number }) {
 					}}
 				/>
 			</FormRow>
+			<Refusals refusals={refused} />
+		</section>
+	);
+}
+
+/** The hours inside which free time is counted. */
+function Hours({ hours }: Pick<CalendarPageProps, "hours">) {
+	const router = useRouter();
+	const { refused, ask } = useRefusals();
+	const keep = async (to: CalendarPageProps["hours"] | null) => {
+		if ((await ask(keepTeaching(to))).ok) router.refresh();
+	};
+	return (
+		<section aria-label="Teaching hours">
+			<h3 className={css.small}>Teaching hours</h3>
+			<p className="mute m-0">Free time is counted between these. At first they are as your lessons of eight weeks.</p>
+			<div className={css.one}>
+				<Form.Control
+					type="time"
+					aria-label="Teaching hours from"
+					defaultValue={hours.from}
+					key={`from ${hours.from}`}
+					onBlur={(event) => event.target.value !== hours.from && void keep({ ...hours, from: event.target.value })}
+				/>
+				<Form.Control
+					type="time"
+					aria-label="Teaching hours to"
+					defaultValue={hours.to}
+					key={`to ${hours.to}`}
+					onBlur={(event) => event.target.value !== hours.to && void keep({ ...hours, to: event.target.value })}
+				/>
+			</div>
+			<Button variant="link" size="sm" onClick={() => void keep(null)}>
+				reset to the lessons’ hours
+			</Button>
 			<Refusals refusals={refused} />
 		</section>
 	);

@@ -1,0 +1,18 @@
+import type { WeekRow } from "@/server/readCalendar";
+
+export const views = ["week", "month", "list"] as const;
+export type View = (typeof views)[number];
+
+/** Where a lesson stands on the grid. */
+export interface Times {
+	day: string;
+	time: string;
+	minutes: number;
+}
+
+/** A lesson is known by its booking and its own day in it, wherever it was moved. */
+export const keyOf = ({ booking, on }: Pick<WeekRow, "booking" | "on">): string => `${booking} ${on}`;
+
+/** The component's name of what is shown: seven days, three where there is no room for them, or a month. */
+export const viewNames = (view: View, narrow: boolean): string =>
+	view === "month" ? "dayGridMonth" : narrow ? "timeGridThree" : "timeGridWeek";
