@@ -3,23 +3,29 @@
 import { randomBytes } from "node:crypto";
 import { revalidatePath } from "next/cache";
 import * as z from "zod/mini";
+import { agreedLessons, agreedStudent, asBooking } from "@/core/calendar/agreed";
 import { Booking, bookingLabels, changeFrom, changeOne, LessonChange } from "@/core/calendar/booking";
-import type { Busy } from "@/core/calendar/clashes";
-import { Coach, coachLabels } from "@/core/coach/coach";
+import { type Busy, clashes } from "@/core/calendar/clashes";
+import { Coach, coachLabels, USUAL_TRAVEL } from "@/core/coach/coach";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { clockTime, day, dayAfter, daysBetween, ident, label, whole } from "@/core/text/fields";
 import {
 	addFeed,
 	archiveBooking,
+	busyBetween,
 	findBooking,
+	listBookings,
 	restoreBooking,
 	saveBooking,
 	splitBooking,
 	takeBusy,
 	withdrawFeed,
 } from "@/store/bookings";
+import { agreedBetween, lessonsBetween } from "@/store/calendar";
 import { findCoach, saveCoach } from "@/store/coach";
+import type { Store } from "@/store/db";
 import type { Saved } from "@/store/documents";
+import { catchUpIfRoom } from "@/store/projection";
 import { readApart } from "./readApart";
 import { type CalendarSpan, spanOf, type WeekRow, weekFrom, withRails } from "./readCalendar";
 import { store, upToDate } from "./store";
@@ -65,10 +71,28 @@ export async function changeLesson(id: unknown, on: unknown, change: unknown): P
 	);
 	if (!read.ok) return read;
 	const open = await store();
+	const agreed = agreedStudent(read.value.id);
+	if (agreed !== null) return done(await bookAgreed(open, agreed, read.value.on, read.value.change));
 	const row = await findBooking(open, read.value.id);
 	if (!row) return refuse("id", GONE);
 	const saved = await saveBooking(open, changeOne(row.booking, read.value.on, read.value.change), row);
 	return done(saved.ok ? { ok: true, value: { before: row.booking, at: saved.value, made: null } } : saved);
+}
+
+/** A lesson agreed at a wrap-up becomes a booking of its own with its first change. */
+async function bookAgreed(
+	open: Store,
+	student: string,
+	on: string,
+	change: LessonChange | null,
+): Promise<Outcome<CalendarUndo>> {
+	await catchUpIfRoom(open);
+	const agreed = (await agreedBetween(open, on, on)).find((one) => one.student === student);
+	if (!agreed) return refuse("id", GONE);
+	const bookings = (await listBookings(open)).map(({ booking }) => booking);
+	const before = asBooking(agreed, bookings, Intl.DateTimeFormat().resolvedOptions().timeZone);
+	const saved = await saveBooking(open, changeOne(before, on, change), null);
+	return saved.ok ? { ok: true, value: { before, at: saved.value, made: saved.value.id } } : saved;
 }
 
 /** A series changed from one of its lessons on: the old one ends before it, and another begins. */
@@ -201,4 +225,43 @@ export async function weekAfter(from: unknown): Promise<Outcome<WeekRow[]>> {
 	if (!read.ok) return read;
 	const open = await upToDate();
 	return { ok: true, value: await withRails(open, await weekFrom(open, dayAfter(read.value.day, 1), DAYS_AFTER)) };
+}
+
+/** Where a lesson agreed for a day would stand in the calendar, and what is in its way: for the wrap-up. */
+export interface NextLesson {
+	time: string;
+	place: string;
+	clash: string | null;
+}
+
+/** @param time empty for the student's usual hour */
+export async function nextLessonOn(student: unknown, on: unknown, time: unknown): Promise<Outcome<NextLesson>> {
+	const read = parse(
+		z.object({ student: ident, day, time: z.nullable(clockTime) }),
+		{ student, day: on, time: time === "" ? null : time },
+		{ student: "student", day: "day", time: "start" },
+	);
+	if (!read.ok) return read;
+	const open = await upToDate();
+	const asked = { student: read.value.student, day: read.value.day, time: read.value.time };
+	const [held, busy, bookings, { coach }] = await Promise.all([
+		lessonsBetween(open, asked.day, asked.day),
+		busyBetween(open, Date.parse(asked.day) - DAY_MS, Date.parse(asked.day) + 2 * DAY_MS),
+		listBookings(open),
+		findCoach(open),
+	]);
+	const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+	const others = held.filter(({ booking }) => agreedStudent(booking) !== asked.student);
+	const [added] = agreedLessons(
+		[asked],
+		others,
+		bookings.map(({ booking }) => booking),
+		zone,
+	);
+	// What the series has on that day is the one.
+	const lesson = added ?? others.find(({ students }) => students.includes(asked.student));
+	if (!lesson) return refuse("day", "Day: choose one with room for a lesson.");
+	const all = added ? [...others, added] : others;
+	const clash = clashes(all, busy, coach.travel ?? USUAL_TRAVEL).get(lesson) ?? null;
+	return { ok: true, value: { time: lesson.time, place: lesson.place, clash } };
 }

@@ -1,5 +1,4 @@
 import type { Booking, Occurrence } from "@/core/calendar/booking";
-import { occurrences } from "@/core/calendar/booking";
 import { type Busy, clashes } from "@/core/calendar/clashes";
 import { hoursOf, type TeachingHours } from "@/core/calendar/free";
 import { USUAL_TRAVEL } from "@/core/coach/coach";
@@ -7,11 +6,11 @@ import { writeCalendar } from "@/core/formats/calendar";
 import type { Rail } from "@/core/ladder/rail";
 import { dayAfter, daysBetween } from "@/core/text/fields";
 import { type BookingRow, busyBetween, busySources, type Feed, listBookings, listFeeds } from "@/store/bookings";
+import { lessonsBetween } from "@/store/calendar";
 import { findCoach } from "@/store/coach";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
-import { studentDigests } from "@/store/lessons";
 import { plansFrom } from "@/store/plans";
 import { studentNames } from "@/store/students";
 import { upToDate } from "./store";
@@ -48,9 +47,7 @@ export async function weekFrom(open: Store, day: string, days: number, cancelled
 	const to = dayAfter(day, days - 1);
 	const bookings = await listBookings(open);
 	const repeatsOf = new Map(bookings.map(({ id, booking }) => [id, booking.repeats]));
-	const lessons = bookings
-		.flatMap(({ id, booking }) => occurrences(id, booking, day, to, cancelled))
-		.sort((a, b) => a.at - b.at);
+	const lessons = await lessonsBetween(open, day, to, cancelled);
 	if (lessons.length === 0) return [];
 	const [people, plans, busy, { coach }] = await Promise.all([
 		studentNames(open),
@@ -130,8 +127,6 @@ export interface CalendarPageProps {
 	span: CalendarSpan;
 	/** Those set, or as the lessons of eight weeks are. */
 	hours: TeachingHours;
-	/** What was said at a wrap-up of a next lesson, and the calendar has no lesson then. */
-	agreed: { student: string; who: string; day: string }[];
 	series: { at: { id: string; rev: number }; booking: Booking; who: string }[];
 	feeds: Feed[];
 	busy: { source: string; times: number }[];
@@ -153,7 +148,7 @@ const seriesOf = ({ id, rev, booking }: BookingRow, names: ReadonlyMap<string, s
 export async function readCalendar(): Promise<CalendarPageProps> {
 	const open = await upToDate();
 	const day = serverDay();
-	const [week, span, bookings, feeds, busy, { coach }, people, digests] = await Promise.all([
+	const [week, span, bookings, feeds, busy, { coach }, people] = await Promise.all([
 		weekFrom(open, day, AHEAD).then((rows) => withRails(open, rows)),
 		spanOf(open, dayAfter(day, -AROUND), dayAfter(day, AROUND)),
 		listBookings(open),
@@ -161,24 +156,13 @@ export async function readCalendar(): Promise<CalendarPageProps> {
 		busySources(open),
 		findCoach(open),
 		studentNames(open),
-		studentDigests(open),
 	]);
 	const names = new Map(people.map(({ id, name }) => [id, name]));
-	const held = span.rows.filter((one) => !one.cancelled);
 	return {
 		day,
 		week,
 		span,
-		hours: coach.teaching ?? hoursOf(held),
-		agreed: people
-			.filter((one) => !one.archived)
-			.flatMap(({ id, name }) => {
-				const next = digests.get(id)?.next;
-				if (!next || next < day || next > span.to) return [];
-				return held.some((one) => one.day === next && one.students.includes(id))
-					? []
-					: [{ student: id, who: name, day: next }];
-			}),
+		hours: coach.teaching ?? hoursOf(span.rows.filter((one) => !one.cancelled)),
 		// What is over stays out of sight; its lessons are in the record.
 		series: bookings
 			.filter(({ booking }) => (booking.repeats === "once" ? booking.day : (booking.until ?? day)) >= day)
@@ -197,14 +181,12 @@ export async function readCalendar(): Promise<CalendarPageProps> {
 /** The calendar as a file: a month back and half a year ahead, who comes, when and where. */
 export async function calendarFile(open: Store): Promise<Response> {
 	const day = serverDay();
-	const [bookings, people] = await Promise.all([listBookings(open), studentNames(open)]);
+	const [held, people] = await Promise.all([
+		lessonsBetween(open, dayAfter(day, -31), dayAfter(day, 183)),
+		studentNames(open),
+	]);
 	const names = new Map(people.map(({ id, name }) => [id, name]));
-	const lessons = bookings.flatMap(({ id, booking }) =>
-		occurrences(id, booking, dayAfter(day, -31), dayAfter(day, 183)).map((one) => ({
-			...one,
-			who: whoOf(one.students, names),
-		})),
-	);
+	const lessons = held.map((one) => ({ ...one, who: whoOf(one.students, names) }));
 	return new Response(writeCalendar(lessons, new Date()), {
 		headers: {
 			"content-type": "text/calendar; charset=utf-8",

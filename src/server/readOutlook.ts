@@ -1,4 +1,3 @@
-import { occurrences } from "@/core/calendar/booking";
 import { pegDays } from "@/core/digest/ladderDigest";
 import type { LessonDigest } from "@/core/digest/lessonDigest";
 import { passesBy } from "@/core/insight/railOn";
@@ -6,7 +5,7 @@ import { areTwins } from "@/core/ladder/twin";
 import { daysOn, shareLessons } from "@/core/plan/lessonsOn";
 import type { LadderOutlook } from "@/core/plan/outlook";
 import { dayAfter } from "@/core/text/fields";
-import { listBookings } from "@/store/bookings";
+import { lessonsBetween } from "@/store/calendar";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
@@ -53,9 +52,8 @@ const passesOf = (row: RailedLadder, lessons: readonly LessonDigest[]): number[]
 /** The student's lessons in the calendar from tomorrow on, for a year, by day. */
 export async function bookedLessons(open: Store, student: string): Promise<{ day: string; minutes: number }[]> {
 	const today = serverDay();
-	return (await listBookings(open))
-		.filter(({ booking }) => booking.students.includes(student))
-		.flatMap(({ id, booking }) => occurrences(id, booking, dayAfter(today, 1), dayAfter(today, YEAR)))
+	return (await lessonsBetween(open, dayAfter(today, 1), dayAfter(today, YEAR)))
+		.filter(({ students }) => students.includes(student))
 		.map(({ day, minutes }) => ({ day, minutes }))
 		.sort((a, b) => (a.day < b.day ? -1 : 1));
 }

@@ -36,6 +36,15 @@ export interface TodayStudent {
 	ladders: TodayLadder[];
 	/** Their lesson of today is open. */
 	isOpen: boolean;
+	/** The next lesson in the calendar, of those not held yet. */
+	lesson:
+		| (Pick<WeekRow, "day" | "time" | "at" | "minutes" | "place" | "plan" | "clash" | "students"> & {
+				/** The others who come. */
+				beside: string[];
+		  })
+		| null;
+	/** What they want, where they said it. */
+	wish: string;
 }
 
 export interface TodayProps {
@@ -85,11 +94,25 @@ export async function readToday(day: string): Promise<TodayProps> {
 	const here = people.filter((person) => !person.archived);
 	const names = Object.fromEntries(people.map(({ id, name }) => [id, name]));
 	// What the calendar says goes before what was said at a wrap-up.
-	const inCalendar = new Map(week.toReversed().flatMap((row) => row.students.map((id) => [id, row.day] as const)));
-	const next = (id: string) => inCalendar.get(id) ?? digests.get(id)?.next ?? null;
+	const inCalendar = new Map(
+		week.toReversed().flatMap((row) =>
+			// Who was here today has had today's lesson.
+			row.students.flatMap((id) => (row.day === day && digests.get(id)?.last === day ? [] : [[id, row] as const])),
+		),
+	);
+	const next = (id: string) => inCalendar.get(id)?.day ?? digests.get(id)?.next ?? null;
+	const hour = (id: string) => {
+		const row = inCalendar.get(id);
+		return row ? `${row.day} ${row.time}` : next(id);
+	};
 	const inLesson = new Set(open.flatMap((lesson) => (lesson.day === day ? lesson.students : [])));
-	const inOrder = orderStudents(here, next, inLesson);
+	const inOrder = orderStudents(here, hour, inLesson);
 	const shown = inOrder.slice(0, SHOWN);
+	const wishes = new Map(
+		await Promise.all(
+			shown.slice(0, 1).map(async ({ id }) => [id, (await findStudent(store, id))?.student.wish ?? ""] as const),
+		),
+	);
 	const ladders = (await railedLadders(store, { students: shown.map(({ id }) => id) })).filter((row) => !row.archived);
 	const labels = ladderLabels(
 		ladders.map((row) => {
@@ -107,6 +130,8 @@ export async function readToday(day: string): Promise<TodayProps> {
 			name,
 			next: next(id),
 			isOpen: inLesson.has(id),
+			lesson: lessonOf(inCalendar.get(id), id, names),
+			wish: wishes.get(id) ?? "",
 			ladders: ladders
 				.filter((ladder) => ladder.student === id)
 				.map((row) => todayLadder(row, labels.get(row.id)?.what ?? "")),
@@ -132,6 +157,14 @@ export async function readToday(day: string): Promise<TodayProps> {
 		practice: said.map(({ student, ...one }) => ({ ...one, who: names[student] ?? SOMEBODY })),
 		week: await inShort(store, week, day, { students: shown.map(({ id }) => id), ladders }),
 	};
+}
+
+/** The lesson of a row as one of its students meets it. */
+function lessonOf(row: WeekRow | undefined, student: string, names: Record<string, string>): TodayStudent["lesson"] {
+	if (!row) return null;
+	const { day, time, at, minutes, place, plan, clash, students } = row;
+	const beside = students.flatMap((id) => (id === student ? [] : [names[id] ?? SOMEBODY]));
+	return { day, time, at, minutes, place, plan, clash, students, beside };
 }
 
 /** A ladder as Today shows it, its words read out for its side and hand. */

@@ -167,6 +167,8 @@ export interface StudentDigest {
 	lessons: number;
 	last: string | null;
 	next: string | null;
+	/** When on that day, where it was said. */
+	nextTime: string | null;
 	/** Cues that worked for them lately, the best first. */
 	worked: { text: string; share: number }[] | null;
 }

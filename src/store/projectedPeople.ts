@@ -31,19 +31,26 @@ export async function keepStudent(store: Store, student: string, today: string):
 	);
 	const last = latest.at(-1)?.day || (await lastPlainDay(store, student, today));
 	// Only the latest lessons can have set a day that is still to come.
-	const next =
-		latest
-			.map(({ next: everybodys, nexts }) => (nexts ? nexts.find((one) => one.student === student)?.day : everybodys))
-			.flatMap((day) => (day && day > (last ?? "") ? [day] : []))
-			.sort()
-			.at(0) ?? null;
+	const set = latest
+		.flatMap(({ next: day, nextTime: time, nexts }): { day: string; time?: string | undefined }[] =>
+			nexts ? nexts.filter((one) => one.student === student) : day ? [{ day, time }] : [],
+		)
+		.filter(({ day }) => day > (last ?? ""))
+		.sort((a, b) => (a.day < b.day ? -1 : 1))
+		.at(0);
 	const took = latest.flatMap((digest) => (digest.took ?? []).filter((one) => one.student === student));
-	const set = { lessons: row?.lessons ?? 0, last, next, worked: workedOf(took) };
+	const values = {
+		lessons: row?.lessons ?? 0,
+		last,
+		next: set?.day ?? null,
+		nextTime: set?.time ?? null,
+		worked: workedOf(took),
+	};
 	await store.write((tx) =>
 		tx
 			.insert(t.studentDigest)
-			.values({ student, ...set })
-			.onConflictDoUpdate({ target: t.studentDigest.student, set }),
+			.values({ student, ...values })
+			.onConflictDoUpdate({ target: t.studentDigest.student, set: values }),
 	);
 }
 

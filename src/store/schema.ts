@@ -359,6 +359,8 @@ export const studentDigest = sqliteTable("student_digest", {
 	/** Day of the last lesson, and the day set for the next. */
 	last: text(),
 	next: text(),
+	/** When on that day, where it was said. */
+	nextTime: text(),
 	/** Cues that worked for them lately, the best first. */
 	worked: text({ mode: "json" }).$type<{ text: string; share: number }[]>(),
 });

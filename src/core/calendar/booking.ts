@@ -132,7 +132,7 @@ export function occurrences(id: string, booking: Booking, from: string, to: stri
 }
 
 /** Whether the series has a lesson on a day, changes aside. */
-function isOn({ day: first, repeats: how, until }: Booking, on: string): boolean {
+export function isOn({ day: first, repeats: how, until }: Booking, on: string): boolean {
 	const step = STEP[how];
 	if (on < first || (until !== null && on > until)) return false;
 	const days = daysBetween(first, on);

@@ -111,8 +111,10 @@ export interface LessonDigest {
 	closed: boolean;
 	/** Day of the next lesson, set at the wrap-up. */
 	next: string | null;
+	/** When on that day, where it is not as usual. */
+	nextTime?: string;
 	/** Of each student, where it is not everybody's. */
-	nexts?: { student: string; day: string }[];
+	nexts?: { student: string; day: string; time?: string }[];
 	/** What was wanted of it: of one student, or of each of several by their id. */
 	wish: string;
 	wishes?: { student: string; wish: string }[];
@@ -185,14 +187,17 @@ const heardIn = ({ events }: LessonView): string =>
 function leftIn(
 	view: LessonView,
 	students: readonly string[],
-): Pick<LessonDigest, "next" | "nexts" | "note" | "notes"> {
+): Pick<LessonDigest, "next" | "nextTime" | "nexts" | "note" | "notes"> {
 	const left = (students.length > 0 ? students : [null]).map((student) => ({ student, ...partingOf(view, student) }));
 	const [first, ...others] = left;
-	const nexts = left.flatMap(({ student, next }) => (student && next ? [{ student, day: next }] : []));
+	const nexts = left.flatMap(({ student, next, time }) =>
+		student && next ? [{ student, day: next, ...(time ? { time } : {}) }] : [],
+	);
 	const notes = left.flatMap(({ student, note }) => (student && note ? [{ student, text: note }] : []));
 	return {
 		next: first?.next ?? null,
-		...(others.some(({ next }) => next !== first?.next) ? { nexts } : {}),
+		...(first?.time ? { nextTime: first.time } : {}),
+		...(others.some(({ next, time }) => next !== first?.next || time !== first?.time) ? { nexts } : {}),
 		note: others.length === 0 ? (first?.note ?? "") : "",
 		...(others.length > 0 && notes.length > 0 ? { notes } : {}),
 	};

@@ -8,7 +8,7 @@ import { Rule } from "@/core/rules";
 import { tallyRefusal } from "@/core/rules/tally";
 import { Cue } from "@/core/skill/cue";
 import { Direction } from "@/core/skill/direction";
-import { day, ident, label, text, whole } from "@/core/text/fields";
+import { clockTime, day, ident, label, text, whole } from "@/core/text/fields";
 
 /**
  * The body of every kind of event of a lesson; those of practice are beside them, in
@@ -235,11 +235,19 @@ export const bodies = {
 		/** Where more than one was there: to each their own. */
 		notes: z.optional(z.array(z.object({ student: ident, text: text(4000) })).check(z.maxLength(12))),
 		next: z.nullable(day),
+		/** When on that day, where it is not as usual. */
+		time: z.optional(clockTime),
 		/** What to practise until then: rungs, and how much in the coach's words. */
 		practise: z.optional(Practised),
 	}),
 	/** What one student goes home with; lessons of before said it of everybody as they were closed. */
-	parting: z.object({ note: text(4000), next: z.nullable(day), practise: z.optional(Practised) }),
+	parting: z.object({
+		note: text(4000),
+		next: z.nullable(day),
+		/** When on that day, where it is not as usual. */
+		time: z.optional(clockTime),
+		practise: z.optional(Practised),
+	}),
 	"set.opened": z.object({
 		placing: Placing,
 		variation: Variation,

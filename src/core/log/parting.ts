@@ -18,7 +18,7 @@ export function partingOf(view: Seen, student: string | null): Parting | null {
 	if (!view.closed) return null;
 	const own = student === null ? null : partingEvent(view, student);
 	if (own?.kind === "parting") return own.body;
-	const { note, notes, next, practise = [] } = view.closed.body;
+	const { note, notes, next, time, practise = [] } = view.closed.body;
 	const isTheirs = (ladder: string) => {
 		const whose = view.visits.find((visit) => visit.ladder === ladder)?.student;
 		return whose === undefined || whose === student;
@@ -27,6 +27,7 @@ export function partingOf(view: Seen, student: string | null): Parting | null {
 	return {
 		note: notes ? (notes.find((one) => one.student === student)?.text ?? "") : note,
 		next,
+		...(time ? { time } : {}),
 		...(theirs.length > 0 ? { practise: theirs } : {}),
 	};
 }

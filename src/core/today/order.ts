@@ -10,7 +10,7 @@ const NO_DAY = "9999";
  * day (days gone by stay at the top until a lesson was held), the others by name. Whoever is in
  * a lesson now has no next day yet: they stand behind the very first one.
  *
- * @param next the day of a student's next lesson; null where there is none
+ * @param next the day of a student's next lesson, or day and hour; null where there is none
  */
 export function orderStudents<P extends Person>(
 	people: readonly P[],

@@ -40,7 +40,7 @@ const ROOM = "(min-width: 700px)";
 
 /** The week or month as a grid or as a list, what is chosen in it beside it, the series below, and other calendars. */
 export function Calendar(page: CalendarPageProps) {
-	const { day, week, series, students, agreed } = page;
+	const { day, week, series, students } = page;
 	const acts = useCalendar(page.span);
 	const grid = useRef<CalendarRef>(null);
 	const [narrow, setNarrow] = useState<boolean | null>(null);
@@ -82,7 +82,6 @@ export function Calendar(page: CalendarPageProps) {
 				<>
 					{narrow === false && panel}
 					{range && <Figures span={acts.span} hours={page.hours} range={range} day={day} />}
-					<Agreed agreed={agreed} day={day} onPut={put} />
 					<CalendarShare {...page} />
 				</>
 			}
@@ -256,35 +255,6 @@ const NewLesson = ({
 		/>
 	</section>
 );
-
-/** What was agreed at a wrap-up, and stands in no calendar yet. */
-const Agreed = ({
-	agreed,
-	day,
-	onPut,
-}: Pick<CalendarPageProps, "agreed" | "day"> & { onPut: (what: Partial<Booking>) => void }) =>
-	agreed.length > 0 && (
-		<section aria-label="Not in the calendar" className={css.part}>
-			<h2>Not in the calendar</h2>
-			<ul className={css.plain}>
-				{agreed.map((one) => (
-					<li key={`${one.student} ${one.day}`} className={css.agreed}>
-						<span dir="auto">
-							<b>{one.who}</b>: {dayWords(one.day, day)}, agreed at the wrap-up
-						</span>
-						<Button
-							variant="outline-primary"
-							size="sm"
-							aria-label={`add the lesson: ${one.who}, ${dayWords(one.day, day)}`}
-							onClick={() => onPut({ students: [one.student], day: one.day, repeats: "once" })}
-						>
-							add the lesson
-						</Button>
-					</li>
-				))}
-			</ul>
-		</section>
-	);
 
 const TwoWeeks = ({ week, day }: Pick<CalendarPageProps, "week" | "day">) =>
 	week.length > 0 ? (

@@ -2,6 +2,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import { agreedStudent } from "@/core/calendar/agreed";
 import { plural } from "@/core/text/lists";
 import { makePlan } from "@/server/planning";
 import type { CalendarPageProps, WeekRow } from "@/server/readCalendar";
@@ -21,10 +22,12 @@ interface Props {
 	onDone: () => void;
 }
 
-const seriesWords = ({ repeats, day }: WeekRow): string =>
-	repeats === "once"
-		? "a single lesson"
-		: `${repeats === "every week" ? "every" : "every other"} ${new Date(`${day}T12:00:00`).toLocaleDateString("en-GB", { weekday: "long" })}`;
+const seriesWords = ({ booking, repeats, day }: WeekRow): string =>
+	agreedStudent(booking) !== null
+		? "agreed at the wrap-up"
+		: repeats === "once"
+			? "a single lesson"
+			: `${repeats === "every week" ? "every" : "every other"} ${new Date(`${day}T12:00:00`).toLocaleDateString("en-GB", { weekday: "long" })}`;
 
 /** One lesson of the calendar: what it is, its plan, and all that can be changed of its date or from it on. */
 export function Chosen({ row, page, acts, onDone }: Props) {

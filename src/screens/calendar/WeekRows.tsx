@@ -1,7 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { plural } from "@/core/text/lists";
@@ -20,11 +20,25 @@ import css from "./calendar.module.css";
 export function WeekRows({ rows, day }: { rows: readonly WeekRow[]; day: string }) {
 	return (
 		<ol className={css.week}>
-			{rows.map((row) => (
-				<Row key={`${row.booking} ${row.on}`} row={row} day={day} />
+			{rows.map((row, i) => (
+				<Fragment key={`${row.booking} ${row.on}`}>
+					<Gap before={rows[i - 1]} row={row} />
+					<Row row={row} day={day} />
+				</Fragment>
 			))}
 		</ol>
 	);
+}
+
+const MINUTE_MS = 60_000;
+/** Less is the way from one to the next. */
+const WORTH_SAYING = 20;
+
+/** What is free between two lessons of one day. */
+function Gap({ before, row }: { before: WeekRow | undefined; row: WeekRow }) {
+	if (!before || before.day !== row.day) return null;
+	const free = Math.round((row.at - before.at) / MINUTE_MS) - before.minutes;
+	return free < WORTH_SAYING ? null : <li className={css.gap}>{plural(free, "minute")} free</li>;
 }
 
 function Row({ row, day }: { row: WeekRow; day: string }) {

@@ -11,6 +11,7 @@ import { Rail } from "@/ui/Rail";
 import { SearchButton } from "@/ui/SearchButton";
 import { Decide } from "./Decide";
 import { Due } from "./Due";
+import { Next } from "./Next";
 import { OpenLessons } from "./OpenLessons";
 import { RestOfWeek } from "./RestOfWeek";
 import css from "./today.module.css";
@@ -40,18 +41,7 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 			<OpenLessons studio={studio.id} day={day} open={open} />
 			{next && (
 				<section className={css.next} aria-label="Next lesson">
-					<p className={css.when}>
-						{next.next
-							? next.next === day
-								? "Next lesson: today"
-								: `Next lesson: ${dayWords(next.next, day)}, ${fromToday(next.next, day)}`
-							: "no day set"}
-					</p>
-					<p className={css.who}>
-						<Link href={`/students/${next.id}`} dir="auto">
-							{next.name}
-						</Link>
-					</p>
+					<Next next={next} day={day} promises={keeping.promises} />
 					<div className={css.rails}>
 						{next.ladders.map((ladder) => (
 							<LadderLine key={ladder.id} who={next.name} ladder={ladder} day={day} isOpen={next.isOpen} large />

@@ -11,7 +11,6 @@ import type { Pack } from "@/core/pack/pack";
 import type { LessonOnDevice, LessonState } from "@/device/lesson";
 import { useMarks } from "@/screens/live/useLesson";
 import { BenchPage } from "@/ui/BenchPage";
-import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
 import { GiveAway } from "@/ui/GiveAway";
@@ -22,6 +21,7 @@ import { RungFacts } from "@/ui/RungFacts";
 import { AskThem, HoldTheFinish } from "./AskThem";
 import { FeltBetter } from "./FeltBetter";
 import { KeepForLadder } from "./KeepForLadder";
+import { NextDays } from "./NextDays";
 import { Names, type People, usePeople } from "./People";
 import { Practise } from "./Practise";
 import { SendNote } from "./SendNote";
@@ -213,40 +213,6 @@ function Closing({
 			</div>
 			<HowFar lesson={lesson} />
 		</Form>
-	);
-}
-
-/** When each comes next; one press where it is the same for all. */
-function NextDays({
-	wrap: { students, nameOf, day, nexts, setNext },
-	who,
-}: {
-	wrap: ReturnType<typeof useWrapUp>;
-	/** Whose part of the wrap-up is shown; null where it is all of it. */
-	who: string | null;
-}) {
-	const whose = students.length > 0 ? students : [""];
-	const shown = who === null ? whose : [who];
-	const first = nexts[shown[0] ?? ""] ?? "";
-	const isSame = whose.every((one) => nexts[one] === first);
-	return (
-		<div className="d-flex gap-3 align-items-end flex-wrap">
-			{shown.map((one) => (
-				<FormRow
-					key={one}
-					id={`next${one}`}
-					label={students.length > 1 ? `Next lesson, ${nameOf(one) ?? "somebody"}` : "Next lesson"}
-					className=""
-				>
-					<DayField least={day} value={nexts[one] ?? ""} onChange={(next) => setNext({ [one]: next })} />
-				</FormRow>
-			))}
-			{first && !isSame && (
-				<Button variant="outline-primary" onClick={() => setNext(Object.fromEntries(whose.map((one) => [one, first])))}>
-					use this day for all students
-				</Button>
-			)}
-		</div>
 	);
 }
 

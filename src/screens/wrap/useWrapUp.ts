@@ -83,6 +83,27 @@ function useNotes(
 	return { notes, forget };
 }
 
+/** When each comes next, by the student: the day, and the hour where it is not the usual one; kept on this device. */
+function useNextDays(lesson: string, view: LessonView, whose: readonly (string | null)[]) {
+	const saidBefore = (what: "next" | "time") =>
+		JSON.stringify(Object.fromEntries(whose.map((one) => [one ?? "", partingOf(view, one)?.[what] ?? ""])));
+	const [nextText, setNextText, forgetDays] = useKept(`next days ${lesson}`, saidBefore("next"));
+	const [timeText, setTimeText, forgetTimes] = useKept(`next times ${lesson}`, saidBefore("time"));
+	const nexts = JSON.parse(nextText) as Record<string, string>;
+	const times = JSON.parse(timeText) as Record<string, string>;
+	return {
+		nexts,
+		times,
+		/** The day of one student's next lesson, or of everybody's. */
+		setNext: (days: Readonly<Record<string, string>>) => setNextText(JSON.stringify({ ...nexts, ...days })),
+		setTime: (student: string, time: string) => setTimeText(JSON.stringify({ ...times, [student]: time })),
+		forgetNext: () => {
+			forgetDays();
+			forgetTimes();
+		},
+	};
+}
+
 /** What is written at the wrap-up, kept on this device until the lesson is closed. */
 export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, rungs: readonly RungWrap[]) {
 	const router = useRouter();
@@ -92,13 +113,7 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 	const closed = view.closed?.body;
 	const [remark, setRemark, forgetRemark] = useKept(`remark ${lesson.lesson}`, closed?.remark ?? "");
 	const whose = students.length > 0 ? students : [null];
-	const [nextText, setNextText, forgetNext] = useKept(
-		`next days ${lesson.lesson}`,
-		JSON.stringify(Object.fromEntries(whose.map((one) => [one ?? "", partingOf(view, one)?.next ?? ""]))),
-	);
-	const nexts = JSON.parse(nextText) as Record<string, string>;
-	/** The day of one student's next lesson, or of everybody's. */
-	const setNext = (days: Readonly<Record<string, string>>) => setNextText(JSON.stringify({ ...nexts, ...days }));
+	const { nexts, setNext, times, setTime, forgetNext } = useNextDays(lesson.lesson, view, whose);
 	const [practiseText, setPractise, forgetPractise] = useKept(
 		`practise ${lesson.lesson}`,
 		JSON.stringify(whose.flatMap((one) => partingOf(view, one)?.practise ?? [])),
@@ -116,7 +131,7 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 				dayWords,
 				marks: ownMarksIn(view, student),
 				practise: practise.filter((one) => isTheirs(student, one.ladder)),
-				next: nexts[student] ? dayWords(nexts[student]) : null,
+				next: nexts[student] ? [dayWords(nexts[student]), times[student]].filter(Boolean).join(", ") : null,
 				...templateIn(pack),
 			},
 		),
@@ -128,7 +143,11 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 		const partings = notes.map(({ student, text }) => {
 			const own = practise.filter(({ ladder }) => student === null || isTheirs(student, ladder));
 			const parting = { note: cutText(text, 4000), next: nexts[student ?? ""] || null };
-			return { student, parting: { ...parting, ...(own.length > 0 ? { practise: own } : {}) } };
+			const time = parting.next ? times[student ?? ""] : "";
+			return {
+				student,
+				parting: { ...parting, ...(time ? { time } : {}), ...(own.length > 0 ? { practise: own } : {}) },
+			};
 		});
 		lesson.write(closeLesson(view, cutText(remark, 4000), partings));
 		await lesson.settled();
@@ -140,7 +159,22 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 		router.refresh();
 	};
 
-	return { students, nameOf, day, remark, setRemark, nexts, setNext, practise, setPractise, notes, closing, close };
+	return {
+		students,
+		nameOf,
+		day,
+		remark,
+		setRemark,
+		nexts,
+		setNext,
+		times,
+		setTime,
+		practise,
+		setPractise,
+		notes,
+		closing,
+		close,
+	};
 }
 
 /** What the pack knows of a rung from before this lesson. */

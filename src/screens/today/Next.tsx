@@ -1,0 +1,110 @@
+"use client";
+
+import { useRouter } from "next/navigation";
+import { useEffect, useState } from "react";
+import Button from "react-bootstrap/Button";
+import { list, plural } from "@/core/text/lists";
+import { makePlan } from "@/server/planning";
+import type { TodayProps, TodayStudent } from "@/server/readToday";
+import { dayWords, fromToday } from "@/ui/dates";
+import Link from "@/ui/Link";
+import { Refusals } from "@/ui/Refusals";
+import { useRefusals } from "@/ui/useRefusals";
+import css from "./today.module.css";
+
+type Lesson = NonNullable<TodayStudent["lesson"]>;
+
+/** Whose lesson is next: the hour first, who, where and with whom, what they want and what was promised. */
+export function Next({
+	next: { id, name, next, lesson, wish },
+	day,
+	promises,
+}: {
+	next: TodayStudent;
+	day: string;
+	promises: TodayProps["keeping"]["promises"];
+}) {
+	const promised = promises.filter(({ student }) => student === id);
+	return (
+		<>
+			<p className={css.when}>
+				{lesson ? (
+					<>
+						Next lesson: <b>{lesson.time}</b> {fromToday(lesson.day, day)}
+						{lesson.day !== day && `, ${dayWords(lesson.day, day)}`}
+						<InMinutes at={lesson.at} />
+					</>
+				) : next ? (
+					`Next lesson: ${fromToday(next, day)}, ${dayWords(next, day)}`
+				) : (
+					"no day set"
+				)}
+			</p>
+			<p className={css.who}>
+				<Link href={`/students/${id}`} dir="auto">
+					{name}
+				</Link>
+			</p>
+			{lesson && <Where lesson={lesson} />}
+			{wish && (
+				<p className="m-0" dir="auto">
+					Wish: <b>{wish}</b>
+				</p>
+			)}
+			{promised.map((one) => (
+				<p key={one.id} className="m-0" dir="auto">
+					Promised: <b>{one.text}</b>
+				</p>
+			))}
+		</>
+	);
+}
+
+const HOUR_MINUTES = 60;
+const MINUTE_MS = 60_000;
+const AGAIN_MS = 20_000;
+const relative = new Intl.RelativeTimeFormat("en", { numeric: "always" });
+
+/** "in 35 minutes", "20 minutes ago", within four hours of it; by this device's clock, so not before the page is the browser's. */
+function InMinutes({ at }: { at: number }) {
+	const [minutes, setMinutes] = useState<number | null>(null);
+	useEffect(() => {
+		const look = () => setMinutes(Math.round((at - Date.now()) / MINUTE_MS));
+		look();
+		const timer = setInterval(look, AGAIN_MS);
+		return () => clearInterval(timer);
+	}, [at]);
+	if (minutes === null || Math.abs(minutes) > 4 * HOUR_MINUTES) return null;
+	return <b className={css.soon}>{minutes === 0 ? "now" : relative.format(minutes, "minute")}</b>;
+}
+
+/** How long, where, with whom, and the way to its plan. */
+function Where({ lesson }: { lesson: Lesson }) {
+	const router = useRouter();
+	const { refused, ask } = useRefusals();
+	const { students, day, minutes, time } = lesson;
+	return (
+		<div className={css.where}>
+			<span dir="auto">
+				{[plural(minutes, "minute"), lesson.place, lesson.beside.length > 0 && `with ${list(lesson.beside)}`]
+					.filter(Boolean)
+					.join(" · ")}
+			</span>
+			{lesson.plan ? (
+				<Link href={`/plans/${lesson.plan}`}>open the plan</Link>
+			) : (
+				<Button
+					variant="link"
+					onClick={async () => {
+						const made = await ask(makePlan({ students, day, minutes, time }));
+						if (made.ok) router.push(`/plans/${made.value.id}`);
+					}}
+				>
+					plan it
+				</Button>
+			)}
+			{lesson.clash && <b className="asks">{lesson.clash}</b>}
+			<Refusals refusals={refused} />
+		</div>
+	);
+}
