@@ -17,10 +17,45 @@ export async function amissOn(page: Page, width: number, height: number): Promis
 			...(await page.evaluate(cutOff)),
 			...(await page.evaluate(tooNarrow)),
 			...(await page.evaluate(rawTokens)),
+			...(await page.evaluate(tooSmall, width <= PHONE ? [44, 24] : [24, 16])),
 		];
 		if (amiss.length === 0 || look === 4) return amiss;
 		await page.waitForTimeout(700);
 	}
+}
+
+const PHONE = 640;
+
+/**
+ * Run in the page: controls that are too small to be hit, by the least height and width; a box to tick with its label.
+ * A link in running text is as high as its line.
+ */
+function tooSmall([high, wide]: readonly number[]): string[] {
+	const small: string[] = [];
+	for (const one of document.querySelectorAll("a[href], button, input, select, textarea, summary")) {
+		if (
+			!one.checkVisibility({ visibilityProperty: true }) ||
+			one.closest(".visually-hidden, .visually-hidden-focusable, svg")
+		)
+			continue;
+		const isRunning = [...(one.parentElement?.childNodes ?? [])].some(
+			(node) => node !== one && node.nodeType === 3 && node.textContent?.trim(),
+		);
+		if (
+			one.matches("a, button") &&
+			getComputedStyle(one).display.startsWith("inline") &&
+			(isRunning || one.closest("p, dd"))
+		)
+			continue;
+		const around = one.matches("[type=checkbox], [type=radio]") ? (one.closest("label, .form-check") ?? one) : one;
+		const box = around.getBoundingClientRect();
+		if (box.width < 1 || box.height < 1) continue;
+		if (box.height < (high ?? 0) - 0.5 || box.width < (wide ?? 0) - 0.5)
+			small.push(
+				`small, ${Math.round(box.width)} by ${Math.round(box.height)}: ${one.tagName.toLowerCase()} ${(one.getAttribute("aria-label") ?? one.textContent ?? "").trim().slice(0, 30)}`,
+			);
+	}
+	return [...new Set(small)];
 }
 
 /** Run in the page: what is wider than it, hangs out of it, or lies under something else. */

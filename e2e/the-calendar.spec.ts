@@ -124,7 +124,10 @@ test("a week on the grid: dragged, lengthened, moved by keys, ill, undone, and f
 
 	// By keys: a quarter of an hour later, then longer by as much; the keys stay on the lesson.
 	await jory.focus();
+	// Two presses at once are two steps.
 	await page.keyboard.press("ArrowDown");
+	await page.keyboard.press("ArrowDown");
+	await page.keyboard.press("ArrowUp");
 	await expect(held(page)).toContainText("17:00");
 	await expect(jory).toBeFocused();
 	await page.keyboard.press("Shift+ArrowDown");

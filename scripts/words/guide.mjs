@@ -38,7 +38,7 @@ const PHRASES = [
 /** Words a button may begin with: what pressing does. */
 const VERBS = new Set(
 	`add allow answer archive ask back build cancel change choose close compare confirm continue copy count delete discard done
-	download draw edit end enter fill find finish follow give go hide import insert join judge keep leave load log make mark
+	download draw edit end enter fill find finish follow give go hide import insert join judge keep leave load loading log look make mark
 	merge move next open park pause pin plan play press print promise quick read redo remove replace reset restore save say search send
 	set share show shuffle sign skip split start stay stop switch take try undo update use watch work wrap write`.split(
 		/\s+/,

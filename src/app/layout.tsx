@@ -5,6 +5,7 @@ import { today } from "@/ui/dates";
 import { lightScript } from "@/ui/lightScript";
 import { Companion } from "./Companion";
 import { Finder } from "./Finder";
+import { MadeUp } from "./MadeUp";
 import "./theme.scss";
 
 // Made for each request: a page carries its policy's number and the day it is. One that was made at the build
@@ -31,6 +32,7 @@ export default function Layout({ children }: { children: React.ReactNode }) {
 				<script dangerouslySetInnerHTML={{ __html: lightScript }} />
 			</head>
 			<body>
+				<MadeUp />
 				{children}
 				<Companion />
 				<Finder />

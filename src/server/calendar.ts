@@ -28,7 +28,7 @@ import type { Saved } from "@/store/documents";
 import { catchUpIfRoom } from "@/store/projection";
 import { readApart } from "./readApart";
 import { type CalendarSpan, spanOf, type WeekRow, weekFrom, withRails } from "./readCalendar";
-import { store, upToDate } from "./store";
+import { refusedInLook, store, upToDate } from "./store";
 
 /** What comes in from the calendar: parsed once here, written whole or not at all. */
 
@@ -161,6 +161,8 @@ export async function putBookingAway(id: unknown, archived: unknown): Promise<Ou
 
 /** An address to subscribe to; it is shown once, and only a hash of it stays here. */
 export async function openFeed(name: unknown): Promise<Outcome<string>> {
+	const madeUp = await refusedInLook();
+	if (madeUp) return madeUp;
 	const read = parse(z.object({ name: label(60) }), { name }, { name: "name" });
 	if (!read.ok) return read;
 	const token = randomBytes(32).toString("base64url");

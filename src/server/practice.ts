@@ -26,7 +26,7 @@ import {
 } from "@/store/practice";
 import { findStudent } from "@/store/students";
 import { drillOf, notForHome } from "./readPractice";
-import { store, upToDate } from "./store";
+import { refusedInLook, store, upToDate } from "./store";
 
 /** What comes in about practice from the coach: parsed once here, written whole or not at all. */
 
@@ -98,6 +98,8 @@ export async function drillFor(student: unknown, at: unknown): Promise<Outcome<P
 
 /** A private link; its address is answered once, and only a hash of it stays here. */
 export async function openPracticeLink(assignment: unknown, asked: unknown): Promise<Outcome<string>> {
+	const madeUp = await refusedInLook();
+	if (madeUp) return madeUp;
 	const read = parse(
 		z.object({ assignment: ident, asked: z.object({ name: label(60), ends: day }) }),
 		{ assignment, asked },

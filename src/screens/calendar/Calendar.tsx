@@ -240,7 +240,7 @@ const NewLesson = ({
 	acts: CalendarActs;
 	onDone: () => void;
 }) => (
-	<section aria-label="A new lesson">
+	<section aria-label="A new lesson" className={css.chosen}>
 		<h2>A new lesson</h2>
 		<BookingForm
 			key={JSON.stringify(begin)}

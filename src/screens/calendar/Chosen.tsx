@@ -157,7 +157,7 @@ function DateForm({ row, page: { series, students, day: today }, acts, onDone }:
 					onChange={(event) => setMinutes(event.target.value)}
 				/>
 			</FormRow>
-			<FormRow id={`${id}-place`} label="Place" className="">
+			<FormRow id={`${id}-place`} label="Place" className={css.who ?? ""}>
 				<Form.Control dir="auto" maxLength={80} value={place} onChange={(event) => setPlace(event.target.value)} />
 			</FormRow>
 			{all.length > 1 && <WhoComes all={all} come={come} students={students} onChange={setCome} />}

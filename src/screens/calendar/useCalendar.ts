@@ -1,5 +1,5 @@
 import { useRouter } from "next/navigation";
-import { useCallback, useState } from "react";
+import { useCallback, useRef, useState } from "react";
 import { dayAfter } from "@/core/text/fields";
 import { type CalendarUndo, calendarSpan, changeFromHere, changeLesson, undoCalendar } from "@/server/calendar";
 import type { CalendarSpan } from "@/server/readCalendar";
@@ -50,13 +50,28 @@ export function useCalendar(first: CalendarSpan) {
 		},
 		[span.from, span.to, fetchSpan],
 	);
+	/** Changes wait for each other: each is made on what the one before has left. */
+	const last = useRef<Promise<unknown>>(Promise.resolve());
+	const waiting = useRef(0);
 	const change = async (booking: string, on: string, to: Change | null, words: string, isSeries: boolean) => {
-		const outcome = await ask(changeLesson(booking, on, to));
-		if (!outcome.ok) return false;
-		const further = isSeries && to !== null && !to.skipped ? { booking, on, change: to } : null;
-		setDone({ words, undo: outcome.value, further });
-		await again();
-		return true;
+		// Seen at once: a second press is made on what the first one shows.
+		const { skipped, ...moved } = to ?? {};
+		if (to && !skipped)
+			setSpan((now) => ({
+				...now,
+				rows: now.rows.map((row) => (row.booking === booking && row.on === on ? { ...row, ...moved } : row)),
+			}));
+		waiting.current += 1;
+		const asked = last.current.then(() => ask(changeLesson(booking, on, to)));
+		last.current = asked;
+		const outcome = await asked;
+		waiting.current -= 1;
+		if (outcome.ok) {
+			const further = isSeries && to !== null && !skipped ? { booking, on, change: to } : null;
+			setDone({ words, undo: outcome.value, further });
+		}
+		if (waiting.current === 0) await again();
+		return outcome.ok;
 	};
 	const fromHere = async (booking: string, on: string, to: Change, words: string) => {
 		const outcome = await ask(changeFromHere(booking, on, to));

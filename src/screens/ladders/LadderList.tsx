@@ -12,7 +12,9 @@ import { Rail } from "@/ui/Rail";
 import css from "@/ui/rows.module.css";
 import own from "./ladders.module.css";
 
-const PITCH = 9;
+const PITCH = 6;
+/** The height of a rail beside a row, in pixels. */
+const HIGH = 54;
 
 const filters = {
 	"": "all ladders",
@@ -29,10 +31,29 @@ const passes: Record<Filter, (ladder: LadderLine) => boolean> = {
 	untried: ({ last }) => last === null,
 };
 
-/** Who stands where: students against skills, a small rail where the two meet. */
+const name = (a: LadderLine, b: LadderLine) =>
+	a.studentName.localeCompare(b.studentName) || a.skillName.localeCompare(b.skillName);
+const triesOn = ({ rail }: LadderLine) => rail.holes[rail.pegIndex]?.tries ?? 0;
+
+const orders = {
+	student: { says: "by student", by: name },
+	tries: { says: "most tries on the rung first", by: (a, b) => triesOn(b) - triesOn(a) || name(a, b) },
+	rest: {
+		says: "longest without a lesson first",
+		by: (a, b) => (a.last ?? "").localeCompare(b.last ?? "") || name(a, b),
+	},
+	skill: {
+		says: "by skill",
+		by: (a, b) => a.skillName.localeCompare(b.skillName) || b.rail.pegIndex - a.rail.pegIndex,
+	},
+} satisfies Record<string, { says: string; by: (a: LadderLine, b: LadderLine) => number }>;
+type Order = keyof typeof orders;
+
+/** Who stands where: every ladder in use, searched, filtered and put in an order. */
 export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 	const [words, setWords] = useState("");
 	const [filter, setFilter] = useState<Filter>("");
+	const [order, setOrder] = useState<Order>("student");
 	const here = ladders.filter((ladder) => !ladder.archived);
 	const away = ladders.filter((ladder) => ladder.archived);
 	const asked = foldText(words).split(" ").filter(Boolean);
@@ -42,10 +63,7 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 		);
 		return passes[filter](ladder) && asked.every((word) => text.includes(word));
 	});
-	const students = [...new Map(shown.map((one) => [one.student, one.studentName]))];
-	const skills = [...new Map(shown.map((one) => [one.skill, one.skillName]))].sort(([, a], [, b]) =>
-		a.localeCompare(b),
-	);
+	const rows = [...shown].sort(orders[order].by);
 	const gapsId = useId();
 	const gaps = here.filter(({ twin }) => twin?.gap && twin.ahead < 0);
 	return (
@@ -84,6 +102,17 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 							</option>
 						))}
 					</Form.Select>
+					<Form.Select
+						aria-label="Order of the ladders"
+						value={order}
+						onChange={(event) => setOrder(event.target.value as Order)}
+					>
+						{Object.entries(orders).map(([key, { says }]) => (
+							<option key={key} value={key}>
+								{says}
+							</option>
+						))}
+					</Form.Select>
 					<span className="mute" role="status">
 						{shown.length === here.length
 							? plural(here.length, "ladder")
@@ -106,57 +135,7 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 					</ul>
 				</section>
 			)}
-			{shown.length > 0 && (
-				<div className={own.scroll}>
-					<table className={own.rack}>
-						<thead>
-							<tr>
-								<td />
-								{skills.map(([id, name]) => (
-									<th key={id} scope="col" dir="auto">
-										{name}
-									</th>
-								))}
-							</tr>
-						</thead>
-						<tbody>
-							{students.map(([student, name]) => (
-								<tr key={student}>
-									<th scope="row" dir="auto">
-										<Link href={`/students/${student}`}>{name}</Link>
-									</th>
-									{skills.map(([skill]) => (
-										<td key={skill}>
-											<div>
-												{shown
-													.filter((one) => one.student === student && one.skill === skill)
-													.map((ladder) => (
-														<Small key={ladder.id} ladder={ladder} />
-													))}
-											</div>
-										</td>
-									))}
-								</tr>
-							))}
-						</tbody>
-					</table>
-				</div>
-			)}
-			{skills.map(([skill, name]) => (
-				<section key={skill} className={own.bySkill} aria-label={name}>
-					<h2 dir="auto">{name}</h2>
-					<ul>
-						{shown
-							.filter((one) => one.skill === skill)
-							.sort((a, b) => b.rail.pegIndex - a.rail.pegIndex || a.studentName.localeCompare(b.studentName))
-							.map((ladder) => (
-								<li key={ladder.id}>
-									<Small ladder={ladder} named />
-								</li>
-							))}
-					</ul>
-				</section>
-			))}
+			{rows.length > 0 && <Rows rows={rows} />}
 			{shown.length > 0 && (
 				<p className="mute mt-3">
 					One ladder: one student, one skill, one side. Filled = passed. Ring = held on several days. Bar = skipped.
@@ -182,35 +161,73 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 	);
 }
 
-/** A ladder's rail and where its peg stands; in a list, whose it is and on which rung. */
-function Small({ ladder, named = false }: { ladder: LadderLine; named?: boolean }) {
+/** A row a ladder: whose and to what, the rail, the rung of the peg with what was tried on it since, and the last lesson. */
+const Rows = ({ rows }: { rows: readonly LadderLine[] }) => (
+	<table className={own.rack}>
+		<thead>
+			<tr>
+				<th scope="col">student, skill</th>
+				<td className={own.railCell} />
+				<th scope="col">rung with the peg</th>
+				<th scope="col" className={own.figure}>
+					tries on it
+				</th>
+				<th scope="col" className={own.figure}>
+					days met
+				</th>
+				<th scope="col" className={own.figure}>
+					last lesson
+				</th>
+			</tr>
+		</thead>
+		<tbody>
+			{rows.map((ladder, i) => (
+				<Row key={ladder.id} ladder={ladder} isFirst={rows[i - 1]?.student !== ladder.student} />
+			))}
+		</tbody>
+	</table>
+);
+
+function Row({ ladder, isFirst }: { ladder: LadderLine; isFirst: boolean }) {
 	const { holes, pegIndex } = ladder.rail;
+	const hole = holes[pegIndex];
+	const skill = `${ladder.skillName}${ladder.side === "none" ? "" : `, ${ladder.side}`}`;
 	return (
-		<Link
-			href={`/ladders/${ladder.id}`}
-			className={own.small}
-			title={`${holes[pegIndex]?.name ?? ""}${ladder.last ? `, last ${dayWords(ladder.last)}` : ", not tried yet"}`}
-		>
-			<Rail
-				holes={holes}
-				pegIndex={pegIndex}
-				pitch={PITCH}
-				width={36}
-				label={`${ladder.studentName}, ${ladder.skillName}`}
-				twin={ladder.twin}
-			/>
-			<span>
-				<b>{pegIndex + 1}</b>
-				<small>of {holes.length}</small>
-				{ladder.side !== "none" && <small>{ladder.side}</small>}
-			</span>
-			{named && (
-				<em dir="auto">
-					<strong>{ladder.studentName}</strong>
-					<br />
-					{holes[pegIndex]?.name}
-				</em>
-			)}
-		</Link>
+		<tr>
+			<th scope="row" dir="auto">
+				<Link href={`/students/${ladder.student}`} className={isFirst ? "" : own.again}>
+					{ladder.studentName}
+				</Link>
+				<span className="mute">{skill}</span>
+			</th>
+			<td className={own.railCell}>
+				<Link href={`/ladders/${ladder.id}`} aria-label={`${ladder.studentName}, ${skill}: open the ladder`}>
+					<Rail
+						holes={holes}
+						pegIndex={pegIndex}
+						pitch={Math.min(PITCH, HIGH / holes.length)}
+						width={36}
+						label={`${ladder.studentName}, ${ladder.skillName}`}
+						twin={ladder.twin}
+					/>
+				</Link>
+			</td>
+			<td>
+				<Link href={`/ladders/${ladder.id}`} className={own.rungLink}>
+					<b>{pegIndex + 1}</b>
+					<small>of {holes.length}</small>
+					<span dir="auto">{hole?.name}</span>
+				</Link>
+			</td>
+			<td className={own.figure}>
+				<span className={own.label}>tries on it</span> {hole?.tries ?? 0}
+			</td>
+			<td className={own.figure}>
+				<span className={own.label}>days met</span> {hole?.metDays.length ?? 0}
+			</td>
+			<td className={own.figure}>
+				<span className={own.label}>last lesson</span> {ladder.last ? dayWords(ladder.last) : "not tried yet"}
+			</td>
+		</tr>
 	);
 }

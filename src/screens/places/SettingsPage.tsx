@@ -1,4 +1,5 @@
 import { BenchPage } from "@/ui/BenchPage";
+import { Ready } from "@/ui/Ready";
 import { passcode, settingsList } from "./listed";
 import { PlaceList } from "./PlaceList";
 
@@ -6,6 +7,7 @@ import { PlaceList } from "./PlaceList";
 export const SettingsPage = ({ lan }: { lan: boolean }) => (
 	<BenchPage>
 		<h1>Settings</h1>
+		<Ready />
 		<PlaceList list={lan ? [...settingsList, passcode] : settingsList} />
 	</BenchPage>
 );

@@ -27,6 +27,12 @@ export const tools: readonly Listed[] = [
 	{ href: "/load", name: "Training load", answers: "Who does too much this week?", drawing: "load" },
 	{ href: "/care", name: "Safety and consent", answers: "What must be checked, and who agreed?", drawing: "care" },
 	{ href: "/studio", name: "All students", answers: "Who is stuck, and which rungs are slow?", drawing: "studio" },
+	{
+		href: "/how",
+		name: "How it works",
+		answers: "What comes after what, and what do the words mean?",
+		drawing: "lesson",
+	},
 ];
 
 /** All that is set once, each with what it changes. */
@@ -70,7 +76,6 @@ const placeWords: Readonly<Record<string, string>> = {
 	"/records": "back up, download, import, restore, problems, delete, move to another computer",
 	"/find": "find words that were said, noted or promised",
 	"/settings": "units, note template, working range, reminders, passcode",
-	"/how": "help, first steps, rung, peg, limit, set, cue",
 };
 
 /** What is begun from a page, by its verb. */
@@ -89,7 +94,7 @@ const acts: readonly [title: string, href: string, text: string][] = [
 
 /** Every page and every act that needs no name, for search. */
 export const findablePages: readonly Findable[] = [
-	...[...places, settings, { href: "/how", name: "How it works" }].map(
+	...[...places, settings].map(
 		({ href, name }): Findable => ({
 			id: `page ${href}`,
 			group: "Go to",

@@ -28,7 +28,7 @@ export function PracticeList({
 }) {
 	return (
 		<BenchPage wide margin={<BringBack />}>
-			<h1>Practice</h1>
+			<h1>Home practice</h1>
 			<Assign students={students} />
 			{lines.length === 0 && (
 				<p>

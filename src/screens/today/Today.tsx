@@ -8,6 +8,7 @@ import { dayWords, fromToday } from "@/ui/dates";
 import { Parked, Promises } from "@/ui/KeepList";
 import Link from "@/ui/Link";
 import { Rail } from "@/ui/Rail";
+import { Ready } from "@/ui/Ready";
 import { SearchButton } from "@/ui/SearchButton";
 import { Decide } from "./Decide";
 import { Due } from "./Due";
@@ -82,6 +83,7 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 				<Begin ladder={null} label="quick count" quiet />
 				<span className="mute">Choose the student and the rung afterwards.</span>
 			</p>
+			<Ready />
 		</BenchPage>
 	);
 }

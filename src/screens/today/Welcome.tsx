@@ -5,7 +5,9 @@ import { type FormEvent, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { begin } from "@/device/begin";
+import { forgetStudio } from "@/device/last";
 import { makeSomebody } from "@/server/actions";
+import { lookAround } from "@/server/look";
 import { answeredPlainly } from "@/ui/answered";
 import { FormRow } from "@/ui/FormRow";
 import Link from "@/ui/Link";
@@ -70,7 +72,33 @@ export function Welcome() {
 				<Link className="btn btn-outline-primary" href="/how">
 					see how it works
 				</Link>
+				<LookAround />
 			</p>
 		</section>
+	);
+}
+
+/** A studio of made-up students in a database of its own; the real one stays empty. */
+function LookAround() {
+	const { refused, ask } = useRefusals();
+	const [busy, setBusy] = useState(false);
+	return (
+		<>
+			<Button
+				variant="outline-primary"
+				disabled={busy}
+				onClick={async () => {
+					setBusy(true);
+					const shown = await ask(lookAround());
+					setBusy(false);
+					if (!shown.ok) return;
+					forgetStudio();
+					window.location.assign("/");
+				}}
+			>
+				{busy ? "loading made-up students" : "look around with made-up students"}
+			</Button>
+			<Refusals refusals={refused} />
+		</>
 	);
 }

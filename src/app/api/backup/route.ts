@@ -3,11 +3,14 @@ import { rm, stat } from "node:fs/promises";
 import { Readable } from "node:stream";
 import { busy, makeBackup, readBack, site } from "@/server/jobs";
 import { refused, stranger } from "@/server/route";
+import { refusedInLook } from "@/server/store";
 
 /** The whole database as it is at this moment, in one file. */
 export async function POST(request: Request) {
 	const away = stranger(request);
 	if (away) return away;
+	const madeUp = await refusedInLook();
+	if (madeUp && !madeUp.ok) return refused(403, madeUp.refusals);
 	const at = await site();
 	if (await busy(at))
 		return refused(409, [{ path: "", sentence: "Another task is running. Back up when it has ended." }]);

@@ -11,10 +11,15 @@ import css from "./drawer.module.css";
 /** How many tries the limit is moved by. */
 const STEP = 6;
 
-/** Four groups, what is used most first in each: this try, the student, the drill, then lesson and device. */
+/** The way to the wrap-up, then four groups, what is used most first in each: this try, the student, the drill, then lesson and device. */
 export function MoreDrawer() {
+	const { lesson } = useLive();
 	return (
 		<Drawer title="More">
+			<PlainLink className={css.choice} href={`/wrap?lesson=${lesson.lesson}`}>
+				wrap up
+				<small>ask, move the peg, note</small>
+			</PlainLink>
 			<ThisTry />
 			<ThisStudent />
 			<ThisDrill />
@@ -91,14 +96,10 @@ function ThisDrill() {
 }
 
 function ThisLesson() {
-	const { lesson, board, holds, acts, open } = useLive();
+	const { board, holds, acts, open } = useLive();
 	const done = useDone();
 	return (
 		<Group name="This lesson and device">
-			<PlainLink className={css.choice} href={`/wrap?lesson=${lesson.lesson}`}>
-				wrap up
-				<small>ask, move the peg, note</small>
-			</PlainLink>
 			{board.set.open && (
 				<Choice onClick={() => open("break")} small="with minutes">
 					a break
