@@ -1,6 +1,6 @@
 import { Command } from "cmdk";
 import { useRouter } from "next/navigation";
-import { useDeferredValue, useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import { findablesIn, inGroups, searchIn } from "@/core/find/find";
 import { cutText } from "@/core/text/fields";
@@ -59,7 +59,8 @@ export function SearchPanel({ open, onClose }: { open: boolean; onClose: () => v
 	const router = useRouter();
 	const pack = usePackHere();
 	const [typed, setTyped] = useState("");
-	const query = useDeferredValue(typed.trim());
+	// Not a moment behind what is typed: Enter opens what stands there.
+	const query = typed.trim();
 	const search = useMemo(() => searchIn([...findablePages, ...(pack ? findablesIn(pack) : [])]), [pack]);
 	const here = query === "" ? findablePages.filter(({ group }) => group === "Do") : search(query);
 	const answer = useServerHits(query);
