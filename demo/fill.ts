@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import type { Booking } from "@/core/calendar/booking";
 import { freshCoach } from "@/core/coach/coach";
 import { FORMAT, orderOf, type Rows, type Section, VERSION } from "@/core/formats/workbook";
 import { hashOf } from "@/core/hash/hash";
@@ -16,6 +17,19 @@ import { ladders, older, skills, students } from "./scenario";
 
 const PLACES = ["Tannery hall", "Quay meadow"];
 const TERM_WEEKS = 20;
+
+const WEEK = 7;
+
+/** What became of single dates of the series: one was ill last week, one comes an hour later the week after next. */
+function changesOf(student: string, next: string): Booking["changes"] {
+	const plain = { day: null, time: null };
+	if (student === "odile")
+		return [{ ...plain, on: dayAfter(next, -WEEK), skipped: true, reason: "ill, told the day before" }];
+	const later = dayAfter(next, WEEK);
+	return student === "pip"
+		? [{ on: later, skipped: false, day: dayAfter(later, -1), time: "17:30", reason: "school play on the day" }]
+		: [];
+}
 
 /** The demo studio as a workbook: documents as a coach would have saved them, and everything that happened. */
 export function demoWorkbook(today: string, progress?: (done: number, of: number) => void): string {
@@ -88,7 +102,7 @@ export function demoWorkbook(today: string, progress?: (done: number, of: number
 				zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
 				repeats: "every week" as const,
 				until: null,
-				changes: [],
+				changes: changesOf(id, dayAfter(today, nextIn)),
 			},
 		})),
 		coach: [{ id: "coach" as const, made, coach: freshCoach }],

@@ -1,5 +1,6 @@
 import type { Page } from "@playwright/test";
 import { resolve } from "@/core/log/resolve";
+import { findLadder, saveLadder } from "@/store/ladders";
 import { allSent, expect, good, test, touch } from "./studio";
 
 /** A page on which every press is counted. */
@@ -197,5 +198,23 @@ test.describe("the demo", () => {
 			(JSON.parse(String(row.body)) as { rungs: { id: string }[] }).rungs.map(({ id }) => id),
 		);
 		expect(new Set(ids).size).toBe(ids.length);
+	});
+
+	test("a lesson begins where its ladder says, from Today too, says so, and the peg is one press away", async ({
+		page,
+		studio,
+	}) => {
+		await studio.inStore(async (store) => {
+			const found = await findLadder(store, "odile-slackline");
+			if (found) await saveLadder(store, { ...found.ladder, begins: "from the bottom" }, found);
+		});
+		await page.goto("/");
+		await page.getByRole("button", { name: /^start lesson: Odile/ }).click();
+		await expect(page.getByText("The lesson starts from the bottom, as the ladder says.")).toBeVisible();
+		await expect(page.getByRole("heading", { level: 1 })).not.toContainText("Six steps");
+		await page.getByRole("button", { name: /^go to the peg/ }).click();
+		await expect(page.getByRole("heading", { level: 1 })).toContainText("Six steps");
+		await good(page).click();
+		await expect(page.getByTestId("used")).toHaveText("1");
 	});
 });

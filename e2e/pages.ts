@@ -32,7 +32,13 @@ export const pages = {
 		"/skills/balls#scales",
 		"/skills/balls#related",
 	],
-	"plans, calendar, season": ["/plans", "/plans?student=isolde", "/calendar", "/season?student=isolde"],
+	"plans, calendar, season": [
+		"/plans",
+		"/plans?student=isolde",
+		"/calendar",
+		"/calendar/month",
+		"/season?student=isolde",
+	],
 	"sums and stills": ["/sums", "/sums#tries", "/position?ladder=isolde-clubs"],
 	practice: ["/practice", "/practice/nimue-practice", "/practice/nimue-practice/paper"],
 	"ladders and rules": [

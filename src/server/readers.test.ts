@@ -10,6 +10,7 @@ import { readFind } from "./readFind";
 import { readCard, readCoach, readLadder, readLadderChoices, readLadders } from "./readLadders";
 import { readLesson } from "./readLesson";
 import { readAllLoads, readLoad } from "./readLoad";
+import { readMonth } from "./readMonth";
 import { readPlan, readPlans } from "./readPlans";
 import { readPractice, readPracticeList } from "./readPractice";
 import { readProgress } from "./readProgress";
@@ -98,6 +99,7 @@ const rows: Row[] = [
 		Array(12).fill(1),
 	],
 	["the studio", async () => (await readStudio()).rungs.length, 0, 3 * TWO, 3 * (TWO + MANY)],
+	["the month", async () => (await readMonth("2026-03")).rows.length, 0, 1, 1 + MANY],
 	["the calendar", async () => (await readCalendar()).students.length, 0, TWO, TWO + MANY],
 	[
 		"what is found",

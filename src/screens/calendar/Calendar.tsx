@@ -204,6 +204,7 @@ function Head({
 					add a lesson
 				</Button>
 				<Link href="/plans">lesson plans</Link>
+				<Link href="/calendar/month">month in figures</Link>
 			</span>
 		</div>
 	);

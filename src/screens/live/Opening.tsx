@@ -1,6 +1,7 @@
 import type { Body } from "@/core/log/kinds";
 import { leftToday } from "@/core/log/verdict";
 import { wishOf } from "@/core/log/wish";
+import type { PackLadder } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
 import { capital } from "@/core/text/wording";
 import { fromToday } from "@/ui/dates";
@@ -19,9 +20,17 @@ function todayWords(opened: Body<"lesson.opened"> | undefined, wish: string): st
 	].join(" · ");
 }
 
+/** Why the lesson does not begin on the peg. */
+const beginWords = ({ begins }: PackLadder): string =>
+	begins === "from the bottom"
+		? "The lesson starts from the bottom, as the ladder says."
+		: begins === "last lesson's work"
+			? "The lesson starts with last lesson’s work, as the ladder says."
+			: "The lesson starts away from it.";
+
 /** A lesson opens with last time: the score, the cue to repeat, what was promised, what is parked. */
 export function Opening() {
-	const { view, pack, board, open } = useLive();
+	const { view, pack, board, acts, open } = useLive();
 	const { ladder, set } = board;
 	if (!ladder) return null;
 	const { last } = ladder;
@@ -38,6 +47,11 @@ export function Opening() {
 			<button type="button" className={css.today} onClick={() => open("lesson")}>
 				<span>{todayWords(view.opened?.body, wishOf(view, set.placing.student))}</span>
 			</button>
+			{set.elsewhere === "here today" && (
+				<button type="button" className={css.today} onClick={() => acts.backToPeg()}>
+					<span>go to the peg. {beginWords(ladder)}</span>
+				</button>
+			)}
 			{!window.isSecureContext && <p className="asks">{insecureWords}</p>}
 			{limit && (
 				<p>

@@ -17,7 +17,7 @@ import type { PlanView, Stretch } from "@/core/plan/viewPlan";
 import css from "./plans.module.css";
 
 /** What can be hit, however short it is. */
-const LEAST_PX = 24;
+const LEAST_PX = 26;
 
 /** A lesson of an hour is as high as a laptop's page and a half; a short one is not squeezed. */
 const scaleOf = (minutes: number, shortest: number): number =>

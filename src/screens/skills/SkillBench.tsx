@@ -1,12 +1,14 @@
 "use client";
 
-import { type Dispatch, memo, type SetStateAction, useCallback, useEffect, useState } from "react";
+import { type Dispatch, memo, type SetStateAction, useCallback, useContext, useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
 import { moveItem, removeItem } from "@/core/editing/paths";
 import { firstCue, withFirstCue } from "@/core/skill/cue";
+import { readSides } from "@/core/skill/sides";
 import { freshPosition, type KeyPosition, orders, remarks, type Skill } from "@/core/skill/skill";
+import { toleranceWords } from "@/core/skill/tolerance";
 import { plural } from "@/core/text/lists";
 import type { OtherSkill, SkillPage } from "@/server/readSkills";
 import { Archive } from "@/ui/Archive";
@@ -241,6 +243,29 @@ function Positions({
 	);
 }
 
+/** Under a row that is not open: how one sees that it is right, its tolerance, and the first fault with its cause. */
+function AtAGlance({ position: { tell, tolerance, fault, faults = [] } }: { position: KeyPosition }) {
+	const side = useContext(SideContext);
+	const first = faults[0];
+	const lines = [
+		["sign", tell],
+		["tolerance", toleranceWords(tolerance)],
+		["fault", first?.words || fault],
+		["remedy", first?.remedies[0]?.words],
+	].filter(([, words]) => words);
+	if (lines.length === 0) return null;
+	return (
+		<p className={own.glance} dir="auto">
+			{lines.map(([name, words], i) => (
+				<span key={name}>
+					{i > 0 && " · "}
+					{name}: {readSides(words ?? "", { side, strong: side })}
+				</span>
+			))}
+		</p>
+	);
+}
+
 /** One key position in its row, written in place; drawn anew only when it says something else. */
 const PositionRow = memo(function PositionRow({
 	index,
@@ -306,6 +331,7 @@ const PositionRow = memo(function PositionRow({
 							<span className="visually-hidden"> of {called}</span>
 						</button>
 					</div>
+					{!isOpen && <AtAGlance position={position} />}
 					{isOpen && earlier && (
 						<PositionFields
 							index={index}

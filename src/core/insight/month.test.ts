@@ -1,0 +1,43 @@
+import type { LessonDigest, MoveDigest } from "@/core/digest/lessonDigest";
+import { monthOf } from "./month";
+
+const move = (to: string, from: string, reason = "passed", unfounded = false) =>
+	({ ladder: "l", from, to, reason, unfounded }) as MoveDigest;
+const lesson = (day: string, students: string[], moves: MoveDigest[] = [], rest: Partial<LessonDigest> = {}) =>
+	({ day, students, moves, minutes: 45, ...rest }) as LessonDigest;
+const people = [
+	{ id: "ida", name: "Ida" },
+	{ id: "bo", name: "Bo" },
+	{ id: "away", name: "Nobody of this month" },
+];
+const ladders = [{ id: "l", student: "ida", rungs: ["r1", "r2", "r3"] }];
+const none = { people, ladders, digests: [], lessons: [], due: {}, promises: {}, today: "2026-12-10" };
+
+test("an empty month has no rows; what is due makes one", () => {
+	expect(monthOf(none)).toEqual([]);
+	expect(monthOf({ ...none, due: { bo: 2 } })).toMatchObject([{ student: "bo", due: 2, held: 0 }]);
+});
+
+test("gained is what was moved up by a pass; a move by hand is none, one whose tries were removed neither", () => {
+	const [ida, bo] = monthOf({
+		...none,
+		digests: [
+			lesson("2026-12-01", ["ida", "bo"], [move("r2", "r1"), move("r1", "r2", "stepped down")]),
+			lesson("2026-12-03", ["ida"], [move("r2", "r1", "by hand"), move("r3", "r2", "passed", true)]),
+			lesson("2026-12-05", ["ida"], [], { fromCard: true }),
+		],
+	});
+	expect(ida).toMatchObject({ held: 2, minutes: 90, up: 1, down: 1 });
+	// The moves of another's ladder are not theirs.
+	expect(bo).toMatchObject({ held: 1, up: 0, down: 0 });
+});
+
+test("lessons to come are those not held yet; called off ones stand with their reason", () => {
+	const at = (day: string, cancelled = false, reason = "") => ({ day, students: ["ida"], cancelled, reason });
+	const [ida] = monthOf({
+		...none,
+		digests: [lesson("2026-12-10", ["ida"])],
+		lessons: [at("2026-12-03"), at("2026-12-10"), at("2026-12-17"), at("2026-12-24", true, "ill")],
+	});
+	expect(ida).toMatchObject({ held: 1, toCome: 1, away: [{ day: "2026-12-24", reason: "ill" }] });
+});

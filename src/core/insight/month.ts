@@ -1,0 +1,66 @@
+import type { Occurrence } from "@/core/calendar/booking";
+import type { LessonDigest } from "@/core/digest/lessonDigest";
+
+/** A month of one student, in figures. */
+export interface MonthRow {
+	student: string;
+	name: string;
+	/** Lessons held, their minutes as they were to be, and lessons still to come. */
+	held: number;
+	minutes: number;
+	toCome: number;
+	/** Rungs moved up by a pass, and moves down. */
+	up: number;
+	down: number;
+	/** Dates that were called off, each with its reason. */
+	away: { day: string; reason: string }[];
+	/** Passed rungs to be checked by the end of the month, and promises open. */
+	due: number;
+	promises: number;
+}
+
+interface Asked {
+	people: readonly { id: string; name: string }[];
+	/** Lessons of the month, of all students. */
+	digests: readonly LessonDigest[];
+	/** The calendar's lessons of the month, cancelled ones too. */
+	lessons: readonly Pick<Occurrence, "day" | "students" | "cancelled" | "reason">[];
+	/** Whose each ladder is, with its rungs from the lowest up. */
+	ladders: readonly { id: string; student: string; rungs: readonly string[] }[];
+	due: Readonly<Record<string, number>>;
+	promises: Readonly<Record<string, number>>;
+	/** Lessons of the calendar after this day are still to come. */
+	today: string;
+}
+
+/** A row a student who had, has or called off a lesson in the month, or has something due; none of an empty month. */
+export function monthOf({ people, digests, lessons, ladders, due, promises, today }: Asked): MonthRow[] {
+	const byLadder = new Map(ladders.map((one) => [one.id, one]));
+	return people
+		.map(({ id, name }): MonthRow => {
+			const own = digests.filter((one) => one.students.includes(id) && !one.fromCard);
+			const heldOn = new Set(own.map(({ day }) => day));
+			const booked = lessons.filter(({ students }) => students.includes(id));
+			const moves = own
+				.flatMap((one) => one.moves)
+				.filter((move) => {
+					return !move.unfounded && byLadder.get(move.ladder)?.student === id;
+				});
+			const height = (ladder: string, rung: string | null) =>
+				rung === null ? -1 : (byLadder.get(ladder)?.rungs.indexOf(rung) ?? -1);
+			const rise = ({ ladder, from, to }: (typeof moves)[number]) => height(ladder, to) - height(ladder, from);
+			return {
+				student: id,
+				name,
+				held: own.length,
+				minutes: own.reduce((sum, one) => sum + (one.minutes ?? 0), 0),
+				toCome: booked.filter((one) => !one.cancelled && one.day >= today && !heldOn.has(one.day)).length,
+				up: moves.filter((move) => move.reason === "passed" && rise(move) > 0).length,
+				down: moves.filter((move) => rise(move) < 0).length,
+				away: booked.filter((one) => one.cancelled).map(({ day, reason }) => ({ day, reason })),
+				due: due[id] ?? 0,
+				promises: promises[id] ?? 0,
+			};
+		})
+		.filter(({ held, toCome, away, due, promises }) => held + toCome + away.length + due + promises > 0);
+}

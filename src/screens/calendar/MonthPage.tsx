@@ -1,0 +1,104 @@
+"use client";
+
+import { useState } from "react";
+import type { MonthRow } from "@/core/insight/month";
+import { sum } from "@/core/statistics/sums";
+import type { MonthPageProps } from "@/server/readMonth";
+import { BenchPage } from "@/ui/BenchPage";
+import { dayWords } from "@/ui/dates";
+import Link from "@/ui/Link";
+import css from "./month.module.css";
+
+type Figure = "held" | "minutes" | "toCome" | "up" | "down" | "due" | "promises";
+const figures: readonly [Figure, string][] = [
+	["held", "lessons held"],
+	["minutes", "minutes"],
+	["toCome", "to come"],
+	["up", "rungs gained"],
+	["down", "moved down"],
+	["due", "checks due"],
+	["promises", "promises due"],
+];
+
+const monthWords = (month: string): string =>
+	new Date(`${month}-15T12:00:00Z`).toLocaleDateString("en-GB", { month: "long", year: "numeric", timeZone: "UTC" });
+
+/** A month at a glance, for everybody: what was, what is to come and what is due; by name, or by the figure that is pressed; pressed once more, by name again. */
+export function MonthPage({ month, before, after, rows }: MonthPageProps) {
+	const [by, setBy] = useState<Figure | null>(null);
+	const sorted = by ? [...rows].sort((a, b) => b[by] - a[by] || a.name.localeCompare(b.name)) : rows;
+	const away = rows.filter((row) => row.away.length > 0);
+	return (
+		<BenchPage wide="whole">
+			<div className={css.head}>
+				<h1>{monthWords(month)}</h1>
+				<Link href={`/calendar/month?month=${before}`}>‹ {monthWords(before)}</Link>
+				<Link href={`/calendar/month?month=${after}`}>{monthWords(after)} ›</Link>
+				<button type="button" className="btn btn-outline-primary btn-sm" onClick={() => window.print()}>
+					print
+				</button>
+			</div>
+			{rows.length === 0 ? (
+				<p>No lessons, checks or promises in this month.</p>
+			) : (
+				<table className={css.month} aria-label={`${monthWords(month)}, by student`}>
+					<thead>
+						<tr>
+							<th scope="col">student</th>
+							{figures.map(([key, words]) => (
+								<th key={key} scope="col">
+									<button type="button" aria-pressed={by === key} onClick={() => setBy(by === key ? null : key)}>
+										{words}
+									</button>
+								</th>
+							))}
+						</tr>
+					</thead>
+					<tbody>
+						{sorted.map((row) => (
+							<Row key={row.student} row={row} />
+						))}
+					</tbody>
+					<tfoot>
+						<tr>
+							<th scope="row">all</th>
+							{figures.map(([key, words]) => (
+								<td key={key} data-label={words}>
+									{sum(rows, (row) => row[key])}
+								</td>
+							))}
+						</tr>
+					</tfoot>
+				</table>
+			)}
+			{away.length > 0 && (
+				<section aria-label="Called off">
+					<h2 className="mt-4">Called off</h2>
+					<ul className={css.away}>
+						{away.flatMap((row) =>
+							row.away.map(({ day, reason }) => (
+								<li key={`${row.student} ${day}`} dir="auto">
+									<b>{row.name}</b>, {dayWords(day)}
+									{reason && `: ${reason}`}
+								</li>
+							)),
+						)}
+					</ul>
+				</section>
+			)}
+		</BenchPage>
+	);
+}
+
+const Row = ({ row }: { row: MonthRow }) => (
+	<tr>
+		<th scope="row" dir="auto">
+			<Link href={`/students/${row.student}`}>{row.name}</Link>
+		</th>
+		{figures.map(([key, words]) => (
+			<td key={key} data-label={words}>
+				{row[key]}
+			</td>
+		))}
+	</tr>
+);

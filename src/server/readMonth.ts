@@ -1,0 +1,67 @@
+import { type MonthRow, monthOf } from "@/core/insight/month";
+import { day as isDay } from "@/core/text/fields";
+import { dueRungs } from "@/core/today/due";
+import { lessonsBetween } from "@/store/calendar";
+import { serverDay } from "@/store/days";
+import { railedLadders } from "@/store/ladders";
+import { digestsFor } from "@/store/lessonDigests";
+import { openPromises } from "@/store/said";
+import { studentNames } from "@/store/students";
+import { upToDate } from "./store";
+
+export interface MonthPageProps {
+	/** `YYYY-MM`, with those before and after. */
+	month: string;
+	before: string;
+	after: string;
+	rows: MonthRow[];
+}
+
+const MOST_PROMISES = 1000;
+
+/** A month as `YYYY-MM`, so many months on. */
+function monthsOn(month: string, by: number): string {
+	const at = new Date(`${month}-15T12:00:00Z`);
+	at.setUTCMonth(at.getUTCMonth() + by);
+	return at.toISOString().slice(0, 7);
+}
+
+const countBy = (ids: readonly (string | null)[]): Record<string, number> => {
+	const counts: Record<string, number> = {};
+	for (const id of ids) if (id !== null) counts[id] = (counts[id] ?? 0) + 1;
+	return counts;
+};
+
+/** The month of everybody in use; this one where none is asked for, or what is asked for is none. */
+export async function readMonth(asked?: string): Promise<MonthPageProps> {
+	const today = serverDay();
+	const month = asked && isDay.safeParse(`${asked}-01`).success ? asked : today.slice(0, 7);
+	const [from, to] = [`${month}-01`, `${month}-31`];
+	const open = await upToDate();
+	const [people, digests, lessons, ladders, promised] = await Promise.all([
+		studentNames(open),
+		digestsFor(open, { from, to }),
+		lessonsBetween(open, from, to, true),
+		railedLadders(open),
+		openPromises(open, undefined, MOST_PROMISES),
+	]);
+	const inUse = ladders.filter((row) => !row.archived);
+	const due = dueRungs(
+		inUse.map(({ ladder, strong, ...row }) => ({ ...row, sides: { side: ladder.side, strong } })),
+		to,
+	);
+	return {
+		month,
+		before: monthsOn(month, -1),
+		after: monthsOn(month, 1),
+		rows: monthOf({
+			people: people.filter((one) => !one.archived),
+			digests,
+			lessons,
+			ladders: ladders.map(({ id, student, ladder }) => ({ id, student, rungs: ladder.rungs.map((rung) => rung.id) })),
+			due: countBy(due.map(({ student }) => student)),
+			promises: countBy(promised.filter((one) => one.due !== null && one.due <= to).map(({ student }) => student)),
+			today,
+		}),
+	};
+}
