@@ -165,7 +165,7 @@ try {
 		}
 		await people.nth(5).click();
 	});
-	await shot("load", bench, "/students/odile/load");
+	await shot("calendar", bench, "/calendar", () => page.locator("[data-lesson]").nth(2).click());
 	await shot("journal", bench, "/practice/nimue-practice");
 	const token = await studio.inStore((store) =>
 		addLink(store, "nimue-practice", { name: "phone", ends: "2099-12-31" }),
