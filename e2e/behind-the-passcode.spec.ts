@@ -27,7 +27,7 @@ test.afterEach(async () => {
 test("without a passcode no other address is listened on; a short one is refused; both in a sentence", async () => {
 	lan = await Lan.start(null);
 	expect(lan.exitCode).toBe(1);
-	expect(lan.said).toContain("No passcode is set, so no address but this machine's own is listened on.");
+	expect(lan.said).toContain("The studio has no passcode, so phones cannot reach it.");
 	lan.end();
 	lan = await Lan.start("abc");
 	expect(lan.exitCode).toBe(1);
@@ -91,7 +91,7 @@ test("a whole lesson over HTTPS by another name, behind the passcode", { tag: "@
 	await page.goto(lan.address);
 	await page.getByLabel("The passcode of this studio").fill("three clubs");
 	await touch(page, "sign in").click();
-	await expect(page.getByRole("alert")).toContainText("That is not the passcode");
+	await expect(page.getByRole("alert")).toContainText("This is not the passcode");
 	await page.getByLabel("The passcode of this studio").fill(PASSCODE);
 	await touch(page, "sign in").click();
 	await expect(page.getByRole("link", { name: "Teodor Quillfeather" }).first()).toBeVisible();
@@ -269,7 +269,7 @@ test("the passcode is changed and every session ends; one signs out, ends the ot
 	const second = await cookieNow();
 	expect(await stillIn(second)).toBe(true);
 	await touch(page, "end every session but this one").click();
-	await expect(page.getByRole("status")).toContainText("Every other device is out");
+	await expect(page.getByRole("status")).toContainText("All other devices are signed out");
 	expect(await stillIn(second)).toBe(false);
 	// Another site's form is turned away.
 	const cookie = await cookieNow();
@@ -284,7 +284,7 @@ test("the passcode is changed and every session ends; one signs out, ends the ot
 	await phone.close();
 	phone = null;
 	lan = await Lan.start("quite another one", folder);
-	expect(lan.said).toContain("A passcode is set already, and PEG_PASSCODE names another one: it was left as it is.");
+	expect(lan.said).toContain("The studio has a passcode, and PEG_PASSCODE is another one. The old one stays.");
 	expect(await fetchRaw(`${lan.direct}/passcode`, {}, "POST", "passcode=four hoops and a rope")).toBe(303);
 	lan.stop();
 	lan = await Lan.start("quite another one", folder, { PEG_NEW_PASSCODE: "1" });

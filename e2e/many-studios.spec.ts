@@ -208,7 +208,7 @@ test("a studio moves to a server and back by a command, each event as it was; it
 	expect([page.status, page.body.includes("Isolde Brankovar")]).toEqual([200, true]);
 	expect((await ask(SOUTH, "/students", { headers: { cookie: north } })).status).toBe(401);
 	await expect(command(["move", NORTH, "--to-server"])).rejects.toThrow(/It is on a server already/);
-	await expect(command(["move", NORTH, "--to-file"])).rejects.toThrow(/is there already; put it elsewhere first/);
+	await expect(command(["move", NORTH, "--to-file"])).rejects.toThrow(/exists\. Move it to another folder first/);
 	for (const end of ["", "-wal", "-shm"]) rmSync(before.slice("file:".length) + end, { force: true });
 	const back = await command(["move", NORTH, "--to-file"]);
 	expect(back.stdout).toContain(`The north ring is in ${before} now`);

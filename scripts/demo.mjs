@@ -11,4 +11,4 @@ if (process.argv.includes("--server")) {
 const file = at(".data", "demo.db");
 if (process.argv.includes("--fresh")) for (const end of ["", "-wal", "-shm"]) rmSync(file + end, { force: true });
 if (!existsSync(file)) runTs("seed", [], { DATABASE_URL: `file:${file}` });
-await serve({ database: `file:${file}`, note: "the demo studio; “npm run demo -- --fresh” makes it anew" });
+await serve({ database: `file:${file}`, note: "the demo studio. To start it again: npm run demo -- --fresh" });

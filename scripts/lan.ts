@@ -143,7 +143,7 @@ async function tellPhones(): Promise<void> {
 	await new Promise<void>((resolve) => plain.listen(port + 1, resolve));
 	console.log(await QRCode.toString(address, { type: "terminal", small: true }));
 	console.log(
-		`Peg Ladder is at ${address}\nA phone that warns of it: http://${host}:${port + 1} says how to trust this machine.\nCtrl+C stops it.`,
+		`Peg Ladder is at ${address}\nIf a phone warns you, open http://${host}:${port + 1} on it. That page says how to trust this machine.\nCtrl+C stops it.`,
 	);
 }
 for (const signal of ["SIGINT", "SIGTERM"] as const)

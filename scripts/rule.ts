@@ -42,7 +42,7 @@ for (const [name, rate] of [
 	["--not-ready", notReady],
 	["--ready", ready],
 ] as const)
-	if (!(rate >= 0 && rate <= 1)) fail([`${name} is ${rate}; a rate from 0 to 1 is needed.`]);
+	if (!(rate >= 0 && rate <= 1)) fail([`${name}: enter a rate from 0 to 1, not ${rate}.`]);
 const curve = operatingCurve(rule.value, limit);
 if (!curve.ok) fail(curve.refusals.map((r) => r.sentence));
 

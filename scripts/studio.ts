@@ -41,27 +41,26 @@ const namespaceFor = (host: string): string => host.replace(/[^a-z0-9]+/g, "-");
 async function freshDatabase(host: string, onServer: boolean): Promise<string> {
 	if (!onServer) {
 		const file = join(dirname(directory), "studios", host, "studio.db");
-		if (existsSync(file)) refuse(`${file} is there already; put it elsewhere first.`);
+		if (existsSync(file)) refuse(`${file} exists. Move it to another folder first.`);
 		return `file:${file}`;
 	}
 	const { PEG_SQLD: url, PEG_SQLD_ADMIN: admin } = process.env;
 	if (!url || !admin)
 		return refuse(
-			"No libSQL server is known: give its address as PEG_SQLD, and that of its administration as PEG_SQLD_ADMIN.",
+			"PEG_SQLD: enter the address of the libSQL server. PEG_SQLD_ADMIN: enter that of its administration.",
 		);
 	const address = await makeNamespace({ url, admin }, namespaceFor(host));
 	const client = connect(address);
 	const { rows } = await client.execute("select name from sqlite_master where type = 'table' and name = 'event'");
 	client.close();
-	if (rows.length > 0)
-		refuse(`The server has a namespace ${namespaceFor(host)} with something in it; let go of it first.`);
+	if (rows.length > 0) refuse(`The server has a namespace ${namespaceFor(host)} that is not empty. Delete it first.`);
 	return address;
 }
 
 async function begin(name: string, host: string): Promise<void> {
 	mkdirSync(dirname(directory), { recursive: true });
 	if ((listStudios() ?? []).some((one) => one.host === host))
-		refuse(`There is a studio at ${host} already; give another host name.`);
+		refuse(`There is a studio at ${host}. Choose another host name.`);
 	const passcode = process.env.PEG_PASSCODE ?? "";
 	const database = await freshDatabase(host, has("--server"));
 	const store = await openStore(database);
@@ -73,7 +72,7 @@ async function begin(name: string, host: string): Promise<void> {
 	const added = addStudio({ name, host, database });
 	if (!added.ok) refuse(added.refusals[0]?.sentence ?? "It could not be added.");
 	console.log(
-		`${name} is at ${host}, in ${database}.${passcode === "" ? " It has no passcode: it is reached from this machine only." : ""}`,
+		`${name} is at ${host}, in ${database}.${passcode === "" ? " It has no passcode, so only this machine can reach it." : ""}`,
 	);
 }
 
@@ -127,8 +126,8 @@ const SETTLE_MS = 1500;
 
 async function move(host: string): Promise<void> {
 	const studio: StudioEntry =
-		(listStudios() ?? []).find((one) => one.host === host) ?? refuse(`There is no studio at ${host}; see the list.`);
-	if (has("--to-server") === has("--to-file")) refuse("Say where to: --to-server or --to-file.");
+		(listStudios() ?? []).find((one) => one.host === host) ?? refuse(`There is no studio at ${host}. See the list.`);
+	if (has("--to-server") === has("--to-file")) refuse("Choose where it goes: --to-server or --to-file.");
 	const toServer = has("--to-server");
 	if ((placeOf(studio.database).file === null) === toServer)
 		refuse(`It is ${toServer ? "on a server" : "in a file"} already: ${studio.database}.`);
@@ -148,7 +147,7 @@ async function move(host: string): Promise<void> {
 		store.close();
 		changeStudio(host, { database: to });
 		console.log(
-			`${studio.name} is in ${to} now: ${rows} rows, each the same as before. The one it was in is left as it is: ${studio.database}.`,
+			`${studio.name} is now in ${to}: ${rows} rows, each the same as before. The old database stays: ${studio.database}.`,
 		);
 	} finally {
 		changeStudio(host, { moving: undefined });

@@ -43,7 +43,7 @@ async function job(...words) {
 	}
 	if (process.stderr.isTTY) process.stderr.write("\r");
 	if (outcome?.ok) return outcome.value;
-	console.error(outcome?.sentence ?? "It was stopped; nothing was written.");
+	console.error(outcome?.sentence ?? "It was stopped. Nothing was written.");
 	process.exit(1);
 }
 

@@ -77,12 +77,12 @@ function guessing(storeNow: () => Promise<Store>) {
 			// Only of those that may guess: one address that goes on and on blocks nobody else.
 			await all.consume("all");
 		} catch {
-			return { status: 429, words: "Too many wrong ones. Wait five minutes, then try again." };
+			return { status: 429, words: "Too many wrong passcodes. Wait five minutes, then try again." };
 		}
 		const turn = inTurn(() => isPasscode(store, guess));
-		if (!turn) return { status: 429, words: "Others are being looked at. Wait a moment, then try again." };
+		if (!turn) return { status: 429, words: "The server is checking other passcodes. Wait a moment, then try again." };
 		if (!(await turn))
-			return { status: 401, words: "That is not the passcode; it is the one set when this was first started." };
+			return { status: 401, words: "This is not the passcode. Enter the one that was set at the first start." };
 		await each.delete(from);
 		await all.reward("all");
 		return null;
@@ -163,7 +163,8 @@ export function accessTo(storeNow: () => Promise<Store>) {
 	async function answer(path: string, request: IncomingMessage, response: ServerResponse): Promise<boolean> {
 		const post = request.method === "POST";
 		if (!/^\/passcode(\/(new|others|out))?$/.test(path)) return false;
-		if (post && !isOwn(request)) show(response, 403, askPage("That did not come from a page of this studio."));
+		if (post && !isOwn(request))
+			show(response, 403, askPage("This did not come from a page of this studio. Open the studio again."));
 		else if (post && path === "/passcode") await enter(request, response);
 		else if (!(await isIn(request))) show(response, 401, askPage(null));
 		else if (!post) show(response, 200, minePage(null, new URL(request.url ?? "", "https://x").search.slice(1)));

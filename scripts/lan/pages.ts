@@ -22,8 +22,8 @@ ${wrong ? `<p class="asks" role="alert">${wrong}</p>` : ""}<button>sign in</butt
 	);
 
 const done: Record<string, string> = {
-	changed: "The passcode is changed. Every other device is asked for the new one.",
-	ended: "Every other device is out, and is asked for the passcode again.",
+	changed: "The passcode is changed. All other devices ask for the new one.",
+	ended: "All other devices are signed out and ask for the passcode again.",
 };
 
 /** The passcode of whoever is in: another one, this device out, all others out. */

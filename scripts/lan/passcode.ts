@@ -4,7 +4,7 @@ import { openStore } from "@/store/db";
 
 async function asked(): Promise<string> {
 	const lines = createInterface({ input: process.stdin, output: process.stdout });
-	const answer = await lines.question("A passcode for the phones beside this machine, six letters or more: ");
+	const answer = await lines.question("Passcode for phones, six letters or more: ");
 	lines.close();
 	return answer.trim();
 }
@@ -17,14 +17,14 @@ export async function firstPasscode(): Promise<void> {
 			const given = process.env.PEG_PASSCODE;
 			if (given && !(await isPasscode(store, given)))
 				console.log(
-					"A passcode is set already, and PEG_PASSCODE names another one: it was left as it is. To change it and end every session: npm start -- --lan --new-passcode, or on a device that is in, under Records.",
+					"The studio has a passcode, and PEG_PASSCODE is another one. The old one stays. To change it and end all sessions: npm start -- --lan --new-passcode. Or use a signed-in device, under Data.",
 				);
 			return;
 		}
 		const given = process.env.PEG_PASSCODE ?? (process.stdin.isTTY ? await asked() : "");
 		if (given === "") {
 			console.error(
-				"No passcode is set, so no address but this machine's own is listened on. Set one: PEG_PASSCODE='a few words' npm start -- --lan, or start it in a terminal and it asks.",
+				"The studio has no passcode, so phones cannot reach it. Set one: PEG_PASSCODE='a few words' npm start -- --lan. Or start it in a terminal. It asks you there.",
 			);
 			process.exit(1);
 		}
@@ -33,7 +33,7 @@ export async function firstPasscode(): Promise<void> {
 			console.error(set.refusals[0]?.sentence);
 			process.exit(1);
 		}
-		console.log("The passcode is set. It is asked for on each device once.");
+		console.log("The passcode is set. Each device asks for it once.");
 	} finally {
 		store.close();
 	}
