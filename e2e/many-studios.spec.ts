@@ -200,7 +200,7 @@ test("a studio moves to a server and back by a command, each event as it was; it
 	const north = await sessionOf(NORTH);
 	const before = databaseOf(NORTH);
 	const there = await command(["move", NORTH, "--to-server"]);
-	expect(there.stdout).toMatch(/The north ring is in http:.*#north-quillhaven-test now: \d{4,} rows, each the same/);
+	expect(there.stdout).toMatch(/The north ring is now in http:.*#north-quillhaven-test: \d{4,} rows, each the same/);
 	expect(databaseOf(NORTH)).toBe(`${sqld.url}#north-quillhaven-test`);
 	expect((await command(["compare", before, databaseOf(NORTH)])).stdout).toContain("The same:");
 	// The program goes on without a restart, for who was in before.
@@ -211,12 +211,12 @@ test("a studio moves to a server and back by a command, each event as it was; it
 	await expect(command(["move", NORTH, "--to-file"])).rejects.toThrow(/exists\. Move it to another folder first/);
 	for (const end of ["", "-wal", "-shm"]) rmSync(before.slice("file:".length) + end, { force: true });
 	const back = await command(["move", NORTH, "--to-file"]);
-	expect(back.stdout).toContain(`The north ring is in ${before} now`);
+	expect(back.stdout).toContain(`The north ring is now in ${before}`);
 	expect((await ask(NORTH, "/students/isolde", { headers: { cookie: north } })).status).toBe(200);
 	const { stdout } = await command(["list"]);
 	expect(stdout.split("\n").filter(Boolean)).toHaveLength(2);
 	await expect(command(["new", "Another", NORTH])).rejects.toThrow(
-		/There is a studio at north.quillhaven.test already/,
+		/There is a studio at north.quillhaven.test. Choose another host name/,
 	);
 	await expect(command(["new", "Another", "No Name"])).rejects.toThrow(/is not a host name/);
 	await expect(command(["compare", before, databaseOf(SOUTH)])).rejects.toThrow(/The two differ at row/);

@@ -13,6 +13,7 @@ export function Finder() {
 	const [Shown, setShown] = useState<ComponentType<Panel> | null>(null);
 	useEffect(() => {
 		const show = () => {
+			delete document.documentElement.dataset.search;
 			setOpen(true);
 			import("@/screens/find/SearchPanel").then(
 				({ SearchPanel }) => setShown(() => SearchPanel),
@@ -20,6 +21,7 @@ export function Finder() {
 			);
 		};
 		window.addEventListener("peg-ladder-search", show);
+		if (document.documentElement.dataset.search) show();
 		return () => window.removeEventListener("peg-ladder-search", show);
 	}, []);
 	return Shown && <Shown open={open} onClose={() => setOpen(false)} />;

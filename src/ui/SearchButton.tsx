@@ -1,7 +1,10 @@
 "use client";
 
-/** Search opens over the page, from wherever this is heard. */
-export const openSearch = () => window.dispatchEvent(new Event("peg-ladder-search"));
+/** Search opens over the page, from wherever this is heard; asked for before anybody hears, it opens then. */
+export function openSearch(): void {
+	document.documentElement.dataset.search = "asked";
+	window.dispatchEvent(new Event("peg-ladder-search"));
+}
 
 export const SearchButton = ({ className }: { className?: string | undefined }) => (
 	<button type="button" className={className} onClick={openSearch}>
