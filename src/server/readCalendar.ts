@@ -26,7 +26,6 @@ export interface WeekRow extends Omit<Occurrence, "students"> {
 		holes: Pick<Rail["holes"][number], "rung" | "name" | "state">[];
 		pegIndex: number;
 	}[];
-	repeats: Booking["repeats"];
 	/** The plan made for it, if one is. */
 	plan: string | null;
 	clash: string | null;
@@ -45,8 +44,6 @@ const whoOf = (students: readonly string[], names: ReadonlyMap<string, string>):
  */
 export async function weekFrom(open: Store, day: string, days: number, cancelled = false): Promise<WeekRow[]> {
 	const to = dayAfter(day, days - 1);
-	const bookings = await listBookings(open);
-	const repeatsOf = new Map(bookings.map(({ id, booking }) => [id, booking.repeats]));
 	const lessons = await lessonsBetween(open, day, to, cancelled);
 	if (lessons.length === 0) return [];
 	const [people, plans, busy, { coach }] = await Promise.all([
@@ -71,7 +68,6 @@ export async function weekFrom(open: Store, day: string, days: number, cancelled
 			students: [...one.students],
 			who: whoOf(one.students, names),
 			rails: [],
-			repeats: repeatsOf.get(one.booking) ?? "once",
 			plan: planned.get(`${one.day} ${keyOf(one.students)}`) ?? null,
 			clash: found.get(one) ?? null,
 		}));

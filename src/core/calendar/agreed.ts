@@ -56,12 +56,12 @@ export function agreedLessons(
 	return agreed
 		.filter((one) => !isBooked(one))
 		.map((one) => {
-			const { time, minutes, place, students } = asBooking(one, bookings, zone);
+			const { time, minutes, place, students, repeats } = asBooking(one, bookings, zone);
 			const at = momentOf(one.day, time, zone);
 			return {
 				booking: agreedId(one.student),
 				on: one.day,
-				...{ day: one.day, time, at, minutes, place, zone, students },
+				...{ day: one.day, time, at, minutes, place, zone, students, repeats },
 				...{ moved: false, cancelled: false, reason: "" },
 			};
 		});

@@ -73,6 +73,7 @@ export interface Occurrence {
 	place: string;
 	zone: string;
 	students: readonly string[];
+	repeats: Booking["repeats"];
 	moved: boolean;
 	/** It is not held; such ones are only listed where they are asked for. */
 	cancelled: boolean;
@@ -123,6 +124,7 @@ export function occurrences(id: string, booking: Booking, from: string, to: stri
 			place: change?.place ?? booking.place,
 			zone: booking.zone,
 			students: change?.students ?? booking.students,
+			repeats: booking.repeats,
 			moved: change !== undefined && (change.day !== null || change.time !== null),
 			cancelled: change?.skipped === true,
 			reason: change?.reason ?? "",

@@ -1,19 +1,18 @@
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { agreedStudent } from "@/core/calendar/agreed";
 import { plural } from "@/core/text/lists";
-import { makePlan } from "@/server/planning";
 import type { CalendarPageProps, WeekRow } from "@/server/readCalendar";
 import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
 import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
-import { useRefusals } from "@/ui/useRefusals";
 import css from "./calendar.module.css";
 import type { CalendarActs } from "./useCalendar";
+import { usePlanLesson } from "./usePlanLesson";
+import { oftenWords } from "./view";
 
 interface Props {
 	row: WeekRow;
@@ -27,7 +26,7 @@ const seriesWords = ({ booking, repeats, day }: WeekRow): string =>
 		? "agreed at the wrap-up"
 		: repeats === "once"
 			? "a single lesson"
-			: `${repeats === "every week" ? "every" : "every other"} ${new Date(`${day}T12:00:00`).toLocaleDateString("en-GB", { weekday: "long" })}`;
+			: oftenWords(repeats, day);
 
 /** One lesson of the calendar: what it is, its plan, and all that can be changed of its date or from it on. */
 export function Chosen({ row, page, acts, onDone }: Props) {
@@ -85,8 +84,7 @@ export function Chosen({ row, page, acts, onDone }: Props) {
 
 /** The way to its plan, made at a press. */
 function Plan({ row }: { row: WeekRow }) {
-	const router = useRouter();
-	const { refused, ask } = useRefusals();
+	const { plan, busy, refused } = usePlanLesson(row);
 	return (
 		<p className={css.planLine}>
 			{row.plan ? (
@@ -94,15 +92,7 @@ function Plan({ row }: { row: WeekRow }) {
 					open the plan
 				</Link>
 			) : (
-				<Button
-					variant="outline-primary"
-					size="sm"
-					onClick={async () => {
-						const { students, day, minutes, time } = row;
-						const made = await ask(makePlan({ students, day, minutes, time }));
-						if (made.ok) router.push(`/plans/${made.value.id}`);
-					}}
-				>
+				<Button variant="outline-primary" size="sm" disabled={busy} onClick={() => void plan()}>
 					plan the lesson
 				</Button>
 			)}

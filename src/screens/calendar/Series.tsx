@@ -8,13 +8,10 @@ import type { CalendarPageProps } from "@/server/readCalendar";
 import { dayWords } from "@/ui/dates";
 import { BookingForm } from "./BookingForm";
 import css from "./calendar.module.css";
+import { oftenWords } from "./view";
 
-const weekday = (day: string) => new Date(`${day}T12:00:00`).toLocaleDateString(undefined, { weekday: "long" });
-
-const howOften = ({ repeats: how, day, time }: Booking): string =>
-	how === "once"
-		? `${dayWords(day)}, ${time}`
-		: `${how === "every week" ? "every" : "every other"} ${weekday(day)}, ${time}`;
+const howOften = ({ repeats, day, time }: Booking): string =>
+	`${repeats === "once" ? dayWords(day) : oftenWords(repeats, day)}, ${time}`;
 
 /** What the lessons of the calendar come from: single ones and series, each changed in its row. */
 export function Series({ series, students, day }: Pick<CalendarPageProps, "series" | "students" | "day">) {

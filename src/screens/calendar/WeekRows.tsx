@@ -6,7 +6,6 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { plural } from "@/core/text/lists";
 import { changeLesson } from "@/server/calendar";
-import { makePlan } from "@/server/planning";
 import type { WeekRow } from "@/server/readCalendar";
 import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
@@ -15,6 +14,7 @@ import { Rail } from "@/ui/Rail";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import css from "./calendar.module.css";
+import { usePlanLesson } from "./usePlanLesson";
 
 /** Lessons to come as plain rows: when, who, the rail, planned or not, and what is in the way. */
 export function WeekRows({ rows, day }: { rows: readonly WeekRow[]; day: string }) {
@@ -42,17 +42,9 @@ function Gap({ before, row }: { before: WeekRow | undefined; row: WeekRow }) {
 }
 
 function Row({ row, day }: { row: WeekRow; day: string }) {
-	const router = useRouter();
-	const { refused, ask } = useRefusals();
-	const [busy, setBusy] = useState(false);
+	const { plan, busy, refused } = usePlanLesson(row);
 	const [moving, setMoving] = useState(false);
 	const said = (words: string) => `${words}: ${row.who}, ${dayWords(row.day, day)}, ${row.time}`;
-	const plan = async () => {
-		setBusy(true);
-		const outcome = await ask(makePlan({ students: row.students, day: row.day, minutes: row.minutes, time: row.time }));
-		if (outcome.ok) router.push(`/plans/${outcome.value.id}`);
-		else setBusy(false);
-	};
 	return (
 		<li className={css.row}>
 			<span className={css.when}>

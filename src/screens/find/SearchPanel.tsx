@@ -1,6 +1,6 @@
 import { Command } from "cmdk";
 import { useRouter } from "next/navigation";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import Modal from "react-bootstrap/Modal";
 import { findablesIn, inGroups, searchIn } from "@/core/find/find";
 import { cutText } from "@/core/text/fields";
@@ -9,29 +9,12 @@ import { findOnServer } from "@/server/find";
 import type { Hit } from "@/server/readFind";
 import { answeredPlainly } from "@/ui/answered";
 import { dayWords } from "@/ui/dates";
+import { useRestedAnswer } from "@/ui/useRestedAnswer";
 import { findablePages } from "../places/listed";
 import css from "./find.module.css";
 
-const REST_MS = 300;
-type FromServer = { query: string; groups: { name: string; hits: Hit[] }[] | null };
-
-/** What the server finds once typing rests; null groups where it does not answer. */
-function useServerHits(query: string): FromServer | null {
-	const [answer, setAnswer] = useState<FromServer | null>(null);
-	useEffect(() => {
-		if (query === "") return;
-		let isCurrent = true;
-		const timer = setTimeout(async () => {
-			const asked = await answeredPlainly(findOnServer(query));
-			if (isCurrent) setAnswer({ query, groups: asked.ok ? asked.value : null });
-		}, REST_MS);
-		return () => {
-			isCurrent = false;
-			clearTimeout(timer);
-		};
-	}, [query]);
-	return answer?.query === query ? answer : null;
-}
+/** What the server found; undefined until it answers, null where it does not. */
+type FromServer = { name: string; hits: Hit[] }[] | null | undefined;
 
 const Row = ({ title, text, day = "" }: { title: string; text: string; day?: string }) => (
 	<>
@@ -44,11 +27,11 @@ const Row = ({ title, text, day = "" }: { title: string; text: string; day?: str
 );
 
 /** Whether the server was asked, and what it said; what this device holds is above it in any case. */
-function serverLine(query: string, answer: FromServer | null): string {
+function serverLine(query: string, groups: FromServer): string {
 	if (query === "") return "";
-	if (answer === null) return "Searching notes and cues on the server…";
-	if (answer.groups === null) return "The server does not answer. You see what this device holds.";
-	return answer.groups.length === 0 ? "No notes or cues with these words." : "";
+	if (groups === undefined) return "Searching notes and cues on the server…";
+	if (groups === null) return "The server does not answer. You see what this device holds.";
+	return groups.length === 0 ? "No notes or cues with these words." : "";
 }
 
 /**
@@ -63,8 +46,8 @@ export function SearchPanel({ open, onClose }: { open: boolean; onClose: () => v
 	const query = typed.trim();
 	const search = useMemo(() => searchIn([...findablePages, ...(pack ? findablesIn(pack) : [])]), [pack]);
 	const here = query === "" ? findablePages.filter(({ group }) => group === "Do") : search(query);
-	const answer = useServerHits(query);
-	const isEmpty = here.length === 0 && !answer?.groups?.length;
+	const groups = useRestedAnswer(query || null, () => answeredPlainly(findOnServer(query)));
+	const isEmpty = here.length === 0 && !groups?.length;
 	const go = (href: string) => {
 		onClose();
 		router.push(href);
@@ -95,7 +78,7 @@ export function SearchPanel({ open, onClose }: { open: boolean; onClose: () => v
 							))}
 						</Command.Group>
 					))}
-					{answer?.groups?.map(({ name, hits }) => (
+					{groups?.map(({ name, hits }) => (
 						<Command.Group key={name} heading={`${name}, from the server`}>
 							{hits.map(({ href, title, text, day }) => (
 								<Command.Item key={`${href}${title}${text}`} value={`${href}${title}${text}`} onSelect={() => go(href)}>
@@ -104,7 +87,7 @@ export function SearchPanel({ open, onClose }: { open: boolean; onClose: () => v
 							))}
 						</Command.Group>
 					))}
-					{answer?.groups?.length ? (
+					{groups?.length ? (
 						<Command.Group>
 							<Command.Item value="all results" onSelect={() => go(`/find?q=${encodeURIComponent(query)}`)}>
 								show all results on one page
@@ -113,7 +96,7 @@ export function SearchPanel({ open, onClose }: { open: boolean; onClose: () => v
 					) : null}
 				</Command.List>
 				<p className={css.said} role="status">
-					{isEmpty && answer ? "Nothing found. Try fewer or shorter words." : serverLine(query, answer)}
+					{isEmpty && groups !== undefined ? "Nothing found. Try fewer or shorter words." : serverLine(query, groups)}
 				</p>
 			</Command>
 		</Modal>

@@ -1,15 +1,13 @@
 "use client";
 
-import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import { list, plural } from "@/core/text/lists";
-import { makePlan } from "@/server/planning";
+import { usePlanLesson } from "@/screens/calendar/usePlanLesson";
 import type { TodayProps, TodayStudent } from "@/server/readToday";
 import { dayWords, fromToday } from "@/ui/dates";
 import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
-import { useRefusals } from "@/ui/useRefusals";
 import css from "./today.module.css";
 
 type Lesson = NonNullable<TodayStudent["lesson"]>;
@@ -80,26 +78,18 @@ function InMinutes({ at }: { at: number }) {
 
 /** How long, where, with whom, and the way to its plan. */
 function Where({ lesson }: { lesson: Lesson }) {
-	const router = useRouter();
-	const { refused, ask } = useRefusals();
-	const { students, day, minutes, time } = lesson;
+	const { plan, busy, refused } = usePlanLesson(lesson);
 	return (
 		<div className={css.where}>
 			<span dir="auto">
-				{[plural(minutes, "minute"), lesson.place, lesson.beside.length > 0 && `with ${list(lesson.beside)}`]
+				{[plural(lesson.minutes, "minute"), lesson.place, lesson.beside.length > 0 && `with ${list(lesson.beside)}`]
 					.filter(Boolean)
 					.join(" · ")}
 			</span>
 			{lesson.plan ? (
 				<Link href={`/plans/${lesson.plan}`}>open the plan</Link>
 			) : (
-				<Button
-					variant="link"
-					onClick={async () => {
-						const made = await ask(makePlan({ students, day, minutes, time }));
-						if (made.ok) router.push(`/plans/${made.value.id}`);
-					}}
-				>
+				<Button variant="link" disabled={busy} onClick={() => void plan()}>
 					plan it
 				</Button>
 			)}

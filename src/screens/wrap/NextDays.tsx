@@ -1,10 +1,10 @@
-import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { type NextLesson, nextLessonOn } from "@/server/calendar";
+import { nextLessonOn } from "@/server/calendar";
 import { orRefusal } from "@/ui/answered";
 import { DayField } from "@/ui/DayField";
 import { FormRow } from "@/ui/FormRow";
+import { useRestedAnswer } from "@/ui/useRestedAnswer";
 import type { useWrapUp } from "./useWrapUp";
 import css from "./wrap.module.css";
 
@@ -55,24 +55,9 @@ export function NextDays({
 	);
 }
 
-const REST_MS = 300;
-
 /** Where the calendar has it, or will have it once the lesson is finished, and what is in its way. Without the server: that it follows. */
 function InCalendar({ student, day, time }: { student: string; day: string; time: string }) {
-	const [found, setFound] = useState<{ asked: string; lesson: NextLesson | null } | null>(null);
-	const asked = `${student} ${day} ${time}`;
-	useEffect(() => {
-		let isCurrent = true;
-		const timer = setTimeout(async () => {
-			const answer = await orRefusal(nextLessonOn(student, day, time));
-			if (isCurrent) setFound({ asked, lesson: answer.ok ? answer.value : null });
-		}, REST_MS);
-		return () => {
-			isCurrent = false;
-			clearTimeout(timer);
-		};
-	}, [asked, student, day, time]);
-	const lesson = found?.asked === asked ? found.lesson : undefined;
+	const lesson = useRestedAnswer(`${student} ${day} ${time}`, () => orRefusal(nextLessonOn(student, day, time)));
 	return (
 		<p className={css.inCalendar} role="status">
 			{lesson && (
