@@ -1,7 +1,8 @@
 import "fake-indexeddb/auto";
 import { openDB } from "idb";
 import type { StudentAct } from "@/core/practice/acts";
-import { type PhoneState, PhoneStore, readPhoneState, type Touched } from "./practice";
+import type { Touched } from "@/core/practice/counting";
+import { type PhoneState, PhoneStore, readPhoneState } from "./practice";
 
 /** What a student's phone keeps: whatever shape it was stored in, nothing of it is dropped. */
 
@@ -48,7 +49,7 @@ const second: PhoneState = {
 	unread: [],
 	sent: ["one"],
 	refused: {},
-	marks: [{ id: "m1", item: "balls", mark: "good", at: 1000 }],
+	marks: [{ id: "m1", item: "balls", mark: "good", at: 1000, entry: "m1" }],
 	away: [],
 	told: [],
 	holder: "studio-1",
@@ -64,6 +65,7 @@ describe("what is stored is read", () => {
 			["balls", "no count", 5000],
 		]);
 		expect(new Set(read?.marks.map(({ id }) => id)).size).toBe(3);
+		expect(new Set(read?.marks.map(({ entry }) => entry))).toEqual(new Set(["balls-1000-0"]));
 	});
 	test("in the shape of now it is as it was", () => expect(readPhoneState(second)).toEqual(second));
 	test("an entry that cannot be read takes no other with it, and is kept beside", () => {

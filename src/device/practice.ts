@@ -1,6 +1,7 @@
 import { type IDBPDatabase, openDB } from "idb";
 import * as z from "zod/mini";
 import { PracticeAct, StudentAct } from "@/core/practice/acts";
+import { Touched } from "@/core/practice/counting";
 import { ident } from "@/core/text/fields";
 
 /**
@@ -9,16 +10,6 @@ import { ident } from "@/core/text/fields";
  * and strictly after each touch; without a store of its own (a file opened inside a
  * messenger may have none) it lasts as long as the page, and the page says so.
  */
-
-/** One try of a count that is under way. */
-const Touched = z.object({
-	id: z.string(),
-	item: ident,
-	mark: z.enum(["good", "off", "no count"]),
-	/** When, in milliseconds. */
-	at: z.number(),
-});
-export type Touched = z.infer<typeof Touched>;
 
 export interface PhoneState {
 	/** The shape it is stored in; raised with each change of it. Shapes of before are read for good. */
@@ -65,7 +56,19 @@ function marksIn(raw: Readonly<Record<string, unknown>>): Touched[] {
 		const at = (i === 0 ? from : to) ?? 0;
 		return { id: `${item} ${from} ${i}`, item: item ?? "", mark, at };
 	});
-	return [...before, ...listOf(raw.marks).flatMap((one) => Touched.safeParse(one).data ?? [])];
+	const all = [...before, ...listOf(raw.marks).flatMap((one) => Touched.safeParse(one).data ?? [])];
+	return withEntries(all);
+}
+
+/** Counts of older builds had no entry of their own yet: theirs is named after their first try. */
+function withEntries(marks: readonly Touched[]): Touched[] {
+	const named = new Map<string, string>();
+	return marks.map((mark) => {
+		if (mark.entry !== undefined) return mark;
+		const entry = named.get(mark.item) ?? mark.id.replaceAll(/[^\w-]/g, "-").slice(0, 64);
+		named.set(mark.item, entry);
+		return { ...mark, entry };
+	});
 }
 
 /**
@@ -189,6 +192,8 @@ export type SendAnswer = z.infer<typeof Answer>;
 
 export const BATCH = 50;
 const PATIENCE_MS = 8000;
+/** What a browser sends for a page that is gone is at most 64 kB, headers and other requests in it. */
+const KEPT_ALIVE = 50_000;
 
 /** The link does not open any more; the sentence says why. */
 export class LinkClosed extends Error {}
@@ -196,14 +201,17 @@ export class LinkClosed extends Error {}
 /**
  * Sends acts to the link they were written under. Sending twice does no harm.
  *
+ * @param leaving the page is being left: the browser finishes the request without it, where it is short enough
  * @throws LinkClosed; any other error means that there is no answer just now
  */
-export async function sendActs(path: string, acts: readonly StudentAct[]): Promise<SendAnswer> {
+export async function sendActs(path: string, acts: readonly StudentAct[], leaving = false): Promise<SendAnswer> {
+	const body = JSON.stringify({ acts });
 	const response = await fetch(`${path}/acts`, {
 		method: "POST",
 		headers: { "content-type": "application/json" },
-		body: JSON.stringify({ acts }),
+		body,
 		cache: "no-store",
+		keepalive: leaving && body.length < KEPT_ALIVE,
 		signal: AbortSignal.timeout(PATIENCE_MS),
 	});
 	const answer: unknown = await response.json();

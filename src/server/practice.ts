@@ -4,9 +4,11 @@ import { revalidatePath } from "next/cache";
 import { v7 as uuid } from "uuid";
 import * as z from "zod/mini";
 import { readActs, StudentAct } from "@/core/practice/acts";
-import { Assignment, assignmentLabels, freshItem, type PracticeItem, USUAL } from "@/core/practice/assignment";
+import { Assignment, assignmentLabels, freshItem, type PracticeItem } from "@/core/practice/assignment";
+import { freshPage } from "@/core/practice/freshPage";
 import { readHandedBack } from "@/core/practice/handBack";
 import { practisedLabels, ways } from "@/core/practice/kinds";
+import { MOST_DRILLS } from "@/core/practice/page";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { day, dayAfter, ident, label, text, whole } from "@/core/text/fields";
 import { serverDay } from "@/store/days";
@@ -18,6 +20,7 @@ import {
 	archiveAssignment,
 	clearDay,
 	findAssignment,
+	pageOf,
 	saveAssignment,
 	setActsAside,
 	takeActs,
@@ -27,6 +30,7 @@ import {
 import { findStudent } from "@/store/students";
 import { drillOf, notForHome } from "./readPractice";
 import { refusedInLook, store, upToDate } from "./store";
+import { settleTargets } from "./wrapUps";
 
 /** What comes in about practice from the coach: parsed once here, written whole or not at all. */
 
@@ -39,41 +43,37 @@ function done<T>(outcome: Outcome<T>): Outcome<T> {
 	return outcome;
 }
 
-/** What most helpers have to be told, for the coach to change. */
-const USUAL_HELPER = {
-	feed: "",
-	counts: "A try counts when it matches the drill. If you are not sure, it does not count.",
-	cautions: "Free space all around, no hard things within reach, shoes on.",
-	stop: "When it hurts, when it is the other side’s turn, or when today’s tries are done.",
-};
-
-/** A practice for a student, with the rungs that were chosen; those that are not for home are left out, and named. */
+/**
+ * The student's own page, with the rungs that were chosen added to it: made where there is none yet. A page beside
+ * it (a second home, a camp) is made only where that is said. Rungs that are not for home are left out, and named.
+ */
 export async function assignPractice(
 	student: unknown,
 	rungs: unknown,
+	apart: unknown = false,
 ): Promise<Outcome<{ id: string; left: string[] }>> {
-	const read = parse(z.object({ student: ident, rungs: z.array(Place).check(z.maxLength(8)) }), { student, rungs });
+	const read = parse(
+		z.object({ student: ident, rungs: z.array(Place).check(z.maxLength(MOST_DRILLS)), apart: z.boolean() }),
+		{ student, rungs, apart },
+	);
 	if (!read.ok) return read;
 	const open = await upToDate();
-	if (!(await findStudent(open, read.value.student)))
-		return refuse("student", "This student was deleted. Nothing was made.");
-	const drills = await Promise.all(read.value.rungs.map((at) => drillOf(open, read.value.student, at, uuid())));
-	const made = await saveAssignment(
-		open,
-		{
-			student: read.value.student,
-			from: serverDay(),
-			note: "",
-			items: drills.filter((one): one is PracticeItem => one !== null && typeof one !== "string"),
-			words: [],
-			most: null,
-			helper: USUAL_HELPER,
-			thresholds: USUAL,
-		},
-		null,
+	const whose = read.value.student;
+	if (!(await findStudent(open, whose))) return refuse("student", "This student was deleted. Nothing was made.");
+	const own = read.value.apart ? null : await pageOf(open, whose);
+	const there = own?.assignment ?? freshPage(whose, serverDay());
+	const fresh = read.value.rungs.filter(
+		(at) => !there.items.some(({ ladder, rung }) => ladder === at.ladder && rung === at.rung),
 	);
-	if (!made.ok) return made;
-	return done({ ok: true, value: { id: made.value.id, left: drills.filter((one) => typeof one === "string") } });
+	const drills = await Promise.all(fresh.map((at) => drillOf(open, whose, at, uuid())));
+	const added = drills.filter((one): one is PracticeItem => one !== null && typeof one !== "string");
+	const left = drills.filter((one) => typeof one === "string");
+	if (own && added.length === 0) return { ok: true, value: { id: own.id, left } };
+	const items = [...there.items, ...added];
+	if (items.length > MOST_DRILLS)
+		return refuse("rungs", `A page holds ${MOST_DRILLS} drills at most. Remove one from their page first.`);
+	const made = await saveAssignment(open, { ...there, items }, own, { apart: read.value.apart });
+	return made.ok ? done({ ok: true, value: { id: made.value.id, left } }) : made;
 }
 
 export async function keepAssignment(body: unknown, at: unknown): Promise<Outcome<Saved>> {
@@ -83,7 +83,14 @@ export async function keepAssignment(body: unknown, at: unknown): Promise<Outcom
 	if (!read.ok) return read;
 	const open = await store();
 	const risky = await notForHome(open, read.value);
-	return risky.length > 0 ? { ok: false, refusals: risky } : saveAssignment(open, read.value, place.value);
+	if (risky.length > 0) return { ok: false, refusals: risky };
+	const before = await findAssignment(open, place.value.id);
+	const saved = await saveAssignment(open, read.value, place.value);
+	const isMoved = read.value.items.some(
+		({ id, target }) => target !== before?.assignment.items.find((item) => item.id === id)?.target,
+	);
+	if (saved.ok && isMoved) await settleTargets(open, saved.value.id);
+	return saved;
 }
 
 /** A rung as a drill to add, or why it is not for home; without a rung, an empty one. */

@@ -3,15 +3,17 @@ import { limitsOf } from "@/core/ladder/limits";
 import { sideWords } from "@/core/people/student";
 import type { PracticeAct } from "@/core/practice/acts";
 import { whyNotAlone } from "@/core/practice/alone";
-import { type Assignment, daysAsked, type PracticeItem } from "@/core/practice/assignment";
-import { itemFromRung } from "@/core/practice/fromRung";
+import { type Assignment, daysAsked, inOrder, type PracticeItem } from "@/core/practice/assignment";
+import { itemFromRung, saidOfRung } from "@/core/practice/fromRung";
 import { type Journal, journalOf, sumOf } from "@/core/practice/journal";
+import { changesIn } from "@/core/practice/page";
 import type { PageData } from "@/core/practice/pageData";
 import { readSides } from "@/core/skill/sides";
-import { dayAfter } from "@/core/text/fields";
+import { cutText, dayAfter } from "@/core/text/fields";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
+import { currentPages } from "@/store/pages";
 import { findPicture } from "@/store/pictures";
 import {
 	type AssignmentRow,
@@ -25,7 +27,7 @@ import {
 } from "@/store/practice";
 import { findStudent, studentNames } from "@/store/students";
 import { holderOf, studioMark } from "@/store/studio";
-import { upToDate } from "./store";
+import { store, upToDate } from "./store";
 
 /** A rung that may be practised at home, or why it may not. */
 export interface HomeRung {
@@ -129,7 +131,7 @@ export async function readPracticeList(): Promise<{
 	const [rows, people] = await Promise.all([listAssignments(open), studentNames(open)]);
 	const names = new Map(people.map(({ id, name }) => [id, name]));
 	const lines = await Promise.all(
-		rows.map(async (row) => {
+		currentPages(rows).map(async (row) => {
 			const journal = journalOf(row.assignment, await latestActs(open, row, LOOKED_AT));
 			return lineOf(row, journal, names.get(row.student) ?? "somebody", day);
 		}),
@@ -161,6 +163,10 @@ export interface PracticePageProps {
 	student: { id: string; name: string };
 	archived: boolean;
 	assignment: Assignment;
+	/** Beside the student's own page: a second home, a camp. */
+	apart: boolean;
+	/** What was asked for from which day on, the newest first. */
+	changes: { day: string; words: string }[];
 	/** The latest of them: the tables hold all. */
 	acts: PracticeAct[];
 	/** Days that far more came of by the link than anybody practises. */
@@ -170,6 +176,14 @@ export interface PracticePageProps {
 	/** The same student's other assignments, the newest first. */
 	others: { id: string; from: string; drills: string; archived: boolean }[];
 	day: string;
+}
+
+/** The same, with what counts on each drill as it is printed. */
+export async function readPaper(id: string): Promise<PracticePageProps | null> {
+	const page = await readPractice(id);
+	const open = await store();
+	const row = page && (await findAssignment(open, id));
+	return row ? { ...page, assignment: { ...page.assignment, items: await withCounts(open, row) } } : null;
 }
 
 export async function readPractice(id: string): Promise<PracticePageProps | null> {
@@ -189,6 +203,8 @@ export async function readPractice(id: string): Promise<PracticePageProps | null
 		student: { id: who.id, name: who.student.name },
 		archived: row.archived,
 		assignment: row.assignment,
+		apart: row.apart,
+		changes: changesIn(row.history),
 		acts,
 		floods,
 		links,
@@ -217,7 +233,8 @@ export async function pageDataOf(
 	how: { ends: string | null; pictures: (hash: string) => Promise<string | null> },
 ): Promise<PageData> {
 	const who = await findStudent(open, row.student);
-	const { note, from, items, words, most, helper, thresholds } = row.assignment;
+	const { note, from, words, most, helper, thresholds, feelings } = row.assignment;
+	const items = inOrder(await withCounts(open, row));
 	const pictures = await Promise.all(
 		picturesIn(row.assignment).map(async (hash) => [hash, await how.pictures(hash)] as const),
 	);
@@ -232,12 +249,27 @@ export async function pageDataOf(
 		most,
 		helper,
 		thresholds,
+		...(feelings ? { feelings } : {}),
 		acts: await latestActs(open, row),
 		holder: holderOf(await studioMark(open)),
 		pictures: Object.fromEntries(pictures.flatMap(([hash, at]) => (at ? [[hash, at]] : []))),
 		ends: how.ends,
 		made: serverDay(),
 	};
+}
+
+/** The drills with what makes a try count: of those that were written before it was said, as their rungs stand now. */
+async function withCounts(open: Store, { student, assignment }: AssignmentRow): Promise<PracticeItem[]> {
+	const { items } = assignment;
+	if (items.every((item) => item.counts !== undefined || item.rung === null)) return items;
+	const [who, rows] = await Promise.all([findStudent(open, student), railedLadders(open, { students: [student] })]);
+	return items.map((item) => {
+		const row = rows.find(({ id }) => id === item.ladder);
+		const rung = row?.ladder.rungs.find(({ id }) => id === item.rung);
+		if (item.counts !== undefined || !row || !rung || !who) return item;
+		const sees = { side: row.ladder.side, strong: who.student.strongSide };
+		return { ...item, ...saidOfRung(rung.settings, row.followed, (words) => cutText(readSides(words, sees), 300)) };
+	});
 }
 
 /** A picture as it stands in a file. */

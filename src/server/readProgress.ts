@@ -191,7 +191,10 @@ async function homeOf(open: Store, student: string): Promise<Entry[]> {
 	const rows = await listAssignments(open, student);
 	const all = await Promise.all(
 		rows.map(async (row) => {
-			const rungs = new Map(row.assignment.items.map(({ id, rung }) => [id, rung]));
+			const rungs = new Map([
+				...row.history.flatMap(({ drills }) => drills.map(({ item, rung }) => [item, rung] as const)),
+				...row.assignment.items.map(({ id, rung }) => [id, rung] as const),
+			]);
 			return (await practiceActs(open, row)).flatMap((act): Entry[] =>
 				act.kind === "done" && act.body.day >= since ? [{ ...act.body, rung: rungs.get(act.body.item) ?? null }] : [],
 			);

@@ -2,10 +2,13 @@ import type { ReportInput, ReportLadder } from "@/core/formats/report";
 import { forecast } from "@/core/insight/forecast";
 import { railOn } from "@/core/insight/railOn";
 import { loadOn } from "@/core/load/load";
+import { amountWords } from "@/core/practice/amount";
+import { amountOf } from "@/core/practice/page";
 import { dayAfter } from "@/core/text/fields";
 import { serverDay } from "@/store/days";
 import { studentDigests } from "@/store/lessons";
 import { loadSince } from "@/store/loads";
+import { currentPages } from "@/store/pages";
 import { listAssignments } from "@/store/practice";
 import { findStudent } from "@/store/students";
 import { type LadderProgress, readProgress } from "./readProgress";
@@ -36,11 +39,9 @@ export async function readReport(id: string): Promise<ReportInput | null> {
 		ladders: progress.ladders.map(ladderOf),
 		cues: digests.get(id)?.worked?.slice(0, 4) ?? [],
 		load: parts.map((part) => ({ part, week: loadOn(load, part, day).week, limit: limits.get(part) ?? null })),
-		practise: assignments
-			.filter(({ archived }) => !archived)
-			.flatMap(({ assignment }) =>
-				assignment.items.map(({ name, target, dose, days: on }) => ({ name, target, dose, days: on.length })),
-			),
+		practise: currentPages(assignments).flatMap(({ assignment }) =>
+			assignment.items.flatMap((item) => (item.warmUp ? [] : [{ name: item.name, much: amountWords(amountOf(item)) }])),
+		),
 		next: progress.next ?? digests.get(id)?.next ?? null,
 	};
 }

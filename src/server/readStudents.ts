@@ -15,6 +15,7 @@ import type { Store } from "@/store/db";
 import { railedLadders } from "@/store/ladders";
 import { lessonsOf, lessonView, type StudentDigest, studentDigests } from "@/store/lessons";
 import { loadSince } from "@/store/loads";
+import { currentPages } from "@/store/pages";
 import { type AssignmentRow, latestActs, listAssignments } from "@/store/practice";
 import { openParked, openPromises } from "@/store/said";
 import { findStudent, listStudents } from "@/store/students";
@@ -80,7 +81,13 @@ export interface StudentPageProps {
 	/** Their lesson of today is open. */
 	isOpen: boolean;
 	/** What they practise, the newest first; what was done last on it. */
-	practice: { id: string; from: string; drills: string; last: { day: string; good: number; tries: number } | null }[];
+	practice: {
+		id: string;
+		from: string;
+		apart: boolean;
+		drills: string;
+		last: { day: string; good: number; tries: number } | null;
+	}[];
 	newest: NewestFacts;
 }
 
@@ -112,11 +119,11 @@ export async function readStudent(id: string): Promise<StudentPageProps | null> 
 		openParked(open, id),
 		studentDigests(open),
 		lessonsOf(open, id, WAY),
-		listAssignments(open, id),
+		listAssignments(open, id).then(currentPages),
 		bookedLessons(open, id),
 		loadSince(open, id, dayAfter(serverDay(), -WEEK)),
 	]);
-	const done = await Promise.all(practice.filter((one) => !one.archived).map(async (row) => lastDone(open, row)));
+	const done = await Promise.all(practice.map(async (row) => lastDone(open, row)));
 	const limits = new Map((row.student.loadLimits ?? []).map(({ part, week }) => [part, week]));
 	return {
 		studio: studio.id,
@@ -134,14 +141,13 @@ export async function readStudent(id: string): Promise<StudentPageProps | null> 
 			last: ladder.last,
 			way: pegDays(ladder.id, lessons),
 		})),
-		practice: practice
-			.filter((one) => !one.archived)
-			.map(({ id: at, assignment }, i) => ({
-				id: at,
-				from: assignment.from,
-				drills: assignment.items.map(({ name }) => name).join(", "),
-				last: done[i] ?? null,
-			})),
+		practice: practice.map(({ id: at, assignment, apart }, i) => ({
+			id: at,
+			from: assignment.from,
+			apart,
+			drills: assignment.items.map(({ name }) => name).join(", "),
+			last: done[i] ?? null,
+		})),
 		newest: {
 			next: booked[0]?.day ?? digests.get(id)?.next ?? null,
 			booked: booked.length,
@@ -173,7 +179,9 @@ export async function readStudent(id: string): Promise<StudentPageProps | null> 
 
 /** The latest entry of a practice page; null where nothing was done yet. */
 async function lastDone(open: Store, row: AssignmentRow): Promise<StudentPageProps["practice"][number]["last"]> {
-	const done = (await latestActs(open, row, 50)).flatMap((act) => (act.kind === "done" ? [act.body] : []));
+	const done = (await latestActs(open, row, 50)).flatMap((act) =>
+		act.kind === "done" && act.body.tries > 0 ? [act.body] : [],
+	);
 	const last = done.sort((a, b) => (a.day < b.day ? 1 : -1))[0];
 	return last ? { day: last.day, good: last.good, tries: last.tries } : null;
 }

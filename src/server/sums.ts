@@ -12,7 +12,7 @@ import { cutText, ident, label, whole } from "@/core/text/fields";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import { type LadderRow, type Railed, railedLadders, saveLadder } from "@/store/ladders";
-import { listAssignments, saveAssignment } from "@/store/practice";
+import { pageOf, saveAssignment } from "@/store/practice";
 import { findStudent, saveStudent } from "@/store/students";
 import { planOwn } from "./planning";
 import { upToDate } from "./store";
@@ -106,7 +106,7 @@ async function intoKit(open: Store, row: LadderRow, { what }: Put): Promise<PutW
 }
 
 async function intoPractice(open: Store, row: LadderRow, { to, what }: Put): Promise<PutWhere> {
-	const given = (await listAssignments(open, row.student)).find(({ archived }) => !archived);
+	const given = await pageOf(open, row.student);
 	const at = given?.assignment.items.findIndex(({ rung }) => rung === to.rung) ?? -1;
 	if (!given || at < 0) return refuse("practice", "This rung is not in their practice. Add it there first.");
 	const items = given.assignment.items.map((item, i) => {

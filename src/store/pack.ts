@@ -14,6 +14,7 @@ import { railedLadders } from "./ladders";
 import { digestsFor } from "./lessonDigests";
 import { lastOpenings, openLessons, studentDigests, usedSince } from "./lessons";
 import { type LimitsOn, limitsOn } from "./loads";
+import { packPages } from "./pages";
 import { plansFrom } from "./plans";
 import { catchUpIfRoom } from "./projection";
 import { causeMarks, openParked, openPromises } from "./said";
@@ -34,7 +35,7 @@ const MOST_PLANS = 60;
 export async function makePack(store: Store, without: string | null): Promise<Pack> {
 	await catchUpIfRoom(store);
 	const students = (await listStudents(store)).filter((row) => !row.archived);
-	const [studio, rows, skills, promises, parked, worked, { coach }, open, used, lastOnes, plans, keys, digests] =
+	const [studio, rows, skills, promises, parked, worked, { coach }, open, used, lastOnes, plans, keys, digests, pages] =
 		await Promise.all([
 			studioMark(store),
 			railedLadders(store, { students: students.map((row) => row.id) }),
@@ -49,6 +50,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 			plansFrom(store, dayAfter(serverDay(), -1), MOST_PLANS),
 			keyCues(store),
 			studentDigests(store),
+			packPages(store),
 		]);
 	const ladders = rows.filter((row) => !row.archived);
 	const people = new Map(students.map(({ id, student }) => [id, student]));
@@ -82,11 +84,13 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 			const last = lastOnes.get(id);
 			const cues = keys.get(id);
 			const worked = digests.get(id)?.worked ?? [];
+			const page = pages.get(id);
 			return {
 				id,
 				student,
 				...(last ? { last } : {}),
 				...(cues ? { cues } : {}),
+				...(page ? { page } : {}),
 				...(worked.length > 0 ? { worked } : {}),
 			};
 		}),

@@ -12,15 +12,19 @@ import {
 	addLink,
 	archiveAssignment,
 	asideOf,
+	changePage,
 	clearDay,
 	findAssignment,
 	floodedDays,
 	latestActs,
 	linksOf,
 	listAssignments,
+	MOST_A_DAY,
 	MOST_ENTRIES,
 	openLink,
+	pageOf,
 	practiceActs,
+	renewLinks,
 	saveAssignment,
 	setActsAside,
 	takeActs,
@@ -74,6 +78,56 @@ const done = (id: string, change: object = {}): StudentAct => ({
 const back = (id: string, entry: string): StudentAct => ({ ...when, id, kind: "back", body: { entry } });
 
 describe("what a student's page writes", () => {
+	test("is one entry however often it is sent: the newest sending holds, in any order and any number of times", async () => {
+		const sendings = [0, 1, 2, 3].map((rev) => done(`v${rev}`, { entry: "v0", rev, tries: rev + 1, good: rev }));
+		const orders = [[[0], [1], [2], [3]], [[0, 1, 2, 3]], [[3], [0], [2], [1]], [[2, 0], [3, 1], [3], [0, 1, 2, 3]]];
+		for (const order of orders) {
+			const row = await assigned("student");
+			const own = sendings.map((act) => ({ ...act, id: `${row.id}-${act.id}`.slice(-60) }));
+			for (const batch of order) {
+				const sent = batch.flatMap((i) => own[i] ?? []);
+				const { kept, refused } = await takeActs(store, row, sent, "link");
+				expect([kept.length, refused]).toEqual([sent.length, []]);
+			}
+			const { entries } = journalOf(row.assignment, await practiceActs(store, row));
+			expect(entries.map(({ entry, tries, good }) => [entry, tries, good])).toEqual([["v0", 4, 3]]);
+			await catchUp(store);
+			expect(await floodedDays(store, row)).toEqual([]);
+		}
+	});
+
+	test("an answer stays with its entry when more is said of it, and taking the entry back takes all of it", async () => {
+		const row = await assigned("student");
+		await takeActs(store, row, [done("first", { entry: "first", remark: "hard today" })], "link");
+		const answer = {
+			kind: "practice.answered",
+			body: { assignment: row.id, entry: "first", text: "Slower." },
+		} as const;
+		await writeForPractice(store, row, answer, when);
+		await takeActs(store, row, [done("second", { entry: "first", rev: 1, remark: "hard today", felt: 2 })], "link");
+		await catchUp(store);
+		expect(await waitingRemarks(store, TODAY, 10)).toEqual([]);
+		const journal = () => practiceActs(store, row).then((acts) => journalOf(row.assignment, acts).entries);
+		expect(await journal()).toMatchObject([{ entry: "first", felt: 2, answer: "Slower." }]);
+		await takeActs(store, row, [back("away", "second")], "link");
+		expect(await journal()).toEqual([]);
+	});
+
+	test("an entry is taken back by its name, though the phone no longer knows which sending arrived", async () => {
+		const row = await assigned("student");
+		await takeActs(store, row, [done("lost", { entry: "count", rev: 5 })], "link");
+		const journal = async () => journalOf(row.assignment, await practiceActs(store, row)).entries.length;
+		expect(await journal()).toBe(1);
+		expect((await takeActs(store, row, [back("b1", "count")], "link")).refused).toEqual([]);
+		expect(await journal()).toBe(0);
+		// Together with what it takes back, and once more.
+		const both = [done("v1", { entry: "other", rev: 1 }), back("b2", "other")];
+		expect((await takeActs(store, row, both, "link")).refused).toEqual([]);
+		expect((await takeActs(store, row, [back("b3", "other")], "link")).refused).toEqual([]);
+		expect((await takeActs(store, row, [back("b4", "never")], "link")).refused).toHaveLength(1);
+		expect(await journal()).toBe(0);
+	});
+
 	test("is kept once each, however often it comes, on the rung of the assignment and on nobody else's", async () => {
 		const row = await assigned("student");
 		expect(await takeActs(store, row, [done("a"), done("b"), done("a")], "link")).toEqual({
@@ -144,8 +198,10 @@ describe("what a student's page writes", () => {
 		expect((await eventsAfter(store, 0)).events[0]).toMatchObject({ ladder: null, rung: null });
 	});
 
-	test("two assignments of one student know nothing of each other", async () => {
-		const [first, second] = [await assigned("student"), await assigned("student")];
+	test("a page beside the own one knows nothing of it", async () => {
+		const first = await assigned("student");
+		const beside = await saveAssignment(store, asked("student"), null, { apart: true });
+		const second = (await findAssignment(store, beside.ok ? beside.value.id : "")) as AssignmentRow;
 		await takeActs(store, first, [done("a")], "link");
 		expect(await practiceActs(store, second)).toEqual([]);
 		expect((await takeActs(store, second, [back("b", "a")], "link")).refused).toHaveLength(1);
@@ -176,6 +232,74 @@ describe("what a student's page writes", () => {
 	});
 });
 
+describe("a student's own page", () => {
+	const wrapUp = (event: string, at = `${TODAY}T18:00:00.000Z`) => ({ event, at, day: TODAY });
+	const asks = (names: readonly string[], change: Partial<Assignment> = {}) =>
+		asked("student", {
+			items: names.map((name) => ({ ...freshItem(name), name, ladder: null, rung: null })),
+			...change,
+		});
+
+	test("is made by the first wrap-up and changed by those after it, each once and none by one that is older", async () => {
+		const first = await changePage(store, "student", wrapUp("w1"), (before) => {
+			expect(before).toBeNull();
+			return asks(["balls"]);
+		});
+		const again = (event: string, at: string | undefined, names: string[]) =>
+			changePage(store, "student", wrapUp(event, at), () => asks(names));
+		expect(await again("w1", undefined, ["clubs"])).toBeNull();
+		expect(await again("w0", `${TODAY}T10:00:00.000Z`, ["clubs"])).toBeNull();
+		expect(await again("w2", `${TODAY}T19:00:00.000Z`, ["balls", "rings"])).toBe(first);
+		const page = await pageOf(store, "student");
+		expect(page?.assignment.items.map(({ id }) => id)).toEqual(["balls", "rings"]);
+		expect(page?.history).toMatchObject([{ day: TODAY, drills: [{ item: "balls" }, { item: "rings" }] }]);
+		expect(await listAssignments(store, "student")).toHaveLength(1);
+	});
+
+	test("keeps what was asked when, and names what was done of a drill that has left", async () => {
+		const row = await assigned("student");
+		const saved = await saveAssignment(store, asks(["clubs"]), row);
+		expect(saved.ok).toBe(true);
+		const page = (await findAssignment(store, row.id)) as AssignmentRow;
+		await takeActs(store, page, [done("late", { item: "clubs" })], "link");
+		const moved = await changePage(store, "student", { ...wrapUp("w"), day: dayAfter(TODAY, 1) }, () => asks([]));
+		expect(moved).toBe(row.id);
+		const now = (await findAssignment(store, row.id)) as AssignmentRow;
+		expect(now.history.map(({ drills }) => drills.map(({ name }) => name))).toEqual([["clubs"], []]);
+		await takeActs(store, now, [done("later", { item: "clubs" })], "link");
+		const { entries } = journalOf(now.assignment, await practiceActs(store, now));
+		expect(entries.map(({ what }) => what)).toEqual(["clubs", "clubs"]);
+	});
+
+	test("is the newest where there are several, and all older links lead to it; one beside it keeps its own", async () => {
+		const old = await assigned("student");
+		const oldLink = await addLink(store, old.id, { name: "Ida", ends: TODAY });
+		await archiveAssignment(store, old.id, true);
+		const camp = await saveAssignment(store, asks(["camp"]), null, { apart: true });
+		const campId = camp.ok ? camp.value.id : "";
+		const campLink = await addLink(store, campId, { name: "camp", ends: TODAY });
+		const opens = async (token: string) => {
+			const opened = await openLink(store, token);
+			return opened !== null && typeof opened === "object" ? opened.row.id : opened;
+		};
+		expect(await opens(oldLink)).toBe("put away");
+		const own = await assigned("student");
+		expect([await opens(oldLink), await opens(campLink)]).toEqual([own.id, campId]);
+		expect([(await linksOf(store, own.id)).length, (await linksOf(store, campId)).length]).toEqual([1, 1]);
+		await renewLinks(store, "student", dayAfter(TODAY, 90));
+		expect((await linksOf(store, own.id)).map(({ ends }) => ends)).toEqual([dayAfter(TODAY, 90)]);
+		expect((await linksOf(store, campId)).map(({ ends }) => ends)).toEqual([TODAY]);
+		// What was sent on the older page, and sent again on this one because its answer was lost, is here once.
+		await takeActs(store, old, [done("twice")], "link");
+		const page = (await findAssignment(store, own.id)) as AssignmentRow;
+		expect(await takeActs(store, page, [done("twice")], "link")).toMatchObject({
+			kept: ["twice"],
+			fresh: 0,
+			refused: [],
+		});
+	});
+});
+
 describe("what a link may bring", () => {
 	const many = (n: number, from = 0) => Array.from({ length: n }, (_, i) => done(`n${from + i}`));
 
@@ -194,6 +318,17 @@ describe("what a link may bring", () => {
 		expect((await takeActs(store, row, many(1, 900), "paper")).fresh).toBe(1);
 		const other = await assigned("zoe");
 		expect((await takeActs(store, other, many(1, 5000), "link")).fresh).toBe(1);
+	});
+
+	test("is sent anew as often as a count goes on, and stays one entry of the day", async () => {
+		const row = await assigned("student");
+		for (let rev = 0; rev < MOST_A_DAY + 20; rev++)
+			expect(
+				(await takeActs(store, row, [done(`s${rev}`, { entry: "count", rev, tries: rev + 1, good: 1 })], "link")).fresh,
+			).toBe(1);
+		const { entries } = journalOf(row.assignment, await practiceActs(store, row));
+		expect(entries.map(({ entry, tries }) => [entry, tries])).toEqual([["count", MOST_A_DAY + 20]]);
+		expect((await takeActs(store, row, [done("another")], "link")).fresh).toBe(1);
 	});
 
 	test("is so much in all, at the same cost and in an answer of the same size however much there is", async () => {

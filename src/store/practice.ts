@@ -8,7 +8,9 @@ import { hashEvent } from "@/core/log/parseEvent";
 import { resolve } from "@/core/log/resolve";
 import { actsOf, type PracticeAct, type StudentAct } from "@/core/practice/acts";
 import { Assignment } from "@/core/practice/assignment";
-import type { ways } from "@/core/practice/kinds";
+import { entryOf, isNewer } from "@/core/practice/counting";
+import type { Practised, ways } from "@/core/practice/kinds";
+import { type AskedFrom, nameOnPage, withChange } from "@/core/practice/page";
 import type { Outcome } from "@/core/refusals/refusals";
 import { dayAfter, dayTrouble } from "@/core/text/fields";
 import { type Allowance, allowance } from "./allowance";
@@ -29,6 +31,12 @@ export interface AssignmentRow extends Saved {
 	/** Signs what the student's page hands back. */
 	key: string;
 	assignment: Assignment;
+	/** Beside the student's own page: a second home, a camp. */
+	apart: boolean;
+	/** What was asked for from which day on, oldest first. */
+	history: AskedFrom[];
+	/** The latest wrap-up it was changed by. */
+	wrapUp: { event: string; at: string } | null;
 }
 
 const read = (row: typeof t.assignment.$inferSelect): AssignmentRow => ({
@@ -38,6 +46,9 @@ const read = (row: typeof t.assignment.$inferSelect): AssignmentRow => ({
 	archived: row.archivedAt !== null,
 	key: row.key,
 	assignment: Assignment.parse(row.body),
+	apart: row.apart,
+	history: row.history,
+	wrapUp: row.wrapUp ?? null,
 });
 
 const here = and(isNull(t.student.deletedAt), eq(t.student.id, t.assignment.student));
@@ -64,29 +75,100 @@ export async function listAssignments({ db }: Store, student?: string): Promise<
 	return rows.map(({ row }) => read(row));
 }
 
-/** Adds an assignment, or saves one against the revision it was opened at. */
-export async function saveAssignment({ write }: Store, body: Assignment, at: Saved | null): Promise<Outcome<Saved>> {
+/**
+ * A student's own page: of those that are not put away and not beside it the newest. Null where there is none.
+ * Older pages lead to it.
+ */
+export async function pageOf({ db }: Store | { db: Tx }, student: string): Promise<AssignmentRow | null> {
+	const [row] = await db
+		.select()
+		.from(t.assignment)
+		.where(and(eq(t.assignment.student, student), eq(t.assignment.apart, false), isNull(t.assignment.archivedAt)))
+		.orderBy(desc(t.assignment.createdAt), desc(t.assignment.id))
+		.limit(1);
+	return row ? read(row) : null;
+}
+
+/** Adds an assignment, or saves one against the revision it was opened at; what it asks for from today on is kept by its day. */
+export async function saveAssignment(
+	{ write }: Store,
+	body: Assignment,
+	at: Saved | null,
+	{ apart = false }: { apart?: boolean } = {},
+): Promise<Outcome<Saved>> {
 	const id = uuid();
+	const day = serverDay();
 	return write((tx) =>
 		addOrRevise(id, at, body, {
 			what: "This practice",
 			add: () =>
-				tx
-					.insert(t.assignment)
-					.values({ id, name: "", student: body.student, key: randomBytes(32).toString("base64url"), body }),
+				tx.insert(t.assignment).values({
+					id,
+					name: "",
+					student: body.student,
+					key: randomBytes(32).toString("base64url"),
+					body,
+					apart,
+					history: withChange([], day, body),
+				}),
 			// Whose it is never changes.
 			stands: (one) =>
 				tx
 					.select({ rev: t.assignment.rev, body: t.assignment.body })
 					.from(t.assignment)
 					.where(and(eq(t.assignment.id, one), eq(t.assignment.student, body.student))),
-			revise: (one, changed) =>
-				tx
+			revise: async (one, changed) => {
+				const history = withChange(await historyOf(tx, one), day, body);
+				await tx
 					.update(t.assignment)
-					.set({ body, ...changed })
-					.where(eq(t.assignment.id, one)),
+					.set({ body, history, ...changed })
+					.where(eq(t.assignment.id, one));
+			},
 		}),
 	);
+}
+
+/** What a page asked for when; of one from before that was kept, as it stands. */
+async function historyOf(tx: Tx, id: string): Promise<AskedFrom[]> {
+	const [row] = await tx.select().from(t.assignment).where(eq(t.assignment.id, id));
+	if (!row) return [];
+	const { assignment, history } = read(row);
+	return history.length > 0 ? history : withChange([], assignment.from, assignment);
+}
+
+/**
+ * Changes a student's own page as a wrap-up says, once: a wrap-up that was applied before, or is
+ * older than the latest, changes nothing. Where there is no page yet, one is made.
+ *
+ * @returns the page's id and what it says now; null where nothing was changed
+ */
+export async function changePage(
+	{ write }: Store,
+	student: string,
+	wrapUp: { event: string; at: string; day: string },
+	change: (before: AssignmentRow | null) => Assignment,
+): Promise<string | null> {
+	return write(async (tx) => {
+		const before = await pageOf({ db: tx }, student);
+		if (before?.wrapUp && (before.wrapUp.event === wrapUp.event || before.wrapUp.at > wrapUp.at)) return null;
+		const body = change(before);
+		const said = { event: wrapUp.event, at: wrapUp.at };
+		if (!before) {
+			const id = uuid();
+			await tx.insert(t.assignment).values({
+				...{ id, name: "", student, body, wrapUp: said },
+				key: randomBytes(32).toString("base64url"),
+				history: withChange([], wrapUp.day, body),
+			});
+			return id;
+		}
+		const history = withChange(await historyOf(tx, before.id), wrapUp.day, body);
+		await tx
+			.update(t.assignment)
+			.set({ body, history, wrapUp: said, rev: before.rev + 1, updatedAt: stamp() })
+			.where(eq(t.assignment.id, before.id));
+		return before.id;
+	});
 }
 
 export async function archiveAssignment({ write }: Store, id: string, archived: boolean): Promise<void> {
@@ -115,13 +197,42 @@ export interface PracticeLink {
 	withdrawn: boolean;
 }
 
-export async function linksOf({ db }: Store, assignment: string): Promise<PracticeLink[]> {
-	const rows = await db
+/** Links to a page: to a student's own page those of their older pages too, which lead here. */
+export async function linksOf(store: Store, assignment: string): Promise<PracticeLink[]> {
+	const rows = await store.db
 		.select()
 		.from(t.practiceLink)
-		.where(eq(t.practiceLink.assignment, assignment))
+		.where(inArray(t.practiceLink.assignment, await leadingTo(store, assignment)))
 		.orderBy(asc(t.practiceLink.createdAt));
 	return rows.map(({ id, name, ends, withdrawnAt }) => ({ id, name, ends, withdrawn: withdrawnAt !== null }));
+}
+
+/** The pages whose links open this one. */
+async function leadingTo(store: Store, assignment: string): Promise<string[]> {
+	const row = await findAssignment(store, assignment);
+	const own = row && !row.apart ? await pageOf(store, row.student) : null;
+	if (!row || own?.id !== row.id) return [assignment];
+	const all = await listAssignments(store, row.student);
+	return all.flatMap(({ id, apart }) => (apart ? [] : [id]));
+}
+
+/** Every link to a student's own page that is not switched off opens for so long at least. */
+export async function renewLinks(store: Store, student: string, until: string): Promise<void> {
+	const own = await pageOf(store, student);
+	if (!own) return;
+	const pages = await leadingTo(store, own.id);
+	await store.write((tx) =>
+		tx
+			.update(t.practiceLink)
+			.set({ ends: until })
+			.where(
+				and(
+					inArray(t.practiceLink.assignment, pages),
+					isNull(t.practiceLink.withdrawnAt),
+					sql`${t.practiceLink.ends} < ${until}`,
+				),
+			),
+	);
 }
 
 /** Opens an assignment to whoever has the token, which is answered once and not kept. */
@@ -155,8 +266,10 @@ export async function openLink(store: Store, token: string, day: string = server
 		.select()
 		.from(t.practiceLink)
 		.where(eq(t.practiceLink.hash, hashOfToken(token)));
-	const row = link && (await findAssignment(store, link.assignment));
-	if (!link || !row) return null;
+	const made = link && (await findAssignment(store, link.assignment));
+	if (!link || !made) return null;
+	// Where a student has several pages of before, the newest is theirs, and every link leads there.
+	const row = made.apart ? made : ((await pageOf(store, made.student)) ?? made);
 	if (link.withdrawnAt !== null) return "withdrawn";
 	if (link.ends < day) return "ended";
 	return row.archived ? "put away" : { row, ends: link.ends };
@@ -208,33 +321,62 @@ export async function latestActs(
 export const MOST_A_DAY = 200;
 export const MOST_ENTRIES = 5000;
 
-const shared = globalThis as { pegLadderEntries?: WeakMap<Store, Allowance> };
-/** How many entries of an assignment may still come today, from wherever they come. */
-function entriesToday(store: Store): Allowance {
+/** Sendings of one entry that take each other's place: so many a day, and all events of a page together. */
+export const MOST_SENDINGS = 2000;
+const MOST_EVENTS = 60_000;
+
+const shared = globalThis as { pegLadderEntries?: WeakMap<Store, Record<"entries" | "sendings", Allowance>> };
+/** How many entries of an assignment may still come today, and how often they may be sent anew, from wherever they come. */
+function allowedToday(store: Store): Record<"entries" | "sendings", Allowance> {
 	shared.pegLadderEntries ??= new WeakMap();
 	const known = shared.pegLadderEntries.get(store);
 	if (known) return known;
-	const made = allowance(store, "entries", { points: MOST_A_DAY, duration: 86_400 });
+	const made = {
+		entries: allowance(store, "entries", { points: MOST_A_DAY, duration: 86_400 }),
+		sendings: allowance(store, "sendings", { points: MOST_SENDINGS, duration: 86_400 }),
+	};
 	shared.pegLadderEntries.set(store, made);
 	return made;
 }
 
-/** How many more an assignment takes now, and why no more. */
-async function roomFor(store: Store, id: string): Promise<{ room: number; why: string }> {
-	const [{ n } = { n: 0 }] = await store.db
-		.select({ n: sql<number>`count(*)` })
+/** How many more an assignment takes now, of new ones and of those sent anew, and why no more. */
+async function roomFor(store: Store, id: string): Promise<{ room: number; again: number; why: string }> {
+	const [counted] = await store.db
+		.select({
+			events: sql<number>`count(*)`,
+			// One that was replaced, or taken back, is no entry any more.
+			gone: sql<number>`coalesce(sum(case when ${t.event.kind} = 'void' then json_array_length(${t.event.body}, '$.targets') + 1 end), 0)`,
+		})
 		.from(t.event)
 		.where(eq(t.event.device, id));
-	const today = (await entriesToday(store).get(id))?.consumedPoints ?? 0;
-	return n >= MOST_ENTRIES || MOST_ENTRIES - n < MOST_A_DAY - today
+	const { events = 0, gone = 0 } = counted ?? {};
+	const entries = Math.max(0, events - gone);
+	const { entries: news, sendings } = allowedToday(store);
+	const [today, resent] = (await Promise.all([news.get(id), sendings.get(id)])).map(
+		(used) => used?.consumedPoints ?? 0,
+	);
+	const left = Math.max(0, MOST_EVENTS - events);
+	const again = Math.min(left, Math.max(0, MOST_SENDINGS - (resent ?? 0)));
+	const a = Math.max(0, MOST_ENTRIES - entries);
+	const b = Math.max(0, MOST_A_DAY - (today ?? 0));
+	return a < b || left === 0
 		? {
-				room: Math.max(0, MOST_ENTRIES - n),
+				room: Math.min(a, left),
+				again,
 				why: `This page has sent ${MOST_ENTRIES} entries, the most it can. Ask your coach for a new one. This entry stays on your phone.`,
 			}
 		: {
-				room: Math.max(0, MOST_A_DAY - today),
+				room: b,
+				again,
 				why: `${MOST_A_DAY} entries came today, the most in one day. This entry stays on your phone and is sent tomorrow.`,
 			};
+}
+
+/** Counts what came against the day's most. */
+async function use(store: Store, id: string, came: Record<"entries" | "sendings", number>): Promise<void> {
+	const allowed = allowedToday(store);
+	for (const what of ["entries", "sendings"] as const)
+		if (came[what] > 0) await allowed[what].consume(id, came[what]).catch(() => undefined);
 }
 
 export interface TakenIn {
@@ -266,17 +408,27 @@ async function knownActs(db: Pick<Store["db"], "select">, ids: readonly string[]
  */
 export async function takeActs(
 	store: Store,
-	{ id, student, assignment }: AssignmentRow,
+	row: AssignmentRow,
 	acts: readonly StudentAct[],
 	by: (typeof ways)[number],
 ): Promise<TakenIn> {
+	const { id, student } = row;
 	const own = by === "link" || by === "file";
 	const before = await knownActs(
 		store.db,
 		acts.map(({ id: act }) => act),
 	);
-	const { room, why } = own ? await roomFor(store, id) : { room: Number.POSITIVE_INFINITY, why: "" };
-	const fits = new Set([...new Set(acts.flatMap((act) => (before.has(act.id) ? [] : [act.id])))].slice(0, room));
+	const endless = Number.POSITIVE_INFINITY;
+	const { room, again, why } = own ? await roomFor(store, id) : { room: endless, again: endless, why: "" };
+	const here = await sendingsOf(store.db, id, acts);
+	const isAgain = (act: StudentAct) => act.kind === "done" && (here.get(entryOf(act))?.rev ?? -1) >= 0;
+	const coming = [...new Map(acts.flatMap((act) => (before.has(act.id) ? [] : [[act.id, act] as const]))).values()];
+	const fits = new Set(
+		[
+			...coming.filter((act) => !isAgain(act)).slice(0, room),
+			...coming.filter((act) => isAgain(act)).slice(0, again),
+		].map(({ id: act }) => act),
+	);
 	const later = acts
 		.filter((act) => !before.has(act.id) && !fits.has(act.id))
 		.map((act) => ({ id: act.id, sentence: why }));
@@ -286,29 +438,32 @@ export async function takeActs(
 		const kept = new Set<string>();
 		const refused: TakenIn["refused"] = [];
 		const fresh = new Map<string, StudentAct>();
+		const sendings = await sendingsOf(tx, id, acts);
 		for (const act of acts) {
 			if (!known.has(act.id) && !fits.has(act.id)) continue;
-			const why = kept.has(act.id) ? null : whyNotTaken(act, id, known, fresh);
+			const why = kept.has(act.id) ? null : whyNotTaken(act, row, known, fresh, sendings);
 			if (why !== null) refused.push({ id: act.id, sentence: why });
 			else kept.add(act.id);
-			if (why === null && !known.has(act.id)) fresh.set(act.id, act);
+			if (why === null && !known.has(act.id) && isLatest(act, sendings)) fresh.set(act.id, act);
 		}
+		const replaced = replacedBy([...fresh.values()], sendings);
 		const actor = own ? "link" : "coach";
 		const foreign = await appendHere(
 			store,
 			tx,
 			id,
-			[...fresh.values()].map((act) => ({
-				id: act.id,
-				make: (place) =>
-					hashEvent(
-						envelope(
-							draftOf(act, { id, student, assignment }, by),
-							place,
-							{ at: act.at, tz: act.tz, localDay: dayOf(act) },
-							actor,
-						),
-					),
+			[
+				...[...fresh.values()].map((act) => ({
+					draft: draftOf(act, row, by, takenBackBy(act, fresh.values(), sendings)),
+					act,
+				})),
+				...replaced.map(({ targets, act }) => ({
+					draft: { id: uuid(), student, kind: "void" as const, body: { targets } },
+					act,
+				})),
+			].map(({ draft, act }) => ({
+				id: draft.id,
+				make: (place) => hashEvent(envelope(draft, place, { at: act.at, tz: act.tz, localDay: dayOf(act) }, actor)),
 			})),
 		);
 		// An id that is somebody else's in the record: it was guessed, or copied.
@@ -317,13 +472,89 @@ export async function takeActs(
 			fresh.delete(one);
 			refused.push({ id: one, sentence: NOT_OURS });
 		}
-		return { kept: [...kept], fresh: fresh.size, refused };
+		const resent = [...fresh.values()].filter(isAgain).length;
+		return { kept: [...kept], fresh: fresh.size, resent, refused };
 	});
-	if (own && taken.fresh > 0)
-		await entriesToday(store)
-			.consume(id, taken.fresh)
-			.catch(() => undefined);
-	return { ...taken, later };
+	const { resent, ...rest } = taken;
+	if (own) await use(store, id, { entries: taken.fresh - resent, sendings: resent });
+	return { ...rest, later };
+}
+
+type Done = Extract<StudentAct, { kind: "done" }>;
+
+/** What is here of an entry: the newest sending's number, and the events of those that hold. */
+interface Sendings {
+	rev: number;
+	holding: string[];
+}
+
+/** What is here of the entries these acts send again, by the entry. */
+async function sendingsOf(
+	db: Pick<Store["db"], "select">,
+	device: string,
+	acts: readonly StudentAct[],
+): Promise<Map<string, Sendings>> {
+	const entries = new Set(
+		acts.flatMap((act) =>
+			act.kind === "done" && act.body.entry ? [act.body.entry] : act.kind === "back" ? [act.body.entry] : [],
+		),
+	);
+	const sendings = new Map([...entries].map((entry) => [entry, { rev: -1, holding: [] as string[] }]));
+	if (entries.size === 0) return sendings;
+	const rows = await db
+		.select({ id: t.event.id, kind: t.event.kind, body: t.event.body })
+		.from(t.event)
+		.where(and(eq(t.event.device, device), inArray(t.event.kind, ["practice", "void"])));
+	const gone = new Set(
+		rows.flatMap(({ kind, body }) => (kind === "void" ? (body as { targets: string[] }).targets : [])),
+	);
+	for (const { id, kind, body } of rows) {
+		if (kind !== "practice") continue;
+		const { entry, rev = 0 } = body as Practised;
+		for (const key of new Set([entry ?? id, id])) {
+			const known = sendings.get(key);
+			if (!known) continue;
+			known.rev = Math.max(known.rev, rev);
+			if (!gone.has(id)) known.holding.push(id);
+		}
+	}
+	return sendings;
+}
+
+/** Sendings of an entry, or the one act of that id, among acts that have just come. */
+const freshOf = (entry: string, fresh: Iterable<StudentAct>): string[] =>
+	[...fresh].flatMap((one) => (one.id === entry || (one.kind === "done" && entryOf(one) === entry) ? [one.id] : []));
+
+/** What an act takes back: all that holds of its entry, here and just come. */
+function takenBackBy(act: StudentAct, fresh: Iterable<StudentAct>, sendings: ReadonlyMap<string, Sendings>): string[] {
+	if (act.kind !== "back") return [];
+	const { entry } = act.body;
+	const all = [...new Set([...(sendings.get(entry)?.holding ?? []), ...freshOf(entry, fresh)])];
+	return all.length > 0 ? all : [entry];
+}
+
+/** An older sending that comes late changes nothing: what it says was replaced on the phone already. */
+function isLatest(act: StudentAct, sendings: Map<string, Sendings>): boolean {
+	const known = act.kind === "done" ? sendings.get(entryOf(act)) : undefined;
+	return !known || act.kind !== "done" || (act.body.rev ?? 0) > known.rev;
+}
+
+/** What is taken back, because these take its place; of several sendings of one entry that came together the newest stays. */
+function replacedBy(fresh: readonly StudentAct[], sendings: Map<string, Sendings>): { targets: string[]; act: Done }[] {
+	const latest = new Map<string, Done>();
+	const targets = new Map<string, string[]>();
+	for (const act of fresh) {
+		if (act.kind !== "done") continue;
+		const entry = entryOf(act);
+		const before = latest.get(entry);
+		const old = before ? [isNewer(act.body, before.body) ? before.id : act.id] : (sendings.get(entry)?.holding ?? []);
+		targets.set(entry, [...(targets.get(entry) ?? []), ...old]);
+		if (!before || isNewer(act.body, before.body)) latest.set(entry, act);
+	}
+	return [...latest].flatMap(([entry, act]) => {
+		const old = targets.get(entry) ?? [];
+		return old.length > 0 ? [{ targets: old, act }] : [];
+	});
 }
 
 /** The name under which is set aside what came in the name of an assignment and is none of its entries. */
@@ -347,10 +578,7 @@ export async function setActsAside(
 			some.map(({ raw, reason }, i) => ({ dseq: last + 1 + i, reason, raw })),
 		);
 	});
-	if (some.length > 0)
-		await entriesToday(store)
-			.consume(id, some.length)
-			.catch(() => undefined);
+	await use(store, id, { entries: some.length, sendings: 0 });
 }
 
 const NOT_OURS = "This entry belongs to another page.";
@@ -358,33 +586,46 @@ const NOT_OURS = "This entry belongs to another page.";
 /** Null: it is here, or may come. Otherwise what is wrong with it. */
 function whyNotTaken(
 	act: StudentAct,
-	assignment: string,
+	row: Pick<AssignmentRow, "id" | "student" | "apart">,
 	known: ReadonlyMap<string, LogEvent>,
 	fresh: ReadonlyMap<string, StudentAct>,
+	sendings: ReadonlyMap<string, Sendings>,
 ): string | null {
 	const before = known.get(act.id);
 	// The same one again: from a second sending, or from the file and the link both.
-	if (before) return before.device === assignment ? null : NOT_OURS;
+	if (before) return before.device === row.id || isTheirs(before, row) ? null : NOT_OURS;
 	if (act.kind === "back") {
 		const target = known.get(act.body.entry);
-		const ours = target?.device === assignment && (target.kind === "practice" || target.kind === "practice.target");
-		return ours || fresh.has(act.body.entry) ? null : "The entry to undo is missing, or belongs to another page.";
+		const ours = target !== undefined && isTheirs(target, row);
+		const isHere = (sendings.get(act.body.entry)?.rev ?? -1) >= 0;
+		return ours || isHere || freshOf(act.body.entry, fresh.values()).length > 0
+			? null
+			: "The entry to undo is missing, or belongs to another page.";
 	}
 	if (act.kind !== "done") return null;
 	const latest = dayAfter(serverDay(), 1);
 	return act.body.day > latest ? `${act.body.day} is in the future.` : dayTrouble("Day", act.body.day);
 }
 
+/** Written on this page, or on an older one of the student's, whose links lead here. */
+const isTheirs = (
+	{ device, kind, student, actor }: LogEvent,
+	row: Pick<AssignmentRow, "id" | "student" | "apart">,
+): boolean =>
+	(row.apart ? device === row.id : student === row.student) &&
+	(kind === "practice" || (kind === "practice.target" && actor === "link"));
+
 /** The day of the record is the day it was done; of anything else, the day it came. */
 const dayOf = (act: StudentAct): string => (act.kind === "done" ? act.body.day : serverDay());
 
 function draftOf(
 	act: StudentAct,
-	{ id, student, assignment }: Pick<AssignmentRow, "id" | "student" | "assignment">,
+	{ id, student, assignment, history }: AssignmentRow,
 	by: (typeof ways)[number],
+	targets: string[],
 ): EventDraft & { id: string } {
 	const whose = { id: act.id, student };
-	if (act.kind === "back") return { ...whose, kind: "void", body: { targets: [act.body.entry] } };
+	if (act.kind === "back") return { ...whose, kind: "void", body: { targets } };
 	const item = assignment.items.find((one) => one.id === act.body.item);
 	const where = { ...whose, ladder: item?.ladder ?? undefined, rung: item?.rung ?? undefined } as const;
 	return act.kind === "target"
@@ -393,7 +634,11 @@ function draftOf(
 				kind: "practice.target",
 				body: { assignment: id, ...act.body, by: by === "told" || by === "paper" ? "coach" : "student" },
 			}
-		: { ...clean(where), kind: "practice", body: { assignment: id, ...act.body, what: item?.name || "a drill", by } };
+		: {
+				...clean(where),
+				kind: "practice",
+				body: { assignment: id, ...act.body, what: nameOnPage(act.body.item, assignment, history) || "a drill", by },
+			};
 }
 
 const clean = <T extends { ladder?: string | undefined; rung?: string | undefined }>({ ladder, rung, ...rest }: T) => ({
@@ -504,7 +749,7 @@ export async function waitingRemarks({ db }: Store, since: string, atMost: numbe
 				eq(t.event.kind, "practice"),
 				sql`${t.event.localDay} >= ${since}`,
 				sql`${said(t.event.body, "remark")} <> ''`,
-				sql`not exists (select 1 from ${t.event} a where a.student = ${t.event.student} and a.kind = 'practice.answered' and json_extract(a.body, '$.entry') = ${t.event.id})`,
+				sql`not exists (select 1 from ${t.event} a where a.student = ${t.event.student} and a.kind = 'practice.answered' and json_extract(a.body, '$.entry') in (${t.event.id}, ${said(t.event.body, "entry")}))`,
 				holds,
 			),
 		)

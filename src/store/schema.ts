@@ -3,6 +3,7 @@ import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from "driz
 import type { LadderDigest } from "@/core/digest/ladderDigest";
 import type { LessonDigest } from "@/core/digest/lessonDigest";
 import type { SaidKind } from "@/core/log/reminders";
+import type { AskedFrom } from "@/core/practice/page";
 
 /**
  * Three sorts of data: documents (a row each, with a revision number), versions
@@ -139,6 +140,12 @@ export const assignment = sqliteTable(
 			.notNull()
 			.references(() => student.id),
 		key: text().notNull(),
+		/** One beside the student's own page: a second home, a camp. No wrap-up changes it. */
+		apart: integer({ mode: "boolean" }).notNull().default(false),
+		/** What was asked for from which day on, oldest first. */
+		history: text({ mode: "json" }).notNull().$type<AskedFrom[]>().default([]),
+		/** The latest wrap-up it was changed by: its event, and when that was said. */
+		wrapUp: text({ mode: "json" }).$type<{ event: string; at: string }>(),
 	},
 	(t) => [index("assignment_student").on(t.student)],
 );

@@ -7,7 +7,7 @@ import { COACH, loadOf } from "@/core/load/inLesson";
 import type { LoadDay } from "@/core/load/load";
 import type { CheckDigest } from "@/core/log/check";
 import type { OrderedEvent } from "@/core/log/order";
-import { partingOf } from "@/core/log/parting";
+import { partingOf, practiseIn } from "@/core/log/parting";
 import { resultOf } from "@/core/log/terms";
 import {
 	countedIn,
@@ -374,7 +374,7 @@ function resultOn(rungs: readonly RungWrap[], { student, ladder, rung, placing }
 
 function practiseOn(view: LessonView, ladder: string): { practise?: string } {
 	const whose = view.visits.find((visit) => visit.ladder === ladder)?.student ?? null;
-	const words = (partingOf(view, whose)?.practise ?? [])
+	const words = practiseIn(partingOf(view, whose))
 		.filter((one) => one.ladder === ladder)
 		.map(({ name, much }) => (much ? `${name}, ${much}` : name));
 	return words.length > 0 ? { practise: words.join("; ") } : {};

@@ -27,7 +27,7 @@ const input: ReportInput = {
 	],
 	cues: [{ text: "post it under the bridge", share: 0.66 }],
 	load: [{ part: "wrist", week: 120.4, limit: 200 }],
-	practise: [{ name: "Two balls", target: 7, dose: 9, days: 1 }],
+	practise: [{ name: "Two balls", much: "1 day a week, 9 tries, 7 of them good" }],
 	next: "2026-12-01",
 };
 
@@ -50,7 +50,7 @@ test("a season in words: then and now, passed and held, rates with their bands, 
 	]);
 	expect(sections.at(-1)?.paragraphs).toEqual([
 		"Balls, left: likely 0 to 1 of the 2 rungs left in the next 4 lessons, at the pace so far.",
-		"To practise: Two balls, 7 good of 9 tries, 1 day a week.",
+		"To practise: Two balls, 1 day a week, 9 tries, 7 of them good.",
 		"Next lesson: 2026-12-01.",
 	]);
 	expect(reportOf(input, ["load", "cues"], day).map(({ part }) => part)).toEqual(["ladders", "scores", "next"]);

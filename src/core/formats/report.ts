@@ -37,7 +37,7 @@ export interface ReportInput {
 	ladders: readonly ReportLadder[];
 	cues: readonly { text: string; share: number }[];
 	load: readonly { part: string; week: number; limit: number | null }[];
-	practise: readonly { name: string; target: number; dose: number; days: number }[];
+	practise: readonly { name: string; much: string }[];
 	next: string | null;
 }
 
@@ -92,10 +92,7 @@ function nextWords({ ladders, practise, next }: ReportInput, dayWords: (day: str
 					]
 				: [],
 		),
-		...practise.map(
-			({ name, target, dose, days }) =>
-				`To practise: ${name}, ${target} good of ${plural(dose, "try")}, ${plural(days, "day")} a week.`,
-		),
+		...practise.map(({ name, much }) => `To practise: ${name}, ${much}.`),
 		next ? `Next lesson: ${dayWords(next)}.` : "No next lesson in the calendar yet.",
 	];
 }

@@ -12,6 +12,7 @@ import { Student } from "@/core/people/student";
 import { LessonPlan } from "@/core/plan/plan";
 import { Still } from "@/core/position/still";
 import { Assignment } from "@/core/practice/assignment";
+import { AskedFrom } from "@/core/practice/page";
 import { type Outcome, parseStored, type Refusal, refuse } from "@/core/refusals/refusals";
 import { PICTURE_CHARS, pictureTypes } from "@/core/skill/picture";
 import { Skill } from "@/core/skill/skill";
@@ -86,6 +87,10 @@ export const sections = {
 		/** Signs what the student's page hands back as text. */
 		key: z.string().check(z.regex(/^[\w-]{43}$/)),
 		assignment: Assignment,
+		/** One beside the student's own page: a second home, a camp. */
+		apart: z.optional(z.boolean()),
+		/** What was asked for from which day on, oldest first. */
+		history: z.optional(z.array(AskedFrom).check(z.maxLength(200))),
 	}),
 	/** Stills of held positions, with what was measured on them; each names one of the pictures. */
 	stills: z.strictObject({ ...document, still: Still }),

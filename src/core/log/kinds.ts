@@ -3,6 +3,7 @@ import { Policy } from "@/core/ladder/policy";
 import { RungSettings, yesOf } from "@/core/ladder/rung";
 import { BodyPart, Side } from "@/core/people/body";
 import type { practiceBodies } from "@/core/practice/kinds";
+import { AskedDrill, MOST_DRILLS } from "@/core/practice/page";
 import { complainIn } from "@/core/refusals/complain";
 import { Rule } from "@/core/rules";
 import { tallyRefusal } from "@/core/rules/tally";
@@ -246,7 +247,10 @@ export const bodies = {
 		next: z.nullable(day),
 		/** When on that day, where it is not as usual. */
 		time: z.optional(clockTime),
+		/** What to practise, as lessons of before said it: rungs, and how much in words. */
 		practise: z.optional(Practised),
+		/** All drills of the student's own page from now on; where nothing is said the page stays as it is. */
+		drills: z.optional(z.array(AskedDrill).check(z.maxLength(MOST_DRILLS))),
 	}),
 	"set.opened": z.object({
 		placing: Placing,

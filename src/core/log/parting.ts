@@ -1,8 +1,23 @@
+import { amountWords } from "@/core/practice/amount";
 import type { Body } from "./kinds";
 import type { LessonView } from "./view";
 
 /** What one student goes home with. */
 export type Parting = Body<"parting">;
+/** Something to practise and how much of it, in words. */
+export interface PractiseWords {
+	name: string;
+	much: string;
+	/** Whose rung it is; null for a drill of its own. */
+	ladder: string | null;
+}
+
+/** What a student was asked to practise, in words: by the drills of their page, or as lessons of before said it. */
+export const practiseIn = (parting: Pick<Parting, "practise" | "drills"> | null): PractiseWords[] =>
+	parting?.drills
+		? parting.drills.map((drill) => ({ name: drill.name, much: amountWords(drill), ladder: drill.ladder }))
+		: (parting?.practise ?? []);
+
 type Seen = Pick<LessonView, "closed" | "events" | "visits">;
 
 /** The event in which it was said, where it was said for this student alone. */

@@ -5,6 +5,7 @@ import { Rung } from "@/core/ladder/rung";
 import { causeMarks, Placing, PlanTaken, WatchedPosition } from "@/core/log/kinds";
 import { Side } from "@/core/people/body";
 import { Student } from "@/core/people/student";
+import { AskedDrill } from "@/core/practice/page";
 import { ident } from "@/core/text/fields";
 
 /** What a device needs to run any lesson without asking again. */
@@ -140,6 +141,15 @@ export const Pack = z.object({
 			last: z.optional(z.object({ minutes: z.nullable(z.number()), wish: z.string() })),
 			/** Cues to be met again: how often they were, and the day they are due. */
 			cues: z.optional(z.array(z.object({ text: z.string(), met: z.number(), due: z.nullable(z.string()) }))),
+			/** Their own page: what it asks for now, and whether somebody can open it by a link. */
+			page: z.optional(
+				z.object({
+					id: ident,
+					drills: z.array(AskedDrill),
+					link: z.nullable(z.string()),
+					last: z.nullable(z.string()),
+				}),
+			),
 			/** Cues that worked for them lately, with the share right after each, the best first. */
 			worked: z.optional(z.array(z.object({ text: z.string(), share: z.number() }))),
 		}),

@@ -1,7 +1,8 @@
 import * as z from "zod/mini";
+import { Sketch } from "@/core/ladder/sketch";
 import { complainIn } from "@/core/refusals/complain";
 import { day, dayAfter, daysBetween, ident, label, text, weekdayOf, whole } from "@/core/text/fields";
-import { MOST_TRIES } from "./kinds";
+import { feelingWays, MOST_TRIES } from "./kinds";
 
 /** Monday first, as `weekdayOf` counts them. */
 export const weekdays = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"] as const;
@@ -36,6 +37,8 @@ export const PracticeItem = z
 		/** Tries of one day, and how many of them are to be good. */
 		dose: whole(1, 500),
 		target: whole(0, 500),
+		/** Minutes of one day, beside the tries; 0 where nothing is said. */
+		minutes: z.optional(whole(0, 600)),
 		/** By how many the target is raised or lowered. */
 		step: whole(1, 100),
 		/** Days of the week, Monday 0. */
@@ -52,6 +55,16 @@ export const PracticeItem = z
 		rhythm: z.nullable(HomeRhythm),
 		/** What does at home for what stands in the hall. */
 		home: z.array(text(160)).check(z.maxLength(24)),
+		/** What makes a try good, a line each; drills of older builds have none until they are read from their rung. */
+		counts: z.optional(z.array(text(300)).check(z.maxLength(16))),
+		/** Other forms that are right as well. */
+		forms: z.optional(z.array(text(300)).check(z.maxLength(16))),
+		/** What somebody who helps does on this drill. */
+		help: z.optional(z.array(text(300)).check(z.maxLength(4))),
+		/** Done first, and not counted. */
+		warmUp: z.optional(z.boolean()),
+		/** The set-up from above, names read out. */
+		sketch: z.optional(Sketch),
 	})
 	.check((ctx) => {
 		const { target, dose, name, days } = ctx.value;
@@ -95,6 +108,8 @@ export const Assignment = z
 		most: z.nullable(whole(1, MOST_TRIES)),
 		helper: HelperPart,
 		thresholds: Thresholds,
+		/** How they say how it felt; with faces where nothing is said. */
+		feelings: z.optional(z.enum(feelingWays)),
 	})
 	.check((ctx) => {
 		if (new Set(ctx.value.items.map(({ id }) => id)).size < ctx.value.items.length)
@@ -107,10 +122,14 @@ export const assignmentLabels = {
 	from: "first day",
 	note: "message to the student",
 	items: "drills",
+	counts: "counts when",
+	help: "for a helper",
+	feelings: "how it felt",
 	name: "name",
 	drill: "what to do",
 	dose: "tries a day",
 	target: "target",
+	minutes: "minutes a day",
 	step: "step",
 	days: "days of the week",
 	feel: "what to feel for",
@@ -122,7 +141,6 @@ export const assignmentLabels = {
 	meaning: "meaning",
 	most: "most tries a day",
 	feed: "how to feed",
-	counts: "what counts",
 	cautions: "cautions",
 	stop: "when to stop",
 	thresholds: "when the target moves",
@@ -147,6 +165,23 @@ export const freshItem = (id: string): PracticeItem => ({
 	rhythm: null,
 	home: [],
 });
+
+/** A warm-up of the student's own: done, not counted. */
+export const warmUpItem = (id: string): PracticeItem => ({
+	...freshItem(id),
+	name: "Warm-up",
+	dose: 1,
+	target: 0,
+	minutes: 5,
+	days: [0, 1, 2, 3, 4, 5, 6],
+	warmUp: true,
+});
+
+/** In the coach's order, warm-ups first. */
+export const inOrder = <T extends Pick<PracticeItem, "warmUp">>(items: readonly T[]): T[] => [
+	...items.filter(({ warmUp }) => warmUp),
+	...items.filter(({ warmUp }) => !warmUp),
+];
 
 /** Whether a drill is for this day of the week. */
 export const isFor = (item: Pick<PracticeItem, "days">, on: string): boolean => item.days.includes(weekdayOf(on));

@@ -1,4 +1,6 @@
+import { allowedForms, countsWhen, helperLines } from "@/core/ladder/countsWhen";
 import type { Ladder, Rung } from "@/core/ladder/ladder";
+import { type Sketch, sketchFor } from "@/core/ladder/sketch";
 import { firstCue } from "@/core/skill/cue";
 import { picturesOf } from "@/core/skill/look";
 import { rhythmOf } from "@/core/skill/rhythm";
@@ -46,9 +48,36 @@ export function itemFromRung(
 			.slice(0, 4)
 			.map(({ picture, shows }) => ({ hash: picture.hash, clip: picture.clip, shows: said(shows, 300) })),
 		rhythm: rhythmAtHome(skill, (words) => said(words, 80)),
+		...saidOfRung(settings, skill, (words) => said(words, 300)),
+		...(settings.sketch && settings.sketch.items.length > 0
+			? { sketch: sketchAtHome(sketchFor(settings.sketch, of.side), said) }
+			: {}),
 		home: (settings.sketch?.items ?? []).flatMap(({ name, home }) =>
 			home ? [said(`${home} for the ${name}`, 160)] : [],
 		),
+	};
+}
+
+/** The set-up with its names read out. */
+const sketchAtHome = (sketch: Sketch, said: (words: string, most: number) => string): Sketch => ({
+	...sketch,
+	items: sketch.items.map((item) => ({
+		...item,
+		name: said(item.name, 40),
+		...(item.home ? { home: said(item.home, 80) } : {}),
+	})),
+});
+
+/** What counts on a rung, which other forms are right, and what a helper does: read out for the student's sides. */
+export function saidOfRung(
+	settings: Rung["settings"],
+	skill: Pick<Skill, "positions">,
+	read: (words: string) => string,
+): Required<Pick<PracticeItem, "counts" | "forms" | "help">> {
+	return {
+		counts: countsWhen(settings, skill.positions, read).slice(0, 16),
+		forms: allowedForms(settings, skill.positions, read).slice(0, 16),
+		help: helperLines(settings, read),
 	};
 }
 

@@ -1,12 +1,15 @@
 import { sum } from "@/core/statistics/sums";
 import type { PracticeAct } from "./acts";
 import type { Assignment, PracticeItem } from "./assignment";
+import { entryOf, isNewer } from "./counting";
 import type { Practised } from "./kinds";
-import { type Suggestion, suggestTarget } from "./targets";
+import { goesToRaise, type Suggestion, suggestTarget } from "./targets";
 
 /** An entry as it stands, with the coach's word to it. */
 export interface JournalEntry extends Practised {
 	id: string;
+	/** The same however often the entry was changed and sent again. */
+	entry: string;
 	/** What the drill was called; empty where it is not known any more. */
 	what: string;
 	/** Null until somebody answered; empty where it was read and nothing was to be said. */
@@ -20,6 +23,8 @@ export interface JournalItem {
 	target: number;
 	entries: JournalEntry[];
 	suggestion: Suggestion | null;
+	/** How many more goes that meet the target would raise it; null where it is as high as it goes. */
+	next: { goes: number; to: number } | null;
 }
 
 export interface Journal {
@@ -48,13 +53,18 @@ export function journalOf(
 	const names = new Map(items.map(({ id, name }) => [id, name]));
 	const written: JournalEntry[] = [];
 	const targets = new Map<string, { target: number; from: number }>();
+	const latest = latestOf(once);
+	const gone = new Set(
+		once.flatMap((act) => (act.kind === "done" && (back.has(act.id) || back.has(entryOf(act))) ? [entryOf(act)] : [])),
+	);
 	for (const act of once) {
-		if (act.kind === "done" && !back.has(act.id))
+		if (act.kind === "done" && latest.get(entryOf(act)) === act && !gone.has(entryOf(act)))
 			written.push({
 				...act.body,
 				id: act.id,
+				entry: entryOf(act),
 				what: act.body.what ?? names.get(act.body.item) ?? "",
-				answer: answers.get(act.id) ?? null,
+				answer: answers.get(entryOf(act)) ?? answers.get(act.id) ?? null,
 			});
 		// What was written before a target moved was under another one.
 		if (act.kind === "target" && !back.has(act.id))
@@ -72,10 +82,21 @@ export function journalOf(
 				target,
 				entries: entries.filter((entry) => entry.item === item.id),
 				suggestion: suggestTarget(since, { ...item, target }, thresholds),
+				next: goesToRaise(since, { ...item, target }, thresholds),
 			};
 		}),
 		toAnswer: entries.filter((entry) => entry.remark !== "" && entry.answer === null),
 	};
+}
+
+/** Of each entry the sending that holds. */
+function latestOf(acts: readonly PracticeAct[]): Map<string, PracticeAct> {
+	const latest = new Map<string, Extract<PracticeAct, { kind: "done" }>>();
+	for (const act of acts) {
+		const before = act.kind === "done" ? latest.get(entryOf(act)) : undefined;
+		if (act.kind === "done" && (!before || isNewer(act.body, before.body))) latest.set(entryOf(act), act);
+	}
+	return latest;
 }
 
 /** The greatest share of good ones, of those done whole where there are any; null where nothing was counted. */

@@ -10,6 +10,9 @@ import { day, ident, label, text, whole } from "@/core/text/fields";
 /** Most tries of one entry; a day of practice has fewer. */
 export const MOST_TRIES = 2000;
 export const feelings = [1, 2, 3, 4, 5] as const;
+export const feelingWays = ["faces", "words", "numbers"] as const;
+/** From 1 to 5. */
+export const feelingNames = ["bad", "not so good", "all right", "good", "very good"] as const;
 
 /** How an entry came here: by the private link, out of the one file, from a paper, or told to the coach. */
 export const ways = ["link", "file", "paper", "told"] as const;
@@ -35,6 +38,10 @@ export const Practised = z
 		/** The self-check's answer. */
 		check: z.nullable(z.boolean()),
 		remark: text(1000),
+		/** The same for every sending of one entry: a later one takes the place of those before. Its own id where nothing is said. */
+		entry: z.optional(ident),
+		/** Of two sendings of one entry the higher one is newer; 0 where nothing is said. */
+		rev: z.optional(whole(0, 2_000_000_000)),
 	})
 	.check((ctx) => {
 		const wrong = goodAmong(ctx.value.tries, ctx.value.good);

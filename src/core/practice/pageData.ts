@@ -19,6 +19,7 @@ export const PageData = z.object({
 	most: Assignment.shape.most,
 	helper: Assignment.shape.helper,
 	thresholds: Assignment.shape.thresholds,
+	feelings: Assignment.shape.feelings,
 	acts: z.array(PracticeAct),
 	/** Where pictures are, by their hash: an address of the link's own, or the picture itself. */
 	pictures: z.record(z.string(), z.string()),

@@ -37,3 +37,23 @@ export function suggestTarget(
 	const to = met >= raise ? Math.min(dose, target + step) : met <= lower ? Math.max(1, target - step) : target;
 	return to === target ? null : { to, met, of };
 }
+
+/**
+ * How many more whole goes that meet the present target would raise it; null where the target is as high as it goes.
+ *
+ * @param entries oldest first
+ */
+export function goesToRaise(
+	entries: readonly Counted[],
+	{ target, dose, step }: { target: number; dose: number; step: number },
+	{ of, raise }: Thresholds,
+): { goes: number; to: number } | null {
+	const to = Math.min(dose, target + step);
+	if (to === target) return null;
+	const met = entries.filter((entry) => says(entry, target)).map(({ good }) => good >= target);
+	for (let goes = 0; goes <= of; goes++) {
+		const last = [...met, ...Array<boolean>(goes).fill(true)].slice(-of);
+		if (last.length >= of && last.filter(Boolean).length >= raise) return { goes, to };
+	}
+	return { goes: of, to };
+}

@@ -1,33 +1,11 @@
 import { useEffect } from "react";
+import { type Mark, scoreOf, type Touched } from "@/core/practice/counting";
 import type { JournalItem } from "@/core/practice/journal";
 import { plural } from "@/core/text/lists";
-import type { Touched } from "@/device/practice";
-import type { Score } from "./EntryForm";
 import css from "./home.module.css";
-import type { Kept, Mark } from "./practice";
+import type { Kept } from "./practice";
 
 const MARKS_SHOWN = 20;
-const MINUTE_MS = 60_000;
-
-/** A rest longer than this is none of the practice: somebody left the phone lying. */
-const REST_MS = 20 * MINUTE_MS;
-/** As many as an entry may say. */
-const MOST_MINUTES = 600;
-
-/** What a count says of itself: the score, and the minutes from its first touch to its last without long rests. */
-export function scoreOf(marks: readonly Touched[]): Score {
-	const counted = marks.filter(({ mark }) => mark !== "no count");
-	const spent = marks.reduce((sum, { at }, i) => {
-		const rest = at - (marks[i - 1]?.at ?? at);
-		return rest > REST_MS || rest < 0 ? sum : sum + rest;
-	}, 0);
-	return {
-		tries: counted.length,
-		good: counted.filter(({ mark }) => mark === "good").length,
-		minutes: marks.length === 0 ? 0 : Math.min(MOST_MINUTES, Math.max(1, Math.round(spent / MINUTE_MS))),
-	};
-}
-
 /** Counting with one thumb: good lower right, off beside it, everything kept at once. */
 export function Count({
 	of: { item, target },
@@ -48,7 +26,7 @@ export function Count({
 	onTouch: (mark: Mark) => void;
 	onUndo: () => void;
 	onLeave: () => void;
-	onDone: (score: Score) => void;
+	onDone: () => void;
 }) {
 	const { tries, good } = scoreOf(marks);
 	const full = left !== null && tries >= left;
@@ -88,7 +66,7 @@ export function Count({
 			<Marks marks={marks.map(({ mark }) => mark)} />
 			<p className={full ? css.enough : css.mute} aria-live="polite">
 				{full
-					? "Enough for today. Save your score."
+					? "Enough for today. Press done."
 					: tries >= item.dose
 						? `Today’s ${item.dose} tries are done.`
 						: `${item.dose - tries} to go.`}
@@ -114,7 +92,7 @@ export function Count({
 				<button type="button" onClick={() => touch("no count")}>
 					no count
 				</button>
-				<button type="button" onClick={() => onDone(scoreOf(marks))} disabled={tries === 0}>
+				<button type="button" onClick={onDone} disabled={tries === 0}>
 					done
 				</button>
 			</div>

@@ -1,91 +1,108 @@
 import { useState } from "react";
 import { isFor } from "@/core/practice/assignment";
-import { bestOf, type JournalItem, triesOn } from "@/core/practice/journal";
+import { scoreOf, type Touched } from "@/core/practice/counting";
+import { bestOf, type Journal, type JournalItem, triesOn } from "@/core/practice/journal";
+import type { Practised } from "@/core/practice/kinds";
 import { plural } from "@/core/text/lists";
-import type { Touched } from "@/device/practice";
 import { dayWords, today } from "@/ui/dates";
 import { LightSwitch } from "@/ui/LightSwitch";
-import { Count, scoreOf } from "./Count";
+import { Linked } from "@/ui/Linked";
+import { Count } from "./Count";
 import { Drill } from "./Drill";
-import { EntryForm, type Score } from "./EntryForm";
+import { EntryForm } from "./EntryForm";
 import { HandBack } from "./HandBack";
 import css from "./home.module.css";
 import { Past } from "./Past";
-import type { Practice } from "./practice";
-import { usePractice } from "./practice";
+import { type Kept, type Practice, usePractice } from "./practice";
+import { SayMore } from "./SayMore";
+import { Week } from "./Week";
 
 type View =
 	| { at: "list" }
 	| { at: "count"; item: string }
-	/** Whether the count is entered already: what is said now takes its place. */
-	| { at: "entry"; item: string; score: Score | null; entered: boolean };
+	/** A score that was counted in the head, or on paper. */
+	| { at: "new"; item: string }
+	/** More of an entry that stands: what is said is kept as it is said. */
+	| { at: "entry"; entry: string; counted: boolean };
 
 /** A student's own practice: what to do, the count, what was done, and what to learn. */
 export function HomePage({ practice }: { practice: Practice }) {
 	const hook = usePractice(practice);
 	const { data } = practice;
-	const { journal, state, kept, touch, undo, write, close } = hook;
+	const { journal, state, kept, touch, undo, write, finish, say, flush } = hook;
 	const [view, setView] = useState<View>({ at: "list" });
 	const day = today();
 	const itemOf = (id: string) => journal.items.find(({ item }) => item.id === id);
-	const shown = view.at === "list" ? undefined : itemOf(view.item);
 	const marksOf = (item: string) => state.marks.filter((one) => one.item === item);
-	const left = data.most === null ? null : Math.max(0, data.most - triesOn(journal.entries, day));
+	const list = () => {
+		setView({ at: "list" });
+		window.scrollTo(0, 0);
+	};
+	const left = leftToday(data.most, journal, state.marks, day);
 
-	if (view.at === "count" && shown)
-		return (
-			<Count
-				of={shown}
-				left={left}
-				kept={kept}
-				marks={marksOf(shown.item.id)}
-				onTouch={(mark) => touch(shown.item.id, mark)}
-				onUndo={() => undo(shown.item.id)}
-				onLeave={() => setView({ at: "list" })}
-				onDone={(score) => {
-					// What was counted is entered at once; what is said of it afterwards takes its place.
-					const { id: item, dose } = shown.item;
-					const body = {
-						...score,
-						item,
-						day,
-						place: "",
-						target: shown.target,
-						dose,
-						felt: null,
-						check: null,
-						remark: "",
-					};
-					const written = write({ kind: "done", body }, marksOf(item), true);
-					setView({ at: "entry", item, score, entered: written.ok });
-				}}
-			/>
-		);
-	if (view.at === "entry" && shown)
-		return (
-			<EntryForm
-				of={shown}
-				score={view.score}
-				entered={view.entered}
-				onBack={() => {
-					close();
-					setView({ at: "list" });
-				}}
-				onKeep={(body) => {
-					// A count that could not be entered as it was is entered with what is said now.
-					write({ kind: "done", body }, view.score ? marksOf(shown.item.id) : []);
-					setView({ at: "list" });
-					window.scrollTo(0, 0);
-				}}
-			/>
-		);
+	if (view.at === "count") {
+		const shown = itemOf(view.item);
+		const marks = marksOf(view.item);
+		if (shown)
+			return (
+				<Count
+					of={shown}
+					left={left === null ? null : left + scoreOf(marks).tries}
+					kept={kept}
+					marks={marks}
+					onTouch={(mark) => touch(shown.item.id, mark)}
+					onUndo={() => undo(shown.item.id)}
+					onLeave={list}
+					onDone={() => {
+						const entry = finish(shown.item.id);
+						if (entry === null) list();
+						else setView({ at: "entry", entry, counted: true });
+					}}
+				/>
+			);
+	}
+	if (view.at === "entry") {
+		const entry = journal.entries.find((one) => one.entry === view.entry);
+		if (entry)
+			return (
+				<SayMore
+					entry={entry}
+					check={itemOf(entry.item)?.item.check ?? ""}
+					way={data.feelings ?? "faces"}
+					counted={view.counted}
+					kept={<KeptLine kept={kept} file={data.ends === null} />}
+					onSay={(part) => say(entry.entry, part)}
+					onBack={() => {
+						flush();
+						list();
+					}}
+				/>
+			);
+	}
+	if (view.at === "new") {
+		const shown = itemOf(view.item);
+		if (shown)
+			return (
+				<EntryForm
+					of={shown}
+					way={data.feelings ?? "faces"}
+					onBack={list}
+					onKeep={(body) => {
+						const why = write({ kind: "done", body });
+						if (why === null) list();
+						return why;
+					}}
+				/>
+			);
+	}
 	return (
 		<Drills
 			practice={hook}
 			data={data}
 			left={left}
 			onCount={(item) => setView({ at: "count", item })}
-			onWrite={(item) => setView({ at: "entry", item, score: null, entered: false })}
+			onWrite={(item) => setView({ at: "new", item })}
+			onChange={(entry) => setView({ at: "entry", entry, counted: false })}
 		/>
 	);
 }
@@ -97,34 +114,35 @@ function Drills({
 	left,
 	onCount,
 	onWrite,
+	onChange,
 }: {
 	practice: ReturnType<typeof usePractice>;
 	data: Practice["data"];
 	left: number | null;
 	onCount: (item: string) => void;
 	onWrite: (item: string) => void;
+	onChange: (entry: string) => void;
 }) {
 	const day = today();
-	const marksOf = (item: string) => state.marks.filter((one) => one.item === item);
-	const underWay = (item: string) => scoreOf(marksOf(item)).tries;
-	const counted = [...new Set(state.marks.map(({ item }) => item))].filter((item) => underWay(item) > 0);
+	const underWay = (item: string) => scoreOf(state.marks.filter((one) => one.item === item)).tries;
+	const open = new Set(state.marks.map((one) => one.entry));
 	const todays = journal.items.filter(({ item }) => isFor(item, day));
 	const others = journal.items.filter(({ item }) => !isFor(item, day));
-	/** Counts of drills that the coach has taken out meanwhile: what was seen is kept all the same. */
-	const gone = counted.filter((item) => !journal.items.some((one) => one.item.id === item));
 	const drill = (one: JournalItem) => (
 		<Drill
 			key={one.item.id}
-			of={one}
+			of={{ ...one, entries: one.entries.filter(({ entry }) => !open.has(entry)) }}
 			day={day}
 			pictures={data.pictures}
 			best={bestOf(one.entries)}
 			underWay={underWay(one.item.id)}
-			blocked={counted.some((item) => item !== one.item.id && !gone.includes(item))}
 			enough={left === 0}
-			onCount={() => onCount(one.item.id)}
-			onWrite={() => onWrite(one.item.id)}
-			onTarget={(target) => write({ kind: "target", body: { item: one.item.id, target } })}
+			acts={{
+				onCount: () => onCount(one.item.id),
+				onWrite: () => onWrite(one.item.id),
+				onDone: () => write({ kind: "done", body: warmedUp(one, day) }),
+				onTarget: (target) => write({ kind: "target", body: { item: one.item.id, target } }),
+			}}
 		/>
 	);
 	return (
@@ -132,12 +150,15 @@ function Drills({
 			<header className={css.head}>
 				<p className={css.day}>{dayWords(day, day)}</p>
 				<h1 dir="auto">{data.name}</h1>
-				{data.note && <p dir="auto">{data.note}</p>}
+				{data.note && (
+					<p dir="auto">
+						<Linked text={data.note} />
+					</p>
+				)}
 				<KeptLine kept={kept} file={data.ends === null} />
 			</header>
-			{gone.map((item) => (
-				<GoneCount key={item} item={item} marks={marksOf(item)} day={day} write={write} />
-			))}
+			<Week data={data} journal={journal} day={day} />
+			<Helper data={data} />
 			<section aria-label="Today">
 				<h2>Today</h2>
 				{todays.length === 0 && <p>Nothing to do today. Rest is part of training.</p>}
@@ -158,6 +179,7 @@ function Drills({
 			<Past
 				journal={journal}
 				onBack={(entry) => write({ kind: "back", body: { entry } })}
+				onChange={onChange}
 				refused={state.refused}
 				acts={state.acts}
 				unread={state.unread}
@@ -175,7 +197,6 @@ function Drills({
 					</dl>
 				</section>
 			)}
-			<Helper helper={data.helper} />
 			{(data.ends === null || kept.closed !== null || kept.toSend > 0 || state.unread.length > 0) && (
 				<HandBack id={state.id} secret={state.key} name={state.name} acts={[...state.acts, ...state.unread]} />
 			)}
@@ -191,38 +212,23 @@ function Drills({
 	);
 }
 
-/** A count whose drill is not asked for any more: kept by a press, as it was counted. */
-function GoneCount({
-	item,
-	marks,
-	day,
-	write,
-}: {
-	item: string;
-	marks: readonly Touched[];
-	day: string;
-	write: ReturnType<typeof usePractice>["write"];
-}) {
-	const score = scoreOf(marks);
-	const [refused, setRefused] = useState("");
-	return (
-		<p className={css.suggest}>
-			{score.good} of {score.tries} on a drill that is no longer in your practice.{" "}
-			<button
-				type="button"
-				className={css.small}
-				onClick={() => {
-					const body = { ...score, item, day, place: "", target: 0, dose: score.tries };
-					const written = write({ kind: "done", body: { ...body, felt: null, check: null, remark: "" } }, marks);
-					if (!written.ok) setRefused(written.sentence);
-				}}
-			>
-				save the score
-			</button>
-			{refused && <span className={css.asks}> {refused}</span>}
-		</p>
+/** Tries left of the day's most, what is being counted counted in; null where there is no most. */
+function leftToday(most: number | null, journal: Journal, marks: readonly Touched[], day: string): number | null {
+	if (most === null) return null;
+	const open = new Set(marks.map((one) => one.entry));
+	const done = triesOn(
+		journal.entries.filter(({ entry }) => !open.has(entry)),
+		day,
 	);
+	return Math.max(0, most - done - scoreOf(marks).tries);
 }
+
+const sentWords = ({ toSend, soon }: Kept): string =>
+	toSend === 0
+		? "your coach has it ✓"
+		: soon
+			? "goes to your coach in a moment"
+			: `not with your coach yet: ${toSend}. It goes when there is internet`;
 
 /** How far the words on this page are. Its place is kept. */
 function KeptLine({ kept, file }: { kept: ReturnType<typeof usePractice>["kept"]; file: boolean }) {
@@ -234,9 +240,7 @@ function KeptLine({ kept, file }: { kept: ReturnType<typeof usePractice>["kept"]
 				: kept.keeping
 					? "saving"
 					: "saved on this phone ✓",
-		...(file
-			? []
-			: [kept.closed ?? kept.later ?? (kept.toSend > 0 ? `${kept.toSend} not sent yet: no signal` : "sent ✓")]),
+		...(file ? [] : [kept.closed ?? kept.later ?? sentWords(kept)]),
 	];
 	return (
 		<p
@@ -249,6 +253,12 @@ function KeptLine({ kept, file }: { kept: ReturnType<typeof usePractice>["kept"]
 	);
 }
 
+/** A warm-up that was done: no tries, and nothing to judge. */
+const warmedUp = ({ item }: JournalItem, day: string): Practised => ({
+	...{ item: item.id, day, place: "", tries: 0, good: 0, target: 0, dose: item.dose, minutes: item.minutes ?? 0 },
+	...{ felt: null, check: null, remark: "" },
+});
+
 const parts = [
 	["feed", "How to feed"],
 	["counts", "What counts"],
@@ -256,19 +266,24 @@ const parts = [
 	["stop", "Stop"],
 ] as const;
 
-/** For somebody who knows nothing of it. */
-function Helper({ helper }: { helper: Practice["data"]["helper"] }) {
+/** For somebody who helps and knows nothing of it: one line at the top that opens. */
+function Helper({ data: { helper, items } }: { data: Practice["data"] }) {
 	const said = parts.filter(([name]) => helper[name] !== "");
-	if (said.length === 0) return null;
+	const drills = items.filter(({ help = [] }) => help.length > 0);
+	if (said.length + drills.length === 0) return null;
 	return (
-		<section aria-label="For helpers">
-			<h2>For helpers</h2>
+		<details className={css.helper}>
+			<summary>For whoever helps</summary>
 			{said.map(([name, words]) => (
-				<div key={name}>
-					<h3>{words}</h3>
-					<p dir="auto">{helper[name]}</p>
-				</div>
+				<p key={name} dir="auto">
+					<b>{words}:</b> {helper[name]}
+				</p>
 			))}
-		</section>
+			{drills.map(({ id, name, help = [] }) => (
+				<p key={id} dir="auto">
+					<b>{name}:</b> {help.join(" ")}
+				</p>
+			))}
+		</details>
 	);
 }

@@ -1,5 +1,6 @@
 import type { StudentAct } from "@/core/practice/acts";
 import type { Journal, JournalEntry } from "@/core/practice/journal";
+import { feelingNames } from "@/core/practice/kinds";
 import { plural } from "@/core/text/lists";
 import { dayWords } from "@/ui/dates";
 import css from "./home.module.css";
@@ -13,6 +14,7 @@ export function Past({
 	unread,
 	refused,
 	onBack,
+	onChange,
 }: {
 	journal: Journal;
 	acts: readonly StudentAct[];
@@ -20,6 +22,7 @@ export function Past({
 	unread: readonly unknown[];
 	refused: Record<string, string>;
 	onBack: (entry: string) => void;
+	onChange: (entry: string) => void;
 }) {
 	const { entries } = journal;
 	const days = [...new Set(entries.map(({ day }) => day))];
@@ -46,12 +49,16 @@ export function Past({
 						<li key={entry.id}>
 							<EntryWords entry={entry} />
 							{acts.some(({ id }) => id === entry.id) && (
-								<button type="button" className={css.quiet} onClick={() => onBack(entry.id)}>
-									undo
-									<span className="visually-hidden">
-										: {entry.good} of {entry.tries}, {dayWords(entry.day)}
-									</span>
-								</button>
+								<>
+									<button type="button" className={css.quiet} onClick={() => onChange(entry.entry)}>
+										change
+										<span className="visually-hidden">: {named(entry)}</span>
+									</button>
+									<button type="button" className={css.quiet} onClick={() => onBack(entry.entry)}>
+										undo
+										<span className="visually-hidden">: {named(entry)}</span>
+									</button>
+								</>
 							)}
 						</li>
 					))}
@@ -71,20 +78,19 @@ export function Past({
 	);
 }
 
+const named = ({ good, tries, day }: JournalEntry): string => `${good} of ${tries}, ${dayWords(day)}`;
+
 function EntryWords({ entry }: { entry: JournalEntry }) {
 	const { day, what, good, tries, target, felt, place, remark, answer, check } = entry;
 	const more = [
-		...(good >= target ? [`target of ${target} reached`] : []),
-		...(felt === null ? [] : [`felt ${felt} of 5`]),
+		...(good >= target && target > 0 ? [`target of ${target} reached`] : []),
+		...(felt === null ? [] : [`felt ${feelingNames[felt - 1]}`]),
 		...(check === null ? [] : [`check: ${check ? "yes" : "no"}`]),
 		...(place ? [place] : []),
 	];
 	return (
 		<span dir="auto">
-			<b>
-				{good} of {tries}
-			</b>
-			, {dayWords(day)}, {what}
+			<b>{tries === 0 ? "done" : `${good} of ${tries}`}</b>, {dayWords(day)}, {what}
 			{more.length > 0 && <span className={css.mute}> {more.join(", ")}</span>}
 			{remark && (
 				<>

@@ -14,7 +14,7 @@ const pageOf = (id: string, holder: string): PageData => ({
 	name: "Pip",
 	note: "",
 	from: "2026-11-02",
-	items: [freshItem("balls")],
+	items: [freshItem("balls"), freshItem("clubs")],
 	words: [],
 	most: null,
 	helper: { feed: "", counts: "", cautions: "", stop: "" },
@@ -39,16 +39,19 @@ const entry = (id: string, body: object = {}) =>
 	}) as StudentAct;
 
 /** What the server holds, how much it takes, and whose record it is. */
-let server: { has: Set<string>; room: number; holder: string };
+let server: { has: Set<string>; room: number; holder: string; log: (StudentAct & { path: string })[] };
 beforeEach(() => {
-	server = { has: new Set(), room: 100, holder: "studio-1" };
+	server = { has: new Set(), room: 100, holder: "studio-1", log: [] };
 	AbortSignal.timeout ??= () => new AbortController().signal;
 	global.structuredClone ??= (value) => JSON.parse(JSON.stringify(value));
-	global.fetch = (async (_path: string, init: RequestInit) => {
+	global.fetch = (async (path: string, init: RequestInit) => {
 		const { acts } = JSON.parse(String(init.body)) as { acts: StudentAct[] };
 		const later = acts.filter(({ id }) => !server.has.has(id)).slice(server.room);
 		const kept = acts.map(({ id }) => id).filter((id) => !later.some((one) => one.id === id));
 		for (const id of kept) if (!server.has.has(id)) server.room -= 1;
+		server.log.push(
+			...acts.filter(({ id }) => kept.includes(id) && !server.has.has(id)).map((act) => ({ ...act, path })),
+		);
 		for (const id of kept) server.has.add(id);
 		return {
 			ok: true,
@@ -80,11 +83,11 @@ test("after an older backup was restored the phone sends again what the server l
 	await settled(page);
 	expect([...server.has]).toEqual(["one", "two"]);
 	// The backup is of before the second entry; the page is opened anew.
-	server = { has: new Set(["one"]), room: 100, holder: "studio-2" };
+	server = { has: new Set(["one"]), room: 100, holder: "studio-2", log: [] };
 	await settled(await open("restored"));
 	expect([...server.has]).toEqual(["one", "two"]);
 	// And a page that stayed open learns it from the next answer.
-	server = { has: new Set(), room: 100, holder: "studio-3" };
+	server = { has: new Set(), room: 100, holder: "studio-3", log: [] };
 	page.write(entry("three"));
 	await until(() => server.has.size === 3);
 	await settled(page);
@@ -102,33 +105,122 @@ test("an entry there is no room for stays on the phone, which says so", async ()
 	expect(again.snapshot().state.acts.map(({ id }) => id)).toEqual(["a", "b"]);
 });
 
-test("what the schema refuses is said before it is written, and its count stays", async () => {
+test("what the schema refuses is said before it is written", async () => {
 	const page = await open("refused");
-	page.touch("balls", "good");
-	const { marks } = page.snapshot().state;
-	expect(page.write(entry("long", { minutes: 900 }), marks)).toMatch(/^Body, minutes: enter at most 600/);
-	expect(page.snapshot().state).toMatchObject({ acts: [], marks });
-	expect(page.write(entry("right"), marks)).toBeNull();
-	expect(page.snapshot().state.marks).toEqual([]);
+	expect(page.write(entry("long", { minutes: 900 }))).toMatch(/^Body, minutes: enter at most 600/);
+	expect(page.snapshot().state.acts).toEqual([]);
+	expect(page.write(entry("right"))).toBeNull();
 	await settled(page);
 });
 
-test("a count that was written down is kept at once and sent once, with what is said of it", async () => {
-	const page = await open("more");
-	page.touch("balls", "good");
-	page.write(entry("as-counted"), page.snapshot().state.marks, true);
-	await until(() => !page.snapshot().kept.keeping);
-	expect(page.snapshot().state.acts.map(({ id }) => id)).toEqual(["as-counted"]);
-	page.write(entry("with-words", { remark: "tired" }));
-	await settled(page);
-	expect([...server.has]).toEqual(["with-words"]);
-	page.write(entry("left-at-that"), [], true);
-	page.close();
-	await settled(page);
-	expect([...server.has]).toEqual(["with-words", "left-at-that"]);
-	// The page was closed before anything more was said: what was counted is there, and goes out the next time.
-	page.write(entry("closed"), [], true);
-	await until(() => !page.snapshot().kept.keeping);
-	await settled(await open("more"));
-	expect([...server.has]).toEqual(["with-words", "left-at-that", "closed"]);
+/** What of a page's entries the server holds, each as it was sent last. */
+const held = (page: string) => {
+	const latest = new Map<string, number[]>();
+	for (const act of server.log) {
+		if (act.path !== `/p/${page}/acts`) continue;
+		if (act.kind === "done") latest.set(act.body.entry ?? act.id, [act.body.good, act.body.tries, act.body.felt ?? 0]);
+		if (act.kind === "back")
+			for (const one of server.log)
+				if (one.kind === "done" && [one.id, one.body.entry].includes(act.body.entry))
+					latest.delete(one.body.entry ?? one.id);
+	}
+	return [...latest.values()];
+};
+
+describe("a count is one entry from its first try on", () => {
+	test("it is kept at once and goes out when the page is left, whatever was pressed; done sends it for good", async () => {
+		const page = await open("left");
+		page.touch("balls", "good");
+		page.touch("balls", "off");
+		await until(() => !page.snapshot().kept.keeping);
+		expect(held("left")).toEqual([]);
+		expect(page.snapshot().kept.soon).toBe(true);
+		window.dispatchEvent(new Event("pagehide"));
+		await until(() => held("left").length === 1);
+		expect(held("left")).toEqual([[1, 2, 0]]);
+		// It goes on where it was, and each sending takes the place of the one before.
+		page.touch("balls", "good");
+		const done = page.finish("balls");
+		await settled(page);
+		expect(held("left")).toEqual([[2, 3, 0]]);
+		expect(page.snapshot().state.marks).toEqual([]);
+		// More is said of it: kept at once, sent when the page is left.
+		expect(page.say(done ?? "", { felt: 4 })).toBeNull();
+		expect(page.say(done ?? "", { good: 9 })).toMatch(/9 good of 3 tries/);
+		expect(page.snapshot().state.acts).toHaveLength(1);
+		page.flush();
+		await settled(page);
+		expect(held("left")).toEqual([[2, 3, 4]]);
+		// The next try begins another entry.
+		page.touch("balls", "good");
+		page.flush();
+		page.finish("balls");
+		await settled(page);
+		expect(held("left")).toEqual([
+			[2, 3, 4],
+			[1, 1, 0],
+		]);
+	});
+
+	test("a page that was killed sends what it counted when it is opened again, and goes on with it", async () => {
+		const page = await open("killed");
+		page.touch("balls", "good");
+		page.touch("balls", "good");
+		await until(() => !page.snapshot().kept.keeping);
+		const again = await open("killed");
+		await settled(again);
+		expect(held("killed")).toEqual([[2, 2, 0]]);
+		again.touch("balls", "off");
+		again.finish("balls");
+		await settled(again);
+		expect(held("killed")).toEqual([[2, 3, 0]]);
+	});
+
+	test("what was counted yesterday is yesterday's entry, and today begins another", async () => {
+		const page = await open("yesterday");
+		page.touch("balls", "good");
+		await until(() => !page.snapshot().kept.keeping);
+		jest.spyOn(Date, "now").mockReturnValue(Date.now() + 86_400_000);
+		const again = await open("yesterday");
+		jest.restoreAllMocks();
+		expect(again.snapshot().state.marks).toEqual([]);
+		await settled(again);
+		again.touch("balls", "off");
+		again.finish("balls");
+		await settled(again);
+		expect(held("yesterday")).toEqual([
+			[1, 1, 0],
+			[0, 1, 0],
+		]);
+	});
+
+	test("a count whose tries are all taken back is nowhere, whether it was sent before or not", async () => {
+		const page = await open("none");
+		page.touch("balls", "good");
+		page.undo("balls");
+		page.flush();
+		await settled(page);
+		expect(held("none")).toEqual([]);
+		page.touch("balls", "good");
+		window.dispatchEvent(new Event("pagehide"));
+		await until(() => held("none").length === 1);
+		page.undo("balls");
+		page.flush();
+		await settled(page);
+		expect(held("none")).toEqual([]);
+	});
+
+	test("two drills are counted beside each other, each its own entry", async () => {
+		const page = await open("two");
+		page.touch("balls", "good");
+		page.touch("clubs", "off");
+		page.touch("balls", "good");
+		page.finish("clubs");
+		page.finish("balls");
+		await settled(page);
+		expect(held("two").sort()).toEqual([
+			[0, 1, 0],
+			[2, 2, 0],
+		]);
+	});
 });

@@ -1,12 +1,13 @@
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { v7 as uuid } from "uuid";
 import { type PracticeAct, StudentAct } from "@/core/practice/acts";
+import { type Count, countsIn, entryOf, type Mark, nextRev } from "@/core/practice/counting";
 import { journalOf } from "@/core/practice/journal";
-import { practisedLabels } from "@/core/practice/kinds";
+import { type Practised, practisedLabels } from "@/core/practice/kinds";
 import type { PageData } from "@/core/practice/pageData";
 import { parse } from "@/core/refusals/refusals";
 import { now } from "@/device/now";
-import { BATCH, LinkClosed, type PhoneState, PhoneStore, sendActs, type Touched } from "@/device/practice";
+import { BATCH, LinkClosed, type PhoneState, PhoneStore, sendActs } from "@/device/practice";
 import { Rounds } from "@/device/rounds";
 
 const AGAIN_MS = 20_000;
@@ -14,7 +15,8 @@ const AGAIN_MS = 20_000;
 /** Asked again so much later where the server has no room today. */
 const LATER_MS = 15 * 60_000;
 
-export type Mark = Touched["mark"];
+/** What is counted or said goes out after so long a rest, when the page is left, or at *done*. */
+const REST_MS = 20_000;
 
 /** What the page says of how far its words are. */
 export interface Kept {
@@ -25,6 +27,8 @@ export interface Kept {
 	/** It has one and does not let this be written. */
 	full: boolean;
 	toSend: number;
+	/** Nothing keeps it here: it goes out after a rest. */
+	soon: boolean;
 	/** Why the link does not open any more. */
 	closed: string | null;
 	/** Why some of it stays here for now, though the server answers. */
@@ -47,6 +51,16 @@ const emptyState = (data: PageData, path: string): PhoneState => ({
 	holder: data.holder ?? null,
 });
 
+type Done = Extract<StudentAct, { kind: "done" }>;
+
+/** A new act's own id and moment. */
+function stamp(): Pick<StudentAct, "id" | "at" | "tz"> {
+	const { at, tz } = now();
+	return { id: uuid(), at, tz };
+}
+
+const dayAt = (at: number): string => now(new Date(at)).localDay;
+
 /** What was sent, where its record is the one that is asked now: of another (a backup was restored) all is sent again. */
 const sentTo = (holder: string | null, before: PhoneState): Pick<PhoneState, "sent" | "holder"> => ({
 	holder,
@@ -65,8 +79,11 @@ export class Practice {
 	private full = false;
 	private closed: string | null = null;
 	private later: string | null = null;
-	/** An entry that more may be said of: kept, and not sent yet. */
-	private open: string | null = null;
+	/** Entries that are being counted or changed: they go out after a rest, when the page is left, or at *done*. */
+	private resting = new Set<string>();
+	private rest: ReturnType<typeof setTimeout> | undefined;
+	private leaving = false;
+	private answered = true;
 	private readonly rounds = new Rounds(() => this.send());
 	private shown: { state: PhoneState; kept: Kept };
 	private readonly listeners = new Set<() => void>();
@@ -101,46 +118,139 @@ export class Practice {
 				...sentTo(this.data.holder ?? null, before),
 			};
 		this.state = { ...this.state, told: [...told.values()] };
-		this.keep();
+		// What was counted on another day is an entry of that day; what was counted before goes out now.
+		for (const { item, day } of this.counts()) if (day !== dayAt(Date.now())) this.finish(item, day);
+		this.settle();
+		this.flush();
 		window.addEventListener("online", () => this.rounds.ask());
-		this.rounds.ask();
+		document.addEventListener("visibilitychange", () => document.visibilityState === "hidden" && this.leave());
+		window.addEventListener("pagehide", () => this.leave());
+	}
+
+	/** Counts under way, the first begun first. */
+	private counts(): Count[] {
+		return countsIn(this.state.marks, dayAt);
 	}
 
 	/**
-	 * Writes an act, and with it the tries of a count that it holds; in place of one that was left open for more.
+	 * Writes an act that is whole as it is.
 	 *
-	 * @param more it is kept at once, and not sent before something takes its place or `close` is called
 	 * @returns why it cannot be written; null where it is
 	 */
-	readonly write = (act: StudentAct, counted: readonly Touched[] = [], more = false): string | null => {
+	readonly write = (act: StudentAct): string | null => {
 		const read = parse(StudentAct, act, practisedLabels);
 		if (!read.ok) return read.refusals[0]?.sentence ?? "The entry is damaged.";
-		const acts = this.state.acts.filter(({ id }) => id !== this.open);
-		this.putAway([...counted.map(({ id }) => id), ...(this.open === null ? [] : [this.open])]);
-		this.state = { ...this.state, acts: [...acts, read.value] };
-		this.open = more ? act.id : null;
+		this.put(read.value);
 		this.keep();
 		this.rounds.ask();
 		return null;
 	};
 
-	/** Nothing more is said of what was left open: it goes out as it is. */
-	readonly close = (): void => {
-		this.open = null;
+	/** Adds an act; one of an entry takes the place of what was written of it before. */
+	private put(act: StudentAct): void {
+		const same = (one: StudentAct) =>
+			act.kind === "done" && one.kind === "done" && one.id !== act.id && entryOf(one) === entryOf(act);
+		this.putAway(this.state.acts.filter(same).map(({ id }) => id));
+		this.state = { ...this.state, acts: [...this.state.acts.filter((one) => !same(one)), act] };
+	}
+
+	/** What was written here of an entry. */
+	private written(entry: string): Done | undefined {
+		return this.state.acts.findLast((act): act is Done => act.kind === "done" && entryOf(act) === entry);
+	}
+
+	/**
+	 * Says more of an entry, or something else: it takes the place of what was said before.
+	 *
+	 * @returns why it cannot be; null where it is
+	 */
+	readonly say = (entry: string, part: Partial<Practised>): string | null => {
+		const before = this.written(entry);
+		if (!before) return "This entry was written on another phone. Change it there.";
+		const body = { ...before.body, ...part, entry, rev: nextRev(before.body, Date.now()) };
+		const read = parse(StudentAct, { ...before, ...stamp(), body }, practisedLabels);
+		if (!read.ok) return read.refusals[0]?.sentence ?? "The entry is damaged.";
+		this.put(read.value);
+		this.touchLater(entry);
+		this.keep();
+		return null;
+	};
+
+	/** What is counted by now stands as entries. */
+	private settle(): void {
+		for (const count of this.counts()) {
+			const { entry, item, day, tries, good, minutes } = count;
+			const before = this.written(entry);
+			const was = before?.body;
+			if ((tries === 0 && !was) || (was && was.tries === tries && was.good === good && was.minutes === minutes))
+				continue;
+			const asked = this.askedOf(item, tries);
+			const fresh = { item, day, place: "", ...asked, felt: null, check: null, remark: "" };
+			const body = { ...fresh, ...was, tries, good, minutes, entry, rev: nextRev(was, Date.now()) };
+			this.put({ ...stamp(), kind: "done", body });
+		}
+	}
+
+	private askedOf(item: string, tries: number): Pick<Practised, "target" | "dose"> {
+		const { acts, told } = this.state;
+		const of = journalOf(this.data, [...told, ...acts]).items.find((one) => one.item.id === item);
+		return { target: of?.target ?? 0, dose: of?.item.dose ?? Math.max(1, tries) };
+	}
+
+	/** A drill's count is done: its entry stands, and the next try begins another. Answers the entry. */
+	readonly finish = (item: string, day?: string): string | null => {
+		this.settle();
+		const own = this.counts().filter((one) => one.item === item && (day === undefined || one.day === day));
+		this.putAway(own.flatMap(({ marks }) => marks.map(({ id }) => id)));
+		this.keep();
+		this.flush();
+		return own.at(-1)?.entry ?? null;
+	};
+
+	/** Everything goes out now. */
+	readonly flush = (): void => {
+		clearTimeout(this.rest);
+		this.resting.clear();
+		this.keep();
 		this.rounds.ask();
 	};
 
+	private leave(): void {
+		this.leaving = true;
+		this.settle();
+		this.flush();
+		this.leaving = false;
+	}
+
+	/** It goes out after a rest. */
+	private touchLater(entry: string): void {
+		this.resting.add(entry);
+		clearTimeout(this.rest);
+		this.rest = setTimeout(() => {
+			this.settle();
+			this.flush();
+		}, REST_MS);
+	}
+
 	readonly touch = (item: string, mark: Mark): void => {
-		const touched: Touched = { id: uuid(), item, mark, at: Date.now() };
-		this.state = { ...this.state, marks: [...this.state.marks, touched] };
+		const at = Date.now();
+		const id = uuid();
+		const entry = this.counts().find((one) => one.item === item && one.day === dayAt(at))?.entry ?? id;
+		this.state = { ...this.state, marks: [...this.state.marks, { id, item, mark, at, entry }] };
+		this.touchLater(entry);
 		this.keep();
 	};
 
-	/** Takes a drill's latest try back. */
+	/** Takes a drill's latest try back; of a count that has none left nothing stays, neither here nor at the coach's. */
 	readonly undo = (item: string): void => {
 		const last = this.state.marks.findLast((one) => one.item === item);
 		if (!last) return;
 		this.putAway([last.id]);
+		const entry = last.entry ?? last.id;
+		const before = this.written(entry);
+		if (before && !this.counts().some((one) => one.entry === entry))
+			this.put({ ...stamp(), kind: "back", body: { entry } });
+		this.touchLater(entry);
 		this.keep();
 	};
 
@@ -155,7 +265,8 @@ export class Practice {
 			keeping: this.pending > 0,
 			lasts: this.phone?.lasts ?? true,
 			full: this.full,
-			toSend: this.data.ends === null ? 0 : this.waiting().length,
+			toSend: this.data.ends === null ? 0 : this.unsent().length,
+			soon: this.resting.size > 0 && this.answered,
 			closed: this.closed,
 			later: this.later,
 		};
@@ -191,9 +302,17 @@ export class Practice {
 		this.tell();
 	}
 
-	private waiting(): StudentAct[] {
+	private unsent(): StudentAct[] {
 		const done = new Set([...this.state.sent, ...Object.keys(this.state.refused)]);
-		return this.state.acts.filter(({ id }) => !done.has(id) && id !== this.open);
+		return this.state.acts.filter(({ id }) => !done.has(id));
+	}
+
+	private waiting(): StudentAct[] {
+		const unsent = this.unsent();
+		const about = (act: StudentAct) =>
+			act.kind === "done" ? entryOf(act) : act.kind === "back" ? act.body.entry : act.id;
+		// Taking back goes with what it takes back.
+		return unsent.filter((act) => !this.resting.has(about(act)));
 	}
 
 	/** @returns when the next is due */
@@ -201,7 +320,8 @@ export class Practice {
 		if (this.data.ends === null || this.closed !== null) return null;
 		try {
 			for (let batch = this.waiting().slice(0, BATCH); batch.length > 0; batch = this.waiting().slice(0, BATCH)) {
-				const { kept, refused, later, acts, holder } = await sendActs(this.state.path, batch);
+				const { kept, refused, later, acts, holder } = await sendActs(this.state.path, batch, this.leaving);
+				this.answered = true;
 				const answered = new Set([...kept, ...[...refused, ...later].map(({ id }) => id)]);
 				const unanswered = batch.filter(({ id }) => !answered.has(id));
 				const { sent } = sentTo(holder, this.state);
@@ -219,6 +339,7 @@ export class Practice {
 			}
 			return null;
 		} catch (error) {
+			this.answered = false;
 			if (!(error instanceof LinkClosed)) return AGAIN_MS;
 			this.closed = error.message;
 			return null;
@@ -239,21 +360,12 @@ export function usePractice(practice: Practice) {
 		const mine: PracticeAct[] = own.filter(({ id }) => !known.has(id) && !(id in refused));
 		return journalOf(data, [...told, ...mine]);
 	}, [data, own, told, refused]);
-	const write = useCallback(
-		(
-			act: Pick<Extract<StudentAct, { kind: "done" }>, "kind" | "body"> | Omit<StudentAct, "id" | "at" | "tz">,
-			counted: readonly Touched[] = [],
-			more = false,
-		) => {
-			const { at, tz } = now();
-			const id = uuid();
-			const why = practice.write({ ...act, id, at, tz } as StudentAct, counted, more);
-			return why === null ? ({ ok: true, id } as const) : ({ ok: false, sentence: why } as const);
-		},
-		[practice],
-	);
-	return { state, kept, journal, write, touch: practice.touch, undo: practice.undo, close: practice.close };
+	const write = useCallback((act: Written) => practice.write({ ...act, ...stamp() } as StudentAct), [practice]);
+	const { touch, undo, finish, say, flush } = practice;
+	return { state, kept, journal, write, touch, undo, finish, say, flush };
 }
+
+type Written = Pick<Done, "kind" | "body"> | Omit<Exclude<StudentAct, Done>, "id" | "at" | "tz">;
 
 /** A value that a press shows for a while: copied, shared. */
 export function useForAWhile(ms = 4000): [boolean, () => void] {

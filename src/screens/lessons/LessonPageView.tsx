@@ -1,5 +1,5 @@
 import { isDoubtful } from "@/core/log/days";
-import { partingOf } from "@/core/log/parting";
+import { partingOf, practiseIn } from "@/core/log/parting";
 import type { LiveEvent } from "@/core/log/resolve";
 import { dayOf, type LessonView } from "@/core/log/view";
 import { wrapUp } from "@/core/log/wrap";
@@ -67,7 +67,7 @@ export function LessonPageView({ id, view, names, causes, studio, today, stills 
 		student,
 		...partingOf(view, student),
 	}));
-	const practise = partings.flatMap(({ practise: own = [] }) => own);
+	const practise = partings.flatMap(practiseIn);
 	return (
 		<BenchPage
 			margin={
@@ -100,7 +100,13 @@ export function LessonPageView({ id, view, names, causes, studio, today, stills 
 					{practise.length > 0 && (
 						<>
 							<h2>To practise</h2>
-							<p dir="auto">{practise.map(({ name, much }) => (much ? `${name}: ${much}` : name)).join("; ")}</p>
+							<ul className="ps-3">
+								{practise.map(({ name, much }) => (
+									<li key={name} dir="auto">
+										{much ? `${name}: ${much}` : name}
+									</li>
+								))}
+							</ul>
 						</>
 					)}
 					{marks.length > 0 && (

@@ -2,6 +2,7 @@
 
 import Form from "react-bootstrap/Form";
 import type { Assignment } from "@/core/practice/assignment";
+import { feelingWays } from "@/core/practice/kinds";
 import { FormRow } from "@/ui/FormRow";
 import css from "./practice.module.css";
 
@@ -50,6 +51,18 @@ export function ForHelpers({
 				{set("raise", "raise target after")}
 				{set("lower", "lower when met")}
 				{set("of", "of the last")}
+				<FormRow id="feelings" label="how it felt, asked by" className="">
+					<Form.Select
+						value={assignment.feelings ?? "faces"}
+						onChange={(event) =>
+							onChange({ feelings: feelingWays.find((one) => one === event.target.value) ?? "faces" }, "feelings")
+						}
+					>
+						{feelingWays.map((one) => (
+							<option key={one}>{one}</option>
+						))}
+					</Form.Select>
+				</FormRow>
 			</div>
 			<FormRow id="practice-words" label="Words to learn, one per line: word = meaning">
 				<Form.Control

@@ -194,7 +194,7 @@ function Answer({
 	/** What was answered here. */
 	const [said, setSaid] = useState<string | null>(null);
 	const answer = async (words: string) => {
-		const outcome = await ask(answerEntry(at.id, entry.id, words));
+		const outcome = await ask(answerEntry(at.id, entry.entry, words));
 		if (!outcome.ok) return;
 		onPress();
 		setSaid(words);

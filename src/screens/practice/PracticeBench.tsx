@@ -3,8 +3,10 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
+import { amountWords } from "@/core/practice/amount";
 import { daysAsked } from "@/core/practice/assignment";
 import { sumOf } from "@/core/practice/journal";
+import { amountOf } from "@/core/practice/page";
 import { dayAfter } from "@/core/text/fields";
 import { plural } from "@/core/text/lists";
 import { putPracticeAway } from "@/server/practice";
@@ -49,6 +51,7 @@ export function PracticeBench(props: PracticePageProps) {
 				</h1>
 				<span className="mute">
 					since {dayWords(assignment.from, day)}
+					{props.apart && <b> · beside their own page</b>}
 					{archived && <b> · archived</b>}
 				</span>
 			</div>
@@ -83,12 +86,24 @@ export function PracticeBench(props: PracticePageProps) {
 					<ul className={css.plain}>
 						{journal.items.map(({ item, target }) => (
 							<li key={item.id} dir="auto">
-								{item.name}: <b>{target}</b> of {item.dose}, {plural(item.days.length, "day")} a week
+								{item.name}: {item.warmUp ? "warm-up" : amountWords({ ...amountOf(item), target })}
 							</li>
 						))}
 					</ul>
 				)}
 			</section>
+			{props.changes.length > 1 && (
+				<details className={css.section}>
+					<summary>What was asked for, and since when</summary>
+					<ul className={css.plain}>
+						{props.changes.map((one) => (
+							<li key={one.day} dir="auto">
+								<b>{dayWords(one.day, day)}</b> {one.words}
+							</li>
+						))}
+					</ul>
+				</details>
+			)}
 			<p className="hint">
 				<Link href="/sums#tries">work out how many tries fit</Link>
 			</p>

@@ -12,12 +12,12 @@ import { DayField } from "@/ui/DayField";
 import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
 import Link from "@/ui/Link";
-import { PrivateAddress } from "@/ui/PrivateAddress";
+import { opensHereOnly, PrivateAddress } from "@/ui/PrivateAddress";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import css from "./practice.module.css";
 
-const USUAL_DAYS = 42;
+const USUAL_DAYS = 90;
 
 /** How practice goes out: by a private link, as one file, on paper. */
 export function Share({
@@ -31,9 +31,22 @@ export function Share({
 	const [name, setName] = useState("");
 	const [ends, setEnds] = useState(dayAfter(day, USUAL_DAYS));
 	const [address, setAddress] = useState<string | null>(null);
-	return (
-		<section aria-label="Send it">
-			<h2>Send it</h2>
+	const isLocal = useOnlyHere();
+	const file = (
+		<>
+			<p className="mt-3 mb-0">
+				<a href={`/api/practice/${at.id}/file`} download>
+					download as one file
+				</a>
+				<span className="mute">: send it with any messenger. Entries come back as text or a code.</span>
+			</p>
+			<p>
+				<Link href={`/practice/${at.id}/paper`}>print on paper</Link> <span className="mute">with boxes to tick.</span>
+			</p>
+		</>
+	);
+	const makeLink = (
+		<>
 			<Form
 				onSubmit={async (event) => {
 					event.preventDefault();
@@ -64,8 +77,27 @@ export function Share({
 				<div role="status" className={css.address}>
 					<p className="m-0">You see this link only once. Anyone with it can open this practice, nothing else.</p>
 					<PrivateAddress address={address} />
-					<AddressCode address={address} />
+					{!isLocal && <AddressCode address={address} />}
 				</div>
+			)}
+		</>
+	);
+	return (
+		<section aria-label="Send it">
+			<h2>Send it</h2>
+			{isLocal ? (
+				<>
+					<p className="m-0">
+						This studio opens on this computer only. A link would not work on their phone, so send the file or paper.
+					</p>
+					{file}
+					<details className={css.section}>
+						<summary>Links, and how phones can open them</summary>
+						{makeLink}
+					</details>
+				</>
+			) : (
+				makeLink
 			)}
 			<ul className={css.plain}>
 				{links.map((link) => (
@@ -91,17 +123,16 @@ export function Share({
 					</li>
 				))}
 			</ul>
-			<p className="mt-3 mb-0">
-				<a href={`/api/practice/${at.id}/file`} download>
-					download as one file
-				</a>
-				<span className="mute">: send it with any messenger. Entries come back as text or a code.</span>
-			</p>
-			<p>
-				<Link href={`/practice/${at.id}/paper`}>print on paper</Link> <span className="mute">with boxes to tick.</span>
-			</p>
+			{!isLocal && file}
 		</section>
 	);
+}
+
+/** Whether this studio opens on this computer alone; known once the page is in its browser. */
+function useOnlyHere(): boolean {
+	const [isLocal, setLocal] = useState(false);
+	useEffect(() => setLocal(opensHereOnly(window.location.origin)), []);
+	return isLocal;
 }
 
 /** The address for a phone that stands beside this one. */

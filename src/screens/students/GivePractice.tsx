@@ -6,21 +6,25 @@ import { assignPractice } from "@/server/practice";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 
-/** A practice for this student, whose drills are chosen on its own page. */
+/** The student's own page, whose drills are chosen there; where there is one already, another beside it only when that is said. */
 export function GivePractice({ student, first }: { student: string; first: boolean }) {
 	const router = useRouter();
 	const { refused, ask } = useRefusals();
+	const give = async (apart: boolean) => {
+		const outcome = await ask(assignPractice(student, [], apart));
+		if (outcome.ok) router.push(`/practice/${outcome.value.id}`);
+	};
 	return (
 		<>
-			<Button
-				variant={first ? "outline-primary" : "link"}
-				onClick={async () => {
-					const outcome = await ask(assignPractice(student, []));
-					if (outcome.ok) router.push(`/practice/${outcome.value.id}`);
-				}}
-			>
-				{first ? "give practice" : "another practice"}
-			</Button>
+			{first ? (
+				<Button variant="outline-primary" onClick={() => give(false)}>
+					give practice
+				</Button>
+			) : (
+				<Button variant="link" onClick={() => give(true)}>
+					add a page beside it, for a second home or a camp
+				</Button>
+			)}
 			<Refusals refusals={refused} />
 		</>
 	);

@@ -66,7 +66,10 @@ export function StudentPage(page: StudentPageProps) {
 				{practice.map((one) => (
 					<p key={one.id} className="m-0" dir="auto">
 						<Link href={`/practice/${one.id}`}>{one.drills || "practice without a drill yet"}</Link>{" "}
-						<span className="mute">since {dayWords(one.from)}</span>
+						<span className="mute">
+							since {dayWords(one.from)}
+							{one.apart && ", beside their own page"}
+						</span>
 					</p>
 				))}
 				<GivePractice student={at.id} first={practice.length === 0} />

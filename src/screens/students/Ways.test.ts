@@ -26,7 +26,9 @@ test("each way says its newest fact, for one and for many", () => {
 			ladders: [{ archived: false }] as StudentPageProps["ladders"],
 			lessons: [{ day: "2026-01-05" }] as StudentPageProps["lessons"],
 			held: 3,
-			practice: [{ id: "p", from: "2026-01-01", drills: "x", last: { day: "2026-01-04", good: 8, tries: 10 } }],
+			practice: [
+				{ id: "p", from: "2026-01-01", drills: "x", apart: false, last: { day: "2026-01-04", good: 8, tries: 10 } },
+			],
 			promises: [{}, {}] as StudentPageProps["promises"],
 			newest: {
 				next: "2026-01-12",

@@ -35,7 +35,7 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 	const { view } = state;
 	const rungs = useMemo(() => wrapUp(view), [view]);
 	const wrap = useWrapUp(lesson, view, pack, rungs);
-	const { students, nameOf, day, practise, setPractise } = wrap;
+	const { students, nameOf, day } = wrap;
 	const people = usePeople(lesson.lesson, students);
 	const { who } = people;
 	// The same as long as the lesson is: what is worked out of it is not worked out anew at each letter of a note.
@@ -79,13 +79,17 @@ export function WrapUp({ lesson, state, pack }: { lesson: LessonOnDevice; state:
 				const of = { lesson, view, student, name: nameOf(student) ?? "", named: students.length > 1 };
 				return <Asked key={student} of={of} pack={pack} wish={wishOf(view, student)} />;
 			})}
-			<Practise
-				view={view}
-				pack={part.pack}
-				value={practise.filter(part.isTheirs)}
-				nameOf={students.length > 1 ? nameOf : undefined}
-				onChange={(value) => setPractise(JSON.stringify([...practise.filter((one) => !part.isTheirs(one)), ...value]))}
-			/>
+			{(who ? [who] : students).map((student) => (
+				<Practise
+					key={student}
+					view={view}
+					pack={pack}
+					student={student}
+					name={nameOf(student) ?? ""}
+					named={students.length > 1}
+					drills={wrap.drills}
+				/>
+			))}
 			<Closing lesson={lesson} view={view} wrap={wrap} people={people} hasRungs={rungs.some(({ ladder }) => ladder)} />
 		</BenchPage>
 	);
@@ -96,13 +100,12 @@ function partOf(
 	who: string | null,
 	{ rungs, view, pack }: { rungs: readonly RungWrap[]; view: LessonView; pack: Pack },
 ) {
-	if (who === null) return { rungs, view, pack, isTheirs: () => true };
+	if (who === null) return { rungs, view, pack };
 	const ladders = pack.ladders.filter(({ student }) => student === who);
 	return {
 		rungs: rungs.filter(({ student }) => student === who),
 		view: { ...view, moves: view.moves.filter(({ student }) => student === who) },
 		pack: { ...pack, ladders },
-		isTheirs: ({ ladder }: { ladder: string }) => ladders.some(({ id }) => id === ladder),
 	};
 }
 

@@ -5,12 +5,12 @@ import { useState } from "react";
 import { NoteTemplate } from "@/core/coach/noteTemplate";
 import { ownMarksIn } from "@/core/commands/atTheEnd";
 import { closeLesson } from "@/core/commands/said";
-import type { Practised } from "@/core/log/kinds";
 import { type NoteLine, noteLines, noteText } from "@/core/log/noteFor";
-import { partingOf } from "@/core/log/parting";
+import { partingOf, practiseIn } from "@/core/log/parting";
 import { dayOf, type LessonView } from "@/core/log/view";
 import type { RungWrap } from "@/core/log/wrap";
 import type { Pack } from "@/core/pack/pack";
+import type { AskedDrill } from "@/core/practice/page";
 import { cutText } from "@/core/text/fields";
 import type { LessonOnDevice } from "@/device/lesson";
 import { dayWords } from "@/ui/dates";
@@ -104,6 +104,38 @@ function useNextDays(lesson: string, view: LessonView, whose: readonly (string |
 	};
 }
 
+/** Home practice as a lesson of before said it goes on saying it. */
+function saidBefore(view: LessonView, student: string | null) {
+	const { practise } = partingOf(view, student) ?? {};
+	return practise ? { practise } : {};
+}
+
+export type Drills = ReturnType<typeof useDrills>;
+
+/** What each is to practise from now on, kept on this device; their page's own drills until something is changed. */
+function useDrills(lesson: string, view: LessonView, pack: Pack, whose: readonly (string | null)[]) {
+	const before = Object.fromEntries(
+		whose.flatMap((one) => {
+			const drills = one === null ? undefined : partingOf(view, one)?.drills;
+			return drills ? [[one, drills]] : [];
+		}),
+	);
+	const [text, setText, forget] = useKept(`drills ${lesson}`, JSON.stringify(before));
+	const chosen = JSON.parse(text) as Record<string, AskedDrill[]>;
+	const pageOf = (student: string) => pack.students.find(({ id }) => id === student)?.page;
+	const drillsOf = (student: string): AskedDrill[] => chosen[student] ?? pageOf(student)?.drills ?? [];
+	return {
+		pageOf,
+		drillsOf,
+		/** What the wrap-up says of it; undefined where it leaves the page as it is. */
+		changed: (student: string): AskedDrill[] | undefined => chosen[student],
+		set: (student: string, drills: readonly AskedDrill[]) => setText(JSON.stringify({ ...chosen, [student]: drills })),
+		/** The same in words, for the note. */
+		said: (student: string) => practiseIn({ ...saidBefore(view, student), drills: drillsOf(student) }),
+		forget,
+	};
+}
+
 /** What is written at the wrap-up, kept on this device until the lesson is closed. */
 export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, rungs: readonly RungWrap[]) {
 	const router = useRouter();
@@ -114,13 +146,7 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 	const [remark, setRemark, forgetRemark] = useKept(`remark ${lesson.lesson}`, closed?.remark ?? "");
 	const whose = students.length > 0 ? students : [null];
 	const { nexts, setNext, times, setTime, forgetNext } = useNextDays(lesson.lesson, view, whose);
-	const [practiseText, setPractise, forgetPractise] = useKept(
-		`practise ${lesson.lesson}`,
-		JSON.stringify(whose.flatMap((one) => partingOf(view, one)?.practise ?? [])),
-	);
-	const practise = JSON.parse(practiseText) as Practised;
-	const isTheirs = (student: string, ladder: string) =>
-		pack.ladders.some((one) => one.id === ladder && one.student === student);
+	const drills = useDrills(lesson.lesson, view, pack, whose);
 	const { notes, forget } = useNotes(lesson, view, students, nameOf, (student) =>
 		noteLines(
 			nameOf(student) ?? "",
@@ -130,7 +156,7 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 				before: (rung) => holeOf(pack, rung),
 				dayWords,
 				marks: ownMarksIn(view, student),
-				practise: practise.filter((one) => isTheirs(student, one.ladder)),
+				practise: drills.said(student),
 				next: nexts[student] ? [dayWords(nexts[student]), times[student]].filter(Boolean).join(", ") : null,
 				...templateIn(pack),
 			},
@@ -141,12 +167,17 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 	const close = async () => {
 		setClosing(true);
 		const partings = notes.map(({ student, text }) => {
-			const own = practise.filter(({ ladder }) => student === null || isTheirs(student, ladder));
-			const parting = { note: cutText(text, 4000), next: nexts[student ?? ""] || null };
-			const time = parting.next ? times[student ?? ""] : "";
+			const time = nexts[student ?? ""] ? times[student ?? ""] : "";
+			const asked = student === null ? undefined : drills.changed(student);
 			return {
 				student,
-				parting: { ...parting, ...(time ? { time } : {}), ...(own.length > 0 ? { practise: own } : {}) },
+				parting: {
+					note: cutText(text, 4000),
+					next: nexts[student ?? ""] || null,
+					...(time ? { time } : {}),
+					...saidBefore(view, student),
+					...(asked ? { drills: asked } : {}),
+				},
 			};
 		});
 		lesson.write(closeLesson(view, cutText(remark, 4000), partings));
@@ -154,7 +185,7 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 		forgetRemark();
 		forget();
 		forgetNext();
-		forgetPractise();
+		drills.forget();
 		router.push("/");
 		router.refresh();
 	};
@@ -169,8 +200,7 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 		setNext,
 		times,
 		setTime,
-		practise,
-		setPractise,
+		drills,
 		notes,
 		closing,
 		close,

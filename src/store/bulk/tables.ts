@@ -182,10 +182,12 @@ export const homes: { [S in Section]: Home<S> } = {
 		fromSql: (row) => ({ id: row.id, made: row.created_at, archived: row.archived_at, booking: read(row.body) }),
 	}),
 	assignments: home(t.assignment, {
-		toSql: ({ id, made, archived, key, assignment }) => ({
+		toSql: ({ id, made, archived, key, assignment, apart = false, history = [] }) => ({
 			...documentRow(id, made, archived, assignment),
 			student: assignment.student,
 			key,
+			apart: apart ? 1 : 0,
+			history: json(history),
 		}),
 		fromSql: (row) => ({
 			id: row.id,
@@ -193,6 +195,8 @@ export const homes: { [S in Section]: Home<S> } = {
 			archived: row.archived_at,
 			key: row.key,
 			assignment: read(row.body),
+			...(row.apart ? { apart: true } : {}),
+			...(row.history === "[]" ? {} : { history: read(row.history) }),
 		}),
 	}),
 	stills: home(t.still, {

@@ -4,6 +4,7 @@ import { parseStored } from "@/core/refusals/refusals";
 import { ident, whole } from "@/core/text/fields";
 import { jsonOr, MOST_BYTES, readAtMost, refused, stranger } from "@/server/route";
 import { store } from "@/server/store";
+import { takeWrapUps } from "@/server/wrapUps";
 import { eventsAfter, PAGE_OF_EVENTS, pushEvents } from "@/store/events";
 import { withoutTooLong } from "@/store/setAside";
 import { studioMark } from "@/store/studio";
@@ -37,6 +38,7 @@ export async function POST(request: Request) {
 	if (studio.id !== body.value.studio || studio.epoch !== body.value.epoch)
 		return NextResponse.json({ studio }, { status: 409 });
 	const pushed = await pushEvents(open, device, withoutTooLong(events, text?.length ?? 0), { after, oldest, key });
+	await takeWrapUps(open, events);
 	const news =
 		wants && (await eventsAfter(open, wants.after, wants.lesson, { device, known: wants.known }, PAGE_OF_EVENTS));
 	return NextResponse.json({ studio, ...pushed, news });

@@ -1,12 +1,12 @@
 import { notFound } from "next/navigation";
 import { Paper } from "@/screens/practice/Paper";
-import { readPractice } from "@/server/readPractice";
+import { readPaper } from "@/server/readPractice";
 
 export const dynamic = "force-dynamic";
 export const metadata = { title: "Practice on paper" };
 
 export default async function Page({ params }: { params: Promise<{ id: string }> }) {
-	const props = await readPractice((await params).id);
+	const props = await readPaper((await params).id);
 	if (!props) notFound();
 	return <Paper {...props} />;
 }

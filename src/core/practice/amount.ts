@@ -1,0 +1,38 @@
+import { plural } from "@/core/text/lists";
+
+/** How much of one drill is asked for: said once, and the same on every page, on paper and in the note. */
+export interface Amount {
+	/** Days of a week. */
+	days: number;
+	/** Tries of a day, and how many of them are to be good. */
+	tries: number;
+	target: number;
+	/** Minutes of a day beside the tries; 0 where none are asked for. */
+	minutes: number;
+}
+
+/** "4 days a week, 10 tries, 7 of them good, 5 minutes"; "every day, 10 tries" where no good ones are asked for. */
+export function amountWords({ days, tries, target, minutes }: Amount): string {
+	return [
+		days >= 7 ? "every day" : `${plural(days, "day")} a week`,
+		plural(tries, "try"),
+		...(target > 0 ? [`${target} of them good`] : []),
+		...(minutes > 0 ? [plural(minutes, "minute")] : []),
+	].join(", ");
+}
+
+/** Days of a week, Monday 0, as far apart as they come: by how many there are. */
+const SPREAD: readonly (readonly number[])[] = [
+	[],
+	[0],
+	[0, 3],
+	[0, 2, 4],
+	[0, 1, 3, 5],
+	[0, 1, 2, 3, 4],
+	[0, 1, 2, 3, 4, 5],
+	[0, 1, 2, 3, 4, 5, 6],
+];
+
+/** So many days of a week: those that were chosen before, where it were as many. */
+export const weekdaysFor = (days: number, known: readonly number[] = []): number[] =>
+	known.length === days ? [...known] : [...(SPREAD[Math.min(7, Math.max(1, days))] ?? [])];

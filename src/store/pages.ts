@@ -1,0 +1,53 @@
+import { and, eq, isNull, sql } from "drizzle-orm";
+import type { Pack } from "@/core/pack/pack";
+import { journalOf } from "@/core/practice/journal";
+import { asAsked } from "@/core/practice/page";
+import { serverDay } from "./days";
+import type { Store } from "./db";
+import { type AssignmentRow, latestActs, listAssignments } from "./practice";
+import * as t from "./schema";
+
+/** Students' own pages, for what is read of many at once. */
+
+/** Of a list of assignments, the newest first: those that are asked for now, which are each student's own page and those beside it. */
+export function currentPages<T extends Pick<AssignmentRow, "student" | "apart" | "archived">>(rows: readonly T[]): T[] {
+	const seen = new Set<string>();
+	return rows.filter(({ student, apart, archived }) => {
+		if (archived || (!apart && seen.has(student))) return false;
+		if (!apart) seen.add(student);
+		return true;
+	});
+}
+
+/** Entries and targets of a page that a pack looks at. */
+const LATEST = 40;
+
+type PackPage = NonNullable<Pack["students"][number]["page"]>;
+
+/** What a device needs of the pages: what they ask for, until when a link opens, and the day of the latest entry. */
+export async function packPages(store: Store): Promise<Map<string, PackPage>> {
+	const pages = currentPages(await listAssignments(store)).filter(({ apart }) => !apart);
+	const links = await linksUntil(store, pages);
+	return new Map(
+		await Promise.all(
+			pages.map(async (row) => {
+				const { items, entries } = journalOf(row.assignment, await latestActs(store, row, LATEST));
+				const drills = items.map(({ item, target }) => asAsked({ ...item, target }));
+				const last = entries.at(-1)?.day ?? null;
+				return [row.student, { id: row.id, drills, link: links.get(row.student) ?? null, last }] as const;
+			}),
+		),
+	);
+}
+
+/** The last day on which a link to a student's own page opens, by the student. */
+async function linksUntil({ db }: Store, pages: readonly AssignmentRow[]): Promise<Map<string, string>> {
+	if (pages.length === 0) return new Map();
+	const rows = await db
+		.select({ student: t.assignment.student, ends: sql<string>`max(${t.practiceLink.ends})` })
+		.from(t.practiceLink)
+		.innerJoin(t.assignment, eq(t.assignment.id, t.practiceLink.assignment))
+		.where(and(isNull(t.practiceLink.withdrawnAt), eq(t.assignment.apart, false)))
+		.groupBy(t.assignment.student);
+	return new Map(rows.flatMap(({ student, ends }) => (ends >= serverDay() ? [[student, ends] as const] : [])));
+}
