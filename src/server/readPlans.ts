@@ -11,8 +11,9 @@ import { findCoach } from "@/store/coach";
 import type { Store } from "@/store/db";
 import { keyCues } from "@/store/keyCues";
 import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
-import { lastOpenings, lessonsOf, lessonView } from "@/store/lessons";
+import { lastOpenings, lessonsOf, lessonView, studentDigests } from "@/store/lessons";
 import { limitsOn } from "@/store/loads";
+import { newsFor } from "@/store/pages";
 import { findPlan, type PlanRow, plansBefore, plansFrom } from "@/store/plans";
 import { openParked, openPromises } from "@/store/said";
 import { solvedPlan } from "@/store/solvedPlans";
@@ -59,13 +60,15 @@ async function knowStudent(
 	if (!row) return null;
 	const loads = await limitsOn(open, [row], { byAge: coach.loadByAge, day });
 	const reached = loads.get(id)?.reached ?? [];
-	const [ladders, parked, promises, lessons, cues] = await Promise.all([
+	const [ladders, parked, promises, lessons, cues, digests] = await Promise.all([
 		railedLadders(open, { students: [id] }),
 		openParked(open, id),
 		openPromises(open, id),
 		lessonsOf(open, id, LEARNED_FROM),
 		keyCues(open, [id]),
+		studentDigests(open),
 	]);
+	const home = await newsFor(open, id, digests.get(id)?.last ?? null);
 	const views = await Promise.all(lessons.map(({ lesson }) => lessonView(open, lesson)));
 	const inUse = ladders.filter((ladder) => !ladder.archived);
 	return {
@@ -76,6 +79,7 @@ async function knowStudent(
 			parked,
 			promises,
 			cues: cues.get(id) ?? [],
+			home,
 			pace: paceOf(
 				views.filter((view) => view !== null),
 				id,

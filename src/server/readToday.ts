@@ -5,6 +5,7 @@ import { ladderLabels } from "@/core/ladder/label";
 import type { LastTime } from "@/core/ladder/lastTime";
 import { type Rail, readRail } from "@/core/ladder/rail";
 import type { Reminders } from "@/core/log/reminders";
+import type { HomeNews } from "@/core/practice/news";
 import { readSides } from "@/core/skill/sides";
 import { dayAfter } from "@/core/text/fields";
 import { dueRungs } from "@/core/today/due";
@@ -13,7 +14,8 @@ import { dateQuestion, type Question, questionsOn } from "@/core/today/questions
 import type { Store } from "@/store/db";
 import { type LadderRow, ladderQuestions, type Railed, railedLadders } from "@/store/ladders";
 import { doubtfulLessons, lessonView, openLessons, studentDigests } from "@/store/lessons";
-import { waitingRemarks } from "@/store/practice";
+import { newsFor } from "@/store/pages";
+import { pageOf, waitingRemarks } from "@/store/practice";
 import { openParked, openPromises } from "@/store/said";
 import { findStudent, studentNames } from "@/store/students";
 import { studioMark } from "@/store/studio";
@@ -45,6 +47,8 @@ export interface TodayStudent {
 		| null;
 	/** What they want, where they said it. */
 	wish: string;
+	/** What came from home since the last lesson, of whoever is next. */
+	home: { page: string; news: HomeNews } | null;
 }
 
 export interface TodayProps {
@@ -113,6 +117,7 @@ export async function readToday(day: string): Promise<TodayProps> {
 			shown.slice(0, 1).map(async ({ id }) => [id, (await findStudent(store, id))?.student.wish ?? ""] as const),
 		),
 	);
+	const home = await homeOf(store, shown[0]?.id, (id) => digests.get(id)?.last ?? null);
 	const ladders = (await railedLadders(store, { students: shown.map(({ id }) => id) })).filter((row) => !row.archived);
 	const labels = ladderLabels(
 		ladders.map((row) => {
@@ -132,6 +137,7 @@ export async function readToday(day: string): Promise<TodayProps> {
 			isOpen: inLesson.has(id),
 			lesson: lessonOf(inCalendar.get(id), id, names),
 			wish: wishes.get(id) ?? "",
+			home: id === shown[0]?.id ? home : null,
 			ladders: ladders
 				.filter((ladder) => ladder.student === id)
 				.map((row) => todayLadder(row, labels.get(row.id)?.what ?? "")),
@@ -157,6 +163,17 @@ export async function readToday(day: string): Promise<TodayProps> {
 		practice: said.map(({ student, ...one }) => ({ ...one, who: names[student] ?? SOMEBODY })),
 		week: await inShort(store, week, day, { students: shown.map(({ id }) => id), ladders }),
 	};
+}
+
+/** What came from home to the page of whoever is next, since their last lesson. */
+async function homeOf(
+	store: Store,
+	student: string | undefined,
+	lastDay: (student: string) => string | null,
+): Promise<TodayStudent["home"]> {
+	const page = student ? await pageOf(store, student) : null;
+	const news = student && page ? await newsFor(store, student, lastDay(student)) : null;
+	return page && news ? { page: page.id, news } : null;
 }
 
 /** The lesson of a row as one of its students meets it. */

@@ -93,7 +93,7 @@ test("what is not for home, or has gone, is left out; of a page there is the pho
 	expect(pack.students.find(({ id }) => id === "student")?.page).toMatchObject({
 		drills: [{ item: "d1", days: 4, tries: 10, target: 7 }],
 		link: null,
-		last: null,
+		news: null,
 	});
 });
 

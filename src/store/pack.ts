@@ -1,7 +1,7 @@
 import { and, eq, ne } from "drizzle-orm";
 import { digestLadder } from "@/core/digest/ladderDigest";
 import { foldRail } from "@/core/ladder/rail";
-import type { Pack } from "@/core/pack/pack";
+import type { Pack, PackLadder } from "@/core/pack/pack";
 import { type Around, packLadder } from "@/core/pack/packLadder";
 import { takePlan } from "@/core/plan/take";
 import { dayAfter } from "@/core/text/fields";
@@ -35,7 +35,7 @@ const MOST_PLANS = 60;
 export async function makePack(store: Store, without: string | null): Promise<Pack> {
 	await catchUpIfRoom(store);
 	const students = (await listStudents(store)).filter((row) => !row.archived);
-	const [studio, rows, skills, promises, parked, worked, { coach }, open, used, lastOnes, plans, keys, digests, pages] =
+	const [studio, rows, skills, promises, parked, worked, { coach }, open, used, lastOnes, plans, keys, digests] =
 		await Promise.all([
 			studioMark(store),
 			railedLadders(store, { students: students.map((row) => row.id) }),
@@ -50,9 +50,8 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 			plansFrom(store, dayAfter(serverDay(), -1), MOST_PLANS),
 			keyCues(store),
 			studentDigests(store),
-			packPages(store),
 		]);
-	const ladders = rows.filter((row) => !row.archived);
+	const ladders = rows.filter(({ archived }) => !archived);
 	const people = new Map(students.map(({ id, student }) => [id, student]));
 	const skillIds = [...new Set(ladders.map(({ skill }) => skill))];
 	const found = new Map(
@@ -77,6 +76,15 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 			...(used.has(row.id) ? { used: used.get(row.id) } : {}),
 		};
 	};
+	const packed = await Promise.all(
+		ladders.map(async (row) => {
+			if (!worked.has(row.id)) return packLadder(row, row.rail, row.last, around(row));
+			const others = (await digestsFor(store, { ladder: row.id })).filter((digest) => digest.lesson !== without);
+			const before = digestLadder(row.id, others, serverDay());
+			return packLadder(row, foldRail(row.id, row.ladder, before), before.last, around(row));
+		}),
+	);
+	const pages = await packPages(store, lastDays(packed));
 	return {
 		studio,
 		lamport: await highestPlace(store),
@@ -94,27 +102,32 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 				...(worked.length > 0 ? { worked } : {}),
 			};
 		}),
-		ladders: await Promise.all(
-			ladders.map(async (row) => {
-				if (!worked.has(row.id)) return packLadder(row, row.rail, row.last, around(row));
-				const others = (await digestsFor(store, { ladder: row.id })).filter((digest) => digest.lesson !== without);
-				const before = digestLadder(row.id, others, serverDay());
-				return packLadder(row, foldRail(row.id, row.ladder, before), before.last, around(row));
-			}),
-		),
+		ladders: packed,
 		promises,
 		parked,
 		...(coach.remind && coach.remind.length > 0
 			? { again: coach.remind.map(({ words, every }) => ({ words, every, of: "minutes" as const })) }
 			: {}),
 		...(coach.note ? { note: coach.note } : {}),
-		plans: plans.flatMap(({ id, plan }) => {
-			const taken = takePlan(id, plan, solvedPlan(id, plan));
-			const { day, students: who, minutes, wish } = plan;
-			return taken ? [{ day, students: who, minutes, wish, taken }] : [];
-		}),
+		plans: plansIn(plans),
 		open: open.map(({ lesson, students: who, day }) => ({ lesson, students: who, day })),
 	};
+}
+
+/** Plans as a lesson takes them along; what cannot be solved is left out. */
+const plansIn = (plans: Awaited<ReturnType<typeof plansFrom>>): NonNullable<Pack["plans"]> =>
+	plans.flatMap(({ id, plan }) => {
+		const taken = takePlan(id, plan, solvedPlan(id, plan));
+		const { day, students: who, minutes, wish } = plan;
+		return taken ? [{ day, students: who, minutes, wish, taken }] : [];
+	});
+
+/** The day of each student's last lesson, on whichever ladder. */
+function lastDays(ladders: readonly Pick<PackLadder, "student" | "last">[]): Map<string, string> {
+	const days = new Map<string, string>();
+	for (const { student, last } of ladders)
+		if (last && last.day > (days.get(student) ?? "")) days.set(student, last.day);
+	return days;
 }
 
 /** As many days as a rolling week has, and one for a device on another side of midnight. */

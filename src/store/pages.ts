@@ -1,10 +1,11 @@
 import { and, eq, isNull, sql } from "drizzle-orm";
 import type { Pack } from "@/core/pack/pack";
 import { journalOf } from "@/core/practice/journal";
+import { homeNews } from "@/core/practice/news";
 import { asAsked } from "@/core/practice/page";
 import { serverDay } from "./days";
 import type { Store } from "./db";
-import { type AssignmentRow, latestActs, listAssignments } from "./practice";
+import { type AssignmentRow, latestActs, listAssignments, pageOf } from "./practice";
 import * as t from "./schema";
 
 /** Students' own pages, for what is read of many at once. */
@@ -24,8 +25,18 @@ const LATEST = 40;
 
 type PackPage = NonNullable<Pack["students"][number]["page"]>;
 
-/** What a device needs of the pages: what they ask for, until when a link opens, and the day of the latest entry. */
-export async function packPages(store: Store): Promise<Map<string, PackPage>> {
+/** What came from home to one student's own page since a day; null where they have none, or nothing came. */
+export async function newsFor(store: Store, student: string, since: string | null): Promise<PackPage["news"]> {
+	const row = await pageOf(store, student);
+	return row && homeNews(journalOf(row.assignment, await latestActs(store, row, LATEST)), since ?? row.assignment.from);
+}
+
+/**
+ * What a device needs of the pages: what they ask for, until when a link opens, and what came from home.
+ *
+ * @param since the day of each student's last lesson; of one who had none all that came is told
+ */
+export async function packPages(store: Store, since: ReadonlyMap<string, string>): Promise<Map<string, PackPage>> {
 	const pages = currentPages(await listAssignments(store)).filter(({ apart }) => !apart);
 	const links = await linksUntil(store, pages);
 	return new Map(
@@ -33,8 +44,8 @@ export async function packPages(store: Store): Promise<Map<string, PackPage>> {
 			pages.map(async (row) => {
 				const { items, entries } = journalOf(row.assignment, await latestActs(store, row, LATEST));
 				const drills = items.map(({ item, target }) => asAsked({ ...item, target }));
-				const last = entries.at(-1)?.day ?? null;
-				return [row.student, { id: row.id, drills, link: links.get(row.student) ?? null, last }] as const;
+				const news = homeNews({ items, entries }, since.get(row.student) ?? row.assignment.from);
+				return [row.student, { id: row.id, drills, link: links.get(row.student) ?? null, news }] as const;
 			}),
 		),
 	);

@@ -2,7 +2,7 @@ import { positions } from "@/core/__tests__/phone";
 import { allowedForms, countsWhen, helperLines } from "./countsWhen";
 import { gates } from "./gate";
 
-const seen = positions.map((one) => (one.id === "p2" ? { ...one, must: true, tell: "soft knees" } : one));
+const seen = positions.map((one) => (one.id === "p2" ? { ...one, must: true, tell: "soft knees." } : one));
 
 test.each(gates)("under %s every must is said, and what the gate looks at", (gate) => {
 	const lines = countsWhen({ gate, watch: ["p1", "p2"], musts: ["p3"] }, seen);
@@ -12,7 +12,7 @@ test.each(gates)("under %s every must is said, and what the gate looks at", (gat
 			? []
 			: [gate === "commitment" ? "You go for it fully, whatever comes of it." : "It comes off."]),
 		...(form ? ["First."] : []),
-		"Second, soft knees. Without it no try counts.",
+		"Second: soft knees. Without it no try counts.",
 		"Third. Without it no try counts.",
 	]);
 });
@@ -24,7 +24,7 @@ test("sides are read, tolerances said, and a rung that watches nothing asks for 
 	const one = first ? [{ ...first, name: "{this} hand up", tolerance }] : [];
 	expect(countsWhen({ gate: "both", watch: ["p1"] }, one, read)).toEqual([
 		"It comes off.",
-		"left hand up, within 10 to 20 cm.",
+		"left hand up: from 10 to 20 cm.",
 	]);
 	expect(countsWhen({ gate: "result", watch: [] }, positions)).toEqual(["It comes off."]);
 	expect(countsWhen({ gate: "form", watch: [] }, positions)).toEqual([]);
@@ -34,7 +34,7 @@ test("other right forms and the easier one are named; helpers read what is their
 	const some = seen.map((one) => ({ ...one, forms: "either foot" }));
 	expect(allowedForms({ watch: ["p1"], easier: "with two balls" }, some)).toEqual([
 		"First: either foot is right too.",
-		"Too hard today? with two balls. Say so in your entry.",
+		"Too hard today? With two balls. Say so in your entry.",
 	]);
 	expect(allowedForms({ watch: [], easier: "" }, some)).toEqual([]);
 	const roles = [

@@ -1,5 +1,6 @@
 import type { KeyPosition } from "@/core/skill/skill";
 import { toleranceWords } from "@/core/skill/tolerance";
+import { capital } from "@/core/text/wording";
 import type { Gate } from "./gate";
 import type { RungSettings } from "./rung";
 
@@ -31,16 +32,22 @@ export function countsWhen(
 	const lines = positions.flatMap((position) => {
 		const isMust = position.must === true || musts.includes(position.id);
 		if (!isMust && !(looksAtForm && watch.includes(position.id))) return [];
-		const within = toleranceWords(position.tolerance);
 		const words = [
-			read(position.name),
-			...(position.tell ? [read(position.tell)] : []),
-			...(within ? [`within ${read(within)}`] : []),
-		].join(", ");
+			inside(read(position.name)),
+			[position.tell, toleranceLine(position)].flatMap((one) => (one ? [inside(read(one))] : [])).join(", "),
+		]
+			.filter(Boolean)
+			.join(": ");
 		return [`${words}.${isMust ? " Without it no try counts." : ""}`];
 	});
 	return [...(first ? [first] : []), ...lines];
 }
+
+/** A text as it stands inside a sentence: without its own stop. */
+const inside = (words: string): string => words.trim().replace(/[.]+$/, "");
+
+const toleranceLine = ({ tolerance }: Seen): string =>
+	tolerance?.by === "range" ? `from ${toleranceWords(tolerance)}` : toleranceWords(tolerance);
 
 /** Other forms that are right as well: of the positions that are looked at, and the rung's own easier form. */
 export function allowedForms(
@@ -50,9 +57,9 @@ export function allowedForms(
 ): string[] {
 	return [
 		...positions.flatMap(({ id, name, forms }) =>
-			forms && watch.includes(id) ? [`${read(name)}: ${read(forms)} is right too.`] : [],
+			forms && watch.includes(id) ? [`${inside(read(name))}: ${inside(read(forms))} is right too.`] : [],
 		),
-		...(easier ? [`Too hard today? ${read(easier)}. Say so in your entry.`] : []),
+		...(easier ? [`Too hard today? ${capital(inside(read(easier)))}. Say so in your entry.`] : []),
 	];
 }
 

@@ -5,6 +5,7 @@ import { Rung } from "@/core/ladder/rung";
 import { causeMarks, Placing, PlanTaken, WatchedPosition } from "@/core/log/kinds";
 import { Side } from "@/core/people/body";
 import { Student } from "@/core/people/student";
+import { HomeNews } from "@/core/practice/news";
 import { AskedDrill } from "@/core/practice/page";
 import { ident } from "@/core/text/fields";
 
@@ -141,14 +142,9 @@ export const Pack = z.object({
 			last: z.optional(z.object({ minutes: z.nullable(z.number()), wish: z.string() })),
 			/** Cues to be met again: how often they were, and the day they are due. */
 			cues: z.optional(z.array(z.object({ text: z.string(), met: z.number(), due: z.nullable(z.string()) }))),
-			/** Their own page: what it asks for now, and whether somebody can open it by a link. */
+			/** Their own page: what it asks for now, until when a link opens it, and what came from home since the last lesson. */
 			page: z.optional(
-				z.object({
-					id: ident,
-					drills: z.array(AskedDrill),
-					link: z.nullable(z.string()),
-					last: z.nullable(z.string()),
-				}),
+				z.object({ id: ident, drills: z.array(AskedDrill), link: z.nullable(z.string()), news: z.nullable(HomeNews) }),
 			),
 			/** Cues that worked for them lately, with the share right after each, the best first. */
 			worked: z.optional(z.array(z.object({ text: z.string(), share: z.number() }))),

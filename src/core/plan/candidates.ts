@@ -2,6 +2,7 @@ import { estimateRate, type PastTry } from "@/core/estimate/rate";
 import type { LessonStart, Rung } from "@/core/ladder/ladder";
 import type { Limit } from "@/core/ladder/limits";
 import type { Hole } from "@/core/ladder/rail";
+import type { HomeNews } from "@/core/practice/news";
 import { type KeyCue, MEETINGS } from "@/core/skill/keyCue";
 import { cutText, daysBetween } from "@/core/text/fields";
 import { plural } from "@/core/text/lists";
@@ -38,6 +39,8 @@ export interface KnownStudent {
 	promises: readonly { text: string; due: string | null }[];
 	/** Cues to be met again. */
 	cues: readonly KeyCue[];
+	/** What came from home since the last lesson. */
+	home?: HomeNews | null;
 	pace: Pace | null;
 	ladders: readonly KnownLadder[];
 }
@@ -238,6 +241,18 @@ interface Said {
 	value: number;
 }
 
+/** What came from home: each question that nobody answered, and that there is practice to look at. */
+function fromHome(home: HomeNews | null | undefined): Said[] {
+	if (!home) return [];
+	const asked = home.said.filter(({ answered }) => !answered);
+	return [
+		...asked.map(({ remark, day }) => ({ what: `“${remark}”`, why: `asked from home on ${day}`, value: 9 })),
+		...(home.days > 0
+			? [{ what: "practice at home", why: `${plural(home.days, "day")} at home since the last lesson`, value: 4 }]
+			: []),
+	];
+}
+
 /** What was said and waits: the wish, promises due by the day, key cues to be met again, what is parked. */
 function waiting({ student, day }: Sees): Said[] {
 	return [
@@ -246,6 +261,7 @@ function waiting({ student, day }: Sees): Said[] {
 			.filter(({ due }) => due === null || due <= day)
 			.slice(0, 4)
 			.map(({ text, due }) => ({ what: text, why: `promised${due ? `, ${lateBy(due, day)}` : ""}`, value: 9 })),
+		...fromHome(student.home),
 		...student.cues
 			.filter(({ due }) => due !== null && due <= day)
 			.slice(0, CUES_SHOWN)

@@ -147,16 +147,7 @@ function Drills({
 	);
 	return (
 		<main className={css.page}>
-			<header className={css.head}>
-				<p className={css.day}>{dayWords(day, day)}</p>
-				<h1 dir="auto">{data.name}</h1>
-				{data.note && (
-					<p dir="auto">
-						<Linked text={data.note} />
-					</p>
-				)}
-				<KeptLine kept={kept} file={data.ends === null} />
-			</header>
+			<Head data={data} kept={kept} day={day} />
 			<Week data={data} journal={journal} day={day} />
 			<Helper data={data} />
 			<section aria-label="Today">
@@ -184,19 +175,7 @@ function Drills({
 				acts={state.acts}
 				unread={state.unread}
 			/>
-			{data.words.length > 0 && (
-				<section aria-label="Words to learn">
-					<h2>Words to learn</h2>
-					<dl>
-						{data.words.map(({ word, meaning }) => (
-							<div key={word}>
-								<dt dir="auto">{word}</dt>
-								<dd dir="auto">{meaning}</dd>
-							</div>
-						))}
-					</dl>
-				</section>
-			)}
+			<Words words={data.words} />
 			{(data.ends === null || kept.closed !== null || kept.toSend > 0 || state.unread.length > 0) && (
 				<HandBack id={state.id} secret={state.key} name={state.name} acts={[...state.acts, ...state.unread]} />
 			)}
@@ -211,6 +190,35 @@ function Drills({
 		</main>
 	);
 }
+
+/** Whose page it is, what the coach says to them, and how far what they wrote is. */
+const Head = ({ data, kept, day }: { data: Practice["data"]; kept: Kept; day: string }) => (
+	<header className={css.head}>
+		<p className={css.day}>{dayWords(day, day)}</p>
+		<h1 dir="auto">{data.name}</h1>
+		{data.note && (
+			<p dir="auto">
+				<Linked text={data.note} />
+			</p>
+		)}
+		<KeptLine kept={kept} file={data.ends === null} />
+	</header>
+);
+
+const Words = ({ words }: Pick<Practice["data"], "words">) =>
+	words.length > 0 && (
+		<section aria-label="Words to learn">
+			<h2>Words to learn</h2>
+			<dl>
+				{words.map(({ word, meaning }) => (
+					<div key={word}>
+						<dt dir="auto">{word}</dt>
+						<dd dir="auto">{meaning}</dd>
+					</div>
+				))}
+			</dl>
+		</section>
+	);
 
 /** Tries left of the day's most, what is being counted counted in; null where there is no most. */
 function leftToday(most: number | null, journal: Journal, marks: readonly Touched[], day: string): number | null {
@@ -273,7 +281,7 @@ function Helper({ data: { helper, items } }: { data: Practice["data"] }) {
 	if (said.length + drills.length === 0) return null;
 	return (
 		<details className={css.helper}>
-			<summary>For whoever helps</summary>
+			<summary>For your helper</summary>
 			{said.map(([name, words]) => (
 				<p key={name} dir="auto">
 					<b>{words}:</b> {helper[name]}

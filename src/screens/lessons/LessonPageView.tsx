@@ -1,5 +1,5 @@
 import { isDoubtful } from "@/core/log/days";
-import { partingOf, practiseIn } from "@/core/log/parting";
+import { type PractiseWords, partingOf, practiseIn } from "@/core/log/parting";
 import type { LiveEvent } from "@/core/log/resolve";
 import { dayOf, type LessonView } from "@/core/log/view";
 import { wrapUp } from "@/core/log/wrap";
@@ -67,7 +67,6 @@ export function LessonPageView({ id, view, names, causes, studio, today, stills 
 		student,
 		...partingOf(view, student),
 	}));
-	const practise = partings.flatMap(practiseIn);
 	return (
 		<BenchPage
 			margin={
@@ -97,18 +96,7 @@ export function LessonPageView({ id, view, names, causes, studio, today, stills 
 							))}
 						</>
 					)}
-					{practise.length > 0 && (
-						<>
-							<h2>To practise</h2>
-							<ul className="ps-3">
-								{practise.map(({ name, much }) => (
-									<li key={name} dir="auto">
-										{much ? `${name}: ${much}` : name}
-									</li>
-								))}
-							</ul>
-						</>
-					)}
+					<ToPractise practise={partings.flatMap(practiseIn)} />
 					{marks.length > 0 && (
 						<>
 							<h2>How they were</h2>
@@ -200,4 +188,18 @@ const HeldFinishes = ({ stills }: Pick<LessonPage, "stills">) =>
 				</figure>
 			))}
 		</section>
+	);
+
+const ToPractise = ({ practise }: { practise: readonly PractiseWords[] }) =>
+	practise.length > 0 && (
+		<>
+			<h2>To practise</h2>
+			<ul className="ps-3">
+				{practise.map(({ name, much }) => (
+					<li key={name} dir="auto">
+						{much ? `${name}: ${much}` : name}
+					</li>
+				))}
+			</ul>
+		</>
 	);

@@ -3,8 +3,9 @@ import { leftToday } from "@/core/log/verdict";
 import { wishOf } from "@/core/log/wish";
 import type { PackLadder } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
+import { newsLines } from "@/core/practice/news";
 import { capital } from "@/core/text/wording";
-import { fromToday } from "@/ui/dates";
+import { dayWords, fromToday } from "@/ui/dates";
 import { firstAndBest } from "@/ui/scores";
 import css from "./count.module.css";
 import { insecureWords } from "./insecure";
@@ -38,7 +39,6 @@ export function Opening() {
 	const { first, best } = ladder.holes.find((hole) => hole.rung === set.placing.rung) ?? {};
 	// Where the first day was the last one too, its score stands above.
 	const isMore = first && (first.day !== last?.day || (best && best.day !== first.day));
-	const promises = pack.promises.filter((one) => one.student === ladder.student);
 	const parked = pack.parked.filter((one) => one.student === ladder.student);
 	return (
 		// A long one scrolls, for keys too.
@@ -79,11 +79,8 @@ export function Opening() {
 					To practise: <b dir="auto">{last.practise}</b>
 				</p>
 			)}
-			{promises.map((one) => (
-				<p key={one.id}>
-					You promised: <span dir="auto">{one.text}</span>
-				</p>
-			))}
+			<Promises student={ladder.student} />
+			<FromHome student={ladder.student} />
 			{isMore && <p>First {firstAndBest(first, best)}</p>}
 			{parked.map((one) => (
 				<p key={one.id}>
@@ -91,5 +88,44 @@ export function Opening() {
 				</p>
 			))}
 		</section>
+	);
+}
+
+/** What was promised: done with a press, where it is read. */
+function Promises({ student }: { student: string }) {
+	const { view, pack, acts } = useLive();
+	const isKept = (promise: string) =>
+		view.events.some((event) => event.kind === "promise.kept" && event.body.promise === promise);
+	return pack.promises
+		.filter((one) => one.student === student)
+		.map((one) => (
+			<p key={one.id} className={css.promised}>
+				<span>
+					You promised: <span dir="auto">{one.text}</span>
+				</span>
+				<button type="button" onClick={() => acts.keepPromise(one)} disabled={isKept(one.id)}>
+					{isKept(one.id) ? "done ✓" : "done"}
+					<span className="visually-hidden">: {one.text}</span>
+				</button>
+			</p>
+		));
+}
+
+/** What came from home since the last lesson. */
+function FromHome({ student }: { student: string }) {
+	const news = useLive().pack.students.find(({ id }) => id === student)?.page?.news;
+	return (
+		news && (
+			<>
+				<p>
+					<b>From home</b>
+				</p>
+				{newsLines(news, dayWords).map((line) => (
+					<p key={line} dir="auto">
+						{line}
+					</p>
+				))}
+			</>
+		)
 	);
 }

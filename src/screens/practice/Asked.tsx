@@ -1,18 +1,17 @@
 "use client";
 
-import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
-import { type PracticeItem, warmUpItem, weekdays } from "@/core/practice/assignment";
-import { plural } from "@/core/text/lists";
+import { warmUpItem } from "@/core/practice/assignment";
 import { drillFor } from "@/server/practice";
 import type { HomeRung } from "@/server/readPractice";
 import { adding } from "@/ui/adding";
 import { FormRow } from "@/ui/FormRow";
 import { Refusals } from "@/ui/Refusals";
-import { Sortable, SortableRow } from "@/ui/Sortable";
+import { Sortable } from "@/ui/Sortable";
 import { useRefusals } from "@/ui/useRefusals";
+import { DrillRow } from "./DrillRow";
 import css from "./practice.module.css";
 import type { usePracticeBench } from "./usePracticeBench";
 
@@ -100,149 +99,4 @@ function moved<T>(list: readonly T[], from: number, to: number): T[] {
 	const rest = list.filter((_, i) => i !== from);
 	const one = list[from];
 	return one === undefined ? rest : [...rest.slice(0, to), one, ...rest.slice(to)];
-}
-
-const whole = (typed: string): number => Math.round(Number(typed)) || 0;
-
-function DrillRow({
-	item,
-	onEdit,
-	onRemove,
-}: {
-	item: PracticeItem;
-	onEdit: (part: Partial<PracticeItem>, what: string) => void;
-	onRemove: () => void;
-}) {
-	const [open, setOpen] = useState(item.name === "");
-	const named = item.name || "new drill";
-	const number = (name: "dose" | "target" | "minutes" | "step", label: string) => (
-		<FormRow id={`${item.id}-${name}`} label={label} className="">
-			<Form.Control
-				type="number"
-				inputMode="numeric"
-				aria-label={`${label}: ${named}`}
-				value={item[name] || ""}
-				onChange={(event) => onEdit({ [name]: whole(event.target.value) }, name)}
-			/>
-		</FormRow>
-	);
-	const words = (name: "name" | "drill" | "feel" | "check" | "caution", label: string, most: number, rows = 1) => (
-		<FormRow id={`${item.id}-${name}`} label={label}>
-			<Form.Control
-				as={rows > 1 ? "textarea" : "input"}
-				{...(rows > 1 ? { rows } : {})}
-				value={item[name]}
-				maxLength={most}
-				dir="auto"
-				onChange={(event) => onEdit({ [name]: event.target.value }, name)}
-			/>
-		</FormRow>
-	);
-	return (
-		<SortableRow id={item.id} label={named}>
-			{(grip) => (
-				<article className={css.asked} aria-label={named}>
-					<div className={css.title}>
-						<h3 dir="auto">
-							{grip} {named}
-							{item.warmUp && <span className="mute">, not counted</span>}
-						</h3>
-						<span>
-							<Button variant="link" aria-expanded={open} onClick={() => setOpen(!open)}>
-								{open ? "hide details" : "details"}
-								<span className="visually-hidden">: {named}</span>
-							</Button>
-							<Button variant="link" onClick={onRemove}>
-								remove<span className="visually-hidden">: {named}</span>
-							</Button>
-						</span>
-					</div>
-					<div className={css.numbers}>
-						{!item.warmUp && number("dose", "tries a day")}
-						{!item.warmUp && number("target", "good of them")}
-						{number("minutes", "minutes a day")}
-						{!item.warmUp && number("step", "step")}
-						<fieldset aria-label={`Days of the week: ${named}`}>
-							{weekdays.map((day, i) => (
-								<Form.Check
-									key={day}
-									inline
-									id={`${item.id}-${day}`}
-									label={day}
-									checked={item.days.includes(i)}
-									onChange={(event) =>
-										onEdit(
-											{ days: event.target.checked ? [...item.days, i].sort() : item.days.filter((one) => one !== i) },
-											`day ${day}`,
-										)
-									}
-								/>
-							))}
-						</fieldset>
-					</div>
-					{open && (
-						<>
-							{item.rung === null && words("name", "Name", 80)}
-							{words("drill", "What to do (a web address becomes a link)", 2000, 2)}
-							<FormRow id={`${item.id}-counts`} label="Counts when, one per line">
-								<Form.Control
-									as="textarea"
-									rows={2}
-									value={(item.counts ?? []).join("\n")}
-									dir="auto"
-									onChange={(event) => onEdit({ counts: event.target.value.split("\n").slice(0, 16) }, "counts")}
-								/>
-							</FormRow>
-							<FormRow id={`${item.id}-help`} label="For a helper, one per line">
-								<Form.Control
-									as="textarea"
-									rows={2}
-									value={(item.help ?? []).join("\n")}
-									dir="auto"
-									onChange={(event) => onEdit({ help: event.target.value.split("\n").slice(0, 4) }, "help")}
-								/>
-							</FormRow>
-							<FormRow id={`${item.id}-cues`} label="Cues, one per line">
-								<Form.Control
-									as="textarea"
-									rows={2}
-									value={item.cues.join("\n")}
-									dir="auto"
-									onChange={(event) => onEdit({ cues: event.target.value.split("\n").slice(0, 6) }, "cues")}
-								/>
-							</FormRow>
-							{words("feel", "What to feel for", 300)}
-							{words("check", "One question to answer with yes or no", 200)}
-							{words("caution", "Caution", 400)}
-							<FormRow id={`${item.id}-home`} label="What to use instead at home, one per line">
-								<Form.Control
-									as="textarea"
-									rows={2}
-									value={item.home.join("\n")}
-									dir="auto"
-									onChange={(event) => onEdit({ home: event.target.value.split("\n").slice(0, 24) }, "home")}
-								/>
-							</FormRow>
-							{item.pictures.length > 0 && (
-								<p className="mute">
-									With {plural(item.pictures.length, "picture")} of the finish.{" "}
-									<Button variant="link" onClick={() => onEdit({ pictures: [] }, "")}>
-										remove
-									</Button>
-								</p>
-							)}
-							{item.rhythm && (
-								<p className="mute">
-									With the rhythm, {item.rhythm.seconds.toFixed(1)} s.{" "}
-									<Button variant="link" onClick={() => onEdit({ rhythm: null }, "")}>
-										remove
-									</Button>
-								</p>
-							)}
-						</>
-					)}
-				</article>
-			)}
-		</SortableRow>
-	);
 }

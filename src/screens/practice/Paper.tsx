@@ -84,7 +84,7 @@ export function Paper({ at, student, assignment, acts, day }: PracticePageProps)
 	);
 }
 
-/** For whoever helps, at the top: nothing that protects or counts is left out on paper. */
+/** For the helper, at the top: nothing that protects or counts is left out on paper. */
 function HelperLines({ assignment: { helper, items } }: Pick<PracticePageProps, "assignment">) {
 	const lines = [
 		...(helper.feed ? [`How to feed: ${helper.feed}`] : []),
@@ -96,7 +96,7 @@ function HelperLines({ assignment: { helper, items } }: Pick<PracticePageProps, 
 	if (lines.length === 0) return null;
 	return (
 		<div className={css.helper}>
-			<b>For whoever helps</b>
+			<b>For the helper</b>
 			{lines.map((line) => (
 				<p key={line} dir="auto">
 					{line}

@@ -92,37 +92,11 @@ export function PracticeBench(props: PracticePageProps) {
 					</ul>
 				)}
 			</section>
-			{props.changes.length > 1 && (
-				<details className={css.section}>
-					<summary>What was asked for, and since when</summary>
-					<ul className={css.plain}>
-						{props.changes.map((one) => (
-							<li key={one.day} dir="auto">
-								<b>{dayWords(one.day, day)}</b> {one.words}
-							</li>
-						))}
-					</ul>
-				</details>
-			)}
+			<Changes changes={props.changes} day={day} />
 			<p className="hint">
 				<Link href="/sums#tries">work out how many tries fit</Link>
 			</p>
-			{others.length > 0 && (
-				<section aria-label="Other practice" className={css.section}>
-					<h2>Their other practice</h2>
-					<ul className={css.plain}>
-						{others.map((one) => (
-							<li key={one.id}>
-								<Link href={`/practice/${one.id}`}>{dayWords(one.from, day)}</Link>{" "}
-								<span className="mute" dir="auto">
-									{one.drills || "no drill"}
-									{one.archived && ", archived"}
-								</span>
-							</li>
-						))}
-					</ul>
-				</section>
-			)}
+			<Others others={others} day={day} />
 			<p className="mt-3">
 				<Button
 					variant="link"
@@ -139,3 +113,36 @@ export function PracticeBench(props: PracticePageProps) {
 		</BenchPage>
 	);
 }
+
+/** What was asked for, and since when. */
+const Changes = ({ changes, day }: Pick<PracticePageProps, "changes" | "day">) =>
+	changes.length > 1 && (
+		<details className={css.section}>
+			<summary>What was asked for, and since when</summary>
+			<ul className={css.plain}>
+				{changes.map((one) => (
+					<li key={one.day} dir="auto">
+						<b>{dayWords(one.day, day)}</b> {one.words}
+					</li>
+				))}
+			</ul>
+		</details>
+	);
+
+const Others = ({ others, day }: Pick<PracticePageProps, "others" | "day">) =>
+	others.length > 0 && (
+		<section aria-label="Other practice" className={css.section}>
+			<h2>Their other practice</h2>
+			<ul className={css.plain}>
+				{others.map((one) => (
+					<li key={one.id}>
+						<Link href={`/practice/${one.id}`}>{dayWords(one.from, day)}</Link>{" "}
+						<span className="mute" dir="auto">
+							{one.drills || "no drill"}
+							{one.archived && ", archived"}
+						</span>
+					</li>
+				))}
+			</ul>
+		</section>
+	);

@@ -19,42 +19,71 @@ import css from "./practice.module.css";
 
 const USUAL_DAYS = 90;
 
-/** How practice goes out: by a private link, as one file, on paper. */
-export function Share({
+/** How practice goes out: by a private link, as one file, on paper. Where no phone could open a link, the other two come first. */
+export function Share(props: Pick<PracticePageProps, "at" | "links" | "day"> & { student: string }) {
+	const isLocal = useOnlyHere();
+	const { at, links, day } = props;
+	return (
+		<section aria-label="Send it">
+			<h2>Send it</h2>
+			{isLocal ? (
+				<>
+					<p className="m-0">
+						This studio opens on this computer only. A link would not work on their phone, so send the file or paper.
+					</p>
+					<FileAndPaper id={at.id} />
+					<details className={css.section}>
+						<summary>Links, and how phones can open them</summary>
+						<MakeLink {...props} isLocal />
+					</details>
+				</>
+			) : (
+				<MakeLink {...props} isLocal={false} />
+			)}
+			<Links links={links} day={day} />
+			{!isLocal && <FileAndPaper id={at.id} />}
+		</section>
+	);
+}
+
+const FileAndPaper = ({ id }: { id: string }) => (
+	<>
+		<p className="mt-3 mb-0">
+			<a href={`/api/practice/${id}/file`} download>
+				download as one file
+			</a>
+			<span className="mute">: send it with any messenger. Entries come back as text or a code.</span>
+		</p>
+		<p>
+			<Link href={`/practice/${id}/paper`}>print on paper</Link> <span className="mute">with boxes to tick.</span>
+		</p>
+	</>
+);
+
+function MakeLink({
 	at,
-	links,
 	day,
 	student,
-}: Pick<PracticePageProps, "at" | "links" | "day"> & { student: string }) {
+	isLocal,
+}: Pick<PracticePageProps, "at" | "day"> & { student: string; isLocal: boolean }) {
 	const router = useRouter();
 	const { refused, ask } = useRefusals();
 	const [name, setName] = useState("");
 	const [ends, setEnds] = useState(dayAfter(day, USUAL_DAYS));
 	const [address, setAddress] = useState<string | null>(null);
-	const isLocal = useOnlyHere();
-	const file = (
-		<>
-			<p className="mt-3 mb-0">
-				<a href={`/api/practice/${at.id}/file`} download>
-					download as one file
-				</a>
-				<span className="mute">: send it with any messenger. Entries come back as text or a code.</span>
-			</p>
-			<p>
-				<Link href={`/practice/${at.id}/paper`}>print on paper</Link> <span className="mute">with boxes to tick.</span>
-			</p>
-		</>
-	);
-	const makeLink = (
+	const make = async () => {
+		const outcome = await ask(openPracticeLink(at.id, { name: name.trim() || student, ends }));
+		if (!outcome.ok) return;
+		setAddress(`${window.location.origin}${outcome.value}`);
+		setName("");
+		router.refresh();
+	};
+	return (
 		<>
 			<Form
-				onSubmit={async (event) => {
+				onSubmit={(event) => {
 					event.preventDefault();
-					const outcome = await ask(openPracticeLink(at.id, { name: name.trim() || student, ends }));
-					if (!outcome.ok) return;
-					setAddress(`${window.location.origin}${outcome.value}`);
-					setName("");
-					router.refresh();
+					void make();
 				}}
 			>
 				<FormRow id="link-name" label="A private link for">
@@ -82,23 +111,13 @@ export function Share({
 			)}
 		</>
 	);
+}
+
+function Links({ links, day }: Pick<PracticePageProps, "links" | "day">) {
+	const router = useRouter();
+	const { refused, ask } = useRefusals();
 	return (
-		<section aria-label="Send it">
-			<h2>Send it</h2>
-			{isLocal ? (
-				<>
-					<p className="m-0">
-						This studio opens on this computer only. A link would not work on their phone, so send the file or paper.
-					</p>
-					{file}
-					<details className={css.section}>
-						<summary>Links, and how phones can open them</summary>
-						{makeLink}
-					</details>
-				</>
-			) : (
-				makeLink
-			)}
+		<>
 			<ul className={css.plain}>
 				{links.map((link) => (
 					<li key={link.id}>
@@ -123,8 +142,8 @@ export function Share({
 					</li>
 				))}
 			</ul>
-			{!isLocal && file}
-		</section>
+			<Refusals refusals={refused} />
+		</>
 	);
 }
 

@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
+import { newsLines } from "@/core/practice/news";
 import { list, plural } from "@/core/text/lists";
 import { usePlanLesson } from "@/screens/calendar/usePlanLesson";
 import type { TodayProps, TodayStudent } from "@/server/readToday";
@@ -14,7 +15,7 @@ type Lesson = NonNullable<TodayStudent["lesson"]>;
 
 /** Whose lesson is next: the hour first, who, where and with whom, what they want and what was promised. */
 export function Next({
-	next: { id, name, next, lesson, wish },
+	next: { id, name, next, lesson, wish, home },
 	day,
 	promises,
 }: {
@@ -54,9 +55,22 @@ export function Next({
 					Promised: <b>{one.text}</b>
 				</p>
 			))}
+			{home && <FromHome {...home} day={day} />}
 		</>
 	);
 }
+
+/** What came from home since the last lesson, with the way to its page. */
+const FromHome = ({ page, news, day }: NonNullable<TodayStudent["home"]> & { day: string }) => (
+	<div>
+		<Link href={`/practice/${page}`}>From home</Link>
+		{newsLines(news, (on) => dayWords(on, day)).map((line) => (
+			<p key={line} className="m-0" dir="auto">
+				{line}
+			</p>
+		))}
+	</div>
+);
 
 const HOUR_MINUTES = 60;
 const MINUTE_MS = 60_000;

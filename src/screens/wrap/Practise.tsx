@@ -1,5 +1,6 @@
 "use client";
 
+import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
 import type { LessonView } from "@/core/log/view";
@@ -64,6 +65,8 @@ export function Practise({
 	const set = (list: readonly AskedDrill[]) => drills.set(student, list);
 	const careOf = ({ ladder, rung }: AskedDrill) =>
 		ladders.find(({ id }) => id === ladder)?.rungs.find(({ id }) => id === rung)?.settings;
+	const moveOf = ({ item, target }: AskedDrill) =>
+		page?.news?.moves.find((move) => move.item === item && move.from === target);
 	const change = drills.changed(student) ? changeWords(pageChange(before, now)) : "";
 	return (
 		<section id="practise" className={css.rung} aria-label={named ? `Home practice, ${name}` : "Home practice"}>
@@ -82,6 +85,7 @@ export function Practise({
 							onChange={() => set(at >= 0 ? now.filter((_, i) => i !== at) : [...now, row])}
 						/>
 						{drill && <Amounts drill={drill} onChange={(part) => set(now.with(at, { ...drill, ...part }))} />}
+						{drill && <Raise move={moveOf(drill)} onTake={(target) => set(now.with(at, { ...drill, target }))} />}
 						{drill && settings && settings.care.length > 0 && (
 							<span className="mute w-100">First: {list(settings.care)}.</span>
 						)}
@@ -107,6 +111,23 @@ export function Practise({
 		</section>
 	);
 }
+
+/** A target that was met often enough, or too seldom: offered where the practice is given. */
+const Raise = ({
+	move,
+	onTake,
+}: {
+	move: { from: number; to: number; met: number; of: number } | undefined;
+	onTake: (target: number) => void;
+}) =>
+	move && (
+		<span className="asks w-100">
+			Target {move.from} was met in {move.met} of the last {move.of}.{" "}
+			<Button variant="outline-primary" onClick={() => onTake(move.to)}>
+				set the target to {move.to}
+			</Button>
+		</span>
+	);
 
 const onPage = (before: readonly AskedDrill[], ladder: string, rung: string): boolean =>
 	before.some((one) => one.ladder === ladder && one.rung === rung);
@@ -149,6 +170,7 @@ function Amounts({ drill, onChange }: { drill: AskedDrill; onChange: (part: Part
 						min={least}
 						max={field === "target" ? drill.tries : most}
 						aria-label={`${label}: ${drill.name}`}
+						key={field === "target" ? drill.target : field}
 						defaultValue={drill[field] || ""}
 						placeholder={field === "minutes" ? "any" : "0"}
 						onChange={(event) => {

@@ -1,6 +1,7 @@
 import { v7 as uuid } from "uuid";
 import * as commands from "@/core/commands";
 import { markCause, park } from "@/core/commands/inLesson";
+import { keepPromise } from "@/core/commands/said";
 import type { Board } from "@/core/lesson/board";
 import type { Attempt, Body, Why } from "@/core/log/kinds";
 import type { Desk } from "./desk";
@@ -52,6 +53,9 @@ export const saidActs = ({ now, view, setOf, write, resting }: Desk) => ({
 	},
 	painGone(pain: string) {
 		write(commands.inSet(now().set, "pain.answered", { pain }));
+	},
+	keepPromise({ id, student }: { id: string; student: string | null }) {
+		write(keepPromise(student, id));
 	},
 	park(text: string) {
 		const { placing } = now().set;

@@ -1,0 +1,78 @@
+import * as z from "zod/mini";
+import { ident } from "@/core/text/fields";
+import { plural } from "@/core/text/lists";
+import { type Journal, sumOf } from "./journal";
+import { feelingNames } from "./kinds";
+
+/** What came from home since the last lesson: for its opening, Today and the plan. */
+export const HomeNews = z.object({
+	/** The first day it tells of. */
+	since: z.string(),
+	days: z.number(),
+	tries: z.number(),
+	best: z.nullable(z.object({ day: z.string(), what: z.string(), good: z.number(), tries: z.number() })),
+	/** Days that felt bad, or not so good. */
+	hard: z.array(z.object({ day: z.string(), what: z.string(), felt: z.number() })),
+	said: z.array(z.object({ day: z.string(), remark: z.string(), answered: z.boolean() })),
+	/** Targets that were met often enough to be moved. */
+	moves: z.array(
+		z.object({ item: ident, what: z.string(), from: z.number(), to: z.number(), met: z.number(), of: z.number() }),
+	),
+});
+export type HomeNews = z.infer<typeof HomeNews>;
+
+const MOST_SAID = 4;
+const HARD = 2;
+
+/** @returns null where nothing came since that day and nothing waits */
+export function homeNews({ entries, items }: Pick<Journal, "entries" | "items">, since: string): HomeNews | null {
+	const fresh = entries.filter(({ day }) => day >= since);
+	const counted = fresh.filter(({ tries }) => tries > 0);
+	const best = counted.reduce<(typeof counted)[number] | null>(
+		(top, one) => (top === null || one.good / one.tries > top.good / top.tries ? one : top),
+		null,
+	);
+	const said = entries
+		.filter(({ remark, answer, day }) => remark !== "" && (answer === null || day >= since))
+		.slice(-MOST_SAID)
+		.map(({ day, remark, answer }) => ({ day, remark, answered: answer !== null }));
+	const moves = items.flatMap(({ item, target, suggestion }) =>
+		suggestion && !item.warmUp
+			? [{ item: item.id, what: item.name, from: target, to: suggestion.to, met: suggestion.met, of: suggestion.of }]
+			: [],
+	);
+	if (fresh.length + said.length + moves.length === 0) return null;
+	const { days, tries } = sumOf(fresh);
+	return {
+		since,
+		days,
+		tries,
+		best: best && { day: best.day, what: best.what, good: best.good, tries: best.tries },
+		hard: fresh
+			.filter(({ felt }) => felt !== null && felt <= HARD)
+			.slice(-MOST_SAID)
+			.map(({ day, what, felt }) => ({ day, what, felt: felt ?? HARD })),
+		said,
+		moves,
+	};
+}
+
+/** The same in lines, the most pressing first: what was asked, what was hard, targets to move, then the count. Results say "good of", targets say "target". */
+export function newsLines(
+	{ days, tries, best, hard, said, moves }: HomeNews,
+	dayWords: (day: string) => string,
+): string[] {
+	return [
+		...said.map(({ day, remark, answered }) => `${dayWords(day)}: “${remark}”${answered ? "" : " (not answered yet)"}`),
+		...hard.map(({ day, what, felt }) => `${dayWords(day)}, ${what} felt ${feelingNames[felt - 1]}.`),
+		...moves.map(
+			({ what, from, to, met, of }) =>
+				`${what}: target ${from} was met in ${met} of the last ${of}. ${to} may be the next target.`,
+		),
+		...(days > 0
+			? [
+					`${plural(days, "day")}, ${plural(tries, "try")}${best ? `, best ${best.good} good of ${best.tries} (${best.what}, ${dayWords(best.day)})` : ""}.`,
+				]
+			: []),
+	];
+}
