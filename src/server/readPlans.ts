@@ -1,6 +1,7 @@
 import type { Coach } from "@/core/coach/coach";
 import { limitsOf } from "@/core/ladder/limits";
 import { pastTries } from "@/core/ladder/pastTries";
+import { easedNow } from "@/core/ladder/rail";
 import type { Reached } from "@/core/load/load";
 import { sideWords } from "@/core/people/student";
 import { gather, type KnownLadder, type KnownStudent } from "@/core/plan/candidates";
@@ -44,7 +45,7 @@ function known(
 		holes: rail.holes,
 		pegIndex: rail.pegIndex,
 		last,
-		limits: limitsOf(ladder.rungs, student, reached),
+		limits: limitsOf(ladder.rungs, student, reached, easedNow(row.rail)),
 		tries: (at) => pastTries(rail.holes[at] ?? null, day, leaving),
 		name: (at) => readSides(ladder.rungs[at]?.settings.name ?? "", sees),
 	};

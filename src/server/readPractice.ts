@@ -1,5 +1,6 @@
 import { difficultiesOn } from "@/core/difficulty/usual";
 import { limitsOf } from "@/core/ladder/limits";
+import { easedNow } from "@/core/ladder/rail";
 import { sideWords } from "@/core/people/student";
 import type { PracticeAct } from "@/core/practice/acts";
 import { whyNotAlone } from "@/core/practice/alone";
@@ -54,7 +55,7 @@ function homeRungs(rows: readonly (LadderRow & Railed)[], student: Known): HomeR
 		.flatMap((row) => {
 			const { ladder, rail, followed } = row;
 			const sees = { side: ladder.side, strong: student.strongSide };
-			const limits = limitsOf(ladder.rungs, student);
+			const limits = limitsOf(ladder.rungs, student, [], easedNow(row.rail));
 			const called =
 				ladder.side === "none" ? followed.name : `${followed.name}, ${sideWords(ladder.side, student.strongSide)}`;
 			return ladder.rungs
@@ -90,8 +91,17 @@ export async function drillOf(
 	const alone = why ?? whyNotAlone(rung.settings, difficultiesOf(row));
 	if (alone) return alone;
 	const sides = { side: row.ladder.side, strong: who.student.strongSide };
-	return itemFromRung(rung, { ladder: row.id, of: row.ladder, skill: row.followed, sides }, newId);
+	const item = itemFromRung(rung, { ladder: row.id, of: row.ladder, skill: row.followed, sides }, newId);
+	const limit = limitsOf([rung], who.student, [], easedNow(row.rail))[0];
+	return limit?.what === "eased" ? easedItem(item, readSides(rung.settings.easier, sides)) : item;
 }
+
+/** A drill in the form that is the rung for this student. */
+const easedItem = (item: PracticeItem, easier: string): PracticeItem => ({
+	...item,
+	name: cutText(`${item.name}, easier form`, 80),
+	drill: cutText([easier, item.drill].filter(Boolean).join(". "), 2000),
+});
 
 /** Sentences about drills that must not be done at home as their rungs stand now. */
 export async function notForHome(

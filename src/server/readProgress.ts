@@ -50,6 +50,8 @@ export interface RungProgress extends ThenNow {
 	rung: string;
 	name: string;
 	place: number;
+	/** What it came to where it was not done as it is: beside the rest, never in it. */
+	apart?: Rail["holes"][number]["apart"];
 }
 
 export interface LadderProgress {
@@ -242,7 +244,8 @@ function ladderProgress(row: LadderRow & Railed, known: Known): LadderProgress {
 		way,
 		rungs: ladder.rungs.flatMap(({ id }, place) => {
 			const told = thenAndNow(daysOn.get(id) ?? []);
-			return told ? [{ ...told, rung: id, name: nameOf(id), place }] : [];
+			const apart = rail.holes[place]?.apart;
+			return told ? [{ ...told, rung: id, name: nameOf(id), place, ...(apart ? { apart } : {}) }] : [];
 		}),
 		outlook: known.ahead.get(row.id) as LadderOutlook,
 		open: openRungs(

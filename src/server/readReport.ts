@@ -60,7 +60,9 @@ function ladderOf(one: LadderProgress): ReportLadder {
 		rungs: holes.length,
 		start: first && start !== undefined ? { at: start + 1, name: holes[start]?.name ?? "", day: first.day } : null,
 		now: { at: now + 1, name: holes[now]?.name ?? "" },
-		passed: named(["passed", "held", "settled"]),
+		passed: holes.flatMap(({ name, state }) =>
+			state === "eased" ? [`${name} (easier form)`] : ["passed", "held", "settled"].includes(state) ? [name] : [],
+		),
 		held: named(["held", "settled"]),
 		scores: [...rungs]
 			.reverse()

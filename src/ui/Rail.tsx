@@ -5,12 +5,13 @@ import css from "./rail.module.css";
 /**
  * The rail: a ladder as an upright, a hole per rung, one peg where the student
  * stands. Filled: passed; ringed: held on several days; ringed twice: settled;
- * notched: slipped; crossed by a bar: skipped.
+ * notched: slipped; half filled: passed in the easier form; crossed by a bar: skipped.
  */
 
 export const holeWords: Record<HoleState, string> = {
 	open: "not passed yet",
 	passed: "passed",
+	eased: "passed in the easier form",
 	held: "held on several days",
 	settled: "settled",
 	slipped: "slipped at a check",
@@ -20,6 +21,13 @@ export const holeWords: Record<HoleState, string> = {
 function HoleMark({ x, y, r, state }: { x: number; y: number; r: number; state: HoleState }) {
 	if (state === "open") return <circle className={css.open} cx={x} cy={y} r={r} />;
 	if (state === "skipped") return <path className={css.skip} d={`M${x - r * 1.5} ${y}H${x + r * 1.5}`} />;
+	if (state === "eased")
+		return (
+			<>
+				<circle className={css.open} cx={x} cy={y} r={r} />
+				<path className={css.filled} d={`M${x - r} ${y}A${r} ${r} 0 0 0 ${x + r} ${y}Z`} />
+			</>
+		);
 	return (
 		<>
 			{(state === "held" || state === "settled") && <circle className={css.ring} cx={x} cy={y} r={r * 1.8} />}

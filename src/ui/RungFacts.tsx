@@ -1,7 +1,7 @@
 import { Fragment } from "react";
 import type { Score } from "@/core/digest/ladderDigest";
 import { breakWords, fourOf, inTermsBesideFour } from "@/core/log/terms";
-import { namedForm, type RungWrap, scoreOf, tellsRuns } from "@/core/log/wrap";
+import { isReal, namedForm, type RungWrap, scoreOf, tellsRuns } from "@/core/log/wrap";
 import { shortIn } from "@/core/pack/shortIn";
 import { ruleSentence } from "@/core/rules";
 import type { CueKind } from "@/core/skill/cue";
@@ -56,7 +56,7 @@ export function RungFacts({
 			</div>
 			{four && <FourTable four={four} />}
 			<CalledFacts rung={rung} />
-			{before?.first && score.of === "rung" && (
+			{before?.first && score.of === "rung" && isReal(rung) && (
 				<p className="m-0 mute" data-testid="then-and-now">
 					First {firstAndBest(before.first, before.best)}, now{" "}
 					<b>

@@ -173,7 +173,7 @@ test("eased for them: the easier form is the rung from then on, judged by itself
 	const phone = new Phone().begin(ladder).row("gg");
 	const ease = () => phone.write(easeForThem(phone.newId, phone.view(), phone.set()));
 	ease();
-	expect(phone.set()).toMatchObject({ variation: "easier", placing: { easedBy: "Eased for today." } });
+	expect(phone.set()).toMatchObject({ variation: "easier", placing: { easedBy: "Made easier for them." } });
 	expect(phone.visit().tries).toEqual([]);
 	phone.row("ggg");
 	expect(phone.visit().verdict.kind).toBe("met");
@@ -214,14 +214,14 @@ test("eased for them in the middle of it: the wrap-up tells both forms apart, ea
 	phone.row("ggg");
 	const [before, eased] = wrapUp(phone.view());
 	expect(before).toMatchObject({ easedBy: null, good: 1, tries: 2, met: false });
-	expect(eased).toMatchObject({ easedBy: "Eased for today.", good: 3, tries: 3, met: true });
+	expect(eased).toMatchObject({ easedBy: "Made easier for them.", good: 3, tries: 3, met: true });
 	const digest = digestLesson("lesson", phone.view());
 	expect(digest.rungs.map(({ good, tries, met }) => ({ good, tries, met }))).toEqual([
 		{ good: 1, tries: 2, met: false },
 		{ good: 3, tries: 3, met: true },
 	]);
 	const sum = Object.values(digestLadder("ladder", [digest]).rungs)[0];
-	expect(sum).toMatchObject({ good: 4, tries: 5, lessons: 1 });
+	expect(sum).toMatchObject({ good: 1, tries: 2, lessons: 1, apart: { eased: { good: 3, tries: 3, lessons: 1 } } });
 });
 
 describe("two at once", () => {

@@ -209,13 +209,34 @@ export const runUnder = (
 	openSet(newId, placing, variation, asBefore(set, partnerOf(lesson, set)?.id)),
 ];
 
-/** For this student and day the easier form is the rung, or is not any more: a visit of its own, judged on that form. */
-export function easeForThem(newId: NewId, lesson: LessonView, set: SetView): Drafts {
+/** What a set stands on where its easier form is the rung, and nothing more was said. */
+const EASED = "Made easier for them.";
+
+/**
+ * For this student the easier form is the rung from now on, or is not any more: a visit of its own, judged on that
+ * form. It lasts over lessons until it is lifted.
+ *
+ * @param reason why, in a few words; may be empty
+ */
+export function easeForThem(newId: NewId, lesson: LessonView, set: SetView, reason = ""): Drafts {
 	const { easedBy, ...placing } = set.placing;
-	return easedBy
-		? runUnder(newId, lesson, set, placing, "own")
-		: runUnder(newId, lesson, set, { ...placing, easedBy: "Eased for today." }, "easier");
+	const { student, ladder, rung } = set.placing;
+	const said: Drafts =
+		student && ladder ? [{ kind: "eased", student, ladder, rung, body: { on: !easedBy, reason } }] : [];
+	return [
+		...said,
+		...(easedBy
+			? runUnder(newId, lesson, set, placing, "own")
+			: runUnder(newId, lesson, set, { ...placing, easedBy: reason || EASED }, "easier")),
+	];
 }
+
+/** The same, said on a bench: lifted, or set, with its reason. */
+export const easeRung = (
+	{ student, ladder, rung }: { student: string; ladder: string; rung: string },
+	on: boolean,
+	reason = "",
+): Drafts => [{ kind: "eased", student, ladder, rung, body: { on, reason } }];
 
 /** The same rung in another form: an easing on a stop of a round is still that stop. */
 export const inForm = (newId: NewId, lesson: LessonView, set: SetView, to: Variation): Drafts =>

@@ -1,8 +1,10 @@
 import type { LessonDigest, PassDigest } from "@/core/digest/lessonDigest";
 import { ENOUGH_TO_GO_BY, type LastTime } from "@/core/ladder/lastTime";
+import { untried } from "@/core/ladder/rail";
 import type { Check } from "@/core/ladder/recheck";
 import type { CheckDigest } from "@/core/log/check";
 import { isDoubtful } from "@/core/log/days";
+import type { Surrounding } from "@/core/log/kinds";
 import { byOrder } from "@/core/log/order";
 import { sum } from "@/core/statistics/sums";
 
@@ -44,6 +46,22 @@ export interface RungSum {
 	first: Score | null;
 	/** Most good in a hundred, among days of five tries or more if there is one. */
 	best: Score | null;
+	/** The same rung where it was not done as it is: in its easier form, in contest, before people, in another place. */
+	apart?: Partial<Record<Apart, ApartSum>>;
+	/** Days on which its rule was met in the easier form only. */
+	easedDays?: string[];
+	/** The latest word on whether its easier form is the rung. */
+	easing?: { on: boolean; reason: string; day: string };
+}
+
+/** Ways of doing a rung that are never compared with the real one. */
+export type Apart = "eased" | Surrounding;
+
+export interface ApartSum {
+	tries: number;
+	good: number;
+	lessons: number;
+	last: string;
 }
 
 /** Everything that happened on a ladder, whatever its rungs are now: small, and stored beside the log. */
@@ -93,22 +111,26 @@ export function digestLadder(ladder: string, lessons: readonly LessonDigest[], t
 	for (const [rung, all] of daysByRung(ladder, lessons)) {
 		const days = sure.get(rung) ?? [];
 		rungs[rung] = {
-			tries: sum(all, (day) => day.tries),
-			good: sum(all, (day) => day.good),
+			tries: sum(real(all), (day) => day.tries),
+			good: sum(real(all), (day) => day.good),
 			tried: sum(all, (day) => day.tried),
 			lessons: new Set(all.map(({ lesson }) => lesson)).size,
-			ways: addedUp(all.map((day) => day.ways)),
+			ways: addedUp(real(all).map((day) => day.ways)),
 			metDays: [...new Set(days.filter((day) => day.met).map((day) => day.day))],
 			...checksOn(days),
 			// Done in another form only, or as a warm-up: no score of the rung.
-			recent: days
+			recent: real(days)
 				.filter(({ tries }) => tries > 0)
 				.slice(-RECENT)
-				.map(({ tried: _, ways: __, checks: ___, ...day }) => day),
-			first: scoreOf(days.find((day) => day.tries > 0)),
-			best: bestOf(days),
+				.map(({ tried: _, ways: __, checks: ___, apart: ____, ...day }) => day),
+			first: scoreOf(real(days).find((day) => day.tries > 0)),
+			best: bestOf(real(days)),
+			...apartIn(days),
+			...easedDaysIn(days),
 		};
 	}
+	for (const { rung, on, reason, day } of easingsOn(ladder, lessons))
+		rungs[rung] = { ...(rungs[rung] ?? untried), easing: { on, reason, day } };
 	const lastMove = moves.at(-1);
 	return {
 		ladder,
@@ -170,17 +192,48 @@ const byDay = (lessons: readonly LessonDigest[]) =>
 const movesOf = (ladder: string, lessons: readonly LessonDigest[]) =>
 	lessons.flatMap((lesson) => lesson.moves.filter((move) => move.ladder === ladder)).sort(byOrder);
 
+interface WorkedDay extends RungDay {
+	tried: number;
+	ways: Record<string, number>;
+	checks: readonly CheckDigest[];
+	/** Null where it was done as the rung is. */
+	apart: Apart | null;
+}
+
 function daysByRung(ladder: string, lessons: readonly LessonDigest[]) {
-	const days = new Map<
-		string,
-		(RungDay & { tried: number; ways: Record<string, number>; checks: readonly CheckDigest[] })[]
-	>();
+	const days = new Map<string, WorkedDay[]>();
 	for (const { lesson, day, rungs } of byDay(lessons))
-		for (const { ladder: on, rung, tries, good, tried, met, marks, ways = {}, checks = [] } of rungs)
-			if (on === ladder)
-				days.set(rung, [...(days.get(rung) ?? []), { lesson, day, tries, good, met, marks, tried, ways, checks }]);
+		for (const { ladder: on, rung, tries, good, tried, met, marks, ways = {}, checks = [], eased, under } of rungs) {
+			if (on !== ladder) continue;
+			const apart = eased ? "eased" : (under ?? null);
+			days.set(rung, [...(days.get(rung) ?? []), { lesson, day, tries, good, met, marks, tried, ways, checks, apart }]);
+		}
 	return days;
 }
+
+/** Days on which the rung was done as it is. */
+const real = (days: readonly WorkedDay[]): WorkedDay[] => days.filter(({ apart }) => apart === null);
+
+function apartIn(days: readonly WorkedDay[]): Pick<RungSum, "apart"> {
+	const apart: Partial<Record<Apart, ApartSum>> = {};
+	for (const day of days) {
+		if (day.apart === null || day.tries === 0) continue;
+		const { tries = 0, good = 0, lessons = 0 } = apart[day.apart] ?? {};
+		apart[day.apart] = { tries: tries + day.tries, good: good + day.good, lessons: lessons + 1, last: day.day };
+	}
+	return Object.keys(apart).length > 0 ? { apart } : {};
+}
+
+/** Days on which the rule was met, and never on the rung as it is. */
+function easedDaysIn(days: readonly WorkedDay[]): Pick<RungSum, "easedDays"> {
+	const as = (apart: Apart | null) => new Set(days.flatMap((one) => (one.met && one.apart === apart ? [one.day] : [])));
+	const own = as(null);
+	const eased = [...as("eased")].filter((day) => !own.has(day));
+	return eased.length > 0 ? { easedDays: eased } : {};
+}
+
+const easingsOn = (ladder: string, lessons: readonly LessonDigest[]) =>
+	lessons.flatMap(({ easings = [] }) => easings.filter((one) => one.ladder === ladder)).sort(byOrder);
 
 /** Short looks by their day; a rung that had none says nothing of them. */
 function checksOn(days: readonly { day: string; checks: readonly CheckDigest[] }[]): { checks?: Check[] } {

@@ -6,6 +6,7 @@ import { markOf, readMark } from "@/core/ladder/marks";
 import { COACH, loadOf } from "@/core/load/inLesson";
 import type { LoadDay } from "@/core/load/load";
 import type { CheckDigest } from "@/core/log/check";
+import type { Surrounding } from "@/core/log/kinds";
 import type { OrderedEvent } from "@/core/log/order";
 import { partingOf, practiseIn } from "@/core/log/parting";
 import { resultOf } from "@/core/log/terms";
@@ -66,8 +67,21 @@ export interface RungDigest {
 	checks?: CheckDigest[];
 	/** What came of it in the terms of its rule, where good of tries does not say it all. */
 	result?: string;
+	/** All of it was on the easier form, which is the rung for this student. */
+	eased?: true;
+	/** All of it was in contest, before people or in another place. */
+	under?: Surrounding;
 	/** Its own rule was met; re-earning a lower rung by its short rule passes nothing. */
 	met: boolean;
+}
+
+/** A rung's easier form became the rung for a student, or is not any more. */
+export interface EasingDigest extends OrderedEvent {
+	ladder: string;
+	rung: string;
+	on: boolean;
+	reason: string;
+	day: string;
 }
 
 export interface MoveDigest {
@@ -93,6 +107,8 @@ export interface LastVisit {
 	tries: number;
 	/** What came of it in the terms of its rule, where good of tries does not say it all. */
 	result?: string;
+	/** It was the easier form, which is the rung for this student. */
+	eased?: true;
 	/** The last correction or question given on the ladder. */
 	cue: string | null;
 	/** What was to be practised until the next lesson. */
@@ -134,6 +150,8 @@ export interface LessonDigest {
 	/** All attempts, counted or not. */
 	attempts: number;
 	rungs: RungDigest[];
+	/** Easier forms that were set or lifted in it. */
+	easings?: EasingDigest[];
 	moves: MoveDigest[];
 	last: LastVisit[];
 }
@@ -255,6 +273,8 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 					good,
 					tried: tries + variationTries,
 					met,
+					...(wrap.easedBy ? { eased: true as const } : {}),
+					...(wrap.under ? { under: wrap.under } : {}),
 					longestRun: tellsRuns(wrap) ? longestRun : null,
 					...(score.of === "rung" ? {} : { instead: { ...score, of: score.of } }),
 					marks: visits.map((visit) => marksOf(visit)).join(""),
@@ -264,6 +284,7 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 				}),
 			),
 		moves: movesIn(lesson, day, view),
+		...easingsIn(view),
 		last: lastVisits(view, rungs),
 	};
 }
@@ -281,6 +302,13 @@ function waysIn(visits: readonly Visit[]): Record<string, number> {
 			ways[way] = (ways[way] ?? 0) + 1;
 		}
 	return ways;
+}
+
+function easingsIn(view: LessonView): Pick<LessonDigest, "easings"> {
+	const easings = view.easings.flatMap(({ ladder, rung, body, localDay, lamport, device, dseq }): EasingDigest[] =>
+		ladder && rung ? [{ ladder, rung, ...body, day: localDay, lamport, device, dseq }] : [],
+	);
+	return easings.length > 0 ? { easings } : {};
 }
 
 const movesIn = (lesson: string, day: string, view: LessonView): MoveDigest[] =>
@@ -353,6 +381,7 @@ function lastVisits(view: LessonView, rungs: readonly RungWrap[]): LastVisit[] {
 			good: marks.filter((mark) => readMark(mark).good).length,
 			tries: marks.length,
 			...(own.length > 0 ? resultOn(rungs, visit) : {}),
+			...(own.length > 0 && visit.placing.easedBy ? { eased: true as const } : {}),
 			cue: cue ?? null,
 			...practiseOn(view, ladder),
 		};

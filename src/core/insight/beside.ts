@@ -49,9 +49,10 @@ export const compare = (name: string, there: Good, lesson: Good): Compared | nul
 /** @param lessons newest first, as they are listed */
 export function rungLessons(ladder: string, lessons: readonly LessonDigest[]): DaysOn {
 	const daysOn = new Map<string, RungLesson[]>();
+	// What was done in an easier form, in contest or elsewhere is not laid beside the rung as it is.
 	for (const { lesson, day, rungs } of [...lessons].reverse())
 		for (const one of rungs)
-			if (one.ladder === ladder)
+			if (one.ladder === ladder && !one.eased && !one.under)
 				daysOn.set(one.rung, [
 					...(daysOn.get(one.rung) ?? []),
 					{

@@ -13,5 +13,6 @@ export interface LastTime {
 	/** The last correction or question that was given. */
 	cue: string | null;
 	/** What was to be practised since. */
+	eased?: true;
 	practise?: string;
 }

@@ -5,7 +5,7 @@ import type { Ladder } from "./ladder";
 import { type Schedule, scheduleOf } from "./recheck";
 
 /** How a hole of the rail is drawn. */
-export type HoleState = "open" | "passed" | "held" | "settled" | "slipped" | "skipped";
+export type HoleState = "open" | "passed" | "eased" | "held" | "settled" | "slipped" | "skipped";
 
 export interface Hole extends RungSum {
 	rung: string;
@@ -37,7 +37,12 @@ const HELD_DAYS = 2;
 /** A passed rung by what was seen of it since. */
 const passedState = ({ slipped, settled }: Schedule, metDays: readonly string[]): HoleState =>
 	slipped ? "slipped" : settled ? "settled" : metDays.length >= HELD_DAYS ? "held" : "passed";
-const untried: RungSum = { tries: 0, good: 0, tried: 0, lessons: 0, metDays: [], recent: [], first: null, best: null };
+
+/** A rung that nobody has tried. */
+export const untried: RungSum = {
+	...{ tries: 0, good: 0, tried: 0, lessons: 0 },
+	...{ metDays: [], recent: [], first: null, best: null },
+};
 
 /**
  * The rail of a ladder as it is now, over everything that happened on it. A rung is
@@ -53,12 +58,22 @@ export function foldRail(id: string, ladder: Ladder, happened: LadderDigest | nu
 		const { metDays } = sum;
 		const { rule } = rung.settings;
 		const passed = rule.kind === "days" ? countDays(metDays, rule.gap) >= rule.days : metDays.length > 0;
-		const schedule = passed ? scheduleOf(metDays, sum.checks ?? []) : null;
+		// Met in the easier form and never as it is: the peg has moved, and the real one is looked at once the easing is lifted.
+		const onlyEased = passed && metDays.every((day) => sum.easedDays?.includes(day));
+		const schedule = passed
+			? liftedCheck(scheduleOf(metDays, sum.checks ?? []), onlyEased ? sum.easing : undefined)
+			: null;
 		return {
 			...sum,
 			rung: rung.id,
 			name: rung.settings.name,
-			state: schedule ? passedState(schedule, metDays) : skipped.has(rung.id) ? "skipped" : "open",
+			state: schedule
+				? onlyEased
+					? "eased"
+					: passedState(schedule, metDays)
+				: skipped.has(rung.id)
+					? "skipped"
+					: "open",
 			schedule,
 		};
 	});
@@ -83,6 +98,15 @@ export function foldRail(id: string, ladder: Ladder, happened: LadderDigest | nu
 				: null,
 	};
 }
+
+/** Of a rung that was passed eased only: due on the day the easing was lifted, and not before. */
+function liftedCheck(schedule: Schedule | null, easing: RungSum["easing"]): Schedule | null {
+	return schedule && easing && !easing.on ? { ...schedule, due: easing.day } : schedule;
+}
+
+/** The rungs whose easier form is the rung now, with the reason that was given. */
+export const easedNow = ({ holes }: Pick<Rail, "holes">): Map<string, string> =>
+	new Map(holes.flatMap(({ rung, easing }) => (easing?.on ? [[rung, easing.reason] as const] : [])));
 
 function skippedRungs(ladder: Ladder, skips: LadderDigest["skips"]): Set<string> {
 	const place = (rung: string | null) =>

@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import { HELD_BACK, MISSED, marked, touched } from "@/core/commands/marks";
 import { judged } from "@/core/ladder/good";
 import { freshRung, type RungSettings } from "@/core/ladder/rung";
@@ -265,10 +266,32 @@ test("a must that is not watched is a field beside those that are, never more th
 		);
 	expect(rows("form", watched)).toEqual([["a", "b", "m1", "m2", "other"]]);
 	expect(rows("result", watched)).toEqual([
-		["m1", "m2"],
+		["m1", "m2", "other"],
 		["a", "b", "m1", "m2", "other"],
 	]);
 	expect(rows("result", [])).toEqual([["m1", "m2", "m3"]]);
 	const marks = inputsFor(settings(), { kind: "rating", mean: 7, n: 2 }, watched, null, { musts }).marks;
-	expect(marks?.map(({ label }) => label)).toEqual(["a", "b", "m1", "m2", "other"]);
+	expect(marks?.map(({ label }) => label)).toEqual(["a", "b", "m1", "m2", "m3", "other"]);
 });
+
+test.each(["result", "form", "both", "commitment"] as const)(
+	"under %s every must can be named, whatever is watched: by a field of its own, or behind other",
+	(gate) => {
+		const named = fc.array(fc.string({ minLength: 1, maxLength: 4 }), { maxLength: 3 });
+		fc.assert(
+			fc.property(named, fc.nat({ max: 8 }), (watch, n) => {
+				const own = [...new Set(watch)].map((id) => ({ ...(watched[0] as (typeof watched)[0]), id, short: id }));
+				const musts = Array.from({ length: n }, (_, i) => ({
+					...(watched[0] as (typeof watched)[0]),
+					id: `must${i}`,
+					must: true,
+				}));
+				const { rows, behind = [] } = inputsFor(settings({ gate }), { kind: "streak", r: 3 }, own, null, { musts });
+				const shown = rows.flat().flatMap(({ position }) => position ?? []);
+				for (const { id } of musts) expect([...shown, ...behind.map((one) => one.id)]).toContain(id);
+				if (behind.length > 0) expect(shown).toContain("other");
+				for (const row of rows) expect(row.length).toBeLessThanOrEqual(5);
+			}),
+		);
+	},
+);

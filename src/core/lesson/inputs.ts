@@ -7,7 +7,7 @@ import { isRight } from "@/core/rules/scale";
 import { pointsAt, targetsOf } from "@/core/rules/targets";
 import type { Within } from "@/core/rules/within";
 import { difference } from "@/core/text/figures";
-import { type FieldLayout, fieldsFor, OTHER, ROOM, type TouchField, withKeys } from "./layout";
+import { type FieldLayout, fieldsFor, OTHER, type TouchField, withKeys } from "./layout";
 import { type Mark, marksFor } from "./marks";
 
 /** A number that is tapped in: a length, or a measure in the rung's unit. */
@@ -42,8 +42,9 @@ export function countsAt(tries: readonly TryView[]): Record<string, string> {
 	return Object.fromEntries(Object.entries(at).map(([name, { good, of }]) => [name, `${good} of ${of}`]));
 }
 
-const inRows = (fields: TouchField[], across: number): TouchField[][] => {
-	const rows: TouchField[][] = [];
+/** What stands side by side, so many in a row. */
+export const inRows = <T>(fields: readonly T[], across: number): T[][] => {
+	const rows: T[][] = [];
 	for (let i = 0; i < fields.length; i += across) rows.push(fields.slice(i, i + across));
 	return rows;
 };
@@ -136,8 +137,13 @@ function ownInputs(settings: Settings, rule: Rule, seen: Seen, called: string | 
 		const large = all.length > ACROSS ? ((all.length - 1) % ACROSS) + 1 : all.length;
 		return beside({ rows: inRows(all.slice(0, -large), ACROSS), main: all.slice(-large) });
 	}
+	const { behind } = plain(gate);
 	const rows = faultRows(scale, plain(gate));
-	return { rows, main: outcomes(scale, earns, rows.length > 0).map((one) => under(gate, one)) };
+	return {
+		...(behind && rows.length > 0 ? { behind } : {}),
+		rows,
+		main: outcomes(scale, earns, rows.length > 0).map((one) => under(gate, one)),
+	};
 }
 
 /** What the gate looks at, where a field says nothing of it: the form was looked at, and it was gone for. */
@@ -152,7 +158,7 @@ const underGate = (gate: Settings["gate"], attempt: Attempt): Attempt => ({
 });
 
 function withMarks(inputs: Inputs, gate: Settings["gate"], { positions, musts }: Seen): Inputs {
-	const faults = [...positions, ...musts.slice(0, ROOM - positions.length - 1)];
+	const faults = [...positions, ...musts];
 	const { rows, main, keypad } = inputs;
 	const marks = [
 		...marksFor(gate, faults.length > 0 ? [...faults, OTHER] : []),

@@ -18,6 +18,8 @@ export interface FieldLayout {
 	rows: TouchField[][];
 	/** The bottom row; the last one is GOOD. */
 	main: TouchField[];
+	/** Musts that have no field of their own for want of room: holding *other* names one of them. */
+	behind?: readonly { id: string; name: string }[];
 }
 
 export const OTHER = { id: "other", short: "other" };
@@ -44,7 +46,7 @@ const main = (id: string, small: string, label: string, attempt: Omit<Attempt, "
 });
 
 /** A keyboard's keys: digits for the first row of faults, shifted digits for the second, one for good, one for not. */
-export function withKeys({ rows, main: below }: FieldLayout): FieldLayout {
+export function withKeys({ rows, main: below, ...rest }: FieldLayout): FieldLayout {
 	const missed = below.length > 1 ? below[0] : rows[0]?.at(-1);
 	const keysOf = (field: TouchField): string[] => [
 		...rows.flatMap((one, i) =>
@@ -54,8 +56,11 @@ export function withKeys({ rows, main: below }: FieldLayout): FieldLayout {
 		...(field === missed ? ["m", "PageUp"] : []),
 	];
 	const keyed = (field: TouchField): TouchField => ({ ...field, keys: keysOf(field) });
-	return { rows: rows.map((one) => one.map(keyed)), main: below.map(keyed) };
+	return { ...rest, rows: rows.map((one) => one.map(keyed)), main: below.map(keyed) };
 }
+
+/** The attempt a held *other* logs once one of the musts behind it is named. */
+export const namedMust = (field: TouchField, position: string): Attempt => ({ ...field.attempt, off: [{ position }] });
 
 /** So many fields of a row are wide enough for a thumb. */
 export const ROOM = 5;
@@ -71,11 +76,23 @@ export function fieldsFor(
 	positions: readonly WatchedPosition[],
 	unwatched: readonly WatchedPosition[] = [],
 ): FieldLayout {
+	const room = Math.max(0, ROOM - positions.length - 1);
+	const beside = unwatched.slice(0, room);
+	const rest = unwatched.slice(room).map(({ id, name }) => ({ id, name }));
+	const layout = rowsOf(gate, positions, beside, rest.length > 0);
+	return rest.length > 0 ? { ...layout, behind: rest } : layout;
+}
+
+function rowsOf(
+	gate: Gate,
+	positions: readonly WatchedPosition[],
+	beside: readonly WatchedPosition[],
+	hasMore: boolean,
+): FieldLayout {
 	const judged = looksAtForm(gate);
-	const beside = unwatched.slice(0, ROOM - positions.length - 1);
 	const faults = [...positions, ...beside, OTHER];
-	const musts = [...positions.filter((position) => position.must), ...beside];
-	const watched = positions.length > 0;
+	const musts = [...positions.filter((position) => position.must), ...beside, ...(hasMore ? [OTHER] : [])];
+	const watched = positions.length > 0 || hasMore;
 	switch (gate) {
 		case "both":
 			return {

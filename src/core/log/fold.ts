@@ -57,6 +57,9 @@ const lessonHandlers: { [K in LiveEvent["kind"]]?: Handler<K> } = {
 	"set.joined": ({ joined }, event) => {
 		joined.add(`${event.body.set}/${event.body.device}`);
 	},
+	eased: ({ view }, event) => {
+		view.easings.push(event);
+	},
 	"peg.moved": ({ view, movesOf, alive, given }, event) => {
 		view.moves.push(event);
 		if (event.ladder) movesOf.set(event.ladder, (movesOf.get(event.ladder) ?? 0) + 1);
@@ -102,6 +105,7 @@ const emptyView = (events: LiveEvent[], log: readonly LogEvent[]): LessonView =>
 	sets: [],
 	current: null,
 	moves: [],
+	easings: [],
 	unfounded: new Set(),
 	events,
 	seen: lastSeen(log),

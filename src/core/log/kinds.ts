@@ -363,6 +363,8 @@ export const bodies = {
 	"own.mark": z.object({ ladder: ident, skill: label(80), mark: whole(0, 10) }),
 	/** A cue that is to be met again and again, over weeks; the latest word on it holds. */
 	"cue.key": z.object({ text: label(200), on: z.boolean() }),
+	/** From now on a rung's easier form is the rung for this student, or is not any more; the latest word holds. */
+	eased: z.object({ on: z.boolean(), reason: text(200) }),
 	/** What was seen in a finish that was held, at one key position. */
 	"finish.held": z.object({ position: ident, name: label(80), remark: text(400) }),
 	/** What was found of one candidate cause of a fault, for this student; the latest word holds. */

@@ -3,7 +3,7 @@ import { SHOWN } from "@/core/skill/cue";
 import { plural } from "@/core/text/lists";
 import { capital } from "@/core/text/wording";
 import { inTerms, RUN_WORTH_TELLING } from "./terms";
-import { namedForm, type RungWrap, scoreOf, tellsRuns } from "./wrap";
+import { isReal, namedForm, type RungWrap, scoreOf, tellsRuns } from "./wrap";
 
 /** A day's score on a rung. */
 interface DayScore {
@@ -56,7 +56,7 @@ function scoreLine(rung: RungWrap): string {
 function betterWords(rung: RungWrap, { before, dayWords = (day) => day }: NoteExtras): string {
 	const { good, tries, of } = scoreOf(rung);
 	const { first, best } = before?.(rung) ?? {};
-	if (of !== "rung" || good === null || tries < FEWEST_FOR_A_BEST) return "";
+	if (of !== "rung" || good === null || tries < FEWEST_FOR_A_BEST || !isReal(rung)) return "";
 	const better = (than: DayScore) => good * than.tries > than.good * tries;
 	const words = ({ good: g, tries: t, day }: DayScore) => `${g} of ${t} on ${dayWords(day)}`;
 	if (best && best.tries > 0 && better(best)) return ` Best score so far. Before: ${words(best)}.`;
@@ -108,7 +108,7 @@ export function noteLines(name: string, day: string, rungs: readonly RungWrap[],
 	const parts: Record<NotePart, NoteLine[]> = {
 		head: [{ id: "head", about: "whose, and when", text: `${name}, lesson of ${day}\n` }],
 		rungs: rungs.map((rung) => ({
-			id: `rung ${rung.ladder ?? ""}/${rung.rung}/${rung.easedBy ?? ""}`,
+			id: `rung ${rung.ladder ?? ""}/${rung.rung}/${rung.easedBy ?? ""}${rung.under ?? ""}`,
 			about: namedForm(rung),
 			text: rungLine(rung, extras),
 		})),

@@ -143,6 +143,8 @@ export interface LessonView {
 	/** The set in hand: the last opened one. */
 	current: SetView | null;
 	moves: EventOf<"peg.moved">[];
+	/** Rungs that were eased for somebody, or are not any more, in order. */
+	easings: EventOf<"eased">[];
 	/** Moves that rest on an attempt since taken back. */
 	unfounded: Set<string>;
 	events: LiveEvent[];

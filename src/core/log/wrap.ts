@@ -1,7 +1,7 @@
 import { anyPart } from "@/core/rules";
 import { sum } from "@/core/statistics/sums";
 import { type CheckDigest, checkOf, goodAmong } from "./check";
-import { type Direction, lookedFor, type Variation } from "./kinds";
+import { type Direction, lookedFor, type Surrounding, type Variation } from "./kinds";
 import type { LiveEvent } from "./resolve";
 import { type StretchCount, type StretchWrap, stretchesIn, stretchIn } from "./stretch";
 import { countedIn, formOf, inOrder, type LessonView, type TallyView, type TryView, triesIn, type Visit } from "./view";
@@ -55,6 +55,8 @@ export interface RungWrap {
 	breaks: { minutes: number | null; comeBackWith: Variation | null }[];
 	/** Why it was done in its easier form, where that is the rung for this student. */
 	easedBy: string | null;
+	/** It was done in contest, before people or in another place. */
+	under: Surrounding | null;
 	met: boolean;
 	/** Looks at it that were decided. */
 	checks: CheckDigest[];
@@ -78,12 +80,16 @@ export function scoreOf(rung: RungWrap): {
 		: { good: null, tries: rung.warmUp, of: "warm-up" };
 }
 
-/** The rung's name and, where a limit eases it, the form in which it is this student's. */
-export function namedForm({ name, easedBy, visits }: RungWrap): string {
-	if (!easedBy) return name;
+/** The rung's name and, where it was eased or done elsewhere, in which form and where. */
+export function namedForm({ name, easedBy, under, visits }: RungWrap): string {
 	const easier = visits.at(-1)?.placing.settings.easier;
-	return `${name}, ${easier ? `eased: ${easier}` : "easier form"}`;
+	return [name, ...(easedBy ? [easier ? `eased: ${easier}` : "easier form"] : []), ...(under ? [under] : [])].join(
+		", ",
+	);
 }
+
+/** Done as the rung is, in the lesson: what first, best and then-and-now may stand beside. */
+export const isReal = ({ easedBy, under }: Pick<RungWrap, "easedBy" | "under">): boolean => !easedBy && !under;
 
 /** Whether a run of good ones says something under the rung's rule. */
 export const tellsRuns = ({ visits, tries }: RungWrap): boolean =>
@@ -95,8 +101,9 @@ export function wrapUp(lesson: LessonView): RungWrap[] {
 	const groups = new Map<string, Visit[]>();
 	for (const visit of lesson.visits) {
 		if (visit.entries.length === 0) continue;
-		// Begun as it is and eased for them afterwards, it is told as two: what was tried on each form is that form's.
-		const key = `${visit.student ?? ""}/${visit.ladder ?? ""}/${visit.rung}/${formOf(visit.placing)}`;
+		// Begun as it is and eased for them afterwards, or tried in contest as well, it is told as two: what was tried
+		// in each way is that way's.
+		const key = `${visit.student ?? ""}/${visit.ladder ?? ""}/${visit.rung}/${formOf(visit.placing)}/${visit.under ?? ""}`;
 		groups.set(key, [...(groups.get(key) ?? []), visit]);
 	}
 	const formOfSet = new Map(lesson.sets.map(({ id, variation }) => [id, variation]));
@@ -133,6 +140,7 @@ function wrapRung(visits: Visit[], formOfSet: ReadonlyMap<string, Variation>): R
 		),
 		breaks: visits.flatMap(({ entries }) => entries.flatMap(({ event }) => breakIn(event))),
 		easedBy: first.placing.easedBy ?? null,
+		under: first.under,
 		// A short look is not the rung's rule, and says for itself how it went.
 		met: visits.some(
 			(visit) => visit.verdict.kind === "met" && visit.placing.reEarn === null && visit.elsewhere !== "re-check",

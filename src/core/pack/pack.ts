@@ -101,7 +101,7 @@ export const PackLadder = z.object({
 	holes: z.array(
 		z.object({
 			rung: ident,
-			state: z.enum(["open", "passed", "held", "settled", "slipped", "skipped"]),
+			state: z.enum(["open", "passed", "eased", "held", "settled", "slipped", "skipped"]),
 			tried: z.number(),
 			metDays: z.array(z.string()),
 			/** The day on which it wants to be looked at again. */
@@ -111,7 +111,17 @@ export const PackLadder = z.object({
 		}),
 	),
 	/** Rungs that are not to be done as they stand, with this student. */
-	limits: z.optional(z.array(z.object({ rung: ident, what: z.enum(["taken out", "eased"]), reason: z.string() }))),
+	limits: z.optional(
+		z.array(
+			z.object({
+				rung: ident,
+				what: z.enum(["taken out", "eased"]),
+				reason: z.string(),
+				/** The coach's own word, which a press lifts. */
+				by: z.optional(z.literal("coach")),
+			}),
+		),
+	),
 	/** What is checked besides a rung's own list, by the rung. */
 	checks: z.optional(z.record(ident, z.array(z.string()))),
 	/** Rungs that are not for practice at home, and why. */
@@ -124,6 +134,7 @@ export const PackLadder = z.object({
 			tries: z.number(),
 			cue: z.nullable(z.string()),
 			result: z.optional(z.string()),
+			eased: z.optional(z.literal(true)),
 			practise: z.optional(z.string()),
 		}),
 	),

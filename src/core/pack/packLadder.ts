@@ -4,7 +4,7 @@ import { hashOf } from "@/core/hash/hash";
 import type { Ladder, Rung } from "@/core/ladder/ladder";
 import type { LastTime } from "@/core/ladder/lastTime";
 import { limitsOf } from "@/core/ladder/limits";
-import type { Rail } from "@/core/ladder/rail";
+import { easedNow, type Rail } from "@/core/ladder/rail";
 import type { Reached } from "@/core/load/load";
 import type { Student } from "@/core/people/student";
 import { checkOf } from "@/core/position/still";
@@ -137,7 +137,7 @@ export function packLadder(
 	around: Around,
 ): PackLadder {
 	const { side, policy, rungs } = row.ladder;
-	const limits = limitsOf(rungs, around.student, around.reached);
+	const limits = limitsOf(rungs, around.student, around.reached, easedNow(rail));
 	const notHome = rungs.flatMap((rung) => {
 		const why = whyNotAlone(rung.settings, difficultiesOn(row.ladder, row.followed));
 		return why ? [[rung.id, why] as const] : [];

@@ -8,6 +8,7 @@ import { atHome, trackOf } from "@/core/ladder/atHome";
 import { gateWords } from "@/core/ladder/labels";
 import type { Rung } from "@/core/ladder/ladder";
 import { limitsOf } from "@/core/ladder/limits";
+import { easedNow } from "@/core/ladder/rail";
 import type { Sketch } from "@/core/ladder/sketch";
 import { sideWords } from "@/core/people/student";
 import { firstCue } from "@/core/skill/cue";
@@ -35,7 +36,7 @@ export function Card(card: CardPage) {
 	const [paper, setPaper] = useState<(typeof papers)[number]>("A5");
 	const [all, setAll] = useState(ladder.rungs.length <= 6);
 	const sees = { side: ladder.side, strong: student.strongSide, unit };
-	const limits = limitsOf(ladder.rungs, student);
+	const limits = limitsOf(ladder.rungs, student, [], easedNow(rail));
 	const shown = ladder.rungs
 		.map((rung, i) => ({ rung: rung as Rung, i }))
 		.filter(({ i }) => all || Math.abs(i - rail.pegIndex) <= AROUND)

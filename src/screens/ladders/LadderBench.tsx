@@ -8,7 +8,7 @@ import type { SlipAt } from "@/core/commands/slip";
 import type { Difficulty } from "@/core/difficulty/difficulty";
 import type { Ladder, Rung } from "@/core/ladder/ladder";
 import { limitsOf } from "@/core/ladder/limits";
-import type { Rail } from "@/core/ladder/rail";
+import { easedNow, type Rail } from "@/core/ladder/rail";
 import type { Twin } from "@/core/ladder/twin";
 import type { Side } from "@/core/people/body";
 import type { Student } from "@/core/people/student";
@@ -22,6 +22,7 @@ import css from "@/ui/rows.module.css";
 import { Bulk } from "./Bulk";
 import { Changed } from "./Changed";
 import { Cost } from "./Cost";
+import { Eased } from "./Eased";
 import { GiveTo } from "./GiveTo";
 import { LadderActions } from "./LadderActions";
 import { LadderHead, OtherSide } from "./LadderHead";
@@ -61,6 +62,17 @@ function slipOf({ at, owner, rail }: LadderBenchProps, rung: string | undefined)
 	return { student: owner.student, ladder: at.id, rung: hole.rung, peg: rail.peg, lesson };
 }
 
+/** What stands in the columns of the rows. */
+const Columns = () => (
+	<div className={`${css.columns} ${css.rung}`} aria-hidden="true">
+		<span />
+		<span />
+		<span>rung</span>
+		<span>rule</span>
+		<span className="text-end">limit</span>
+	</div>
+);
+
 /** Is each step one difficulty, small enough, with a rule worth trusting? Rows on the rail: a row is a rung. */
 export function LadderBench(page: LadderBenchProps) {
 	const { at, student, skill, ladder, newer, rail, coach, twin } = page;
@@ -74,34 +86,38 @@ export function LadderBench(page: LadderBenchProps) {
 	const { rungs, difficulties } = editing;
 	const side = useWatch({ control: form.control, name: "side" }) as Side;
 	const { steps, expected } = useClimb(rungs, difficulties, rail, coach);
-	const limits = limitsOf(rungs, student);
+	const limits = limitsOf(rungs, student, [], rail ? easedNow(rail) : undefined);
 	// With none open, the margin speaks of the rung where the peg stands.
 	const inMargin = open ?? rail?.peg;
 	const place = rungs.findIndex((rung) => rung.id === inMargin);
+	const hole = rail?.holes.find((one) => one.rung === inMargin) ?? null;
 
 	return (
 		<BenchPage
 			wide
 			keys={keyHints}
 			margin={
-				<LadderMargin
-					rung={rungs[place] ?? null}
-					hole={rail?.holes.find((hole) => hole.rung === inMargin) ?? null}
-					limit={limits.find(({ rung }) => rung === inMargin) ?? null}
-					sees={{ side, strong: student.strongSide, unit: coach.unit }}
-					coach={coach}
-					skill={skill}
-					who={student.name}
-					studio={page.studio ?? ""}
-					slip={slipOf(page, inMargin)}
-					prediction={expected?.[place] ?? null}
-					onTake={(id, rule) => {
-						const i = rungs.findIndex((rung) => rung.id === id);
-						form.setValue(`rungs.${i}.settings.rule`, rule as never, { shouldDirty: true });
-						bench.commit();
-						setTaken(taken + 1);
-					}}
-				/>
+				<>
+					<LadderMargin
+						rung={rungs[place] ?? null}
+						hole={hole}
+						limit={limits.find(({ rung }) => rung === inMargin) ?? null}
+						sees={{ side, strong: student.strongSide, unit: coach.unit }}
+						coach={coach}
+						skill={skill}
+						who={student.name}
+						studio={page.studio ?? ""}
+						slip={slipOf(page, inMargin)}
+						prediction={expected?.[place] ?? null}
+						onTake={(id, rule) => {
+							const i = rungs.findIndex((rung) => rung.id === id);
+							form.setValue(`rungs.${i}.settings.rule`, rule as never, { shouldDirty: true });
+							bench.commit();
+							setTaken(taken + 1);
+						}}
+					/>
+					<Eased page={page} hole={hole} />
+				</>
 			}
 		>
 			<FormProvider {...form}>
@@ -111,13 +127,7 @@ export function LadderBench(page: LadderBenchProps) {
 						{at && <OtherSide id={at.id} side={side} twin={twin} onRefused={bench.setRefused} />}
 						{newer && at && <NewerSkill at={at} newer={newer} onRefused={bench.setRefused} />}
 						<BroughtBack document={bench} />
-						<div className={`${css.columns} ${css.rung}`} aria-hidden="true">
-							<span />
-							<span />
-							<span>rung</span>
-							<span>rule</span>
-							<span className="text-end">limit</span>
-						</div>
+						<Columns />
 					</div>
 					<RungRows
 						editing={editing}

@@ -133,7 +133,7 @@ export function LessonPageView({ id, view, names, causes, studio, today, stills 
 			{rungs.length === 0 && <p>No tries counted.</p>}
 			{rungs.map((rung) => (
 				<RungFacts
-					key={`${rung.student}${rung.ladder}${rung.rung}${rung.easedBy ?? ""}`}
+					key={`${rung.student}${rung.ladder}${rung.rung}${rung.easedBy ?? ""}${rung.under ?? ""}`}
 					rung={rung}
 					who={students.length > 1 ? names[rung.student ?? ""] : undefined}
 				/>

@@ -41,7 +41,7 @@ export function StudentLessonsView({ student, lessons, total, older }: StudentLe
 						{rungs.length === 0 && <p className="mute">No tries counted.</p>}
 						{rungs.map((rung) => (
 							<RungFacts
-								key={`${rung.ladder}${rung.rung}${rung.easedBy ?? ""}`}
+								key={`${rung.ladder}${rung.rung}${rung.easedBy ?? ""}${rung.under ?? ""}`}
 								rung={rung}
 								day={day ? dayWords(day) : id}
 							/>

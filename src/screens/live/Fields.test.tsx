@@ -155,6 +155,43 @@ describe("a touch", () => {
 	});
 });
 
+describe("musts that have no field of their own stand behind other", () => {
+	const musts = ["m1", "m2", "m3"].map((id) => ({ ...position(id), name: `Must ${id}`, must: true }));
+	const show = () => {
+		const logged: Attempt[] = [];
+		render(<Fields layout={fieldsFor("form", three, musts)} onAttempt={(attempt) => logged.push(attempt)} />);
+		const other = () => screen.getByRole("button", { name: /^(off|too much) other/ });
+		document.elementFromPoint = () => other();
+		return { logged, other };
+	};
+	const touch = { clientX: 1, clientY: 1, pointerId: 7, button: 0 };
+	const hold = (field: () => HTMLElement) => {
+		fireEvent.pointerDown(field(), heardLate(1000, touch));
+		fireEvent.pointerUp(field(), heardLate(1600, touch));
+	};
+
+	test("a tap is still other; held, one of them is named, and it is one try", () => {
+		const { logged, other } = show();
+		fireEvent.pointerDown(other(), heardLate(1000, touch));
+		fireEvent.pointerUp(other(), heardLate(1100, touch));
+		expect(logged).toEqual([{ result: "hit", off: [{ position: "other" }], judged: true }]);
+		hold(other);
+		expect(logged).toHaveLength(1);
+		fireEvent.click(screen.getByRole("button", { name: "off Must m3" }));
+		expect(logged[1]).toEqual({ result: "hit", off: [{ position: "m3" }], judged: true });
+		expect(screen.getByRole("button", { name: /GOOD/ })).toBeTruthy();
+	});
+	test("by keys too; going back counts nothing", () => {
+		const { logged, other } = show();
+		fireEvent.keyDown(other(), { key: "ArrowDown" });
+		fireEvent.click(screen.getByRole("button", { name: "back, nothing counted" }));
+		expect(logged).toEqual([]);
+		fireEvent.keyDown(other(), { key: "ArrowDown" });
+		fireEvent.click(screen.getByRole("button", { name: "other" }));
+		expect(logged[0]?.off).toEqual([{ position: "other" }]);
+	});
+});
+
 describe("on a busy device one touch is one try", () => {
 	const show = () => {
 		const logged: [Attempt, When?][] = [];

@@ -1,6 +1,7 @@
 "use client";
 
 import { boardOf } from "@/core/lesson/board";
+import { easedIn } from "@/core/pack/easedIn";
 import type { LessonOnDevice } from "@/device/lesson";
 import { LiveBoard } from "./LiveBoard";
 import css from "./page.module.css";
@@ -34,8 +35,9 @@ function Opened({ id }: { id: string }) {
 				</p>
 			</main>
 		);
-	const board = state.pack && boardOf(state.view, state.pack);
-	if (!state.ready || !state.pack || !board)
+	const pack = state.pack && easedIn(state.pack, state.view);
+	const board = pack && boardOf(state.view, pack);
+	if (!state.ready || !pack || !board)
 		return (
 			<main className={css.still}>
 				<p>Opening the lesson.</p>
@@ -47,7 +49,7 @@ function Opened({ id }: { id: string }) {
 				)}
 			</main>
 		);
-	return <LiveBoard lesson={lesson} state={state} pack={state.pack} board={board} />;
+	return <LiveBoard lesson={lesson} state={state} pack={pack} board={board} />;
 }
 
 /** What keeps a lesson from opening. By itself: the lesson is not to be drawn anew when only its marks change. */

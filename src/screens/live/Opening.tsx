@@ -65,6 +65,7 @@ export function Opening() {
 						{last.good} of {last.tries}
 					</b>
 					{last.result && `, ${last.result},`} on <span dir="auto">{readOn(ladder, last.rung)}</span>
+					{last.eased && ", easier form"}
 				</p>
 			) : (
 				<p>New rung. Let them start.</p>

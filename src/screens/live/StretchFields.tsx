@@ -1,5 +1,6 @@
 "use client";
 
+import { inRows } from "@/core/lesson/inputs";
 import { OTHER, ROOM } from "@/core/lesson/layout";
 import { lookedFor } from "@/core/log/kinds";
 import { useKeys } from "@/ui/useKeys";
@@ -11,7 +12,7 @@ export function StretchFields() {
 	const { board, acts, label } = useLive();
 	const seen = (what: "came" | "taken" | "off", position?: string) =>
 		acts.seen({ what, ...(position ? { position } : {}), ...(label ? { label } : {}) });
-	const positions = [...lookedFor(board.set.placing).slice(0, ROOM - 1), OTHER];
+	const positions = [...lookedFor(board.set.placing), OTHER];
 	useKeys({
 		g: () => seen("taken"),
 		PageDown: () => seen("taken"),
@@ -21,14 +22,16 @@ export function StretchFields() {
 	});
 	return (
 		<fieldset className={css.fields} aria-label="What did you see?">
-			<div className={css.row}>
-				{positions.map(({ id, short }) => (
-					<button key={id} type="button" className={css.field} onClick={() => seen("off", id)}>
-						<small>off</small> {short}
-						<small>{board.stretch?.off[id] ?? 0}</small>
-					</button>
-				))}
-			</div>
+			{inRows(positions, ROOM).map((row) => (
+				<div key={row[0]?.id} className={css.row}>
+					{row.map(({ id, short }) => (
+						<button key={id} type="button" className={css.field} onClick={() => seen("off", id)}>
+							<small>off</small> {short}
+							<small>{board.stretch?.off[id] ?? 0}</small>
+						</button>
+					))}
+				</div>
+			))}
 			<div className={css.main}>
 				<button type="button" className={css.field} onClick={() => seen("came")}>
 					<small>chance</small> missed

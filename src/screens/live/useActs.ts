@@ -23,6 +23,7 @@ const undoWords: Record<string, string> = {
 	"advice.followed": "step",
 	"advice.overruled": "otherwise",
 	"peg.moved": "peg move",
+	eased: "easier form",
 	"set.closed": "end of set",
 	parked: "parked note",
 	"set.assigned": "assignment",

@@ -35,7 +35,12 @@ interface Touch {
  * holding names the other direction, sliding off all fields cancels. Keyboards and
  * screen readers press the same buttons and get the plain meaning.
  */
-export function useTouch(fields: readonly TouchField[], onAttempt: (attempt: Attempt, when: When) => void) {
+export function useTouch(
+	fields: readonly TouchField[],
+	onAttempt: (attempt: Attempt, when: When) => void,
+	/** A field that was held alone: true where something is asked first, and nothing is counted yet. */
+	onHeld: (field: TouchField, when: When) => boolean = () => false,
+) {
 	/** The fields that are held, while they are: their words change. */
 	const [held, setHeld] = useState<readonly string[]>(nothing);
 	const touch = useRef<Touch | null>(null);
@@ -67,16 +72,7 @@ export function useTouch(fields: readonly TouchField[], onAttempt: (attempt: Att
 		if (!now || now.pointer !== event.pointerId) return;
 		const heldUntilNow = isHeld(now, event.timeStamp);
 		const field = fieldOf(document.elementFromPoint(event.clientX, event.clientY));
-		const first = now.over[0];
-		if (!field) {
-			if (now.over.length === 0) return;
-			now.over = [];
-		} else if (now.over.length === 0) now.over = [field];
-		else if (field !== now.over.at(-1)) {
-			const sameRow = first?.position && field.position && first.small === field.small;
-			if (!sameRow) now.over = [field];
-			else if (!now.over.includes(field)) now.over.push(field);
-		} else return;
+		if (!slidOver(now, field)) return;
 		now.held = heldUntilNow;
 		now.slid = true;
 		clearTimeout(now.timer);
@@ -89,7 +85,9 @@ export function useTouch(fields: readonly TouchField[], onAttempt: (attempt: Att
 		// Lifted beside the fields is slid off, wherever that was.
 		const [first] = now.within.contains(event.target as Node) ? now.over : [];
 		const when = { down: now.down, up: event.timeStamp };
-		if (first) onAttempt(together(now.over, isHeld(now, event.timeStamp)), when);
+		const wasHeld = isHeld(now, event.timeStamp);
+		const isAsked = first && wasHeld && now.over.length === 1 && onHeld(first, when);
+		if (first && !isAsked) onAttempt(together(now.over, wasHeld), when);
 		end();
 	};
 
@@ -122,6 +120,17 @@ export function useTouch(fields: readonly TouchField[], onAttempt: (attempt: Att
 			},
 		},
 	};
+}
+
+/** Takes in the field under the finger; false where it is the one it was on already. */
+function slidOver(now: Touch, field: TouchField | undefined): boolean {
+	const first = now.over[0];
+	if (field === now.over.at(-1)) return false;
+	const sameRow = field?.position !== undefined && first?.position !== undefined && first.small === field.small;
+	if (!field) now.over = [];
+	else if (!sameRow) now.over = [field];
+	else if (!now.over.includes(field)) now.over.push(field);
+	return true;
 }
 
 const begun = (

@@ -42,6 +42,13 @@ export function ThenNow({ rungs, day, label }: { rungs: readonly RungProgress[];
 										<br />
 										best {rung.best.good} of {rung.best.tries}
 										{rung.best.result && `, ${rung.best.result}`}
+										{rung.apart?.eased && (
+											<>
+												<br />
+												easier form: {rung.apart.eased.good} of {rung.apart.eased.tries}, last{" "}
+												{dayWords(rung.apart.eased.last, day)}
+											</>
+										)}
 									</span>
 								</th>
 								<td>

@@ -150,7 +150,7 @@ function Rungs({
 	nameOf: ((student: string | null) => string | undefined) | undefined;
 }) {
 	return rungs.map((rung) => (
-		<Fragment key={`${rung.student}${rung.ladder}${rung.rung}${rung.easedBy ?? ""}`}>
+		<Fragment key={`${rung.student}${rung.ladder}${rung.rung}${rung.easedBy ?? ""}${rung.under ?? ""}`}>
 			<RungFacts
 				rung={rung}
 				who={nameOf?.(rung.student)}

@@ -2,6 +2,7 @@ import type { Drafts } from "@/core/commands/drafts";
 import { restingWith } from "@/core/commands/sets";
 import { type Board, boardOf, goneOnWith } from "@/core/lesson/board";
 import type { LessonView, SetView, TryView } from "@/core/log/view";
+import { easedIn } from "@/core/pack/easedIn";
 import type { Pack } from "@/core/pack/pack";
 import type { LessonOnDevice } from "@/device/lesson";
 
@@ -25,17 +26,20 @@ export interface Desk {
 }
 
 export function deskOf(lesson: LessonOnDevice, onWrite: () => void): Desk {
-	const now = () => {
+	const packNow = () => {
 		const { view, pack } = lesson.snapshot();
-		const board = pack && boardOf(view, pack);
+		return pack && easedIn(pack, view);
+	};
+	const now = () => {
+		const pack = packNow();
+		const board = pack && boardOf(lesson.snapshot().view, pack);
 		if (!board) throw new Error("no set is in hand");
 		return board;
 	};
 	const view = () => lesson.snapshot().view;
 	const resting = () => {
-		const { pack } = lesson.snapshot();
 		const other = restingWith(view(), now().set);
-		return other && goneOnWith(other, pack?.ladders.find(({ id }) => id === other.placing.ladder) ?? null);
+		return other && goneOnWith(other, packNow()?.ladders.find(({ id }) => id === other.placing.ladder) ?? null);
 	};
 	return {
 		now,
@@ -43,7 +47,7 @@ export function deskOf(lesson: LessonOnDevice, onWrite: () => void): Desk {
 		askAnew: () => void lesson.freshPack(),
 		view,
 		device: () => lesson.snapshot().device,
-		pack: () => lesson.snapshot().pack,
+		pack: packNow,
 		setOf: (one) => view().sets.find(({ id }) => id === one.set) ?? now().set,
 		write(drafts) {
 			if (drafts.length === 0) return [];

@@ -32,9 +32,9 @@ export const setActs = ({ now, view, write, resting, askAnew }: Desk) => ({
 		const way = { elsewhere: set.elsewhere ?? undefined, stretch: !set.stretch };
 		write(commands.leaveFor(uuid, view(), set, set.placing, set.variation, way));
 	},
-	/** The easier form is the rung for this student today, or the rung is itself again. */
-	easeForThem() {
-		write(commands.easeForThem(uuid, view(), now().set));
+	/** The easier form is the rung for this student from now on, or the rung is itself again. */
+	easeForThem(reason = "") {
+		write(commands.easeForThem(uuid, view(), now().set, reason));
 	},
 	takeBreak(minutes: number, comeBackWith: Variation) {
 		write(commands.takeBreak(view(), now().set, minutes, comeBackWith));

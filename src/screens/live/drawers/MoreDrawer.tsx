@@ -1,5 +1,6 @@
 "use client";
 
+import { useState } from "react";
 import type { Board } from "@/core/lesson/board";
 import { limitWords, readOn } from "@/core/pack/placing";
 import { plural } from "@/core/text/lists";
@@ -132,6 +133,36 @@ function ThisLesson() {
 	);
 }
 
+/** Whether a press makes the rung itself theirs again: what protects them is not lifted here. */
+const lifts = ({ ladder, set }: Board): boolean => {
+	const limit = ladder?.limits?.find(({ rung }) => rung === set.placing.rung);
+	return limit === undefined || limit.by === "coach";
+};
+
+const reasons = ["too hard for now", "to protect them", "kit is missing"] as const;
+
+/** The easier form as the rung from now on, with its reason; lifted by one press. */
+function Easing({ easedBy, onEase }: { easedBy: string | null; onEase: (reason: string) => void }) {
+	const [asked, setAsked] = useState(false);
+	if (easedBy)
+		return (
+			<Choice aria-pressed={true} onClick={() => onEase("")} small={easedBy}>
+				back to the rung itself, from now on
+			</Choice>
+		);
+	if (!asked)
+		return (
+			<Choice onClick={() => setAsked(true)} small="from now on, until you lift it">
+				make the easier form theirs
+			</Choice>
+		);
+	return reasons.map((reason) => (
+		<Choice key={reason} onClick={() => onEase(reason)} small="the easier form is theirs from now on">
+			{reason}
+		</Choice>
+	));
+}
+
 /** Why this student does the rung as they do. */
 const limitedOn = ({ ladder, set }: Board): string | null => ladder && limitWords(ladder, set.placing.rung);
 
@@ -257,14 +288,8 @@ function FormChoices() {
 			>
 				easier
 			</Choice>
-			{settings.easier && !limitedOn(board) && (
-				<Choice
-					aria-pressed={Boolean(placing.easedBy)}
-					onClick={done(acts.easeForThem)}
-					small="it becomes their rung and can be passed"
-				>
-					make the easier form theirs
-				</Choice>
+			{settings.easier && (placing.easedBy ? lifts(board) : true) && (
+				<Easing easedBy={placing.easedBy ?? null} onEase={(reason) => done(() => acts.easeForThem(reason))()} />
 			)}
 			<Choice
 				aria-pressed={variation === "harder"}
