@@ -5,8 +5,8 @@ import { type Assignment, freshItem, USUAL } from "@/core/practice/assignment";
 import { store } from "@/store/__tests__/smallStudio";
 import { serverDay } from "./days";
 import { pushEvents } from "./events";
-import { addLadder } from "./ladders";
-import { loadSince } from "./loads";
+import { addLadder, findLadder, saveLadder } from "./ladders";
+import { coachLoadSince, loadSince } from "./loads";
 import { makePack } from "./pack";
 import { findAssignment, saveAssignment, takeActs } from "./practice";
 import { catchUp } from "./projection";
@@ -92,4 +92,19 @@ test("a limit that is reached takes the rungs that load the part out of the less
 	expect(loaded?.limits?.[0]?.reason).toContain("its limit for the wrist is reached");
 	// Rungs that load nothing of it stay.
 	expect(pack.ladders.find(({ id }) => id === "ladder")?.limits ?? []).toEqual([]);
+});
+
+test("a part that had no load then takes the one set later; one that had a load keeps it", async () => {
+	const day = await held();
+	const row = await findLadder(store, "loaded");
+	if (!row) throw new Error("no ladder");
+	const heavier = rungs.map((rung) => ({ ...rung, settings: { ...rung.settings, loads: { wrist: 9, elbow: 3 } } }));
+	const saved = await saveLadder(store, { ...row.ladder, rungs: heavier }, row);
+	expect(saved.ok).toBe(true);
+	expect(await loadSince(store, "student", "2000-01-01")).toEqual([{ day, parts: { wrist: 16, elbow: 24 } }]);
+	// Fed by the coach, likewise.
+	const fed = heavier.map((rung) => ({ ...rung, settings: { ...rung.settings, feederLoads: { shoulder: 1 } } }));
+	const now = await findLadder(store, "loaded");
+	if (now) await saveLadder(store, { ...now.ladder, rungs: fed }, now);
+	expect(await coachLoadSince(store, "2000-01-01")).toEqual([{ day, parts: { shoulder: 8 } }]);
 });

@@ -1,6 +1,6 @@
 import { and, eq, gte, inArray, ne, type SQL } from "drizzle-orm";
 import type { Rung } from "@/core/ladder/rung";
-import { COACH } from "@/core/load/inLesson";
+import { COACH, filledIn, type RungNow } from "@/core/load/inLesson";
 import {
 	type AgeLimit,
 	addDays,
@@ -27,10 +27,31 @@ async function lessonLoads(db: Store["db"], who: string, where: SQL | undefined)
 		.from(t.lessonWork)
 		.innerJoin(t.lessonDigest, eq(t.lessonDigest.lesson, t.lessonWork.lesson))
 		.where(where);
-	return lessons.flatMap(({ day, body }): LoadDay[] => {
-		const parts = body.load?.[who];
-		return parts ? [{ day, parts }] : [];
+	const tried = lessons.map(({ day, body }) => ({ day, load: body.load?.[who], rungs: body.rungLoads?.[who] ?? [] }));
+	const now = await rungsNow(
+		db,
+		tried.flatMap(({ rungs }) => rungs.map(({ ladder }) => ladder)),
+	);
+	return tried.flatMap(({ day, load, rungs }): LoadDay[] => {
+		const filled = filledIn(rungs, now);
+		return [
+			...(load ? [{ day, parts: load }] : []),
+			...(Object.keys(filled).length > 0 ? [{ day, parts: filled }] : []),
+		];
 	});
+}
+
+/** What rungs of some ladders load as they stand now, by ladder and rung. */
+async function rungsNow(db: Store["db"], ladders: readonly string[]): Promise<Map<string, RungNow>> {
+	const some = [...new Set(ladders)];
+	const now = new Map<string, RungNow>();
+	for (let i = 0; i < some.length; i += 500)
+		for (const { id, body } of await db
+			.select({ id: t.ladder.id, body: t.ladder.body })
+			.from(t.ladder)
+			.where(inArray(t.ladder.id, some.slice(i, i + 500))))
+			for (const { id: rung, settings } of (body as { rungs: Rung[] }).rungs) now.set(`${id}/${rung}`, settings);
+	return now;
 }
 
 /** What lessons and practice put on a student's parts since a day, by the day. Needs the projections up to date. */
@@ -73,15 +94,10 @@ async function practiceLoad(db: Store["db"], student: string, since: string): Pr
 		.where(and(eq(t.event.student, student), eq(t.event.kind, "practice"), gte(t.event.localDay, since), holds));
 	const ladders = [...new Set(entries.flatMap(({ ladder }) => ladder ?? []))];
 	if (ladders.length === 0) return [];
-	const rows = await db.select({ body: t.ladder.body }).from(t.ladder).where(inArray(t.ladder.id, ladders));
-	const loads = new Map(
-		rows.flatMap(({ body }) =>
-			(body as { rungs: Rung[] }).rungs.map(({ id, settings }) => [id, settings.loads] as const),
-		),
-	);
-	return entries.map(({ day, rung, body }) => ({
+	const now = await rungsNow(db, ladders);
+	return entries.map(({ day, ladder, rung, body }) => ({
 		day,
-		parts: timesTries(loads.get(rung ?? "") ?? {}, (body as Body<"practice">).tries),
+		parts: timesTries(now.get(`${ladder}/${rung}`)?.loads ?? {}, (body as Body<"practice">).tries),
 	}));
 }
 

@@ -3,7 +3,7 @@ import { type CueTook, cuesTook } from "@/core/insight/cueEffect";
 import { seenIn } from "@/core/insight/seen";
 import { ENOUGH_TO_GO_BY } from "@/core/ladder/lastTime";
 import { markOf, readMark } from "@/core/ladder/marks";
-import { COACH, loadOf } from "@/core/load/inLesson";
+import { COACH, loadOf, type RungLoad, rungLoads } from "@/core/load/inLesson";
 import type { LoadDay } from "@/core/load/load";
 import type { CheckDigest } from "@/core/log/check";
 import type { Surrounding } from "@/core/log/kinds";
@@ -147,6 +147,8 @@ export interface LessonDigest {
 	took?: (CueTook & { student: string })[];
 	/** What all attempts, counted or not, put on each student's parts: tries times what a try loads, and what they fed; the coach's own under no name. */
 	load?: Record<string, LoadDay["parts"]>;
+	/** The tries behind it, rung by rung, with the parts whose load was known: loads set later fill in the others. */
+	rungLoads?: Record<string, RungLoad[]>;
 	/** All attempts, counted or not. */
 	attempts: number;
 	rungs: RungDigest[];
@@ -165,13 +167,20 @@ function tookIn(lesson: string, view: LessonView): Pick<LessonDigest, "took"> {
 	return took.length > 0 ? { took } : {};
 }
 
-function loadIn(view: LessonView): Pick<LessonDigest, "load"> {
+function loadIn(view: LessonView): Pick<LessonDigest, "load" | "rungLoads"> {
 	const people = [COACH, ...new Set(view.visits.flatMap(({ student }) => student ?? []))];
 	const load = people.flatMap((who) => {
 		const parts = loadOf(view, who);
 		return Object.keys(parts).length > 0 ? [[who, parts] as const] : [];
 	});
-	return load.length > 0 ? { load: Object.fromEntries(load) } : {};
+	const rungs = people.flatMap((who) => {
+		const tries = rungLoads(view, who);
+		return tries.length > 0 ? [[who, tries] as const] : [];
+	});
+	return {
+		...(load.length > 0 ? { load: Object.fromEntries(load) } : {}),
+		...(rungs.length > 0 ? { rungLoads: Object.fromEntries(rungs) } : {}),
+	};
 }
 
 const own = (visit: Visit) => anyForm(visit).filter((item) => item.variation === formOf(visit.placing));

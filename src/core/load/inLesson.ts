@@ -1,7 +1,10 @@
 import type { Placing } from "@/core/log/kinds";
 import type { LessonView, SetView, Visit } from "@/core/log/view";
+import type { bodyParts } from "@/core/people/body";
 import { sum } from "@/core/statistics/sums";
 import { addDays, type LoadDay, type Raise, type Reached, raisedOn, reachedOn, timesTries } from "./load";
+
+type Part = (typeof bodyParts)[number];
 
 /** Whoever coaches: where nobody takes turns, the feeding is theirs. */
 export const COACH = "";
@@ -24,11 +27,15 @@ function feeding(lesson: Worked, who: string): LoadDay["parts"][] {
 	return lesson.sets.flatMap((set) => {
 		const { feederLoads } = set.placing.settings;
 		if (!feederLoads || set.placing.student === who || feederOf(lesson, set) !== who) return [];
-		const visit = lesson.visits.find(({ key }) => key === set.visit);
-		const here = <T extends { set: string }>(all: readonly T[]) => all.filter((one) => one.set === set.id);
-		const fed = visit && { tries: here(visit.tries), tallies: here(visit.tallies), scores: here(visit.scores) };
-		return [timesTries(feederLoads, fed ? triesOf(fed) : 0)];
+		return [timesTries(feederLoads, triesFed(lesson, set))];
 	});
+}
+
+/** Tries of one set. */
+function triesFed({ visits }: Worked, { id, visit: key }: SetView): number {
+	const visit = visits.find((one) => one.key === key);
+	const here = <T extends { set: string }>(all: readonly T[]) => all.filter(({ set }) => set === id);
+	return visit ? triesOf({ tries: here(visit.tries), tallies: here(visit.tallies), scores: here(visit.scores) }) : 0;
 }
 
 /** What a lesson put on somebody's parts: all their tries, counted or not, and what they fed. */
@@ -38,6 +45,53 @@ export function loadOf(lesson: Worked, who: string): LoadDay["parts"] {
 		.map((visit) => timesTries(visit.placing.settings.loads, triesOf(visit)));
 	return addDays([...own, ...feeding(lesson, who)].map((parts) => ({ day: "", parts })))[0]?.parts ?? {};
 }
+
+/** Tries of somebody on one rung of a ladder in a lesson, with the parts whose load was known then. */
+export interface RungLoad {
+	ladder: string;
+	rung: string;
+	tries: number;
+	had: Part[];
+	/** They fed it. */
+	fed?: true;
+}
+
+const partsIn = (loads: LoadDay["parts"] | undefined): Part[] => Object.keys(loads ?? {}) as Part[];
+
+/** What somebody did on each rung of a ladder: for parts whose load is only set afterwards. */
+export function rungLoads(lesson: Worked, who: string): RungLoad[] {
+	const own = lesson.visits.flatMap((visit): RungLoad[] => {
+		const { ladder, rung, placing } = visit;
+		const tries = triesOf(visit);
+		return visit.student === who && ladder && tries > 0
+			? [{ ladder, rung, tries, had: partsIn(placing.settings.loads) }]
+			: [];
+	});
+	const fed = lesson.sets.flatMap((set): RungLoad[] => {
+		const { ladder, rung, settings, student } = set.placing;
+		const tries = student === who || feederOf(lesson, set) !== who ? 0 : triesFed(lesson, set);
+		return ladder && tries > 0 ? [{ ladder, rung, tries, had: partsIn(settings.feederLoads), fed: true }] : [];
+	});
+	return [...own, ...fed];
+}
+
+/** The loads of a rung as it stands now: of one try, and of feeding it. */
+export interface RungNow {
+	loads: LoadDay["parts"];
+	feederLoads?: LoadDay["parts"] | undefined;
+}
+
+/** What tries of before put on parts that had no load then, by the loads set since; a part that had one keeps it. */
+export const filledIn = (tries: readonly RungLoad[], now: ReadonlyMap<string, RungNow>): LoadDay["parts"] =>
+	addDays(
+		tries.map(({ ladder, rung, tries: n, had, fed }) => {
+			const is = now.get(`${ladder}/${rung}`);
+			const since = Object.entries((fed ? is?.feederLoads : is?.loads) ?? {}).filter(
+				([part]) => !had.includes(part as Part),
+			);
+			return { day: "", parts: timesTries(Object.fromEntries(since), n) };
+		}),
+	)[0]?.parts ?? {};
 
 /** Raises of a lesson, for one student. */
 export const raisesIn = ({ events }: Pick<LessonView, "events">, student: string | null): Raise[] =>

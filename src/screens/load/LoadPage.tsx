@@ -40,11 +40,10 @@ export function LoadPage(props: LoadPageProps) {
 				: training load
 			</h1>
 			<p className="mute">
-				Load = number of tries × load of one try (1 = normal). All tries count: lessons, practice, warm-ups.
+				Load = number of tries × load of one try (1 = normal). All tries count: lessons, practice, warm-ups. Tries from
+				before a load was set take the load set later. A load changed later counts from that lesson on.
 			</p>
-			{shown.length === 0 && (
-				<p>No load yet. Set the load of one try on a rung. Tries count from then on, earlier ones do not.</p>
-			)}
+			{shown.length === 0 && <p>No load yet. Set the load of one try on a rung. Earlier tries on it count too.</p>}
 			{shown.map((part) => (
 				<PartLoad key={part} {...props} part={part} />
 			))}
