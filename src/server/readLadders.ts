@@ -1,6 +1,7 @@
 import { type NearestWindow, nearestWindow } from "@/core/analysis/nearestWindow";
 import { hasMust } from "@/core/analysis/ways";
 import type { Coach, LengthUnit } from "@/core/coach/coach";
+import { type NearAsk, nearAsk } from "@/core/insight/nearPass";
 import { needsWindow } from "@/core/ladder/atHome";
 import type { Ladder } from "@/core/ladder/ladder";
 import type { Rail } from "@/core/ladder/rail";
@@ -8,7 +9,17 @@ import { areTwins, type Sided, type Twin, twinOn } from "@/core/ladder/twin";
 import type { Student } from "@/core/people/student";
 import type { Skill } from "@/core/skill/skill";
 import { findCoach } from "@/store/coach";
-import { findLadder, type LadderRevision, laddersInUse, ladderThen, railedLadders, studentsOn } from "@/store/ladders";
+import { serverDay } from "@/store/days";
+import {
+	findLadder,
+	type LadderRevision,
+	type LadderRow,
+	laddersInUse,
+	ladderThen,
+	type Railed,
+	railedLadders,
+	studentsOn,
+} from "@/store/ladders";
 import { lessonLastAt } from "@/store/lessons";
 import { listSkills } from "@/store/skills";
 import { findStudent, listStudents, studentNames } from "@/store/students";
@@ -29,6 +40,8 @@ export interface LadderLine {
 	twin: Twin | null;
 	/** Day of the last lesson that worked on it. */
 	last: string | null;
+	/** What tells whether a pass is near. */
+	near: NearAsk | null;
 }
 
 /** The mirror ladder's peg, if one is in use among these. */
@@ -37,8 +50,20 @@ const twinAmong = (row: Sided, all: readonly (Sided & { archived: boolean })[]):
 	return other ? twinOn(row, other) : null;
 };
 
+/** What tells whether the rung of the peg is near a pass. */
+export function nearOn(
+	{ ladder, rail, followed }: Pick<LadderRow & Railed, "ladder" | "rail" | "followed">,
+	coach: Coach,
+): NearAsk | null {
+	const rung = ladder.rungs[rail.pegIndex];
+	return rung
+		? nearAsk(rung, rail.holes[rail.pegIndex] ?? null, { day: serverDay(), positions: followed.positions, coach })
+		: null;
+}
+
 export async function readLadders(): Promise<LadderLine[]> {
-	const rows = await laddersInUse(await upToDate());
+	const open = await upToDate();
+	const [rows, { coach }] = await Promise.all([laddersInUse(open), findCoach(open)]);
 	return rows
 		.map((row) => ({
 			id: row.id,
@@ -51,6 +76,7 @@ export async function readLadders(): Promise<LadderLine[]> {
 			rail: row.rail,
 			twin: twinAmong(row, rows),
 			last: row.last?.day ?? null,
+			near: nearOn(row, coach),
 		}))
 		.sort((a, b) => a.studentName.localeCompare(b.studentName));
 }

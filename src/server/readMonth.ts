@@ -1,12 +1,16 @@
 import { type MonthRow, monthOf } from "@/core/insight/month";
+import type { NearAsk } from "@/core/insight/nearPass";
+import { readSides } from "@/core/skill/sides";
 import { day as isDay } from "@/core/text/fields";
 import { dueRungs } from "@/core/today/due";
 import { lessonsBetween } from "@/store/calendar";
+import { findCoach } from "@/store/coach";
 import { serverDay } from "@/store/days";
 import { railedLadders } from "@/store/ladders";
 import { digestsFor } from "@/store/lessonDigests";
 import { openPromises } from "@/store/said";
 import { studentNames } from "@/store/students";
+import { nearOn } from "./readLadders";
 import { upToDate } from "./store";
 
 export interface MonthPageProps {
@@ -15,6 +19,8 @@ export interface MonthPageProps {
 	before: string;
 	after: string;
 	rows: MonthRow[];
+	/** What tells whose ladder is near a pass. */
+	near: { id: string; student: string; name: string; rung: string; near: NearAsk | null }[];
 }
 
 const MOST_PROMISES = 1000;
@@ -38,12 +44,13 @@ export async function readMonth(asked?: string): Promise<MonthPageProps> {
 	const month = asked && isDay.safeParse(`${asked}-01`).success ? asked : today.slice(0, 7);
 	const [from, to] = [`${month}-01`, `${month}-31`];
 	const open = await upToDate();
-	const [people, digests, lessons, ladders, promised] = await Promise.all([
+	const [people, digests, lessons, ladders, promised, { coach }] = await Promise.all([
 		studentNames(open),
 		digestsFor(open, { from, to }),
 		lessonsBetween(open, from, to, true),
 		railedLadders(open),
 		openPromises(open, undefined, MOST_PROMISES),
+		findCoach(open),
 	]);
 	const inUse = ladders.filter((row) => !row.archived);
 	const due = dueRungs(
@@ -63,5 +70,12 @@ export async function readMonth(asked?: string): Promise<MonthPageProps> {
 			promises: countBy(promised.filter((one) => one.due !== null && one.due <= to).map(({ student }) => student)),
 			today,
 		}),
+		near: inUse.map((row) => ({
+			id: row.id,
+			student: row.student,
+			name: people.find(({ id }) => id === row.student)?.name ?? "",
+			rung: readSides(row.rail.holes[row.rail.pegIndex]?.name ?? "", { side: row.ladder.side, strong: row.strong }),
+			near: nearOn(row, coach),
+		})),
 	};
 }

@@ -74,6 +74,18 @@ const engine = {
 		const fit = checked(rule, limit);
 		return fit.ok ? { ok: true, value: analyseAt(fit.value, rate, limit, split) } : fit;
 	},
+	/** The chance to pass each in the next lesson, for as many as are asked of; null where a rule cannot be worked out. */
+	async passesNext(
+		asked: { rule: Rule; limit: number; rate: number; split?: Split | undefined }[],
+	): Promise<(number | null)[]> {
+		const chances: (number | null)[] = [];
+		for (const { rule, limit, rate, split } of asked) {
+			const fit = checked(rule, limit);
+			chances.push(fit.ok ? analyseAt(fit.value, rate, limit, split).pass : null);
+			await breathe();
+		}
+		return chances;
+	},
 	estimate: (past: PastTry[], settings?: RateSettings) => estimateRate(past, settings),
 	/** Searches with progress; takes a breath now and then, so that `stop` is heard. */
 	async find(ask: Ask, onProgress: ((progress: Progress) => void) | null): Promise<Outcome<Finding>> {

@@ -3,6 +3,7 @@
 import { useState } from "react";
 import type { MonthRow } from "@/core/insight/month";
 import { sum } from "@/core/statistics/sums";
+import { useNear } from "@/screens/outlook/useNear";
 import type { MonthPageProps } from "@/server/readMonth";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
@@ -24,7 +25,7 @@ const monthWords = (month: string): string =>
 	new Date(`${month}-15T12:00:00Z`).toLocaleDateString("en-GB", { month: "long", year: "numeric", timeZone: "UTC" });
 
 /** A month at a glance, for everybody: what was, what is to come and what is due; by name, or by the figure that is pressed; pressed once more, by name again. */
-export function MonthPage({ month, before, after, rows }: MonthPageProps) {
+export function MonthPage({ month, before, after, rows, near }: MonthPageProps) {
 	const [by, setBy] = useState<Figure | null>(null);
 	const sorted = by ? [...rows].sort((a, b) => b[by] - a[by] || a.name.localeCompare(b.name)) : rows;
 	const away = rows.filter((row) => row.away.length > 0);
@@ -71,6 +72,7 @@ export function MonthPage({ month, before, after, rows }: MonthPageProps) {
 					</tfoot>
 				</table>
 			)}
+			<NearPass near={near} />
 			{away.length > 0 && (
 				<section aria-label="Called off">
 					<h2 className="mt-4">Called off</h2>
@@ -87,6 +89,28 @@ export function MonthPage({ month, before, after, rows }: MonthPageProps) {
 				</section>
 			)}
 		</BenchPage>
+	);
+}
+
+/** Who is near a pass, the nearest first. */
+function NearPass({ near }: Pick<MonthPageProps, "near">) {
+	const chances = useNear(near);
+	const told = near
+		.filter(({ id }) => chances.has(id))
+		.sort((a, b) => (chances.get(b.id) ?? 0) - (chances.get(a.id) ?? 0));
+	return (
+		told.length > 0 && (
+			<section aria-label="Near a pass">
+				<h2 className="mt-4">Near a pass</h2>
+				<ul className={css.away}>
+					{told.map(({ id, name, rung }) => (
+						<li key={id} dir="auto">
+							<b>{name}</b>, <Link href={`/ladders/${id}`}>{rung}</Link>
+						</li>
+					))}
+				</ul>
+			</section>
+		)
 	);
 }
 

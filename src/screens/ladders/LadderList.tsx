@@ -4,6 +4,7 @@ import { useId, useState } from "react";
 import Form from "react-bootstrap/Form";
 import { foldText } from "@/core/text/foldText";
 import { plural } from "@/core/text/lists";
+import { useNear } from "@/screens/outlook/useNear";
 import type { LadderLine } from "@/server/readLadders";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
@@ -18,14 +19,19 @@ const HIGH = 54;
 
 const filters = {
 	"": "all ladders",
+	near: "near a pass",
 	gap: "big gap between sides",
 	top: "the peg is on the top rung",
 	untried: "not tried yet",
 } as const;
 type Filter = keyof typeof filters;
 
-const passes: Record<Filter, (ladder: LadderLine) => boolean> = {
+/** Ladders near a pass, each with its chance. */
+type Near = ReadonlyMap<string, number>;
+
+const passes: Record<Filter, (ladder: LadderLine, near: Near) => boolean> = {
 	"": () => true,
+	near: ({ id }, near) => near.has(id),
 	gap: ({ twin }) => Boolean(twin?.gap),
 	top: ({ rail }) => rail.pegIndex === rail.holes.length - 1,
 	untried: ({ last }) => last === null,
@@ -36,17 +42,21 @@ const name = (a: LadderLine, b: LadderLine) =>
 const triesOn = ({ rail }: LadderLine) => rail.holes[rail.pegIndex]?.tries ?? 0;
 
 const orders = {
-	student: { says: "by student", by: name },
-	tries: { says: "most tries on the rung first", by: (a, b) => triesOn(b) - triesOn(a) || name(a, b) },
+	student: { says: "by student", by: () => name },
+	near: {
+		says: "nearest to a pass first",
+		by: (near) => (a, b) => (near.get(b.id) ?? 0) - (near.get(a.id) ?? 0) || name(a, b),
+	},
+	tries: { says: "most tries on the rung first", by: () => (a, b) => triesOn(b) - triesOn(a) || name(a, b) },
 	rest: {
 		says: "longest without a lesson first",
-		by: (a, b) => (a.last ?? "").localeCompare(b.last ?? "") || name(a, b),
+		by: () => (a, b) => (a.last ?? "").localeCompare(b.last ?? "") || name(a, b),
 	},
 	skill: {
 		says: "by skill",
-		by: (a, b) => a.skillName.localeCompare(b.skillName) || b.rail.pegIndex - a.rail.pegIndex,
+		by: () => (a, b) => a.skillName.localeCompare(b.skillName) || b.rail.pegIndex - a.rail.pegIndex,
 	},
-} satisfies Record<string, { says: string; by: (a: LadderLine, b: LadderLine) => number }>;
+} satisfies Record<string, { says: string; by: (near: Near) => (a: LadderLine, b: LadderLine) => number }>;
 type Order = keyof typeof orders;
 
 /** Who stands where: every ladder in use, searched, filtered and put in an order. */
@@ -56,14 +66,15 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 	const [order, setOrder] = useState<Order>("student");
 	const here = ladders.filter((ladder) => !ladder.archived);
 	const away = ladders.filter((ladder) => ladder.archived);
+	const near = useNear(here);
 	const asked = foldText(words).split(" ").filter(Boolean);
 	const shown = here.filter((ladder) => {
 		const text = foldText(
 			`${ladder.studentName} ${ladder.skillName} ${ladder.side} ${ladder.rail.holes[ladder.rail.pegIndex]?.name ?? ""}`,
 		);
-		return passes[filter](ladder) && asked.every((word) => text.includes(word));
+		return passes[filter](ladder, near) && asked.every((word) => text.includes(word));
 	});
-	const rows = [...shown].sort(orders[order].by);
+	const rows = [...shown].sort(orders[order].by(near));
 	const gapsId = useId();
 	const gaps = here.filter(({ twin }) => twin?.gap && twin.ahead < 0);
 	return (
@@ -135,11 +146,17 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 					</ul>
 				</section>
 			)}
-			{rows.length > 0 && <Rows rows={rows} />}
+			{rows.length > 0 && <Rows rows={rows} near={near} />}
 			{shown.length > 0 && (
 				<p className="mute mt-3">
 					One ladder: one student, one skill, one side. Filled = passed. Ring = held on several days. Bar = skipped.
 					Letter = the other side’s peg.
+				</p>
+			)}
+			{near.size > 0 && (
+				<p className="mute m-0">
+					Near a pass: eight tries or more, and a chance of 50 in 100 to pass next lesson at today’s score. A rule on
+					several days: all but one are met.
 				</p>
 			)}
 			{here.length > 0 && shown.length === 0 && <p className="mt-3">No ladders match.</p>}
@@ -162,7 +179,7 @@ export function LadderList({ ladders }: { ladders: LadderLine[] }) {
 }
 
 /** A row a ladder: whose and to what, the rail, the rung of the peg with what was tried on it since, and the last lesson. */
-const Rows = ({ rows }: { rows: readonly LadderLine[] }) => (
+const Rows = ({ rows, near }: { rows: readonly LadderLine[]; near: Near }) => (
 	<table className={own.rack}>
 		<thead>
 			<tr>
@@ -182,13 +199,18 @@ const Rows = ({ rows }: { rows: readonly LadderLine[] }) => (
 		</thead>
 		<tbody>
 			{rows.map((ladder, i) => (
-				<Row key={ladder.id} ladder={ladder} isFirst={rows[i - 1]?.student !== ladder.student} />
+				<Row
+					key={ladder.id}
+					ladder={ladder}
+					isFirst={rows[i - 1]?.student !== ladder.student}
+					isNear={near.has(ladder.id)}
+				/>
 			))}
 		</tbody>
 	</table>
 );
 
-function Row({ ladder, isFirst }: { ladder: LadderLine; isFirst: boolean }) {
+function Row({ ladder, isFirst, isNear }: { ladder: LadderLine; isFirst: boolean; isNear: boolean }) {
 	const { holes, pegIndex } = ladder.rail;
 	const hole = holes[pegIndex];
 	const skill = `${ladder.skillName}${ladder.side === "none" ? "" : `, ${ladder.side}`}`;
@@ -218,6 +240,7 @@ function Row({ ladder, isFirst }: { ladder: LadderLine; isFirst: boolean }) {
 					<small>of {holes.length}</small>
 					<span dir="auto">{hole?.name}</span>
 				</Link>
+				{isNear && <b className="asks"> near a pass</b>}
 			</td>
 			<td className={own.figure}>
 				<span className={own.label}>tries on it</span> {hole?.tries ?? 0}
