@@ -1,5 +1,6 @@
 import type { LessonView } from "@/core/log/view";
 import { plannedBesideDone, runPlan } from "@/core/plan/run";
+import { plural } from "@/core/text/lists";
 import css from "./facts.module.css";
 
 /** What was planned beside what was done, in minutes by item; nothing where nothing was planned. */
@@ -15,9 +16,19 @@ export function PlannedDone({ view, nameOf }: { view: LessonView; nameOf: (stude
 			done: 0,
 		},
 	);
+	const over = view.closed && view.opened?.body.minutes ? Math.round(total.done) - view.opened.body.minutes : null;
 	return (
 		<section aria-label="Planned and done">
 			<h2>Planned and done</h2>
+			{over !== null && (
+				<p className="m-0">
+					{over === 0
+						? "The lesson ended in time."
+						: over > 0
+							? `The lesson ran ${plural(over, "minute")} over.`
+							: `The lesson ended ${plural(-over, "minute")} early.`}
+				</p>
+			)}
 			<table className={css.planned}>
 				<thead>
 					<tr>

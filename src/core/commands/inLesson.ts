@@ -2,6 +2,7 @@ import type { Body } from "@/core/log/kinds";
 import type { LessonView } from "@/core/log/view";
 import type { PackLadder } from "@/core/pack/pack";
 import { placeOn } from "@/core/pack/placing";
+import type { Anew } from "@/core/plan/anew";
 import type { Drafts } from "./drafts";
 
 /** What the lesson needs with its first touches, of one press each. */
@@ -40,4 +41,17 @@ export function assignSets({ sets }: Pick<LessonView, "sets">, ladder: PackLadde
 			set: id,
 			body: { set: id, placing },
 		}));
+}
+
+/** The rest of a plan for the minutes that are left: shortened, and without what does not fit any more. */
+export function planRestAnew(
+	{ opened }: Pick<LessonView, "opened">,
+	{ minutes, out }: Pick<Anew, "minutes" | "out">,
+): Drafts {
+	if (!opened?.body.plan) return [];
+	const body = { ...opened.body, plan: { ...opened.body.plan, anew: { ...opened.body.plan.anew, ...minutes } } };
+	return [
+		{ kind: "amend", student: opened.student, body: { target: opened.id, body } },
+		...out.flatMap(({ id }) => stepPlan(opened.student, id, "skipped")),
+	];
 }

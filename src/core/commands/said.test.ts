@@ -12,6 +12,16 @@ const view = new Phone().begin(ladder).row("gg").view();
 const [set] = view.sets;
 if (!set) throw new Error("no set");
 
+const planned = new Phone();
+const stretches = [{ id: "b", what: "The rung", at: 0, minutes: 10 }];
+planned.write([
+	{
+		kind: "lesson.opened",
+		student: "ida",
+		body: { minutes: 45, wish: "", quick: false, plan: { plan: "p", watch: [], again: [], stretches } },
+	},
+]);
+
 const all: Record<string, Drafts> = {
 	makePromise: said.makePromise("ida", "bring the short clubs", "2026-03-01"),
 	keepPromise: said.keepPromise("ida", "promise"),
@@ -22,6 +32,7 @@ const all: Record<string, Drafts> = {
 	dateLesson: said.dateLesson("lesson", "2026-03-01"),
 	closeLesson: said.closeLesson(view, "", [{ student: "ida", parting: { note: "well done", next: null } }]),
 	stepPlan: said.stepPlan("ida", "item", "skipped"),
+	planRestAnew: said.planRestAnew(planned.view(), { minutes: { b: 4 }, out: [] }),
 	spotFault: said.spotFault(set, { id: "p1", name: "elbow" }, "ida"),
 	takeOverSet: said.takeOverSet(set.id),
 	joinApart: said.joinApart(set.id, "other-device"),

@@ -201,6 +201,8 @@ export const PlanTaken = z.object({
 			student: z.optional(ident),
 		}),
 	),
+	/** Minutes of what was left when the rest was planned anew, by the item: what was planned first stays beside it. */
+	anew: z.optional(z.record(z.string().check(z.maxLength(64)), whole(0, 240))),
 });
 export type PlanTaken = z.infer<typeof PlanTaken>;
 

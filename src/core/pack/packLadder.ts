@@ -12,7 +12,7 @@ import { whyNotAlone } from "@/core/practice/alone";
 import { isJudged, lookOf, picturesOf } from "@/core/skill/look";
 import { rhythmOf } from "@/core/skill/rhythm";
 import { readSides, type Sides } from "@/core/skill/sides";
-import type { KeyPosition, Skill } from "@/core/skill/skill";
+import { type KeyPosition, type Skill, saysCause } from "@/core/skill/skill";
 import type { PackLadder, PackPosition } from "./pack";
 
 /** Making a pack is the server's work: none of it weighs on the lesson's page. */
@@ -65,7 +65,7 @@ function packPosition(
 		shows: readSides(shows, sides),
 	}));
 	const causes = (position.faults ?? []).flatMap((fault) =>
-		fault.causes.map((cause) => ({
+		fault.causes.filter(saysCause).map((cause) => ({
 			id: cause.id,
 			words: readSides(cause.words || nameOf(cause.position) || cause.kind, sides),
 			who: cause.who,

@@ -107,3 +107,16 @@ test("planned beside done: minutes by item, twice begun added up, what was not b
 		["wrap-up", null, true],
 	]);
 });
+
+test("planned anew, what is left has its new minutes, and what was planned first stays beside what was done", () => {
+	const view = lesson([step(20, "a")], 40);
+	const opened = view.opened as NonNullable<typeof view.opened>;
+	const anew = {
+		...view,
+		closed: null,
+		opened: { ...opened, body: { ...opened.body, plan: { ...plan, anew: { a: 7, b: 4 } } } },
+	};
+	const run = runPlan(anew as LessonView);
+	expect([run?.now?.stretch.minutes, run?.left.map(({ minutes }) => minutes)]).toEqual([7, [4, 5]]);
+	expect(run && plannedBesideDone(run, 40 * 60_000).map(({ stretch }) => stretch.minutes)).toEqual([5, 10, 10, 5]);
+});

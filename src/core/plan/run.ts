@@ -66,6 +66,9 @@ export function runPlan(
 		begun.push({ stretch, from, to: null });
 		left = left.filter(({ id }) => id !== stretch.id);
 	};
+	const { anew } = plan;
+	const asNow = (one: Planned): Planned =>
+		anew?.[one.id] === undefined ? one : { ...one, minutes: anew[one.id] ?? one.minutes };
 	const [first] = left;
 	if (first) begin(first, opened.at);
 	const byId = new Map(plan.stretches.map((one) => [one.id, one]));
@@ -86,7 +89,8 @@ export function runPlan(
 	}
 	const last = begun.at(-1) ?? null;
 	if (last && closed) last.to = Date.parse(closed.at);
-	return { plan, begun, now: closed ? null : last, left, skipped };
+	const now = last && { ...last, stretch: asNow(last.stretch) };
+	return { plan, begun, now: closed ? null : now, left: left.map(asNow), skipped };
 }
 
 const MINUTE_MS = 60_000;

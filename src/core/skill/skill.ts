@@ -269,6 +269,17 @@ export const freshCause = (id: string): Cause => ({
 	check: "",
 });
 
+/** A fault as a page begins it: with room for a cause and a remedy; what stays empty says nothing. */
+export const beginFault = (id: string, cause: string, direction: Fault["direction"]): Fault => ({
+	...freshFault(id, direction),
+	causes: [freshCause(cause)],
+	remedies: [{ kind: "cue", words: "" }],
+});
+
+/** Whether anything was said of a cause yet. */
+export const saysCause = ({ kind, words, drill, check, position, skill }: Cause): boolean =>
+	kind !== "intention" || Boolean(words || drill || check || position || skill);
+
 /** What is worth a second look without being wrong. */
 export function remarks({ positions }: Skill): string[] {
 	const said: string[] = [];

@@ -1,4 +1,5 @@
-import { stepPlan } from "@/core/commands/inLesson";
+import { planRestAnew, stepPlan } from "@/core/commands/inLesson";
+import type { Anew } from "@/core/plan/anew";
 import { type Planned, type PlanRun, runPlan } from "@/core/plan/run";
 import { changedActs } from "./acts/changed";
 import type { Live } from "./LiveContext";
@@ -20,6 +21,8 @@ export function planSteps({
 		lesson.write(stepPlan(student, item, act));
 	};
 	return {
+		/** The rest for the minutes that are left. */
+		anew: (rest: Anew) => lesson.write(planRestAnew(view, rest)),
 		skip: (item: string) => step(item, "skipped"),
 		putOff: (item: string) => step(item, "put off"),
 		begin(one: Planned) {

@@ -7,12 +7,12 @@ import { v7 as uuid } from "uuid";
 import { moveItem, removeItem } from "@/core/editing/paths";
 import { causeMarks } from "@/core/log/kinds";
 import {
+	beginFault,
 	type Cause,
 	causeKinds,
 	causeWords,
 	type Fault,
 	freshCause,
-	freshFault,
 	type KeyPosition,
 	remedyKinds,
 } from "@/core/skill/skill";
@@ -43,7 +43,7 @@ export function FaultFields({ at, position, ...around }: { at: string; position:
 	const edit = useEdit();
 	const faults = position.faults ?? [];
 	const path = [...pathOf(at), "faults"];
-	const add = (direction: Fault["direction"]) => edit(path, [...faults, freshFault(uuid(), direction)], "");
+	const add = (direction: Fault["direction"]) => edit(path, [...faults, beginFault(uuid(), uuid(), direction)], "");
 	return (
 		<section className={css.full} aria-label="Faults">
 			{faults.map((fault, i) => (

@@ -34,6 +34,7 @@ export function PositionFields({
 	return (
 		<div className={css.details}>
 			<Words at={`${at}.tell`} label="Sign: what you see" value={position.tell} className={css.full} />
+			<FaultFields at={at} position={position} earlier={earlier} others={others} />
 			{senses.map((sense) => (
 				<Words
 					key={sense}
@@ -79,7 +80,6 @@ export function PositionFields({
 				className={css.half}
 				options={[["", "none"], ...earlier.map((one) => [one.id, one.short || one.name] as const)]}
 			/>
-			<FaultFields at={at} position={position} earlier={earlier} others={others} />
 			<div className={`${css.full} ${own.pictures}`}>
 				<PictureField at={`${at}.right`} label="right picture" value={position.right} />
 				<PictureField at={`${at}.wrong`} label="wrong picture" value={position.wrong} />
