@@ -37,10 +37,11 @@ test("two in one lesson: each note holds only its own, is copied apart, and is f
 	expect(await hers.inputValue()).not.toContain("Three clubs");
 	// What to practise and the finish name whose they are.
 	await show("Teodor");
-	await expect(page.getByRole("checkbox", { name: /^Teodor .*: Three clubs, slow$/ })).toBeVisible();
+	const practise = page.getByRole("region", { name: /^Home practice, Teodor/ });
+	await expect(practise.getByRole("checkbox", { name: "Three clubs, slow" })).toBeVisible();
 	await page.getByText(/^Ask Teodor .*, and look at a finish$/).click();
 	await expect(page.getByRole("heading", { name: /^Teodor .*: ?Hold one finish/ })).toBeVisible();
-	await page.getByRole("checkbox", { name: /^Teodor .*: Three clubs, slow$/ }).check();
+	await practise.getByRole("checkbox", { name: "Three clubs, slow" }).check();
 	await expect(his).toHaveValue(/Until then, practise:\n- Three clubs, slow/);
 	await show("Jory");
 	expect(await hers.inputValue()).not.toContain("practise");

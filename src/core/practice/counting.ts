@@ -77,12 +77,11 @@ export const entryOf = (act: { id: string; body: Pick<Practised, "entry"> }): st
 export const isNewer = (one: Pick<Practised, "rev">, than: Pick<Practised, "rev">): boolean =>
 	(one.rev ?? 0) >= (than.rev ?? 0);
 
-/** Seconds since the year this was first used: a clock that is a little off does no harm. */
-const FROM_MS = Date.UTC(2026, 0, 1);
-
 /**
  * The number of an entry's next sending: above the one before. Where that was lost on its way into the
  * phone's store, the clock still puts it above what the server may have of it.
+ *
+ * @param at now, in milliseconds
  */
 export const nextRev = (before: Pick<Practised, "rev"> | undefined, at: number): number =>
-	Math.max((before?.rev ?? -1) + 1, Math.floor((at - FROM_MS) / 1000), 0);
+	Math.max((before?.rev ?? -1) + 1, at);

@@ -41,7 +41,7 @@ export const Practised = z
 		/** The same for every sending of one entry: a later one takes the place of those before. Its own id where nothing is said. */
 		entry: z.optional(ident),
 		/** Of two sendings of one entry the higher one is newer; 0 where nothing is said. */
-		rev: z.optional(whole(0, 2_000_000_000)),
+		rev: z.optional(whole(0, Number.MAX_SAFE_INTEGER)),
 	})
 	.check((ctx) => {
 		const wrong = goodAmong(ctx.value.tries, ctx.value.good);
