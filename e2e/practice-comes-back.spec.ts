@@ -145,6 +145,17 @@ test("a phone that is closed at any step loses nothing: what was counted is at t
 		await expect(phone.getByTestId("kept")).toContainText(/saved( on this phone)? ✓/);
 		await phone.goto("about:blank");
 		await phone.close();
+		// A browser that is closed at the very moment may drop what it was handed: then it goes when the page is opened next.
+		const isThere = await expect
+			.poll(done, { timeout: 5000 })
+			.toEqual(then)
+			.then(() => true)
+			.catch(() => false);
+		if (isThere) return;
+		const again = await context.newPage();
+		await again.goto(address);
+		await expect(again.getByTestId("kept")).toContainText(SENT);
+		await again.close();
 		await expect.poll(done).toEqual(then);
 	};
 	const good = (phone: Page) => touch(phone, "good").click();

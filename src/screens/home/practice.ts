@@ -82,7 +82,6 @@ export class Practice {
 	/** Entries that are being counted or changed: they go out after a rest, when the page is left, or at *done*. */
 	private resting = new Set<string>();
 	private rest: ReturnType<typeof setTimeout> | undefined;
-	private leaving = false;
 	private answered = true;
 	private readonly rounds = new Rounds(() => this.send());
 	private shown: { state: PhoneState; kept: Kept };
@@ -104,6 +103,9 @@ export class Practice {
 
 	/** Brings up what this phone has of it, and begins to send. */
 	async start(): Promise<void> {
+		// What is touched before the store has opened goes out all the same, should the page be left by then.
+		document.addEventListener("visibilitychange", () => document.visibilityState === "hidden" && this.leave());
+		window.addEventListener("pagehide", () => this.leave());
 		this.phone = await PhoneStore.open();
 		const before = await this.phone.read(this.data.id).catch(() => null);
 		const told = new Map([...(before?.told ?? []), ...this.data.acts].map((act) => [act.id, act]));
@@ -123,8 +125,6 @@ export class Practice {
 		this.settle();
 		this.flush();
 		window.addEventListener("online", () => this.rounds.ask());
-		document.addEventListener("visibilitychange", () => document.visibilityState === "hidden" && this.leave());
-		window.addEventListener("pagehide", () => this.leave());
 	}
 
 	/** Counts under way, the first begun first. */
@@ -215,11 +215,18 @@ export class Practice {
 		this.rounds.ask();
 	};
 
+	/** The page may be gone before an answer comes: what waits goes out at once, beside a round under way. Twice does no harm. */
 	private leave(): void {
-		this.leaving = true;
+		clearTimeout(this.rest);
 		this.settle();
-		this.flush();
-		this.leaving = false;
+		this.resting.clear();
+		this.keep();
+		const batch = this.waiting().slice(0, BATCH);
+		if (batch.length === 0 || this.data.ends === null || this.closed !== null) return;
+		this.deliver(batch, true).then(
+			() => this.rounds.ask(),
+			() => this.rounds.within(AGAIN_MS),
+		);
 	}
 
 	/** It goes out after a rest. */
@@ -315,27 +322,36 @@ export class Practice {
 		return unsent.filter((act) => !this.resting.has(about(act)));
 	}
 
+	/**
+	 * Sends some and takes in the answer.
+	 *
+	 * @returns false where the server has no room for all of them now
+	 * @throws where there is no answer, or none to one of them
+	 */
+	private async deliver(batch: readonly StudentAct[], leaving = false): Promise<boolean> {
+		const { kept, refused, later, acts, holder } = await sendActs(this.state.path, batch, leaving);
+		this.answered = true;
+		const answered = new Set([...kept, ...[...refused, ...later].map(({ id }) => id)]);
+		const { sent } = sentTo(holder, this.state);
+		this.state = {
+			...this.state,
+			holder,
+			sent: [...new Set([...sent, ...kept.filter((id) => batch.some((one) => one.id === id))])],
+			refused: { ...this.state.refused, ...Object.fromEntries(refused.map(({ id, sentence }) => [id, sentence])) },
+			told: acts,
+		};
+		this.later = later[0]?.sentence ?? null;
+		this.keep();
+		if (batch.some(({ id }) => !answered.has(id))) throw new Error("an entry was not answered");
+		return later.length === 0;
+	}
+
 	/** @returns when the next is due */
 	private async send(): Promise<number | null> {
 		if (this.data.ends === null || this.closed !== null) return null;
 		try {
 			for (let batch = this.waiting().slice(0, BATCH); batch.length > 0; batch = this.waiting().slice(0, BATCH)) {
-				const { kept, refused, later, acts, holder } = await sendActs(this.state.path, batch, this.leaving);
-				this.answered = true;
-				const answered = new Set([...kept, ...[...refused, ...later].map(({ id }) => id)]);
-				const unanswered = batch.filter(({ id }) => !answered.has(id));
-				const { sent } = sentTo(holder, this.state);
-				this.state = {
-					...this.state,
-					holder,
-					sent: [...sent, ...kept.filter((id) => batch.some((one) => one.id === id))],
-					refused: { ...this.state.refused, ...Object.fromEntries(refused.map(({ id, sentence }) => [id, sentence])) },
-					told: acts,
-				};
-				this.later = later[0]?.sentence ?? null;
-				this.keep();
-				if (unanswered.length > 0) throw new Error("an entry was not answered");
-				if (later.length > 0) return LATER_MS;
+				if (!(await this.deliver(batch))) return LATER_MS;
 			}
 			return null;
 		} catch (error) {
