@@ -152,9 +152,9 @@ test("at the wrap-up: own words are written down, the finish is looked at, the s
 	await ask.getByLabel("Which try felt better, and why?").fill("the last one");
 	await ask.getByLabel("Which try felt better, and why?").blur();
 	await page.getByRole("checkbox", { name: "Three clubs, slow", exact: true }).check();
-	await page.getByLabel("How much: Three clubs, slow").fill("ten a day");
+	await page.getByLabel("days a week: Three clubs, slow").fill("3");
 	await expect(page.getByLabel(/Note for the student/)).toHaveValue(
-		/Until then, practise:\n- Three clubs, slow: ten a day/,
+		/Until then, practise:\n- Three clubs, slow: 3 days a week, 10 tries, 7 of them good/,
 	);
 	await accessible(page);
 	await touch(page, "finish lesson").click();
@@ -173,7 +173,7 @@ test("at the wrap-up: own words are written down, the finish is looked at, the s
 	await page.setViewportSize({ width: 390, height: 844 });
 	await page.getByRole("button", { name: /^(?:start|continue) lesson: Three-club cascade/ }).click();
 	await expect(page.getByRole("region", { name: "Last time" })).toContainText(
-		"To practise: Three clubs, slow, ten a day",
+		"To practise: Three clubs, slow, 3 days a week, 10 tries, 7 of them good",
 	);
 	await expect(page.getByRole("region", { name: "Last time" })).toContainText("stack them on one shelf");
 	await expect(field(page, "good")).toBeVisible();

@@ -119,7 +119,10 @@ try {
 		await press("more");
 		await page.getByRole("link", { name: "wrap up" }).click();
 		await page.getByRole("region", { name: "Home practice" }).getByRole("checkbox").first().check();
-		await page.getByLabel(/^How much/).fill("ten minutes, three days");
+		await page
+			.getByLabel(/^days a week/)
+			.last()
+			.fill("3");
 		await page.getByRole("textbox", { name: "All throws peak at one height" }).fill("left hand a palm higher");
 		await page.getByRole("textbox", { name: "All throws peak at one height" }).blur();
 		await page.evaluate(() => window.scrollTo(0, 0));
