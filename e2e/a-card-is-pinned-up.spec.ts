@@ -25,8 +25,8 @@ test("a ladder is printed as a card, in PDF, and what was ticked on it is entere
 		"6 m + 4.2 m = 10.2 m",
 	])
 		expect(small.text).toContain(words);
-	expect(small.text).toContain("Move a coin along the row of boxes. hit: 1 box on; miss: 2 boxes back.");
-	expect(small.text).toContain("tries a day. Good means: it came off");
+	expect(small.text).toContain("Move a coin along the row of boxes. hit: 1 box on, miss: 2 boxes back.");
+	expect(small.text).toContain("tries a day. Counts when: It comes off.");
 	expect(small.text).toContain("“look through the window”");
 	expect(small.text).not.toContain("One club, hand to hand");
 	expect(small.text).not.toContain("enter the card");

@@ -26,7 +26,7 @@ export function trackOf({ rule, scale = scales["hit or miss"] }: Pick<RungSettin
 	const label = (code: string) => scale.find((one) => one.code === code)?.label ?? code;
 	const named = Object.entries(rule.weights);
 	if (below === null || rule.target + below > MOST || named.length === 0) return null;
-	const steps = named.map(([code, points]) => `${label(code)}: ${step(points)}`).join("; ");
+	const steps = named.map(([code, points]) => `${label(code)}: ${step(points)}`).join(", ");
 	const end = rule.bust
 		? "no success in the last box: one back"
 		: `never behind the start${below > 0 ? `'s ${below}` : ""}`;

@@ -34,7 +34,7 @@ export function countsWhen(
 		if (!isMust && !(looksAtForm && watch.includes(position.id))) return [];
 		const words = [
 			inside(read(position.name)),
-			[position.tell, toleranceLine(position)].flatMap((one) => (one ? [inside(read(one))] : [])).join(", "),
+			[position.tell, toleranceLine(position)].flatMap((one) => (one ? [small(inside(read(one)))] : [])).join(", "),
 		]
 			.filter(Boolean)
 			.join(": ");
@@ -45,6 +45,10 @@ export function countsWhen(
 
 /** A text as it stands inside a sentence: without its own stop. */
 const inside = (words: string): string => words.trim().replace(/[.]+$/, "");
+
+/** Going on after a colon: in a small letter, unless it is a word of capitals. */
+const small = (words: string): string =>
+	/^.\p{Lu}/u.test(words) ? words : words.charAt(0).toLocaleLowerCase() + words.slice(1);
 
 const toleranceLine = ({ tolerance }: Seen): string =>
 	tolerance?.by === "range" ? `from ${toleranceWords(tolerance)}` : toleranceWords(tolerance);

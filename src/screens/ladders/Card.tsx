@@ -5,7 +5,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { type NearestWindow, windowCost } from "@/core/analysis/nearestWindow";
 import { atHome, trackOf } from "@/core/ladder/atHome";
-import { gateWords } from "@/core/ladder/labels";
+import { countsWhen } from "@/core/ladder/countsWhen";
 import type { Rung } from "@/core/ladder/ladder";
 import { limitsOf } from "@/core/ladder/limits";
 import { easedNow } from "@/core/ladder/rail";
@@ -113,9 +113,9 @@ export function Card(card: CardPage) {
 										<>
 											<p>
 												{atHome(settings, readRule(settings), windows[rung.id]?.rule ?? null)}, at most {settings.limit}{" "}
-												tries a day. Good means: {gateWords[settings.gate]}
-												{settings.care.length > 0 && `. First: ${settings.care.map(read).join(", ")}`}
-												{settings.neverAlone && <b>. Must not be practised alone</b>}
+												tries a day. <b>Counts when:</b> {countsWhen(settings, skill.positions, read).join(" ")}
+												{settings.care.length > 0 && ` First: ${settings.care.map(read).join(", ")}.`}
+												{settings.neverAlone && <b> Must not be practised alone.</b>}
 											</p>
 											{track && (
 												<div className={css.track} aria-hidden="true">
