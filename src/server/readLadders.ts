@@ -1,6 +1,7 @@
 import { type NearestWindow, nearestWindow } from "@/core/analysis/nearestWindow";
 import { hasMust } from "@/core/analysis/ways";
-import type { Coach, LengthUnit } from "@/core/coach/coach";
+import type { Coach } from "@/core/coach/coach";
+import type { LengthUnit } from "@/core/coach/lengths";
 import { type NearAsk, nearAsk } from "@/core/insight/nearPass";
 import { needsWindow } from "@/core/ladder/atHome";
 import type { Ladder } from "@/core/ladder/ladder";

@@ -1,8 +1,8 @@
 import { Phone } from "@/core/__tests__/phone";
 import { closeLesson } from "@/core/commands/said";
 import { hashEvent } from "@/core/log/parseEvent";
+import type { AskedDrill } from "@/core/practice/asked";
 import { journalOf } from "@/core/practice/journal";
-import type { AskedDrill } from "@/core/practice/page";
 import { dayAfter } from "@/core/text/fields";
 import { onLadder, store } from "@/store/__tests__/smallStudio";
 import { serverDay } from "@/store/days";

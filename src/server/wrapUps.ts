@@ -1,9 +1,10 @@
 import { partingOf } from "@/core/log/parting";
 import { dayOf } from "@/core/log/view";
+import type { AskedDrill } from "@/core/practice/asked";
 import type { PracticeItem } from "@/core/practice/assignment";
 import { freshPage } from "@/core/practice/freshPage";
 import { journalOf } from "@/core/practice/journal";
-import { type AskedDrill, withAsked } from "@/core/practice/page";
+import { withAsked } from "@/core/practice/page";
 import { dayAfter, ident } from "@/core/text/fields";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";

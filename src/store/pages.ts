@@ -1,7 +1,7 @@
 import { and, eq, isNull, sql } from "drizzle-orm";
 import type { Pack } from "@/core/pack/pack";
+import { homeNews } from "@/core/practice/homeNews";
 import { journalOf } from "@/core/practice/journal";
-import { homeNews } from "@/core/practice/news";
 import { asAsked } from "@/core/practice/page";
 import { serverDay } from "./days";
 import type { Store } from "./db";

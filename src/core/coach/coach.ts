@@ -6,6 +6,7 @@ import { StudentLimit } from "@/core/people/student";
 import { complainIn } from "@/core/refusals/complain";
 import { clockTime, label, whole } from "@/core/text/fields";
 import { inTen } from "@/core/text/figures";
+import { lengthUnits } from "./lengths";
 import { NoteTemplate, noteLabels } from "./noteTemplate";
 
 export const coachLabels = {
@@ -32,9 +33,6 @@ export const coachLabels = {
 };
 
 export const USUAL_TRAVEL = 20;
-
-export const lengthUnits = ["m", "ft"] as const;
-export type LengthUnit = (typeof lengthUnits)[number];
 
 /** Rates between which most coaches want a working rung, as shares of tries that are good. */
 export const Band = z
@@ -85,11 +83,3 @@ export const freshCoach: Coach = {
 	unit: "m",
 	band: { low: BAND_LOW, high: BAND_HIGH },
 };
-
-const METRES = { m: 1, ft: 0.3048 } as const;
-
-/** Metres in the coach's unit, to a tenth. */
-export const inUnit = (metres: number, unit: LengthUnit): number => Math.round((metres / METRES[unit]) * 10) / 10;
-/** A number in the coach's unit as metres, to a millimetre: stored lengths are always in metres. */
-export const toMetres = (length: number, unit: LengthUnit): number => Math.round(length * METRES[unit] * 1000) / 1000;
-export const lengthWords = (metres: number, unit: LengthUnit): string => `${inUnit(metres, unit)} ${unit}`;

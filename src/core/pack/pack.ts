@@ -1,12 +1,12 @@
 import * as z from "zod/mini";
-import type { LengthUnit } from "@/core/coach/coach";
+import type { LengthUnit } from "@/core/coach/lengths";
 import { lessonStarts, Policy } from "@/core/ladder/policy";
 import { Rung } from "@/core/ladder/rung";
 import { causeMarks, Placing, PlanTaken, WatchedPosition } from "@/core/log/kinds";
 import { Side } from "@/core/people/body";
 import { Student } from "@/core/people/student";
+import { AskedDrill } from "@/core/practice/asked";
 import { HomeNews } from "@/core/practice/news";
-import { AskedDrill } from "@/core/practice/page";
 import { ident } from "@/core/text/fields";
 
 /** What a device needs to run any lesson without asking again. */

@@ -1,4 +1,5 @@
-import type { Coach, LengthUnit } from "@/core/coach/coach";
+import type { Coach } from "@/core/coach/coach";
+import type { LengthUnit } from "@/core/coach/lengths";
 import { difficultiesOn } from "@/core/difficulty/usual";
 import { hashOf } from "@/core/hash/hash";
 import type { Ladder, Rung } from "@/core/ladder/ladder";

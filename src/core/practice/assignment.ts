@@ -2,7 +2,8 @@ import * as z from "zod/mini";
 import { Sketch } from "@/core/ladder/sketch";
 import { complainIn } from "@/core/refusals/complain";
 import { day, dayAfter, daysBetween, ident, label, text, weekdayOf, whole } from "@/core/text/fields";
-import { feelingWays, MOST_TRIES } from "./kinds";
+import { feelingWays } from "./feelings";
+import { MOST_TRIES } from "./kinds";
 
 /** Monday first, as `weekdayOf` counts them. */
 export const weekdays = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"] as const;

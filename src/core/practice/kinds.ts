@@ -9,10 +9,6 @@ import { day, ident, label, text, whole } from "@/core/text/fields";
 
 /** Most tries of one entry; a day of practice has fewer. */
 export const MOST_TRIES = 2000;
-export const feelings = [1, 2, 3, 4, 5] as const;
-export const feelingWays = ["faces", "words", "numbers"] as const;
-/** From 1 to 5. */
-export const feelingNames = ["bad", "not so good", "all right", "good", "very good"] as const;
 
 /** How an entry came here: by the private link, out of the one file, from a paper, or told to the coach. */
 export const ways = ["link", "file", "paper", "told"] as const;

@@ -1,7 +1,8 @@
 import type { PracticeAct } from "./acts";
 import { freshItem, USUAL } from "./assignment";
+import { homeNews } from "./homeNews";
 import { journalOf } from "./journal";
-import { homeNews, newsLines } from "./news";
+import { newsLines } from "./news";
 
 const item = { ...freshItem("balls"), name: "Two balls" };
 const entry = (id: string, day: string, good: number, change: object = {}): PracticeAct =>

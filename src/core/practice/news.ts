@@ -1,8 +1,7 @@
 import * as z from "zod/mini";
 import { ident } from "@/core/text/fields";
 import { plural } from "@/core/text/lists";
-import { type Journal, sumOf } from "./journal";
-import { feelingNames } from "./kinds";
+import { feelingNames } from "./feelings";
 
 /** What came from home since the last lesson: for its opening, Today and the plan. */
 export const HomeNews = z.object({
@@ -20,42 +19,6 @@ export const HomeNews = z.object({
 	),
 });
 export type HomeNews = z.infer<typeof HomeNews>;
-
-const MOST_SAID = 4;
-const HARD = 2;
-
-/** @returns null where nothing came since that day and nothing waits */
-export function homeNews({ entries, items }: Pick<Journal, "entries" | "items">, since: string): HomeNews | null {
-	const fresh = entries.filter(({ day }) => day >= since);
-	const counted = fresh.filter(({ tries }) => tries > 0);
-	const best = counted.reduce<(typeof counted)[number] | null>(
-		(top, one) => (top === null || one.good / one.tries > top.good / top.tries ? one : top),
-		null,
-	);
-	const said = entries
-		.filter(({ remark, answer, day }) => remark !== "" && (answer === null || day >= since))
-		.slice(-MOST_SAID)
-		.map(({ day, remark, answer }) => ({ day, remark, answered: answer !== null }));
-	const moves = items.flatMap(({ item, target, suggestion }) =>
-		suggestion && !item.warmUp
-			? [{ item: item.id, what: item.name, from: target, to: suggestion.to, met: suggestion.met, of: suggestion.of }]
-			: [],
-	);
-	if (fresh.length + said.length + moves.length === 0) return null;
-	const { days, tries } = sumOf(fresh);
-	return {
-		since,
-		days,
-		tries,
-		best: best && { day: best.day, what: best.what, good: best.good, tries: best.tries },
-		hard: fresh
-			.filter(({ felt }) => felt !== null && felt <= HARD)
-			.slice(-MOST_SAID)
-			.map(({ day, what, felt }) => ({ day, what, felt: felt ?? HARD })),
-		said,
-		moves,
-	};
-}
 
 /** The same in lines, the most pressing first: what was asked, what was hard, targets to move, then the count. Results say "good of", targets say "target". */
 export function newsLines(

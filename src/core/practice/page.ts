@@ -1,26 +1,11 @@
 import * as z from "zod/mini";
-import { day, ident, label, whole } from "@/core/text/fields";
+import { day } from "@/core/text/fields";
 import { list, plural } from "@/core/text/lists";
 import { type Amount, amountWords, weekdaysFor } from "./amount";
+import { AskedDrill, MOST_DRILLS } from "./asked";
 import type { Assignment, PracticeItem } from "./assignment";
 
 /** A student's own page over time: what a wrap-up asks for from now on, and what was asked for when. */
-
-/** A drill of the page from now on, as a wrap-up says it. */
-export const AskedDrill = z.object({
-	/** The drill as it is known on the page: of one that comes new, the one it will have. */
-	item: ident,
-	/** Whose rung it is; a drill of its own has none. */
-	ladder: z.nullable(ident),
-	rung: z.nullable(ident),
-	name: label(80),
-	days: whole(1, 7),
-	tries: whole(1, 500),
-	target: whole(0, 500),
-	minutes: whole(0, 600),
-});
-export type AskedDrill = z.infer<typeof AskedDrill>;
-export const MOST_DRILLS = 8;
 
 /** What was asked for from a day on. */
 export const AskedFrom = z.object({

@@ -1,4 +1,4 @@
-import { feelingNames, feelings, type feelingWays } from "@/core/practice/kinds";
+import { feelingNames, feelings, type feelingWays } from "@/core/practice/feelings";
 import { Choice } from "./Choice";
 import css from "./home.module.css";
 

@@ -1,6 +1,6 @@
 import type { StudentAct } from "@/core/practice/acts";
+import { feelingNames } from "@/core/practice/feelings";
 import type { Journal, JournalEntry } from "@/core/practice/journal";
-import { feelingNames } from "@/core/practice/kinds";
 import { plural } from "@/core/text/lists";
 import { dayWords } from "@/ui/dates";
 import css from "./home.module.css";

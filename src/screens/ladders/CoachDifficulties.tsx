@@ -2,7 +2,8 @@
 
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { type Coach, lengthUnits } from "@/core/coach/coach";
+import type { Coach } from "@/core/coach/coach";
+import { lengthUnits } from "@/core/coach/lengths";
 import { usualDifficulties } from "@/core/difficulty/usual";
 import { BenchPage } from "@/ui/BenchPage";
 import { COACH_DRAFT, coachDocument } from "@/ui/coachDocument";

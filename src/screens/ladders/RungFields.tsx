@@ -4,7 +4,7 @@ import { useEffect } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useFormContext, useWatch } from "react-hook-form";
-import type { LengthUnit } from "@/core/coach/coach";
+import type { LengthUnit } from "@/core/coach/lengths";
 import type { Difficulty } from "@/core/difficulty/difficulty";
 import { gateWords } from "@/core/ladder/labels";
 import type { Ladder } from "@/core/ladder/ladder";

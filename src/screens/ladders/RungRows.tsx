@@ -3,7 +3,7 @@
 import { useFormState } from "react-hook-form";
 import { v7 as uuid } from "uuid";
 import type { stepsOf } from "@/core/build/steps";
-import type { LengthUnit } from "@/core/coach/coach";
+import type { LengthUnit } from "@/core/coach/lengths";
 import { moveItem, removeItem } from "@/core/editing/paths";
 import { duplicate, mergeDown, split } from "@/core/ladder/edit";
 import type { Ladder, Rung } from "@/core/ladder/ladder";

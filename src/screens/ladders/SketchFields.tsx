@@ -6,7 +6,7 @@ import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { useFormContext, useWatch } from "react-hook-form";
 import { v7 as uuid } from "uuid";
-import { inUnit, type LengthUnit, lengthWords, toMetres } from "@/core/coach/coach";
+import { inUnit, type LengthUnit, lengthWords, toMetres } from "@/core/coach/lengths";
 import type { Ladder } from "@/core/ladder/ladder";
 import {
 	DEPTH,

@@ -1,4 +1,4 @@
-import { type LengthUnit, lengthWords } from "@/core/coach/coach";
+import { type LengthUnit, lengthWords } from "@/core/coach/lengths";
 import {
 	DEPTH,
 	type Distance,

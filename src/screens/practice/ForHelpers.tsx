@@ -2,7 +2,7 @@
 
 import Form from "react-bootstrap/Form";
 import type { Assignment } from "@/core/practice/assignment";
-import { feelingWays } from "@/core/practice/kinds";
+import { feelingWays } from "@/core/practice/feelings";
 import { FormRow } from "@/ui/FormRow";
 import css from "./practice.module.css";
 

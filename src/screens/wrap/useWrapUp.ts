@@ -10,7 +10,7 @@ import { partingOf, practiseIn } from "@/core/log/parting";
 import { dayOf, type LessonView } from "@/core/log/view";
 import type { RungWrap } from "@/core/log/wrap";
 import type { Pack } from "@/core/pack/pack";
-import type { AskedDrill } from "@/core/practice/page";
+import type { AskedDrill } from "@/core/practice/asked";
 import { cutText } from "@/core/text/fields";
 import type { LessonOnDevice } from "@/device/lesson";
 import { dayWords } from "@/ui/dates";
