@@ -1,6 +1,6 @@
 import { get } from "node:http";
 import { type Browser, chromium } from "@playwright/test";
-import { addLink } from "@/store/practice";
+import { addLink } from "@/store/practiceLinks";
 import { chromiumPath, quiet } from "../e2e/browser";
 import prepareDemo from "../e2e/setup";
 import { Studio } from "../e2e/studio";

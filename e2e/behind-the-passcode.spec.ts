@@ -7,7 +7,7 @@ import type { BrowserContext } from "@playwright/test";
 import { addFeed, listFeeds, withdrawFeed } from "@/store/bookings";
 import { openStore } from "@/store/db";
 import { eventsAfter } from "@/store/events";
-import { addLink } from "@/store/practice";
+import { addLink } from "@/store/practiceLinks";
 import { today } from "@/ui/dates";
 import { HOST, Lan, PASSCODE, phoneBeside } from "./lan";
 import { onDevice, sameOnBoth } from "./onDevice";

@@ -8,7 +8,7 @@ import { addFeed } from "@/store/bookings";
 import { restoreBackup } from "@/store/bulk/takeIn";
 import { openStore } from "@/store/db";
 import { type Sqld, startSqld } from "@/store/engine/sqld";
-import { addLink } from "@/store/practice";
+import { addLink } from "@/store/practiceLinks";
 import { catchUp } from "@/store/projection";
 import { demoFile, expect, freePort, test } from "./studio";
 

@@ -3,7 +3,8 @@ import { join } from "node:path";
 import { pathToFileURL } from "node:url";
 import type { Browser, BrowserContext, Page } from "@playwright/test";
 import { journalOf } from "@/core/practice/journal";
-import { findAssignment, latestActs } from "@/store/practice";
+import { findAssignment } from "@/store/practice";
+import { latestActs } from "@/store/practiceEntries";
 import { today } from "@/ui/dates";
 import { accessible, expect, type Studio, test, touch } from "./studio";
 

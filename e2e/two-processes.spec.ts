@@ -5,7 +5,7 @@ import { Phone } from "@/core/__tests__/phone";
 import type { Job } from "@/server/jobs";
 import { openStore } from "@/store/db";
 import { eventsAfter } from "@/store/events";
-import { addLink } from "@/store/practice";
+import { addLink } from "@/store/practiceLinks";
 import { catchUp, MEANING } from "@/store/projection";
 import { demoFile, expect, Server, test } from "./studio";
 

@@ -3,7 +3,7 @@ import { chromium, type Page } from "@playwright/test";
 import { freshRung } from "@/core/ladder/rung";
 import { figureOf, poseOf } from "@/core/position/figure";
 import { addLadder } from "@/store/ladders";
-import { addLink } from "@/store/practice";
+import { addLink } from "@/store/practiceLinks";
 import { quiet, wholeChromium } from "../e2e/browser";
 import prepareDemo from "../e2e/setup";
 import { quickHand, Studio } from "../e2e/studio";

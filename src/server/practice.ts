@@ -14,19 +14,9 @@ import { day, dayAfter, ident, label, text, whole } from "@/core/text/fields";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import type { Saved } from "@/store/documents";
-import {
-	type AssignmentRow,
-	addLink,
-	archiveAssignment,
-	clearDay,
-	findAssignment,
-	pageOf,
-	saveAssignment,
-	setActsAside,
-	takeActs,
-	withdrawLink,
-	writeForPractice,
-} from "@/store/practice";
+import { type AssignmentRow, archiveAssignment, findAssignment, pageOf, saveAssignment } from "@/store/practice";
+import { clearDay, setActsAside, takeActs, writeForPractice } from "@/store/practiceEntries";
+import { addLink, withdrawLink } from "@/store/practiceLinks";
 import { findStudent } from "@/store/students";
 import { drillOf, notForHome } from "./readPractice";
 import { refusedInLook, store, upToDate } from "./store";

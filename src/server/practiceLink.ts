@@ -1,7 +1,8 @@
 import type { RateLimiterRes } from "rate-limiter-flexible";
 import { allowance, dropOldAllowances } from "@/store/allowance";
 import type { Store } from "@/store/db";
-import { type AssignmentRow, hashOfToken, openLink } from "@/store/practice";
+import type { AssignmentRow } from "@/store/practice";
+import { hashOfToken, openLink } from "@/store/practiceLinks";
 
 /**
  * Who comes by a private link: what its token opens, or the answer in words. A link is asked

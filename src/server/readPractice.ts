@@ -16,16 +16,9 @@ import type { Store } from "@/store/db";
 import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
 import { currentPages } from "@/store/pages";
 import { findPicture } from "@/store/pictures";
-import {
-	type AssignmentRow,
-	findAssignment,
-	floodedDays,
-	LOOKED_AT,
-	latestActs,
-	linksOf,
-	listAssignments,
-	type PracticeLink,
-} from "@/store/practice";
+import { type AssignmentRow, findAssignment, listAssignments } from "@/store/practice";
+import { floodedDays, LOOKED_AT, latestActs } from "@/store/practiceEntries";
+import { linksOf, type PracticeLink } from "@/store/practiceLinks";
 import { findStudent, studentNames } from "@/store/students";
 import { holderOf, studioMark } from "@/store/studio";
 import { store, upToDate } from "./store";

@@ -8,15 +8,9 @@ import { onLadder, store } from "@/store/__tests__/smallStudio";
 import { serverDay } from "@/store/days";
 import { pushEvents } from "@/store/events";
 import { makePack } from "@/store/pack";
-import {
-	type AssignmentRow,
-	addLink,
-	latestActs,
-	linksOf,
-	listAssignments,
-	pageOf,
-	writeForPractice,
-} from "@/store/practice";
+import { type AssignmentRow, listAssignments, pageOf } from "@/store/practice";
+import { latestActs, writeForPractice } from "@/store/practiceEntries";
+import { addLink, linksOf } from "@/store/practiceLinks";
 import { LINK_DAYS, takeWrapUps } from "./wrapUps";
 
 const TODAY = serverDay();

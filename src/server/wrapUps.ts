@@ -9,15 +9,9 @@ import { dayAfter, ident } from "@/core/text/fields";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import { lessonView } from "@/store/lessons";
-import {
-	type AssignmentRow,
-	changePage,
-	findAssignment,
-	latestActs,
-	pageOf,
-	renewLinks,
-	writeForPractice,
-} from "@/store/practice";
+import { type AssignmentRow, changePage, findAssignment, pageOf } from "@/store/practice";
+import { latestActs, writeForPractice } from "@/store/practiceEntries";
+import { renewLinks } from "@/store/practiceLinks";
 import { findStudent } from "@/store/students";
 import { drillOf } from "./readPractice";
 

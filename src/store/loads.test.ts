@@ -8,7 +8,8 @@ import { pushEvents } from "./events";
 import { addLadder, findLadder, saveLadder } from "./ladders";
 import { coachLoadSince, loadSince } from "./loads";
 import { makePack } from "./pack";
-import { findAssignment, saveAssignment, takeActs } from "./practice";
+import { findAssignment, saveAssignment } from "./practice";
+import { takeActs } from "./practiceEntries";
 import { catchUp } from "./projection";
 import { findStudent, saveStudent } from "./students";
 

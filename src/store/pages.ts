@@ -5,7 +5,8 @@ import { journalOf } from "@/core/practice/journal";
 import { asAsked } from "@/core/practice/page";
 import { serverDay } from "./days";
 import type { Store } from "./db";
-import { type AssignmentRow, latestActs, listAssignments, pageOf } from "./practice";
+import { type AssignmentRow, listAssignments, pageOf } from "./practice";
+import { latestActs } from "./practiceEntries";
 import * as t from "./schema";
 
 /** Students' own pages, for what is read of many at once. */

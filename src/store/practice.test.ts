@@ -9,29 +9,27 @@ import { eraseStudent } from "./erase";
 import { eventsAfter, pushEvents } from "./events";
 import {
 	type AssignmentRow,
-	addLink,
 	archiveAssignment,
-	asideOf,
 	changePage,
-	clearDay,
 	findAssignment,
+	listAssignments,
+	pageOf,
+	saveAssignment,
+} from "./practice";
+import {
+	asideOf,
+	clearDay,
 	floodedDays,
 	latestActs,
-	linksOf,
-	listAssignments,
 	MOST_A_DAY,
 	MOST_ENTRIES,
-	openLink,
-	pageOf,
 	practiceActs,
-	renewLinks,
-	saveAssignment,
 	setActsAside,
 	takeActs,
 	waitingRemarks,
-	withdrawLink,
 	writeForPractice,
-} from "./practice";
+} from "./practiceEntries";
+import { addLink, linksOf, openLink, renewLinks, withdrawLink } from "./practiceLinks";
 import { catchUp } from "./projection";
 import { listQuarantine } from "./setAside";
 

@@ -3,6 +3,7 @@
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { v7 as uuid } from "uuid";
+import { moveItem } from "@/core/editing/paths";
 import { warmUpItem } from "@/core/practice/assignment";
 import { drillFor } from "@/server/practice";
 import type { HomeRung } from "@/server/readPractice";
@@ -41,7 +42,7 @@ export function Asked({ bench, rungs, student }: { bench: Bench; rungs: readonly
 			</FormRow>
 			<Sortable
 				ids={assignment.items.map(({ id }) => id)}
-				onMove={(from, to) => edit({ items: moved(assignment.items, from, to) })}
+				onMove={(from, to) => edit({ items: moveItem(assignment.items, from, to) })}
 				onStart={() => {}}
 			>
 				{assignment.items.map((item) => (
@@ -93,10 +94,4 @@ export function Asked({ bench, rungs, student }: { bench: Bench; rungs: readonly
 			<Refusals refusals={refused} />
 		</>
 	);
-}
-
-function moved<T>(list: readonly T[], from: number, to: number): T[] {
-	const rest = list.filter((_, i) => i !== from);
-	const one = list[from];
-	return one === undefined ? rest : [...rest.slice(0, to), one, ...rest.slice(to)];
 }

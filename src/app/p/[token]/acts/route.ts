@@ -5,7 +5,7 @@ import { parseStored } from "@/core/refusals/refusals";
 import { visitorOf } from "@/server/practiceLink";
 import { jsonOr, readAtMost, refused, stranger } from "@/server/route";
 import { store } from "@/server/store";
-import { latestActs, setActsAside, takeActs } from "@/store/practice";
+import { latestActs, setActsAside, takeActs } from "@/store/practiceEntries";
 import { holderOf, studioMark } from "@/store/studio";
 
 const MOST_ACTS = 50;
