@@ -274,12 +274,16 @@ test("a break with its minutes: what to come back with stands there after it", a
 	expect(events.findLast((event) => event.kind === "set.opened")?.body).toMatchObject({ variation: "easier" });
 });
 
-test("eased for them: the easier form is the rung today, and is passed in it", async ({ page, studio }) => {
+test("eased for them: the easier form is the rung until it is lifted, and is passed in it", async ({
+	page,
+	studio,
+}) => {
 	await ladder(studio, { rule: { kind: "streak", r: 2 } });
 	await start(page);
 	await tries(page, "missed, form fine");
 	await touch(page, "more").click();
 	await page.getByRole("button", { name: /^make the easier form theirs/ }).click();
+	await page.getByRole("button", { name: /^too hard for now/ }).click();
 	await tries(page, "GOOD", "GOOD");
 	await expect(page.getByText("rule met")).toBeVisible();
 	await line(page).toContainText("High");
