@@ -69,7 +69,7 @@ async function knowStudent(
 		keyCues(open, [id]),
 		studentDigests(open),
 	]);
-	const home = await newsFor(open, id, digests.get(id)?.last ?? null);
+	const home = (await newsFor(open, id, digests.get(id)?.last ?? null))?.news ?? null;
 	const views = await Promise.all(lessons.map(({ lesson }) => lessonView(open, lesson)));
 	const inUse = ladders.filter((ladder) => !ladder.archived);
 	return {

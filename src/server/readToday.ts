@@ -15,7 +15,6 @@ import type { Store } from "@/store/db";
 import { type LadderRow, ladderQuestions, type Railed, railedLadders } from "@/store/ladders";
 import { doubtfulLessons, lessonView, openLessons, studentDigests } from "@/store/lessons";
 import { newsFor } from "@/store/pages";
-import { pageOf } from "@/store/practice";
 import { waitingRemarks } from "@/store/practiceEntries";
 import { openParked, openPromises } from "@/store/said";
 import { findStudent, studentNames } from "@/store/students";
@@ -118,7 +117,8 @@ export async function readToday(day: string): Promise<TodayProps> {
 			shown.slice(0, 1).map(async ({ id }) => [id, (await findStudent(store, id))?.student.wish ?? ""] as const),
 		),
 	);
-	const home = await homeOf(store, shown[0]?.id, (id) => digests.get(id)?.last ?? null);
+	const first = shown[0];
+	const home = first ? await newsFor(store, first.id, digests.get(first.id)?.last ?? null) : null;
 	const ladders = (await railedLadders(store, { students: shown.map(({ id }) => id) })).filter((row) => !row.archived);
 	const labels = ladderLabels(
 		ladders.map((row) => {
@@ -138,7 +138,7 @@ export async function readToday(day: string): Promise<TodayProps> {
 			isOpen: inLesson.has(id),
 			lesson: lessonOf(inCalendar.get(id), id, names),
 			wish: wishes.get(id) ?? "",
-			home: id === shown[0]?.id ? home : null,
+			home: id === first?.id ? home : null,
 			ladders: ladders
 				.filter((ladder) => ladder.student === id)
 				.map((row) => todayLadder(row, labels.get(row.id)?.what ?? "")),
@@ -164,17 +164,6 @@ export async function readToday(day: string): Promise<TodayProps> {
 		practice: said.map(({ student, ...one }) => ({ ...one, who: names[student] ?? SOMEBODY })),
 		week: await inShort(store, week, day, { students: shown.map(({ id }) => id), ladders }),
 	};
-}
-
-/** What came from home to the page of whoever is next, since their last lesson. */
-async function homeOf(
-	store: Store,
-	student: string | undefined,
-	lastDay: (student: string) => string | null,
-): Promise<TodayStudent["home"]> {
-	const page = student ? await pageOf(store, student) : null;
-	const news = student && page ? await newsFor(store, student, lastDay(student)) : null;
-	return page && news ? { page: page.id, news } : null;
 }
 
 /** The lesson of a row as one of its students meets it. */

@@ -1,6 +1,7 @@
 import { Phone } from "@/core/__tests__/phone";
 import { closeLesson } from "@/core/commands/said";
 import { hashEvent } from "@/core/log/parseEvent";
+import { LINK_DAYS } from "@/core/practice/amount";
 import type { AskedDrill } from "@/core/practice/asked";
 import { journalOf } from "@/core/practice/journal";
 import { dayAfter } from "@/core/text/fields";
@@ -11,7 +12,7 @@ import { makePack } from "@/store/pack";
 import { type AssignmentRow, listAssignments, pageOf } from "@/store/practice";
 import { latestActs, writeForPractice } from "@/store/practiceEntries";
 import { addLink, linksOf } from "@/store/practiceLinks";
-import { LINK_DAYS, takeWrapUps } from "./wrapUps";
+import { takeWrapUps } from "./wrapUps";
 
 const TODAY = serverDay();
 const drill = (item: string, change: Partial<AskedDrill> = {}): AskedDrill => ({

@@ -1,5 +1,6 @@
 import { partingOf } from "@/core/log/parting";
 import { dayOf } from "@/core/log/view";
+import { LINK_DAYS } from "@/core/practice/amount";
 import type { AskedDrill } from "@/core/practice/asked";
 import type { PracticeItem } from "@/core/practice/assignment";
 import { freshPage } from "@/core/practice/freshPage";
@@ -16,9 +17,6 @@ import { findStudent } from "@/store/students";
 import { drillOf } from "./readPractice";
 
 /** What a wrap-up does to a student's own page, when it arrives: once, however often it is sent. */
-
-/** How long a link opens from each wrap-up on. */
-export const LINK_DAYS = 90;
 
 interface Arrived {
 	id: string;

@@ -2,6 +2,7 @@ import { and, eq, isNull, sql } from "drizzle-orm";
 import type { Pack } from "@/core/pack/pack";
 import { homeNews } from "@/core/practice/homeNews";
 import { journalOf } from "@/core/practice/journal";
+import type { HomeNews } from "@/core/practice/news";
 import { asAsked } from "@/core/practice/page";
 import { serverDay } from "./days";
 import type { Store } from "./db";
@@ -27,9 +28,15 @@ const LATEST = 40;
 type PackPage = NonNullable<Pack["students"][number]["page"]>;
 
 /** What came from home to one student's own page since a day; null where they have none, or nothing came. */
-export async function newsFor(store: Store, student: string, since: string | null): Promise<PackPage["news"]> {
+export async function newsFor(
+	store: Store,
+	student: string,
+	since: string | null,
+): Promise<{ page: string; news: HomeNews } | null> {
 	const row = await pageOf(store, student);
-	return row && homeNews(journalOf(row.assignment, await latestActs(store, row, LATEST)), since ?? row.assignment.from);
+	if (!row) return null;
+	const news = homeNews(journalOf(row.assignment, await latestActs(store, row, LATEST)), since ?? row.assignment.from);
+	return news && { page: row.id, news };
 }
 
 /**

@@ -36,3 +36,9 @@ const SPREAD: readonly (readonly number[])[] = [
 /** So many days of a week: those that were chosen before, where it were as many. */
 export const weekdaysFor = (days: number, known: readonly number[] = []): number[] =>
 	known.length === days ? [...known] : [...(SPREAD[Math.min(7, Math.max(1, days))] ?? [])];
+
+/** Of the tries of a day so many are to be good, where nobody said so: a steady student meets about 7 in 10 where targets settle. */
+export const usualTarget = (tries: number): number => Math.max(1, Math.round(0.7 * tries));
+
+/** Days for which a link to a student's page opens, from the day it is made and from each wrap-up. */
+export const LINK_DAYS = 90;

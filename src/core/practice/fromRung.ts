@@ -8,12 +8,11 @@ import { readSides, type Sides } from "@/core/skill/sides";
 import type { Skill } from "@/core/skill/skill";
 import { cutText } from "@/core/text/fields";
 import { list } from "@/core/text/lists";
+import { usualTarget } from "./amount";
 import { freshItem, type HomeRhythm, type PracticeItem } from "./assignment";
 
 /** Tries of one day at home: twenty, or as many as the rung allows. */
 const USUAL_DOSE = 20;
-/** A steady student meets about 7 in 10 where targets settle. */
-const USUAL_SHARE = 0.7;
 const MOST_CUES = 3;
 
 /** A rung as a drill for home: what its ladder and skill say of it, read out for the student's sides. */
@@ -33,7 +32,7 @@ export function itemFromRung(
 		name: said(settings.name, 80),
 		drill: said(settings.drill, 2000),
 		dose,
-		target: Math.max(1, Math.round(USUAL_SHARE * dose)),
+		target: usualTarget(dose),
 		step: Math.max(1, Math.round(dose / 10)),
 		feel: said(watched.map(({ tells }) => tells?.feel ?? "").find(Boolean) ?? "", 300),
 		check: said(causes.map(({ check }) => check).find(Boolean) ?? "", 200),

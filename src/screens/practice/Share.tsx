@@ -5,6 +5,7 @@ import QRCode from "qrcode";
 import { useEffect, useRef, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
+import { LINK_DAYS } from "@/core/practice/amount";
 import { dayAfter } from "@/core/text/fields";
 import { openPracticeLink, withdrawPracticeLink } from "@/server/practice";
 import type { PracticePageProps } from "@/server/readPractice";
@@ -16,8 +17,6 @@ import { opensHereOnly, PrivateAddress } from "@/ui/PrivateAddress";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import css from "./practice.module.css";
-
-const USUAL_DAYS = 90;
 
 /** How practice goes out: by a private link, as one file, on paper. Where no phone could open a link, the other two come first. */
 export function Share(props: Pick<PracticePageProps, "at" | "links" | "day"> & { student: string }) {
@@ -69,7 +68,7 @@ function MakeLink({
 	const router = useRouter();
 	const { refused, ask } = useRefusals();
 	const [name, setName] = useState("");
-	const [ends, setEnds] = useState(dayAfter(day, USUAL_DAYS));
+	const [ends, setEnds] = useState(dayAfter(day, LINK_DAYS));
 	const [address, setAddress] = useState<string | null>(null);
 	const make = async () => {
 		const outcome = await ask(openPracticeLink(at.id, { name: name.trim() || student, ends }));

@@ -3,6 +3,7 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import type { Pack } from "@/core/pack/pack";
+import { LINK_DAYS } from "@/core/practice/amount";
 import { dayAfter } from "@/core/text/fields";
 import { assignPractice, openPracticeLink } from "@/server/practice";
 import { dayWords, today } from "@/ui/dates";
@@ -10,9 +11,6 @@ import Link from "@/ui/Link";
 import { opensHereOnly, PrivateAddress } from "@/ui/PrivateAddress";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
-
-/** As long as a wrap-up lets a link open. */
-const LINK_DAYS = 90;
 
 /** How a student gets to their own page: by the link they have, or one that is made now; where none could be opened, by the file or on paper. */
 export function GiveLink({

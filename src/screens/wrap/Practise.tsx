@@ -6,6 +6,7 @@ import { v7 as uuid } from "uuid";
 import type { LessonView } from "@/core/log/view";
 import type { Pack, PackLadder } from "@/core/pack/pack";
 import { readOn } from "@/core/pack/placing";
+import { usualTarget } from "@/core/practice/amount";
 import { type AskedDrill, MOST_DRILLS } from "@/core/practice/asked";
 import { changeWords, pageChange } from "@/core/practice/page";
 import { cutText } from "@/core/text/fields";
@@ -33,7 +34,6 @@ export function practisable(view: LessonView, ladders: readonly PackLadder[]) {
 
 /** Days a week and tries a day of a drill nobody has said anything of. */
 const USUAL = { days: 4, tries: 10 };
-const USUAL_SHARE = 0.7;
 
 /** What one student is to practise from now on: what their page asks for, and what was worked on today. */
 export function Practise({
@@ -147,7 +147,7 @@ function drillOn(ladder: PackLadder, rung: PackLadder["rungs"][number]): AskedDr
 		name: cutText(readOn(ladder, rung.settings.name), 80),
 		days: USUAL.days,
 		tries,
-		target: Math.max(1, Math.round(USUAL_SHARE * tries)),
+		target: usualTarget(tries),
 		minutes: 0,
 	};
 }
