@@ -105,6 +105,8 @@ export function demoWorkbook(today: string, progress?: (done: number, of: number
 				changes: changesOf(id, dayAfter(today, nextIn)),
 			},
 		})),
+		languages: [],
+		practiceLinks: [],
 		coach: [{ id: "coach" as const, made, coach: freshCoach }],
 		events: [...demoLog(today, progress ? { progress } : {}), ...practice.events],
 		setAside: [],

@@ -135,7 +135,7 @@ test("a guessed, an ended and a withdrawn link open nothing, and say so plainly"
 		expect([wrong, await status(wrong)]).toEqual([wrong, 404]);
 	expect((await send(studio, "x".repeat(43), { acts: [entry()] })).status).toBe(404);
 	await studio.inStore(async (store) => {
-		expect(await openLink(store, token, dayAfter(TODAY, 1))).toBe("ended");
+		expect(await openLink(store, token, dayAfter(TODAY, 1))).toMatchObject({ closed: "ended" });
 		const [link] = await linksOf(store, id);
 		await withdrawLink(store, link?.id ?? "", true);
 	});

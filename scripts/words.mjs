@@ -6,7 +6,7 @@
 import { readFileSync } from "node:fs";
 import { parseArgs } from "node:util";
 import { at, sources } from "./lib.mjs";
-import { stringsIn } from "./words/extract.mjs";
+import { readMessages, stringsIn } from "./words/extract.mjs";
 import { broken, idleExceptions } from "./words/guide.mjs";
 
 const { values: asked } = parseArgs({
@@ -19,6 +19,7 @@ const { values: asked } = parseArgs({
 	},
 });
 
+readMessages(readFileSync(at("src/core/languages/english.ts"), "utf8"));
 const all = sources().flatMap((name) => {
 	const file = `src/${name}`;
 	return stringsIn(file, readFileSync(at(file), "utf8")).map((one) => ({ file, ...one }));

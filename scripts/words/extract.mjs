@@ -19,9 +19,27 @@ const isProse = (text) =>
 	isWords(text) &&
 	(/\p{L}\S* \S*[\p{L}\d]/u.test(text.replace(/\{[^}]*\}/g, " x ")) || /^\p{Lu}\p{Ll}+[.…]?$/u.test(text));
 
+/** Messages of the student's page by their id, so far as they were read; a call that says one is its words. */
+let messages = new Map();
+export const readMessages = (code) => {
+	messages = new Map([...code.matchAll(/^\t"([^"]+)":\s+"((?:[^"\\]|\\.)*)",$/gm)].map(([, id, words]) => [id, words]));
+};
+
+/** The ids a call of `say` may be of: of one that is chosen while it runs, none. */
+function saidBy(node) {
+	if (node.type !== "CallExpression" || calleeOf(node) !== "say") return [];
+	const idsIn = (one) =>
+		one?.type === "StringLiteral"
+			? [one.value]
+			: one?.type === "ConditionalExpression"
+				? [...idsIn(one.consequent), ...idsIn(one.alternate)]
+				: [];
+	return idsIn(node.arguments[0]).filter((id) => messages.has(id));
+}
+
 /** Whether a node is words, or a choice between words. */
 function holdsWords(node) {
-	if (isText(node)) return true;
+	if (isText(node) || saidBy(node).length > 0) return true;
 	if (node.type === "ConditionalExpression") return holdsWords(node.consequent) || holdsWords(node.alternate);
 	return false;
 }
@@ -37,6 +55,8 @@ const NO_WORDS = [
 /** A text with what is filled in by `fill`, as `{code}` where nothing else is said, and what is chosen between as `[one|other]`. */
 function wordsOf(node, fill) {
 	const words = (one) => wordsOf(one, fill);
+	const said = saidBy(node).map((id) => messages.get(id));
+	if (said.length > 0) return said.length === 1 ? said[0] : `[${said.join("|")}]`;
 	if (node.type === "StringLiteral") return node.value;
 	if (node.type === "JSXText") return node.value.replace(/\s*\n\s*/g, " ");
 	if (node.type === "TemplateLiteral")
@@ -74,6 +94,7 @@ function silentIn(up, below) {
 	if (/^(Optional)?MemberExpression$/.test(up.type)) return up.property === below || null;
 	if (up.type === "BinaryExpression") return up.operator !== "+" || null;
 	if (/^(ConditionalExpression|IfStatement|WhileStatement)$/.test(up.type) && up.test === below) return true;
+	if (up.type === "CallExpression" && calleeOf(up) === "say" && up.arguments[0] === below) return true;
 	if (/^(Optional)?(Call|New)Expression$/.test(up.type) && up.callee !== below && isText(below))
 		return SILENT_CALLS.test(calleeOf(up)) || null;
 	return /Statement$|^JSX(Element|Fragment)$|^VariableDeclaration$/.test(up.type) ? false : null;

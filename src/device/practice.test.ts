@@ -52,6 +52,7 @@ const second: PhoneState = {
 	marks: [{ id: "m1", item: "balls", mark: "good", at: 1000, entry: "m1" }],
 	away: [],
 	told: [],
+	served: 0,
 	holder: "studio-1",
 };
 

@@ -32,8 +32,9 @@ export interface PhoneState {
 	 */
 	marks: Touched[];
 	away: string[];
-	/** The latest the server told, for when it does not answer. */
+	/** The latest the server told, for when it does not answer, and when that was by its clock. */
 	told: PracticeAct[];
+	served: number;
 	/** Whose record holds what was sent; null where nobody said. */
 	holder: string | null;
 }
@@ -100,6 +101,7 @@ export function readPhoneState(raw: unknown): PhoneState | null {
 		marks: marksIn(fields),
 		away: listOf(fields.away).filter((id) => typeof id === "string"),
 		told: listOf(fields.told).flatMap((one) => PracticeAct.safeParse(one).data ?? []),
+		served: typeof fields.served === "number" ? fields.served : 0,
 		holder: typeof fields.holder === "string" ? fields.holder : null,
 	};
 }
@@ -186,6 +188,7 @@ const Answer = z.object({
 	/** There is no room for them now: they stay here, and are sent again. */
 	later: z.array(z.object({ id: z.string(), sentence: z.string() })),
 	acts: z.array(PracticeAct),
+	served: z.number(),
 	holder: z.string(),
 });
 export type SendAnswer = z.infer<typeof Answer>;
@@ -217,7 +220,7 @@ export async function sendActs(path: string, acts: readonly StudentAct[], leavin
 	const answer: unknown = await response.json();
 	if (response.status === 404 || response.status === 410) {
 		const said = z.object({ refusals: z.array(z.object({ sentence: z.string() })) }).safeParse(answer);
-		throw new LinkClosed(said.data?.refusals[0]?.sentence ?? "This link has ended.");
+		throw new LinkClosed(said.data?.refusals[0]?.sentence ?? "");
 	}
 	if (!response.ok) throw new Error(`${response.status}`);
 	return Answer.parse(answer);

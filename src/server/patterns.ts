@@ -4,7 +4,21 @@ const OURS = new Set([
 	...["hand-on", "health", "jobs", "ladders", "lessons", "live", "load", "lucky", "new", "note", "notebook"],
 	...["offline", "p", "pack", "paper", "picture", "pictures", "plans", "position", "practice", "progress", "pull"],
 	...["push", "records", "report", "rounds", "rules", "season", "skills", "spot", "start", "stations", "students"],
-	...["studio", "sums", "table", "workbook", "wrap", "passcode", "trust", "group", "settings", "tools", "how", "month"],
+	...[
+		"studio",
+		"sums",
+		"table",
+		"workbook",
+		"wrap",
+		"passcode",
+		"trust",
+		"group",
+		"settings",
+		"tools",
+		"how",
+		"month",
+		"languages",
+	],
 ]);
 
 /**

@@ -16,7 +16,7 @@ import type { Store } from "@/store/db";
 import type { Saved } from "@/store/documents";
 import { type AssignmentRow, archiveAssignment, findAssignment, pageOf, saveAssignment } from "@/store/practice";
 import { clearDay, setActsAside, takeActs, writeForPractice } from "@/store/practiceEntries";
-import { addLink, withdrawLink } from "@/store/practiceLinks";
+import { addLink, keepAt, renewAt, withdrawLink } from "@/store/practiceLinks";
 import { findStudent } from "@/store/students";
 import { drillOf, notForHome } from "./readPractice";
 import { refusedInLook, store, upToDate } from "./store";
@@ -93,21 +93,50 @@ export async function drillFor(student: unknown, at: unknown): Promise<Outcome<P
 	return typeof drill === "string" ? refuse("rung", drill) : { ok: true, value: drill };
 }
 
+/** The address a studio is opened at: "https://studio.example:3000". */
+const Address = z.string().check(z.maxLength(200), z.regex(/^https?:\/\/[^/\s]+$/));
+const Links = z.object({ ids: z.array(ident).check(z.maxLength(500)), address: Address });
+const linkLabels = { ids: "links", address: "address" };
+
+/** Links that were made for another address, made anew for this one in one go: each is answered once. */
+export async function renewPracticeLinks(
+	ids: unknown,
+	address: unknown,
+): Promise<Outcome<{ name: string; path: string }[]>> {
+	const madeUp = await refusedInLook();
+	if (madeUp) return madeUp;
+	const read = parse(Links, { ids, address }, linkLabels);
+	if (!read.ok) return read;
+	const made = await renewAt(await store(), read.value.ids, read.value.address);
+	return done({ ok: true, value: made.map(({ name, token }) => ({ name, path: `/p/${token}` })) });
+}
+
+/** The coach knows that these links open here too. */
+export async function keepPracticeLinks(ids: unknown, address: unknown): Promise<Outcome<null>> {
+	const read = parse(Links, { ids, address }, linkLabels);
+	if (!read.ok) return read;
+	await keepAt(await store(), read.value.ids, read.value.address);
+	return done({ ok: true, value: null });
+}
+
 /** A private link; its address is answered once, and only a hash of it stays here. */
 export async function openPracticeLink(assignment: unknown, asked: unknown): Promise<Outcome<string>> {
 	const madeUp = await refusedInLook();
 	if (madeUp) return madeUp;
 	const read = parse(
-		z.object({ assignment: ident, asked: z.object({ name: label(60), ends: day }) }),
+		z.object({
+			assignment: ident,
+			asked: z.object({ name: label(60), ends: day, address: z.optional(Address) }),
+		}),
 		{ assignment, asked },
 		{ name: "for whom", ends: "last day" },
 	);
 	if (!read.ok) return read;
-	const { name, ends } = read.value.asked;
+	const { name, ends, address } = read.value.asked;
 	const latest = dayAfter(serverDay(), 366);
 	if (ends < serverDay() || ends > latest) return refuse("ends", `Last day: choose a day from today to ${latest}.`);
 	return withAssignment(read.value.assignment, async (open, row) => {
-		const token = await addLink(open, row.id, { name, ends });
+		const token = await addLink(open, row.id, { name, ends, ...(address ? { address } : {}) });
 		return { ok: true, value: `/p/${token}` };
 	});
 }

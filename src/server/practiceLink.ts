@@ -1,6 +1,8 @@
 import type { RateLimiterRes } from "rate-limiter-flexible";
+import { type WholeLocale, wholeLocaleOf } from "@/core/languages/wholeLocale";
 import { allowance, dropOldAllowances } from "@/store/allowance";
 import type { Store } from "@/store/db";
+import { spokenFor } from "@/store/languages";
 import type { AssignmentRow } from "@/store/practice";
 import { hashOfToken, openLink } from "@/store/practiceLinks";
 
@@ -32,20 +34,21 @@ function limits(store: Store): Limits {
 }
 
 export type Visitor =
-	| { row: AssignmentRow; ends: string }
-	| { status: 404 | 410 | 429; title: string; sentence: string; after?: number };
+	| { row: AssignmentRow; ends: string; locale: WholeLocale }
+	| { status: 404 | 410 | 429; title: string; sentence: string; after?: number; locale: WholeLocale };
 
-const over = (reached: unknown): Visitor => ({
+const over = (reached: unknown, locale: WholeLocale): Visitor => ({
 	status: 429,
-	title: "Please wait",
-	sentence: "Too many visits just now. Wait a minute and open it again. Your entries are still on this phone.",
+	title: locale.say("link.wait"),
+	sentence: locale.say("link.wait.why"),
+	locale,
 	after: Math.ceil(((reached as RateLimiterRes).msBeforeNext ?? 60_000) / 1000),
 });
 
 const closed = {
-	withdrawn: "Your coach has switched this link off. Ask for a new one. Your entries are still on this phone.",
-	ended: "This link has ended. Ask your coach for a new one. Your entries are still on this phone.",
-	"put away": "Your coach has archived this practice. Ask for the new one. Your entries are still on this phone.",
+	withdrawn: "link.ended.off",
+	ended: "link.ended.time",
+	"put away": "link.ended.archived",
 } as const;
 
 export async function visitorOf(open: Store, token: string): Promise<Visitor> {
@@ -55,20 +58,23 @@ export async function visitorOf(open: Store, token: string): Promise<Visitor> {
 		try {
 			await wrong.consume("all");
 		} catch (reached) {
-			return over(reached);
+			return over(reached, wholeLocaleOf());
 		}
 		return {
 			status: 404,
+			locale: wholeLocaleOf(),
 			title: "Link not found",
 			sentence:
 				"This link does not work. Check that you copied all of it. If it worked before, ask your coach for a new one. Your entries are still on this phone.",
 		};
 	}
+	const locale = wholeLocaleOf(await spokenFor(open, "row" in opened ? opened.row.student : opened.student));
 	try {
 		await each.consume(hashOfToken(token));
 	} catch (reached) {
-		return over(reached);
+		return over(reached, locale);
 	}
-	if (typeof opened === "string") return { status: 410, title: "This link has ended", sentence: closed[opened] };
-	return opened;
+	if ("closed" in opened)
+		return { status: 410, title: locale.say("link.ended"), sentence: locale.say(closed[opened.closed]), locale };
+	return { ...opened, locale };
 }

@@ -1,24 +1,29 @@
 import { difficultiesOn } from "@/core/difficulty/usual";
 import { limitsOf } from "@/core/ladder/limits";
 import { easedNow } from "@/core/ladder/rail";
+import type { Spoken } from "@/core/languages/spoken";
+import { wholeLocaleOf } from "@/core/languages/wholeLocale";
 import { sideWords } from "@/core/people/student";
 import type { PracticeAct } from "@/core/practice/acts";
 import { whyNotAlone } from "@/core/practice/alone";
-import { type Assignment, daysAsked, inOrder, type PracticeItem } from "@/core/practice/assignment";
-import { itemFromRung, saidOfRung } from "@/core/practice/fromRung";
+import { daysAsked, inOrder } from "@/core/practice/askedOn";
+import type { Assignment, PracticeItem } from "@/core/practice/assignment";
+import { itemFromRung, saidInTheirs } from "@/core/practice/fromRung";
 import { type Journal, journalOf, sumOf } from "@/core/practice/journal";
 import { changesIn } from "@/core/practice/page";
 import type { PageData } from "@/core/practice/pageData";
+import { drillsOn } from "@/core/practice/phases";
 import { readSides } from "@/core/skill/sides";
 import { cutText, dayAfter } from "@/core/text/fields";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
+import { spokenFor, spokenOf } from "@/store/languages";
 import { currentPages } from "@/store/pages";
 import { findPicture } from "@/store/pictures";
 import { type AssignmentRow, findAssignment, listAssignments } from "@/store/practice";
 import { floodedDays, LOOKED_AT, latestActs } from "@/store/practiceEntries";
-import { linksOf, type PracticeLink } from "@/store/practiceLinks";
+import { linksOf, type OpenLink, openLinks, type PracticeLink } from "@/store/practiceLinks";
 import { findStudent, studentNames } from "@/store/students";
 import { holderOf, studioMark } from "@/store/studio";
 import { store, upToDate } from "./store";
@@ -127,11 +132,13 @@ const WEEK = 7;
 export async function readPracticeList(): Promise<{
 	day: string;
 	lines: PracticeLine[];
+	/** Links that open, with the address each was made under. */
+	links: (OpenLink & { who: string })[];
 	students: { id: string; name: string }[];
 }> {
 	const open = await upToDate();
 	const day = serverDay();
-	const [rows, people] = await Promise.all([listAssignments(open), studentNames(open)]);
+	const [rows, people, links] = await Promise.all([listAssignments(open), studentNames(open), openLinks(open)]);
 	const names = new Map(people.map(({ id, name }) => [id, name]));
 	const lines = await Promise.all(
 		currentPages(rows).map(async (row) => {
@@ -141,6 +148,7 @@ export async function readPracticeList(): Promise<{
 	);
 	return {
 		day,
+		links: links.map((link) => ({ ...link, who: names.get(link.student) ?? "" })),
 		lines: lines.sort((a, b) => b.toAnswer + b.suggestions - (a.toAnswer + a.suggestions)),
 		students: people.filter(({ archived }) => !archived).map(({ id, name }) => ({ id, name })),
 	};
@@ -148,7 +156,7 @@ export async function readPracticeList(): Promise<{
 
 function lineOf(row: AssignmentRow, journal: Journal, who: string, day: string): PracticeLine {
 	const from = dayAfter(day, 1 - WEEK);
-	const asked = daysAsked(row.assignment, from, day);
+	const asked = daysAsked(row.assignment, from, day, journal.away);
 	const { days: on, tries, minutes } = sumOf(journal.entries.filter((entry) => entry.day >= from && entry.day <= day));
 	return {
 		id: row.id,
@@ -182,11 +190,14 @@ export interface PracticePageProps {
 }
 
 /** The same, with what counts on each drill as it is printed. */
-export async function readPaper(id: string): Promise<PracticePageProps | null> {
+export async function readPaper(id: string): Promise<(PracticePageProps & { language: Spoken | null }) | null> {
 	const page = await readPractice(id);
 	const open = await store();
 	const row = page && (await findAssignment(open, id));
-	return row ? { ...page, assignment: { ...page.assignment, items: await withCounts(open, row) } } : null;
+	if (!row) return null;
+	const language = await spokenFor(open, row.student);
+	const items = drillsOn(await withCounts(open, row, language), page.assignment.phases, page.day);
+	return { ...page, language, assignment: { ...page.assignment, items } };
 }
 
 export async function readPractice(id: string): Promise<PracticePageProps | null> {
@@ -236,8 +247,9 @@ export async function pageDataOf(
 	how: { ends: string | null; pictures: (hash: string) => Promise<string | null> },
 ): Promise<PageData> {
 	const who = await findStudent(open, row.student);
-	const { note, from, words, most, helper, thresholds, feelings } = row.assignment;
-	const items = inOrder(await withCounts(open, row));
+	const { note, from, words, most, helper, thresholds, feelings, phases } = row.assignment;
+	const language = await spokenOf(open, who?.student.language);
+	const items = inOrder(await withCounts(open, row, language));
 	const pictures = await Promise.all(
 		picturesIn(row.assignment).map(async (hash) => [hash, await how.pictures(hash)] as const),
 	);
@@ -253,6 +265,9 @@ export async function pageDataOf(
 		helper,
 		thresholds,
 		...(feelings ? { feelings } : {}),
+		...(phases ? { phases } : {}),
+		...(language ? { language } : {}),
+		...(how.ends === null ? {} : { served: Date.now() }),
 		acts: await latestActs(open, row),
 		holder: holderOf(await studioMark(open)),
 		pictures: Object.fromEntries(pictures.flatMap(([hash, at]) => (at ? [[hash, at]] : []))),
@@ -261,17 +276,23 @@ export async function pageDataOf(
 	};
 }
 
-/** The drills with what makes a try count: of those that were written before it was said, as their rungs stand now. */
-async function withCounts(open: Store, { student, assignment }: AssignmentRow): Promise<PracticeItem[]> {
+/** The drills in their student's language, with what makes a try count: of those that were written before it was said, as their rungs stand now. */
+async function withCounts(
+	open: Store,
+	{ student, assignment }: AssignmentRow,
+	spoken: Spoken | null,
+): Promise<PracticeItem[]> {
 	const { items } = assignment;
-	if (items.every((item) => item.counts !== undefined || item.rung === null)) return items;
+	if (!spoken && items.every((item) => item.counts !== undefined || item.rung === null)) return items;
+	const locale = wholeLocaleOf(spoken);
 	const [who, rows] = await Promise.all([findStudent(open, student), railedLadders(open, { students: [student] })]);
 	return items.map((item) => {
 		const row = rows.find(({ id }) => id === item.ladder);
 		const rung = row?.ladder.rungs.find(({ id }) => id === item.rung);
-		if (item.counts !== undefined || !row || !rung || !who) return item;
-		const sees = { side: row.ladder.side, strong: who.student.strongSide };
-		return { ...item, ...saidOfRung(rung.settings, row.followed, (words) => cutText(readSides(words, sees), 300)) };
+		if (!row || !rung || !who) return item;
+		const sides = { side: row.ladder.side, strong: who.student.strongSide };
+		const from = { ladder: row.id, of: row.ladder, skill: row.followed, sides };
+		return saidInTheirs(item, itemFromRung(rung, from, item.id), itemFromRung(rung, from, item.id, locale));
 	});
 }
 

@@ -13,6 +13,7 @@ import { dueRungs } from "@/core/today/due";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import { railedLadders } from "@/store/ladders";
+import { languageNames } from "@/store/languages";
 import { lessonsOf, lessonView, type StudentDigest, studentDigests } from "@/store/lessons";
 import { loadSince } from "@/store/loads";
 import { currentPages } from "@/store/pages";
@@ -71,6 +72,8 @@ export interface StudentPageProps {
 	studio: string;
 	at: { id: string; rev: number };
 	student: Student;
+	/** What their page may be in, beside English. */
+	languages: { code: string; name: string }[];
 	archived: boolean;
 	ladders: StudentLadder[];
 	promises: Reminder[];
@@ -130,6 +133,7 @@ export async function readStudent(id: string): Promise<StudentPageProps | null> 
 		studio: studio.id,
 		at: { id: row.id, rev: row.rev },
 		student: row.student,
+		languages: await languageNames(open),
 		archived: row.archived,
 		ladders: ladders.map((ladder) => ({
 			id: ladder.id,

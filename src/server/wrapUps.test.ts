@@ -1,5 +1,5 @@
 import { Phone } from "@/core/__tests__/phone";
-import { closeLesson } from "@/core/commands/said";
+import { closeLesson, replyHome } from "@/core/commands/said";
 import { hashEvent } from "@/core/log/parseEvent";
 import { LINK_DAYS } from "@/core/practice/amount";
 import type { AskedDrill } from "@/core/practice/asked";
@@ -10,7 +10,7 @@ import { serverDay } from "@/store/days";
 import { pushEvents } from "@/store/events";
 import { makePack } from "@/store/pack";
 import { type AssignmentRow, listAssignments, pageOf } from "@/store/practice";
-import { latestActs, writeForPractice } from "@/store/practiceEntries";
+import { latestActs, takeActs, writeForPractice } from "@/store/practiceEntries";
 import { addLink, linksOf } from "@/store/practiceLinks";
 import { takeWrapUps } from "./wrapUps";
 
@@ -101,6 +101,30 @@ test("a target the student took on gives way to the one the coach says afterward
 	expect(await target()).toBe(9);
 	await arrives(closed("two", [drill("d1", { target: 8 })]));
 	expect(await target()).toBe(8);
+});
+
+test("an answer given in a lesson stands on the student's page, once, and on nobody else's", async () => {
+	await arrives(closed("one", [drill("d1")]));
+	const row = await page();
+	const entry = { item: "d1", day: TODAY, place: "", tries: 10, good: 4, target: 7, dose: 10, minutes: 5 };
+	const act = { id: "asked", at: `${TODAY}T12:00:00.000Z`, tz: "UTC" };
+	const body = { ...entry, felt: 2, check: null, remark: "how high?" };
+	await takeActs(store, row, [{ ...act, kind: "done", body }], "link");
+	const answers = async () =>
+		(await latestActs(store, row)).flatMap((one) => (one.kind === "answer" ? [one.body] : []));
+	const phone = new Phone("phone-two", "two").begin(onLadder, "r2").row("g");
+	hours.set(phone, 10);
+	phone.write(replyHome("student", row.id, "asked", "eye height"));
+	await arrives(phone, 3);
+	expect(await answers()).toEqual([{ entry: "asked", text: "eye height" }]);
+	const foreign = new Phone("phone-three", "three").begin(onLadder, "r2").row("g");
+	hours.set(foreign, 10);
+	foreign.write(replyHome("somebody-else", row.id, "asked", "not theirs"));
+	await takeWrapUps(store, at(foreign));
+	expect(await answers()).toHaveLength(1);
+	expect((await makePack(store, null)).students.find(({ id }) => id === "student")?.page?.news?.said).toEqual([
+		{ day: TODAY, remark: "how high?", answered: true, entry: "asked" },
+	]);
 });
 
 test("what is no wrap-up, or nobody's, changes nothing", async () => {

@@ -1,3 +1,4 @@
+import * as z from "zod/mini";
 import { partingOf } from "@/core/log/parting";
 import { dayOf } from "@/core/log/view";
 import { LINK_DAYS } from "@/core/practice/amount";
@@ -6,7 +7,7 @@ import type { PracticeItem } from "@/core/practice/assignment";
 import { freshPage } from "@/core/practice/freshPage";
 import { journalOf } from "@/core/practice/journal";
 import { withAsked } from "@/core/practice/page";
-import { dayAfter, ident } from "@/core/text/fields";
+import { dayAfter, ident, text } from "@/core/text/fields";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import { lessonView } from "@/store/lessons";
@@ -44,8 +45,31 @@ const isParting = (body: unknown): boolean => {
 	return typeof said === "object" && said !== null && "note" in said;
 };
 
+const Reply = z.looseObject({
+	kind: z.literal("practice.replied"),
+	at: z.string(),
+	tz: z.string(),
+	student: ident,
+	body: z.object({ page: ident, entry: ident, text: text(1000) }),
+});
+
+/** What was answered in a lesson stands on the student's page: once, and only on a page of theirs. */
+async function takeReplies(open: Store, raws: readonly unknown[]): Promise<void> {
+	for (const raw of raws) {
+		const reply = Reply.safeParse(raw).data;
+		const row = reply && (await findAssignment(open, reply.body.page));
+		if (!reply || row?.student !== reply.student) continue;
+		const { entry, text: words } = reply.body;
+		const { entries } = journalOf(row.assignment, await latestActs(open, row));
+		if (entries.find((one) => one.entry === entry)?.answer === words) continue;
+		const body = { assignment: row.id, entry, text: words };
+		await writeForPractice(open, row, { kind: "practice.answered", body }, { at: reply.at, tz: reply.tz });
+	}
+}
+
 /** Renews the links of those whose wrap-up has come, and changes their pages where it says what to practise. */
 export async function takeWrapUps(open: Store, raws: readonly unknown[]): Promise<void> {
+	await takeReplies(open, raws);
 	for (const said of wrapUpsIn(raws)) {
 		const view = await lessonView(open, said.lesson);
 		const parting = view && partingOf(view, said.student);

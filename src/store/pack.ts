@@ -1,4 +1,5 @@
 import { and, eq, ne } from "drizzle-orm";
+import type { Coach } from "@/core/coach/coach";
 import { digestLadder } from "@/core/digest/ladderDigest";
 import { foldRail } from "@/core/ladder/rail";
 import type { Pack, PackLadder } from "@/core/pack/pack";
@@ -11,6 +12,7 @@ import type { Store } from "./db";
 import { keyCues } from "./keyCues";
 import { highestPlace } from "./known";
 import { railedLadders } from "./ladders";
+import { spokenBy } from "./languages";
 import { digestsFor } from "./lessonDigests";
 import { lastOpenings, openLessons, studentDigests, usedSince } from "./lessons";
 import { type LimitsOn, limitsOn } from "./loads";
@@ -105,10 +107,8 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		ladders: packed,
 		promises,
 		parked,
-		...(coach.remind && coach.remind.length > 0
-			? { again: coach.remind.map(({ words, every }) => ({ words, every, of: "minutes" as const })) }
-			: {}),
-		...(coach.note ? { note: coach.note } : {}),
+		...ofTheCoach(coach),
+		...(await languagesOf(store, students)),
 		plans: plansIn(plans),
 		open: open.map(({ lesson, students: who, day }) => ({ lesson, students: who, day })),
 	};
@@ -121,6 +121,24 @@ const plansIn = (plans: Awaited<ReturnType<typeof plansFrom>>): NonNullable<Pack
 		const { day, students: who, minutes, wish } = plan;
 		return taken ? [{ day, students: who, minutes, wish, taken }] : [];
 	});
+
+/** What is said again and again, and how notes are written, where the coach has set it. */
+const ofTheCoach = ({ remind = [], note }: Coach): Pick<Pack, "again" | "note"> => ({
+	...(remind.length > 0 ? { again: remind.map(({ words, every }) => ({ words, every, of: "minutes" as const })) } : {}),
+	...(note ? { note } : {}),
+});
+
+/** The languages of these students, each once. */
+async function languagesOf(
+	store: Store,
+	students: readonly { student: { language?: string | undefined } }[],
+): Promise<Pick<Pack, "languages">> {
+	const languages = await spokenBy(
+		store,
+		students.map(({ student }) => student.language),
+	);
+	return languages.length > 0 ? { languages } : {};
+}
 
 /** The day of each student's last lesson, on whichever ladder. */
 function lastDays(ladders: readonly Pick<PackLadder, "student" | "last">[]): Map<string, string> {

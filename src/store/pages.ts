@@ -50,9 +50,9 @@ export async function packPages(store: Store, since: ReadonlyMap<string, string>
 	return new Map(
 		await Promise.all(
 			pages.map(async (row) => {
-				const { items, entries } = journalOf(row.assignment, await latestActs(store, row, LATEST));
-				const drills = items.map(({ item, target }) => asAsked({ ...item, target }));
-				const news = homeNews({ items, entries }, since.get(row.student) ?? row.assignment.from);
+				const journal = journalOf(row.assignment, await latestActs(store, row, LATEST));
+				const drills = journal.items.map(({ item, target }) => asAsked({ ...item, target }));
+				const news = homeNews(journal, since.get(row.student) ?? row.assignment.from);
 				return [row.student, { id: row.id, drills, link: links.get(row.student) ?? null, news }] as const;
 			}),
 		),

@@ -2,6 +2,7 @@ import { Phone } from "@/core/__tests__/phone";
 import { readActs, type StudentAct } from "@/core/practice/acts";
 import { type Assignment, freshItem, USUAL } from "@/core/practice/assignment";
 import { journalOf } from "@/core/practice/journal";
+import { englishDay } from "@/core/text/days";
 import { dayAfter } from "@/core/text/fields";
 import { check, emptyStudio, sentences, store, take, workbook } from "@/store/__tests__/smallStudio";
 import { serverDay } from "./days";
@@ -190,8 +191,8 @@ describe("what a student's page writes", () => {
 		);
 		expect(kept).toEqual(["c"]);
 		expect(refused.map(({ sentence }) => sentence)).toEqual([
-			`${dayAfter(TODAY, 2)} is in the future.`,
-			"Day: enter a day from 1900 to 2199, not 1066-10-14.",
+			`${englishDay(dayAfter(TODAY, 2), TODAY)} is in the future. Choose today or an earlier day.`,
+			"Day: choose a day.",
 		]);
 		expect((await eventsAfter(store, 0)).events[0]).toMatchObject({ ladder: null, rung: null });
 	});
@@ -278,7 +279,7 @@ describe("a student's own page", () => {
 		const campLink = await addLink(store, campId, { name: "camp", ends: TODAY });
 		const opens = async (token: string) => {
 			const opened = await openLink(store, token);
-			return opened !== null && typeof opened === "object" ? opened.row.id : opened;
+			return opened === null ? null : "row" in opened ? opened.row.id : opened.closed;
 		};
 		expect(await opens(oldLink)).toBe("put away");
 		const own = await assigned("student");
@@ -393,13 +394,13 @@ describe("a private link", () => {
 		const row = await assigned("student");
 		const token = await addLink(store, row.id, { name: "phone", ends: TODAY });
 		expect(await openLink(store, token)).toMatchObject({ row: { id: row.id }, ends: TODAY });
-		expect(await openLink(store, token, dayAfter(TODAY, 1))).toBe("ended");
+		expect(await openLink(store, token, dayAfter(TODAY, 1))).toMatchObject({ closed: "ended" });
 		const [link] = await linksOf(store, row.id);
 		await withdrawLink(store, link?.id ?? "", true);
-		expect(await openLink(store, token)).toBe("withdrawn");
+		expect(await openLink(store, token)).toMatchObject({ closed: "withdrawn" });
 		await withdrawLink(store, link?.id ?? "", false);
 		await archiveAssignment(store, row.id, true);
-		expect(await openLink(store, token)).toBe("put away");
+		expect(await openLink(store, token)).toMatchObject({ closed: "put away" });
 	});
 
 	test("is kept as a hash alone; guessed, shortened or turned to something else it opens nothing", async () => {

@@ -1,5 +1,6 @@
 import { and, desc, eq, inArray, type SQL, sql } from "drizzle-orm";
 import { v7 as uuid } from "uuid";
+import { type WholeLocale, wholeLocaleOf } from "@/core/languages/wholeLocale";
 import type { EventDraft, LogEvent } from "@/core/log/event";
 import { envelope } from "@/core/log/event";
 import { byOrder } from "@/core/log/order";
@@ -23,7 +24,7 @@ import { holds } from "./takenBack";
 
 /** What came of a page: its entries and targets, as they arrive and as they are read. */
 
-const kinds = ["practice", "practice.target", "practice.answered", "void"] as const;
+const kinds = ["practice", "practice.target", "practice.away", "practice.answered", "void"] as const;
 
 /** Everything that was written of a student's practice, oldest first, taken-back ones and all. */
 async function practiceLog(db: Pick<Store["db"], "select">, student: string): Promise<LogEvent[]> {
@@ -60,8 +61,11 @@ export async function latestActs(
 			.where(and(eq(t.event.device, id), kind))
 			.orderBy(desc(t.event.dseq))
 			.limit(most);
-	const [all, targets] = await Promise.all([own(undefined), own(eq(t.event.kind, "practice.target"))]);
-	const rows = [...new Map([...targets, ...all].map((row) => [row.id, row])).values()];
+	const [all, standing] = await Promise.all([
+		own(undefined),
+		own(inArray(t.event.kind, ["practice.target", "practice.away"])),
+	]);
+	const rows = [...new Map([...standing, ...all].map((row) => [row.id, row])).values()];
 	return actsOf(id, resolve(rows.map(asEvent).sort(byOrder)) as LogEvent[]);
 }
 
@@ -88,7 +92,11 @@ function allowedToday(store: Store): Record<"entries" | "sendings", Allowance> {
 }
 
 /** How many more an assignment takes now, of new ones and of those sent anew, and why no more. */
-async function roomFor(store: Store, id: string): Promise<{ room: number; again: number; why: string }> {
+async function roomFor(
+	store: Store,
+	id: string,
+	{ say }: Pick<WholeLocale, "say"> = wholeLocaleOf(),
+): Promise<{ room: number; again: number; why: string }> {
 	const [counted] = await store.db
 		.select({
 			events: sql<number>`count(*)`,
@@ -111,12 +119,12 @@ async function roomFor(store: Store, id: string): Promise<{ room: number; again:
 		? {
 				room: Math.min(a, left),
 				again,
-				why: `This page has sent ${MOST_ENTRIES} entries, the most it can. Ask your coach for a new one. This entry stays on your phone.`,
+				why: say("refused.most ever", { n: MOST_ENTRIES }),
 			}
 		: {
 				room: b,
 				again,
-				why: `${MOST_A_DAY} entries came today, the most in one day. This entry stays on your phone and is sent tomorrow.`,
+				why: say("refused.most today", { n: MOST_A_DAY }),
 			};
 }
 
@@ -159,6 +167,7 @@ export async function takeActs(
 	row: AssignmentRow,
 	acts: readonly StudentAct[],
 	by: (typeof ways)[number],
+	locale: WholeLocale = wholeLocaleOf(),
 ): Promise<TakenIn> {
 	const { id, student } = row;
 	const own = by === "link" || by === "file";
@@ -167,7 +176,7 @@ export async function takeActs(
 		acts.map(({ id: act }) => act),
 	);
 	const endless = Number.POSITIVE_INFINITY;
-	const { room, again, why } = own ? await roomFor(store, id) : { room: endless, again: endless, why: "" };
+	const { room, again, why } = own ? await roomFor(store, id, locale) : { room: endless, again: endless, why: "" };
 	const here = await sendingsOf(store.db, id, acts);
 	const isAgain = (act: StudentAct) => act.kind === "done" && (here.get(entryOf(act))?.rev ?? -1) >= 0;
 	const coming = [...new Map(acts.flatMap((act) => (before.has(act.id) ? [] : [[act.id, act] as const]))).values()];
@@ -189,7 +198,7 @@ export async function takeActs(
 		const sendings = await sendingsOf(tx, id, acts);
 		for (const act of acts) {
 			if (!known.has(act.id) && !fits.has(act.id)) continue;
-			const why = kept.has(act.id) ? null : whyNotTaken(act, row, known, fresh, sendings);
+			const why = kept.has(act.id) ? null : whyNotTaken(act, row, { known, fresh, sendings }, locale);
 			if (why !== null) refused.push({ id: act.id, sentence: why });
 			else kept.add(act.id);
 			if (why === null && !known.has(act.id) && isLatest(act, sendings)) fresh.set(act.id, act);
@@ -218,7 +227,7 @@ export async function takeActs(
 		for (const one of foreign) {
 			kept.delete(one);
 			fresh.delete(one);
-			refused.push({ id: one, sentence: NOT_OURS });
+			refused.push({ id: one, sentence: locale.say("refused.not ours") });
 		}
 		const resent = [...fresh.values()].filter(isAgain).length;
 		return { kept: [...kept], fresh: fresh.size, resent, refused };
@@ -252,30 +261,34 @@ export async function setActsAside(
 	await use(store, id, { entries: some.length, sendings: 0 });
 }
 
-const NOT_OURS = "This entry belongs to another page.";
-
 /** Null: it is here, or may come. Otherwise what is wrong with it. */
 function whyNotTaken(
 	act: StudentAct,
 	row: Pick<AssignmentRow, "id" | "student" | "apart">,
-	known: ReadonlyMap<string, LogEvent>,
-	fresh: ReadonlyMap<string, StudentAct>,
-	sendings: ReadonlyMap<string, Sendings>,
+	{
+		known,
+		fresh,
+		sendings,
+	}: {
+		known: ReadonlyMap<string, LogEvent>;
+		fresh: ReadonlyMap<string, StudentAct>;
+		sendings: ReadonlyMap<string, Sendings>;
+	},
+	{ say, day: dayWords }: WholeLocale,
 ): string | null {
 	const before = known.get(act.id);
 	// The same one again: from a second sending, or from the file and the link both.
-	if (before) return before.device === row.id || isTheirs(before, row) ? null : NOT_OURS;
+	if (before) return before.device === row.id || isTheirs(before, row) ? null : say("refused.not ours");
 	if (act.kind === "back") {
 		const target = known.get(act.body.entry);
 		const ours = target !== undefined && isTheirs(target, row);
 		const isHere = (sendings.get(act.body.entry)?.rev ?? -1) >= 0;
-		return ours || isHere || freshOf(act.body.entry, fresh.values()).length > 0
-			? null
-			: "The entry to undo is missing, or belongs to another page.";
+		return ours || isHere || freshOf(act.body.entry, fresh.values()).length > 0 ? null : say("refused.undo");
 	}
 	if (act.kind !== "done") return null;
 	const latest = dayAfter(serverDay(), 1);
-	return act.body.day > latest ? `${act.body.day} is in the future.` : dayTrouble("Day", act.body.day);
+	if (act.body.day > latest) return say("refused.future", { day: dayWords(act.body.day, serverDay()) });
+	return dayTrouble("", act.body.day) ? say("refused.day") : null;
 }
 
 /** Written on this page, or on an older one of the student's, whose links lead here. */
@@ -284,7 +297,7 @@ const isTheirs = (
 	row: Pick<AssignmentRow, "id" | "student" | "apart">,
 ): boolean =>
 	(row.apart ? device === row.id : student === row.student) &&
-	(kind === "practice" || (kind === "practice.target" && actor === "link"));
+	(kind === "practice" || kind === "practice.away" || (kind === "practice.target" && actor === "link"));
 
 /** The day of the record is the day it was done; of anything else, the day it came. */
 const dayOf = (act: StudentAct): string => (act.kind === "done" ? act.body.day : serverDay());
@@ -297,6 +310,7 @@ function draftOf(
 ): EventDraft & { id: string } {
 	const whose = { id: act.id, student };
 	if (act.kind === "back") return { ...whose, kind: "void", body: { targets } };
+	if (act.kind === "away") return { ...whose, kind: "practice.away", body: { assignment: id, ...act.body } };
 	const item = assignment.items.find((one) => one.id === act.body.item);
 	const where = { ...whose, ladder: item?.ladder ?? undefined, rung: item?.rung ?? undefined } as const;
 	return act.kind === "target"

@@ -61,11 +61,11 @@ export async function renewLinks(store: Store, student: string, until: string): 
 export async function addLink(
 	{ write }: Store,
 	assignment: string,
-	{ name, ends }: { name: string; ends: string },
+	{ name, ends, address = null }: { name: string; ends: string; address?: string | null },
 ): Promise<string> {
 	const token = randomBytes(32).toString("base64url");
 	await write((tx) =>
-		tx.insert(t.practiceLink).values({ id: uuid(), assignment, name, ends, hash: hashOfToken(token) }),
+		tx.insert(t.practiceLink).values({ id: uuid(), assignment, name, ends, address, hash: hashOfToken(token) }),
 	);
 	return token;
 }
@@ -79,8 +79,68 @@ export async function withdrawLink({ write }: Store, id: string, withdrawn: bool
 	);
 }
 
+/** A link that still opens, with the address it was made under. */
+export interface OpenLink {
+	id: string;
+	assignment: string;
+	student: string;
+	name: string;
+	address: string;
+}
+
+/** Links that have not ended and are not switched off, of which the address is known: where the studio is found at another one, they open nothing. */
+export async function openLinks({ db }: Store, day: string = serverDay()): Promise<OpenLink[]> {
+	const rows = await db
+		.select({
+			id: t.practiceLink.id,
+			assignment: t.practiceLink.assignment,
+			student: t.assignment.student,
+			name: t.practiceLink.name,
+			address: t.practiceLink.address,
+		})
+		.from(t.practiceLink)
+		.innerJoin(t.assignment, eq(t.assignment.id, t.practiceLink.assignment))
+		.where(and(isNull(t.practiceLink.withdrawnAt), sql`${t.practiceLink.ends} >= ${day}`))
+		.orderBy(asc(t.practiceLink.createdAt));
+	return rows.flatMap(({ address, ...row }) => (address === null ? [] : [{ ...row, address }]));
+}
+
+/** Makes links anew under another address, each for the same page, name and days; the old ones are switched off. */
+export async function renewAt(
+	store: Store,
+	ids: readonly string[],
+	address: string,
+): Promise<{ name: string; token: string }[]> {
+	const rows = (
+		await store.db
+			.select()
+			.from(t.practiceLink)
+			.where(inArray(t.practiceLink.id, [...ids]))
+	).filter(({ withdrawnAt }) => withdrawnAt === null);
+	const made = rows.map((row) => ({ ...row, token: randomBytes(32).toString("base64url") }));
+	await store.write(async (tx) => {
+		for (const { id, assignment, name, ends, token } of made) {
+			await tx.update(t.practiceLink).set({ withdrawnAt: stamp() }).where(eq(t.practiceLink.id, id));
+			await tx.insert(t.practiceLink).values({ id: uuid(), assignment, name, ends, address, hash: hashOfToken(token) });
+		}
+	});
+	return made.map(({ name, token }) => ({ name, token }));
+}
+
+/** Links that are known to open under this address too. */
+export async function keepAt({ write }: Store, ids: readonly string[], address: string): Promise<void> {
+	await write((tx) =>
+		tx
+			.update(t.practiceLink)
+			.set({ address })
+			.where(inArray(t.practiceLink.id, [...ids])),
+	);
+}
+
 /** What a token opens: an assignment, or why it opens nothing any more; null for one that never did. */
-export type Opened = { row: AssignmentRow; ends: string } | "withdrawn" | "ended" | "put away";
+export type Opened =
+	| { row: AssignmentRow; ends: string }
+	| { closed: "withdrawn" | "ended" | "put away"; student: string };
 
 export async function openLink(store: Store, token: string, day: string = serverDay()): Promise<Opened | null> {
 	if (!/^[\w-]{43}$/.test(token)) return null;
@@ -92,7 +152,6 @@ export async function openLink(store: Store, token: string, day: string = server
 	if (!link || !made) return null;
 	// Where a student has several pages of before, the newest is theirs, and every link leads there.
 	const row = made.apart ? made : ((await pageOf(store, made.student)) ?? made);
-	if (link.withdrawnAt !== null) return "withdrawn";
-	if (link.ends < day) return "ended";
-	return row.archived ? "put away" : { row, ends: link.ends };
+	const closed = link.withdrawnAt !== null ? "withdrawn" : link.ends < day ? "ended" : row.archived ? "put away" : null;
+	return closed ? { closed, student: row.student } : { row, ends: link.ends };
 }

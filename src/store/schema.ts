@@ -2,6 +2,7 @@ import { sql } from "drizzle-orm";
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from "drizzle-orm/sqlite-core";
 import type { LadderDigest } from "@/core/digest/ladderDigest";
 import type { LessonDigest } from "@/core/digest/lessonDigest";
+import type { Spoken } from "@/core/languages/spoken";
 import type { SaidKind } from "@/core/log/reminders";
 import type { AskedFrom } from "@/core/practice/page";
 
@@ -123,6 +124,12 @@ export const plan = sqliteTable("plan", { ...document, day: text().notNull() }, 
 /** Lessons in the calendar: single ones and series. */
 export const booking = sqliteTable("booking", { ...document });
 
+/** Languages of students, by their code; what pages carry of each is compiled once, when it is saved. */
+export const language = sqliteTable("language", {
+	...document,
+	compiled: text({ mode: "json" }).notNull().$type<Spoken>(),
+});
+
 /** Addresses under which the calendar may be subscribed to: of each long random token only its hash. */
 export const feed = sqliteTable("feed", {
 	id: text().primaryKey(),
@@ -176,6 +183,8 @@ export const practiceLink = sqliteTable(
 		/** For whom it was made. */
 		name: text().notNull(),
 		hash: text().notNull().unique(),
+		/** The address of the studio it was made under; null where older builds did not ask. */
+		address: text(),
 		/** The last day on which it opens. */
 		ends: text().notNull(),
 		withdrawnAt: text(),

@@ -30,7 +30,19 @@ export const projections = [
 
 /** Tables of what a studio holds: what names another comes before it. */
 export const contents = [
-	...[t.event, t.quarantine, t.still, t.practiceLink, t.assignment, t.plan, t.booking, t.feed, t.busy, t.coach],
+	...[
+		t.event,
+		t.quarantine,
+		t.still,
+		t.practiceLink,
+		t.assignment,
+		t.plan,
+		t.booking,
+		t.feed,
+		t.busy,
+		t.coach,
+		t.language,
+	],
 	...[t.ladderRevision, t.ladder, t.skillRevision, t.skillDraft, t.picture, t.skill, t.student],
 	...[t.ladderVersion, t.rungVersion, t.skillVersion],
 ];

@@ -10,12 +10,18 @@ const subscribe = (listener: () => void) => {
 	window.addEventListener(LIGHT, listener);
 	return () => window.removeEventListener(LIGHT, listener);
 };
-const read = () => document.documentElement.dataset.light ?? "paper";
+const read = () => lights.find((one) => one === document.documentElement.dataset.light) ?? "paper";
 
 /** Paper for indoors, full contrast for the sun, dim for halls. */
-export function LightSwitch({ className }: { className: string }) {
-	const light = useSyncExternalStore(subscribe, read, () => "paper");
-	const next = lights[((lights as readonly string[]).indexOf(light) + 1) % lights.length] ?? "paper";
+export function LightSwitch({
+	className,
+	words = (light) => `light: ${light}`,
+}: {
+	className: string;
+	words?: (light: (typeof lights)[number]) => string;
+}) {
+	const light = useSyncExternalStore(subscribe, read, () => "paper" as const);
+	const next = lights[(lights.indexOf(light) + 1) % lights.length] ?? "paper";
 	return (
 		<button
 			type="button"
@@ -26,7 +32,7 @@ export function LightSwitch({ className }: { className: string }) {
 				window.dispatchEvent(new Event(LIGHT));
 			}}
 		>
-			light: {light}
+			{words(light)}
 		</button>
 	);
 }

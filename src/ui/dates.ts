@@ -1,17 +1,5 @@
+import { englishDay } from "@/core/text/days";
 import { now } from "@/device/now";
-
-/**
- * Days in words, by the browser's own calendar: a library for it would be a twentieth of
- * what the lesson loads. The parts are put in one order, so that server and browser say
- * the same.
- */
-const parts = new Intl.DateTimeFormat("en-US", {
-	weekday: "short",
-	day: "numeric",
-	month: "short",
-	year: "numeric",
-	timeZone: "UTC",
-});
 
 /**
  * Until a page is the browser's own, its words are the server's: a page that says "today" of
@@ -31,11 +19,7 @@ export function today(date = new Date()): string {
 }
 
 /** "Tue 24 Nov"; the year is said only when it is another one. */
-export function dayWords(day: string, from = today()): string {
-	const said = Object.fromEntries(parts.formatToParts(new Date(day)).map(({ type, value }) => [type, value]));
-	const words = `${said.weekday} ${said.day} ${said.month}`;
-	return day.slice(0, 4) === from.slice(0, 4) ? words : `${words} ${said.year}`;
-}
+export const dayWords = (day: string, from = today()): string => englishDay(day, from);
 
 /** "30 Nov – 6 Dec", "1 – 3 Dec": a stretch of days, both included, without their weekdays. */
 export function stretchWords(from: string, to: string): string {

@@ -25,6 +25,7 @@ planned.write([
 const all: Record<string, Drafts> = {
 	makePromise: said.makePromise("ida", "bring the short clubs", "2026-03-01"),
 	keepPromise: said.keepPromise("ida", "promise"),
+	replyHome: said.replyHome("ida", "page", "entry", "eye height"),
 	park: said.park("ida", "left foot turns out"),
 	unpark: said.unpark("ida", "parked"),
 	setKeyCue: said.setKeyCue("ida", "post it", true),

@@ -15,6 +15,11 @@ export const keepPromise = (student: string | null, promise: string): Drafts => 
 	{ kind: "promise.kept", student, body: { promise } },
 ];
 
+/** The coach's word to a remark from home; empty where it was talked over and nothing is to be written. */
+export const replyHome = (student: string, page: string, entry: string, text: string): Drafts => [
+	{ kind: "practice.replied", student, body: { page, entry, text } },
+];
+
 /** @param parked the event it was noted in */
 export const unpark = (student: string | null, parked: string): Drafts => [
 	{ kind: "unparked", student, body: { parked } },

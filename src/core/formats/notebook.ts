@@ -1,7 +1,6 @@
-import Papa from "papaparse";
 import { dayTrouble, day as isDay } from "@/core/text/fields";
 import { foldText } from "@/core/text/foldText";
-import { rearm } from "./tables";
+import { type CellLine, linesOf } from "./cells";
 
 /**
  * A notebook's table of old scores: a line a rung and a day. Read from a file or pasted from a
@@ -20,7 +19,7 @@ export type DayOrder = "year first" | "day first" | "month first";
 export interface Cells {
 	/** Names of the columns, where the first line holds them. */
 	head: string[] | null;
-	rows: { line: number; cells: string[] }[];
+	rows: CellLine[];
 	/** Why it cannot be read at all. */
 	trouble: string | null;
 }
@@ -35,17 +34,8 @@ const meant: Record<NotebookColumn, readonly string[]> = {
 
 /** The cells of a table as text: commas, semicolons, tabs or bars between, quotes as a spreadsheet writes them. */
 export function cellsOf(text: string): Cells {
-	const read = Papa.parse<string[]>(text.replace(/^\uFEFF/, ""), { delimitersToGuess: ["\t", ",", ";", "|"] });
-	const wrong = read.errors.find(({ type }) => type === "Quotes");
-	if (wrong)
-		return {
-			head: null,
-			rows: [],
-			trouble: `Line ${(wrong.row ?? 0) + 1} has a missing or extra quotation mark. Correct it in the table.`,
-		};
-	const all = read.data
-		.map((cells, i) => ({ line: i + 1, cells: cells.map((cell) => rearm(cell.trim())) }))
-		.filter(({ cells }) => cells.some((cell) => cell !== ""));
+	const all = linesOf(text);
+	if (typeof all === "string") return { head: null, rows: [], trouble: all };
 	if (all.length === 0) return { head: null, rows: [], trouble: "The table is empty. Paste it, or choose its file." };
 	if (all.length > MOST_LINES)
 		return {

@@ -4,6 +4,7 @@ import { Coach } from "@/core/coach/coach";
 import { hashOf, hashOfBytes } from "@/core/hash/hash";
 import { Ladder, Policy } from "@/core/ladder/ladder";
 import { RungSettings } from "@/core/ladder/rung";
+import { Language } from "@/core/languages/language";
 import type { LogEvent } from "@/core/log/event";
 import { parseAnyEvent } from "@/core/log/parseAnyEvent";
 import { outOfBounds } from "@/core/log/parseEvent";
@@ -16,7 +17,7 @@ import { AskedFrom } from "@/core/practice/page";
 import { type Outcome, parseStored, type Refusal, refuse } from "@/core/refusals/refusals";
 import { PICTURE_CHARS, pictureTypes } from "@/core/skill/picture";
 import { Skill } from "@/core/skill/skill";
-import { ident, text, whole } from "@/core/text/fields";
+import { day, ident, text, whole } from "@/core/text/fields";
 
 /**
  * The workbook: one JSON file that holds a studio, or one student, skill or ladder of
@@ -81,7 +82,7 @@ export const sections = {
 	plans: z.strictObject({ ...document, plan: LessonPlan }),
 	/** Lessons in the calendar. */
 	bookings: z.strictObject({ ...document, booking: Booking }),
-	/** What a student is to practise; the links to it are in no file. */
+	/** What a student is to practise. */
 	assignments: z.strictObject({
 		...document,
 		/** Signs what the student's page hands back as text. */
@@ -92,8 +93,21 @@ export const sections = {
 		/** What was asked for from which day on, oldest first. */
 		history: z.optional(z.array(AskedFrom).check(z.maxLength(200))),
 	}),
+	/** Private links to students' pages: what opens one is in no file, only its hash, so that it goes on opening where the address stays. */
+	practiceLinks: z.strictObject({
+		id: ident,
+		made: moment,
+		assignment: ident,
+		name: text(60),
+		hash,
+		address: z.nullable(text(200)),
+		ends: day,
+		withdrawn: z.nullable(moment),
+	}),
 	/** Stills of held positions, with what was measured on them; each names one of the pictures. */
 	stills: z.strictObject({ ...document, still: Still }),
+	/** Languages of students; `id` is the code. */
+	languages: z.strictObject({ ...document, language: Language }),
 	/** What holds for the whole studio: one row. */
 	coach: z.strictObject({ id: z.literal("coach"), made: moment, coach: Coach }),
 	/** What happened, as the record keeps it: see `events` in the formats' description. */
@@ -135,7 +149,9 @@ export interface Rows {
 	plans: z.infer<(typeof sections)["plans"]>;
 	bookings: z.infer<(typeof sections)["bookings"]>;
 	assignments: z.infer<(typeof sections)["assignments"]>;
+	practiceLinks: z.infer<(typeof sections)["practiceLinks"]>;
 	stills: z.infer<(typeof sections)["stills"]>;
+	languages: z.infer<(typeof sections)["languages"]>;
 	coach: z.infer<(typeof sections)["coach"]>;
 	events: LogEvent | Erased;
 	setAside: z.infer<(typeof sections)["setAside"]>;

@@ -8,7 +8,8 @@ import { type Ladder, type Rung, watchRefusals } from "./ladder";
 import { careful, limitsOf } from "./limits";
 import { foldRail } from "./rail";
 import { freshRung } from "./rung";
-import { distances, freshSketch, Sketch, sketchFor, withoutItem } from "./sketch";
+import { freshSketch, Sketch, withoutItem } from "./sketch";
+import { distances, sketchFor } from "./sketchSeen";
 import { areTwins, mirrorLadder, twinOn } from "./twin";
 
 let n = 0;

@@ -334,6 +334,8 @@ export const bodies = {
 	unparked: z.object({ parked: ident }),
 	promise: z.object({ text: label(400), due: day }),
 	"promise.kept": z.object({ promise: ident }),
+	/** The coach's word to what a student wrote at home, said in the lesson: the page takes it over when it arrives. */
+	"practice.replied": z.object({ page: ident, entry: ident, text: text(1000) }),
 	"peg.moved": z.object({
 		from: z.nullable(ident),
 		to: ident,

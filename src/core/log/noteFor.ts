@@ -1,6 +1,6 @@
 import { filled, type NotePart, type NoteTemplate, orderOf, usualNote } from "@/core/coach/noteTemplate";
+import { type WholeLocale, wholeLocaleOf } from "@/core/languages/wholeLocale";
 import { SHOWN } from "@/core/skill/cue";
-import { plural } from "@/core/text/lists";
 import { capital } from "@/core/text/wording";
 import { inTerms, RUN_WORTH_TELLING } from "./terms";
 import { isReal, namedForm, type RungWrap, scoreOf, tellsRuns } from "./wrap";
@@ -34,18 +34,20 @@ export interface NoteExtras {
 	next?: string | null;
 	/** The coach's own words and order. */
 	template?: NoteTemplate;
+	/** The student's language; English where nothing is said. */
+	locale?: WholeLocale;
 }
 
 /** The rung's score in words, and its longest run where a run means something; of no good try, only that it was tried. */
-function scoreLine(rung: RungWrap): string {
+function scoreLine(rung: RungWrap, { say }: WholeLocale): string {
 	const { good, tries, of } = scoreOf(rung);
-	if (of === "stretch") return "no tries of their own";
-	if (good === null) return `${plural(tries, "try")} to warm up`;
-	const where = of === "variation" ? ", on an easier or harder form" : "";
-	if (tries === 0) return "tried, not counted";
-	if (good === 0) return `${plural(tries, "try")}${where}`;
+	if (of === "stretch") return say("note.stretch");
+	if (good === null) return say("note.warm-up", { tries });
+	if (tries === 0) return say("note.not counted");
+	const score = good === 0 ? say("note.tries", { tries }) : say("note.score", { good, tries });
+	const words = of === "variation" ? say("note.other form", { words: score }) : score;
 	const run = tellsRuns(rung) ? (rung.longestRun ?? 0) : 0;
-	return `${good} of ${plural(tries, "try")} good${where}${run >= RUN_WORTH_TELLING && run < good ? `, longest run ${run}` : ""}`;
+	return run >= RUN_WORTH_TELLING && run < good ? say("note.run", { words, run }) : words;
 }
 
 /**
@@ -53,35 +55,48 @@ function scoreLine(rung: RungWrap): string {
  * first. Nothing where it did not: the note of a hard day is no verdict. The scores stand
  * as they were counted; of a handful of tries no best is made.
  */
-function betterWords(rung: RungWrap, { before, dayWords = (day) => day }: NoteExtras): string {
+function betterWords(rung: RungWrap, { before, dayWords = (day) => day }: NoteExtras, { say }: WholeLocale): string {
 	const { good, tries, of } = scoreOf(rung);
 	const { first, best } = before?.(rung) ?? {};
 	if (of !== "rung" || good === null || tries < FEWEST_FOR_A_BEST || !isReal(rung)) return "";
 	const better = (than: DayScore) => good * than.tries > than.good * tries;
-	const words = ({ good: g, tries: t, day }: DayScore) => `${g} of ${t} on ${dayWords(day)}`;
-	if (best && best.tries > 0 && better(best)) return ` Best score so far. Before: ${words(best)}.`;
-	return first && first.tries > 0 && better(first) ? ` First time: ${words(first)}.` : "";
+	const values = ({ good: g, tries: t, day }: DayScore) => ({ good: g, tries: t, day: dayWords(day) });
+	if (best && best.tries > 0 && better(best)) return ` ${say("note.best", values(best))}`;
+	return first && first.tries > 0 && better(first) ? ` ${say("note.first", values(first))}` : "";
 }
 
 const FEWEST_FOR_A_BEST = 5;
 
-const passedWords = ({ met, easedBy }: RungWrap): string =>
-	met ? (easedBy ? " Passed in the easier form." : " Passed.") : "";
+const passedWords = ({ met, easedBy }: RungWrap, { say }: WholeLocale): string =>
+	met ? ` ${say(easedBy ? "note.passed easier" : "note.passed")}` : "";
 
 const asSentence = (words: string): string => ` ${capital(words)}.`;
 
 /** What was done on one rung. */
-function rungLine(rung: RungWrap, extras: NoteExtras): string {
+function rungLine(rung: RungWrap, extras: NoteExtras, locale: WholeLocale): string {
 	const { of } = scoreOf(rung);
 	// Of choices the first of its terms says the score.
 	const saidByTerms = rung.visits.at(-1)?.rule.kind === "decision" && of === "rung";
 	const plain =
-		saidByTerms || (rung.tries === 0 && of === "rung" && inTerms(rung).length > 0) ? "" : ` ${scoreLine(rung)}.`;
+		saidByTerms || (rung.tries === 0 && of === "rung" && inTerms(rung).length > 0)
+			? ""
+			: ` ${scoreLine(rung, locale)}.`;
 	const beside =
 		of === "rung" && rung.variationTries > 0
-			? ` On an easier or harder form: ${rung.variationGood} of ${rung.variationTries} good.`
+			? ` ${locale.say("note.beside", { good: rung.variationGood, tries: rung.variationTries })}`
 			: "";
-	return `${namedForm(rung)}:${plain}${betterWords(rung, extras)}${inTerms(rung).map(asSentence).join("")}${beside}${passedWords(rung)}`;
+	return `${namedForm(rung)}:${plain}${betterWords(rung, extras, locale)}${inTerms(rung).map(asSentence).join("")}${beside}${passedWords(rung, locale)}`;
+}
+
+/** The template where the coach left it as it came, in the student's language; the coach's own words stay as they are. */
+function inTheirs(template: NoteTemplate, { say }: WholeLocale): NoteTemplate {
+	const said = {
+		cue: say("note.cue", { cue: "{cue}" }),
+		practise: say("note.practise"),
+		next: say("note.next", { day: "{day}" }),
+	};
+	const left = (["cue", "practise", "next"] as const).filter((part) => template[part] === usualNote[part]);
+	return { ...template, ...Object.fromEntries(left.map((part) => [part, said[part]])) };
 }
 
 /**
@@ -103,20 +118,22 @@ function oneCue(rungs: readonly RungWrap[]): string | null {
  * are any. No judgement and no cheering; the coach adds those.
  */
 export function noteLines(name: string, day: string, rungs: readonly RungWrap[], extras: NoteExtras = {}): NoteLine[] {
-	const { marks = [], practise = [], next, template = usualNote } = extras;
+	const { marks = [], practise = [], next, locale = wholeLocaleOf() } = extras;
+	const { say } = locale;
+	const template = inTheirs(extras.template ?? usualNote, locale);
 	const cue = oneCue(rungs);
 	const parts: Record<NotePart, NoteLine[]> = {
-		head: [{ id: "head", about: "whose, and when", text: `${name}, lesson of ${day}\n` }],
+		head: [{ id: "head", about: "whose, and when", text: `${say("note.head", { name, day })}\n` }],
 		rungs: rungs.map((rung) => ({
 			id: `rung ${rung.ladder ?? ""}/${rung.rung}/${rung.easedBy ?? ""}${rung.under ?? ""}`,
 			about: namedForm(rung),
-			text: rungLine(rung, extras),
+			text: rungLine(rung, extras, locale),
 		})),
 		cue: cue ? [{ id: "cue", about: "the cue", text: filled(template.cue, { cue, name }) }] : [],
 		marks: marks.map(({ skill, mark }) => ({
 			id: `mark ${skill}`,
 			about: "your own mark",
-			text: `Your own mark${marks.length > 1 ? ` for ${skill}` : ""}: ${mark} of 10.`,
+			text: marks.length > 1 ? say("note.mark for", { skill, mark }) : say("note.mark", { mark }),
 		})),
 		practise:
 			practise.length > 0

@@ -1,3 +1,5 @@
+import type { MessageId } from "@/core/languages/english";
+import type { Say } from "@/core/languages/locale";
 import { amountWords } from "@/core/practice/amount";
 import type { Body } from "./kinds";
 import type { LessonView } from "./view";
@@ -13,9 +15,12 @@ export interface PractiseWords {
 }
 
 /** What a student was asked to practise, in words: by the drills of their page, or as lessons of before said it. */
-export const practiseIn = (parting: Pick<Parting, "practise" | "drills"> | null): PractiseWords[] =>
+export const practiseIn = (
+	parting: Pick<Parting, "practise" | "drills"> | null,
+	say?: Say<MessageId>,
+): PractiseWords[] =>
 	parting?.drills
-		? parting.drills.map((drill) => ({ name: drill.name, much: amountWords(drill), ladder: drill.ladder }))
+		? parting.drills.map((drill) => ({ name: drill.name, much: amountWords(drill, say), ladder: drill.ladder }))
 		: (parting?.practise ?? []);
 
 type Seen = Pick<LessonView, "closed" | "events" | "visits">;

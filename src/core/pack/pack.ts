@@ -168,6 +168,8 @@ export const Pack = z.object({
 	again: z.optional(PlanTaken.shape.again),
 	/** How notes are written, where it is not the usual way: read by whoever writes one. */
 	note: z.optional(z.unknown()),
+	/** Languages of its students, as their pages carry them: read by whoever writes a note. */
+	languages: z.optional(z.array(z.unknown())),
 	/** Lessons that are planned for a day, and for whom. */
 	plans: z.optional(
 		z.array(

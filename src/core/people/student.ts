@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { LanguageCode } from "@/core/languages/spoken";
 import { day, label, text, whole } from "@/core/text/fields";
 import { BodyPart, type Side } from "./body";
 
@@ -29,6 +30,8 @@ export const Student = z.object({
 	touch: z.optional(day),
 	/** Another adult is to be there. */
 	withAdult: z.optional(z.boolean()),
+	/** What their page, its paper and their notes are said in; English where nothing is said. */
+	language: z.optional(LanguageCode),
 	wish: text(1000),
 });
 export type Student = z.infer<typeof Student>;
@@ -59,6 +62,7 @@ export const studentLabels = {
 	kit: "kit",
 	lacks: "missing kit",
 	wish: "wish",
+	language: "language",
 	filmed: "consent to filming",
 	guardian: "guardian",
 	touch: "consent to guiding by touch",

@@ -3,7 +3,7 @@ import type { LogEvent } from "@/core/log/event";
 import { parse } from "@/core/refusals/refusals";
 import { ident, label, text } from "@/core/text/fields";
 import { jsonTrouble } from "@/core/text/json";
-import { Practised, practisedLabels, Retargeted } from "./kinds";
+import { DaysOff, Practised, practisedLabels, Retargeted, ways } from "./kinds";
 
 /**
  * What happened with an assignment, in the order it was written: as the student's page keeps
@@ -11,10 +11,11 @@ import { Practised, practisedLabels, Retargeted } from "./kinds";
  */
 const written = { id: ident, at: z.string().check(z.maxLength(40)), tz: z.string().check(z.maxLength(64)) };
 
-/** What a student's page may write: an entry, a target they agree to, an entry taken back. Nothing else. */
+/** What a student's page may write: an entry, a target they agree to, days without practice, one of these taken back. Nothing else. */
 export const StudentAct = z.discriminatedUnion("kind", [
 	z.object({ ...written, kind: z.literal("done"), body: Practised }),
 	z.object({ ...written, kind: z.literal("target"), body: Retargeted }),
+	z.object({ ...written, kind: z.literal("away"), body: DaysOff }),
 	z.object({ ...written, kind: z.literal("back"), body: z.object({ entry: ident }) }),
 ]);
 export type StudentAct = z.infer<typeof StudentAct>;
@@ -24,9 +25,10 @@ export const PracticeAct = z.discriminatedUnion("kind", [
 	z.object({
 		...written,
 		kind: z.literal("done"),
-		body: z.object({ ...Practised.shape, what: z.optional(label(80)) }),
+		body: z.object({ ...Practised.shape, what: z.optional(label(80)), by: z.optional(z.enum(ways)) }),
 	}),
 	z.object({ ...written, kind: z.literal("target"), body: Retargeted }),
+	z.object({ ...written, kind: z.literal("away"), body: DaysOff }),
 	z.object({ ...written, kind: z.literal("back"), body: z.object({ entry: ident }) }),
 	z.object({ ...written, kind: z.literal("answer"), body: z.object({ entry: ident, text: text(1000) }) }),
 ]);
@@ -37,12 +39,16 @@ export function actsOf(id: string, events: readonly LogEvent[]): PracticeAct[] {
 	return events.flatMap((event): PracticeAct[] => {
 		const when = { id: event.id, at: event.at, tz: event.tz };
 		if (event.kind === "practice" && event.body.assignment === id) {
-			const { assignment: _, by: __, ...body } = event.body;
+			const { assignment: _, ...body } = event.body;
 			return [{ ...when, kind: "done", body }];
 		}
 		if (event.kind === "practice.target" && event.body.assignment === id) {
 			const { item, target } = event.body;
 			return [{ ...when, kind: "target", body: { item, target } }];
+		}
+		if (event.kind === "practice.away" && event.body.assignment === id) {
+			const { assignment: _, ...body } = event.body;
+			return [{ ...when, kind: "away", body }];
 		}
 		if (event.kind === "practice.answered" && event.body.assignment === id) {
 			const { entry, text: words } = event.body;

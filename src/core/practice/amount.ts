@@ -1,4 +1,7 @@
+import type { MessageId } from "@/core/languages/english";
+import type { Say } from "@/core/languages/locale";
 import { plural } from "@/core/text/lists";
+import type { PracticeItem } from "./assignment";
 
 /** How much of one drill is asked for: said once, and the same on every page, on paper and in the note. */
 export interface Amount {
@@ -11,8 +14,32 @@ export interface Amount {
 	minutes: number;
 }
 
-/** "4 days a week, 10 tries, 7 of them good, 5 minutes"; "every day, 10 tries" where no good ones are asked for. */
-export function amountWords({ days, tries, target, minutes }: Amount): string {
+/** A drill's amount, as it stands on the page. */
+export const amountOf = ({
+	days,
+	dose,
+	target,
+	minutes = 0,
+}: Pick<PracticeItem, "days" | "dose" | "target" | "minutes">): Amount => ({
+	days: days.length,
+	tries: dose,
+	target,
+	minutes,
+});
+
+/**
+ * "4 days a week, 10 tries, 7 of them good, 5 minutes"; "every day, 10 tries" where no good ones are asked for.
+ *
+ * @param say in the student's language, where somebody else than the coach reads it
+ */
+export function amountWords({ days, tries, target, minutes }: Amount, say?: Say<MessageId>): string {
+	if (say)
+		return [
+			days >= 7 ? say("drill.every day") : say("amount.days", { n: days }),
+			say("amount.tries", { n: tries }),
+			...(target > 0 ? [say("amount.target", { n: target })] : []),
+			...(minutes > 0 ? [say("drill.minutes", { n: minutes })] : []),
+		].join(", ");
 	return [
 		days >= 7 ? "every day" : `${plural(days, "day")} a week`,
 		plural(tries, "try"),

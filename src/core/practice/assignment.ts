@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import { Sketch } from "@/core/ladder/sketch";
 import { complainIn } from "@/core/refusals/complain";
-import { day, dayAfter, daysBetween, ident, label, text, weekdayOf, whole } from "@/core/text/fields";
+import { day, ident, label, text, whole } from "@/core/text/fields";
 import { feelingWays } from "./feelings";
 import { MOST_TRIES } from "./kinds";
 
@@ -92,6 +92,24 @@ export type Thresholds = z.infer<typeof Thresholds>;
 
 export const USUAL: Thresholds = { of: 5, raise: 5, lower: 2 };
 
+/** Practice in phases: a day's minutes, given out over the drills in other shares every few weeks. */
+export const Phases = z.object({
+	/** The first day of the first phase. */
+	from: day,
+	/** Minutes of a day, all drills together. */
+	minutes: whole(1, 600),
+	parts: z
+		.array(
+			z.object({
+				weeks: whole(1, 26),
+				/** How much of the minutes each drill has, one beside the other; 0: not in this phase. */
+				shares: z.record(ident, whole(0, 100)),
+			}),
+		)
+		.check(z.minLength(1), z.maxLength(8)),
+});
+export type Phases = z.infer<typeof Phases>;
+
 /** For a parent or a helper who knows nothing of it. */
 export const HelperPart = z.object({ feed: text(800), counts: text(800), cautions: text(800), stop: text(800) });
 
@@ -109,6 +127,8 @@ export const Assignment = z
 		most: z.nullable(whole(1, MOST_TRIES)),
 		helper: HelperPart,
 		thresholds: Thresholds,
+		/** A day's minutes over the drills, other ones every few weeks; where nothing is said each drill has its own. */
+		phases: z.optional(Phases),
 		/** How they say how it felt; with faces where nothing is said. */
 		feelings: z.optional(z.enum(feelingWays)),
 	})
@@ -126,6 +146,9 @@ export const assignmentLabels = {
 	counts: "counts when",
 	help: "for a helper",
 	feelings: "how it felt",
+	phases: "phases",
+	weeks: "weeks",
+	shares: "share",
 	name: "name",
 	drill: "what to do",
 	dose: "tries a day",
@@ -177,22 +200,3 @@ export const warmUpItem = (id: string): PracticeItem => ({
 	days: [0, 1, 2, 3, 4, 5, 6],
 	warmUp: true,
 });
-
-/** In the coach's order, warm-ups first. */
-export const inOrder = <T extends Pick<PracticeItem, "warmUp">>(items: readonly T[]): T[] => [
-	...items.filter(({ warmUp }) => warmUp),
-	...items.filter(({ warmUp }) => !warmUp),
-];
-
-/** Whether a drill is for this day of the week. */
-export const isFor = (item: Pick<PracticeItem, "days">, on: string): boolean => item.days.includes(weekdayOf(on));
-
-/** Days from one to another, both in, on which one of these drills was asked for: none before its first day. */
-export const daysAsked = (
-	{ items, from: first }: { items: readonly Pick<PracticeItem, "days">[]; from: string },
-	from: string,
-	to: string,
-): number =>
-	Array.from({ length: Math.max(0, daysBetween(from, to) + 1) }, (_, i) => dayAfter(from, i)).filter(
-		(on) => on >= first && items.some((item) => isFor(item, on)),
-	).length;

@@ -1,13 +1,14 @@
-import { allowedForms, countsWhen, helperLines } from "@/core/ladder/countsWhen";
+import { allowedForms, countsWhen, helperLines, type Reading } from "@/core/ladder/countsWhen";
 import type { Ladder, Rung } from "@/core/ladder/ladder";
-import { type Sketch, sketchFor } from "@/core/ladder/sketch";
+import type { Sketch } from "@/core/ladder/sketch";
+import { sketchFor } from "@/core/ladder/sketchSeen";
+import { type WholeLocale, wholeLocaleOf } from "@/core/languages/wholeLocale";
 import { firstCue } from "@/core/skill/cue";
 import { picturesOf } from "@/core/skill/look";
 import { rhythmOf } from "@/core/skill/rhythm";
 import { readSides, type Sides } from "@/core/skill/sides";
 import type { Skill } from "@/core/skill/skill";
 import { cutText } from "@/core/text/fields";
-import { list } from "@/core/text/lists";
 import { usualTarget } from "./amount";
 import { freshItem, type HomeRhythm, type PracticeItem } from "./assignment";
 
@@ -20,6 +21,7 @@ export function itemFromRung(
 	{ id, settings }: Rung,
 	{ ladder, of, skill, sides }: { ladder: string; of: Pick<Ladder, "side">; skill: Skill; sides: Sides },
 	newId: string,
+	{ say, list }: Pick<WholeLocale, "say" | "list"> = wholeLocaleOf(),
 ): PracticeItem {
 	const said = (words: string, most: number) => cutText(readSides(words, { ...sides, side: of.side }), most);
 	const watched = skill.positions.filter((position) => settings.watch.includes(position.id));
@@ -36,7 +38,7 @@ export function itemFromRung(
 		step: Math.max(1, Math.round(dose / 10)),
 		feel: said(watched.map(({ tells }) => tells?.feel ?? "").find(Boolean) ?? "", 300),
 		check: said(causes.map(({ check }) => check).find(Boolean) ?? "", 200),
-		caution: settings.care.length > 0 ? said(`First: ${list(settings.care)}.`, 400) : "",
+		caution: settings.care.length > 0 ? said(say("drill.first", { words: list(settings.care) }), 400) : "",
 		cues: watched
 			.flatMap(({ cues }) => firstCue(cues)?.text ?? [])
 			.slice(0, MOST_CUES)
@@ -47,12 +49,12 @@ export function itemFromRung(
 			.slice(0, 4)
 			.map(({ picture, shows }) => ({ hash: picture.hash, clip: picture.clip, shows: said(shows, 300) })),
 		rhythm: rhythmAtHome(skill, (words) => said(words, 80)),
-		...saidOfRung(settings, skill, (words) => said(words, 300)),
+		...saidOfRung(settings, skill, { read: (words) => said(words, 300), say }),
 		...(settings.sketch && settings.sketch.items.length > 0
 			? { sketch: sketchAtHome(sketchFor(settings.sketch, of.side), said) }
 			: {}),
 		home: (settings.sketch?.items ?? []).flatMap(({ name, home }) =>
-			home ? [said(`${home} for the ${name}`, 160)] : [],
+			home ? [said(say("drill.instead", { own: home, thing: name }), 160)] : [],
 		),
 	};
 }
@@ -68,16 +70,31 @@ const sketchAtHome = (sketch: Sketch, said: (words: string, most: number) => str
 });
 
 /** What counts on a rung, which other forms are right, and what a helper does: read out for the student's sides. */
-export function saidOfRung(
+const saidOfRung = (
 	settings: Rung["settings"],
 	skill: Pick<Skill, "positions">,
-	read: (words: string) => string,
-): Required<Pick<PracticeItem, "counts" | "forms" | "help">> {
-	return {
-		counts: countsWhen(settings, skill.positions, read).slice(0, 16),
-		forms: allowedForms(settings, skill.positions, read).slice(0, 16),
-		help: helperLines(settings, read),
-	};
+	reading: Reading,
+): Required<Pick<PracticeItem, "counts" | "forms" | "help">> => ({
+	counts: countsWhen(settings, skill.positions, reading).slice(0, 16),
+	forms: allowedForms(settings, skill.positions, reading).slice(0, 16),
+	help: helperLines(settings, reading),
+});
+
+/** Of a drill, what is said in our words, not the coach's. */
+const ours = ["caution", "home", "counts", "forms", "help"] as const;
+
+/**
+ * A drill as its student reads it: what we say of its rung in their language, where the coach left it as it came;
+ * and said at all, where the drill is older than that.
+ *
+ * @param english the drill as its rung gives it now
+ * @param theirs the same in the student's language
+ */
+export function saidInTheirs(item: PracticeItem, english: PracticeItem, theirs: PracticeItem): PracticeItem {
+	const same = ours.filter(
+		(part) => item[part] === undefined || JSON.stringify(item[part]) === JSON.stringify(english[part]),
+	);
+	return { ...item, ...Object.fromEntries(same.map((part) => [part, theirs[part]])) };
 }
 
 function rhythmAtHome(skill: Skill, said: (words: string) => string): HomeRhythm | null {

@@ -31,7 +31,7 @@ test("what is packed is read back, whatever stands around it", async () => {
 	await fc.assert(
 		fc.asyncProperty(fc.array(fc.string({ unit: "grapheme", maxLength: 60 }), { maxLength: 12 }), async (remarks) => {
 			const acts = remarks.map((remark, i) => act(i, remark.trim().normalize("NFC")));
-			const word = packActs("mine", KEY, acts);
+			const word = await packActs("mine", KEY, acts);
 			const read = await readHandedBack(`Practice of Isolde:\n14 of 20\n${word}\nsent from a phone`, keys);
 			expect(read).toEqual({ ok: true, value: [{ assignment: "mine", acts }] });
 		}),
@@ -39,9 +39,22 @@ test("what is packed is read back, whatever stands around it", async () => {
 	);
 });
 
+test("a browser that cannot pack sends it as it is, and it is read all the same", async () => {
+	const { CompressionStream: own } = globalThis;
+	const acts = Array.from({ length: 900 }, (_, i) => act(i));
+	try {
+		Object.assign(globalThis, { CompressionStream: undefined });
+		const word = await packActs("mine", KEY, acts);
+		expect(word.length).toBeGreaterThan(JSON.stringify(acts).length);
+		expect(await readHandedBack(word, keys)).toEqual({ ok: true, value: [{ assignment: "mine", acts }] });
+	} finally {
+		Object.assign(globalThis, { CompressionStream: own });
+	}
+});
+
 test("cut into pieces, each holds by itself and together they hold everything", async () => {
 	const acts = Array.from({ length: 60 }, (_, i) => act(i, `remark number ${i * 7919}, in words of its own`));
-	const pieces = packInPieces("mine", KEY, acts, 600);
+	const pieces = await packInPieces("mine", KEY, acts, 600);
 	expect(pieces.length).toBeGreaterThan(2);
 	for (const piece of pieces) expect(piece.length).toBeLessThanOrEqual(600);
 	const read = await readHandedBack(pieces.join("\n"), keys);
@@ -49,7 +62,7 @@ test("cut into pieces, each holds by itself and together they hold everything", 
 });
 
 test("whichever letter is changed, nothing is taken in", async () => {
-	const word = packActs("mine", KEY, [act(1)]);
+	const word = await packActs("mine", KEY, [act(1)]);
 	await fc.assert(
 		fc.asyncProperty(fc.nat(word.length - 1), fc.constantFrom(..."AbZ09-_".split("")), async (at, letter) => {
 			const changed = word.slice(0, at) + letter + word.slice(at + 1);
@@ -64,25 +77,25 @@ test("what was packed with another key, or for an assignment that is not here, i
 		const read = await readHandedBack(text, keys);
 		return read.ok ? "taken" : read.refusals[0]?.sentence;
 	};
-	expect(await sentence(packActs("other", KEY, [act(1)]))).toMatch("changed after it was written");
-	expect(await sentence(packActs("nobody", KEY, [act(1)]))).toMatch(
+	expect(await sentence(await packActs("other", KEY, [act(1)]))).toMatch("changed after it was written");
+	expect(await sentence(await packActs("nobody", KEY, [act(1)]))).toMatch(
 		"This practice belongs to another studio, or was deleted. Nothing was imported.",
 	);
 	expect(await sentence("hello")).toMatch(
 		"No practice entries found. The text must have a word that starts with PEG1. Copy all of it.",
 	);
-	expect(await sentence(packActs("mine", KEY, [act(1)]).slice(0, -30))).toMatch(
+	expect(await sentence((await packActs("mine", KEY, [act(1)])).slice(0, -30))).toMatch(
 		"No practice entries found. The text must have a word that starts with PEG1. Copy all of it.",
 	);
 	// What was signed and cannot be read is carried along, to be set aside by whoever takes it in.
 	const wrong = { ...act(1), kind: "peg.moved" };
-	const read = await readHandedBack(packActs("mine", KEY, [wrong]), keys);
+	const read = await readHandedBack(await packActs("mine", KEY, [wrong]), keys);
 	expect(read).toEqual({ ok: true, value: [{ assignment: "mine", acts: [wrong] }] });
 	expect(readActs([wrong, act(2)])).toMatchObject({ acts: [act(2)], unread: [{ id: "entry-1", raw: wrong }] });
 });
 
 test("a word that unpacks to far more than a practice is not unpacked", async () => {
-	const much = packActs("mine", KEY, [act(1, "x".repeat(5_000_000))]);
+	const much = await packActs("mine", KEY, [act(1, "x".repeat(5_000_000))]);
 	expect(much.length).toBeLessThan(20_000);
 	expect((await readHandedBack(much, keys)).ok).toBe(false);
 });
@@ -93,12 +106,12 @@ test("a word of a length that no bytes have, and more words than anybody holds u
 		const read = await readHandedBack(`PEG1.${packed}.${mark}`, keys);
 		expect(read).toMatchObject({ ok: false, refusals: [{ path: "text" }] });
 	}
-	const word = packActs("mine", KEY, [act(1)]);
+	const word = await packActs("mine", KEY, [act(1)]);
 	expect((await readHandedBack(Array.from({ length: 101 }, () => word).join("\n"), keys)).ok).toBe(false);
 });
 
 test("many words that each unpack to much are not all unpacked", async () => {
-	const large = packActs("mine", KEY, [{ ...act(1), filler: "x".repeat(900_000) }]);
+	const large = await packActs("mine", KEY, [{ ...act(1), filler: "x".repeat(900_000) }]);
 	expect((await readHandedBack(large, keys)).ok).toBe(true);
 	expect((await readHandedBack(`${large} ${large} ${large}`, keys)).ok).toBe(false);
 });

@@ -1,6 +1,6 @@
 import { hmac } from "@noble/hashes/hmac.js";
 import { sha256 } from "@noble/hashes/sha2.js";
-import { deflateSync, Inflate, strFromU8, strToU8 } from "fflate";
+import { Inflate, strFromU8 } from "fflate";
 import * as z from "zod/mini";
 import { type Outcome, parseStored, refuse } from "@/core/refusals/refusals";
 import { ident } from "@/core/text/fields";
@@ -31,21 +31,52 @@ function fromWord(word: string): Uint8Array | null {
 	return Uint8Array.from(atob(word.replaceAll("-", "+").replaceAll("_", "/")), (letter) => letter.charCodeAt(0));
 }
 
+const utf8 = (text: string): Uint8Array<ArrayBuffer> => new TextEncoder().encode(text);
+
 const markOf = (packed: string, key: string): string =>
-	toWord(hmac(sha256, strToU8(key), strToU8(packed)).slice(0, MARK_BYTES));
+	toWord(hmac(sha256, utf8(key), utf8(packed)).slice(0, MARK_BYTES));
+
+/** A stored block of RFC 1951 holds no more. */
+const BLOCK = 0xffff;
+
+/** Bytes as they are, in blocks that say so (RFC 1951, 3.2.4): for a browser that cannot pack. */
+function stored(bytes: Uint8Array): Uint8Array {
+	const blocks = Array.from({ length: Math.max(1, Math.ceil(bytes.length / BLOCK)) }, (_, i) => {
+		const part = bytes.subarray(i * BLOCK, (i + 1) * BLOCK);
+		const [low, high] = [part.length & 0xff, part.length >> 8];
+		return [(i + 1) * BLOCK >= bytes.length ? 1 : 0, low, high, low ^ 0xff, high ^ 0xff, ...part];
+	});
+	return Uint8Array.from(blocks.flat());
+}
+
+/** Packs by the browser's own means, which weigh nothing on the page. */
+async function deflate(bytes: Uint8Array<ArrayBuffer>): Promise<Uint8Array> {
+	try {
+		const packed = new Blob([bytes]).stream().pipeThrough(new CompressionStream("deflate-raw"));
+		return new Uint8Array(await new Response(packed).arrayBuffer());
+	} catch {
+		return stored(bytes);
+	}
+}
 
 /** One word that holds these acts of an assignment, and what the phone itself cannot read of them. */
-export function packActs(assignment: string, key: string, acts: readonly unknown[]): string {
-	const packed = toWord(deflateSync(strToU8(JSON.stringify([assignment, acts])), { level: 9 }));
+export async function packActs(assignment: string, key: string, acts: readonly unknown[]): Promise<string> {
+	const packed = toWord(await deflate(utf8(JSON.stringify([assignment, acts]))));
 	return `PEG1.${packed}.${markOf(packed, key)}`;
 }
 
 /** The same in as many words as are needed for each to be at most so long; each holds by itself. */
-export function packInPieces(assignment: string, key: string, acts: readonly unknown[], most: number): string[] {
-	const whole = packActs(assignment, key, acts);
+export async function packInPieces(
+	assignment: string,
+	key: string,
+	acts: readonly unknown[],
+	most: number,
+): Promise<string[]> {
+	const whole = await packActs(assignment, key, acts);
 	if (whole.length <= most || acts.length <= 1) return [whole];
 	const middle = Math.ceil(acts.length / 2);
-	return [acts.slice(0, middle), acts.slice(middle)].flatMap((some) => packInPieces(assignment, key, some, most));
+	const halves = [acts.slice(0, middle), acts.slice(middle)];
+	return (await Promise.all(halves.map((some) => packInPieces(assignment, key, some, most)))).flat();
 }
 
 /** A text holds no more words than pictures somebody would hold up one after the other. */

@@ -2,7 +2,7 @@ import { sum } from "@/core/statistics/sums";
 import type { PracticeAct } from "./acts";
 import type { Assignment, PracticeItem } from "./assignment";
 import { entryOf, isNewer } from "./counting";
-import type { Practised } from "./kinds";
+import type { DaysOff, Practised, ways } from "./kinds";
 import { goesToRaise, type Suggestion, suggestTarget } from "./targets";
 
 /** An entry as it stands, with the coach's word to it. */
@@ -12,6 +12,8 @@ export interface JournalEntry extends Practised {
 	entry: string;
 	/** What the drill was called; empty where it is not known any more. */
 	what: string;
+	/** How it came; not known of what this phone has not sent yet. */
+	by?: (typeof ways)[number] | undefined;
 	/** Null until somebody answered; empty where it was read and nothing was to be said. */
 	answer: string | null;
 }
@@ -33,6 +35,12 @@ export interface Journal {
 	items: JournalItem[];
 	/** Entries whose remark nobody has answered. */
 	toAnswer: JournalEntry[];
+	/** Days without practice that the student told of, in the order of their first days. */
+	away: Away[];
+}
+
+export interface Away extends DaysOff {
+	id: string;
 }
 
 const byDay = (a: JournalEntry, b: JournalEntry): number => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0);
@@ -85,6 +93,9 @@ export function journalOf(
 				next: goesToRaise(since, { ...item, target }, thresholds),
 			};
 		}),
+		away: once
+			.flatMap((act) => (act.kind === "away" && !back.has(act.id) ? [{ ...act.body, id: act.id }] : []))
+			.toSorted((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : 0)),
 		toAnswer: entries.filter((entry) => entry.remark !== "" && entry.answer === null),
 	};
 }

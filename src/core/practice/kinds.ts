@@ -1,6 +1,6 @@
 import * as z from "zod/mini";
 import { complainIn } from "@/core/refusals/complain";
-import { day, ident, label, text, whole } from "@/core/text/fields";
+import { day, daysBetween, ident, label, text, whole } from "@/core/text/fields";
 
 /**
  * What happens between lessons, as the record keeps it. Apart from the lesson's kinds: a
@@ -59,6 +59,19 @@ export const practisedLabels = {
 	remark: "remark",
 };
 
+/** Why there is no practice for a while. */
+export const awayReasons = ["ill", "away", "other"] as const;
+/** As many days as are told at once. */
+const MOST_DAYS_OFF = 60;
+
+/** Days without practice that a student tells of: both ends are in it. */
+export const DaysOff = z.object({ from: day, to: day, why: z.enum(awayReasons) }).check((ctx) => {
+	const { from, to } = ctx.value;
+	if (to < from || daysBetween(from, to) > MOST_DAYS_OFF)
+		complainIn(ctx)(["to"], `Last day: choose the first day, or one of the ${MOST_DAYS_OFF} days after it.`);
+});
+export type DaysOff = z.infer<typeof DaysOff>;
+
 /** From now on so many good are asked for. */
 export const Retargeted = z.object({ item: ident, target: whole(0, MOST_TRIES) });
 
@@ -76,6 +89,7 @@ export const practiceBodies = {
 			if (wrong) complainIn(ctx)(["good"], wrong);
 		}),
 	"practice.target": z.object({ assignment: ident, ...Retargeted.shape, by: z.enum(["student", "coach"]) }),
+	"practice.away": z.object({ assignment: ident, from: day, to: day, why: z.enum(awayReasons) }),
 	/** The coach's word to an entry; empty where it was read and nothing was to be said. */
 	"practice.answered": z.object({ assignment: ident, entry: ident, text: text(1000) }),
 } as const;

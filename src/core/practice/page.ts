@@ -1,7 +1,7 @@
 import * as z from "zod/mini";
 import { day } from "@/core/text/fields";
 import { list, plural } from "@/core/text/lists";
-import { type Amount, amountWords, weekdaysFor } from "./amount";
+import { amountOf, amountWords, weekdaysFor } from "./amount";
 import { AskedDrill, MOST_DRILLS } from "./asked";
 import type { Assignment, PracticeItem } from "./assignment";
 
@@ -15,19 +15,6 @@ export const AskedFrom = z.object({
 export type AskedFrom = z.infer<typeof AskedFrom>;
 /** Changes are kept for so long; the oldest go first. */
 const MOST_CHANGES = 200;
-
-/** A drill's amount, as it stands on the page. */
-export const amountOf = ({
-	days,
-	dose,
-	target,
-	minutes = 0,
-}: Pick<PracticeItem, "days" | "dose" | "target" | "minutes">): Amount => ({
-	days: days.length,
-	tries: dose,
-	target,
-	minutes,
-});
 
 export const asAsked = (item: PracticeItem): AskedDrill => ({
 	item: item.id,

@@ -1,4 +1,5 @@
 import * as z from "zod/mini";
+import { Spoken } from "@/core/languages/spoken";
 import { day, ident } from "@/core/text/fields";
 import { PracticeAct } from "./acts";
 import { Assignment } from "./assignment";
@@ -20,7 +21,12 @@ export const PageData = z.object({
 	helper: Assignment.shape.helper,
 	thresholds: Assignment.shape.thresholds,
 	feelings: Assignment.shape.feelings,
+	phases: Assignment.shape.phases,
+	/** The student's language; English where there is none. */
+	language: z.optional(Spoken),
 	acts: z.array(PracticeAct),
+	/** When the server told them, by its clock in milliseconds: of two tellings the later one holds. Files have none. */
+	served: z.optional(z.number()),
 	/** Where pictures are, by their hash: an address of the link's own, or the picture itself. */
 	pictures: z.record(z.string(), z.string()),
 	/** Whose record holds what was sent: where it is another than before, all of it is sent again. Files have none. */

@@ -19,6 +19,8 @@ export const things = {
 	ladder: "ladders",
 	lesson: "lessons",
 	line: "lines",
+	link: "links",
+	message: "messages",
 	min: "min",
 	minute: "minutes",
 	miss: "misses",

@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from "react";
 import type { HomeRhythm } from "@/core/practice/assignment";
 import { useClicks } from "@/ui/useClicks";
 import css from "./home.module.css";
+import { useSpeech } from "./Speech";
 
 const speeds = [100, 75, 50] as const;
 
@@ -15,6 +16,7 @@ const slowed = ({ seconds, stretches }: HomeRhythm, percent: number): HomeRhythm
 
 /** A drill's rhythm: as clicks, and a mark that moves over its stretches. */
 export function Beat({ rhythm, label }: { rhythm: HomeRhythm; label: string }) {
+	const { say } = useSpeech();
 	const [percent, setPercent] = useState<number>(100);
 	const played = slowed(rhythm, percent);
 	const clicks = useClicks(played);
@@ -30,7 +32,7 @@ export function Beat({ rhythm, label }: { rhythm: HomeRhythm; label: string }) {
 		return () => cancelAnimationFrame(frame);
 	}, [playing, at, seconds]);
 	return (
-		<section className={css.beat} aria-label={`Rhythm: ${label}`}>
+		<section className={css.beat} aria-label={say("beat.label", { name: label })}>
 			<div className={css.stretches}>
 				{played.stretches.map((one, i) => (
 					// biome-ignore lint/suspicious/noArrayIndexKey: a stretch is its place
@@ -40,7 +42,7 @@ export function Beat({ rhythm, label }: { rhythm: HomeRhythm; label: string }) {
 			</div>
 			<div className={css.acts}>
 				<button type="button" className={css.small} onClick={playing ? clicks.stop : clicks.play}>
-					{playing ? "stop" : "play the rhythm"}
+					{say(playing ? "beat.stop" : "beat.play")}
 				</button>
 				{speeds.map((one) => (
 					<button
@@ -53,11 +55,11 @@ export function Beat({ rhythm, label }: { rhythm: HomeRhythm; label: string }) {
 							setPercent(one);
 						}}
 					>
-						{one === 100 ? "full speed" : `${one} per cent`}
+						{one === 100 ? say("beat.full") : say("beat.slower", { n: one })}
 					</button>
 				))}
 			</div>
-			{clicks.silent && <p className={css.asks}>No sound in this browser. Watch the moving mark.</p>}
+			{clicks.silent && <p className={css.asks}>{say("beat.silent")}</p>}
 		</section>
 	);
 }

@@ -1,9 +1,9 @@
 import { useEffect } from "react";
 import { type Mark, scoreOf, type Touched } from "@/core/practice/counting";
 import type { JournalItem } from "@/core/practice/journal";
-import { plural } from "@/core/text/lists";
 import css from "./home.module.css";
 import type { Kept } from "./practice";
+import { useSpeech } from "./Speech";
 
 const MARKS_SHOWN = 20;
 /** Counting with one thumb: good lower right, off beside it, everything kept at once. */
@@ -28,6 +28,7 @@ export function Count({
 	onLeave: () => void;
 	onDone: () => void;
 }) {
+	const { say } = useSpeech();
 	const { tries, good } = scoreOf(marks);
 	const full = left !== null && tries >= left;
 	const touch = (mark: Mark) => {
@@ -48,32 +49,25 @@ export function Count({
 		<main className={css.count}>
 			<header>
 				<button type="button" className={css.small} onClick={onLeave}>
-					back
+					{say("count.back")}
 				</button>
 				<h1 dir="auto">{item.name}</h1>
 			</header>
-			<div className={css.number} role="status" aria-label={`${good} good of ${plural(tries, "try")}`}>
-				<b aria-hidden="true">{good}</b>
-				<span aria-hidden="true">
-					good of {tries}
-					<br />
-					{target} of {item.dose} is the target
-				</span>
-			</div>
+			<BigNumber good={good} tries={tries} target={target} dose={item.dose} />
 			<p className={css.mute} data-testid="kept">
-				{kept.full || !kept.lasts ? "not saved: this phone is full" : kept.keeping ? "saving" : "saved ✓"}
+				{say(kept.full || !kept.lasts ? "kept.short.full" : kept.keeping ? "kept.saving" : "kept.short.saved")}
 			</p>
 			<Marks marks={marks.map(({ mark }) => mark)} />
 			<p className={full ? css.enough : css.mute} aria-live="polite">
 				{full
-					? "Enough for today. Press done."
+					? say("count.enough")
 					: tries >= item.dose
-						? `Today’s ${item.dose} tries are done.`
-						: `${item.dose - tries} to go.`}
+						? say("count.all done", { tries: item.dose })
+						: say("count.to go", { n: item.dose - tries })}
 			</p>
 			<div className={css.fields}>
 				<button type="button" className={css.field} disabled={full} onClick={() => touch("off")}>
-					not good
+					{say("count.off")}
 				</button>
 				<button
 					type="button"
@@ -82,18 +76,18 @@ export function Count({
 					onClick={() => touch("good")}
 					data-field="good"
 				>
-					good
+					{say("count.good")}
 				</button>
 			</div>
 			<div className={css.below}>
 				<button type="button" onClick={onUndo} disabled={marks.length === 0}>
-					undo
+					{say("count.undo")}
 				</button>
 				<button type="button" onClick={() => touch("no count")}>
-					no count
+					{say("count.no count")}
 				</button>
 				<button type="button" onClick={onDone} disabled={tries === 0}>
-					done
+					{say("count.done")}
 				</button>
 			</div>
 		</main>
@@ -105,6 +99,21 @@ const drawn: Record<Mark, (x: number) => string> = {
 	off: (x) => `M${x - 6} 8a6 6 0 1 0 12 0a6 6 0 1 0-12 0`,
 	"no count": (x) => `M${x - 6} 8h12`,
 };
+
+/** What one looks at: how many are good, and of how many. */
+function BigNumber({ good, tries, target, dose }: { good: number; tries: number; target: number; dose: number }) {
+	const { say } = useSpeech();
+	return (
+		<div className={css.number} role="status" aria-label={say("count.label", { good, tries })}>
+			<b aria-hidden="true">{good}</b>
+			<span aria-hidden="true">
+				{say("count.of", { tries })}
+				<br />
+				{say("count.target", { target, tries: dose })}
+			</span>
+		</div>
+	);
+}
 
 /** The latest tries as marks: good filled, off open, no count a dash. Words stand beside them. */
 function Marks({ marks }: { marks: readonly Mark[] }) {

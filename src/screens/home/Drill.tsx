@@ -1,13 +1,12 @@
-import { weekdays } from "@/core/practice/assignment";
+import { sketchWordsIn } from "@/core/languages/sketchWordsIn";
+import { amountOf } from "@/core/practice/amount";
 import type { JournalEntry, JournalItem } from "@/core/practice/journal";
-import { amountOf } from "@/core/practice/page";
-import { list, plural } from "@/core/text/lists";
 import { SketchView } from "@/screens/ladders/SketchView";
-import { dayWords } from "@/ui/dates";
 import { Linked } from "@/ui/Linked";
 import { Beat } from "./Beat";
 import css from "./home.module.css";
 import { Shown } from "./Shown";
+import { Rich, useSpeech } from "./Speech";
 
 interface Acts {
 	onCount: () => void;
@@ -36,57 +35,38 @@ export function Drill({
 	enough: boolean;
 	acts: Acts;
 }) {
-	const { item, target, suggestion, next, entries } = of;
+	const { item, entries } = of;
+	const { say, day: dayWords, list } = useSpeech();
 	const doneToday = entries.filter((entry) => entry.day === day);
-	const label = item.name;
+	const scores = doneToday.map(({ good, tries }) => say("drill.score", { good, tries }));
 	return (
-		<article className={css.drill} aria-label={label}>
+		<article className={css.drill} aria-label={item.name}>
 			<h3 dir="auto">{item.name}</h3>
 			<Asked of={of} />
 			<Said item={item} pictures={pictures} />
-			{doneToday.length > 0 && !item.warmUp && (
-				<p>Today: {doneToday.map(({ good, tries }) => `${good} of ${tries}`).join(", ")}.</p>
-			)}
+			{scores.length > 0 && !item.warmUp && <p>{say("drill.done today", { scores: list(scores) })}</p>}
 			{best && !item.warmUp && (
 				<p>
-					Your best: <b>{best.good}</b> of {best.tries}, on {dayWords(best.day, day)}.
+					<Rich id="drill.best" values={{ good: best.good, tries: best.tries, day: dayWords(best.day, day) }} />
 				</p>
 			)}
-			{suggestion && !item.warmUp ? (
-				<p className={css.suggest}>
-					{suggestion.to > target
-						? `You reached ${target} in ${suggestion.met} of your last ${suggestion.of} goes. Try for ${suggestion.to}?`
-						: `You reached ${target} in ${suggestion.met} of your last ${suggestion.of} goes. ${suggestion.to} may be a better target for now.`}{" "}
-					<button type="button" className={css.small} onClick={() => acts.onTarget(suggestion.to)}>
-						{suggestion.to} is my target now
-						<span className="visually-hidden">: {label}</span>
-					</button>
-				</p>
-			) : (
-				next &&
-				!item.warmUp &&
-				entries.length > 0 && (
-					<p className={css.mute}>
-						Next: reach {target} {plural(next.goes, "more time")}, then try for {next.to}.
-					</p>
-				)
-			)}
+			{!item.warmUp && <Target of={of} onTarget={acts.onTarget} />}
 			{item.warmUp ? (
 				<div className={css.acts}>
 					<button type="button" className={css.main} onClick={acts.onDone} disabled={doneToday.length > 0}>
-						{doneToday.length > 0 ? "done today ✓" : "I did it"}
-						<span className="visually-hidden">: {label}</span>
+						{say(doneToday.length > 0 ? "drill.done" : "drill.did it")}
+						<Of name={item.name} />
 					</button>
 				</div>
 			) : (
 				<div className={css.acts}>
 					<button type="button" className={css.main} onClick={acts.onCount} disabled={enough && underWay === 0}>
-						{underWay > 0 ? `go on, ${plural(underWay, "try")} so far` : "count"}
-						<span className="visually-hidden">: {label}</span>
+						{underWay > 0 ? say("drill.go on", { tries: underWay }) : say("drill.count")}
+						<Of name={item.name} />
 					</button>
 					<button type="button" className={css.second} onClick={acts.onWrite} disabled={underWay > 0}>
-						save a score
-						<span className="visually-hidden">: {label}</span>
+						{say("drill.save score")}
+						<Of name={item.name} />
 					</button>
 				</div>
 			)}
@@ -94,25 +74,38 @@ export function Drill({
 	);
 }
 
+/** Whose button it is, for who cannot see where it stands. */
+const Of = ({ name }: { name: string }) => <span className="visually-hidden">: {name}</span>;
+
+/** A target that may be moved, or how far it is to the next one. */
+function Target({ of, onTarget }: { of: JournalItem; onTarget: (target: number) => void }) {
+	const { item, target, suggestion, next, entries } = of;
+	const { say } = useSpeech();
+	if (suggestion)
+		return (
+			<p className={css.suggest}>
+				{say(suggestion.to > target ? "drill.raise" : "drill.lower", { target, ...suggestion })}{" "}
+				<button type="button" className={css.small} onClick={() => onTarget(suggestion.to)}>
+					{say("drill.take target", { to: suggestion.to })}
+					<Of name={item.name} />
+				</button>
+			</p>
+		);
+	return next && entries.length > 0 ? <p className={css.mute}>{say("drill.next", { target, ...next })}</p> : null;
+}
+
 /** How much is asked for. A warm-up has days and minutes, and no target. */
 function Asked({ of: { item, target } }: { of: JournalItem }) {
+	const { say, list, weekday } = useSpeech();
 	const { minutes } = amountOf(item);
 	const when = [
-		item.days.length === 7 ? "every day" : list([...item.days].sort().map((one) => weekdays[one] ?? "")),
-		...(minutes > 0 ? [plural(minutes, "minute")] : []),
+		item.days.length === 7 ? say("drill.every day") : list([...item.days].sort().map(weekday)),
+		...(minutes > 0 ? [say("drill.minutes", { n: minutes })] : []),
 	].join(", ");
 	return (
 		<p className={css.asked}>
-			{!item.warmUp && (
-				<>
-					<b>{target}</b> good of {item.dose}
-				</>
-			)}
-			<span className={css.mute}>
-				{" "}
-				{item.warmUp && "Warm-up, "}
-				{when}
-			</span>
+			{!item.warmUp && <Rich id="drill.asked" values={{ target, tries: item.dose }} />}
+			<span className={css.mute}> {item.warmUp ? say("drill.warm-up", { when }) : when}</span>
 		</p>
 	);
 }
@@ -121,6 +114,7 @@ function Asked({ of: { item, target } }: { of: JournalItem }) {
 function Said({ item, pictures }: { item: JournalItem["item"]; pictures: Record<string, string> }) {
 	const { caution, drill, home, cues, feel, counts = [], forms = [], sketch } = item;
 	const [cue, ...others] = cues;
+	const { say, list } = useSpeech();
 	return (
 		<>
 			{caution && (
@@ -135,7 +129,7 @@ function Said({ item, pictures }: { item: JournalItem["item"]; pictures: Record<
 			)}
 			{counts.length > 0 && (
 				<div className={css.counts}>
-					<p>Counts when:</p>
+					<p>{say("drill.counts")}</p>
 					<ul>
 						{counts.map((line) => (
 							<li key={line} dir="auto">
@@ -154,15 +148,18 @@ function Said({ item, pictures }: { item: JournalItem["item"]; pictures: Record<
 				const src = pictures[hash];
 				return src === undefined ? null : <Shown key={hash} src={src} clip={clip} shows={shows} />;
 			})}
-			{sketch && <SketchView sketch={sketch} sees={{ side: "none", strong: "right", unit: "m" }} />}
+			{sketch && (
+				<SketchView sketch={sketch} sees={{ side: "none", strong: "right", unit: "m" }} words={sketchWordsIn(say)} />
+			)}
 			{item.rhythm && <Beat rhythm={item.rhythm} label={item.name} />}
-			{home.length > 0 && !sketch && <p dir="auto">Use at home: {list(home)}.</p>}
+			{home.length > 0 && !sketch && <p dir="auto">{say("drill.at home", { words: list(home) })}</p>}
 			{(others.length > 0 || feel || forms.length > 0) && (
 				<details className={css.more}>
 					<summary>
-						more about it<span className="visually-hidden">: {item.name}</span>
+						{say("drill.more")}
+						<Of name={item.name} />
 					</summary>
-					{feel && <p dir="auto">Feel for: {feel}</p>}
+					{feel && <p dir="auto">{say("drill.feel", { words: feel })}</p>}
 					{others.map((one) => (
 						<p key={one} dir="auto">
 							“{one}”

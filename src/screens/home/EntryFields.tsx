@@ -1,10 +1,12 @@
 import { useState } from "react";
+import type { Locale } from "@/core/languages/locale";
 import type { Practised } from "@/core/practice/kinds";
 import { dayAfter, dayTrouble } from "@/core/text/fields";
-import { dayWords, today } from "@/ui/dates";
+import { today } from "@/ui/dates";
 import { Choice } from "./Choice";
 import { type FeelingWay, Felt } from "./Felt";
 import css from "./home.module.css";
+import { useSpeech } from "./Speech";
 
 const OTHER = "other";
 
@@ -26,8 +28,8 @@ export const numbersIn = ({ tries, good, minutes }: Typed) => ({
 });
 
 /** Why an entry cannot be of this day; null where it can. */
-export const dayTroubleIn = (day: string, now: string): string | null =>
-	dayTrouble("Day", day) ?? (day > now ? `${dayWords(day)} is in the future. Choose today or an earlier day.` : null);
+export const dayTroubleIn = (day: string, now: string, { say, day: dayWords }: Locale): string | null =>
+	dayTrouble("", day) ? say("refused.day") : day > now ? say("refused.future", { day: dayWords(day, now) }) : null;
 
 export const Refused = ({ sentences }: { sentences: readonly string[] }) => (
 	<div role="alert" className={css.asks}>
@@ -53,6 +55,7 @@ export function EntryFields({
 	answered?: boolean;
 	onType: (part: Partial<Typed>) => void;
 }) {
+	const { say } = useSpeech();
 	return (
 		<>
 			<Felt way={way} value={typed.felt} onChoose={(felt) => onType({ felt })} />
@@ -60,15 +63,15 @@ export function EntryFields({
 				<fieldset>
 					<legend dir="auto">{check}</legend>
 					<Choice name="check" chosen={typed.check === true} onChoose={() => onType({ check: true })}>
-						yes
+						{say("entry.yes")}
 					</Choice>
 					<Choice name="check" chosen={typed.check === false} onChoose={() => onType({ check: false })}>
-						no
+						{say("entry.no")}
 					</Choice>
 				</fieldset>
 			)}
 			<label>
-				Anything to tell or ask your coach?
+				{say("entry.remark")}
 				<textarea
 					value={typed.remark}
 					rows={3}
@@ -78,18 +81,18 @@ export function EntryFields({
 					onChange={(event) => onType({ remark: event.target.value })}
 				/>
 			</label>
-			{answered && <p className={css.mute}>Your coach has answered this. Say more with your next entry.</p>}
+			{answered && <p className={css.mute}>{say("entry.answered")}</p>}
 			<DayChoice day={typed.day} onDay={(day) => onType({ day })} />
 			<div className={css.two}>
 				{(
 					[
-						["good", "Good"],
-						["tries", "of tries"],
-						["minutes", "Minutes"],
+						["good", "entry.good"],
+						["tries", "entry.of tries"],
+						["minutes", "entry.minutes"],
 					] as const
 				).map(([name, words]) => (
 					<label key={name}>
-						{words}
+						{say(words)}
 						<input
 							inputMode="numeric"
 							value={typed[name]}
@@ -99,11 +102,11 @@ export function EntryFields({
 				))}
 			</div>
 			<label>
-				Where
+				{say("entry.where")}
 				<input
 					value={typed.place}
 					maxLength={80}
-					placeholder="garden, hall, kitchen"
+					placeholder={say("entry.places")}
 					dir="auto"
 					onChange={(event) => onType({ place: event.target.value })}
 				/>
@@ -115,15 +118,16 @@ export function EntryFields({
 /** Today, yesterday, or another day that is named. */
 function DayChoice({ day, onDay }: { day: string; onDay: (day: string) => void }) {
 	const now = today();
+	const { say, day: dayWords } = useSpeech();
 	const [other, setOther] = useState(day !== now && day !== dayAfter(now, -1));
 	const days = [
-		[now, "today"],
-		[dayAfter(now, -1), "yesterday"],
-		[OTHER, "another day"],
+		[now, "entry.today"],
+		[dayAfter(now, -1), "entry.yesterday"],
+		[OTHER, "entry.another day"],
 	] as const;
 	return (
 		<fieldset>
-			<legend>Day</legend>
+			<legend>{say("entry.day")}</legend>
 			{days.map(([value, words]) => (
 				<Choice
 					key={value}
@@ -134,19 +138,19 @@ function DayChoice({ day, onDay }: { day: string; onDay: (day: string) => void }
 						if (value !== OTHER) onDay(value);
 					}}
 				>
-					{words}
+					{say(words)}
 				</Choice>
 			))}
 			{other && (
 				<>
 					<input
 						type="date"
-						aria-label="Which day"
+						aria-label={say("entry.which day")}
 						value={day}
 						max={now}
 						onChange={(event) => onDay(event.target.value)}
 					/>
-					{day !== "" && !dayTrouble("Day", day) && <p className={css.quiet}>{dayWords(day)}</p>}
+					{day !== "" && !dayTrouble("", day) && <p className={css.quiet}>{dayWords(day, now)}</p>}
 				</>
 			)}
 		</fieldset>

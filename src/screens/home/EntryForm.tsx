@@ -1,11 +1,14 @@
 import { useState } from "react";
+import type { PageMessageId } from "@/core/languages/english";
 import type { JournalItem } from "@/core/practice/journal";
-import { Practised, practisedLabels } from "@/core/practice/kinds";
+import { Practised } from "@/core/practice/kinds";
 import { parse } from "@/core/refusals/refusals";
 import { today } from "@/ui/dates";
 import { dayTroubleIn, EntryFields, numbersIn, Refused, type Typed } from "./EntryFields";
 import type { FeelingWay } from "./Felt";
 import css from "./home.module.css";
+import { refusedBy } from "./refused";
+import { useSpeech } from "./Speech";
 
 /** A score that was not counted here, written down afterwards. All but the score may stay empty. */
 export function EntryForm({
@@ -18,9 +21,10 @@ export function EntryForm({
 	way: FeelingWay;
 	onBack: () => void;
 	/** Answers why it is not taken; null where it is. */
-	onKeep: (body: Practised) => string | null;
+	onKeep: (body: Practised) => PageMessageId | null;
 }) {
 	const now = today();
+	const locale = useSpeech();
 	const [typed, setTyped] = useState<Typed>({
 		day: now,
 		place: "",
@@ -35,10 +39,11 @@ export function EntryForm({
 	const keep = (event: React.FormEvent) => {
 		event.preventDefault();
 		const body = { ...typed, ...numbersIn(typed), item: item.id, target, dose: item.dose };
-		const read = parse(Practised, body, practisedLabels);
-		if (!read.ok) return setRefused(read.refusals.map(({ sentence }) => sentence));
-		const wrong = dayTroubleIn(read.value.day, now) ?? onKeep(read.value);
-		return setRefused(wrong ? [wrong] : []);
+		const read = parse(Practised, body);
+		if (!read.ok) return setRefused(refusedBy(read.refusals).map((id) => locale.say(id)));
+		const wrong = dayTroubleIn(read.value.day, now, locale);
+		const why = wrong === null ? onKeep(read.value) : null;
+		return setRefused([...(wrong ? [wrong] : []), ...(why ? [locale.say(why)] : [])]);
 	};
 	return (
 		<main className={css.page}>
@@ -48,10 +53,10 @@ export function EntryForm({
 				<Refused sentences={refused} />
 				<div className={css.acts}>
 					<button type="button" className={css.second} onClick={onBack}>
-						back
+						{locale.say("entry.cancel")}
 					</button>
 					<button type="submit" className={css.main}>
-						save entry
+						{locale.say("entry.save")}
 					</button>
 				</div>
 			</form>

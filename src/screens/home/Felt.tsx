@@ -1,6 +1,7 @@
-import { feelingNames, feelings, type feelingWays } from "@/core/practice/feelings";
+import { feelings, type feelingWays } from "@/core/practice/feelings";
 import { Choice } from "./Choice";
 import css from "./home.module.css";
+import { useSpeech } from "./Speech";
 
 export type FeelingWay = (typeof feelingWays)[number];
 
@@ -25,19 +26,20 @@ export function Felt({
 	value: number | null;
 	onChoose: (felt: number) => void;
 }) {
+	const { say } = useSpeech();
 	return (
 		<fieldset>
-			<legend>How did it feel?{way === "numbers" && " 1 = bad, 5 = very good"}</legend>
+			<legend>{say(way === "numbers" ? "entry.felt numbers" : "entry.felt")}</legend>
 			{feelings.map((one, i) => (
 				<Choice key={one} name="felt" chosen={value === one} onChoose={() => onChoose(one)}>
 					{way === "numbers" ? (
 						one
 					) : way === "words" ? (
-						feelingNames[i]
+						say(`feeling.${one}`)
 					) : (
 						<>
 							<Face bend={BEND[i] ?? 0} />
-							<span className="visually-hidden">{feelingNames[i]}</span>
+							<span className="visually-hidden">{say(`feeling.${one}`)}</span>
 						</>
 					)}
 				</Choice>

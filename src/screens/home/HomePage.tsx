@@ -1,20 +1,24 @@
-import { useState } from "react";
-import { isFor } from "@/core/practice/assignment";
+import { useMemo, useState } from "react";
+import { type Locale, localeOf, type Say, type Values } from "@/core/languages/locale";
+import { isFor, isOff } from "@/core/practice/askedOn";
 import { scoreOf, type Touched } from "@/core/practice/counting";
 import { bestOf, type Journal, type JournalItem, triesOn } from "@/core/practice/journal";
 import type { Practised } from "@/core/practice/kinds";
-import { plural } from "@/core/text/lists";
-import { dayWords, today } from "@/ui/dates";
+import { drillsOn } from "@/core/practice/phases";
+import { today } from "@/ui/dates";
 import { LightSwitch } from "@/ui/LightSwitch";
 import { Linked } from "@/ui/Linked";
 import { Count } from "./Count";
+import { DaysOff } from "./DaysOff";
 import { Drill } from "./Drill";
 import { EntryForm } from "./EntryForm";
 import { HandBack } from "./HandBack";
 import css from "./home.module.css";
+import { OtherPhone } from "./OtherPhone";
 import { Past } from "./Past";
 import { type Kept, type Practice, usePractice } from "./practice";
 import { SayMore } from "./SayMore";
+import { Speech, useSpeech } from "./Speech";
 import { Week } from "./Week";
 
 type View =
@@ -25,8 +29,18 @@ type View =
 	/** More of an entry that stands: what is said is kept as it is said. */
 	| { at: "entry"; entry: string; counted: boolean };
 
-/** A student's own practice: what to do, the count, what was done, and what to learn. */
+/** A student's own practice in their own language. */
 export function HomePage({ practice }: { practice: Practice }) {
+	const locale = useMemo(() => localeOf(practice.data.language), [practice]);
+	return (
+		<Speech value={locale}>
+			<Views practice={practice} />
+		</Speech>
+	);
+}
+
+/** What to do, the count, what was done, and what to learn. */
+function Views({ practice }: { practice: Practice }) {
 	const hook = usePractice(practice);
 	const { data } = practice;
 	const { journal, state, kept, touch, undo, write, finish, say, flush } = hook;
@@ -124,10 +138,14 @@ function Drills({
 	onChange: (entry: string) => void;
 }) {
 	const day = today();
+	const locale = useSpeech();
+	const { say } = locale;
+	const off = isOff(journal.away, day);
 	const underWay = (item: string) => scoreOf(state.marks.filter((one) => one.item === item)).tries;
 	const open = new Set(state.marks.map((one) => one.entry));
-	const todays = journal.items.filter(({ item }) => isFor(item, day));
-	const others = journal.items.filter(({ item }) => !isFor(item, day));
+	const shown = inPhase(journal, data.phases, day);
+	const todays = shown.filter(({ item }) => !off && isFor(item, day));
+	const others = shown.filter(({ item }) => off || !isFor(item, day));
 	const drill = (one: JournalItem) => (
 		<Drill
 			key={one.item.id}
@@ -150,20 +168,19 @@ function Drills({
 			<Head data={data} kept={kept} day={day} />
 			<Week data={data} journal={journal} day={day} />
 			<Helper data={data} />
-			<section aria-label="Today">
-				<h2>Today</h2>
-				{todays.length === 0 && <p>Nothing to do today. Rest is part of training.</p>}
-				{left === 0 && (
-					<p className={css.enough}>{plural(data.most ?? 0, "try")} today: that is enough. Tomorrow is another day.</p>
-				)}
+			<section aria-label={say("page.today")}>
+				<h2>{say("page.today")}</h2>
+				{todays.length === 0 && !off && <p>{say("page.nothing today")}</p>}
+				{off && <p>{say("away.now", awayNow(journal.away, day, locale))}</p>}
+				{left === 0 && <p className={css.enough}>{say("page.enough", { tries: data.most ?? 0 })}</p>}
 				{left !== null && left > 0 && todays.length > 0 && (
-					<p className={css.mute}>At most {plural(left, "more try")} today.</p>
+					<p className={css.mute}>{say("page.at most", { tries: left })}</p>
 				)}
 				{todays.map(drill)}
 			</section>
 			{others.length > 0 && (
-				<section aria-label="Other days">
-					<h2>Other days</h2>
+				<section aria-label={say("page.other days")}>
+					<h2>{say("page.other days")}</h2>
 					{others.map(drill)}
 				</section>
 			)}
@@ -175,18 +192,17 @@ function Drills({
 				acts={state.acts}
 				unread={state.unread}
 			/>
+			<DaysOff
+				away={journal.away}
+				day={day}
+				onSay={(body) => write({ kind: "away", body })}
+				onBack={(entry) => write({ kind: "back", body: { entry } })}
+			/>
 			<Words words={data.words} />
 			{(data.ends === null || kept.closed !== null || kept.toSend > 0 || state.unread.length > 0) && (
 				<HandBack id={state.id} secret={state.key} name={state.name} acts={[...state.acts, ...state.unread]} />
 			)}
-			<footer className={css.foot}>
-				<LightSwitch className={css.quiet ?? ""} />
-				<p className={css.mute}>
-					{data.ends === null
-						? "This page is one file. It loads nothing and sends nothing by itself."
-						: `This link is only for you, until ${dayWords(data.ends, day)}. Do not share it.`}
-				</p>
-			</footer>
+			<Foot ends={data.ends} day={day} />
 		</main>
 	);
 }
@@ -194,7 +210,7 @@ function Drills({
 /** Whose page it is, what the coach says to them, and how far what they wrote is. */
 const Head = ({ data, kept, day }: { data: Practice["data"]; kept: Kept; day: string }) => (
 	<header className={css.head}>
-		<p className={css.day}>{dayWords(day, day)}</p>
+		<p className={css.day}>{useSpeech().day(day, day)}</p>
 		<h1 dir="auto">{data.name}</h1>
 		{data.note && (
 			<p dir="auto">
@@ -205,10 +221,12 @@ const Head = ({ data, kept, day }: { data: Practice["data"]; kept: Kept; day: st
 	</header>
 );
 
-const Words = ({ words }: Pick<Practice["data"], "words">) =>
-	words.length > 0 && (
-		<section aria-label="Words to learn">
-			<h2>Words to learn</h2>
+function Words({ words }: Pick<Practice["data"], "words">) {
+	const { say } = useSpeech();
+	if (words.length === 0) return null;
+	return (
+		<section aria-label={say("page.words")}>
+			<h2>{say("page.words")}</h2>
 			<dl>
 				{words.map(({ word, meaning }) => (
 					<div key={word}>
@@ -219,6 +237,39 @@ const Words = ({ words }: Pick<Practice["data"], "words">) =>
 			</dl>
 		</section>
 	);
+}
+
+/** The drills of a day's phase, with the minutes they have in it. */
+function inPhase({ items }: Journal, phases: Practice["data"]["phases"], day: string): JournalItem[] {
+	const drills = drillsOn(
+		items.map(({ item }) => item),
+		phases,
+		day,
+	);
+	const shown = new Map(drills.map((item) => [item.id, item]));
+	return items.flatMap((one) => {
+		const item = shown.get(one.item.id);
+		return item ? [{ ...one, item }] : [];
+	});
+}
+
+/** The page on another phone, its light, and whom it is for. */
+function Foot({ ends, day }: { ends: string | null; day: string }) {
+	const { say, day: dayWords } = useSpeech();
+	return (
+		<footer className={css.foot}>
+			<OtherPhone file={ends === null} />
+			<LightSwitch className={css.quiet ?? ""} words={(light) => say("page.light", { light })} />
+			<p className={css.mute}>{ends === null ? say("page.file") : say("page.link", { day: dayWords(ends, day) })}</p>
+		</footer>
+	);
+}
+
+/** What is said of the days off that a day is one of. */
+function awayNow(away: Journal["away"], day: string, locale: Locale): Values {
+	const last = away.filter(({ from, to }) => from <= day && day <= to).sort((a, b) => (a.to < b.to ? 1 : -1))[0];
+	return { why: last?.why ?? "other", to: locale.day(last?.to ?? day, day) };
+}
 
 /** Tries left of the day's most, what is being counted counted in; null where there is no most. */
 function leftToday(most: number | null, journal: Journal, marks: readonly Touched[], day: string): number | null {
@@ -231,24 +282,15 @@ function leftToday(most: number | null, journal: Journal, marks: readonly Touche
 	return Math.max(0, most - done - scoreOf(marks).tries);
 }
 
-const sentWords = ({ toSend, soon }: Kept): string =>
-	toSend === 0
-		? "your coach has it ✓"
-		: soon
-			? "goes to your coach in a moment"
-			: `not with your coach yet: ${toSend}. It goes when there is internet`;
+const sentWords = ({ toSend, soon }: Kept, say: Say): string =>
+	toSend === 0 ? say("kept.sent") : soon ? say("kept.soon") : say("kept.waiting", { n: toSend });
 
 /** How far the words on this page are. Its place is kept. */
 function KeptLine({ kept, file }: { kept: ReturnType<typeof usePractice>["kept"]; file: boolean }) {
+	const { say } = useSpeech();
 	const words = [
-		kept.full
-			? "This phone is full. New entries are lost when the page closes."
-			: !kept.lasts
-				? "This phone saves nothing for this page. Send it to your coach before you close it."
-				: kept.keeping
-					? "saving"
-					: "saved on this phone ✓",
-		...(file ? [] : [kept.closed ?? kept.later ?? sentWords(kept)]),
+		say(kept.full ? "kept.full" : !kept.lasts ? "kept.nowhere" : kept.keeping ? "kept.saving" : "kept.saved"),
+		...(file ? [] : [kept.closed === "" ? say("kept.closed") : (kept.closed ?? kept.later ?? sentWords(kept, say))]),
 	];
 	return (
 		<p
@@ -267,24 +309,20 @@ const warmedUp = ({ item }: JournalItem, day: string): Practised => ({
 	...{ felt: null, check: null, remark: "" },
 });
 
-const parts = [
-	["feed", "How to feed"],
-	["counts", "What counts"],
-	["cautions", "Be careful"],
-	["stop", "Stop"],
-] as const;
+const parts = ["feed", "counts", "cautions", "stop"] as const;
 
 /** For somebody who helps and knows nothing of it: one line at the top that opens. */
 function Helper({ data: { helper, items } }: { data: Practice["data"] }) {
-	const said = parts.filter(([name]) => helper[name] !== "");
+	const { say } = useSpeech();
+	const said = parts.filter((name) => helper[name] !== "");
 	const drills = items.filter(({ help = [] }) => help.length > 0);
 	if (said.length + drills.length === 0) return null;
 	return (
 		<details className={css.helper}>
-			<summary>For your helper</summary>
-			{said.map(([name, words]) => (
+			<summary>{say("helper.title")}</summary>
+			{said.map((name) => (
 				<p key={name} dir="auto">
-					<b>{words}:</b> {helper[name]}
+					<b>{say(`helper.${name}`)}:</b> {helper[name]}
 				</p>
 			))}
 			{drills.map(({ id, name, help = [] }) => (

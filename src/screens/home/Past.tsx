@@ -1,9 +1,10 @@
+import type { Locale } from "@/core/languages/locale";
 import type { StudentAct } from "@/core/practice/acts";
-import { feelingNames } from "@/core/practice/feelings";
+import { feelings } from "@/core/practice/feelings";
 import type { Journal, JournalEntry } from "@/core/practice/journal";
-import { plural } from "@/core/text/lists";
-import { dayWords } from "@/ui/dates";
+import { today } from "@/ui/dates";
 import css from "./home.module.css";
+import { useSpeech } from "./Speech";
 
 const SHOWN = 12;
 
@@ -24,21 +25,21 @@ export function Past({
 	onBack: (entry: string) => void;
 	onChange: (entry: string) => void;
 }) {
+	const locale = useSpeech();
+	const { say, list } = locale;
 	const { entries } = journal;
 	const days = [...new Set(entries.map(({ day }) => day))];
 	const notTaken = acts.filter(({ id, kind }) => kind === "done" && id in refused);
 	return (
-		<section aria-label="What you did">
-			<h2>What you did</h2>
-			{entries.length === 0 && <p>No entries yet.</p>}
+		<section aria-label={say("past.title")}>
+			<h2>{say("past.title")}</h2>
+			{entries.length === 0 && <p>{say("past.none")}</p>}
 			{days.length > 0 && (
 				<p>
-					You practised on{" "}
-					{days
-						.slice(-SHOWN)
-						.map((day) => dayWords(day))
-						.join(", ")}
-					{days.length > SHOWN && ` and ${days.length - SHOWN} days before`}.
+					{say(days.length > SHOWN ? "past.days before" : "past.days", {
+						days: list(days.slice(-SHOWN).map((day) => locale.day(day, today()))),
+						n: days.length - SHOWN,
+					})}
 				</p>
 			)}
 			<ul className={css.past}>
@@ -47,50 +48,52 @@ export function Past({
 					.reverse()
 					.map((entry) => (
 						<li key={entry.id}>
-							<EntryWords entry={entry} />
-							{acts.some(({ id }) => id === entry.id) && (
+							<EntryWords entry={entry} isOwn={acts.some(({ id }) => id === entry.id)} />
+							{isOnPage(entry) && (
 								<>
 									<button type="button" className={css.quiet} onClick={() => onChange(entry.entry)}>
-										change
-										<span className="visually-hidden">: {named(entry)}</span>
+										{say("past.change")}
+										<span className="visually-hidden">: {named(entry, locale)}</span>
 									</button>
 									<button type="button" className={css.quiet} onClick={() => onBack(entry.entry)}>
-										undo
-										<span className="visually-hidden">: {named(entry)}</span>
+										{say("past.undo")}
+										<span className="visually-hidden">: {named(entry, locale)}</span>
 									</button>
 								</>
 							)}
 						</li>
 					))}
 			</ul>
-			{unread.length > 0 && (
-				<p className={css.asks}>
-					{plural(unread.length, "entry")} on this phone cannot be shown here. Nothing is lost: your coach gets all of
-					it when you send it below.
-				</p>
-			)}
+			{unread.length > 0 && <p className={css.asks}>{say("past.unread", { n: unread.length })}</p>}
 			{notTaken.map(({ id }) => (
 				<p key={id} className={css.asks}>
-					One entry was not accepted: {refused[id]}
+					{say("past.refused", { why: refused[id] ?? "" })}
 				</p>
 			))}
 		</section>
 	);
 }
 
-const named = ({ good, tries, day }: JournalEntry): string => `${good} of ${tries}, ${dayWords(day)}`;
+/** Written on this page, here or on another phone: not told to the coach, and not from paper. */
+const isOnPage = ({ by }: JournalEntry): boolean => by === undefined || by === "link" || by === "file";
 
-function EntryWords({ entry }: { entry: JournalEntry }) {
+const named = ({ good, tries, day }: JournalEntry, { say, day: dayWords }: Locale): string =>
+	`${say("drill.score", { good, tries })}, ${dayWords(day, today())}`;
+
+function EntryWords({ entry, isOwn }: { entry: JournalEntry; isOwn: boolean }) {
 	const { day, what, good, tries, target, felt, place, remark, answer, check } = entry;
+	const { say, day: dayWords } = useSpeech();
+	const feeling = feelings.find((one) => one === felt);
 	const more = [
-		...(good >= target && target > 0 ? [`target of ${target} reached`] : []),
-		...(felt === null ? [] : [`felt ${feelingNames[felt - 1]}`]),
-		...(check === null ? [] : [`check: ${check ? "yes" : "no"}`]),
+		...(good >= target && target > 0 ? [say("past.target", { target })] : []),
+		...(feeling === undefined ? [] : [say("past.felt", { feeling: say(`feeling.${feeling}`) })]),
+		...(check === null ? [] : [say("past.check", { answer: say(check ? "entry.yes" : "entry.no") })]),
 		...(place ? [place] : []),
+		...(!isOwn && isOnPage(entry) ? [say("phones.other")] : []),
 	];
 	return (
 		<span dir="auto">
-			<b>{tries === 0 ? "done" : `${good} of ${tries}`}</b>, {dayWords(day)}, {what}
+			<b>{tries === 0 ? say("past.done") : say("drill.score", { good, tries })}</b>, {dayWords(day, today())}, {what}
 			{more.length > 0 && <span className={css.mute}> {more.join(", ")}</span>}
 			{remark && (
 				<>
@@ -100,7 +103,7 @@ function EntryWords({ entry }: { entry: JournalEntry }) {
 			{answer && (
 				<>
 					<br />
-					<b>Your coach:</b> {answer}
+					<b>{say("past.coach")}</b> {answer}
 				</>
 			)}
 		</span>

@@ -1,11 +1,14 @@
 import { type ReactNode, useState } from "react";
+import type { PageMessageId } from "@/core/languages/english";
 import type { JournalEntry } from "@/core/practice/journal";
-import { Practised, practisedLabels } from "@/core/practice/kinds";
+import { Practised } from "@/core/practice/kinds";
 import { parse } from "@/core/refusals/refusals";
 import { today } from "@/ui/dates";
 import { dayTroubleIn, EntryFields, numbersIn, Refused, type Typed } from "./EntryFields";
 import type { FeelingWay } from "./Felt";
 import css from "./home.module.css";
+import { refusedBy } from "./refused";
+import { useSpeech } from "./Speech";
 
 /** More of an entry that stands already: each word is kept as it is typed, and nothing has to be saved. */
 export function SayMore({
@@ -25,9 +28,11 @@ export function SayMore({
 	counted: boolean;
 	kept: ReactNode;
 	/** Answers why it is not taken; null where it is. */
-	onSay: (part: Partial<Practised>) => string | null;
+	onSay: (part: Partial<Practised>) => PageMessageId | null;
 	onBack: () => void;
 }) {
+	const locale = useSpeech();
+	const { say } = locale;
 	const [typed, setTyped] = useState<Typed>({
 		...entry,
 		tries: String(entry.tries),
@@ -38,26 +43,25 @@ export function SayMore({
 	const type = (part: Partial<Typed>) => {
 		const next = { ...typed, ...part };
 		setTyped(next);
-		const { answer: _, what: __, id: ___, ...body } = { ...entry, ...next, ...numbersIn(next) };
-		const read = parse(Practised, body, practisedLabels);
-		if (!read.ok) return setRefused(read.refusals.map(({ sentence }) => sentence));
-		const wrong = dayTroubleIn(next.day, today()) ?? onSay(read.value);
-		return setRefused(wrong ? [wrong] : []);
+		const { answer: _, what: __, id: ___, by: ____, ...body } = { ...entry, ...next, ...numbersIn(next) };
+		const read = parse(Practised, body);
+		if (!read.ok) return setRefused(refusedBy(read.refusals).map((id) => locale.say(id)));
+		const wrong = dayTroubleIn(next.day, today(), locale);
+		const why = wrong === null ? onSay(read.value) : null;
+		return setRefused([...(wrong ? [wrong] : []), ...(why ? [say(why)] : [])]);
 	};
 	return (
 		<main className={css.page}>
 			<div className={css.form}>
 				<h1 dir="auto">{entry.what}</h1>
 				<p role="status" className={css.saved}>
-					<b>
-						{entry.good} of {entry.tries}
-					</b>{" "}
-					{counted ? "is saved. Say more, or go back." : "is saved. Changes are saved as you make them."}
+					<b>{say("drill.score", { good: entry.good, tries: entry.tries })}</b>{" "}
+					{say(counted ? "entry.saved now" : "entry.saved")}
 				</p>
 				{kept}
 				<div className={css.acts}>
 					<button type="button" className={css.main} onClick={onBack}>
-						back to my drills
+						{say("entry.back")}
 					</button>
 				</div>
 				<EntryFields typed={typed} check={check} way={way} answered={entry.answer !== null} onType={type} />

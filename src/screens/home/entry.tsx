@@ -1,5 +1,5 @@
 import { createRoot } from "react-dom/client";
-import { PageData } from "@/core/practice/pageData";
+import type { PageData } from "@/core/practice/pageData";
 import { holdReady } from "@/device/holdReady";
 import { readKept } from "@/device/localKeep";
 import { type PhoneState, PhoneStore } from "@/device/practice";
@@ -13,16 +13,16 @@ import "@/ui/tokens.css";
 import "./home.css";
 
 /** The student's page begins here: by the link, as one file, or closed with what is still on the phone. */
-const data: unknown = JSON.parse(document.getElementById("data")?.textContent ?? "null");
+// Of the same build as this script, which the page names by what is in it: nothing has to be parsed once more.
+const data: PageData | null = JSON.parse(document.getElementById("data")?.textContent ?? "null");
 const root = document.getElementById("page");
 
 document.documentElement.dataset.light = readKept(LIGHT) ?? "paper";
 handOver();
 
-const read = PageData.safeParse(data);
-if (root && read.success) {
-	createRoot(root).render(<HomePage practice={new Practice(read.data, window.location.pathname)} />);
-	if (read.data.ends !== null && "serviceWorker" in navigator)
+if (root && data) {
+	createRoot(root).render(<HomePage practice={new Practice(data, window.location.pathname)} />);
+	if (data.ends !== null && "serviceWorker" in navigator)
 		void holdReady("/p/sw.js", { scope: "/p/" }).catch(() => {
 			// Refused: the page still works while it is open.
 		});

@@ -1,10 +1,10 @@
 /** @jest-environment jsdom */
 import "fake-indexeddb/auto";
 import { until } from "@/core/__tests__/until";
-import type { StudentAct } from "@/core/practice/acts";
+import type { PracticeAct, StudentAct } from "@/core/practice/acts";
 import { freshItem, USUAL } from "@/core/practice/assignment";
 import type { PageData } from "@/core/practice/pageData";
-import { Practice } from "./practice";
+import { actsIn, Practice } from "./practice";
 
 /** The student's own record against a server that is made up. */
 
@@ -61,6 +61,7 @@ beforeEach(() => {
 				refused: [],
 				later: later.map(({ id }) => ({ id, sentence: "200 entries came today." })),
 				acts: [],
+				served: 5,
 				holder: server.holder,
 			}),
 		};
@@ -93,6 +94,20 @@ test("after an older backup was restored the phone sends again what the server l
 	await settled(page);
 });
 
+test("of what the server told the later holds: taken back on another phone it is gone, out of an older cache it does not come back", async () => {
+	const told = entry("other") as PracticeAct;
+	const at = async (served: number, acts: PracticeAct[]) => {
+		const practice = new Practice({ ...pageOf("told", "studio-1"), served, acts }, "/p/told");
+		opened.push(practice);
+		await practice.start();
+		await until(() => !practice.snapshot().kept.keeping);
+		return actsIn(practice.snapshot().state).map(({ id }) => id);
+	};
+	expect(await at(10, [told])).toEqual(["other"]);
+	expect(await at(20, [])).toEqual([]);
+	expect(await at(10, [told])).toEqual([]);
+});
+
 test("an entry there is no room for stays on the phone, which says so", async () => {
 	server.room = 1;
 	const page = await open("full");
@@ -107,7 +122,7 @@ test("an entry there is no room for stays on the phone, which says so", async ()
 
 test("what the schema refuses is said before it is written", async () => {
 	const page = await open("refused");
-	expect(page.write(entry("long", { minutes: 900 }))).toMatch(/^Body, minutes: enter at most 600/);
+	expect(page.write(entry("long", { minutes: 900 }))).toBe("refused.minutes");
 	expect(page.snapshot().state.acts).toEqual([]);
 	expect(page.write(entry("right"))).toBeNull();
 	await settled(page);
@@ -146,7 +161,7 @@ describe("a count is one entry from its first try on", () => {
 		expect(page.snapshot().state.marks).toEqual([]);
 		// More is said of it: kept at once, sent when the page is left.
 		expect(page.say(done ?? "", { felt: 4 })).toBeNull();
-		expect(page.say(done ?? "", { good: 9 })).toMatch(/9 good of 3 tries/);
+		expect(page.say(done ?? "", { good: 9 })).toBe("refused.good");
 		expect(page.snapshot().state.acts).toHaveLength(1);
 		page.flush();
 		await settled(page);
@@ -223,4 +238,34 @@ describe("a count is one entry from its first try on", () => {
 			[2, 2, 0],
 		]);
 	});
+});
+
+test("what was sent and is not told any more was taken back on another phone; what is older than all that is told stays", () => {
+	const told = (n: number, from = 0) =>
+		Array.from({ length: n }, (_, i) => ({ ...entry(`told-${i}`), at: `2026-11-${10 + from}T17:00:00.000Z` }));
+	const state = {
+		...{
+			v: 2 as const,
+			id: "p",
+			path: "",
+			key: "",
+			name: "",
+			unread: [],
+			marks: [],
+			away: [],
+			served: 0,
+			holder: null,
+		},
+		acts: [entry("gone"), entry("waiting"), entry("refused")],
+		sent: ["gone"],
+		refused: { refused: "no" },
+	};
+	const ids = (of: ReturnType<typeof told>) =>
+		actsIn({ ...state, told: of as never })
+			.map(({ id }) => id)
+			.filter((id) => !id.startsWith("told"));
+	expect(ids(told(0))).toEqual(["waiting"]);
+	expect(ids(told(299))).toEqual(["waiting"]);
+	// The server tells no more than it told: what is older may be there.
+	expect(ids(told(300))).toEqual(["gone", "waiting"]);
 });

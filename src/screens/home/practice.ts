@@ -1,14 +1,16 @@
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from "react";
 import { v7 as uuid } from "uuid";
+import type { PageMessageId } from "@/core/languages/english";
 import { type PracticeAct, StudentAct } from "@/core/practice/acts";
-import { type Count, countsIn, entryOf, type Mark, nextRev } from "@/core/practice/counting";
+import { type Count, countsIn, entryOf, isNewer, type Mark, nextRev } from "@/core/practice/counting";
 import { journalOf } from "@/core/practice/journal";
-import { type Practised, practisedLabels } from "@/core/practice/kinds";
+import type { Practised } from "@/core/practice/kinds";
 import type { PageData } from "@/core/practice/pageData";
 import { parse } from "@/core/refusals/refusals";
 import { now } from "@/device/now";
 import { BATCH, LinkClosed, type PhoneState, PhoneStore, sendActs } from "@/device/practice";
 import { Rounds } from "@/device/rounds";
+import { refusedBy } from "./refused";
 
 const AGAIN_MS = 20_000;
 
@@ -48,10 +50,12 @@ const emptyState = (data: PageData, path: string): PhoneState => ({
 	marks: [],
 	away: [],
 	told: [],
+	served: 0,
 	holder: data.holder ?? null,
 });
 
 type Done = Extract<StudentAct, { kind: "done" }>;
+type PracticeDone = Extract<PracticeAct, { kind: "done" }>;
 
 /** A new act's own id and moment. */
 function stamp(): Pick<StudentAct, "id" | "at" | "tz"> {
@@ -108,7 +112,9 @@ export class Practice {
 		window.addEventListener("pagehide", () => this.leave());
 		this.phone = await PhoneStore.open();
 		const before = await this.phone.read(this.data.id).catch(() => null);
-		const told = new Map([...(before?.told ?? []), ...this.data.acts].map((act) => [act.id, act]));
+		// A page that came out of the browser's cache may be older than what was told since.
+		const { acts: fromPage, served = 0 } = this.data;
+		const told = before && before.served > served ? before.told : fromPage;
 		if (before)
 			this.state = {
 				...this.state,
@@ -119,7 +125,7 @@ export class Practice {
 				acts: [...before.acts, ...this.state.acts],
 				...sentTo(this.data.holder ?? null, before),
 			};
-		this.state = { ...this.state, told: [...told.values()] };
+		this.state = { ...this.state, told, served: Math.max(before?.served ?? 0, served) };
 		// What was counted on another day is an entry of that day; what was counted before goes out now.
 		for (const { item, day } of this.counts()) if (day !== dayAt(Date.now())) this.finish(item, day);
 		this.settle();
@@ -137,9 +143,9 @@ export class Practice {
 	 *
 	 * @returns why it cannot be written; null where it is
 	 */
-	readonly write = (act: StudentAct): string | null => {
-		const read = parse(StudentAct, act, practisedLabels);
-		if (!read.ok) return read.refusals[0]?.sentence ?? "The entry is damaged.";
+	readonly write = (act: StudentAct): PageMessageId | null => {
+		const read = parse(StudentAct, act);
+		if (!read.ok) return refusedBy(read.refusals)[0] ?? "refused.entry";
 		this.put(read.value);
 		this.keep();
 		this.rounds.ask();
@@ -154,9 +160,17 @@ export class Practice {
 		this.state = { ...this.state, acts: [...this.state.acts.filter((one) => !same(one)), act] };
 	}
 
-	/** What was written here of an entry. */
+	/** What was written of an entry, here or on another phone of the same student. */
 	private written(entry: string): Done | undefined {
-		return this.state.acts.findLast((act): act is Done => act.kind === "done" && entryOf(act) === entry);
+		const { acts, told } = this.state;
+		const newest = [...told, ...acts].reduce<Done | PracticeDone | undefined>(
+			(best, act) =>
+				act.kind === "done" && entryOf(act) === entry && (!best || isNewer(act.body, best.body)) ? act : best,
+			undefined,
+		);
+		if (!newest) return undefined;
+		const { what: _, by: __, ...body } = newest.body as PracticeDone["body"];
+		return { ...newest, body };
 	}
 
 	/**
@@ -164,12 +178,12 @@ export class Practice {
 	 *
 	 * @returns why it cannot be; null where it is
 	 */
-	readonly say = (entry: string, part: Partial<Practised>): string | null => {
+	readonly say = (entry: string, part: Partial<Practised>): PageMessageId | null => {
 		const before = this.written(entry);
-		if (!before) return "This entry was written on another phone. Change it there.";
+		if (!before) return "refused.entry";
 		const body = { ...before.body, ...part, entry, rev: nextRev(before.body, Date.now()) };
-		const read = parse(StudentAct, { ...before, ...stamp(), body }, practisedLabels);
-		if (!read.ok) return read.refusals[0]?.sentence ?? "The entry is damaged.";
+		const read = parse(StudentAct, { ...before, ...stamp(), body });
+		if (!read.ok) return refusedBy(read.refusals)[0] ?? "refused.entry";
 		this.put(read.value);
 		this.touchLater(entry);
 		this.keep();
@@ -329,7 +343,7 @@ export class Practice {
 	 * @throws where there is no answer, or none to one of them
 	 */
 	private async deliver(batch: readonly StudentAct[], leaving = false): Promise<boolean> {
-		const { kept, refused, later, acts, holder } = await sendActs(this.state.path, batch, leaving);
+		const { kept, refused, later, acts, holder, served } = await sendActs(this.state.path, batch, leaving);
 		this.answered = true;
 		const answered = new Set([...kept, ...[...refused, ...later].map(({ id }) => id)]);
 		const { sent } = sentTo(holder, this.state);
@@ -339,6 +353,7 @@ export class Practice {
 			sent: [...new Set([...sent, ...kept.filter((id) => batch.some((one) => one.id === id))])],
 			refused: { ...this.state.refused, ...Object.fromEntries(refused.map(({ id, sentence }) => [id, sentence])) },
 			told: acts,
+			served,
 		};
 		this.later = later[0]?.sentence ?? null;
 		this.keep();
@@ -365,17 +380,27 @@ export class Practice {
 	}
 }
 
+/** As many acts as the server tells at most. */
+const TOLD = 300;
+
+/**
+ * What the server told, and what was written here beside it. What was sent and is not told any more was taken back,
+ * or replaced, on another phone: unless it is older than all that is told.
+ */
+export function actsIn({ acts, told, refused, sent }: PhoneState): PracticeAct[] {
+	const known = new Set(told.map(({ id }) => id));
+	const arrived = new Set(sent);
+	const oldest = told.length < TOLD ? "" : (told.map(({ at }) => at).sort()[0] ?? "");
+	const isGone = ({ id, at }: StudentAct) => arrived.has(id) && at >= oldest;
+	return [...told, ...acts.filter((act) => !known.has(act.id) && !(act.id in refused) && !isGone(act))];
+}
+
 /** The page's record as it stands, what follows from it, and the acts. */
 export function usePractice(practice: Practice) {
 	const { state, kept } = useSyncExternalStore(practice.subscribe, practice.snapshot);
 	useEffect(() => void practice.start(), [practice]);
 	const { data } = practice;
-	const { acts: own, told, refused } = state;
-	const journal = useMemo(() => {
-		const known = new Set(told.map(({ id }) => id));
-		const mine: PracticeAct[] = own.filter(({ id }) => !known.has(id) && !(id in refused));
-		return journalOf(data, [...told, ...mine]);
-	}, [data, own, told, refused]);
+	const journal = useMemo(() => journalOf(data, actsIn(state)), [data, state]);
 	const write = useCallback((act: Written) => practice.write({ ...act, ...stamp() } as StudentAct), [practice]);
 	const { touch, undo, finish, say, flush } = practice;
 	return { state, kept, journal, write, touch, undo, finish, say, flush };

@@ -10,6 +10,7 @@ import type { Rung } from "@/core/ladder/ladder";
 import { limitsOf } from "@/core/ladder/limits";
 import { easedNow } from "@/core/ladder/rail";
 import type { Sketch } from "@/core/ladder/sketch";
+import { wholeLocaleOf } from "@/core/languages/wholeLocale";
 import { sideWords } from "@/core/people/student";
 import { firstCue } from "@/core/skill/cue";
 import { readSides } from "@/core/skill/sides";
@@ -29,6 +30,12 @@ const papers = ["A5", "A4"] as const;
 const MOST_BOXES = 12;
 const AROUND = 2;
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+
+const counts = (
+	settings: Parameters<typeof countsWhen>[0],
+	{ positions }: { positions: Parameters<typeof countsWhen>[1] },
+	read: (words: string) => string,
+) => countsWhen(settings, positions, { read, say: wholeLocaleOf().say }).join(" ");
 
 /** The ladder as a card to pin up: rungs on the rail, what to look for, boxes to tick. What is on the screen is what is printed. */
 export function Card(card: CardPage) {
@@ -113,7 +120,7 @@ export function Card(card: CardPage) {
 										<>
 											<p>
 												{atHome(settings, readRule(settings), windows[rung.id]?.rule ?? null)}, at most {settings.limit}{" "}
-												tries a day. <b>Counts when:</b> {countsWhen(settings, skill.positions, read).join(" ")}
+												tries a day. <b>Counts when:</b> {counts(settings, skill, read)}
 												{settings.care.length > 0 && ` First: ${settings.care.map(read).join(", ")}.`}
 												{settings.neverAlone && <b> Must not be practised alone.</b>}
 											</p>

@@ -9,8 +9,6 @@ import { v7 as uuid } from "uuid";
 import { inUnit, type LengthUnit, lengthWords, toMetres } from "@/core/coach/lengths";
 import type { Ladder } from "@/core/ladder/ladder";
 import {
-	DEPTH,
-	distances,
 	freshSketch,
 	type Sketch,
 	type SketchItem,
@@ -18,9 +16,11 @@ import {
 	sketchKinds,
 	withoutItem,
 } from "@/core/ladder/sketch";
+import { DEPTH, distances } from "@/core/ladder/sketchSeen";
+import { kindWords } from "@/core/ladder/sketchWords";
 import { aOrAn } from "@/core/text/wording";
 import { Complaint } from "@/ui/FormRow";
-import { DistanceLine, kindWords, SketchShape, WIDE } from "./SketchView";
+import { DistanceLine, SketchShape, WIDE } from "./SketchView";
 import css from "./sketch.module.css";
 
 const pointer = { activationConstraint: { distance: 3 } };

@@ -1,13 +1,7 @@
 import { type LengthUnit, lengthWords } from "@/core/coach/lengths";
-import {
-	DEPTH,
-	type Distance,
-	distances,
-	type Sketch,
-	type SketchItem,
-	type SketchKind,
-	sketchFor,
-} from "@/core/ladder/sketch";
+import type { Sketch, SketchItem, SketchKind } from "@/core/ladder/sketch";
+import { DEPTH, type Distance, distances, sketchFor } from "@/core/ladder/sketchSeen";
+import { type SketchWords, sketchWords } from "@/core/ladder/sketchWords";
 import { readSides, type Sides } from "@/core/skill/sides";
 import css from "./sketch.module.css";
 
@@ -15,13 +9,6 @@ import css from "./sketch.module.css";
 export interface Sees extends Sides {
 	unit: LengthUnit;
 }
-
-export const kindWords: Record<SketchKind, string> = {
-	person: "person",
-	mark: "mark on the ground",
-	object: "object",
-	camera: "camera",
-};
 
 /** Width of the drawing in its own units; a metre is `WIDE / across` of them. */
 export const WIDE = 400;
@@ -63,7 +50,15 @@ export function DistanceLine({ distance, across, unit }: { distance: Distance; a
 }
 
 /** The set-up as it is seen from a side: who and what lies where, how far apart, and what does for it at home. */
-export function SketchView({ sketch: drawn, sees }: { sketch: Sketch; sees: Sees }) {
+export function SketchView({
+	sketch: drawn,
+	sees,
+	words = sketchWords,
+}: {
+	sketch: Sketch;
+	sees: Sees;
+	words?: SketchWords;
+}) {
 	const sketch = sketchFor(drawn, sees.side);
 	const { each, sum } = distances(sketch);
 	const read = (words: string) => readSides(words, sees);
@@ -74,7 +69,7 @@ export function SketchView({ sketch: drawn, sees }: { sketch: Sketch; sees: Sees
 			<svg
 				viewBox={`0 0 ${WIDE} ${WIDE * DEPTH}`}
 				role="img"
-				aria-label={`Set-up from above: ${sketch.items.map((item) => `${name(item)} (${kindWords[item.kind]})`).join(", ")}`}
+				aria-label={words.label(sketch.items.map((item) => `${name(item)} (${words.kind(item.kind)})`).join(", "))}
 			>
 				{each.map((distance) => (
 					<DistanceLine
@@ -90,8 +85,7 @@ export function SketchView({ sketch: drawn, sees }: { sketch: Sketch; sees: Sees
 						<g key={item.id} transform={`translate(${left} ${top})`}>
 							<SketchShape kind={item.kind} />
 							<text y={24} className={css.name} textAnchor={left < 60 ? "start" : left > WIDE - 60 ? "end" : "middle"}>
-								{name(item)}
-								{item.height ? `, ${lengthWords(item.height, sees.unit)} up` : ""}
+								{item.height ? words.up(name(item), lengthWords(item.height, sees.unit)) : name(item)}
 							</text>
 						</g>
 					);
@@ -107,7 +101,7 @@ export function SketchView({ sketch: drawn, sees }: { sketch: Sketch; sees: Sees
 						</>
 					)}
 					{homes.length > 0 &&
-						`At home: ${homes.map((item) => `${read(item.home ?? "")} for ${name(item)}`).join(", ")}.`}
+						words.home(homes.map((item) => words.instead(read(item.home ?? ""), name(item))).join(", "))}
 				</figcaption>
 			)}
 		</figure>

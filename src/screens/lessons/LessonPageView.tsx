@@ -96,11 +96,11 @@ export function LessonPageView({ id, view, names, causes, studio, today, stills 
 							))}
 						</>
 					)}
-					<ToPractise practise={partings.flatMap(practiseIn)} />
+					<ToPractise practise={partings.flatMap((parting) => practiseIn(parting))} />
 					{marks.length > 0 && (
 						<>
 							<h2>How they were</h2>
-							<p>{eachOnce(marks).join("; ")}</p>
+							<p>{eachOnce(marks).join(" · ")}</p>
 						</>
 					)}
 					<Notes partings={partings} names={names} />

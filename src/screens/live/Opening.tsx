@@ -1,3 +1,4 @@
+import { useState } from "react";
 import type { Body } from "@/core/log/kinds";
 import { leftToday } from "@/core/log/verdict";
 import { wishOf } from "@/core/log/wish";
@@ -112,21 +113,78 @@ function Promises({ student }: { student: string }) {
 		));
 }
 
+/** A question from home: answered where it is read, in a word or by mouth. */
+function Reply({
+	words,
+	reply,
+	onReply,
+}: {
+	words: string;
+	/** What was answered; null as long as nobody has. */
+	reply: string | null;
+	onReply: (text: string) => void;
+}) {
+	const [typed, setTyped] = useState("");
+	if (reply !== null)
+		return (
+			<p dir="auto">
+				{words} {reply ? `You: ${reply}` : "Talked over ✓"}
+			</p>
+		);
+	return (
+		<form
+			className={css.promised}
+			onSubmit={(event) => {
+				event.preventDefault();
+				onReply(typed.trim());
+			}}
+		>
+			<label>
+				<span dir="auto">{words}</span>
+				<input
+					className={css.answer}
+					value={typed}
+					maxLength={1000}
+					dir="auto"
+					placeholder="your answer, or talk it over"
+					onChange={(event) => setTyped(event.target.value)}
+				/>
+			</label>
+			<button type="submit">{typed.trim() ? "answer" : "tick off"}</button>
+		</form>
+	);
+}
+
 /** What came from home since the last lesson. */
 function FromHome({ student }: { student: string }) {
-	const news = useLive().pack.students.find(({ id }) => id === student)?.page?.news;
+	const { pack, view, acts } = useLive();
+	const page = pack.students.find(({ id }) => id === student)?.page;
+	const news = page?.news;
+	if (!news) return null;
+	const replies = new Map(
+		view.events.flatMap((event) =>
+			event.kind === "practice.replied" ? [[event.body.entry, event.body.text] as const] : [],
+		),
+	);
+	const open = news.said.filter(({ answered, entry }) => !answered && entry !== undefined);
 	return (
-		news && (
-			<>
-				<p>
-					<b>From home</b>
+		<>
+			<p>
+				<b>From home</b>
+			</p>
+			{open.map(({ entry = "", day, remark }) => (
+				<Reply
+					key={entry}
+					words={`${dayWords(day)}: “${remark}”`}
+					reply={replies.get(entry) ?? null}
+					onReply={(text) => acts.replyHome(student, page.id, entry, text)}
+				/>
+			))}
+			{newsLines({ ...news, said: news.said.filter((one) => !open.includes(one)) }, dayWords).map((line) => (
+				<p key={line} dir="auto">
+					{line}
 				</p>
-				{newsLines(news, dayWords).map((line) => (
-					<p key={line} dir="auto">
-						{line}
-					</p>
-				))}
-			</>
-		)
+			))}
+		</>
 	);
 }

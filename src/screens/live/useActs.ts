@@ -24,6 +24,7 @@ const undoWords: Record<string, string> = {
 	"advice.overruled": "otherwise",
 	"peg.moved": "peg move",
 	eased: "easier form",
+	"practice.replied": "answer",
 	"set.closed": "end of set",
 	parked: "parked note",
 	"set.assigned": "assignment",

@@ -38,6 +38,7 @@ export const tools: readonly Listed[] = [
 /** All that is set once, each with what it changes. */
 export const settingsList: readonly Listed[] = [
 	{ href: "/note", name: "Note template", answers: "What a note to a student says, in your words." },
+	{ href: "/languages", name: "Languages", answers: "What a student’s own page and notes are written in." },
 	{
 		href: "/ladders/difficulties",
 		name: "Working range, units, difficulty scales",
@@ -75,7 +76,7 @@ const placeWords: Readonly<Record<string, string>> = {
 	"/tools": "calculators, position check, test a rule, load, safety",
 	"/records": "back up, download, import, restore, problems, delete, move to another computer",
 	"/find": "find words that were said, noted or promised",
-	"/settings": "units, note template, working range, reminders, passcode",
+	"/settings": "units, note template, languages, translation, working range, reminders, passcode",
 };
 
 /** What is begun from a page, by its verb. */

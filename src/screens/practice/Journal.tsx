@@ -4,8 +4,10 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { daysAsked } from "@/core/practice/assignment";
+import { daysAsked } from "@/core/practice/askedOn";
+import type { Assignment } from "@/core/practice/assignment";
 import { bestOf, type JournalEntry, type JournalItem, type Journal as JournalOf } from "@/core/practice/journal";
+import { awayLine } from "@/core/practice/news";
 import { plural } from "@/core/text/lists";
 import { answerEntry, clearPracticeDay, setPracticeTarget } from "@/server/practice";
 import { adding } from "@/ui/adding";
@@ -44,16 +46,20 @@ function Flood({ at, flood, day }: { at: { id: string }; flood: { day: string; e
 const idOf = ({ id }: JournalEntry) => id;
 const SHOWN = 10;
 const FEW = 3;
+/** Days off, the latest. */
+const AWAY_SHOWN = 3;
 
 /** What was done against what was asked, the first beside the latest, and what was said. */
 export function Journal({
 	at,
 	journal,
+	assignment,
 	floods,
 	day,
 }: {
 	at: { id: string };
 	journal: JournalOf;
+	assignment: Assignment;
 	floods: readonly { day: string; entries: number }[];
 	day: string;
 }) {
@@ -71,56 +77,19 @@ export function Journal({
 			{lines.map((entry) => (
 				<Answer key={entry.id} at={at} entry={entry} day={day} onPress={() => stay(entry)} />
 			))}
+			{journal.away.slice(-AWAY_SHOWN).map((one) => (
+				<p key={one.id} className="m-0">
+					{awayLine(one, (on) => dayWords(on, day))} <span className="mute">Said on their page.</span>
+				</p>
+			))}
 			{entries.length === 0 && <p className="mute">No entries yet.</p>}
 			{items
 				.filter((one) => one.entries.length > 0)
 				.map((one) => (
-					<Drill key={one.item.id} at={at} of={one} day={day} />
+					<Drill key={one.item.id} at={at} of={one} day={day} assignment={assignment} away={journal.away} />
 				))}
 			{entries.length > 0 && (
-				<table className={css.entries}>
-					<thead>
-						<tr>
-							<th scope="col">day</th>
-							<th scope="col">drill</th>
-							<th scope="col">good</th>
-							<th scope="col">target</th>
-							<th scope="col">felt</th>
-							<th scope="col">remark</th>
-						</tr>
-					</thead>
-					<tbody>
-						{shown.map((entry) => (
-							<tr key={entry.id}>
-								<td>{dayWords(entry.day, day)}</td>
-								<td dir="auto">{entry.what}</td>
-								<td>
-									<b>{entry.good}</b> of {entry.tries}
-								</td>
-								<td>
-									{entry.target}
-									{entry.good >= entry.target ? ", met" : ""}
-								</td>
-								<td>{entry.felt ?? ""}</td>
-								<td dir="auto">
-									{[
-										...(entry.check === null ? [] : [`check ${entry.check ? "yes" : "no"}`]),
-										...(entry.place ? [entry.place] : []),
-										...(entry.minutes > 0 ? [`${entry.minutes} min`] : []),
-										...(entry.remark ? [`“${entry.remark}”`] : []),
-										...(entry.answer ? [`you: ${entry.answer}`] : []),
-									].join(", ")}
-									{entry.answer !== null && !lines.some(({ id }) => id === entry.id) && (
-										<Button variant="link" size="sm" onClick={adding(() => stay(entry))}>
-											{entry.answer ? "change your answer" : "answer it"}
-											<span className="visually-hidden"> to “{entry.remark}”</span>
-										</Button>
-									)}
-								</td>
-							</tr>
-						))}
-					</tbody>
-				</table>
+				<Entries shown={shown} day={day} isOpen={(id) => lines.some((one) => one.id === id)} onAnswer={stay} />
 			)}
 			{entries.length > SHOWN && (
 				<Button variant="link" onClick={() => setAll(!all)}>
@@ -131,17 +100,89 @@ export function Journal({
 	);
 }
 
+/** Entries in a table, the latest first; one that was answered may be answered otherwise. */
+function Entries({
+	shown,
+	day,
+	isOpen,
+	onAnswer,
+}: {
+	shown: readonly JournalEntry[];
+	day: string;
+	/** It is being answered above. */
+	isOpen: (id: string) => boolean;
+	onAnswer: (entry: JournalEntry) => void;
+}) {
+	return (
+		<table className={css.entries}>
+			<thead>
+				<tr>
+					<th scope="col">day</th>
+					<th scope="col">drill</th>
+					<th scope="col">good</th>
+					<th scope="col">target</th>
+					<th scope="col">felt</th>
+					<th scope="col">remark</th>
+				</tr>
+			</thead>
+			<tbody>
+				{shown.map((entry) => (
+					<tr key={entry.id}>
+						<td>{dayWords(entry.day, day)}</td>
+						<td dir="auto">{entry.what}</td>
+						<td>
+							<b>{entry.good}</b> of {entry.tries}
+						</td>
+						<td>
+							{entry.target}
+							{entry.good >= entry.target ? ", met" : ""}
+						</td>
+						<td>{entry.felt ?? ""}</td>
+						<td dir="auto">
+							{[
+								...(entry.check === null ? [] : [`check ${entry.check ? "yes" : "no"}`]),
+								...(entry.place ? [entry.place] : []),
+								...(entry.minutes > 0 ? [`${entry.minutes} min`] : []),
+								...(entry.remark ? [`“${entry.remark}”`] : []),
+								...(entry.answer ? [`you: ${entry.answer}`] : []),
+							].join(", ")}
+							{entry.answer !== null && !isOpen(entry.id) && (
+								<Button variant="link" size="sm" onClick={adding(() => onAnswer(entry))}>
+									{entry.answer ? "change your answer" : "answer it"}
+									<span className="visually-hidden"> to “{entry.remark}”</span>
+								</Button>
+							)}
+						</td>
+					</tr>
+				))}
+			</tbody>
+		</table>
+	);
+}
+
 const scores = (entries: readonly JournalEntry[]): string => entries.map(({ good }) => good).join(" · ");
 
 /** A drill over its days: how often of those asked for, the first beside the latest, and its target. */
-function Drill({ at, of, day }: { at: { id: string }; of: JournalItem; day: string }) {
+function Drill({
+	at,
+	of,
+	day,
+	assignment,
+	away,
+}: {
+	at: { id: string };
+	of: JournalItem;
+	day: string;
+	assignment: Assignment;
+	away: JournalOf["away"];
+}) {
 	const router = useRouter();
 	const { refused, ask } = useRefusals();
 	const { item, target, entries, suggestion } = of;
 	const [first] = entries;
 	const best = bestOf(entries);
 	const since = first?.day ?? day;
-	const asked = daysAsked({ items: [item], from: since }, since, day);
+	const asked = daysAsked({ ...assignment, from: since }, since, day, away, item.id);
 	const days = new Set(entries.map((entry) => entry.day)).size;
 	return (
 		<div className={css.drill}>

@@ -3,10 +3,10 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
-import { amountWords } from "@/core/practice/amount";
-import { daysAsked } from "@/core/practice/assignment";
+import { amountOf, amountWords } from "@/core/practice/amount";
+import { daysAsked } from "@/core/practice/askedOn";
 import { sumOf } from "@/core/practice/journal";
-import { amountOf } from "@/core/practice/page";
+import { drillsOn } from "@/core/practice/phases";
 import { dayAfter } from "@/core/text/fields";
 import { plural } from "@/core/text/lists";
 import { putPracticeAway } from "@/server/practice";
@@ -21,6 +21,7 @@ import { useRefusals } from "@/ui/useRefusals";
 import { Asked } from "./Asked";
 import { ForHelpers } from "./ForHelpers";
 import { Journal } from "./Journal";
+import { Phases } from "./Phases";
 import css from "./practice.module.css";
 import { Share } from "./Share";
 import { Told } from "./Told";
@@ -34,8 +35,9 @@ export function PracticeBench(props: PracticePageProps) {
 	const bench = usePracticeBench(props);
 	const { assignment, journal, steps, inForce, edit } = bench;
 	const [editing, setEditing] = useState(assignment.items.length === 0 || journal.entries.length === 0);
+	const nowAsked = new Map(drillsOn(assignment.items, assignment.phases, day).map((item) => [item.id, item]));
 	const week = sumOf(journal.entries.filter((entry) => entry.day > dayAfter(day, -7) && entry.day <= day));
-	const asked = daysAsked(assignment, dayAfter(day, -6), day);
+	const asked = daysAsked(assignment, dayAfter(day, -6), day, journal.away);
 	return (
 		<BenchPage
 			margin={
@@ -65,7 +67,7 @@ export function PracticeBench(props: PracticePageProps) {
 					</span>
 				</span>
 			</p>
-			<Journal at={at} journal={journal} floods={props.floods} day={day} />
+			<Journal at={at} journal={journal} assignment={props.assignment} floods={props.floods} day={day} />
 			<section aria-label="Drills" className={css.section}>
 				<h2>
 					Drills{" "}
@@ -80,15 +82,20 @@ export function PracticeBench(props: PracticePageProps) {
 							<InForce {...inForce} />
 						</div>
 						<Asked bench={bench} rungs={rungs} student={student.id} />
+						<Phases assignment={assignment} day={day} onChange={edit} />
 						<ForHelpers assignment={assignment} onChange={edit} />
 					</>
 				) : (
 					<ul className={css.plain}>
-						{journal.items.map(({ item, target }) => (
-							<li key={item.id} dir="auto">
-								{item.name}: {item.warmUp ? "warm-up" : amountWords({ ...amountOf(item), target })}
-							</li>
-						))}
+						{journal.items.map(({ item, target }) => {
+							const today = nowAsked.get(item.id);
+							return (
+								<li key={item.id} dir="auto">
+									{item.name}:{" "}
+									{!today ? "not in this phase" : item.warmUp ? "warm-up" : amountWords({ ...amountOf(today), target })}
+								</li>
+							);
+						})}
 					</ul>
 				)}
 			</section>

@@ -14,21 +14,25 @@ import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import { BringBack } from "./BringBack";
+import { OldLinks } from "./OldLinks";
 import css from "./practice.module.css";
 
 /** How it is going at home, whoever waits for an answer first; and what came back as text. */
 export function PracticeList({
 	day,
 	lines,
+	links,
 	students,
 }: {
 	day: string;
 	lines: readonly PracticeLine[];
+	links: Parameters<typeof OldLinks>[0]["links"];
 	students: readonly { id: string; name: string }[];
 }) {
 	return (
 		<BenchPage wide margin={<BringBack />}>
 			<h1>Home practice</h1>
+			<OldLinks links={links} />
 			<Assign students={students} />
 			{lines.length === 0 && (
 				<p>

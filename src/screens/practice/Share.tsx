@@ -71,7 +71,9 @@ function MakeLink({
 	const [ends, setEnds] = useState(dayAfter(day, LINK_DAYS));
 	const [address, setAddress] = useState<string | null>(null);
 	const make = async () => {
-		const outcome = await ask(openPracticeLink(at.id, { name: name.trim() || student, ends }));
+		const outcome = await ask(
+			openPracticeLink(at.id, { name: name.trim() || student, ends, address: window.location.origin }),
+		);
 		if (!outcome.ok) return;
 		setAddress(`${window.location.origin}${outcome.value}`);
 		setName("");

@@ -35,10 +35,13 @@ const studentDocument: DocumentKind<Student, { id: string; rev: number }> = {
 export function StudentForm({
 	at,
 	student,
+	languages,
 	onDone,
 }: {
 	at: { id: string; rev: number } | null;
 	student?: Student;
+	/** Beside English. */
+	languages: readonly { code: string; name: string }[];
 	onDone?: () => void;
 }) {
 	const router = useRouter();
@@ -70,34 +73,7 @@ export function StudentForm({
 			<FormRow id="name" label="Name" error={errors.name}>
 				<Form.Control {...form.register("name")} dir="auto" autoComplete="off" isInvalid={Boolean(errors.name)} />
 			</FormRow>
-			<BootRow>
-				<Col sm={4}>
-					<FormRow id="strong" label="Strong side">
-						<Form.Select {...form.register("strongSide")}>
-							<option value="right">right</option>
-							<option value="left">left</option>
-						</Form.Select>
-					</FormRow>
-				</Col>
-				<Col sm={4}>
-					<FormRow id="born" label="Year of birth, if known" error={errors.born}>
-						<Form.Control
-							type="number"
-							{...form.register("born", { setValueAs: (v) => (v === "" || v === null ? null : Number(v)) })}
-							isInvalid={Boolean(errors.born)}
-						/>
-					</FormRow>
-				</Col>
-				<Col sm={4}>
-					<FormRow id="level" label="Level">
-						<Form.Select {...form.register("level")}>
-							{levels.map((level) => (
-								<option key={level}>{level}</option>
-							))}
-						</Form.Select>
-					</FormRow>
-				</Col>
-			</BootRow>
+			<Facts form={form} />
 			<fieldset className="mb-2">
 				<legend className="form-label m-0">Protected body parts</legend>
 				{bodyParts.map((part) => (
@@ -120,6 +96,7 @@ export function StudentForm({
 			>
 				<Form.Control as="textarea" rows={2} {...form.register("kit")} dir="auto" isInvalid={Boolean(errors.kit)} />
 			</FormRow>
+			<OwnLanguage form={form} languages={languages} />
 			<Lacks form={form} />
 			<Consents form={form} />
 			<FormRow id="wish" label="Wish" hint="What the student, or the parent, wants." error={errors.wish}>
@@ -141,6 +118,69 @@ export function StudentForm({
 				)}
 			</div>
 		</Form>
+	);
+}
+
+/** Strong side, year of birth and level, beside each other. */
+function Facts({ form }: { form: UseFormReturn<Student> }) {
+	const { errors } = form.formState;
+	return (
+		<BootRow>
+			<Col sm={4}>
+				<FormRow id="strong" label="Strong side">
+					<Form.Select {...form.register("strongSide")}>
+						<option value="right">right</option>
+						<option value="left">left</option>
+					</Form.Select>
+				</FormRow>
+			</Col>
+			<Col sm={4}>
+				<FormRow id="born" label="Year of birth, if known" error={errors.born}>
+					<Form.Control
+						type="number"
+						{...form.register("born", { setValueAs: (v) => (v === "" || v === null ? null : Number(v)) })}
+						isInvalid={Boolean(errors.born)}
+					/>
+				</FormRow>
+			</Col>
+			<Col sm={4}>
+				<FormRow id="level" label="Level">
+					<Form.Select {...form.register("level")}>
+						{levels.map((level) => (
+							<option key={level}>{level}</option>
+						))}
+					</Form.Select>
+				</FormRow>
+			</Col>
+		</BootRow>
+	);
+}
+
+/** What their page and notes are in, where the coach has added a language. */
+function OwnLanguage({
+	form,
+	languages,
+}: {
+	form: UseFormReturn<Student>;
+	languages: readonly { code: string; name: string }[];
+}) {
+	if (languages.length === 0) return null;
+	return (
+		<FormRow
+			id="language"
+			label="Language"
+			hint="Of their practice page, its paper and their notes."
+			error={form.formState.errors.language}
+		>
+			<Form.Select {...form.register("language", { setValueAs: (value) => value || undefined })}>
+				<option value="">English</option>
+				{languages.map(({ code, name }) => (
+					<option key={code} value={code}>
+						{name}
+					</option>
+				))}
+			</Form.Select>
+		</FormRow>
 	);
 }
 

@@ -44,7 +44,7 @@ export function StudentPage(page: StudentPageProps) {
 				{student.name}
 			</h1>
 			<Facts page={page} editing={editing} onEdit={setEditing} />
-			{editing && <StudentForm at={at} student={student} onDone={() => setEditing(false)} />}
+			{editing && <StudentForm at={at} student={student} languages={page.languages} onDone={() => setEditing(false)} />}
 			{ladders.map((ladder) => (
 				<LadderRow key={ladder.id} ladder={ladder} student={student} isOpen={isOpen} />
 			))}

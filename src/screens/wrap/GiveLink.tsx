@@ -53,7 +53,7 @@ export function GiveLink({
 					onClick={async () => {
 						const own = await ask(assignPractice(student, []));
 						if (!own.ok) return;
-						const link = await ask(openPracticeLink(own.value.id, { name, ends }));
+						const link = await ask(openPracticeLink(own.value.id, { name, ends, address: window.location.origin }));
 						if (link.ok) setMade(`${window.location.origin}${link.value}`);
 					}}
 				>

@@ -1,10 +1,12 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { NoteTemplate } from "@/core/coach/noteTemplate";
 import { ownMarksIn } from "@/core/commands/atTheEnd";
 import { closeLesson } from "@/core/commands/said";
+import { Spoken } from "@/core/languages/spoken";
+import { type WholeLocale, wholeLocaleOf } from "@/core/languages/wholeLocale";
 import { type NoteLine, noteLines, noteText } from "@/core/log/noteFor";
 import { partingOf, practiseIn } from "@/core/log/parting";
 import { dayOf, type LessonView } from "@/core/log/view";
@@ -13,7 +15,7 @@ import type { Pack } from "@/core/pack/pack";
 import type { AskedDrill } from "@/core/practice/asked";
 import { cutText } from "@/core/text/fields";
 import type { LessonOnDevice } from "@/device/lesson";
-import { dayWords } from "@/ui/dates";
+import { today } from "@/ui/dates";
 import { useKept } from "@/ui/useKept";
 
 /** One note: to whom it goes, and what it says. */
@@ -131,9 +133,20 @@ function useDrills(lesson: string, view: LessonView, pack: Pack, whose: readonly
 		changed: (student: string): AskedDrill[] | undefined => chosen[student],
 		set: (student: string, drills: readonly AskedDrill[]) => setText(JSON.stringify({ ...chosen, [student]: drills })),
 		/** The same in words, for the note. */
-		said: (student: string) => practiseIn({ ...saidBefore(view, student), drills: drillsOf(student) }),
+		said: (student: string, { say }: WholeLocale) =>
+			practiseIn({ ...saidBefore(view, student), drills: drillsOf(student) }, say),
 		forget,
 	};
+}
+
+/** The language each student's note is written in, as the pack brings it: English where it brings none. */
+function useLocales({ students, languages }: Pick<Pack, "students" | "languages">): (student: string) => WholeLocale {
+	return useMemo(() => {
+		const read = (languages ?? []).flatMap((one) => Spoken.safeParse(one).data ?? []);
+		const locales = new Map(read.map((spoken) => [spoken.code, wholeLocaleOf(spoken)]));
+		const english = wholeLocaleOf();
+		return (student) => locales.get(students.find(({ id }) => id === student)?.student.language ?? "") ?? english;
+	}, [students, languages]);
 }
 
 /** What is written at the wrap-up, kept on this device until the lesson is closed. */
@@ -143,6 +156,7 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 	const students = [...new Set(rungs.map((rung) => rung.student).filter((id): id is string => id !== null))];
 	const day = dayOf(view);
 	const closed = view.closed?.body;
+	const localeFor = useLocales(pack);
 	const [remark, setRemark, forgetRemark] = useKept(`remark ${lesson.lesson}`, closed?.remark ?? "");
 	const whose = students.length > 0 ? students : [null];
 	const { nexts, setNext, times, setTime, forgetNext } = useNextDays(lesson.lesson, view, whose);
@@ -150,14 +164,17 @@ export function useWrapUp(lesson: LessonOnDevice, view: LessonView, pack: Pack, 
 	const { notes, forget } = useNotes(lesson, view, students, nameOf, (student) =>
 		noteLines(
 			nameOf(student) ?? "",
-			dayWords(day),
+			localeFor(student).day(day, today()),
 			rungs.filter((rung) => rung.student === student),
 			{
 				before: (rung) => holeOf(pack, rung),
-				dayWords,
+				dayWords: (on) => localeFor(student).day(on, today()),
+				locale: localeFor(student),
 				marks: ownMarksIn(view, student),
-				practise: drills.said(student),
-				next: nexts[student] ? [dayWords(nexts[student]), times[student]].filter(Boolean).join(", ") : null,
+				practise: drills.said(student, localeFor(student)),
+				next: nexts[student]
+					? [localeFor(student).day(nexts[student], today()), times[student]].filter(Boolean).join(", ")
+					: null,
 				...templateIn(pack),
 			},
 		),

@@ -119,6 +119,10 @@ async function within(tx: Transaction, section: Section, scope: Scope): Promise<
 		case "assignments":
 		case "stills":
 			return scope.of === "student" ? { sql: "student = ?", args: [id] } : none;
+		case "practiceLinks": {
+			const pages = await within(tx, "assignments", scope);
+			return { sql: `assignment in (select id from assignment where ${pages.sql})`, args: pages.args };
+		}
 		case "events":
 			// What was written in a lesson that only this student (or ladder) had is theirs too, whoever it names.
 			if (scope.of === "skill") return none;

@@ -188,21 +188,27 @@ async function judge(client: Client, staged: ReadonlySet<Section>, preview: Prev
 	preview.back = Number(rows[0]?.n ?? 0);
 }
 
-/** The condition under which rows a and b of a section say the same. */
-const sameWords = (section: Section): string =>
-	section === "events"
-		? "a.hash = b.hash"
-		: section === "gone" || section === "setAside"
-			? "1"
-			: section === "ladders"
-				? "a.body = b.body and a.student = b.student and a.skill = b.skill and a.skill_version = b.skill_version and a.archived_at is b.archived_at"
-				: section === "ladderRevisions"
-					? "a.ladder = b.ladder and a.version = b.version"
-					: section === "skillRevisions"
-						? "a.skill = b.skill and a.version = b.version and a.remark = b.remark"
-						: ["students", "skills", "plans", "bookings", "assignments", "stills"].includes(section)
-							? "a.body = b.body and a.archived_at is b.archived_at"
-							: "a.body = b.body";
+/** A document says the same in the same words, as long as both are in use, or neither is. */
+const SAME_DOCUMENT = "a.body = b.body and a.archived_at is b.archived_at";
+
+/** The condition under which rows a and b of a section say the same; where nothing is listed, their words are the same. */
+const sameIn: Partial<Record<Section, string>> = {
+	events: "a.hash = b.hash",
+	gone: "1",
+	setAside: "1",
+	ladders: `a.student = b.student and a.skill = b.skill and a.skill_version = b.skill_version and ${SAME_DOCUMENT}`,
+	ladderRevisions: "a.ladder = b.ladder and a.version = b.version",
+	skillRevisions: "a.skill = b.skill and a.version = b.version and a.remark = b.remark",
+	practiceLinks: "a.hash = b.hash and a.assignment = b.assignment",
+	students: SAME_DOCUMENT,
+	skills: SAME_DOCUMENT,
+	plans: SAME_DOCUMENT,
+	bookings: SAME_DOCUMENT,
+	assignments: SAME_DOCUMENT,
+	stills: SAME_DOCUMENT,
+	languages: SAME_DOCUMENT,
+};
+const sameWords = (section: Section): string => sameIn[section] ?? "a.body = b.body";
 
 /** What rows name, and where it may be: in the file, or here. */
 const references: { section: Section; column: string; field: string; what: string; sets: [string, string] }[] = (
@@ -217,6 +223,7 @@ const references: { section: Section; column: string; field: string; what: strin
 		["ladderRevisions", "ladder", "the ladder", "ladders", "id from here.ladder"],
 		["ladderRevisions", "version", "the ladder version", "ladderVersions", "hash from here.ladder_version"],
 		["assignments", "student", "the student", "students", "id from here.student where deleted_at is null"],
+		["practiceLinks", "assignment", "the practice", "assignments", "id from here.assignment"],
 		["stills", "student", "the student", "students", "id from here.student where deleted_at is null"],
 		["stills", "picture", "the picture", "pictures", "hash from here.picture"],
 		["events", "student", "the student", "students", "id from here.student where deleted_at is null"],

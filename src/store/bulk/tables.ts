@@ -1,6 +1,7 @@
 import { getTableColumns, getTableName } from "drizzle-orm";
 import type { SQLiteTable } from "drizzle-orm/sqlite-core";
 import type { Rows, Section } from "@/core/formats/workbook";
+import { compileLanguage } from "@/core/languages/language";
 import * as t from "../schema";
 
 /**
@@ -199,6 +200,28 @@ export const homes: { [S in Section]: Home<S> } = {
 			...(row.history === "[]" ? {} : { history: read(row.history) }),
 		}),
 	}),
+	practiceLinks: home(t.practiceLink, {
+		toSql: ({ id, made, assignment, name, hash, address, ends, withdrawn }) => ({
+			id,
+			assignment,
+			name,
+			hash,
+			address,
+			ends,
+			withdrawn_at: withdrawn,
+			created_at: made,
+		}),
+		fromSql: (row) => ({
+			id: row.id,
+			made: row.created_at,
+			assignment: row.assignment,
+			name: row.name,
+			hash: row.hash,
+			address: row.address,
+			ends: row.ends,
+			withdrawn: row.withdrawn_at,
+		}),
+	}),
 	stills: home(t.still, {
 		toSql: ({ id, made, archived, still }) => ({
 			...documentRow(id, made, archived, still),
@@ -207,6 +230,14 @@ export const homes: { [S in Section]: Home<S> } = {
 			picture: still.picture,
 		}),
 		fromSql: (row) => ({ id: row.id, made: row.created_at, archived: row.archived_at, still: read(row.body) }),
+	}),
+	languages: home(t.language, {
+		toSql: ({ id, made, archived, language }) => ({
+			...documentRow(id, made, archived, language),
+			name: language.name,
+			compiled: json(compileLanguage(language).spoken),
+		}),
+		fromSql: (row) => ({ id: row.id, made: row.created_at, archived: row.archived_at, language: read(row.body) }),
 	}),
 	coach: home(t.coach, {
 		toSql: ({ id, made, coach }) => ({ id, rev: 1, body: json(coach), created_at: made, updated_at: made }),

@@ -25,36 +25,46 @@ export interface TakeIn {
 const order: Section[] = [
 	...(["students", "gone", "skillVersions", "skills", "skillRevisions", "pictures"] as const),
 	...(["rungVersions", "ladderVersions", "ladders", "ladderRevisions", "plans", "bookings"] as const),
-	...(["assignments", "stills", "coach", "events", "setAside"] as const),
+	...(["assignments", "practiceLinks", "stills", "languages", "coach", "events", "setAside"] as const),
+];
+
+/** Documents whose words a merge may take from the file. */
+const overwritten = [
+	...(["students", "skills", "ladders", "plans", "bookings"] as const),
+	...(["assignments", "stills", "languages", "coach"] as const),
 ];
 
 /** @param url the studio's database; the staging file is one here */
 export async function takeInStaged(staging: string, url: string, how: TakeIn): Promise<void> {
 	await inOneGo(url, staging, sectionNames, async (tx, staged) => {
+		const off = await linksOff(tx);
 		if (how.mode === "whole") await empty(tx);
 		for (const section of order) {
 			if (section === "students" || section === "events") await makeRoom(tx, section, staged);
 			await insertSection(tx, section, staged(section), "at_row");
 		}
 		if (how.mode === "merge" && how.differing === "take")
-			for (const section of [
-				"students",
-				"skills",
-				"ladders",
-				"plans",
-				"bookings",
-				"assignments",
-				"stills",
-				"coach",
-			] as const)
-				await overwrite(tx, section, staged);
+			for (const section of overwritten) await overwrite(tx, section, staged);
+		await switchOff(tx, off);
 		await tx.execute("update ladder set name = (select name from skill where skill.id = ladder.skill) where name = ''");
 		await nextEpoch(tx, how);
 	});
 }
 
+/** Links that are switched off here: no file opens them again. */
+const linksOff = async (tx: Transaction) =>
+	(await tx.execute("select id, withdrawn_at from practice_link where withdrawn_at is not null")).rows;
+
+async function switchOff(tx: Transaction, off: Awaited<ReturnType<typeof linksOff>>): Promise<void> {
+	for (const { id = null, withdrawn_at: at = null } of off)
+		await tx.execute({
+			sql: "update practice_link set withdrawn_at = ? where id = ? and withdrawn_at is null",
+			args: [at, id],
+		});
+}
+
 /** What is in no workbook, and in every backup. */
-const unwritten = ["skill_draft", "feed", "busy", "practice_link"];
+const unwritten = ["skill_draft", "feed", "busy"];
 
 /** Puts a checked backup in place of what is here; the studio is then the backup's, in a new epoch. */
 export async function restoreBackup(backup: string, url: string): Promise<void> {
@@ -105,11 +115,7 @@ async function makeRoom(tx: Transaction, section: "students" | "events", staged:
 }
 
 /** The file's words in place of those here, as a new revision. */
-async function overwrite(
-	tx: Transaction,
-	section: "students" | "skills" | "ladders" | "plans" | "bookings" | "assignments" | "stills" | "coach",
-	staged: Staged,
-): Promise<void> {
+async function overwrite(tx: Transaction, section: (typeof overwritten)[number], staged: Staged): Promise<void> {
 	const { table, columns } = homes[section];
 	const taken = columns.filter((column) => !["id", "rev", "created_at", "updated_at", "deleted_at"].includes(column));
 	await tx.execute({

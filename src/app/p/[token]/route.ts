@@ -21,10 +21,10 @@ export async function GET(request: Request, { params }: { params: Promise<{ toke
 	const { token } = await params;
 	const open = await store();
 	const visitor = await visitorOf(open, token);
-	if ("status" in visitor) return html(sayPage(visitor.title, visitor.sentence), visitor.status, visitor.after);
+	if ("status" in visitor) return html(sayPage(visitor), visitor.status, visitor.after);
 	const data = await pageDataOf(open, visitor.row, {
 		ends: visitor.ends,
 		pictures: async (hash) => `/p/${token}/picture/${hash}`,
 	});
-	return html(linkPage(data), 200);
+	return html(linkPage(data, visitor.locale), 200);
 }

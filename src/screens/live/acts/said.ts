@@ -1,7 +1,7 @@
 import { v7 as uuid } from "uuid";
 import * as commands from "@/core/commands";
 import { markCause, park } from "@/core/commands/inLesson";
-import { keepPromise } from "@/core/commands/said";
+import { keepPromise, replyHome } from "@/core/commands/said";
 import type { Board } from "@/core/lesson/board";
 import type { Attempt, Body, Why } from "@/core/log/kinds";
 import type { Desk } from "./desk";
@@ -56,6 +56,9 @@ export const saidActs = ({ now, view, setOf, write, resting }: Desk) => ({
 	},
 	keepPromise({ id, student }: { id: string; student: string | null }) {
 		write(keepPromise(student, id));
+	},
+	replyHome(student: string, page: string, entry: string, text: string) {
+		write(replyHome(student, page, entry, text));
 	},
 	park(text: string) {
 		const { placing } = now().set;

@@ -38,12 +38,13 @@ export async function POST(request: Request, { params }: { params: Promise<{ tok
 	if (!sent.ok) return refused(400, sent.refusals);
 	const { acts, unread, unkeepable } = readActs(sent.value.acts);
 	await setActsAside(open, visitor.row, unkeepable);
-	const { kept, refused: not, later } = await takeActs(open, visitor.row, acts, "link");
+	const { kept, refused: not, later } = await takeActs(open, visitor.row, acts, "link", visitor.locale);
 	const mark = await studioMark(open);
 	return NextResponse.json({
 		kept,
 		refused: [...[...unread, ...unkeepable].map(({ id, reason }) => ({ id, sentence: reason })), ...not],
 		later,
+		served: Date.now(),
 		acts: await latestActs(open, visitor.row),
 		holder: holderOf(mark),
 	});

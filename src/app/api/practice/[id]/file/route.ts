@@ -1,3 +1,4 @@
+import { wholeLocaleOf } from "@/core/languages/wholeLocale";
 import { foldText } from "@/core/text/foldText";
 import { filePage } from "@/server/practicePage";
 import { pageDataOf, pictureInside } from "@/server/readPractice";
@@ -16,7 +17,7 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
 	if (!row || !who) return refused(404, [{ path: "id", sentence: "This practice was deleted." }]);
 	const data = await pageDataOf(open, row, { ends: null, pictures: (hash) => pictureInside(open, hash) });
 	const name = foldText(who.student.name).replace(/[^a-z0-9]+/g, "-") || "student";
-	return new Response(filePage(data), {
+	return new Response(filePage(data, wholeLocaleOf(data.language)), {
 		headers: {
 			"content-type": "text/html; charset=utf-8",
 			"content-disposition": `attachment; filename="practice-${name}.html"`,
