@@ -58,7 +58,7 @@ export function DaysOff({
 
 /** Why, and from which day to which: a week from today until another is said. */
 function AwayForm({ day, onSay, onBack }: { day: string; onSay: (body: Days) => void; onBack: () => void }) {
-	const { say } = useSpeech();
+	const { say, day: dayWords } = useSpeech();
 	const [typed, setTyped] = useState<Days>({ why: "ill", from: day, to: dayAfter(day, WEEK - 1) });
 	const [refused, setRefused] = useState<string[]>([]);
 	return (
@@ -89,6 +89,7 @@ function AwayForm({ day, onSay, onBack }: { day: string; onSay: (body: Days) => 
 							value={typed[name]}
 							onChange={(event) => setTyped({ ...typed, [name]: event.target.value })}
 						/>
+						{typed[name] !== "" && <span className={css.mute}>{dayWords(typed[name], day)}</span>}
 					</label>
 				))}
 			</div>
