@@ -161,7 +161,7 @@ function lineOf(row: AssignmentRow, journal: Journal, who: string, day: string):
 	return {
 		id: row.id,
 		who,
-		drills: row.assignment.items.map(({ name }) => name).join(", "),
+		drills: row.assignment.items.map(({ name }) => name).join(" · "),
 		week: { days: on, asked, tries, minutes },
 		last: journal.entries.at(-1)?.day ?? null,
 		toAnswer: journal.toAnswer.length,

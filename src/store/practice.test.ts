@@ -1,3 +1,5 @@
+import fc from "fast-check";
+import { cases } from "@/core/__tests__/cases";
 import { Phone } from "@/core/__tests__/phone";
 import { readActs, type StudentAct } from "@/core/practice/acts";
 import { type Assignment, freshItem, USUAL } from "@/core/practice/assignment";
@@ -93,6 +95,52 @@ describe("what a student's page writes", () => {
 			await catchUp(store);
 			expect(await floodedDays(store, row)).toEqual([]);
 		}
+	});
+
+	test("twice, late, in any order, by link and by file, of a drill that is gone: all is kept or named, and the newest holds", async () => {
+		const away = (id: string): StudentAct => ({
+			...when,
+			id,
+			kind: "away",
+			body: { from: TODAY, to: TODAY, why: "ill" },
+		});
+		const acts: StudentAct[] = [
+			...[0, 1, 2].map((rev) => done(`a${rev}`, { entry: "a0", rev, good: rev })),
+			...[0, 1].map((rev) => done(`b${rev}`, { entry: "b0", rev, good: rev, item: "gone" })),
+			...[done("c", { day: dayAfter(TODAY, -30) }), done("future", { day: dayAfter(TODAY, 9) })],
+			...[away("ill"), away("well"), back("undo", "well")],
+		];
+		await fc.assert(
+			fc.asyncProperty(
+				fc.shuffledSubarray(acts, { minLength: acts.length }),
+				fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 1, maxLength: 6 }),
+				fc.boolean(),
+				async (order, sizes, byFile) => {
+					const row = await assigned("student");
+					// Of each run its own: what was known before would say nothing.
+					const mine = (id: string) => `${row.id}${id}`.slice(-60);
+					const own = order.map((act): StudentAct => {
+						if (act.kind === "back") return { ...act, id: mine(act.id), body: { entry: mine(act.body.entry) } };
+						return { ...act, id: mine(act.id) };
+					});
+					const batches: StudentAct[][] = [];
+					for (let at = 0, i = 0; at < own.length; at += sizes[i++ % sizes.length] ?? 1)
+						batches.push(own.slice(at, at + (sizes[i % sizes.length] ?? 1)));
+					// What takes back goes with, or after, what it takes back: as a phone sends it. At the end all of it comes again.
+					for (const [i, batch] of [...batches, own].entries()) {
+						const { kept, refused, later } = await takeActs(store, row, batch, byFile && i % 2 === 1 ? "file" : "link");
+						const said = [...kept, ...refused.map(({ id }) => id), ...later.map(({ id }) => id)];
+						expect(said.sort()).toEqual(batch.map(({ id }) => id).sort());
+						expect(refused.every(({ sentence }) => sentence.endsWith("."))).toBe(true);
+					}
+					const { entries, away: off } = journalOf(row.assignment, await practiceActs(store, row));
+					const good = Object.fromEntries(entries.map((one) => [one.entry, one.good]));
+					expect([entries.length, good]).toEqual([3, { a0: 2, b0: 1, [mine("c")]: 15 }]);
+					expect(off.map(({ id }) => id)).toEqual([mine("ill")]);
+				},
+			),
+			{ numRuns: cases(60) },
+		);
 	});
 
 	test("an answer stays with its entry when more is said of it, and taking the entry back takes all of it", async () => {

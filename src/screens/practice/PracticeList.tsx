@@ -57,7 +57,7 @@ export function PracticeList({
 						</span>
 						<span className="mute" dir="auto">
 							{line.drills || "no drill yet"}
-							{line.last ? `, last ${fromToday(line.last, day)}` : ", no entries yet"}
+							{line.last ? `. Last entry ${fromToday(line.last, day)}` : ". No entries yet"}
 						</span>
 						<span className="asks">
 							{[
