@@ -6,7 +6,8 @@ import { examples } from "@/core/skill/examples";
 import { Skill, SkillToKeep } from "@/core/skill/skill";
 import { FIGURE, figureOf, joints, type Pose, poseOf } from "./figure";
 import { angleAt, distanceBy, endsRefusal, judge, mirrorPoint, PLACING_PX, type Point } from "./measure";
-import { bestOf, checkOf, measureStill, mirrorPoints, Still, StillToKeep, stillFileSchema } from "./still";
+import { bestOf, checkOf, measureStill, mirrorPoints, Still, StillToKeep } from "./still";
+import { stillFileSchema } from "./stillSchema";
 
 const at = (x: number, y: number) => ({ x, y });
 const shareOf = (seed: number) => {

@@ -164,12 +164,6 @@ export const StillFile = z.object({
 });
 export type StillFile = z.infer<typeof StillFile>;
 
-/** The JSON Schema of that file, draft 2020-12. */
-export const stillFileSchema = (): object => ({
-	title: "Peg Ladder still",
-	...z.toJSONSchema(StillFile, { unrepresentable: "any", io: "input" }),
-});
-
 const METRES_IN: Record<string, number> = { mm: 0.001, cm: 0.01, m: 1, in: 0.0254, ft: 0.3048 };
 
 /** What a position is checked by: its range in degrees or metres, and the points it is measured at. */
