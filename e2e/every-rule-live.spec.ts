@@ -82,7 +82,7 @@ const cases: Record<Rule["kind"], Case> = {
 		rule: { kind: "answered", answered: 1, good: 2, bust: 5 },
 		met: ["GOOD", "MISSED", "GOOD"],
 		miss: ["m"],
-		says: /misses made good · needs 1/,
+		says: /misses with a good try after · needs 1/,
 	},
 	bouts: { rule: { kind: "bouts", a: 2, b: 2, k: 1, n: 1 }, met: twice("GOOD"), miss: ["m"], says: /needs 1/ },
 	all: { rule: joined("all", 2), met: twice("GOOD"), miss: ["m"], says: /parts met/ },

@@ -54,7 +54,7 @@ test("a try under the wrong name is given to the right student in the lesson, an
 	const jory = whose.getByRole("option", { name: /^Jory .* · .*Three-ball/ }).first();
 	await whose.selectOption((await jory.getAttribute("value")) ?? "");
 	await touch(page, "give the set to them").tap();
-	await expect(page.getByText("The set was given to them.")).toBeVisible();
+	await expect(page.getByText("You gave the set to the other student.")).toBeVisible();
 	await expect.poll(() => countedIn(studio, lesson)).toEqual({ teodor: [0, 0], jory: [3, 3] });
 	await touch(page, "undo").tap();
 	await expect.poll(() => countedIn(studio, lesson)).toEqual({ teodor: [2, 2], jory: [1, 1] });

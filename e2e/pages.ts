@@ -11,6 +11,7 @@ export const pages = {
 		"/students/isolde/report",
 		"/records",
 		"/note",
+		"/languages",
 		"/studio",
 		"/load",
 		"/care",

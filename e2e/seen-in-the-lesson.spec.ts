@@ -62,7 +62,7 @@ test("why it was off, a cause ruled out, another position watched, two grips com
 	await press("choose this one: new");
 	await press("named it: The call is heard out");
 	await press("told: The pass stays in its lane");
-	await expect(page.getByText("1 of 2 named by themselves", { exact: false })).toBeVisible();
+	await expect(page.getByText("1 of 2 named by the student", { exact: false })).toBeVisible();
 	await press("watch it on the ladder from now on");
 	await expect(page.getByText("The ladder watches it from now on.")).toBeVisible();
 	await expect(page.getByText("all saved · all sent")).toBeVisible();

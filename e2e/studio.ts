@@ -95,7 +95,11 @@ export class Server {
 	async start(): Promise<void> {
 		this.process ??= spawn(
 			process.execPath,
-			["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(this.port)],
+			// A connection that rested is not closed under a request that is just being sent on it.
+			[
+				"node_modules/next/dist/bin/next",
+				...["start", "-H", "127.0.0.1", "-p", String(this.port), "--keepAliveTimeout", "120000"],
+			],
 			{
 				stdio: "ignore",
 				detached: true,

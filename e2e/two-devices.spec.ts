@@ -46,7 +46,7 @@ test("one counts, the other watches, takes over, and what both counted is told a
 	await touch(other, "enter the totals").click();
 	await expect(other.getByTestId("used")).toHaveText("3");
 	await touch(page, "more").click();
-	await page.getByRole("button", { name: /^count in 10 tries of another device/ }).click();
+	await page.getByRole("button", { name: /^add 10 tries from another device/ }).click();
 	await expect(page.getByTestId("used")).toHaveText("13");
 	await touch(page, "undo").click();
 	await expect(page.getByTestId("used")).toHaveText("3");
@@ -54,7 +54,7 @@ test("one counts, the other watches, takes over, and what both counted is told a
 	await allSent(page);
 	await allSent(other);
 	await touch(page, "more").click();
-	await page.getByRole("button", { name: /^count in 1 try of another device/ }).click();
+	await page.getByRole("button", { name: /^add 1 try from another device/ }).click();
 	await expect(page.getByTestId("used")).toHaveText("4");
 	await expect(other.getByTestId("used")).toHaveText("4");
 

@@ -52,7 +52,10 @@ const passesOf = (row: RailedLadder, lessons: readonly LessonDigest[]): number[]
 /** The student's lessons in the calendar from tomorrow on, for a year, by day. */
 export async function bookedLessons(open: Store, student: string): Promise<{ day: string; minutes: number }[]> {
 	const today = serverDay();
-	return (await lessonsBetween(open, dayAfter(today, 1), dayAfter(today, YEAR)))
+	// Today's is to come until they have had a lesson today.
+	const [last] = await lessonsOf(open, student, 1);
+	const from = last?.day === today ? dayAfter(today, 1) : today;
+	return (await lessonsBetween(open, from, dayAfter(today, YEAR)))
 		.filter(({ students }) => students.includes(student))
 		.map(({ day, minutes }) => ({ day, minutes }))
 		.sort((a, b) => (a.day < b.day ? -1 : 1));

@@ -1,6 +1,6 @@
 import { Fragment } from "react";
 import type { Score } from "@/core/digest/ladderDigest";
-import { breakWords, fourOf, inTermsBesideFour } from "@/core/log/terms";
+import { breakWords, fourOf, inTermsBesideFour, RUN_WORTH_TELLING } from "@/core/log/terms";
 import { isReal, namedForm, type RungWrap, scoreOf, tellsRuns } from "@/core/log/wrap";
 import { shortIn } from "@/core/pack/shortIn";
 import { ruleSentence } from "@/core/rules";
@@ -86,6 +86,8 @@ const formWords: Record<ScoreOf["of"], string | null> = {
 function runWords(rung: RungWrap): React.ReactNode {
 	if (!tellsRuns(rung)) return null;
 	if (rung.longestRun === null) return "Longest run not known";
+	// A run that is short, or all there was, says nothing beside the score.
+	if (rung.longestRun < RUN_WORTH_TELLING || rung.longestRun >= rung.good) return null;
 	return (
 		<>
 			Longest run <b>{rung.longestRun}</b>

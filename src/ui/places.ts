@@ -24,7 +24,7 @@ export const places: readonly Place[] = [
 ];
 
 /** One page for all that is set once. */
-export const settings: Place = { href: "/settings", name: "Settings", also: ["/note", "/passcode"] };
+export const settings: Place = { href: "/settings", name: "Settings", also: ["/note", "/languages", "/passcode"] };
 
 /** As many places stand at the thumb on a phone; the others are one press further, under *more*. */
 export const AT_THE_THUMB = 4;

@@ -10,7 +10,7 @@ test("lessons until a day, at so many a week; none where the day is not to come"
 });
 
 test("the pace that a season asks for, in words", () => {
-	expect(paceWords(3, 6)).toBe("a rung in 2.0 lessons");
+	expect(paceWords(3, 6)).toBe("a rung in 2 lessons");
 	expect(paceWords(6, 4)).toBe("1.5 rungs a lesson");
 	expect(paceWords(2, 0)).toBe("no lesson for it");
 	expect(paceWords(0, 0)).toBe("nothing more");

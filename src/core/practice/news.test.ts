@@ -33,8 +33,8 @@ test("what came since the last lesson is told, the question first; results and t
 	];
 	expect(lines(acts, "2026-11-02")).toEqual([
 		"2026-11-04: “with the left?” (not answered yet)",
-		"2026-11-02, Two balls felt not so good.",
-		"2 days, 40 tries, best 17 good of 20 (Two balls, 2026-11-04).",
+		"2026-11-02: “Two balls” felt not so good.",
+		"2 days, 40 tries, best 17 good of 20 (“Two balls”, 2026-11-04).",
 	]);
 });
 

@@ -33,14 +33,14 @@ export function newsLines(
 	return [
 		...away.map((one) => awayLine(one, dayWords)),
 		...said.map(({ day, remark, answered }) => `${dayWords(day)}: “${remark}”${answered ? "" : " (not answered yet)"}`),
-		...hard.map(({ day, what, felt }) => `${dayWords(day)}, ${what} felt ${feelingNames[felt - 1]}.`),
+		...hard.map(({ day, what, felt }) => `${dayWords(day)}: “${what}” felt ${feelingNames[felt - 1]}.`),
 		...moves.map(
 			({ what, from, to, met, of }) =>
-				`${what}: target ${from} was met in ${met} of the last ${of}. ${to} may be the next target.`,
+				`“${what}”: target ${from} was met in ${met} of the last ${of}. ${to} may be the next target.`,
 		),
 		...(days > 0
 			? [
-					`${plural(days, "day")}, ${plural(tries, "try")}${best ? `, best ${best.good} good of ${best.tries} (${best.what}, ${dayWords(best.day)})` : ""}.`,
+					`${plural(days, "day")}, ${plural(tries, "try")}${best ? `, best ${best.good} good of ${best.tries} (“${best.what}”, ${dayWords(best.day)})` : ""}.`,
 				]
 			: []),
 	];

@@ -27,10 +27,10 @@ interface State {
  */
 export const answered = defineRule<Answered, State>({
 	kind: "answered",
-	title: "Misses made good",
+	title: "A good try after each miss",
 	schema,
 	fields: [
-		{ name: "answered", label: "misses made good", type: "number", low: 1, high: 30 },
+		{ name: "answered", label: "misses followed by a good try", type: "number", low: 1, high: 30 },
 		{ name: "good", label: "good in all", type: "number", low: 1, high: 60 },
 		{ name: "bust", label: "lost at misses in a row", type: "number", low: 2, high: 20 },
 	],
@@ -48,7 +48,7 @@ export const answered = defineRule<Answered, State>({
 		bust: isBust(rule, state),
 		progress:
 			state.answered < rule.answered
-				? { value: state.answered, target: rule.answered, words: "misses made good" }
+				? { value: state.answered, target: rule.answered, words: "misses with a good try after" }
 				: { value: state.good, target: rule.good, words: "good in all" },
 	}),
 	beyond: (rule) => ({ ...rule, good: Number.POSITIVE_INFINITY, bust: Number.POSITIVE_INFINITY }),

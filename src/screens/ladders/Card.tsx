@@ -55,7 +55,7 @@ export function Card(card: CardPage) {
 			margin={
 				<div className="d-print-none">
 					<Costs shown={shown} windows={windows} />
-					<h2>Enter the ticks</h2>
+					<h2>Ticks from the card</h2>
 					<CardTicks
 						ladder={id}
 						rungs={shown.map(({ rung }) => ({ id: rung.id, name: read(rung.settings.name) }))}

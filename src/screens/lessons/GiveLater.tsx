@@ -35,7 +35,7 @@ export function GiveLater({ studio, lesson, view }: { studio: string; lesson: st
 			)}
 			{done && (
 				<p className="m-0">
-					<span role="status">The set was given to them.</span>{" "}
+					<span role="status">You gave the set to the other student.</span>{" "}
 					<Button variant="link" onClick={takeBack}>
 						undo
 					</Button>

@@ -24,7 +24,7 @@ function heardIn(event: LiveEvent, { names, causes }: Pick<LessonPage, "names" |
 		case "finish.held":
 			return [[event.body.name, event.body.remark]];
 		case "position.asked":
-			return [[event.body.name, event.body.how === "told" ? "told" : "named by themselves"]];
+			return [[event.body.name, event.body.how === "told" ? "told" : "named by the student"]];
 		case "felt.better":
 			return [["Felt better:", event.body.label]];
 		case "load.raised": {

@@ -194,7 +194,7 @@ function LessonTable({ lessons }: Pick<StudentPageProps, "lessons">) {
 							<td>{i === 0 && <Link href={`/lessons/${lesson.id}`}>{dayWords(lesson.day)}</Link>}</td>
 							<td dir="auto">{rung.name}</td>
 							<td>{scoreWords(rung)}</td>
-							<td>{rung.result ?? (rung.longestRun === null ? "" : `longest run ${rung.longestRun}`)}</td>
+							<td>{rung.result}</td>
 							<td>{rung.met ? "met" : ""}</td>
 						</tr>
 					)),

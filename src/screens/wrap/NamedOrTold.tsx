@@ -20,7 +20,7 @@ export function NamedOrTold({ lesson, view, pack, student }: AskedOf) {
 	return (
 		<fieldset className="mt-2">
 			<legend className="form-label m-0">
-				Key positions{said.size > 0 && `: ${named} of ${said.size} named by themselves`}
+				Key positions{said.size > 0 && `: ${named} of ${said.size} named by the student`}
 			</legend>
 			<table className={css.compared}>
 				<tbody>

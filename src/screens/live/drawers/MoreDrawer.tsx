@@ -126,7 +126,7 @@ function ThisLesson() {
 					onClick={done(() => acts.join(one.set, one.device))}
 					small="not counted until you add them"
 				>
-					count in {plural(one.tries, "try")} of another device
+					add {plural(one.tries, "try")} from another device
 				</Choice>
 			))}
 		</Group>
