@@ -1,30 +1,15 @@
 import { readFileSync } from "node:fs";
-import type { Browser, BrowserContext, Page } from "@playwright/test";
 import { parse } from "csv-parse/sync";
 import { stringify } from "csv-stringify/sync";
 import { pseudo } from "@/core/__tests__/pseudo";
 import { addLink } from "@/store/practiceLinks";
 import { saveStudent } from "@/store/students";
+import { studentsPhones } from "./phones";
 import { accessible, expect, good, type Studio, test, touch } from "./studio";
 
 test.use({ demo: true, viewport: { width: 1280, height: 800 }, expected: /ERR_INTERNET_DISCONNECTED|Failed to fetch/ });
 
-const contexts: BrowserContext[] = [];
-test.afterEach(async () => {
-	for (const context of contexts.splice(0)) await context.close();
-});
-
-/** A student's own phone. */
-async function phoneOf(browser: Browser): Promise<Page> {
-	const context = await browser.newContext({
-		viewport: { width: 390, height: 844 },
-		locale: "en-GB",
-		timezoneId: "Europe/Lisbon",
-		hasTouch: true,
-	});
-	contexts.push(context);
-	return context.newPage();
-}
+const phoneOf = studentsPhones();
 
 const linkTo = (studio: Studio, page: string): Promise<string> =>
 	studio.inStore(async (store) => `/p/${await addLink(store, page, { name: "phone", ends: "2199-01-01" })}`);

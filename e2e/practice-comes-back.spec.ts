@@ -1,11 +1,12 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { pathToFileURL } from "node:url";
-import type { Browser, BrowserContext, Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { journalOf } from "@/core/practice/journal";
 import { findAssignment } from "@/store/practice";
 import { latestActs } from "@/store/practiceEntries";
 import { today } from "@/ui/dates";
+import { studentsPhones } from "./phones";
 import { accessible, expect, type Studio, test, touch } from "./studio";
 
 test.use({
@@ -17,23 +18,7 @@ test.use({
 /** Leaves an entry that stands; nothing has to be saved. */
 const BACK = "back to my drills";
 const SENT = "your coach has it ✓";
-const contexts: BrowserContext[] = [];
-test.afterEach(async () => {
-	for (const context of contexts.splice(0)) await context.close();
-});
-
-/** The student's own phone: nothing of the coach's device is on it. */
-async function phoneOf(browser: Browser): Promise<Page> {
-	const context = await browser.newContext({
-		viewport: { width: 390, height: 844 },
-		locale: "en-GB",
-		timezoneId: "Europe/Lisbon",
-		serviceWorkers: "allow",
-		hasTouch: true,
-	});
-	contexts.push(context);
-	return context.newPage();
-}
+const phoneOf = studentsPhones();
 
 /** A drill of its own for every day of the week, so that it does not matter on which this runs. */
 async function everyDay(page: Page, name: string): Promise<void> {

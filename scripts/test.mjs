@@ -95,7 +95,7 @@ const journeys = since ? journeysSince(changed) : null;
 
 await step("install", () => {
 	const browser = chromium();
-	install();
+	install({ checks: true });
 	return browser;
 });
 mkdirSync(at(".test"), { recursive: true });

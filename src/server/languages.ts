@@ -15,7 +15,7 @@ import { LanguageCode } from "@/core/languages/spoken";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { ident, label, whole } from "@/core/text/fields";
 import type { Saved } from "@/store/documents";
-import { deleteLanguage, listLanguages, saveLanguage } from "@/store/languages";
+import { deleteLanguage, languageNames, saveLanguage } from "@/store/languages";
 import { store } from "./store";
 
 /** What comes in about students' languages: parsed once here, written whole or not at all. */
@@ -33,7 +33,7 @@ export async function addLanguage(code: unknown, name: unknown): Promise<Outcome
 	const read = parse(z.object({ name: label(60) }), { name }, languageLabels);
 	if (!read.ok) return read;
 	const open = await store();
-	if ((await listLanguages(open)).some(({ id }) => id === known.data))
+	if ((await languageNames(open)).some(({ code: there }) => there === known.data))
 		return refuse("code", `Code: ${known.data} is in the list already. Open it there.`);
 	const saved = await saveLanguage(open, freshLanguage(known.data, read.value.name), null);
 	if (saved.ok) revalidatePath("/", "layout");

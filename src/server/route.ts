@@ -76,3 +76,13 @@ export function streamed(pieces: AsyncGenerator<string | Uint8Array>, headers: R
 	});
 	return new Response(body, { headers: { ...headers, "cache-control": "no-store" } });
 }
+
+/** A table as a file to be downloaded. */
+export const csvFile = (name: string, text: string): Response =>
+	new Response(text, {
+		headers: {
+			"content-type": "text/csv; charset=utf-8; header=present",
+			"content-disposition": `attachment; filename="peg-ladder-${name}.csv"`,
+			"cache-control": "no-store",
+		},
+	});

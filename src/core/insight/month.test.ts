@@ -1,5 +1,5 @@
 import type { LessonDigest, MoveDigest } from "@/core/digest/lessonDigest";
-import { monthOf } from "./month";
+import { monthOf, monthTable } from "./month";
 
 const move = (to: string, from: string, reason = "passed", unfounded = false) =>
 	({ ladder: "l", from, to, reason, unfounded }) as MoveDigest;
@@ -40,4 +40,22 @@ test("lessons to come are those not held yet; called off ones stand with their r
 		lessons: [at("2026-12-03"), at("2026-12-10"), at("2026-12-17"), at("2026-12-24", true, "ill")],
 	});
 	expect(ida).toMatchObject({ held: 1, toCome: 1, away: [{ day: "2026-12-24", reason: "ill" }] });
+});
+
+test("as a table each student is a line with the figures of the page, and what was called off and why", () => {
+	const at = (day: string, reason: string) => ({ day, students: ["ida"], cancelled: true, reason });
+	const rows = monthOf({
+		...none,
+		digests: [lesson("2026-12-01", ["ida"])],
+		lessons: [at("2026-12-20", "ill"), at("2026-12-27", "")],
+		due: { ida: 2 },
+	});
+	expect(monthTable(rows)).toEqual([
+		[
+			...["student", "lessons held", "minutes", "to come", "rungs gained", "moved down", "checks due", "promises due"],
+			"called off",
+		],
+		["Ida", 1, 45, 0, 0, 0, 2, 0, "2026-12-20 (ill), 2026-12-27"],
+	]);
+	expect(monthTable([])).toHaveLength(1);
 });

@@ -19,6 +19,29 @@ export interface MonthRow {
 	promises: number;
 }
 
+export type MonthFigure = "held" | "minutes" | "toCome" | "up" | "down" | "due" | "promises";
+
+/** The figures of a month, as its page and its file say them. */
+export const monthFigures: readonly [MonthFigure, string][] = [
+	["held", "lessons held"],
+	["minutes", "minutes"],
+	["toCome", "to come"],
+	["up", "rungs gained"],
+	["down", "moved down"],
+	["due", "checks due"],
+	["promises", "promises due"],
+];
+
+/** The month as a table: a line a student, with the days called off and why. Its head alone where nothing was. */
+export const monthTable = (rows: readonly MonthRow[]): (string | number)[][] => [
+	["student", ...monthFigures.map(([, words]) => words), "called off"],
+	...rows.map((row) => [
+		row.name,
+		...monthFigures.map(([key]) => row[key]),
+		row.away.map(({ day, reason }) => (reason ? `${day} (${reason})` : day)).join(", "),
+	]),
+];
+
 interface Asked {
 	people: readonly { id: string; name: string }[];
 	/** Lessons of the month, of all students. */

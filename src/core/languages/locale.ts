@@ -35,23 +35,26 @@ const sayer = (code: string, messages: Spoken["messages"]): ReturnType<typeof se
 /** Some Monday. */
 const MONDAY = "2024-01-01";
 
+/** How English says things, by its compiled messages. */
+export function englishWith<Id extends string>(messages: unknown): Locale<Id> {
+	const english = sayer("en", messages as Spoken["messages"]);
+	return {
+		code: "en",
+		dir: "ltr",
+		say: (id, values) => english._(id, values),
+		day: englishDay,
+		list: englishList,
+		weekday: (n) => englishDay(dayAfter(MONDAY, n), MONDAY).slice(0, 3),
+	};
+}
+
 /**
- * How a language says things.
+ * How a student's language says things.
  *
- * @param english compiled, by id: for those who have no other language, and for what theirs lacks
+ * @param english for those who have no other language, and for what theirs lacks, with English plural forms
  */
-export function localeWith<Id extends string>(english: unknown, spoken: Spoken | null | undefined): Locale<Id> {
-	const ours = sayer("en", english as Spoken["messages"]);
-	const sayEnglish: Say<Id> = (id, values) => ours._(id, values);
-	if (!spoken)
-		return {
-			code: "en",
-			dir: "ltr",
-			say: sayEnglish,
-			day: englishDay,
-			list: englishList,
-			weekday: (n) => englishDay(dayAfter(MONDAY, n), MONDAY).slice(0, 3),
-		};
+export function localeOver<Id extends string>(english: Locale<Id>, spoken: Spoken | null | undefined): Locale<Id> {
+	if (!spoken) return english;
 	const { code, messages } = spoken;
 	const theirs = sayer(code, messages);
 	const lists = new Intl.ListFormat([code, "en"]);
@@ -59,13 +62,14 @@ export function localeWith<Id extends string>(english: unknown, spoken: Spoken |
 	return {
 		code,
 		dir: directionOf(code),
-		// Each id by itself: what is English has English plural forms.
-		say: (id, values) => (id in messages ? theirs._(id, values) : sayEnglish(id, values)),
+		say: (id, values) => (id in messages ? theirs._(id, values) : english.say(id, values)),
 		day: dayIn(code),
 		list: (words) => lists.format(words),
 		weekday: (n) => weekdays.format(new Date(dayAfter(MONDAY, n))),
 	};
 }
 
+const onPage: Locale = englishWith(pageEnglish);
+
 /** How the student's page says things. */
-export const localeOf = (spoken?: Spoken | null): Locale => localeWith(pageEnglish, spoken);
+export const localeOf = (spoken?: Spoken | null): Locale => localeOver(onPage, spoken);

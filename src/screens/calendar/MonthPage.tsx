@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import type { MonthRow } from "@/core/insight/month";
+import { type MonthFigure, type MonthRow, monthFigures } from "@/core/insight/month";
 import { sum } from "@/core/statistics/sums";
 import { useNear } from "@/screens/outlook/useNear";
 import type { MonthPageProps } from "@/server/readMonth";
@@ -10,23 +10,12 @@ import { dayWords } from "@/ui/dates";
 import Link from "@/ui/Link";
 import css from "./month.module.css";
 
-type Figure = "held" | "minutes" | "toCome" | "up" | "down" | "due" | "promises";
-const figures: readonly [Figure, string][] = [
-	["held", "lessons held"],
-	["minutes", "minutes"],
-	["toCome", "to come"],
-	["up", "rungs gained"],
-	["down", "moved down"],
-	["due", "checks due"],
-	["promises", "promises due"],
-];
-
 const monthWords = (month: string): string =>
 	new Date(`${month}-15T12:00:00Z`).toLocaleDateString("en-GB", { month: "long", year: "numeric", timeZone: "UTC" });
 
 /** A month at a glance, for everybody: what was, what is to come and what is due; by name, or by the figure that is pressed; pressed once more, by name again. */
 export function MonthPage({ month, before, after, rows, near }: MonthPageProps) {
-	const [by, setBy] = useState<Figure | null>(null);
+	const [by, setBy] = useState<MonthFigure | null>(null);
 	const sorted = by ? [...rows].sort((a, b) => b[by] - a[by] || a.name.localeCompare(b.name)) : rows;
 	const away = rows.filter((row) => row.away.length > 0);
 	return (
@@ -35,6 +24,9 @@ export function MonthPage({ month, before, after, rows, near }: MonthPageProps) 
 				<h1>{monthWords(month)}</h1>
 				<Link href={`/calendar/month?month=${before}`}>‹ {monthWords(before)}</Link>
 				<Link href={`/calendar/month?month=${after}`}>{monthWords(after)} ›</Link>
+				<a href={`/api/month?month=${month}`} download>
+					download as CSV
+				</a>
 				<button type="button" className="btn btn-outline-primary btn-sm" onClick={() => window.print()}>
 					print
 				</button>
@@ -46,7 +38,7 @@ export function MonthPage({ month, before, after, rows, near }: MonthPageProps) 
 					<thead>
 						<tr>
 							<th scope="col">student</th>
-							{figures.map(([key, words]) => (
+							{monthFigures.map(([key, words]) => (
 								<th key={key} scope="col">
 									<button type="button" aria-pressed={by === key} onClick={() => setBy(by === key ? null : key)}>
 										{words}
@@ -63,7 +55,7 @@ export function MonthPage({ month, before, after, rows, near }: MonthPageProps) 
 					<tfoot>
 						<tr>
 							<th scope="row">all</th>
-							{figures.map(([key, words]) => (
+							{monthFigures.map(([key, words]) => (
 								<td key={key} data-label={words}>
 									{sum(rows, (row) => row[key])}
 								</td>
@@ -119,7 +111,7 @@ const Row = ({ row }: { row: MonthRow }) => (
 		<th scope="row" dir="auto">
 			<Link href={`/students/${row.student}`}>{row.name}</Link>
 		</th>
-		{figures.map(([key, words]) => (
+		{monthFigures.map(([key, words]) => (
 			<td key={key} data-label={words}>
 				{row[key]}
 			</td>

@@ -1,10 +1,10 @@
 import { useEffect, useState } from "react";
 import { packActs, packInPieces } from "@/core/practice/handBack";
 import { copyText } from "@/ui/copyText";
+import { QrPicture } from "@/ui/QrPicture";
 import { shareText } from "@/ui/shareText";
 import css from "./home.module.css";
 import { useForAWhile } from "./practice";
-import { QrPicture } from "./QrPicture";
 import { useSpeech } from "./Speech";
 
 /** As much as one QR picture holds that a phone still reads from another phone's screen. */

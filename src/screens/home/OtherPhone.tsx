@@ -1,6 +1,6 @@
 import { useState } from "react";
+import { QrPicture } from "@/ui/QrPicture";
 import css from "./home.module.css";
-import { QrPicture } from "./QrPicture";
 import { useSpeech } from "./Speech";
 
 /** The same page on a second phone: its address as a picture; of the file, that it may be sent on. */

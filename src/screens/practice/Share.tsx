@@ -1,8 +1,7 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import QRCode from "qrcode";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
 import { LINK_DAYS } from "@/core/practice/amount";
@@ -14,6 +13,7 @@ import { dayWords } from "@/ui/dates";
 import { FormRow } from "@/ui/FormRow";
 import Link from "@/ui/Link";
 import { opensHereOnly, PrivateAddress } from "@/ui/PrivateAddress";
+import { QrPicture } from "@/ui/QrPicture";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
 import css from "./practice.module.css";
@@ -107,7 +107,11 @@ function MakeLink({
 				<div role="status" className={css.address}>
 					<p className="m-0">You see this link only once. Anyone with it can open this practice, nothing else.</p>
 					<PrivateAddress address={address} />
-					{!isLocal && <AddressCode address={address} />}
+					{!isLocal && (
+						<figure className={css.code}>
+							<QrPicture words={address} label="The link as a code for a phone" />
+						</figure>
+					)}
 				</div>
 			)}
 		</>
@@ -153,13 +157,4 @@ function useOnlyHere(): boolean {
 	const [isLocal, setLocal] = useState(false);
 	useEffect(() => setLocal(opensHereOnly(window.location.origin)), []);
 	return isLocal;
-}
-
-/** The address for a phone that stands beside this one. */
-function AddressCode({ address }: { address: string }) {
-	const canvas = useRef<HTMLCanvasElement>(null);
-	useEffect(() => {
-		if (canvas.current) void QRCode.toCanvas(canvas.current, address, { margin: 2, width: 180 });
-	}, [address]);
-	return <canvas ref={canvas} role="img" aria-label="The link as a code for a phone" />;
 }

@@ -11,6 +11,10 @@ const MARK = "\uFEFF";
 const lines = (rows: readonly (readonly string[])[]): string =>
 	stringify(rows as string[][], { record_delimiter: "windows" });
 
+/** A small table as CSV, as a whole: its head first. */
+export const csvOf = (rows: readonly (readonly (string | number | null)[])[]): string =>
+	MARK + lines(rows.map((cells) => cells.map(disarm)));
+
 /** A table as CSV, a piece at a time: a mark for UTF-8, a line of column names, a line a row; what a spreadsheet would work out is disarmed. */
 export async function* exportCsv(store: Store, table: TableName, only: string | null): AsyncGenerator<string> {
 	const columns = columnsOf(table);
