@@ -13,13 +13,14 @@ import { railedLadders } from "@/store/ladders";
 import { listLanguages, saveLanguage, spokenFor } from "@/store/languages";
 import { makePack } from "@/store/pack";
 import { findAssignment, saveAssignment } from "@/store/practice";
-import { takeActs } from "@/store/practiceEntries";
+import { takeActs, writeForPractice } from "@/store/practiceEntries";
 import { addLink, keepAt, linksOf, openLink, openLinks, renewAt, withdrawLink } from "@/store/practiceLinks";
 import { saveStudent } from "@/store/students";
 import { addLanguage, keepLanguage, lookAtLanguageTable, removeLanguage } from "./languages";
 import { visitorOf } from "./practiceLink";
 import { filePage, linkPage, sayPage } from "./practicePage";
 import { pageDataOf, readPaper } from "./readPractice";
+import { readReport } from "./readReport";
 
 jest.mock("next/cache", () => ({ revalidatePath: () => undefined }));
 jest.mock("node:fs", () => {
@@ -88,6 +89,26 @@ test("a student's page, its file, its paper and what it refuses are in the stude
 	const visitor = await visitorOf(store, token);
 	if (!("status" in visitor)) throw new Error("the link opened");
 	expect(sayPage(visitor)).toContain("⟦link.ended.time⟧");
+});
+
+test("the report says what is asked for as the page does: in its phase, with the target as it was moved", async () => {
+	const id = await page();
+	const before = await row(id);
+	const [item] = before.assignment.items;
+	if (!item) throw new Error("no drill");
+	const other = { ...item, id: "other", name: "Not in this phase" };
+	const phases = { from: "2026-03-01", minutes: 9, parts: [{ weeks: 1, shares: { drill: 1, other: 0 } }] };
+	await saveAssignment(store, { ...before.assignment, items: [item, other], phases }, before);
+	const moved = { assignment: id, item: "drill", target: 3, by: "student" as const };
+	await writeForPractice(
+		store,
+		before,
+		{ kind: "practice.target", body: moved },
+		{ at: "2026-03-02T12:00:00.000Z", tz: "UTC" },
+	);
+	expect((await readReport("student"))?.practise).toEqual([
+		{ name: item.name, much: `6 days a week, ${item.dose} tries, 3 of them good, 9 minutes` },
+	]);
 });
 
 test("a note is in the student's language, offline too: the pack brings it; whoever has none reads English", async () => {

@@ -3,12 +3,16 @@ import { forecast } from "@/core/insight/forecast";
 import { railOn } from "@/core/insight/railOn";
 import { loadOn } from "@/core/load/load";
 import { amountOf, amountWords } from "@/core/practice/amount";
+import { journalOf } from "@/core/practice/journal";
+import { drillsOn } from "@/core/practice/phases";
 import { dayAfter } from "@/core/text/fields";
 import { serverDay } from "@/store/days";
+import type { Store } from "@/store/db";
 import { studentDigests } from "@/store/lessons";
 import { loadSince } from "@/store/loads";
 import { currentPages } from "@/store/pages";
-import { listAssignments } from "@/store/practice";
+import { type AssignmentRow, listAssignments } from "@/store/practice";
+import { latestActs } from "@/store/practiceEntries";
 import { findStudent } from "@/store/students";
 import { type LadderProgress, readProgress } from "./readProgress";
 import { upToDate } from "./store";
@@ -38,11 +42,18 @@ export async function readReport(id: string): Promise<ReportInput | null> {
 		ladders: progress.ladders.map(ladderOf),
 		cues: digests.get(id)?.worked?.slice(0, 4) ?? [],
 		load: parts.map((part) => ({ part, week: loadOn(load, part, day).week, limit: limits.get(part) ?? null })),
-		practise: currentPages(assignments).flatMap(({ assignment }) =>
-			assignment.items.flatMap((item) => (item.warmUp ? [] : [{ name: item.name, much: amountWords(amountOf(item)) }])),
-		),
+		practise: (await Promise.all(currentPages(assignments).map((row) => practiseOn(open, row, day)))).flat(),
 		next: progress.next ?? digests.get(id)?.next ?? null,
 	};
+}
+
+/** What a page asks for on a day, in words: in its phase, with targets as they were moved since. */
+async function practiseOn(open: Store, row: AssignmentRow, day: string): Promise<ReportInput["practise"]> {
+	const { items } = journalOf(row.assignment, await latestActs(open, row));
+	const asked = items.map(({ item, target }) => ({ ...item, target }));
+	return drillsOn(asked, row.assignment.phases, day)
+		.filter(({ warmUp }) => !warmUp)
+		.map((item) => ({ name: item.name, much: amountWords(amountOf(item)) }));
 }
 
 function ladderOf(one: LadderProgress): ReportLadder {
