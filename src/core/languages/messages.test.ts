@@ -1,6 +1,7 @@
 import { compileMessageOrThrow } from "@lingui/message-utils/compileMessage";
 import fc from "fast-check";
 import { sketchWords } from "@/core/ladder/sketchWords";
+import { englishTerms, type TermWords } from "@/core/log/termWords";
 import { amountWords } from "@/core/practice/amount";
 import { feelingNames } from "@/core/practice/feelings";
 import { englishDay } from "@/core/text/days";
@@ -10,6 +11,7 @@ import { localeOf } from "./locale";
 import { readMessage } from "./messages";
 import pageJson from "./onPage.json" with { type: "json" };
 import { sketchWordsIn } from "./sketchWordsIn";
+import { termWordsIn } from "./termWordsIn";
 import { wholeLocaleOf } from "./wholeLocale";
 
 const troubleOf = (id: MessageId, words: string, code = "pl") => {
@@ -113,4 +115,64 @@ test("English is what it was: days, lists, weekdays, and the words that the coac
 		{ days: 7, tries: 1, target: 1, minutes: 0 },
 	])
 		expect(amountWords(amount, say)).toBe(amountWords(amount));
+});
+
+test("what is said in the terms of a rule is one thing in English, on the coach's pages and in a note", () => {
+	const words = termWordsIn(wholeLocaleOf());
+	/** Of each phrase one and many, and numbers with a point in them. */
+	const asked: { [K in keyof TermWords]: Parameters<TermWords[K]>[] } = {
+		each: [["near", 1, 2]],
+		none: [["near"]],
+		nowhere: [[2]],
+		other: [[]],
+		inPlay: [[]],
+		form: [["easier"], ["harder"]],
+		taken: [
+			["in play", 1, 1],
+			["in play", 0, 4],
+		],
+		off: [["in play", "release 2"]],
+		ended: [[1, 2]],
+		at: [["2.5"]],
+		between: [["1", "2.5"]],
+		average: [["height cm", "at 3", "3"]],
+		effort: [["6.5"]],
+		score: [[12]],
+		timed: [[12, 30]],
+		bestSet: [[12, 60]],
+		longest: [
+			[34, 1, 20],
+			[34, 2, 20],
+		],
+		rated: [["6.5", 9]],
+		inside: [[2, 3, "10 to 20 cm"]],
+		span: [[-10, 10.5, "cm"]],
+		right: [
+			[1, 1],
+			[2, 4],
+		],
+		cameOff: [[2, 3]],
+		heldBack: [[1]],
+		four: [[{ rightCameOff: 1, rightMissed: 2, wrongCameOff: 3, wrongMissed: 4 }]],
+		points: [
+			[22, 15, true],
+			[-2.5, 7, false],
+		],
+		bout: [
+			[5, 2, true],
+			[1, 3, false],
+		],
+		bouts: [
+			[1, 1, "5 : 2 won"],
+			[1, 2, "5 : 2 won, 1 : 3 lost"],
+		],
+		firstGood: [[1, 2]],
+		list: [[["a", "b"]]],
+	};
+	for (const [name, calls] of Object.entries(asked) as [keyof TermWords, never[]][])
+		for (const call of calls)
+			expect([name, (words[name] as (...of: never[]) => string)(...(call as never[]))]).toEqual([
+				name,
+				(englishTerms[name] as (...of: never[]) => string)(...(call as never[])),
+			]);
 });

@@ -1,4 +1,5 @@
 import { filled, type NotePart, type NoteTemplate, orderOf, usualNote } from "@/core/coach/noteTemplate";
+import { termWordsIn } from "@/core/languages/termWordsIn";
 import { type WholeLocale, wholeLocaleOf } from "@/core/languages/wholeLocale";
 import { SHOWN } from "@/core/skill/cue";
 import { capital } from "@/core/text/wording";
@@ -75,17 +76,18 @@ const asSentence = (words: string): string => ` ${capital(words)}.`;
 /** What was done on one rung. */
 function rungLine(rung: RungWrap, extras: NoteExtras, locale: WholeLocale): string {
 	const { of } = scoreOf(rung);
+	const terms = termWordsIn(locale);
 	// Of choices the first of its terms says the score.
 	const saidByTerms = rung.visits.at(-1)?.rule.kind === "decision" && of === "rung";
 	const plain =
-		saidByTerms || (rung.tries === 0 && of === "rung" && inTerms(rung).length > 0)
+		saidByTerms || (rung.tries === 0 && of === "rung" && inTerms(rung, terms).length > 0)
 			? ""
 			: ` ${scoreLine(rung, locale)}.`;
 	const beside =
 		of === "rung" && rung.variationTries > 0
 			? ` ${locale.say("note.beside", { good: rung.variationGood, tries: rung.variationTries })}`
 			: "";
-	return `${namedForm(rung)}:${plain}${betterWords(rung, extras, locale)}${inTerms(rung).map(asSentence).join("")}${beside}${passedWords(rung, locale)}`;
+	return `${namedForm(rung)}:${plain}${betterWords(rung, extras, locale)}${inTerms(rung, terms).map(asSentence).join("")}${beside}${passedWords(rung, locale)}`;
 }
 
 /** The template where the coach left it as it came, in the student's language; the coach's own words stay as they are. */

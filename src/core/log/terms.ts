@@ -4,6 +4,7 @@ import { mean } from "@/core/statistics/sums";
 import { plural } from "@/core/text/lists";
 import { lookedFor } from "./kinds";
 import type { StretchWrap } from "./stretch";
+import { englishTerms, type TermWords } from "./termWords";
 import { formOf, type TryView } from "./view";
 import { type RungWrap, tellsRuns } from "./wrap";
 
@@ -14,15 +15,15 @@ const short = (n: number) => String(Number(n.toFixed(1)));
  * lesson on the rung itself: points, lengths, ratings, measures, answers, targets. One
  * phrase each; none for rules that look at good and off alone.
  */
-export function inTerms({
-	visits,
-	stretches = [],
-}: Pick<RungWrap, "visits"> & Partial<Pick<RungWrap, "stretches">>): string[] {
+export function inTerms(
+	{ visits, stretches = [] }: Pick<RungWrap, "visits"> & Partial<Pick<RungWrap, "stretches">>,
+	say: TermWords = englishTerms,
+): string[] {
 	const four = fourOf(visits);
 	return [
-		...inTries(visits),
-		...(four ? [fourWords(four)] : []),
-		...stretches.flatMap((stretch) => stretchWords(stretch, visits)),
+		...inTries(visits, say),
+		...(four ? [say.four(four)] : []),
+		...stretches.flatMap((stretch) => stretchWords(stretch, visits, say)),
 	];
 }
 
@@ -34,31 +35,34 @@ export const breakWords = ({ visits, breaks }: Pick<RungWrap, "visits" | "breaks
 	});
 
 /** The form in the coach's words, where the rung has any for it. */
-const formWords = (visits: RungWrap["visits"], form: "easier" | "harder"): string =>
-	visits.at(-1)?.placing.settings[form] || `the ${form} form`;
+const formWords = (visits: RungWrap["visits"], form: "easier" | "harder", say: TermWords = englishTerms): string =>
+	visits.at(-1)?.placing.settings[form] || say.form(form);
 
 /** The same for where choices and results stand in a table of their own. */
 export const inTermsBesideFour = (rung: RungWrap): string[] => {
 	const four = fourOf(rung.visits);
-	return inTerms(rung).filter((said) => !four || said !== fourWords(four));
+	return inTerms(rung).filter((said) => !four || said !== englishTerms.four(four));
 };
 
 /** Right and wrong choices by what came of them, on the rung itself. */
 export const fourOf = (visits: RungWrap["visits"]): TwoByTwo | null => twoByTwo(ownTries(visits));
 
-const fourWords = (four: TwoByTwo): string =>
-	`right choice: ${four.rightCameOff} came off, ${four.rightMissed} missed. Wrong choice: ${four.wrongCameOff} came off, ${four.wrongMissed} missed`;
-
 const ownTries = (visits: RungWrap["visits"]): TryView[] =>
 	visits.flatMap((visit) => visit.tries.filter((t) => t.counted && t.variation === formOf(visit.placing)));
 
-function stretchWords({ came, taken, off, variation, label }: StretchWrap, visits: RungWrap["visits"]): string[] {
+function stretchWords(
+	{ came, taken, off, variation, label }: StretchWrap,
+	visits: RungWrap["visits"],
+	say: TermWords,
+): string[] {
 	const names = new Map(visits.flatMap(({ placing }) => lookedFor(placing).map(({ id, short }) => [id, short])));
-	const faults = Object.entries(off).map(([id, n]) => `${names.get(id) ?? "other"} ${n}`);
-	const where = ["in play", variation === "own" ? "" : formWords(visits, variation), label].filter(Boolean).join(", ");
+	const faults = Object.entries(off).map(([id, n]) => `${names.get(id) ?? say.other()} ${n}`);
+	const where = say.list(
+		[say.inPlay(), variation === "own" ? "" : formWords(visits, variation, say), label ?? ""].filter(Boolean),
+	);
 	return [
-		...(came > 0 ? [`${where}: ${taken} of ${plural(came, "chance")} taken`] : []),
-		...(faults.length > 0 ? [`${where}, off: ${faults.join(", ")}`] : []),
+		...(came > 0 ? [say.taken(where, taken, came)] : []),
+		...(faults.length > 0 ? [say.off(where, say.list(faults))] : []),
 	];
 }
 
@@ -75,26 +79,26 @@ const triedIn = (visits: RungWrap["visits"]): { tries: TryView[]; timed: Timed[]
 	]),
 });
 
-function inTries(visits: RungWrap["visits"]): string[] {
+function inTries(visits: RungWrap["visits"], say: TermWords): string[] {
 	const rule = visits.at(-1)?.rule;
 	if (!rule) return [];
 	const { tries, timed } = triedIn(visits);
 	if (tries.length + timed.length === 0) return [];
 	const scale = visits.at(-1)?.placing.settings?.scale ?? [];
-	const labels = byLabel(visits).map(({ label, good, of }) => `${label} ${good} of ${of}`);
+	const labels = byLabel(visits).map(({ label, good, of }) => say.each(label, good, of));
 	return [
-		...allParts(rule).flatMap((part) => phrase(part, tries, timed) ?? (part === rule ? sumOf(visits) : [])),
-		...calledOut(allParts(rule), timed),
+		...allParts(rule).flatMap((part) => phrase(part, tries, timed, say) ?? (part === rule ? sumOf(visits, say) : [])),
+		...calledOut(allParts(rule), timed, say),
 		// Of two outcomes the number of good tries says the other.
 		...(scale.length > 2
 			? [
-					scale
-						.map(({ code, label }) => `${label} ${tries.filter(({ body }) => body.result === code).length}`)
-						.join(", "),
+					say.list(
+						scale.map(({ code, label }) => `${label} ${tries.filter(({ body }) => body.result === code).length}`),
+					),
 				]
 			: []),
-		...(labels.length > 0 ? [labels.join(", ")] : []),
-		...endedIn(visits),
+		...(labels.length > 0 ? [say.list(labels)] : []),
+		...endedIn(visits, say),
 	];
 }
 
@@ -112,24 +116,24 @@ export function resultOf(rung: RungWrap): string | null {
 	if (!rule || rung.tries + rung.visits.reduce((all, { scores }) => all + scores.length, 0) === 0) return null;
 	const { tries, timed } = triedIn(rung.visits);
 	const said = allParts(rule).flatMap(
-		(part) => phrase(part, tries, timed) ?? (part === rule ? sumOf(rung.visits) : []),
+		(part) => phrase(part, tries, timed, englishTerms) ?? (part === rule ? sumOf(rung.visits, englishTerms) : []),
 	);
 	const run = tellsRuns(rung) ? (rung.longestRun ?? 0) : 0;
 	const all = [
 		...said,
-		...calledOut(allParts(rule), timed),
+		...calledOut(allParts(rule), timed, englishTerms),
 		...(run >= RUN_WORTH_TELLING && run < rung.good ? [`longest run ${run}`] : []),
 	];
 	return all.length > 0 ? all.join(", ") : null;
 }
 
 /** Of tries two did together, who ended them: they themselves, or the other. */
-function endedIn(visits: RungWrap["visits"]): string[] {
+function endedIn(visits: RungWrap["visits"], say: TermWords): string[] {
 	const ended = visits.flatMap(({ student, tries }) =>
 		tries.flatMap(({ counted, body }) => (counted && body.endedBy ? [body.endedBy === student] : [])),
 	);
 	const own = ended.filter(Boolean).length;
-	return ended.length > 0 ? [`ended by the student ${own}, by the partner ${ended.length - own}`] : [];
+	return ended.length > 0 ? [say.ended(own, ended.length - own)] : [];
 }
 
 /** Good of all counted tries under each label, in the order in which they came up. */
@@ -144,25 +148,31 @@ export function byLabel(visits: RungWrap["visits"]): { label: string; good: numb
 }
 
 /** "near 3 of 5": of all tries at each, in the order given; none where nothing was tried there. */
-const ofEach = (all: readonly string[], tries: readonly TryView[], hit: (one: TryView) => boolean): string =>
-	all
-		.map((name) => [name, tries.filter(({ as }) => (as.called ?? as.result) === name)] as const)
-		.map(([name, there]) =>
-			there.length === 0 ? `${name} none` : `${name} ${there.filter(hit).length} of ${there.length}`,
-		)
-		.join(", ");
+const ofEach = (
+	all: readonly string[],
+	tries: readonly TryView[],
+	hit: (one: TryView) => boolean,
+	say: TermWords,
+): string =>
+	say.list(
+		all
+			.map((name) => [name, tries.filter(({ as }) => (as.called ?? as.result) === name)] as const)
+			.map(([name, there]) =>
+				there.length === 0 ? say.none(name) : say.each(name, there.filter(hit).length, there.length),
+			),
+	);
 
-const rangeOf = (values: readonly number[]): string => {
+const rangeOf = (values: readonly number[], say: TermWords): string => {
 	const [low, high] = [Math.min(...values), Math.max(...values)];
-	return low === high ? `at ${short(low)}` : `from ${short(low)} to ${short(high)}`;
+	return low === high ? say.at(short(low)) : say.between(short(low), short(high));
 };
 
 /** What was measured beside it, each kind for itself: "height cm from 30 to 42, 36 on average". */
-function secondOf(tries: readonly TryView[]): string[] {
+function secondOf(tries: readonly TryView[], say: TermWords): string[] {
 	const values = new Map<string, number[]>();
 	for (const { second } of tries.map(({ body }) => body))
 		if (second) values.set(second.of, [...(values.get(second.of) ?? []), second.value]);
-	return [...values].map(([of, all]) => `${of} ${rangeOf(all)}, ${short(mean(all))} on average`);
+	return [...values].map(([of, all]) => say.average(of, rangeOf(all, say), short(mean(all))));
 }
 
 /** How many in so many seconds; null seconds for a total. */
@@ -172,26 +182,26 @@ interface Timed {
 }
 
 /** Scores that no rule of this rung looks at: the best of each length of time, which are never compared. */
-function calledOut(parts: readonly Rule[], timed: readonly Timed[]): string[] {
+function calledOut(parts: readonly Rule[], timed: readonly Timed[], say: TermWords): string[] {
 	const best = new Map<number | null, number>();
 	for (const { count, seconds } of timed) {
 		if (parts.some((part) => part.kind === "count" && part.seconds === seconds)) continue;
 		best.set(seconds, Math.max(count, best.get(seconds) ?? 0));
 	}
-	return [...best].map(([seconds, count]) => (seconds === null ? `score ${count}` : `${count} in ${seconds} seconds`));
+	return [...best].map(([seconds, count]) => (seconds === null ? say.score(count) : say.timed(count, seconds)));
 }
 
-function phrase(part: Rule, tries: readonly TryView[], timed: readonly Timed[]): string[] | null {
+function phrase(part: Rule, tries: readonly TryView[], timed: readonly Timed[], say: TermWords): string[] | null {
 	switch (part.kind) {
 		case "length": {
 			const lengths = tries.flatMap(({ as }) => as.length ?? []);
 			if (lengths.length === 0) return [];
 			const long = tries.filter(({ as }) => !as.refused && (as.length ?? 0) >= part.length).length;
-			return [`longest ${Math.max(...lengths)}, ${plural(long, "time")} at ${part.length} or more`, ...secondOf(tries)];
+			return [say.longest(Math.max(...lengths), long, part.length), ...secondOf(tries, say)];
 		}
 		case "rating": {
 			const ratings = tries.flatMap(({ as }) => as.rating ?? []);
-			return ratings.length === 0 ? [] : [`rated ${short(mean(ratings))} on average, best ${Math.max(...ratings)}`];
+			return ratings.length === 0 ? [] : [say.rated(short(mean(ratings)), Math.max(...ratings))];
 		}
 		case "within": {
 			const measured = tries.flatMap(({ body }) => body.measure ?? []);
@@ -208,28 +218,33 @@ function phrase(part: Rule, tries: readonly TryView[], timed: readonly Timed[]):
 			const unit = measured[0]?.unit ?? "";
 			const efforts = tries.flatMap(({ body }) => body.effort ?? []);
 			return [
-				`${inside} of ${measured.length} inside ${part.low} to ${part.high} ${unit}, ${rangeOf(values)}`,
-				...secondOf(tries),
-				...(efforts.length > 0 ? [`effort ${short(mean(efforts))} of 10 on average`] : []),
+				say.list([say.inside(inside, measured.length, say.span(part.low, part.high, unit)), rangeOf(values, say)]),
+				...secondOf(tries, say),
+				...(efforts.length > 0 ? [say.effort(short(mean(efforts)))] : []),
 			];
 		}
 		case "decision":
-			return choices(tries);
+			return choices(tries, say);
 		case "points": {
 			const named = Object.keys(part.targets ?? {});
-			return named.length > 0 ? [ofEach(named, tries, ({ as }) => as.good)] : null;
+			return named.length > 0 ? [ofEach(named, tries, ({ as }) => as.good, say)] : null;
 		}
 		case "spread": {
 			const nowhere = tries.filter(({ as }) => !part.targets.includes(as.called ?? as.result)).length;
-			return [`${ofEach(part.targets, tries, ({ as }) => as.good)}${nowhere > 0 ? `, ${nowhere} at no target` : ""}`];
+			return [
+				say.list([
+					ofEach(part.targets, tries, ({ as }) => as.good, say),
+					...(nowhere > 0 ? [say.nowhere(nowhere)] : []),
+				]),
+			];
 		}
 		case "bouts":
-			return boutWords(part, tries);
+			return boutWords(part, tries, say);
 		case "count": {
 			const sets = new Map<string, number>();
 			for (const { set, as } of tries) if (as.good && !as.late) sets.set(set, (sets.get(set) ?? 0) + 1);
 			const equal = timed.filter(({ seconds }) => seconds === part.seconds).map(({ count }) => count);
-			return [`best set ${Math.max(0, ...sets.values(), ...equal)} in ${part.seconds} seconds`];
+			return [say.bestSet(Math.max(0, ...sets.values(), ...equal), part.seconds)];
 		}
 		default:
 			return null;
@@ -237,18 +252,18 @@ function phrase(part: Rule, tries: readonly TryView[], timed: readonly Timed[]):
 }
 
 /** Right choices, by situation; what came off, and the four together; and what was held back. */
-function choices(tries: readonly TryView[]): string[] {
+function choices(tries: readonly TryView[], say: TermWords): string[] {
 	const answered = tries.filter(({ as }) => as.right !== undefined);
 	if (answered.length === 0) return [];
 	const right = ({ as }: TryView) => as.right === true;
 	const called = [...new Set(answered.flatMap(({ as }) => as.called ?? []))];
-	const each = called.length > 1 ? `: ${ofEach(called, answered, right)}` : "";
+	const each = called.length > 1 ? `: ${ofEach(called, answered, right, say)}` : "";
 	const heldBack = answered.filter(({ body }) => body.committed === false).length;
 	const both = twoByTwo(answered);
 	return [
-		`${answered.filter(right).length} of ${plural(answered.length, "choice")} right${each}`,
-		...(both ? [`${both.rightCameOff + both.wrongCameOff} of ${both.of} came off`] : []),
-		...(heldBack > 0 ? [`${heldBack} held back`] : []),
+		`${say.right(answered.filter(right).length, answered.length)}${each}`,
+		...(both ? [say.cameOff(both.rightCameOff + both.wrongCameOff, both.of)] : []),
+		...(heldBack > 0 ? [say.heldBack(heldBack)] : []),
 	];
 }
 
@@ -276,12 +291,11 @@ interface TwoByTwo {
 }
 
 /** Points add up in their own order: where the last visit's sum stood. */
-function sumOf(visits: RungWrap["visits"]): string[] {
+function sumOf(visits: RungWrap["visits"], say: TermWords): string[] {
 	const last = visits.at(-1);
 	if (last?.rule.kind !== "points") return [];
 	const { met, progress } = last.judgements[formOf(last.placing)];
-	const { value, target, words } = progress;
-	return [met ? `${value} ${words}, rule met at ${target}` : `${value} of ${target} ${words}`];
+	return [say.points(progress.value, progress.target, met)];
 }
 
 interface Bout {
@@ -308,12 +322,12 @@ export function boutsIn({ a, b }: Pick<Bouts, "a" | "b">, tries: readonly TryVie
 }
 
 /** Who won which, and how often the first try of one was good. */
-function boutWords(rule: Bouts, tries: readonly TryView[]): string[] {
+function boutWords(rule: Bouts, tries: readonly TryView[], say: TermWords): string[] {
 	const all = boutsIn(rule, tries);
 	if (all.length === 0) return [];
-	const score = ({ good, off, won }: Bout) => `${good} : ${off} ${won ? "won" : "lost"}`;
+	const score = ({ good, off, won }: Bout) => say.bout(good, off, won);
 	return [
-		`won ${all.filter(({ won }) => won).length} of ${plural(all.length, "bout")}: ${all.map(score).join(", ")}`,
-		`first try good in ${all.filter(({ firstGood }) => firstGood).length} of ${all.length}`,
+		say.bouts(all.filter(({ won }) => won).length, all.length, say.list(all.map(score))),
+		say.firstGood(all.filter(({ firstGood }) => firstGood).length, all.length),
 	];
 }

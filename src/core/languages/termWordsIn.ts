@@ -1,0 +1,35 @@
+import type { TermWords } from "@/core/log/termWords";
+import type { WholeLocale } from "./wholeLocale";
+
+/** What a note says in the terms of a rule, in a student's language. */
+export const termWordsIn = ({ say }: Pick<WholeLocale, "say">): TermWords => ({
+	each: (name, n, of) => say("terms.each", { name, n, of }),
+	none: (name) => say("terms.none", { name }),
+	nowhere: (n) => say("terms.nowhere", { n }),
+	other: () => say("terms.other"),
+	inPlay: () => say("terms.in play"),
+	form: (form) => say(`terms.${form}`),
+	taken: (where, taken, came) => say("terms.taken", { where, taken, came }),
+	off: (where, faults) => say("terms.off", { where, faults }),
+	ended: (own, other) => say("terms.ended", { own, other }),
+	at: (value) => say("terms.at", { value }),
+	between: (low, high) => say("terms.between", { low, high }),
+	average: (name, range, mean) => say("terms.average", { name, range, mean }),
+	effort: (mean) => say("terms.effort", { mean }),
+	score: (n) => say("terms.score", { n }),
+	timed: (n, seconds) => say("terms.timed", { n, seconds }),
+	bestSet: (n, seconds) => say("terms.best set", { n, seconds }),
+	longest: (longest, times, least) => say("terms.longest", { longest, times, least }),
+	rated: (mean, best) => say("terms.rated", { mean, best }),
+	inside: (n, of, range) => say("terms.inside", { n, of, range }),
+	span: (low, high, unit) => say("terms.span", { low, high, unit }),
+	right: (n, of) => say("terms.right", { n, of }),
+	cameOff: (n, of) => say("terms.came off", { n, of }),
+	heldBack: (n) => say("terms.held back", { n }),
+	four: ({ rightCameOff: a, rightMissed: b, wrongCameOff: c, wrongMissed: d }) => say("terms.four", { a, b, c, d }),
+	points: (value, target, met) => say(met ? "terms.points met" : "terms.points", { value, target }),
+	bout: (good, off, won) => say(won ? "terms.bout won" : "terms.bout lost", { good, off }),
+	bouts: (won, of, each) => say("terms.bouts", { won, of, each }),
+	firstGood: (n, of) => say("terms.first good", { n, of }),
+	list: (all) => all.join(", "),
+});
