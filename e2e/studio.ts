@@ -95,11 +95,7 @@ export class Server {
 	async start(): Promise<void> {
 		this.process ??= spawn(
 			process.execPath,
-			// A connection that rested is not closed under a request that is just being sent on it.
-			[
-				"node_modules/next/dist/bin/next",
-				...["start", "-H", "127.0.0.1", "-p", String(this.port), "--keepAliveTimeout", "120000"],
-			],
+			["node_modules/next/dist/bin/next", "start", "-H", "127.0.0.1", "-p", String(this.port)],
 			{
 				stdio: "ignore",
 				detached: true,

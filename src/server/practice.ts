@@ -3,12 +3,13 @@
 import { revalidatePath } from "next/cache";
 import { v7 as uuid } from "uuid";
 import * as z from "zod/mini";
-import { readActs, StudentAct } from "@/core/practice/acts";
+import { StudentAct } from "@/core/practice/acts";
 import { MOST_DRILLS } from "@/core/practice/asked";
 import { Assignment, assignmentLabels, freshItem, type PracticeItem } from "@/core/practice/assignment";
 import { freshPage } from "@/core/practice/freshPage";
 import { readHandedBack } from "@/core/practice/handBack";
 import { practisedLabels, ways } from "@/core/practice/kinds";
+import { readActs } from "@/core/practice/readActs";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { day, dayAfter, ident, label, text, whole } from "@/core/text/fields";
 import { serverDay } from "@/store/days";

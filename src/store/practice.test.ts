@@ -1,9 +1,10 @@
 import fc from "fast-check";
 import { cases } from "@/core/__tests__/cases";
 import { Phone } from "@/core/__tests__/phone";
-import { readActs, type StudentAct } from "@/core/practice/acts";
+import type { StudentAct } from "@/core/practice/acts";
 import { type Assignment, freshItem, USUAL } from "@/core/practice/assignment";
 import { journalOf } from "@/core/practice/journal";
+import { readActs } from "@/core/practice/readActs";
 import { englishDay } from "@/core/text/days";
 import { dayAfter } from "@/core/text/fields";
 import { check, emptyStudio, sentences, store, take, workbook } from "@/store/__tests__/smallStudio";

@@ -51,7 +51,10 @@ test.each([
 test("bests compare equal seconds: a round of five seconds is no best in sixty", () => {
 	const phone = scored(count, { good: 42, tries: 42, seconds: 5, score: true });
 	phone.write(tallyIn(phone.newId, phone.set(), { good: 9, tries: 9, seconds: 60, score: true }));
-	expect(wrapUp(phone.view()).flatMap((rung) => inTerms(rung))).toEqual(["best set 9 in 60 seconds", "42 in 5 seconds"]);
+	expect(wrapUp(phone.view()).flatMap((rung) => inTerms(rung))).toEqual([
+		"best set 9 in 60 seconds",
+		"42 in 5 seconds",
+	]);
 });
 
 test("what was called out before scores were told apart is read as what it was; so many of so many stays a tally", () => {

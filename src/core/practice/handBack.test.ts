@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { cases } from "@/core/__tests__/cases";
-import { readActs, type StudentAct } from "./acts";
+import type { StudentAct } from "./acts";
 import { packActs, packInPieces, readHandedBack } from "./handBack";
+import { readActs } from "./readActs";
 
 const KEY = "k".repeat(43);
 const keys = async (assignment: string) =>

@@ -1,11 +1,11 @@
 import { useState } from "react";
 import type { Away } from "@/core/practice/journal";
 import { awayReasons, DaysOff as Days } from "@/core/practice/kinds";
-import { parse } from "@/core/refusals/refusals";
 import { dayAfter } from "@/core/text/fields";
 import { Choice } from "./Choice";
 import { Refused } from "./EntryFields";
 import css from "./home.module.css";
+import { checked } from "./refused";
 import { useSpeech } from "./Speech";
 
 const WEEK = 7;
@@ -67,7 +67,7 @@ function AwayForm({ day, onSay, onBack }: { day: string; onSay: (body: Days) => 
 			noValidate
 			onSubmit={(event) => {
 				event.preventDefault();
-				const read = parse(Days, typed);
+				const read = checked(Days, typed);
 				if (!read.ok) return setRefused([say(dayTrouble(typed) ? "refused.day" : "refused.days")]);
 				return onSay(read.value);
 			}}

@@ -2,12 +2,11 @@ import { useState } from "react";
 import type { PageMessageId } from "@/core/languages/english";
 import type { JournalItem } from "@/core/practice/journal";
 import { Practised } from "@/core/practice/kinds";
-import { parse } from "@/core/refusals/refusals";
 import { today } from "@/ui/dates";
 import { dayTroubleIn, EntryFields, numbersIn, Refused, type Typed } from "./EntryFields";
 import type { FeelingWay } from "./Felt";
 import css from "./home.module.css";
-import { refusedBy } from "./refused";
+import { checked } from "./refused";
 import { useSpeech } from "./Speech";
 
 /** A score that was not counted here, written down afterwards. All but the score may stay empty. */
@@ -39,8 +38,8 @@ export function EntryForm({
 	const keep = (event: React.FormEvent) => {
 		event.preventDefault();
 		const body = { ...typed, ...numbersIn(typed), item: item.id, target, dose: item.dose };
-		const read = parse(Practised, body);
-		if (!read.ok) return setRefused(refusedBy(read.refusals).map((id) => locale.say(id)));
+		const read = checked(Practised, body);
+		if (!read.ok) return setRefused(read.messages.map((id) => locale.say(id)));
 		const wrong = dayTroubleIn(read.value.day, now, locale);
 		const why = wrong === null ? onKeep(read.value) : null;
 		return setRefused([...(wrong ? [wrong] : []), ...(why ? [locale.say(why)] : [])]);

@@ -2,12 +2,11 @@ import { type ReactNode, useState } from "react";
 import type { PageMessageId } from "@/core/languages/english";
 import type { JournalEntry } from "@/core/practice/journal";
 import { Practised } from "@/core/practice/kinds";
-import { parse } from "@/core/refusals/refusals";
 import { today } from "@/ui/dates";
 import { dayTroubleIn, EntryFields, numbersIn, Refused, type Typed } from "./EntryFields";
 import type { FeelingWay } from "./Felt";
 import css from "./home.module.css";
-import { refusedBy } from "./refused";
+import { checked } from "./refused";
 import { useSpeech } from "./Speech";
 
 /** More of an entry that stands already: each word is kept as it is typed, and nothing has to be saved. */
@@ -44,8 +43,8 @@ export function SayMore({
 		const next = { ...typed, ...part };
 		setTyped(next);
 		const { answer: _, what: __, id: ___, by: ____, ...body } = { ...entry, ...next, ...numbersIn(next) };
-		const read = parse(Practised, body);
-		if (!read.ok) return setRefused(refusedBy(read.refusals).map((id) => locale.say(id)));
+		const read = checked(Practised, body);
+		if (!read.ok) return setRefused(read.messages.map((id) => locale.say(id)));
 		const wrong = dayTroubleIn(next.day, today(), locale);
 		const why = wrong === null ? onSay(read.value) : null;
 		return setRefused([...(wrong ? [wrong] : []), ...(why ? [say(why)] : [])]);

@@ -6,11 +6,10 @@ import { type Count, countsIn, entryOf, isNewer, type Mark, nextRev } from "@/co
 import { journalOf } from "@/core/practice/journal";
 import type { Practised } from "@/core/practice/kinds";
 import type { PageData } from "@/core/practice/pageData";
-import { parse } from "@/core/refusals/refusals";
 import { now } from "@/device/now";
 import { BATCH, LinkClosed, type PhoneState, PhoneStore, sendActs } from "@/device/practice";
 import { Rounds } from "@/device/rounds";
-import { refusedBy } from "./refused";
+import { checked } from "./refused";
 
 const AGAIN_MS = 20_000;
 
@@ -144,8 +143,8 @@ export class Practice {
 	 * @returns why it cannot be written; null where it is
 	 */
 	readonly write = (act: StudentAct): PageMessageId | null => {
-		const read = parse(StudentAct, act);
-		if (!read.ok) return refusedBy(read.refusals)[0] ?? "refused.entry";
+		const read = checked(StudentAct, act);
+		if (!read.ok) return read.messages[0] ?? "refused.entry";
 		this.put(read.value);
 		this.keep();
 		this.rounds.ask();
@@ -182,8 +181,8 @@ export class Practice {
 		const before = this.written(entry);
 		if (!before) return "refused.entry";
 		const body = { ...before.body, ...part, entry, rev: nextRev(before.body, Date.now()) };
-		const read = parse(StudentAct, { ...before, ...stamp(), body });
-		if (!read.ok) return refusedBy(read.refusals)[0] ?? "refused.entry";
+		const read = checked(StudentAct, { ...before, ...stamp(), body });
+		if (!read.ok) return read.messages[0] ?? "refused.entry";
 		this.put(read.value);
 		this.touchLater(entry);
 		this.keep();

@@ -1,6 +1,6 @@
 import { NextResponse } from "next/server";
 import * as z from "zod/mini";
-import { readActs } from "@/core/practice/acts";
+import { readActs } from "@/core/practice/readActs";
 import { parseStored } from "@/core/refusals/refusals";
 import { visitorOf } from "@/server/practiceLink";
 import { jsonOr, readAtMost, refused, stranger } from "@/server/route";
