@@ -1,6 +1,4 @@
 import { fileURLToPath } from "node:url";
-import { PHASE_DEVELOPMENT_SERVER, PHASE_PRODUCTION_BUILD } from "next/constants.js";
-import { zodParts } from "./scripts/zodParts.mjs";
 
 const header = (values) => Object.entries(values).map(([key, value]) => ({ key, value }));
 
@@ -31,7 +29,7 @@ const studentHeaders = header({
 });
 
 /** @type {import('next').NextConfig} */
-const config = {
+export default {
 	// Jest reads this list too: these ship ES modules only.
 	transpilePackages: ["uuid", "canonicalize", "@noble/hashes", "idb", "pure-rand"],
 	serverExternalPackages: ["@libsql/client", "libsql"],
@@ -52,10 +50,3 @@ const config = {
 	// Each page's code is read when it is first asked for: a server that was killed answers again in 0.9 s, not in 1.6.
 	experimental: { serverActions: { bodySizeLimit: "2mb" }, preloadEntriesOnStart: false },
 };
-
-/** Whoever bundles gets the schema library's parts for the browser; the server has all of it. */
-export default async function configFor(phase) {
-	if (phase !== PHASE_PRODUCTION_BUILD && phase !== PHASE_DEVELOPMENT_SERVER) return config;
-	const resolveAlias = { "zod/mini": { browser: await zodParts() } };
-	return { ...config, turbopack: { ...config.turbopack, resolveAlias } };
-}
