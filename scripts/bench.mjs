@@ -4,6 +4,6 @@ import { at, build, install, run } from "./lib.mjs";
 const args = process.argv.slice(2);
 const names = args.filter((one) => one !== "--small");
 if (names.length < args.length) process.env.PEG_BENCH = "small";
-install({ checks: true });
+install();
 build();
 run(process.execPath, ["--expose-gc", "--import", "tsx", at("bench", "run.ts"), ...names]);

@@ -17,16 +17,12 @@ export function run(command, args, options = {}) {
 	if (status !== 0) process.exit(status ?? 1);
 }
 
-/**
- * Installs what package-lock.json names, unless that was done since it last changed: what it takes to build and run,
- * and for checks and benches the rest as well. What is there already for checks stays.
- */
-export function install({ checks = false } = {}) {
+/** Installs what package-lock.json names, unless that was done since it last changed. */
+export function install() {
 	const done = at("node_modules", ".package-lock.json");
-	const isFresh = existsSync(done) && statSync(done).mtimeMs >= statSync(at("package-lock.json")).mtimeMs;
-	if (isFresh && (!checks || existsSync(at("node_modules", "jest")))) return;
-	console.log(checks ? "Installing packages, those for checks too." : "Installing packages.");
-	run("npm", ["ci", "--no-audit", "--no-fund", ...(checks ? ["--include=dev"] : ["--omit=dev"])]);
+	if (existsSync(done) && statSync(done).mtimeMs >= statSync(at("package-lock.json")).mtimeMs) return;
+	console.log("Installing packages.");
+	run("npm", ["ci", "--no-audit", "--no-fund"]);
 }
 
 /** The program's own TypeScript, tests apart: paths below `src`, in order. */

@@ -1,6 +1,6 @@
 // npm run screenshots: one picture of each main view, from the demo studio.
 import { build, install, runTs } from "./lib.mjs";
 
-install({ checks: true });
+install();
 build();
 runTs("screenshots");

@@ -95,7 +95,7 @@ const journeys = since ? journeysSince(changed) : null;
 
 await step("install", () => {
 	const browser = chromium();
-	install({ checks: true });
+	install();
 	return browser;
 });
 mkdirSync(at(".test"), { recursive: true });

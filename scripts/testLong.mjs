@@ -2,7 +2,7 @@
 // seed of the day unless SEED says another, and every benchmark once, small, to see that it runs.
 import { at, install, run } from "./lib.mjs";
 
-install({ checks: true });
+install();
 const seed = process.env.SEED ?? String(Math.floor(Date.now() / 86_400_000));
 console.log(`Property tests with all their cases, seed ${seed}.`);
 process.env.PEG_LONG = "1";

@@ -1,5 +1,5 @@
 // npm run truth: what insight says of simulated students, into docs/truth.md.
 import { install, runTs } from "./lib.mjs";
 
-install({ checks: true });
+install();
 runTs("truth");
