@@ -38,6 +38,7 @@ export const pages = {
 		"/plans?student=isolde",
 		"/calendar",
 		"/calendar/month",
+		"/calendar/plans",
 		"/season?student=isolde",
 	],
 	"sums and stills": ["/sums", "/sums#tries", "/position?ladder=isolde-clubs"],

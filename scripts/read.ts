@@ -1,11 +1,13 @@
-// Reads a file that came from outside, in a process of its own with limits: whatever is in it, the server goes on
-// answering. The file's text comes on standard input; the outcome goes to standard output as JSON.
+// Reads a file that came from outside, or works plans out, in a process of its own with limits: whatever is in it,
+// the server goes on answering. The file's text comes on standard input; the outcome goes to standard output as JSON.
 
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { readBusy } from "@/core/formats/calendar";
 import { readHandOn } from "@/core/formats/handOn";
 import { hashOfBytes } from "@/core/hash/hash";
+import type { LessonPlan } from "@/core/plan/plan";
+import { solveFully } from "@/core/plan/solved";
 import { type Outcome, refuse } from "@/core/refusals/refusals";
 import type { ReadKind, SharedFile } from "@/server/readApart";
 
@@ -25,6 +27,8 @@ const kinds: Record<ReadKind, (text: string) => Outcome<unknown>> = {
 			writeFileSync(join(words[0] ?? "", hash), Buffer.from(body, "base64"), { mode: 0o600 });
 		return { ok: true, value: { ...rest, pictures: pictures.map(({ hash, type }) => ({ hash, type })) } };
 	},
+	/** plans: the studio's own, which only take long. */
+	plans: (text) => ({ ok: true, value: (JSON.parse(text) as LessonPlan[]).map(solveFully) }),
 };
 
 let text = "";

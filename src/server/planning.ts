@@ -18,6 +18,8 @@ import { findStudent } from "@/store/students";
 import { weekFrom } from "./readCalendar";
 import { readOutlooks } from "./readOutlook";
 import { gatherFor } from "./readPlans";
+import { lessonsToPlan, WEEK, weekAt } from "./readWeekPlans";
+import { solveSoon } from "./solving";
 import { store, upToDate } from "./store";
 
 /** What comes in from the plan bench: parsed once here, written whole or not at all. */
@@ -40,29 +42,101 @@ export async function ladderOutlook(ladder: unknown): Promise<Outcome<LadderOutl
 	return outlook ? { ok: true, value: outlook } : refuse("ladder", "This ladder is not in use.");
 }
 
+/** Saves a plan, and has it worked out meanwhile. */
+async function saved(open: Store, plan: LessonPlan, at: Parameters<typeof savePlan>[2]): Promise<Outcome<Saved>> {
+	const outcome = await savePlan(open, plan, at);
+	if (outcome.ok) solveSoon(open);
+	return outcome;
+}
+
+/** A plan as it fills itself from what is known of its students on a day. */
+async function proposed({ students, day: on, minutes, time }: z.infer<typeof Asked>): Promise<LessonPlan> {
+	const gathered = await gatherFor(students, on);
+	const { wish, watch, items } = gathered;
+	return { day: on, time, minutes: minutes ?? gathered.minutes, students, wish, watch, again: [], items };
+}
+
 /** A plan that gathers what is known of its students. */
 export async function makePlan(asked: unknown): Promise<Outcome<Saved>> {
 	const read = parse(Asked, asked, planLabels);
 	if (!read.ok) return read;
-	const { students, day: on, minutes, time } = read.value;
-	const gathered = await gatherFor(students, on);
-	const made = await savePlan(
-		await store(),
-		{
-			day: on,
-			time,
-			minutes: minutes ?? gathered.minutes,
-			students,
-			wish: gathered.wish,
-			watch: gathered.watch,
-			again: [],
-			items: gathered.items,
-		},
-		null,
-	);
+	const made = await saved(await store(), await proposed(read.value), null);
 	if (made.ok) revalidatePath("/", "layout");
 	return made;
 }
+
+/** The plans that a press made, to be taken back together, and whom it could make none for. */
+export interface WeekMade {
+	made: string[];
+	without: string[];
+}
+
+/** Plans every lesson of a week, from today on, that has no plan yet. */
+export async function planWeek(monday: unknown): Promise<Outcome<WeekMade>> {
+	const read = parse(day, monday);
+	if (!read.ok) return read;
+	const open = await upToDate();
+	const today = serverDay();
+	const made: string[] = [];
+	for (const row of await lessonsToPlan(open, weekAt(read.value, today), today)) {
+		if (row.plan) continue;
+		const kept = await savePlan(open, await proposed(row), null);
+		if (!kept.ok) return kept;
+		made.push(kept.value.id);
+	}
+	solveSoon(open);
+	revalidatePath("/", "layout");
+	return { ok: true, value: { made, without: [] } };
+}
+
+/**
+ * The plans of a week for the same students' lessons of the next one: what the coach set stays, what is known is
+ * gathered anew. A lesson that is planned already keeps its plan.
+ */
+export async function copyWeek(monday: unknown): Promise<Outcome<WeekMade>> {
+	const read = parse(day, monday);
+	if (!read.ok) return read;
+	const open = await upToDate();
+	const today = serverDay();
+	const from = weekAt(read.value, today);
+	const [these, next] = await Promise.all([
+		weekFrom(open, from, WEEK),
+		lessonsToPlan(open, dayAfter(from, WEEK), today),
+	]);
+	const key = (row: { students: readonly string[] }) => [...row.students].sort().join();
+	const made: string[] = [];
+	const without: string[] = [];
+	const free = new Set(next);
+	for (const row of these) {
+		const plan = row.plan ? await findPlan(open, row.plan) : null;
+		if (!plan) continue;
+		const to = [...free].find((one) => key(one) === key(row));
+		if (to) free.delete(to);
+		if (!to) without.push(row.who);
+		if (!to || to.plan) continue;
+		const { items } = await gatherFor(to.students, to.day);
+		const { day: on, time, minutes } = to;
+		const body = { ...plan.plan, day: on, time, minutes, items: gatherAgain(plan.plan.items, items) };
+		const kept = await savePlan(open, body, null);
+		if (!kept.ok) return kept;
+		made.push(kept.value.id);
+	}
+	solveSoon(open);
+	revalidatePath("/", "layout");
+	return { ok: true, value: { made, without } };
+}
+
+/** Takes back plans that were made together: they are archived. */
+export async function undoWeek(plans: unknown): Promise<Outcome<null>> {
+	const read = parse(z.array(ident).check(z.maxLength(MOST_IN_WEEK)), plans);
+	if (!read.ok) return read;
+	const open = await store();
+	for (const id of read.value) await archivePlan(open, id, true);
+	revalidatePath("/", "layout");
+	return { ok: true, value: null };
+}
+
+const MOST_IN_WEEK = 200;
 
 export async function keepPlan(body: unknown, at: unknown): Promise<Outcome<Saved>> {
 	const place = parse(At, at);
@@ -71,7 +145,7 @@ export async function keepPlan(body: unknown, at: unknown): Promise<Outcome<Save
 	if (!read.ok) return read;
 	const fits = planRefusal(read.value);
 	if (!fits.ok) return fits;
-	return savePlan(await store(), fits.value, place.value);
+	return saved(await store(), fits.value, place.value);
 }
 
 /** The candidates anew, for students and a day as they are typed; what the coach set on them stays. */
@@ -96,7 +170,7 @@ export async function copyPlan(id: unknown, to: unknown): Promise<Outcome<Saved>
 	const { day: on, students } = read.value.to;
 	const { items, watch, wish } = await gatherFor(students, on);
 	const same = students.join() === row.plan.students.join();
-	const made = await savePlan(
+	const made = await saved(
 		open,
 		{
 			...row.plan,
@@ -120,7 +194,6 @@ export async function putPlanAway(id: unknown, archived: unknown): Promise<Outco
 }
 
 const AHEAD_DAYS = 60;
-const WEEK = 7;
 
 /** The plan with one item more, or why there is no room for it. */
 const withItem = (plan: LessonPlan, item: LessonPlan["items"][number]): LessonPlan | string =>
@@ -204,10 +277,10 @@ async function inNextPlan(
 	const changed = change(plan);
 	if (typeof changed === "string") return refuse("plan", changed);
 	if (next && changed === plan) return { ok: true, value: { id: next.id, day: on } };
-	const saved = await savePlan(open, changed, next ?? null);
-	if (!saved.ok) return saved;
+	const kept = await saved(open, changed, next ?? null);
+	if (!kept.ok) return kept;
 	revalidatePath("/", "layout");
-	return { ok: true, value: { id: saved.value.id, day: on } };
+	return { ok: true, value: { id: kept.value.id, day: on } };
 }
 
 async function freshPlan(student: string, on: string): Promise<LessonPlan> {

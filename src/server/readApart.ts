@@ -8,7 +8,7 @@ import { besideServer } from "./beside";
  * answering: a calendar's rule that never comes true, or a program's worth of nested fields, is ended with its process.
  */
 
-export type ReadKind = "calendar" | "handOn";
+export type ReadKind = "calendar" | "handOn" | "plans";
 
 /** A file that another coach shared, its pictures written to a folder under their hashes. */
 export type SharedFile = Omit<HandOn, "pictures"> & { pictures: Pick<HandOn["pictures"][number], "hash" | "type">[] };

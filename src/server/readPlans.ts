@@ -7,6 +7,7 @@ import { sideWords } from "@/core/people/student";
 import { gather, type KnownLadder, type KnownStudent } from "@/core/plan/candidates";
 import { paceOf } from "@/core/plan/pace";
 import type { LessonPlan, PlannedItem } from "@/core/plan/plan";
+import type { SolvedPlan } from "@/core/plan/solved";
 import { readSides } from "@/core/skill/sides";
 import { findCoach } from "@/store/coach";
 import type { Store } from "@/store/db";
@@ -17,8 +18,8 @@ import { limitsOn } from "@/store/loads";
 import { newsFor } from "@/store/pages";
 import { findPlan, type PlanRow, plansBefore, plansFrom } from "@/store/plans";
 import { openParked, openPromises } from "@/store/said";
-import { solvedPlan } from "@/store/solvedPlans";
 import { findStudent, studentNames } from "@/store/students";
+import { solutionsOf } from "./solving";
 import { upToDate } from "./store";
 
 /** Lessons that minutes are learned from: a season's worth is too old, two are too few. */
@@ -157,16 +158,17 @@ export interface PlanLine {
 	amiss: string | null;
 }
 
-function lineOf({ id, plan }: PlanRow, names: Record<string, string>): PlanLine {
-	const view = solvedPlan(id, plan);
+const UNSOLVED: SolvedPlan = { placed: [], amiss: "This plan takes too long to work out. Delete some of its items." };
+
+function lineOf({ id, plan }: PlanRow, names: Record<string, string>, { placed, amiss }: SolvedPlan): PlanLine {
 	return {
 		id,
 		day: plan.day,
 		time: plan.time,
 		minutes: plan.minutes,
 		who: plan.students.map((one) => names[one] ?? "a deleted student").join(", "),
-		items: view.ok ? view.value.stretches.length : 0,
-		amiss: view.ok ? null : (view.refusals[0]?.sentence ?? null),
+		items: placed.length,
+		amiss,
 	};
 }
 
@@ -181,10 +183,12 @@ export async function readPlans(day: string): Promise<PlansPageProps> {
 	const open = await upToDate();
 	const [coming, past, people] = await Promise.all([plansFrom(open, day), plansBefore(open, day), studentNames(open)]);
 	const names = Object.fromEntries(people.map((one) => [one.id, one.name]));
+	const solved = await solutionsOf(open, [...coming, ...past]);
+	const line = (row: PlanRow) => lineOf(row, names, solved.get(row.id) ?? UNSOLVED);
 	return {
 		day,
-		coming: coming.map((row) => lineOf(row, names)),
-		past: past.map((row) => lineOf(row, names)),
+		coming: coming.map(line),
+		past: past.map(line),
 		students: people
 			.filter((one) => !one.archived)
 			.map(({ id, name }) => ({ id, name }))

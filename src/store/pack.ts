@@ -4,6 +4,7 @@ import { digestLadder } from "@/core/digest/ladderDigest";
 import { foldRail } from "@/core/ladder/rail";
 import type { Pack, PackLadder } from "@/core/pack/pack";
 import { type Around, packLadder } from "@/core/pack/packLadder";
+import type { SolvedPlan } from "@/core/plan/solved";
 import { takePlan } from "@/core/plan/take";
 import { dayAfter } from "@/core/text/fields";
 import { findCoach } from "./coach";
@@ -17,17 +18,14 @@ import { digestsFor } from "./lessonDigests";
 import { lastOpenings, openLessons, studentDigests, usedSince } from "./lessons";
 import { type LimitsOn, limitsOn } from "./loads";
 import { packPages } from "./pages";
-import { plansFrom } from "./plans";
+import { MOST_PACKED, type PlanRow, plansFrom } from "./plans";
 import { catchUpIfRoom } from "./projection";
 import { causeMarks, openParked, openPromises } from "./said";
 import * as t from "./schema";
 import { skillNames } from "./skills";
-import { solvedPlan } from "./solvedPlans";
+import { solvedPlans } from "./solvedPlans";
 import { listStudents } from "./students";
 import { studioMark } from "./studio";
-
-/** As many lessons as a week holds. */
-const MOST_PLANS = 60;
 
 /**
  * Everything a device needs to run a lesson: students, ladders with their pegs, what
@@ -49,7 +47,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 			openLessons(store),
 			usedSince(store, serverDay(), without),
 			lastOpenings(store),
-			plansFrom(store, dayAfter(serverDay(), -1), MOST_PLANS),
+			plansFrom(store, dayAfter(serverDay(), -1), MOST_PACKED),
 			keyCues(store),
 			studentDigests(store),
 		]);
@@ -109,15 +107,16 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		parked,
 		...ofTheCoach(coach),
 		...(await languagesOf(store, students)),
-		plans: plansIn(plans),
+		plans: plansIn(plans, await solvedPlans(store, plans)),
 		open: open.map(({ lesson, students: who, day }) => ({ lesson, students: who, day })),
 	};
 }
 
-/** Plans as a lesson takes them along; what cannot be solved is left out. */
-const plansIn = (plans: Awaited<ReturnType<typeof plansFrom>>): NonNullable<Pack["plans"]> =>
+/** Plans as a lesson takes them along; what cannot be solved, or is not solved yet, is left out. */
+const plansIn = (plans: readonly PlanRow[], solutions: ReadonlyMap<string, SolvedPlan>): NonNullable<Pack["plans"]> =>
 	plans.flatMap(({ id, plan }) => {
-		const taken = takePlan(id, plan, solvedPlan(id, plan));
+		const solved = solutions.get(id);
+		const taken = solved ? takePlan(id, plan, solved) : null;
 		const { day, students: who, minutes, wish } = plan;
 		return taken ? [{ day, students: who, minutes, wish, taken }] : [];
 	});

@@ -6,6 +6,9 @@ import type { Store, Tx } from "./db";
 import { addOrRevise, type Saved, stamp } from "./documents";
 import * as t from "./schema";
 
+/** As many lessons as a week holds: that many plans a device takes along. */
+export const MOST_PACKED = 60;
+
 export interface PlanRow extends Saved {
 	archived: boolean;
 	plan: LessonPlan;

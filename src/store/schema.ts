@@ -4,6 +4,7 @@ import type { LadderDigest } from "@/core/digest/ladderDigest";
 import type { LessonDigest } from "@/core/digest/lessonDigest";
 import type { Spoken } from "@/core/languages/spoken";
 import type { SaidKind } from "@/core/log/reminders";
+import type { SolvedPlan } from "@/core/plan/solved";
 import type { AskedFrom } from "@/core/practice/page";
 
 /**
@@ -120,6 +121,16 @@ export const ladderRevision = sqliteTable(
 
 /** A lesson before it is held; its name is its day, for its place in lists. */
 export const plan = sqliteTable("plan", { ...document, day: text().notNull() }, (t) => [index("plan_day").on(t.day)]);
+
+/** Plans worked out, each once for what it says. */
+export const solvedPlan = sqliteTable("solved_plan", {
+	plan: text()
+		.primaryKey()
+		.references(() => plan.id, { onDelete: "cascade" }),
+	/** Hash of what it was worked out from. */
+	mark: text().notNull(),
+	solved: text({ mode: "json" }).notNull().$type<SolvedPlan>(),
+});
 
 /** Lessons in the calendar: single ones and series. */
 export const booking = sqliteTable("booking", { ...document });

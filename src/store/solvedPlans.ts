@@ -1,25 +1,48 @@
-import type { LessonPlan } from "@/core/plan/plan";
-import { type PlanView, viewPlan } from "@/core/plan/viewPlan";
-import type { Outcome } from "@/core/refusals/refusals";
+import { inArray } from "drizzle-orm";
+import { hashOf } from "@/core/hash/hash";
+import { type SolvedPlan, solvedFrom } from "@/core/plan/solved";
+import type { Store } from "./db";
+import type { PlanRow } from "./plans";
+import * as t from "./schema";
 
-/** As many plans as are looked at over and over: those of a few weeks. */
-const MOST = 500;
-const known = new Map<string, { words: string; view: Outcome<PlanView> }>();
+const markOf = ({ plan }: PlanRow): string => hashOf(solvedFrom(plan));
 
-/**
- * A plan worked out, once for each thing it says: packs and lists read it again and again, and the thread that
- * answers everybody is not to search for it each time.
- */
-export function solvedPlan(id: string, plan: LessonPlan): Outcome<PlanView> {
-	const words = JSON.stringify([plan.items, plan.minutes, plan.sure]);
-	const had = known.get(id);
-	if (had?.words === words) return had.view;
-	const view = viewPlan(plan, false);
-	known.delete(id);
-	known.set(id, { words, view });
-	for (const oldest of known.keys()) {
-		if (known.size <= MOST) break;
-		known.delete(oldest);
-	}
-	return view;
+/** Solutions of these plans, by their id; one that was changed since it was worked out has none. */
+export async function solvedPlans({ db }: Store, rows: readonly PlanRow[]): Promise<Map<string, SolvedPlan>> {
+	if (rows.length === 0) return new Map();
+	const had = await db
+		.select()
+		.from(t.solvedPlan)
+		.where(
+			inArray(
+				t.solvedPlan.plan,
+				rows.map(({ id }) => id),
+			),
+		);
+	const marks = new Map(rows.map((row) => [row.id, markOf(row)]));
+	return new Map(had.flatMap(({ plan, mark, solved }) => (marks.get(plan) === mark ? [[plan, solved] as const] : [])));
+}
+
+/** Keeps solutions for what their plans say; a plan that was deleted meanwhile keeps none. */
+export async function saveSolved(
+	{ write }: Store,
+	all: readonly { row: PlanRow; solved: SolvedPlan }[],
+): Promise<void> {
+	await write(async (tx) => {
+		const there = await tx
+			.select({ id: t.plan.id })
+			.from(t.plan)
+			.where(
+				inArray(
+					t.plan.id,
+					all.map(({ row }) => row.id),
+				),
+			);
+		const known = new Set(there.map(({ id }) => id));
+		for (const { row, solved } of all) {
+			if (!known.has(row.id)) continue;
+			const values = { plan: row.id, mark: markOf(row), solved };
+			await tx.insert(t.solvedPlan).values(values).onConflictDoUpdate({ target: t.solvedPlan.plan, set: values });
+		}
+	});
 }

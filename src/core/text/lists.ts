@@ -30,6 +30,7 @@ export const things = {
 	pair: "pairs",
 	person: "people",
 	picture: "pictures",
+	plan: "plans",
 	position: "positions",
 	problem: "problems",
 	remark: "remarks",

@@ -203,6 +203,7 @@ function Head({
 				<Button size="sm" onClick={onNew}>
 					add a lesson
 				</Button>
+				<Link href="/calendar/plans">plan the week</Link>
 				<Link href="/plans">lesson plans</Link>
 				<Link href="/calendar/month">month in figures</Link>
 			</span>

@@ -86,6 +86,7 @@ const acts: readonly [title: string, href: string, text: string][] = [
 	["add a skill", "/skills/new", "new skill, key positions"],
 	["make a ladder", "/ladders/new", "new ladder, rungs"],
 	["plan a lesson", "/plans", "lesson plans"],
+	["plan the week", "/calendar/plans", "plans of every lesson, kit to bring, copy a week"],
 	["read the month", "/calendar/month", "month in figures, lessons held, rungs gained, away"],
 	["add a lesson to the calendar", "/calendar", "book, series"],
 	["back up", "/records", "download everything, backup file"],

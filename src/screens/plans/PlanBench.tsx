@@ -1,5 +1,6 @@
 "use client";
 
+import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import { pinAll } from "@/core/plan/arrange";
@@ -8,12 +9,15 @@ import type { PlanView } from "@/core/plan/viewPlan";
 import { ofHundred } from "@/core/text/figures";
 import { list, plural } from "@/core/text/lists";
 import type { PlanPageProps } from "@/server/readPlans";
+import type { WeekOfPlan } from "@/server/readWeekPlans";
 import { BenchPage } from "@/ui/BenchPage";
 import { dayWords } from "@/ui/dates";
 import { InForce } from "@/ui/InForce";
+import type { KeyHint } from "@/ui/Key";
 import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { UndoRedo } from "@/ui/UndoRedo";
+import { useKeys } from "@/ui/useKeys";
 import { InHand } from "./InHand";
 import { Left } from "./Left";
 import { Line } from "./Line";
@@ -22,15 +26,17 @@ import { PlanMargin } from "./PlanMargin";
 import css from "./plans.module.css";
 import { usePlan } from "./usePlan";
 
+type BenchProps = PlanPageProps & { day: string; among?: WeekOfPlan | null };
+
 /** A lesson planned to the clock: what is in it as one upright line of minutes, what is not, and how likely it runs over. */
-export function PlanBench({ at, plan: document, names, kits, enough, day }: PlanPageProps & { day: string }) {
+export function PlanBench({ at, plan: document, names, kits, enough, day, among = null }: BenchProps) {
 	const { plan, edit, steps, inForce, view, refusals } = usePlan(at, document, names);
 	const [inHand, setInHand] = useState<string | null>(null);
 	const who = plan.students.map((id) => names[id] ?? "a deleted student").join(", ");
 	return (
 		<BenchPage
 			wide
-			keys={[]}
+			keys={among ? amongKeys : []}
 			margin={
 				<PlanMargin
 					kits={kits}
@@ -44,6 +50,7 @@ export function PlanBench({ at, plan: document, names, kits, enough, day }: Plan
 				/>
 			}
 		>
+			{among && <Among {...among} />}
 			<div className={css.title}>
 				<h1>
 					<span dir="auto">{who}</span> · {dayWords(plan.day, day)}
@@ -72,6 +79,29 @@ export function PlanBench({ at, plan: document, names, kits, enough, day }: Plan
 				<Link href="/plans">all plans</Link>
 			</p>
 		</BenchPage>
+	);
+}
+
+const amongKeys: readonly KeyHint[] = [{ keys: ["[", "]"], does: "plan before, plan after" }];
+
+/** The week this plan is looked through with: one before, one after, by a press or a key, and the way back. */
+function Among({ from, at, of, before, after }: WeekOfPlan) {
+	const router = useRouter();
+	const to = (plan: string) => `/plans/${plan}?week=${from}`;
+	const back = `/calendar/plans?week=${from}`;
+	useKeys({
+		"[": () => router.push(before ? to(before) : back),
+		"]": () => router.push(after ? to(after) : back),
+	});
+	return (
+		<nav className={css.among} aria-label="Plans of the week">
+			<Link href={back}>plans of the week</Link>
+			<span>
+				<b>{at + 1}</b> of {of}
+			</span>
+			{before && <Link href={to(before)}>‹ plan before</Link>}
+			<Link href={after ? to(after) : back}>{after ? "plan after ›" : "back to the week ›"}</Link>
+		</nav>
 	);
 }
 

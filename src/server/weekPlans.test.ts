@@ -1,0 +1,94 @@
+import { store, url } from "@/store/__tests__/smallStudio";
+import { storeAt } from "@/store/db";
+import { findPlan, savePlan } from "@/store/plans";
+import { archiveStudent } from "@/store/students";
+import { keepBooking } from "./calendar";
+import { copyWeek, planWeek, undoWeek } from "./planning";
+import { planAmong, readWeekPlans } from "./readWeekPlans";
+
+jest.mock("next/cache", () => ({ revalidatePath: () => undefined }));
+// The search itself has its own tests; here none needs a process.
+jest.mock("./readApart", () => ({ readApart: async () => ({ ok: false, refusals: [] }) }));
+
+/** A Monday. */
+const DAY = "2026-03-02";
+const weekly = (student: string, day: string, time = "16:00") => ({
+	students: [student],
+	place: "Quay",
+	day,
+	time,
+	minutes: 45,
+	zone: "UTC",
+	repeats: "every week" as const,
+	until: null,
+	changes: [],
+});
+const value = <T>(outcome: { ok: true; value: T } | { ok: false; refusals: { sentence: string }[] }): T => {
+	if (!outcome.ok) throw new Error(outcome.refusals.map(({ sentence }) => sentence).join(" "));
+	return outcome.value;
+};
+const planned = async (week: string) =>
+	(await readWeekPlans(week)).lessons.map(({ who, plan }) => [who, plan !== null]);
+
+beforeEach(() => {
+	process.env.DATABASE_URL = url();
+	jest.useFakeTimers({ now: Date.parse(`${DAY}T10:00:00Z`), doNotFake: ["setTimeout", "setImmediate", "nextTick"] });
+});
+afterEach(async () => {
+	jest.useRealTimers();
+	(await storeAt(url())).close();
+});
+
+test("every lesson of a week is planned by one press, those that are planned stay, and it is taken back together", async () => {
+	value(await keepBooking(weekly("student", "2026-03-03"), null));
+	value(await keepBooking({ ...weekly("zoe", "2026-03-04"), repeats: "once" }, null));
+	expect(await planned(DAY)).toEqual([
+		["Ida", false],
+		["Zoë", false],
+	]);
+	const { made } = value(await planWeek("2026-03-05"));
+	expect(made).toHaveLength(2);
+	expect(await planned(DAY)).toEqual([
+		["Ida", true],
+		["Zoë", true],
+	]);
+	expect(value(await planWeek(DAY)).made).toEqual([]);
+	const [first, second] = made as [string, string];
+	expect(await planAmong(DAY, first)).toEqual({ from: DAY, at: 0, of: 2, before: null, after: second });
+	expect(await planAmong(DAY, second)).toMatchObject({ at: 1, before: first, after: null });
+	expect(await planAmong("2026-03-09", first)).toBeNull();
+	expect(await planAmong("no day", first)).toBeNull();
+	value(await undoWeek(made));
+	expect(await planned(DAY)).toEqual([
+		["Ida", false],
+		["Zoë", false],
+	]);
+});
+
+test("a week is copied to the next: what was set stays, whoever has no lesson is named, a plan that is there stays", async () => {
+	value(await keepBooking(weekly("student", "2026-03-03"), null));
+	value(await keepBooking({ ...weekly("zoe", "2026-03-04"), repeats: "once" }, null));
+	value(await planWeek(DAY));
+	const id = (await readWeekPlans(DAY)).lessons[0]?.plan ?? "";
+	const row = await findPlan(store, id);
+	if (!row) throw new Error("no plan");
+	const own = { id: "own", class: "current" as const, what: "Rope", why: "", least: 5, wish: 5, value: 8, own: true };
+	value(await savePlan(store, { ...row.plan, watch: ["chin"], items: [...row.plan.items, own] }, row));
+	const { made, without } = value(await copyWeek(DAY));
+	expect([made.length, without]).toEqual([1, ["Zoë"]]);
+	const copied = await findPlan(store, made[0] ?? "");
+	expect(copied?.plan).toMatchObject({ day: "2026-03-10", time: "16:00", watch: ["chin"] });
+	expect(copied?.plan.items.some((item) => item.what === "Rope")).toBe(true);
+	expect(await planned("2026-03-10")).toEqual([["Ida", true]]);
+	expect(value(await copyWeek(DAY)).made).toEqual([]);
+});
+
+test("only lessons from today on are planned; a week without one says so by being empty", async () => {
+	value(await keepBooking(weekly("student", "2026-02-24"), null));
+	jest.setSystemTime(Date.parse("2026-03-04T10:00:00Z"));
+	expect((await readWeekPlans()).lessons).toEqual([]);
+	expect(value(await planWeek(DAY)).made).toEqual([]);
+	expect(await planned("2026-03-09")).toEqual([["Ida", false]]);
+	await archiveStudent(store, "student", true);
+	expect(await planned("2026-03-09")).toEqual([]);
+});
