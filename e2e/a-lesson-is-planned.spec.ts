@@ -64,7 +64,7 @@ test.describe("at the bench", () => {
 		expect(kept?.plan.items.some(({ what, own }) => what === "Film the finish" && own)).toBe(true);
 
 		// What cannot be is said, nothing typed is lost, and nothing of it is in force.
-		const minutes = page.getByLabel("Minutes").first();
+		const minutes = page.locator("#minutes");
 		await minutes.fill("700");
 		await expect(page.getByTestId("standing")).toContainText("at most 240");
 		await minutes.fill("20");

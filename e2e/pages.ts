@@ -39,6 +39,7 @@ export const pages = {
 		"/calendar",
 		"/calendar/month",
 		"/calendar/plans",
+		"/plans/limits",
 		"/season?student=isolde",
 	],
 	"sums and stills": ["/sums", "/sums#tries", "/position?ladder=isolde-clubs"],

@@ -52,8 +52,7 @@ async function saved(open: Store, plan: LessonPlan, at: Parameters<typeof savePl
 /** A plan as it fills itself from what is known of its students on a day. */
 async function proposed({ students, day: on, minutes, time }: z.infer<typeof Asked>): Promise<LessonPlan> {
 	const gathered = await gatherFor(students, on);
-	const { wish, watch, items } = gathered;
-	return { day: on, time, minutes: minutes ?? gathered.minutes, students, wish, watch, again: [], items };
+	return { ...gathered, day: on, time, minutes: minutes ?? gathered.minutes, students, again: [] };
 }
 
 /** A plan that gathers what is known of its students. */
@@ -114,7 +113,7 @@ export async function copyWeek(monday: unknown): Promise<Outcome<WeekMade>> {
 		if (to) free.delete(to);
 		if (!to) without.push(row.who);
 		if (!to || to.plan) continue;
-		const { items } = await gatherFor(to.students, to.day);
+		const { items } = await gatherFor(to.students, to.day, plan.plan.limits);
 		const { day: on, time, minutes } = to;
 		const body = { ...plan.plan, day: on, time, minutes, items: gatherAgain(plan.plan.items, items) };
 		const kept = await savePlan(open, body, null);
@@ -152,7 +151,7 @@ export async function keepPlan(body: unknown, at: unknown): Promise<Outcome<Save
 export async function gatherPlan(typed: unknown): Promise<Outcome<LessonPlan["items"]>> {
 	const read = parse(LessonPlan, typed, planLabels);
 	if (!read.ok) return read;
-	const { items } = await gatherFor(read.value.students, read.value.day);
+	const { items } = await gatherFor(read.value.students, read.value.day, read.value.limits);
 	return { ok: true, value: gatherAgain(read.value.items, items) };
 }
 
@@ -168,7 +167,7 @@ export async function copyPlan(id: unknown, to: unknown): Promise<Outcome<Saved>
 	const row = await findPlan(open, read.value.id);
 	if (!row) return refuse("id", "This plan was deleted. Nothing was copied.");
 	const { day: on, students } = read.value.to;
-	const { items, watch, wish } = await gatherFor(students, on);
+	const { items, watch, wish } = await gatherFor(students, on, row.plan.limits);
 	const same = students.join() === row.plan.students.join();
 	const made = await saved(
 		open,
@@ -284,9 +283,9 @@ async function inNextPlan(
 }
 
 async function freshPlan(student: string, on: string): Promise<LessonPlan> {
-	const { minutes, wish, watch, items } = await gatherFor([student], on);
+	const plan = await proposed({ students: [student], day: on, minutes: null, time: "" });
 	// One thing is left free to be watched.
-	return { day: on, time: "", minutes, students: [student], wish, watch: watch.slice(0, 1), again: [], items };
+	return { ...plan, watch: plan.watch.slice(0, 1) };
 }
 
 /** The day of the student's next lesson by the calendar; a week on, where none is in it. */

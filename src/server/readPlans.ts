@@ -6,7 +6,8 @@ import type { Reached } from "@/core/load/load";
 import { sideWords } from "@/core/people/student";
 import { gather, type KnownLadder, type KnownStudent } from "@/core/plan/candidates";
 import { paceOf } from "@/core/plan/pace";
-import type { LessonPlan, PlannedItem } from "@/core/plan/plan";
+import type { LessonPlan } from "@/core/plan/plan";
+import type { PlanLimits } from "@/core/plan/planLimits";
 import type { SolvedPlan } from "@/core/plan/solved";
 import { readSides } from "@/core/skill/sides";
 import { findCoach } from "@/store/coach";
@@ -92,13 +93,19 @@ async function knowStudent(
 	};
 }
 
-/** What may be done in a lesson of these students on a day, and what to watch. */
+/**
+ * What may be done in a lesson of these students on a day, what to watch, and what the plan keeps to.
+ *
+ * @param kept limits of a plan that is there; the coach's own are left out
+ */
 export async function gatherFor(
 	students: readonly string[],
 	day: string,
-): Promise<{ items: PlannedItem[]; watch: string[]; wish: string; minutes: number }> {
+	kept?: PlanLimits,
+): Promise<Pick<LessonPlan, "items" | "watch" | "wish" | "minutes" | "limits" | "sure">> {
 	const open = await upToDate();
 	const { coach } = await findCoach(open);
+	const limits = kept ?? coach.plans?.limits;
 	const all = (await Promise.all(students.map((id) => knowStudent(open, id, day, coach)))).filter(
 		(one) => one !== null,
 	);
@@ -107,7 +114,10 @@ export async function gatherFor(
 		items: gather(
 			all.map((one) => one.known),
 			day,
+			limits,
 		),
+		...(limits ? { limits } : {}),
+		...(coach.plans ? { sure: coach.plans.sure } : {}),
 		watch: [...new Set(all.flatMap(({ cues }) => cues))].slice(0, 2),
 		wish: all.length === 1 ? (all[0]?.known.wish ?? "") : "",
 		minutes: last?.minutes ?? 45,

@@ -1,9 +1,11 @@
+import { usualLimits } from "@/core/plan/planLimits";
 import { store, url } from "@/store/__tests__/smallStudio";
+import { findCoach, saveCoach } from "@/store/coach";
 import { storeAt } from "@/store/db";
 import { findPlan, savePlan } from "@/store/plans";
 import { archiveStudent } from "@/store/students";
 import { keepBooking } from "./calendar";
-import { copyWeek, planWeek, undoWeek } from "./planning";
+import { copyWeek, gatherPlan, planWeek, undoWeek } from "./planning";
 import { planAmong, readWeekPlans } from "./readWeekPlans";
 
 jest.mock("next/cache", () => ({ revalidatePath: () => undefined }));
@@ -81,6 +83,22 @@ test("a week is copied to the next: what was set stays, whoever has no lesson is
 	expect(copied?.plan.items.some((item) => item.what === "Rope")).toBe(true);
 	expect(await planned("2026-03-10")).toEqual([["Ida", true]]);
 	expect(value(await copyWeek(DAY)).made).toEqual([]);
+});
+
+test("new plans keep to the coach’s limits; one that is filled again keeps to its own", async () => {
+	value(await keepBooking(weekly("student", "2026-03-03"), null));
+	const { at, coach } = await findCoach(store);
+	const limits = { ...usualLimits, drill: 9, talk: 2 };
+	value(await saveCoach(store, { ...coach, plans: { limits, sure: 0.95 } }, at));
+	const { made } = value(await planWeek(DAY));
+	const plan = (await findPlan(store, made[0] ?? ""))?.plan;
+	expect(plan).toMatchObject({ limits, sure: 0.95 });
+	const least = (items: readonly { ladder?: string | undefined; least: number }[]) =>
+		Math.min(...items.filter(({ ladder }) => ladder).map((one) => one.least));
+	expect(least(plan?.items ?? [])).toBe(9);
+	expect(least(value(await gatherPlan({ ...plan, limits: { ...limits, drill: 12 } })))).toBe(12);
+	const odd = await gatherPlan({ ...plan, limits: { ...limits, rechecks: 3 } });
+	expect(odd.ok ? "" : odd.refusals[0]?.sentence).toMatch(/most checks a lesson: enter at most 2/);
 });
 
 test("only lessons from today on are planned; a week without one says so by being empty", async () => {

@@ -3,6 +3,7 @@ import { Difficulties, difficultyLabels } from "@/core/difficulty/difficulty";
 import { usualDifficulties } from "@/core/difficulty/usual";
 import { BAND_HIGH, BAND_LOW } from "@/core/estimate/tooHard";
 import { StudentLimit } from "@/core/people/student";
+import { limitLabels, PlanLimits, Sure } from "@/core/plan/planLimits";
 import { complainIn } from "@/core/refusals/complain";
 import { clockTime, label, whole } from "@/core/text/fields";
 import { inTen } from "@/core/text/figures";
@@ -28,6 +29,8 @@ export const coachLabels = {
 	week: "limit for seven days",
 	note: "note",
 	...noteLabels,
+	...limitLabels,
+	sure: "chance to end in time",
 	travel: "minutes between two places",
 	teaching: "teaching hours",
 };
@@ -66,6 +69,8 @@ export const Coach = z.object({
 	remind: z.optional(z.array(z.object({ words: label(80), every: whole(1, 240) })).check(z.maxLength(4))),
 	/** How a note to the student is written, where it is not the usual way. */
 	note: z.optional(NoteTemplate),
+	/** What plans keep to, and how surely they are to end in time, where it is not as usual. */
+	plans: z.optional(z.object({ limits: PlanLimits, sure: Sure })),
 	/** Minutes it takes from one place of lessons to another; the usual where nothing is said. */
 	travel: z.optional(whole(0, 240)),
 	/** From when to when lessons may be; where nothing is said, as the lessons of eight weeks are. */

@@ -10,6 +10,7 @@ import { capital } from "@/core/text/wording";
 import { GOOD_END, type PlanClass } from "./item";
 import { type Pace, USUAL } from "./pace";
 import { MOST_ITEMS, type PlannedItem } from "./plan";
+import { type PlanLimits, usualLimits } from "./planLimits";
 
 export interface KnownLadder {
 	id: string;
@@ -48,10 +49,6 @@ export interface KnownStudent {
 const RECHECK_TRIES = 10;
 /** A rung from the bottom is shown, not worked. */
 const SHOWN_TRIES = 3;
-/** Minutes of a drill, at least. */
-const SHORTEST_DRILL = 4;
-/** Minutes of all that is to be talked of, at most. */
-const LONGEST_TALK = 5;
 const PARKED_SHOWN = 2;
 const CUES_SHOWN = 2;
 /** On one ladder: a rung holds what the rungs below it ask for. */
@@ -87,6 +84,7 @@ function rateOf(tries: readonly PastTry[]): number | null {
 
 interface Sees {
 	day: string;
+	limits: PlanLimits;
 	student: KnownStudent;
 }
 
@@ -97,7 +95,7 @@ export const minutesFor = (tries: number, pace: Pace | null): number => {
 };
 
 function onRung(
-	{ student }: Sees,
+	{ student, limits }: Sees,
 	ladder: KnownLadder,
 	at: number,
 	as: { id: string; class: PlanClass; why: string; value: number; least: number; wish: number; peg?: true },
@@ -106,7 +104,7 @@ function onRung(
 	if (!rung || ladder.limits.some((limit) => limit.rung === rung.id && limit.what === "taken out")) return [];
 	const rate = rateOf(ladder.tries(at));
 	// A drill of two minutes is no drill: it is set up, and over.
-	const least = Math.max(SHORTEST_DRILL, minutesFor(as.least, student.pace));
+	const least = Math.max(limits.drill, minutesFor(as.least, student.pace));
 	const heavy = isHeavy(rung.settings);
 	return [
 		{
@@ -278,7 +276,7 @@ function waiting({ student, day }: Sees): Said[] {
 	];
 }
 
-/** All that waits to be said to a student as one item: a talk of one to five minutes, worth what its weightiest part is. */
+/** All that waits to be said to a student as one item: a talk of a few minutes, worth what its weightiest part is. */
 function talk(sees: Sees): PlannedItem[] {
 	const all = waiting(sees);
 	if (all.length === 0) return [];
@@ -290,7 +288,7 @@ function talk(sees: Sees): PlannedItem[] {
 			// Each in the order of the words above, which are not said twice.
 			why: cutText(`${capital(all.map(({ why }) => why).join(" · "))}.`, 300),
 			least: 1,
-			wish: Math.min(LONGEST_TALK, 1 + all.length),
+			wish: Math.min(sees.limits.talk, 1 + all.length),
 			value: Math.max(...all.map(({ value }) => value)),
 			student: sees.student.id,
 			effort: EFFORT.talk,
@@ -303,9 +301,13 @@ function talk(sees: Sees): PlannedItem[] {
  * promised and wished, re-checks, the peg of each ladder by its own way of beginning, the
  * next rung, contest and decision rungs, something to end on, wrap-up. At most sixty.
  */
-export function gather(students: readonly KnownStudent[], day: string): PlannedItem[] {
+export function gather(
+	students: readonly KnownStudent[],
+	day: string,
+	limits: PlanLimits = usualLimits,
+): PlannedItem[] {
 	const all = students.flatMap((student) => {
-		const sees = { day, student };
+		const sees = { day, student, limits };
 		return [...talk(sees), ...student.ladders.flatMap((ladder) => onLadder(sees, ladder))];
 	});
 	const ends: PlannedItem[] = [

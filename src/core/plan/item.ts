@@ -43,8 +43,7 @@ export interface Placed {
 	minutes: number;
 }
 
-/** More of either is too much for one lesson; what the coach put in or pinned counts first, however many those are. */
-export const MOST_OF: Partial<Record<PlanClass, number>> = { new: 2, "re-check": 2 };
+/** More new drills or checks are too much for one lesson; what the coach put in or pinned counts first, however many those are. */
 export const MOST_COUNTED = 2;
 /** How sure a plan may be to end in time; the least is no condition. From the second on less variance is never worse. */
 export const SURE = [0.5, 0.75, 0.8, 0.9, 0.95] as const;

@@ -1,9 +1,6 @@
 import { plural } from "@/core/text/lists";
 import type { PlannedItem } from "./plan";
 
-/** The pegs' part of a lesson. */
-const SHARE = 1 / 3;
-
 /** Minutes of each peg when so many are theirs: evenly, none over its wish, what one cannot take given to the others. */
 export function pegMinutes(
 	pegs: readonly Pick<PlannedItem, "id" | "least" | "wish">[],
@@ -35,9 +32,10 @@ interface WithPegs<T> {
 }
 
 /**
- * The items of a plan with a third of its minutes for the rungs the pegs stand on, split evenly over their ladders.
+ * The items of a plan with a part of its minutes for the rungs the pegs stand on, split evenly over their ladders.
  * Where that cannot be had the part is lowered for all of them, and said; at last they are items like others.
  *
+ * @param minutes whole, all that is the pegs'
  * @param make a plan of these items; null where it cannot be made
  */
 export function withPegs<T>(
@@ -46,7 +44,7 @@ export function withPegs<T>(
 	make: (items: readonly PlannedItem[]) => T | null,
 ): WithPegs<T> {
 	const pegs = items.filter(({ peg, pinned }) => peg && !pinned);
-	if (pegs.length === 0) return { items, made: make(items), words: [] };
+	if (pegs.length === 0 || minutes === 0) return { items, made: make(items), words: [] };
 	const at = (share: number): Omit<WithPegs<T>, "words"> => {
 		const each = pegMinutes(pegs, share);
 		const inIt = items.map((item) => {
@@ -55,11 +53,10 @@ export function withPegs<T>(
 		});
 		return { items: inIt, made: make(inIt) };
 	};
-	const wanted = Math.ceil(minutes * SHARE);
-	const whole = at(wanted);
+	const whole = at(minutes);
 	if (whole.made) return { ...whole, words: [] };
 	// Less always fits where more does.
-	let [best, low, high] = [at(0), 0, wanted];
+	let [best, low, high] = [at(0), 0, minutes];
 	if (!best.made) return { items, made: make(items), words: ["The pegs do not fit beside the fixed items."] };
 	while (high - low > 1) {
 		const middle = Math.floor((low + high) / 2);
@@ -69,6 +66,6 @@ export function withPegs<T>(
 	}
 	return {
 		...best,
-		words: [`The pegs get ${plural(low, "minute")}, less than a third of the lesson. The fixed items leave no more.`],
+		words: [`The pegs get ${plural(low, "minute")}, not ${minutes}. The fixed items leave no more.`],
 	};
 }

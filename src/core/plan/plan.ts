@@ -2,7 +2,8 @@ import * as z from "zod/mini";
 import { complainIn } from "@/core/refusals/complain";
 import { type Outcome, refuse } from "@/core/refusals/refusals";
 import { day, ident, label, text, whole } from "@/core/text/fields";
-import { LONGEST, planClasses, SURE } from "./item";
+import { LONGEST, planClasses } from "./item";
+import { limitLabels, PlanLimits, Sure } from "./planLimits";
 
 /** More candidates are a list nobody reads, and more than the search keeps apart. */
 export const MOST_ITEMS = 60;
@@ -56,10 +57,10 @@ export const LessonPlan = z
 		time: z.string().check(z.regex(/^$|^([01]\d|2[0-3]):[0-5]\d$/)),
 		minutes: whole(1, LONGEST),
 		/** How sure it is to end in time; left out, as usual. */
-		sure: z.optional(
-			z.number().check(z.refine((value) => SURE.some((one) => one === value), `Choose one of ${SURE.join(", ")}.`)),
-		),
+		sure: z.optional(Sure),
 		students: z.array(ident).check(z.minLength(1), z.maxLength(10)),
+		/** What it keeps to; left out, as usual. */
+		limits: z.optional(PlanLimits),
 		wish: text(400),
 		/** One or two things to watch for all through. */
 		watch: z.array(label(120)).check(z.maxLength(2)),
@@ -96,6 +97,7 @@ export const planLabels = {
 	least: "least minutes",
 	value: "worth",
 	sure: "chance to end in time",
+	...limitLabels,
 	at: "place",
 };
 

@@ -9,13 +9,13 @@ import {
 	endsWell,
 	isCloser,
 	LONGEST,
-	MOST_OF,
 	type Placed,
 	type PlanClass,
 	type PlanItem,
 } from "./item";
 import { UNKNOWN_SPREAD } from "./minutes";
 import { overrunOf } from "./overrun";
+import { type Most, mostBy, usualLimits } from "./planLimits";
 import { ENDS, Look, type Room, stateOf, Table, type Way } from "./ways";
 
 export interface Plan {
@@ -63,8 +63,8 @@ function refusalsOf(items: readonly PlanItem[], minutes: number): Outcome<null> 
 
 /**
  * The plan that earns the most in so many minutes, exact: dynamic programming over whole
- * minutes, items taken in the order of their class. Kept as hard rules: at most two new and two
- * re-checks besides those that are always in it; a re-check never after pinned new work on its ladder; the last
+ * minutes, items taken in the order of their class. Kept as hard rules: so many new ones and
+ * re-checks at most besides those that are always in it; a re-check never after pinned new work on its ladder; the last
  * thing before the wrap-up goes well and is neither heavy nor high. Where no plan keeps the last of these, or there
  * is no work to end on, it is made without and says so. Pinned items keep their place and minutes, and the others
  * are put around them.
@@ -74,24 +74,37 @@ function refusalsOf(items: readonly PlanItem[], minutes: number): Outcome<null> 
  *
  * At most sixty items. Ties: fewer items, then the earlier in the given order, then less variance.
  */
-export function solvePlan(items: readonly PlanItem[], minutes: number, sure = 0.5): Outcome<Plan> {
+export function solvePlan(
+	items: readonly PlanItem[],
+	minutes: number,
+	sure = 0.5,
+	most: Most = mostBy(usualLimits),
+): Outcome<Plan> {
 	const wrong = refusalsOf(items, minutes);
 	if (!wrong.ok) return wrong;
-	const found = searchBoth(items, minutes, roomFor(minutes, sure));
+	const found = searchBoth({ items, minutes, most }, roomFor(minutes, sure));
 	if (found) return { ok: true, value: { ...found, isSure: true } };
 	// Nothing but what is always in it, as short as it can be, has the highest chance.
 	const least = items.filter((item) => item.always || item.pinned).map((item) => ({ ...item, wish: item.least }));
-	const plain = sure >= CONDITION_FROM ? searchBoth(least, minutes, null) : null;
+	const plain = sure >= CONDITION_FROM ? searchBoth({ items: least, minutes, most }, null) : null;
 	return plain
 		? { ok: true, value: { ...plain, isSure: false } }
 		: refuse("minutes", "The pinned items leave no room for the ones every lesson has. Move or remove a pin.");
 }
 
+/** What a plan is made of: items, whole minutes, and how many of a class at most. */
+interface Asked {
+	items: readonly PlanItem[];
+	minutes: number;
+	most: Most;
+}
+
 /** The best plan that ends well; where none does, the best without, which says so. */
-function searchBoth(items: readonly PlanItem[], minutes: number, room: Room | null): Omit<Plan, "isSure"> | null {
-	const kept = items.some(isCloser) ? search(items, minutes, true, room) : null;
+function searchBoth(asked: Asked, room: Room | null): Omit<Plan, "isSure"> | null {
+	const { items } = asked;
+	const kept = items.some(isCloser) ? search(asked, true, room) : null;
 	if (kept) return { ...kept, broken: [] };
-	const plain = search(items, minutes, false, room);
+	const plain = search(asked, false, room);
 	if (!plain) return null;
 	const byId = new Map(items.map((item) => [item.id, item]));
 	const last = plain.placed.findLast(({ id }) => byId.get(id)?.class !== "wrap-up");
@@ -129,15 +142,14 @@ function firstWith(item: PlanItem, items: readonly PlanItem[]): number {
 const kitOf = ({ kit = [] }: PlanItem): string => [...kit].sort().join("\n");
 
 /** As many of a class as may be in it besides those that are pinned or always in. */
-function mostOf(kind: PlanClass, items: readonly PlanItem[]): number {
-	const most = MOST_OF[kind];
+function mostOf(kind: PlanClass, items: readonly PlanItem[], limits: Most): number {
+	const most = limits[kind];
 	if (most === undefined) return Number.POSITIVE_INFINITY;
 	return Math.max(0, most - items.filter((item) => item.class === kind && (item.pinned || item.always)).length);
 }
 
 function search(
-	items: readonly PlanItem[],
-	minutes: number,
+	{ items, minutes, most: limits }: Asked,
 	endWell: boolean,
 	room: Room | null,
 ): Omit<Plan, "broken" | "isSure"> | null {
@@ -150,7 +162,7 @@ function search(
 				classOf(a.item) - classOf(b.item) || firstWith(a.item, items) - firstWith(b.item, items) || a.place - b.place,
 		);
 	const steps = free.map(({ item }, i): Step => {
-		const most = mostOf(item.class, items);
+		const most = mostOf(item.class, items, limits);
 		return {
 			least: item.least,
 			values: Array.from({ length: Math.min(item.wish, minutes) - item.least + 1 }, (_, n) =>

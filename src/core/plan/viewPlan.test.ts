@@ -3,6 +3,7 @@ import { cases } from "@/core/__tests__/cases";
 import { giveBack, lasting, moveTo, pin, pinAll, putIn, takeOut, unpin } from "./arrange";
 import { planClasses } from "./item";
 import { LessonPlan, type PlannedItem } from "./plan";
+import { usualLimits } from "./planLimits";
 import { viewPlan } from "./viewPlan";
 
 const item = (id: string, rest: Partial<PlannedItem> = {}): PlannedItem => ({
@@ -28,7 +29,7 @@ test("what did not fit says what it would push out, or cost; what was taken out 
 	const items = [item("a", { value: 9 }), item("b", { value: 1 }), item("c", { out: true })];
 	const view = seen(items, 7);
 	expect(view.stretches.map(({ item: { id } }) => id)).toEqual(["a"]);
-	expect(view.leftOut).toEqual([{ item: items[1], why: "It would cost 2 min of “A”." }]);
+	expect(view.leftOut).toEqual([{ item: items[1], at: 4, why: "It would cost 2 min of “A”." }]);
 	expect(view.out.map(({ id }) => id)).toEqual(["c"]);
 	expect(view.free).toBe(1);
 	const tight = seen([item("a", { value: 9, least: 6 }), item("b", { value: 1, least: 5, wish: 5 })], 7);
@@ -64,12 +65,16 @@ test("of whatever is left out with room for it the reason is one that can be act
 			const items = all.map(({ more, rate, ...one }, i) =>
 				item(`i${i}`, { ...one, wish: one.least + more, ...(rate === undefined ? {} : { rate }) }),
 			);
-			for (const { item: left, why } of seen(items, minutes).leftOut)
+			for (const { item: left, why, at } of seen(items, minutes).leftOut) {
 				expect(why).toMatch(
 					left.value > 0
-						? /^It would (push out|cost)|could not end on|worth as much without/
-						: /^It would|could not end|has no value/,
+						? /^(At most 2 .*)?It would (push out|cost)|could not end on|worth as much without|^At most 2/
+						: /^(At most 2 .*)?It would|could not end|has no value|^At most 2/,
 				);
+				// The place that is said is the one a press gives it.
+				const within = seen(putIn(items, left.id), minutes);
+				expect(within.stretches.find(({ item: { id } }) => id === left.id)?.at).toBe(at);
+			}
 		}),
 		{ numRuns: cases(60) },
 	);
@@ -77,7 +82,7 @@ test("of whatever is left out with room for it the reason is one that can be act
 
 test("hard rules say where they bite: a third new one waits, a refresher is there to end on", () => {
 	const fresh = ["a", "b", "c", "d"].map((id) => item(id, { class: "new", rate: 0.9 }));
-	expect(seen(fresh, 60).rules).toEqual(["At most two new items a lesson: 2 more wait."]);
+	expect(seen(fresh, 60).rules).toEqual(["At most 2 new drills a lesson: 2 more wait."]);
 	const ends = [item("n", { class: "new", rate: 0.5, value: 9 }), item("r", { class: "refresher", rate: 0.95 })];
 	expect(seen(ends, 60).rules).toEqual(["“R” is in it so that the lesson ends on something that goes well."]);
 	expect(seen([item("n", { class: "new", rate: 0.5 })], 60).rules[0]).toMatch(/Add a refresher/);
@@ -234,14 +239,35 @@ describe("a plan that ends in time", () => {
 		expect(at.get("q")).toBe(5);
 		expect(at.get("p")).toBeGreaterThanOrEqual(10);
 		const full = seen([item("w", { always: true, least: 24, wish: 24 }), ...pegs].map(steady), 36, 0.8);
-		expect(full.rules.join(" ")).toContain(
-			"The pegs get 10 minutes, less than a third of the lesson. The fixed items leave no more.",
-		);
+		expect(full.rules.join(" ")).toContain("The pegs get 10 minutes, not 12. The fixed items leave no more.");
 	});
 
 	test("what is left out names its limit or what it pushes out", () => {
 		const checks = ["a", "b", "c"].map((id) => item(id, { class: "re-check", value: 1 }));
-		expect(seen(checks, 60).leftOut.map(({ why }) => why)).toEqual(["At most 2 checks a lesson, and this one has 2."]);
+		expect(seen(checks, 60).leftOut.map(({ why }) => why)).toEqual([
+			"At most 2 checks a lesson, and this one has 2. It would push out “B”.",
+		]);
+	});
+
+	test("the coach’s own limits are kept: checks, new drills and the pegs’ part, none of them too", () => {
+		const view = (limits: Partial<typeof usualLimits>) => {
+			const all = [
+				...["a", "b"].map((id) => item(id, { class: "re-check", rate: 0.9 })),
+				...["c", "d"].map((id) => item(id, { class: "new", rate: 0.9 })),
+				item("p", { peg: true, least: 4, wish: 30, value: 0 }),
+			];
+			const made = viewPlan({ items: all, minutes: 60, sure: 0.5, limits: { ...usualLimits, ...limits } });
+			if (!made.ok) throw new Error("no plan");
+			return made.value;
+		};
+		const count = (of: ReturnType<typeof view>, kind: string) =>
+			of.stretches.filter(({ item: { class: one } }) => one === kind).length;
+		expect([count(view({}), "re-check"), count(view({}), "new")]).toEqual([2, 2]);
+		const one = view({ rechecks: 1, fresh: 0, pegs: 50 });
+		expect([count(one, "re-check"), count(one, "new")]).toEqual([1, 0]);
+		expect(one.stretches.find(({ item: { id } }) => id === "p")?.minutes).toBe(30);
+		expect(one.leftOut.map(({ why }) => why).join(" ")).toMatch(/At most 1 check a lesson.*At most 0 new drills/);
+		expect(view({ pegs: 0 }).stretches.some(({ item: { id } }) => id === "p")).toBe(false);
 	});
 
 	test("where what is always in it cannot end in time, that is said", () => {

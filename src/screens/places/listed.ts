@@ -45,6 +45,11 @@ export const settingsList: readonly Listed[] = [
 		answers: "How hard a drill may be, metres or feet.",
 	},
 	{
+		href: "/plans/limits",
+		name: "Plan limits",
+		answers: "How long a drill is, how many checks, how sure to end in time.",
+	},
+	{
 		href: "/care",
 		name: "Safety checks and reminders",
 		answers: "What you confirm before a try, and what is said again.",

@@ -10,7 +10,7 @@ import { minutesWords } from "@/core/text/figures";
 import { plural } from "@/core/text/lists";
 import css from "./plans.module.css";
 
-/** What can be done with the stretch in hand. Its place is kept, so that nothing moves when one is taken up. */
+/** What can be done with the stretch in hand: beside the line, on a phone at its foot, so that nothing moves when one is taken up. */
 export function InHand({
 	plan,
 	view,
@@ -28,9 +28,7 @@ export function InHand({
 	const stretch = view.stretches[at];
 	if (!stretch)
 		return (
-			<div className={css.hand}>
-				<p className="mute m-0">Press an item to change its time or order, or to remove it. Or drag it.</p>
-			</div>
+			<p className={`mute ${css.hint}`}>Press an item to change its time or order, or to remove it. Or drag it.</p>
 		);
 	const { item, minutes } = stretch;
 	const { mean, spread } = minutesOf(stretch);

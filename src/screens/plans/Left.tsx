@@ -10,6 +10,7 @@ import { type LessonPlan, MOST_ITEMS, type PlannedItem } from "@/core/plan/plan"
 import type { PlanView } from "@/core/plan/viewPlan";
 import { minutesWords } from "@/core/text/figures";
 import { FormRow } from "@/ui/FormRow";
+import { clockOf } from "./clock";
 import css from "./plans.module.css";
 
 interface Props {
@@ -26,14 +27,13 @@ export function Left({ plan, view, onItems }: Props) {
 				<section aria-label="Did not fit">
 					<h2>Did not fit</h2>
 					<ul className={css.left}>
-						{view.leftOut.map(({ item, why }) => (
+						{view.leftOut.map(({ item, why, at }) => (
 							<li key={item.id}>
 								<span>
 									<b dir="auto">{item.what}</b>, {minutesWords(item.least, item.wish)}
+									{at !== null && `, would begin at ${clockOf(plan.time, at)}`}
 									<br />
-									<span className="mute" dir="auto">
-										{item.why} {why}
-									</span>
+									{why} <span className="mute">{item.why}</span>
 								</span>
 								<span className={css.acts}>
 									<Button

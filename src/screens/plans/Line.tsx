@@ -10,27 +10,17 @@ import {
 	useSensor,
 	useSensors,
 } from "@dnd-kit/core";
-import { useRef } from "react";
+import { Fragment, useRef } from "react";
 import { lasting, moveTo, pin, takeOut, unpin } from "@/core/plan/arrange";
 import type { LessonPlan, PlannedItem } from "@/core/plan/plan";
 import type { PlanView, Stretch } from "@/core/plan/viewPlan";
+import { plural } from "@/core/text/lists";
+import { clockOf } from "./clock";
 import css from "./plans.module.css";
 
-/** What can be hit, however short it is. */
-const LEAST_PX = 26;
-
-/** A lesson of an hour is as high as a laptop's page and a half; a short one is not squeezed. */
-const scaleOf = (minutes: number, shortest: number): number =>
-	Math.max(8, Math.min(24, 760 / minutes), LEAST_PX / shortest);
+/** A lesson of any usual length stands whole on a laptop's page: an hour as high as half of it. */
+const PAGE_PX = 400;
 const pointer = { activationConstraint: { distance: 5 } };
-
-/** So many minutes after the beginning, by the clock of the place; without a time, minutes alone. */
-export function clockOf(time: string, minutes: number): string {
-	if (!time) return `${minutes}′`;
-	const [h, m] = time.split(":").map(Number);
-	const at = ((h ?? 0) * 60 + (m ?? 0) + minutes) % (24 * 60);
-	return `${String(Math.floor(at / 60)).padStart(2, "0")}:${String(at % 60).padStart(2, "0")}`;
-}
 
 interface Props {
 	plan: LessonPlan;
@@ -51,7 +41,6 @@ export function Line({ plan, view, inHand, onTake, onItems }: Props) {
 	const sensors = useSensors(useSensor(PointerSensor, pointer));
 	const list = useRef<HTMLOListElement>(null);
 	const { stretches } = view;
-	const scale = scaleOf(plan.minutes, Math.min(...stretches.map((one) => one.minutes)));
 	const move = (from: number, to: number) => {
 		if (to < 0 || to >= stretches.length) return;
 		onTake(stretches[from]?.item.id ?? null);
@@ -89,58 +78,69 @@ export function Line({ plan, view, inHand, onTake, onItems }: Props) {
 			<ol
 				ref={list}
 				className={css.line}
-				style={{ height: plan.minutes * scale }}
+				style={{ "--minute": `${PAGE_PX / plan.minutes}px` } as React.CSSProperties}
 				aria-label="The lesson, minute by minute"
 			>
 				{stretches.map((one, i) => (
-					<Block
-						key={one.item.id}
-						stretch={one}
-						time={plan.time}
-						scale={scale}
-						isInHand={inHand === one.item.id}
-						onTake={() => onTake(inHand === one.item.id ? null : one.item.id)}
-						onKey={(event) => byKey(event, i)}
-					/>
+					<Fragment key={one.item.id}>
+						<Free plan={plan} from={endOf(stretches[i - 1])} to={one.at} />
+						<Block
+							stretch={one}
+							time={plan.time}
+							isInHand={inHand === one.item.id}
+							onTake={() => onTake(inHand === one.item.id ? null : one.item.id)}
+							onKey={(event) => byKey(event, i)}
+						/>
+					</Fragment>
 				))}
-				<li className={css.end} style={{ top: plan.minutes * scale }} aria-hidden="true">
-					{clockOf(plan.time, plan.minutes)}
+				<Free plan={plan} from={endOf(stretches.at(-1))} to={plan.minutes} />
+				<li className={css.end} aria-hidden="true">
+					<span className={css.clock}>{clockOf(plan.time, plan.minutes)}</span>
 				</li>
 			</ol>
 		</DndContext>
 	);
 }
 
+const endOf = (stretch: Stretch | undefined): number => (stretch ? stretch.at + stretch.minutes : 0);
+
+/** The rest, which names ladder and rung, stands beside the line once it is pressed. */
+const firstSentence = (why: string): string => /^.*?\.(?= |$)/.exec(why)?.[0] ?? why;
+
+const lasts = (minutes: number) => ({ "--lasts": minutes }) as React.CSSProperties;
+
+/** Minutes that nothing takes. */
+const Free = ({ plan, from, to }: { plan: LessonPlan; from: number; to: number }) =>
+	to > from && (
+		<li className={`${css.stretch} ${css.free}`} style={lasts(to - from)}>
+			<span className={css.clock}>{clockOf(plan.time, from)}</span>
+			<span>{plural(to - from, "minute")} free</span>
+		</li>
+	);
+
 function Block({
 	stretch: { item, at, minutes },
 	time,
-	scale,
 	isInHand,
 	onTake,
 	onKey,
 }: {
 	stretch: Stretch;
 	time: string;
-	scale: number;
 	isInHand: boolean;
 	onTake: () => void;
 	onKey: (event: React.KeyboardEvent) => void;
 }) {
 	const { listeners, setNodeRef, transform, isDragging } = useDraggable({ id: item.id });
 	const { setNodeRef: setPlace, isOver } = useDroppable({ id: item.id });
-	const high = minutes * scale;
 	const kind = item.class === "new" ? css.fresh : item.class === "talk" ? css.talk : "";
 	return (
-		<li
-			ref={setPlace}
-			className={`${css.stretch} ${isOver && !isDragging ? css.over : ""}`}
-			style={{ top: at * scale, height: high }}
-		>
+		<li ref={setPlace} className={`${css.stretch} ${isOver && !isDragging ? css.over : ""}`} style={lasts(minutes)}>
 			<span className={css.clock}>{clockOf(time, at)}</span>
 			<button
 				ref={setNodeRef}
 				type="button"
-				className={`${css.block} ${kind} ${item.pinned ? css.pinned : ""} ${isInHand ? css.inHand : ""} ${high < 40 ? css.low : ""}`}
+				className={`${css.block} ${kind} ${item.pinned ? css.pinned : ""} ${isInHand ? css.inHand : ""}`}
 				style={transform ? { transform: `translateY(${transform.y}px)`, zIndex: 3 } : undefined}
 				aria-pressed={isInHand}
 				{...listeners}
@@ -151,11 +151,11 @@ function Block({
 					{minutes}
 					<span className="visually-hidden"> minutes</span>
 				</b>
-				<span className={css.what} dir="auto">
-					{item.what}
+				<span className={css.words} dir="auto">
+					<span className={css.what}>{item.what}</span>
+					<span className={css.why}>{firstSentence(item.why)}</span>
 				</span>
 				{item.pinned && <span className={css.pin}>pinned</span>}
-				{high >= 56 && <span className={css.why}>{item.why}</span>}
 			</button>
 		</li>
 	);

@@ -21,7 +21,6 @@ import { useKeys } from "@/ui/useKeys";
 import { InHand } from "./InHand";
 import { Left } from "./Left";
 import { Line } from "./Line";
-import { PlanHead } from "./PlanHead";
 import { PlanMargin } from "./PlanMargin";
 import css from "./plans.module.css";
 import { usePlan } from "./usePlan";
@@ -59,19 +58,20 @@ export function PlanBench({ at, plan: document, names, kits, enough, day, among 
 				<UndoRedo {...steps} />
 			</div>
 			<InForce {...inForce} />
-			<PlanHead plan={plan} names={names} onChange={edit} />
 			<Worth plan={plan} view={view} onPinAll={() => view && edit({ items: pinAll(plan.items, view.stretches) })} />
 			<Refusals refusals={[...refusals]} />
 			{view && (
 				<>
-					<Line plan={plan} view={view} inHand={inHand} onTake={setInHand} onItems={(items) => edit({ items })} />
-					<InHand
-						plan={plan}
-						view={view}
-						id={inHand}
-						onItems={(items) => edit({ items })}
-						onDone={() => setInHand(null)}
-					/>
+					<div className={css.lesson}>
+						<Line plan={plan} view={view} inHand={inHand} onTake={setInHand} onItems={(items) => edit({ items })} />
+						<InHand
+							plan={plan}
+							view={view}
+							id={inHand}
+							onItems={(items) => edit({ items })}
+							onDone={() => setInHand(null)}
+						/>
+					</div>
 					<Left plan={plan} view={view} onItems={(items) => edit({ items })} />
 				</>
 			)}

@@ -3,13 +3,16 @@
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
 import Form from "react-bootstrap/Form";
-import { SURE, USUALLY_SURE } from "@/core/plan/item";
+import { USUALLY_SURE } from "@/core/plan/item";
 import type { LessonPlan } from "@/core/plan/plan";
+import { usualLimits } from "@/core/plan/planLimits";
 import { gatherPlan } from "@/server/planning";
 import { DayField } from "@/ui/DayField";
 import { FormRow } from "@/ui/FormRow";
+import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
+import { LimitFields, SureField } from "./LimitFields";
 import css from "./plans.module.css";
 
 const USUAL_MINUTES = [30, 45, 60];
@@ -36,7 +39,8 @@ export function PlanHead({
 		.filter(([id]) => !plan.students.includes(id))
 		.sort(([, a], [, b]) => a.localeCompare(b));
 	return (
-		<>
+		<section aria-label="The lesson">
+			<h2>The lesson</h2>
 			<div className={css.head}>
 				<FormRow id="day" label="Day" className="">
 					<DayField value={plan.day} onChange={(day) => day && onChange({ day }, "day")} />
@@ -59,7 +63,7 @@ export function PlanHead({
 						onChange={(event) => onChange({ minutes: Math.round(Number(event.target.value)) }, "minutes")}
 					/>
 				</FormRow>
-				<Sure plan={plan} onChange={onChange} />
+				<SureField sure={plan.sure ?? USUALLY_SURE} onSure={(sure) => onChange({ sure }, "sure")} />
 				<datalist id="usual-minutes">
 					{USUAL_MINUTES.map((one) => (
 						<option key={one} value={one} />
@@ -86,30 +90,33 @@ export function PlanHead({
 			{plan.students.length > 1 && (
 				<Without plan={plan} names={names} busy={busy} onWithout={(students) => void gather({ students })} />
 			)}
+			<Limits plan={plan} onChange={onChange} />
 			<Refusals refusals={refused} />
-		</>
+		</section>
 	);
 }
 
-interface Part {
+/** What this plan keeps to, folded away: most plans keep to the coach's own. A new least length of drills needs its items gathered anew. */
+const Limits = ({
+	plan,
+	onChange,
+}: {
 	plan: LessonPlan;
 	onChange: (part: Partial<LessonPlan>, what?: string) => void;
-}
-
-/** How sure the lesson is to end in time. */
-const Sure = ({ plan, onChange }: Part) => (
-	<FormRow id="sure" label="Ends in time" className="">
-		<Form.Select
-			value={plan.sure ?? USUALLY_SURE}
-			onChange={(event) => onChange({ sure: Number(event.target.value) }, "sure")}
-		>
-			{SURE.map((one) => (
-				<option key={one} value={one}>
-					{one === 0.5 ? "in half of the lessons" : `in ${100 * one} of 100`}
-				</option>
-			))}
-		</Form.Select>
-	</FormRow>
+}) => (
+	<details className={css.more}>
+		<summary>Limits of this plan</summary>
+		<div className={css.limits}>
+			<LimitFields
+				limits={plan.limits ?? usualLimits}
+				onLimits={(limits, what) => onChange({ limits }, `limit ${what}`)}
+			/>
+		</div>
+		<p className="hint">
+			Minutes of drills and talk apply when you fill the plan again.{" "}
+			<Link href="/plans/limits">change the limits of new plans</Link>
+		</p>
+	</details>
 );
 
 /** Those it is for, each to be left out of it. */

@@ -14,6 +14,7 @@ import { FormRow } from "@/ui/FormRow";
 import Link from "@/ui/Link";
 import { Refusals } from "@/ui/Refusals";
 import { useRefusals } from "@/ui/useRefusals";
+import { PlanHead } from "./PlanHead";
 import css from "./plans.module.css";
 
 /** What holds for the whole lesson: what to watch, the wish, kit, reminders; and the plan for another day or student. */
@@ -43,6 +44,7 @@ export function PlanMargin({
 	};
 	return (
 		<>
+			<PlanHead plan={plan} names={names} onChange={onChange} />
 			{enough.map(({ name, reached }) => (
 				<p key={name} className="asks" dir="auto">
 					{name}:{" "}
