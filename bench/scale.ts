@@ -37,6 +37,14 @@ export async function scale(): Promise<void> {
 	try {
 		await compared("Today with a week of 60", "/", asMany, "the same week of 60 students with 10,000 attempts", 1.5);
 		await compared("Today with a week of 60", "/", small, fewer, null);
+		await compared(
+			"the month of everybody",
+			"/calendar/month",
+			asMany,
+			"the same month of 60 students with 10,000 attempts",
+			1.5,
+		);
+		await compared("the calendar", "/calendar", asMany, "the same calendar of 60 students with 10,000 attempts", 1.5);
 		await compared("one student", "/students/isolde", small, fewer, 1.5);
 		await compared("then and now", "/students/isolde/progress", small, fewer, 1.5);
 		await compared("lesson history", "/students/isolde/lessons", small, fewer, 1.5);

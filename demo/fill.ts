@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Booking } from "@/core/calendar/booking";
+import type { Occasion } from "@/core/calendar/occasion";
 import { freshCoach } from "@/core/coach/coach";
 import { FORMAT, orderOf, type Rows, type Section, VERSION } from "@/core/formats/workbook";
 import { hashOf } from "@/core/hash/hash";
@@ -30,6 +31,26 @@ function changesOf(student: string, next: string): Booking["changes"] {
 		? [{ on: later, skipped: false, day: dayAfter(later, -1), time: "17:30", reason: "school play on the day" }]
 		: [];
 }
+
+/** A show that three of them work towards, and the term that everybody is in. */
+const occasionsOf = (today: string): (Occasion & { id: string })[] => [
+	{
+		id: "lantern-fair",
+		name: "Lantern fair",
+		kind: "show",
+		day: dayAfter(today, 24),
+		until: null,
+		students: ["isolde", "odile", "kasimir"],
+	},
+	{
+		id: "winter-term",
+		name: "Winter term",
+		kind: "term",
+		day: dayAfter(today, -11 * WEEK),
+		until: dayAfter(today, 17),
+		students: [],
+	},
+];
 
 /** The demo studio as a workbook: documents as a coach would have saved them, and everything that happened. */
 export function demoWorkbook(today: string, progress?: (done: number, of: number) => void): string {
@@ -105,6 +126,7 @@ export function demoWorkbook(today: string, progress?: (done: number, of: number
 				changes: changesOf(id, dayAfter(today, nextIn)),
 			},
 		})),
+		occasions: occasionsOf(today).map(({ id, ...occasion }) => document({ id, occasion })),
 		languages: [],
 		practiceLinks: [],
 		coach: [{ id: "coach" as const, made, coach: freshCoach }],

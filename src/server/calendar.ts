@@ -6,6 +6,7 @@ import * as z from "zod/mini";
 import { agreedLessons, agreedStudent, asBooking } from "@/core/calendar/agreed";
 import { Booking, bookingLabels, changeFrom, changeOne, LessonChange } from "@/core/calendar/booking";
 import { type Busy, clashes } from "@/core/calendar/clashes";
+import { Occasion, occasionLabels } from "@/core/calendar/occasion";
 import { Coach, coachLabels, USUAL_TRAVEL } from "@/core/coach/coach";
 import { type Outcome, parse, refuse } from "@/core/refusals/refusals";
 import { clockTime, day, dayAfter, daysBetween, ident, label, whole } from "@/core/text/fields";
@@ -25,6 +26,7 @@ import { agreedBetween, lessonsBetween } from "@/store/calendar";
 import { findCoach, saveCoach } from "@/store/coach";
 import type { Store } from "@/store/db";
 import type { Saved } from "@/store/documents";
+import { archiveOccasion, saveOccasion } from "@/store/occasions";
 import { catchUpIfRoom } from "@/store/projection";
 import { readApart } from "./readApart";
 import { type CalendarSpan, spanOf, type WeekRow, weekFrom, withRails } from "./readCalendar";
@@ -156,6 +158,23 @@ export async function putBookingAway(id: unknown, archived: unknown): Promise<Ou
 	const read = parse(z.object({ id: ident, archived: z.boolean() }), { id, archived });
 	if (!read.ok) return read;
 	await archiveBooking(await store(), read.value.id, read.value.archived);
+	return done({ ok: true, value: null });
+}
+
+/** Adds a show, a term or another date, or saves one against the revision it was opened at. */
+export async function keepOccasion(body: unknown, at: unknown): Promise<Outcome<Saved>> {
+	const place = parse(z.nullable(z.object({ id: ident, rev: whole(0, 2147483647) })), at);
+	if (!place.ok) return place;
+	const read = parse(Occasion, body, occasionLabels);
+	if (!read.ok) return read;
+	return done(await saveOccasion(await store(), read.value, place.value));
+}
+
+/** Deletes such a date, or takes its deletion back. */
+export async function putOccasionAway(id: unknown, archived: unknown): Promise<Outcome<null>> {
+	const read = parse(z.object({ id: ident, archived: z.boolean() }), { id, archived });
+	if (!read.ok) return read;
+	await archiveOccasion(await store(), read.value.id, read.value.archived);
 	return done({ ok: true, value: null });
 }
 

@@ -1,6 +1,7 @@
 import type { Booking, Occurrence } from "@/core/calendar/booking";
 import { type Busy, clashes } from "@/core/calendar/clashes";
 import { hoursOf, type TeachingHours } from "@/core/calendar/free";
+import { occasionsIn } from "@/core/calendar/occasion";
 import { USUAL_TRAVEL } from "@/core/coach/coach";
 import { writeCalendar } from "@/core/formats/calendar";
 import type { Rail } from "@/core/ladder/rail";
@@ -11,6 +12,7 @@ import { findCoach } from "@/store/coach";
 import { serverDay } from "@/store/days";
 import type { Store } from "@/store/db";
 import { type LadderRow, type Railed, railedLadders } from "@/store/ladders";
+import { listOccasions, type OccasionRow } from "@/store/occasions";
 import { plansFrom } from "@/store/plans";
 import { studentNames } from "@/store/students";
 import { upToDate } from "./store";
@@ -124,11 +126,28 @@ export interface CalendarPageProps {
 	/** Those set, or as the lessons of eight weeks are. */
 	hours: TeachingHours;
 	series: { at: { id: string; rev: number }; booking: Booking; who: string }[];
+	/** Shows, terms and other dates, those long over left out. */
+	occasions: DatedFor[];
 	feeds: Feed[];
 	busy: { source: string; times: number }[];
 	travel: number;
 	students: { id: string; name: string }[];
 }
+
+/** A date and whom it is for: names, none where it is everybody's. */
+export interface DatedFor extends OccasionRow {
+	who: string;
+}
+
+/** @returns those of a stretch of days, the earliest first */
+export const datesFor = (
+	all: readonly OccasionRow[],
+	from: string,
+	to: string,
+	names: ReadonlyMap<string, string>,
+): DatedFor[] => occasionsIn(all, from, to).map((row) => ({ ...row, who: whoOf(row.occasion.students, names) }));
+
+const FAR = "9999-12-31";
 
 /** As far as one looks ahead at a glance. */
 const AHEAD = 14;
@@ -144,7 +163,7 @@ const seriesOf = ({ id, rev, booking }: BookingRow, names: ReadonlyMap<string, s
 export async function readCalendar(): Promise<CalendarPageProps> {
 	const open = await upToDate();
 	const day = serverDay();
-	const [week, span, bookings, feeds, busy, { coach }, people] = await Promise.all([
+	const [week, span, bookings, feeds, busy, { coach }, people, dates] = await Promise.all([
 		weekFrom(open, day, AHEAD).then((rows) => withRails(open, rows)),
 		spanOf(open, dayAfter(day, -AROUND), dayAfter(day, AROUND)),
 		listBookings(open),
@@ -152,11 +171,13 @@ export async function readCalendar(): Promise<CalendarPageProps> {
 		busySources(open),
 		findCoach(open),
 		studentNames(open),
+		listOccasions(open),
 	]);
 	const names = new Map(people.map(({ id, name }) => [id, name]));
 	return {
 		day,
 		week,
+		occasions: datesFor(dates, dayAfter(day, -AROUND), FAR, names),
 		span,
 		hours: coach.teaching ?? hoursOf(span.rows.filter((one) => !one.cancelled)),
 		// What is over stays out of sight; its lessons are in the record.
@@ -177,13 +198,14 @@ export async function readCalendar(): Promise<CalendarPageProps> {
 /** The calendar as a file: a month back and half a year ahead, who comes, when and where. */
 export async function calendarFile(open: Store): Promise<Response> {
 	const day = serverDay();
-	const [held, people] = await Promise.all([
+	const [held, people, dates] = await Promise.all([
 		lessonsBetween(open, dayAfter(day, -31), dayAfter(day, 183)),
 		studentNames(open),
+		listOccasions(open),
 	]);
 	const names = new Map(people.map(({ id, name }) => [id, name]));
 	const lessons = held.map((one) => ({ ...one, who: whoOf(one.students, names) }));
-	return new Response(writeCalendar(lessons, new Date()), {
+	return new Response(writeCalendar(lessons, new Date(), dates), {
 		headers: {
 			"content-type": "text/calendar; charset=utf-8",
 			"content-disposition": 'attachment; filename="lessons.ics"',

@@ -1,3 +1,4 @@
+import { isFor } from "@/core/calendar/occasion";
 import type { Coach } from "@/core/coach/coach";
 import type { Ladder } from "@/core/ladder/ladder";
 import type { Rail } from "@/core/ladder/rail";
@@ -8,6 +9,7 @@ import { findCoach } from "@/store/coach";
 import { serverDay } from "@/store/days";
 import { railedLadders } from "@/store/ladders";
 import { lessonsOf } from "@/store/lessons";
+import { listOccasions } from "@/store/occasions";
 import { findStudent } from "@/store/students";
 import { bookedLessons, LESSONS, otherStudents, outlooks, sharedLadders } from "./readOutlook";
 import { upToDate } from "./store";
@@ -34,6 +36,8 @@ export interface SeasonPageProps {
 	day: string;
 	ladders: SeasonLadder[];
 	coach: Coach;
+	/** Shows, terms and other dates of theirs that are to come. */
+	dates: { day: string; name: string }[];
 	/** Lessons in the calendar, for a year. */
 	lessons: { day: string; minutes: number }[];
 }
@@ -43,12 +47,13 @@ export async function readSeason(id: string): Promise<SeasonPageProps | null> {
 	const row = await findStudent(open, id);
 	if (!row) return null;
 	const day = serverDay();
-	const [all, { coach }, booked, digests, others] = await Promise.all([
+	const [all, { coach }, booked, digests, others, dates] = await Promise.all([
 		railedLadders(open, { students: [id] }),
 		findCoach(open),
 		bookedLessons(open, id),
 		lessonsOf(open, id, LESSONS),
 		otherStudents(open, id),
+		listOccasions(open),
 	]);
 	const ladders = all.filter((ladder) => !ladder.archived);
 	const ahead = outlooks({ rows: ladders, lessons: digests, booked, others });
@@ -57,6 +62,9 @@ export async function readSeason(id: string): Promise<SeasonPageProps | null> {
 		student: { id, name: row.student.name },
 		day,
 		coach,
+		dates: dates.flatMap(({ occasion }) =>
+			isFor(occasion, id) && occasion.day > day ? [{ day: occasion.day, name: occasion.name }] : [],
+		),
 		lessons: booked,
 		ladders: ladders.map((one) => {
 			const { id: ladder, followed, rail, ladder: body } = one;

@@ -6,6 +6,7 @@ import { ERASED, erasedRow } from "./bulk/tables";
 import type { Store } from "./db";
 import { stamp } from "./documents";
 import { asEvent } from "./events";
+import { leaveOccasions } from "./occasions";
 import { leavePlans } from "./plans";
 import { leavePractice } from "./practice";
 import { refoldLessons } from "./projectedLessons";
@@ -73,6 +74,7 @@ export async function eraseStudent(store: Store, student: string): Promise<void>
 		const ladders = await tx.delete(t.ladder).where(eq(t.ladder.student, student)).returning({ id: t.ladder.id });
 		await leavePlans(tx, student);
 		await leaveBookings(tx, student);
+		await leaveOccasions(tx, student);
 		await leavePractice(tx, student);
 		await leaveStills(tx, student);
 		await tx

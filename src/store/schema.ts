@@ -135,6 +135,9 @@ export const solvedPlan = sqliteTable("solved_plan", {
 /** Lessons in the calendar: single ones and series. */
 export const booking = sqliteTable("booking", { ...document });
 
+/** Shows, terms and other dates. */
+export const occasion = sqliteTable("occasion", { ...document });
+
 /** Languages of students, by their code; what pages carry of each is compiled once, when it is saved. */
 export const language = sqliteTable("language", {
 	...document,

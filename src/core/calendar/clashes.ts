@@ -41,3 +41,17 @@ export function clashes(
 const key = (place: string) => place.trim().toLocaleLowerCase();
 /** Two places that are both known, and are not the same. */
 const apart = (a: string, b: string): boolean => key(a) !== "" && key(b) !== "" && key(a) !== key(b);
+
+/** The ways between two lessons of a day that are held at different places: as long as they take, as far as there is room. */
+export function waysBetween(
+	lessons: readonly Pick<Occurrence, "day" | "at" | "minutes" | "place">[],
+	travelMinutes: number,
+): { from: number; to: number; place: string }[] {
+	const inOrder = [...lessons].sort((a, b) => a.at - b.at);
+	return inOrder.flatMap((next, i) => {
+		const one = inOrder[i - 1];
+		if (!one || one.day !== next.day || !apart(one.place, next.place)) return [];
+		const from = Math.max(one.at + one.minutes * 60_000, next.at - travelMinutes * 60_000);
+		return from < next.at ? [{ from, to: next.at, place: next.place }] : [];
+	});
+}

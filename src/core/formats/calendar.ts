@@ -1,9 +1,11 @@
 import ICAL from "ical.js";
-import ical, { ICalCalendarMethod } from "ical-generator";
+import ical, { ICalCalendarMethod, ICalEventTransparency } from "ical-generator";
 import type { Occurrence } from "@/core/calendar/booking";
 import type { Busy } from "@/core/calendar/clashes";
+import type { Occasion } from "@/core/calendar/occasion";
 import { momentOf } from "@/core/calendar/zoned";
 import { type Outcome, refuse } from "@/core/refusals/refusals";
+import { dayAfter } from "@/core/text/fields";
 
 /** A lesson as other calendars show it. */
 export interface CalendarLesson extends Occurrence {
@@ -12,10 +14,14 @@ export interface CalendarLesson extends Occurrence {
 }
 
 /**
- * Lessons as an iCalendar file. Each is an event of its own at a moment in UTC: one that was
+ * Lessons as an iCalendar file, with shows and terms as whole days that take no time. Each is an event of its own at a moment in UTC: one that was
  * moved or left out needs no rule, and a clock that changes shifts nothing.
  */
-export function writeCalendar(lessons: readonly CalendarLesson[], made: Date): string {
+export function writeCalendar(
+	lessons: readonly CalendarLesson[],
+	made: Date,
+	dates: readonly { id: string; occasion: Pick<Occasion, "name" | "day" | "until"> }[] = [],
+): string {
 	const calendar = ical({ name: "Lessons", prodId: "//peg-ladder//lessons//EN", method: ICalCalendarMethod.PUBLISH });
 	for (const { booking, on, at, minutes, who, place } of lessons) {
 		calendar.createEvent({
@@ -28,6 +34,17 @@ export function writeCalendar(lessons: readonly CalendarLesson[], made: Date): s
 			...(place ? { location: place } : {}),
 		});
 	}
+	for (const { id, occasion } of dates)
+		calendar.createEvent({
+			id: `${id}@peg-ladder`,
+			allDay: true,
+			start: `${occasion.day}T00:00:00`,
+			// Of days the end is the first that is no part of it.
+			end: `${dayAfter(occasion.until ?? occasion.day, 1)}T00:00:00`,
+			stamp: made,
+			summary: occasion.name,
+			transparency: ICalEventTransparency.TRANSPARENT,
+		});
 	return calendar.toString();
 }
 

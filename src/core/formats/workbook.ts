@@ -1,5 +1,6 @@
 import * as z from "zod/mini";
 import { Booking } from "@/core/calendar/booking";
+import { Occasion } from "@/core/calendar/occasion";
 import { Coach } from "@/core/coach/coach";
 import { hashOf, hashOfBytes } from "@/core/hash/hash";
 import { Ladder, Policy } from "@/core/ladder/ladder";
@@ -82,6 +83,8 @@ export const sections = {
 	plans: z.strictObject({ ...document, plan: LessonPlan }),
 	/** Lessons in the calendar. */
 	bookings: z.strictObject({ ...document, booking: Booking }),
+	/** Shows, terms and other dates. */
+	occasions: z.strictObject({ ...document, occasion: Occasion }),
 	/** What a student is to practise. */
 	assignments: z.strictObject({
 		...document,
@@ -148,6 +151,7 @@ export interface Rows {
 	ladderRevisions: z.infer<(typeof sections)["ladderRevisions"]>;
 	plans: z.infer<(typeof sections)["plans"]>;
 	bookings: z.infer<(typeof sections)["bookings"]>;
+	occasions: z.infer<(typeof sections)["occasions"]>;
 	assignments: z.infer<(typeof sections)["assignments"]>;
 	practiceLinks: z.infer<(typeof sections)["practiceLinks"]>;
 	stills: z.infer<(typeof sections)["stills"]>;

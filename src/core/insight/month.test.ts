@@ -1,5 +1,5 @@
 import type { LessonDigest, MoveDigest } from "@/core/digest/lessonDigest";
-import { monthOf, monthTable } from "./month";
+import { monthOf, monthTable, weeksTo } from "./month";
 
 const move = (to: string, from: string, reason = "passed", unfounded = false) =>
 	({ ladder: "l", from, to, reason, unfounded }) as MoveDigest;
@@ -58,4 +58,18 @@ test("as a table each student is a line with the figures of the page, and what w
 		["Ida", 1, 45, 0, 0, 0, 2, 0, "2026-12-20 (ill), 2026-12-27"],
 	]);
 	expect(monthTable([])).toHaveLength(1);
+});
+
+test("weeks stand from the earliest on, each with its lessons and what was gained; one without a lesson has zeros", () => {
+	const digests = [
+		lesson("2026-11-29", ["ida"], [move("r2", "r1")]),
+		lesson("2026-12-01", ["ida"], [move("r1", "r2", "stepped down"), move("r3", "r2", "passed", true)]),
+		lesson("2026-12-02", ["bo"], [], { fromCard: true }),
+		lesson("2026-11-10", ["ida"]),
+	];
+	expect(weeksTo("2026-12-06", 3, digests, ladders)).toEqual([
+		{ monday: "2026-11-16", held: 0, up: 0 },
+		{ monday: "2026-11-23", held: 1, up: 1 },
+		{ monday: "2026-11-30", held: 1, up: 0 },
+	]);
 });

@@ -1,5 +1,7 @@
 import type { Occurrence } from "@/core/calendar/booking";
 import type { LessonDigest } from "@/core/digest/lessonDigest";
+import { mondayOf } from "@/core/load/load";
+import { dayAfter } from "@/core/text/fields";
 
 /** A month of one student, in figures. */
 export interface MonthRow {
@@ -56,6 +58,48 @@ interface Asked {
 	today: string;
 }
 
+type Move = LessonDigest["moves"][number];
+type Ladders = ReadonlyMap<string, { rungs: readonly string[] }>;
+
+/** Moves of the peg that stand. */
+const movesOf = (digests: readonly LessonDigest[]): Move[] =>
+	digests.flatMap(({ moves }) => moves).filter(({ unfounded }) => !unfounded);
+
+/** By how many rungs a move goes up; a peg that was not set yet stood under the first. */
+const riseOn =
+	(ladders: Ladders) =>
+	({ ladder, from, to }: Move): number => {
+		const height = (rung: string | null) => (rung === null ? -1 : (ladders.get(ladder)?.rungs.indexOf(rung) ?? -1));
+		return height(to) - height(from);
+	};
+
+const isGain = (move: Move, rise: (move: Move) => number): boolean => move.reason === "passed" && rise(move) > 0;
+
+/** A week of everybody: its Monday, lessons held, and rungs gained by a pass. */
+export interface WeekFigures {
+	monday: string;
+	held: number;
+	up: number;
+}
+
+const WEEK = 7;
+
+/** So many weeks up to the one of a day, the earliest first; one without a lesson has zeros. */
+export function weeksTo(
+	day: string,
+	count: number,
+	digests: readonly LessonDigest[],
+	ladders: readonly { id: string; rungs: readonly string[] }[],
+): WeekFigures[] {
+	const rise = riseOn(new Map(ladders.map((one) => [one.id, one])));
+	const last = mondayOf(day);
+	return Array.from({ length: count }, (_, i) => {
+		const monday = dayAfter(last, WEEK * (i + 1 - count));
+		const own = digests.filter((one) => !one.fromCard && mondayOf(one.day) === monday);
+		return { monday, held: own.length, up: movesOf(own).filter((move) => isGain(move, rise)).length };
+	});
+}
+
 /** A row a student who had, has or called off a lesson in the month, or has something due; none of an empty month. */
 export function monthOf({ people, digests, lessons, ladders, due, promises, today }: Asked): MonthRow[] {
 	const byLadder = new Map(ladders.map((one) => [one.id, one]));
@@ -64,21 +108,15 @@ export function monthOf({ people, digests, lessons, ladders, due, promises, toda
 			const own = digests.filter((one) => one.students.includes(id) && !one.fromCard);
 			const heldOn = new Set(own.map(({ day }) => day));
 			const booked = lessons.filter(({ students }) => students.includes(id));
-			const moves = own
-				.flatMap((one) => one.moves)
-				.filter((move) => {
-					return !move.unfounded && byLadder.get(move.ladder)?.student === id;
-				});
-			const height = (ladder: string, rung: string | null) =>
-				rung === null ? -1 : (byLadder.get(ladder)?.rungs.indexOf(rung) ?? -1);
-			const rise = ({ ladder, from, to }: (typeof moves)[number]) => height(ladder, to) - height(ladder, from);
+			const moves = movesOf(own).filter(({ ladder }) => byLadder.get(ladder)?.student === id);
+			const rise = riseOn(byLadder);
 			return {
 				student: id,
 				name,
 				held: own.length,
 				minutes: own.reduce((sum, one) => sum + (one.minutes ?? 0), 0),
 				toCome: booked.filter((one) => !one.cancelled && one.day >= today && !heldOn.has(one.day)).length,
-				up: moves.filter((move) => move.reason === "passed" && rise(move) > 0).length,
+				up: moves.filter((move) => isGain(move, rise)).length,
 				down: moves.filter((move) => rise(move) < 0).length,
 				away: booked.filter((one) => one.cancelled).map(({ day, reason }) => ({ day, reason })),
 				due: due[id] ?? 0,

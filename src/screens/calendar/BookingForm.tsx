@@ -106,20 +106,23 @@ export function BookingForm({
 }
 
 /** Who comes: one more is chosen from the list, each can be left out. */
-function WhoField({
+export function WhoField({
 	id,
 	chosen,
 	students,
+	nobody = "choose a student",
 	onChange,
 }: Pick<CalendarPageProps, "students"> & {
 	id: string;
 	chosen: readonly string[];
+	/** What it says while nobody is chosen. */
+	nobody?: string;
 	onChange: (to: string[]) => void;
 }) {
 	return (
 		<FormRow id={`${id}-who`} label={chosen.length > 0 ? "One more student" : "Student"} className={css.who ?? ""}>
 			<Form.Select value="" onChange={(event) => onChange([...chosen, event.target.value].filter(Boolean))}>
-				<option value="">{chosen.length > 0 ? "no other student" : "choose a student"}</option>
+				<option value="">{chosen.length > 0 ? "no other student" : nobody}</option>
 				{students
 					.filter((who) => !chosen.includes(who.id))
 					.map((who) => (

@@ -17,6 +17,7 @@ import { BookingForm } from "./BookingForm";
 import { CalendarShare } from "./CalendarShare";
 import { Chosen } from "./Chosen";
 import css from "./calendar.module.css";
+import { Dates } from "./Dates";
 import { Figures } from "./Figures";
 import { Series } from "./Series";
 import { type CalendarActs, useCalendar } from "./useCalendar";
@@ -94,6 +95,8 @@ export function Calendar(page: CalendarPageProps) {
 						<Grid
 							ref={grid}
 							span={acts.span}
+							occasions={page.occasions}
+							travel={page.travel}
 							hours={page.hours}
 							look={{ view, narrow, chosen }}
 							does={{
@@ -112,6 +115,7 @@ export function Calendar(page: CalendarPageProps) {
 			{/* On a phone it opens under the grid, in sight. */}
 			{narrow && <div ref={place}>{panel}</div>}
 			{view === "list" && <TwoWeeks week={week} day={day} />}
+			<Dates occasions={page.occasions} students={students} day={day} />
 			<Series series={series} students={students} day={day} />
 		</BenchPage>
 	);

@@ -9,16 +9,20 @@ import interaction from "@fullcalendar/react/interaction";
 import timeGrid from "@fullcalendar/react/timegrid";
 import "@fullcalendar/react/skeleton.css";
 import { type KeyboardEvent, type Ref, useEffect, useRef } from "react";
-import type { Busy } from "@/core/calendar/clashes";
+import { waysBetween } from "@/core/calendar/clashes";
 import type { TeachingHours } from "@/core/calendar/free";
 import { clockAt } from "@/core/calendar/zoned";
-import type { CalendarSpan, WeekRow } from "@/server/readCalendar";
+import { dayAfter } from "@/core/text/fields";
+import type { CalendarSpan, DatedFor, WeekRow } from "@/server/readCalendar";
 import { dayWords } from "@/ui/dates";
 import css from "./grid.module.css";
 import { keyOf, type Times, type View, viewNames } from "./view";
 
 interface Props {
 	span: Pick<CalendarSpan, "rows" | "busy">;
+	occasions: readonly DatedFor[];
+	/** Minutes from one place to another. */
+	travel: number;
 	hours: TeachingHours;
 	/** What is shown, on how many days beside each other, and the lesson that is open. */
 	look: { view: Exclude<View, "list">; narrow: boolean; chosen: string | null };
@@ -26,7 +30,7 @@ interface Props {
 		range: (from: string, to: string) => void;
 		choose: (key: string) => void;
 		/** A press or a drag on a gap. */
-		put: (times: Times) => void;
+		put: (times: Partial<Times>) => void;
 		/** Dropped, lengthened or nudged; answers whether the server took it. */
 		move: (key: string, to: Times) => Promise<boolean>;
 	};
@@ -63,7 +67,7 @@ const always: CalendarOptions = {
 	nowIndicator: true,
 	firstDay: 1,
 	locale: "en-gb",
-	allDaySlot: false,
+	allDayText: "dates",
 	height: "auto",
 	slotDuration: "00:30:00",
 	snapDuration: "00:15:00",
@@ -102,7 +106,10 @@ const LessonWords = ({ row, short }: { row: WeekRow; short: boolean }) => (
 	</span>
 );
 
-const eventsOf = (rows: readonly WeekRow[], busy: readonly Busy[], chosen: string | null): EventInput[] => [
+const eventsOf = (
+	{ span: { rows, busy }, occasions, travel }: Pick<Props, "span" | "occasions" | "travel">,
+	chosen: string | null,
+): EventInput[] => [
 	...rows.map((row) => ({
 		id: keyOf(row),
 		title: row.who,
@@ -122,6 +129,27 @@ const eventsOf = (rows: readonly WeekRow[], busy: readonly Busy[], chosen: strin
 		start: hereAt(from),
 		end: hereAt(to),
 		display: "background",
+	})),
+	...waysBetween(
+		rows.filter(({ cancelled }) => !cancelled),
+		travel,
+	).map(({ from, to, place }) => ({
+		id: `way ${from}`,
+		title: `to ${place}`,
+		start: hereAt(from),
+		end: hereAt(to),
+		display: "background",
+		className: css.way ?? "",
+	})),
+	...occasions.map(({ id, occasion }) => ({
+		id: `date ${id}`,
+		title: occasion.name,
+		start: occasion.day,
+		end: dayAfter(occasion.until ?? occasion.day, 1),
+		allDay: true,
+		editable: false,
+		interactive: false,
+		className: css.date ?? "",
 	})),
 ];
 
@@ -162,7 +190,8 @@ function nudged(row: WeekRow, { key, shiftKey }: KeyboardEvent): Times | null {
  * Lessons on days and hours. By keys: arrows on a lesson move it a quarter of an hour or a day, with Shift they lengthen
  * it. Drawn by a calendar component without a theme of its own; all that is seen of it is ours.
  */
-export function Grid({ span: { rows, busy }, hours, look: { view, narrow, chosen }, does, ref }: Props) {
+export function Grid({ span, occasions, travel, hours, look: { view, narrow, chosen }, does, ref }: Props) {
+	const { rows } = span;
 	const frame = useRef<HTMLDivElement>(null);
 	const focused = useRef<string | null>(null);
 	const byKey = new Map(rows.map((row) => [keyOf(row), row]));
@@ -198,14 +227,20 @@ export function Grid({ span: { rows, busy }, hours, look: { view, narrow, chosen
 				initialView={viewNames(view, narrow)}
 				dayHeaderFormat={view === "month" ? { weekday: "short" } : { weekday: "short", day: "numeric" }}
 				{...shownHours(hours)}
-				events={eventsOf(rows, busy, chosen)}
+				events={eventsOf({ span, occasions, travel }, chosen)}
+				allDaySlot={occasions.length > 0}
 				{...drawn(byKey, view)}
 				eventClick={({ event }) => {
+					if (!byKey.has(event.id)) return;
 					focused.current = event.id;
 					does.choose(event.id);
 				}}
-				dateClick={({ date }) => does.put({ ...wall(date), minutes: USUAL_MINUTES })}
-				select={({ start, end }) => does.put({ ...wall(start), minutes: between(start, end) })}
+				dateClick={({ date, allDay }) =>
+					does.put(allDay ? { day: wall(date).day } : { ...wall(date), minutes: USUAL_MINUTES })
+				}
+				select={({ start, end, allDay }) =>
+					does.put(allDay ? { day: wall(start).day } : { ...wall(start), minutes: between(start, end) })
+				}
 				eventDrop={moved}
 				eventResize={moved}
 				datesSet={({ start, end }) => does.range(wall(start).day, wall(new Date(end.getTime() - MINUTE_MS)).day)}

@@ -3,18 +3,21 @@
 import { useState } from "react";
 import { type MonthFigure, type MonthRow, monthFigures } from "@/core/insight/month";
 import { sum } from "@/core/statistics/sums";
+import { plural } from "@/core/text/lists";
 import { useNear } from "@/screens/outlook/useNear";
 import type { MonthPageProps } from "@/server/readMonth";
 import { BenchPage } from "@/ui/BenchPage";
+import { DrawnLines } from "@/ui/DrawnLines";
 import { dayWords } from "@/ui/dates";
 import Link from "@/ui/Link";
 import css from "./month.module.css";
+import { dateWords } from "./view";
 
 const monthWords = (month: string): string =>
 	new Date(`${month}-15T12:00:00Z`).toLocaleDateString("en-GB", { month: "long", year: "numeric", timeZone: "UTC" });
 
 /** A month at a glance, for everybody: what was, what is to come and what is due; by name, or by the figure that is pressed; pressed once more, by name again. */
-export function MonthPage({ month, before, after, rows, near }: MonthPageProps) {
+export function MonthPage({ month, before, after, rows, near, occasions, weeks }: MonthPageProps) {
 	const [by, setBy] = useState<MonthFigure | null>(null);
 	const sorted = by ? [...rows].sort((a, b) => b[by] - a[by] || a.name.localeCompare(b.name)) : rows;
 	const away = rows.filter((row) => row.away.length > 0);
@@ -64,6 +67,8 @@ export function MonthPage({ month, before, after, rows, near }: MonthPageProps) 
 					</tfoot>
 				</table>
 			)}
+			<Dates occasions={occasions} />
+			<Weeks weeks={weeks} />
 			<NearPass near={near} />
 			{away.length > 0 && (
 				<section aria-label="Called off">
@@ -83,6 +88,38 @@ export function MonthPage({ month, before, after, rows, near }: MonthPageProps) 
 		</BenchPage>
 	);
 }
+
+/** The weeks that led here: lessons and what came of them. */
+function Weeks({ weeks }: Pick<MonthPageProps, "weeks">) {
+	const [held, up] = [sum(weeks, (one) => one.held), sum(weeks, (one) => one.up)];
+	if (held === 0) return null;
+	return (
+		<section aria-label="The last weeks">
+			<h2 className="mt-4">The last weeks</h2>
+			<DrawnLines
+				says={`${plural(held, "lesson")} in ${weeks.length} weeks, and ${plural(up, "rung")} gained.`}
+				of="week from"
+				lines={["lessons held", "rungs gained"]}
+				rows={weeks.map((one) => ({ at: dayWords(one.monday), values: [one.held, one.up] }))}
+			/>
+		</section>
+	);
+}
+
+/** Shows, terms and other dates. */
+const Dates = ({ occasions }: Pick<MonthPageProps, "occasions">) =>
+	occasions.length > 0 && (
+		<section aria-label="Shows and terms">
+			<h2 className="mt-4">Shows and terms</h2>
+			<ul className={css.away}>
+				{occasions.map(({ id, occasion, who }) => (
+					<li key={id} dir="auto">
+						<b>{occasion.name}</b>, {dateWords(occasion)}, {who || "everybody"}
+					</li>
+				))}
+			</ul>
+		</section>
+	);
 
 /** Who is near a pass, the nearest first. */
 function NearPass({ near }: Pick<MonthPageProps, "near">) {

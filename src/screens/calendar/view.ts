@@ -1,4 +1,6 @@
+import type { Occasion } from "@/core/calendar/occasion";
 import type { WeekRow } from "@/server/readCalendar";
+import { dayWords } from "@/ui/dates";
 
 export const views = ["week", "month", "list"] as const;
 export type View = (typeof views)[number];
@@ -18,6 +20,10 @@ export function oftenWords(repeats: Exclude<WeekRow["repeats"], "once">, day: st
 	const weekday = new Date(`${day}T12:00:00`).toLocaleDateString("en-GB", { weekday: "long" });
 	return `${repeats} ${weekday}`.replace(" week ", " ");
 }
+
+/** The day of a show, or from when to when a term is. */
+export const dateWords = ({ day, until }: Pick<Occasion, "day" | "until">): string =>
+	until === null || until === day ? dayWords(day) : `${dayWords(day)} to ${dayWords(until)}`;
 
 /** The component's name of what is shown: seven days, three where there is no room for them, or a month. */
 export const viewNames = (view: View, narrow: boolean): string =>

@@ -27,7 +27,7 @@ const nameOf = ({ skill, side }: SeasonLadder): string => (side === "none" ? ski
 /** To a day: what every ladder asks for, how likely it is to be there, which lessons hold which, and what to practise. */
 export function Season(props: SeasonPageProps) {
 	const { student, day, ladders, lessons } = props;
-	const [to, setTo] = useState(dayAfter(day, HALF_A_YEAR));
+	const [to, setTo] = useState(props.dates[0]?.day ?? dayAfter(day, HALF_A_YEAR));
 	const [perWeek, setPerWeek] = useState("1");
 	const [weights, setWeights] = useState<Record<string, string>>({});
 	const weekly = Number(perWeek);
@@ -96,6 +96,21 @@ export function Season(props: SeasonPageProps) {
 					)}
 				</p>
 			</div>
+			{props.dates.length > 0 && (
+				<p className={css.dates}>
+					{props.dates.slice(0, 6).map((one) => (
+						<Button
+							key={`${one.day} ${one.name}`}
+							variant={one.day === to ? "primary" : "outline-primary"}
+							size="sm"
+							aria-pressed={one.day === to}
+							onClick={() => setTo(one.day)}
+						>
+							<span dir="auto">by {one.name}</span>, {dayWords(one.day, day)}
+						</Button>
+					))}
+				</p>
+			)}
 			{ladders.length === 0 ? (
 				<p>
 					No ladders yet. <Link href={`/ladders/new?student=${student.id}`}>Make one</Link> to plan the season.

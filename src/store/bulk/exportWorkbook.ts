@@ -114,6 +114,7 @@ async function within(tx: Transaction, section: Section, scope: Scope): Promise<
 		}
 		case "plans":
 		case "bookings":
+		case "occasions":
 			// One for several says who else comes: it goes with the studio only.
 			return scope.of === "student" ? { sql: "json_extract(body, '$.students') = json_array(?)", args: [id] } : none;
 		case "assignments":

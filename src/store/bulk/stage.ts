@@ -204,6 +204,7 @@ const sameIn: Partial<Record<Section, string>> = {
 	skills: SAME_DOCUMENT,
 	plans: SAME_DOCUMENT,
 	bookings: SAME_DOCUMENT,
+	occasions: SAME_DOCUMENT,
 	assignments: SAME_DOCUMENT,
 	stills: SAME_DOCUMENT,
 	languages: SAME_DOCUMENT,

@@ -182,6 +182,13 @@ export const homes: { [S in Section]: Home<S> } = {
 		toSql: ({ id, made, archived, booking }) => documentRow(id, made, archived, booking),
 		fromSql: (row) => ({ id: row.id, made: row.created_at, archived: row.archived_at, booking: read(row.body) }),
 	}),
+	occasions: home(t.occasion, {
+		toSql: ({ id, made, archived, occasion }) => ({
+			...documentRow(id, made, archived, occasion),
+			name: occasion.name,
+		}),
+		fromSql: (row) => ({ id: row.id, made: row.created_at, archived: row.archived_at, occasion: read(row.body) }),
+	}),
 	assignments: home(t.assignment, {
 		toSql: ({ id, made, archived, key, assignment, apart = false, history = [] }) => ({
 			...documentRow(id, made, archived, assignment),

@@ -24,13 +24,13 @@ export interface TakeIn {
 /** Later ones refer to earlier ones. */
 const order: Section[] = [
 	...(["students", "gone", "skillVersions", "skills", "skillRevisions", "pictures"] as const),
-	...(["rungVersions", "ladderVersions", "ladders", "ladderRevisions", "plans", "bookings"] as const),
+	...(["rungVersions", "ladderVersions", "ladders", "ladderRevisions", "plans", "bookings", "occasions"] as const),
 	...(["assignments", "practiceLinks", "stills", "languages", "coach", "events", "setAside"] as const),
 ];
 
 /** Documents whose words a merge may take from the file. */
 const overwritten = [
-	...(["students", "skills", "ladders", "plans", "bookings"] as const),
+	...(["students", "skills", "ladders", "plans", "bookings", "occasions"] as const),
 	...(["assignments", "stills", "languages", "coach"] as const),
 ];
 
