@@ -1,5 +1,7 @@
 import { v7 as uuid } from "uuid";
+import type { Booked } from "@/core/calendar/held";
 import { beginLesson, opensWith } from "@/core/commands/begin";
+import { bookLesson } from "@/core/commands/said";
 import type { SetOptions } from "@/core/commands/sets";
 import type { Body, Placing, PlanTaken, Variation } from "@/core/log/kinds";
 import { placeQuick, plannedBeside } from "@/core/pack/changed";
@@ -67,11 +69,14 @@ export async function begin(
 	{
 		onRung,
 		another = false,
+		booked = null,
 	}: {
 		/** Another rung than the peg's. */
 		onRung?: string | undefined;
 		/** A second lesson of the day, though one is open. */
 		another?: boolean;
+		/** The lesson of the calendar it is begun for. */
+		booked?: Booked | null | undefined;
 	} = {},
 ): Promise<string> {
 	const lesson = uuid();
@@ -89,23 +94,26 @@ export async function begin(
 	const first = firstSet(on, onRung, onRung === undefined && planned ? planned.taken : null);
 	await perform(
 		pack.studio.id,
-		beginLesson(
-			uuid,
-			lesson,
-			{
-				minutes: them?.last?.minutes ?? USUAL_MINUTES,
-				wish: cutText(them?.student.wish ?? "", 400),
-				...(planned
-					? { minutes: planned.minutes, plan: planned.taken, ...(planned.wish ? { wish: planned.wish } : {}) }
-					: pack.again
-						? { again: pack.again }
-						: {}),
-				...opening,
-				quick: on === null,
-			},
-			on?.student ?? null,
-			...first,
-		),
+		[
+			...beginLesson(
+				uuid,
+				lesson,
+				{
+					minutes: them?.last?.minutes ?? USUAL_MINUTES,
+					wish: cutText(them?.student.wish ?? "", 400),
+					...(planned
+						? { minutes: planned.minutes, plan: planned.taken, ...(planned.wish ? { wish: planned.wish } : {}) }
+						: pack.again
+							? { again: pack.again }
+							: {}),
+					...opening,
+					quick: on === null,
+				},
+				on?.student ?? null,
+				...first,
+			),
+			...(booked ? bookLesson(lesson, booked) : []),
+		],
 		true,
 	);
 	return `/live?lesson=${lesson}`;

@@ -1,5 +1,5 @@
 import { Phone } from "@/core/__tests__/phone";
-import { closeLesson } from "@/core/commands/said";
+import { bookLesson, closeLesson } from "@/core/commands/said";
 import { hashEvent } from "@/core/log/parseEvent";
 import { onLadder, store, url } from "@/store/__tests__/smallStudio";
 import { listBookings } from "@/store/bookings";
@@ -7,6 +7,8 @@ import { storeAt } from "@/store/db";
 import { pushEvents } from "@/store/events";
 import { changeFromHere, changeLesson, keepBooking, keepTeaching, nextLessonOn, undoCalendar } from "./calendar";
 import { calendarFile, readCalendar, spanOf } from "./readCalendar";
+import { readLesson } from "./readLesson";
+import { readMonth } from "./readMonth";
 import { bookedLessons } from "./readOutlook";
 import { readToday } from "./readToday";
 import { upToDate } from "./store";
@@ -136,4 +138,34 @@ test("Today begins with the earliest hour; who was here today has had that lesso
 	const heldToday = phone.events.map((event) => hashEvent({ ...event, localDay: DAY }));
 	await pushEvents(store, phone.device, heldToday);
 	expect(await next()).toEqual(["Ida 15:00", "Zoë no hour"]);
+});
+
+/** The day of the small studio’s lessons. */
+const HELD = "2026-03-01";
+
+test("a lesson stands for the calendar's one of its day; marked as extra, that one is to come again, in Today, month and season", async () => {
+	jest.setSystemTime(Date.parse(`${HELD}T10:00:00Z`));
+	said(await keepBooking({ ...weekly, students: ["student"], day: HELD, repeats: "once" }, null));
+	const slot = (await spanOf(await upToDate(), HELD, HELD)).rows[0];
+	const toCome = async () => [
+		(await readToday(HELD)).students.find(({ id }) => id === "student")?.lesson?.time ?? null,
+		(await readMonth("2026-03")).rows.find(({ student }) => student === "student")?.toCome,
+		(await bookedLessons(await upToDate(), "student")).length,
+	];
+	expect(await toCome()).toEqual(["16:00", 1, 1]);
+	const phone = new Phone("phone-held", "lesson-held").begin(onLadder, "r1").row("ggg");
+	await pushEvents(store, phone.device, phone.events);
+	expect(await toCome()).toEqual([null, 0, 0]);
+	const at = { id: slot?.booking ?? "", on: HELD };
+	expect((await readLesson("lesson-held"))?.booked).toEqual({
+		slots: [{ ...at, time: "16:00", place: "Quay" }],
+		held: at,
+	});
+	phone.write(bookLesson("lesson-held", null));
+	await pushEvents(store, phone.device, phone.events);
+	expect(await toCome()).toEqual(["16:00", 1, 1]);
+	expect((await readLesson("lesson-held"))?.booked.held).toBeNull();
+	phone.write(bookLesson("lesson-held", at));
+	await pushEvents(store, phone.device, phone.events);
+	expect(await toCome()).toEqual([null, 0, 0]);
 });

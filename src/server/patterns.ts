@@ -18,6 +18,7 @@ const OURS = new Set([
 		"how",
 		"month",
 		"languages",
+		"limits",
 	],
 ]);
 

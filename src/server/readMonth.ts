@@ -59,7 +59,7 @@ export async function readMonth(asked?: string): Promise<MonthPageProps> {
 	const open = await upToDate();
 	const [people, known, lessons, ladders, promised, { coach }, dates] = await Promise.all([
 		studentNames(open),
-		digestsFor(open, { from: dayAfter(from, -WEEKS * WEEK), to: lastWeek > to ? lastWeek : to }),
+		digestsFor(open, { from: dayAfter(from, -WEEKS * WEEK), to: [lastWeek, to].sort()[1] as string }),
 		lessonsBetween(open, from, to, true),
 		railedLadders(open),
 		openPromises(open, undefined, MOST_PROMISES),

@@ -1,3 +1,4 @@
+import { heldFor, slotOf } from "@/core/calendar/held";
 import { pegDays } from "@/core/digest/ladderDigest";
 import type { LessonDigest } from "@/core/digest/lessonDigest";
 import { passesBy } from "@/core/insight/railOn";
@@ -49,14 +50,20 @@ const passesOf = (row: RailedLadder, lessons: readonly LessonDigest[]): number[]
 		row.ladder.start,
 	);
 
-/** The student's lessons in the calendar from tomorrow on, for a year, by day. */
+/** More lessons of one student on a day are none. */
+const LESSONS_OF_A_DAY = 4;
+
+/** The student's lessons in the calendar that are to come, for a year, by day. */
 export async function bookedLessons(open: Store, student: string): Promise<{ day: string; minutes: number }[]> {
 	const today = serverDay();
-	// Today's is to come until they have had a lesson today.
-	const [last] = await lessonsOf(open, student, 1);
-	const from = last?.day === today ? dayAfter(today, 1) : today;
-	return (await lessonsBetween(open, from, dayAfter(today, YEAR)))
-		.filter(({ students }) => students.includes(student))
+	const [lessons, had] = await Promise.all([
+		lessonsBetween(open, today, dayAfter(today, YEAR)),
+		lessonsOf(open, student, LESSONS_OF_A_DAY),
+	]);
+	// Today's is to come until it was held.
+	const held = heldFor(lessons, had);
+	return lessons
+		.filter((one) => one.students.includes(student) && !held.has(slotOf(student, one)))
 		.map(({ day, minutes }) => ({ day, minutes }))
 		.sort((a, b) => (a.day < b.day ? -1 : 1));
 }

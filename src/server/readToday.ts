@@ -1,3 +1,4 @@
+import { type HeldLesson, heldFor, slotOf } from "@/core/calendar/held";
 import { letGo } from "@/core/commands/begin";
 import type { Drafts } from "@/core/commands/drafts";
 import type { SlipAt } from "@/core/commands/slip";
@@ -13,6 +14,7 @@ import { orderStudents } from "@/core/today/order";
 import { dateQuestion, type Question, questionsOn } from "@/core/today/questions";
 import type { Store } from "@/store/db";
 import { type LadderRow, ladderQuestions, type Railed, railedLadders } from "@/store/ladders";
+import { digestsFor } from "@/store/lessonDigests";
 import { doubtfulLessons, lessonView, openLessons, studentDigests } from "@/store/lessons";
 import { newsFor } from "@/store/pages";
 import { waitingRemarks } from "@/store/practiceEntries";
@@ -40,7 +42,7 @@ export interface TodayStudent {
 	isOpen: boolean;
 	/** The next lesson in the calendar, of those not held yet. */
 	lesson:
-		| (Pick<WeekRow, "day" | "time" | "at" | "minutes" | "place" | "plan" | "clash" | "students"> & {
+		| (Pick<WeekRow, "booking" | "on" | "day" | "time" | "at" | "minutes" | "place" | "plan" | "clash" | "students"> & {
 				/** The others who come. */
 				beside: string[];
 		  })
@@ -85,7 +87,7 @@ const SHOWN = 8;
 /** Everything the Today screen asks: who is next, what is due, what needs a decision. */
 export async function readToday(day: string): Promise<TodayProps> {
 	const store = await upToDate();
-	const [studio, people, digests, open, promises, parked, week, said] = await Promise.all([
+	const [studio, people, digests, open, promises, parked, week, said, held] = await Promise.all([
 		studioMark(store),
 		studentNames(store),
 		studentDigests(store),
@@ -94,16 +96,12 @@ export async function readToday(day: string): Promise<TodayProps> {
 		openParked(store, undefined, SHOWN),
 		weekFrom(store, day, WEEK_DAYS),
 		waitingRemarks(store, dayAfter(day, -REMARK_DAYS), DUE_SHOWN),
+		digestsFor(store, { from: day, to: day }),
 	]);
 	const here = people.filter((person) => !person.archived);
 	const names = Object.fromEntries(people.map(({ id, name }) => [id, name]));
 	// What the calendar says goes before what was said at a wrap-up.
-	const inCalendar = new Map(
-		week.toReversed().flatMap((row) =>
-			// Who was here today has had today's lesson.
-			row.students.flatMap((id) => (row.day === day && digests.get(id)?.last === day ? [] : [[id, row] as const])),
-		),
-	);
+	const inCalendar = nextOf(week, held);
 	const next = (id: string) => inCalendar.get(id)?.day ?? digests.get(id)?.next ?? null;
 	const hour = (id: string) => {
 		const row = inCalendar.get(id);
@@ -166,12 +164,22 @@ export async function readToday(day: string): Promise<TodayProps> {
 	};
 }
 
+/** Each student's next lesson of the week, of those that were not held yet. */
+function nextOf(week: readonly WeekRow[], held: readonly HeldLesson[]): Map<string, WeekRow> {
+	const had = heldFor(week, held);
+	return new Map(
+		week
+			.toReversed()
+			.flatMap((row) => row.students.flatMap((id) => (had.has(slotOf(id, row)) ? [] : [[id, row] as const]))),
+	);
+}
+
 /** The lesson of a row as one of its students meets it. */
 function lessonOf(row: WeekRow | undefined, student: string, names: Record<string, string>): TodayStudent["lesson"] {
 	if (!row) return null;
-	const { day, time, at, minutes, place, plan, clash, students } = row;
+	const { booking, on, day, time, at, minutes, place, plan, clash, students } = row;
 	const beside = students.flatMap((id) => (id === student ? [] : [names[id] ?? SOMEBODY]));
-	return { day, time, at, minutes, place, plan, clash, students, beside };
+	return { booking, on, day, time, at, minutes, place, plan, clash, students, beside };
 }
 
 /** A ladder as Today shows it, its words read out for its side and hand. */

@@ -3,6 +3,7 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import Button from "react-bootstrap/Button";
+import type { Booked } from "@/core/calendar/held";
 import { begin } from "@/device/begin";
 import { whyFailed } from "@/device/studio";
 import { Refusals } from "@/ui/Refusals";
@@ -18,6 +19,7 @@ export function Begin({
 	quiet = false,
 	of,
 	isOpen = false,
+	booked,
 }: {
 	ladder: string | null;
 	/** Where it is no lesson that is started. */
@@ -27,6 +29,8 @@ export function Begin({
 	of?: string;
 	/** The student's lesson of today is open. */
 	isOpen?: boolean;
+	/** The lesson of the calendar it is begun for. */
+	booked?: Booked | null | undefined;
 }) {
 	const router = useRouter();
 	const [busy, setBusy] = useState(false);
@@ -35,7 +39,7 @@ export function Begin({
 		setBusy(true);
 		setFailed("");
 		try {
-			router.push(await begin(ladder, {}, { another }));
+			router.push(await begin(ladder, {}, { another, booked: another ? null : booked }));
 		} catch (error) {
 			setFailed(whyFailed(error, "The server does not answer. No lesson was started. Press again when it does."));
 			setBusy(false);

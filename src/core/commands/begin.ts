@@ -72,6 +72,7 @@ export function letGo(view: Pick<LessonView, "opened" | "events">): Drafts | nul
 	const bare = new Set([
 		"lesson.opened",
 		"lesson.dated",
+		"lesson.booked",
 		"wished",
 		"set.opened",
 		"set.closed",

@@ -30,6 +30,7 @@ const all: Record<string, Drafts> = {
 	unpark: said.unpark("ida", "parked"),
 	setKeyCue: said.setKeyCue("ida", "post it", true),
 	markCause: said.markCause("ida", { skill: "skill", cause: "cause", mark: "tried" }),
+	bookLesson: said.bookLesson("lesson", { id: "weekly", on: "2026-03-01" }),
 	dateLesson: said.dateLesson("lesson", "2026-03-01"),
 	closeLesson: said.closeLesson(view, "", [{ student: "ida", parting: { note: "well done", next: null } }]),
 	stepPlan: said.stepPlan("ida", "item", "skipped"),

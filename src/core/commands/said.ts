@@ -1,3 +1,4 @@
+import type { Booked } from "@/core/calendar/held";
 import { type Parting, partingEvent } from "@/core/log/parting";
 import type { LessonView, SetView } from "@/core/log/view";
 import { type Drafts, place } from "./drafts";
@@ -31,6 +32,11 @@ export const setKeyCue = (student: string | null, text: string, on: boolean): Dr
 ];
 
 /** On which day a lesson was, where its own day cannot be believed. */
+/** Which lesson of the calendar it was held for; null is none of them. */
+export const bookLesson = (lesson: string, booking: Booked | null): Drafts => [
+	{ kind: "lesson.booked", lesson, body: { booking } },
+];
+
 export const dateLesson = (lesson: string, day: string): Drafts => [{ kind: "lesson.dated", lesson, body: { day } }];
 
 /** What one student goes home with: nothing where it says what it said. */

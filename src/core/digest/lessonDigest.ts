@@ -1,4 +1,5 @@
 import { wayOf } from "@/core/analysis/ways";
+import type { Booked } from "@/core/calendar/held";
 import { type CueTook, cuesTook } from "@/core/insight/cueEffect";
 import { seenIn } from "@/core/insight/seen";
 import { ENOUGH_TO_GO_BY } from "@/core/ladder/lastTime";
@@ -123,6 +124,8 @@ export interface LessonDigest {
 	sure?: boolean;
 	/** No lesson, but a card that came back. */
 	fromCard?: boolean;
+	/** Which lesson of the calendar it was held for; null is none, left out nothing was said. */
+	booked?: Booked | null;
 	opened: boolean;
 	closed: boolean;
 	/** Day of the next lesson, set at the wrap-up. */
@@ -241,6 +244,7 @@ export function digestLesson(lesson: string, view: LessonView): LessonDigest {
 		lesson,
 		day,
 		...(view.dated ? { sure: true } : {}),
+		...(view.booked ? { booked: view.booked.body.booking } : {}),
 		...(view.opened?.body.fromCard ? { fromCard: true } : {}),
 		opened: view.opened !== null,
 		closed: view.closed !== null,

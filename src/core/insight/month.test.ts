@@ -4,7 +4,11 @@ import { monthOf, monthTable, weeksTo } from "./month";
 const move = (to: string, from: string, reason = "passed", unfounded = false) =>
 	({ ladder: "l", from, to, reason, unfounded }) as MoveDigest;
 const lesson = (day: string, students: string[], moves: MoveDigest[] = [], rest: Partial<LessonDigest> = {}) =>
-	({ day, students, moves, minutes: 45, ...rest }) as LessonDigest;
+	({ lesson: day, day, students, moves, minutes: 45, ...rest }) as LessonDigest;
+const booked = (day: string, rest: { cancelled: boolean; reason: string }) => ({
+	...{ booking: "weekly", on: day, day, at: Date.parse(day), students: ["ida"] },
+	...rest,
+});
 const people = [
 	{ id: "ida", name: "Ida" },
 	{ id: "bo", name: "Bo" },
@@ -33,17 +37,24 @@ test("gained is what was moved up by a pass; a move by hand is none, one whose t
 });
 
 test("lessons to come are those not held yet; called off ones stand with their reason", () => {
-	const at = (day: string, cancelled = false, reason = "") => ({ day, students: ["ida"], cancelled, reason });
+	const at = (day: string, cancelled = false, reason = "") => booked(day, { cancelled, reason });
 	const [ida] = monthOf({
 		...none,
 		digests: [lesson("2026-12-10", ["ida"])],
 		lessons: [at("2026-12-03"), at("2026-12-10"), at("2026-12-17"), at("2026-12-24", true, "ill")],
 	});
 	expect(ida).toMatchObject({ held: 1, toCome: 1, away: [{ day: "2026-12-24", reason: "ill" }] });
+	// One that is said to be none of the calendar's leaves that day's still to come.
+	const [extra] = monthOf({
+		...none,
+		digests: [lesson("2026-12-10", ["ida"], [], { booked: null })],
+		lessons: [at("2026-12-10"), at("2026-12-17")],
+	});
+	expect(extra).toMatchObject({ held: 1, toCome: 2 });
 });
 
 test("as a table each student is a line with the figures of the page, and what was called off and why", () => {
-	const at = (day: string, reason: string) => ({ day, students: ["ida"], cancelled: true, reason });
+	const at = (day: string, reason: string) => booked(day, { cancelled: true, reason });
 	const rows = monthOf({
 		...none,
 		digests: [lesson("2026-12-01", ["ida"])],

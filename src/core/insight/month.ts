@@ -1,4 +1,5 @@
 import type { Occurrence } from "@/core/calendar/booking";
+import { heldFor, slotOf } from "@/core/calendar/held";
 import type { LessonDigest } from "@/core/digest/lessonDigest";
 import { mondayOf } from "@/core/load/load";
 import { dayAfter } from "@/core/text/fields";
@@ -49,7 +50,7 @@ interface Asked {
 	/** Lessons of the month, of all students. */
 	digests: readonly LessonDigest[];
 	/** The calendar's lessons of the month, cancelled ones too. */
-	lessons: readonly Pick<Occurrence, "day" | "students" | "cancelled" | "reason">[];
+	lessons: readonly Pick<Occurrence, "booking" | "on" | "day" | "at" | "students" | "cancelled" | "reason">[];
 	/** Whose each ladder is, with its rungs from the lowest up. */
 	ladders: readonly { id: string; student: string; rungs: readonly string[] }[];
 	due: Readonly<Record<string, number>>;
@@ -103,10 +104,13 @@ export function weeksTo(
 /** A row a student who had, has or called off a lesson in the month, or has something due; none of an empty month. */
 export function monthOf({ people, digests, lessons, ladders, due, promises, today }: Asked): MonthRow[] {
 	const byLadder = new Map(ladders.map((one) => [one.id, one]));
+	const had = heldFor(
+		lessons.filter((one) => !one.cancelled),
+		digests.filter((one) => !one.fromCard),
+	);
 	return people
 		.map(({ id, name }): MonthRow => {
 			const own = digests.filter((one) => one.students.includes(id) && !one.fromCard);
-			const heldOn = new Set(own.map(({ day }) => day));
 			const booked = lessons.filter(({ students }) => students.includes(id));
 			const moves = movesOf(own).filter(({ ladder }) => byLadder.get(ladder)?.student === id);
 			const rise = riseOn(byLadder);
@@ -115,7 +119,7 @@ export function monthOf({ people, digests, lessons, ladders, due, promises, toda
 				name,
 				held: own.length,
 				minutes: own.reduce((sum, one) => sum + (one.minutes ?? 0), 0),
-				toCome: booked.filter((one) => !one.cancelled && one.day >= today && !heldOn.has(one.day)).length,
+				toCome: booked.filter((one) => !one.cancelled && one.day >= today && !had.has(slotOf(id, one))).length,
 				up: moves.filter((move) => isGain(move, rise)).length,
 				down: moves.filter((move) => rise(move) < 0).length,
 				away: booked.filter((one) => one.cancelled).map(({ day, reason }) => ({ day, reason })),

@@ -41,6 +41,9 @@ const lessonHandlers: { [K in LiveEvent["kind"]]?: Handler<K> } = {
 	"lesson.dated": ({ view }, event) => {
 		view.dated = event;
 	},
+	"lesson.booked": ({ view }, event) => {
+		view.booked = event;
+	},
 	"set.opened": openSet,
 	"set.takenOver": ({ sets }, event) => {
 		const set = sets.get(event.body.set);
@@ -101,6 +104,7 @@ const emptyView = (events: LiveEvent[], log: readonly LogEvent[]): LessonView =>
 	opened: null,
 	closed: null,
 	dated: null,
+	booked: null,
 	visits: [],
 	sets: [],
 	current: null,

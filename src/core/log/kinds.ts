@@ -231,6 +231,10 @@ export const bodies = {
 	"plan.step": z.object({ item: ident, act: z.enum(["begun", "skipped", "put off"]) }),
 	/** On which day a lesson was, where the clock of the device that opened it said something else, or was right after all. */
 	"lesson.dated": z.object({ day }),
+	/** Which lesson of the calendar it was held for: a booking and its own day in it, or none of them. The latest word holds. */
+	"lesson.booked": z.object({
+		booking: z.nullable(z.object({ id: z.string().check(z.minLength(1), z.maxLength(80)), on: day })),
+	}),
 	"lesson.closed": z.object({
 		remark: text(4000),
 		/** For the student of a lesson that one had, or of a count for nobody. */

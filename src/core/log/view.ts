@@ -138,6 +138,8 @@ export interface LessonView {
 	closed: EventOf<"lesson.closed"> | null;
 	/** The coach's word on which day it was, where it was asked for. */
 	dated: EventOf<"lesson.dated"> | null;
+	/** Which lesson of the calendar it was held for, where that was said. */
+	booked: EventOf<"lesson.booked"> | null;
 	visits: Visit[];
 	sets: SetView[];
 	/** The set in hand: the last opened one. */

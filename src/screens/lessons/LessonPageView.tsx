@@ -14,6 +14,7 @@ import { PlannedDone } from "@/ui/PlannedDone";
 import { RungFacts } from "@/ui/RungFacts";
 import { StillView } from "@/ui/StillView";
 import { GiveLater } from "./GiveLater";
+import { LessonBooked } from "./LessonBooked";
 import { LessonDay } from "./LessonDay";
 
 /** What was heard and seen at the end, in a word or two before it; nothing of what belongs elsewhere. */
@@ -52,7 +53,7 @@ function heardIn(event: LiveEvent, { names, causes }: Pick<LessonPage, "names" |
 }
 
 /** A lesson as it was: every attempt on its strip, every cue with what followed. */
-export function LessonPageView({ id, view, names, causes, studio, today, stills }: LessonPage) {
+export function LessonPageView({ id, view, names, causes, studio, today, stills, booked }: LessonPage) {
 	const day = dayOf(view);
 	const rungs = wrapUp(view);
 	const students = [...new Set(rungs.map((rung) => rung.student ?? ""))].filter(Boolean);
@@ -115,6 +116,7 @@ export function LessonPageView({ id, view, names, causes, studio, today, stills 
 				today={today}
 				isDoubtful={isDoubtful({ day, sure: view.dated !== null }, today)}
 			/>
+			{!view.opened?.body.fromCard && <LessonBooked studio={studio} lesson={id} {...booked} />}
 			{view.opened?.body.fromCard && <p className="m-0">Practice from a card, entered that day. Not a lesson.</p>}
 			<p className="mute">
 				{students.map((student, i) => (

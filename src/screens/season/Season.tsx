@@ -24,6 +24,44 @@ const HALF_A_YEAR = 180;
 
 const nameOf = ({ skill, side }: SeasonLadder): string => (side === "none" ? skill : `${skill}, ${side}`);
 
+/** How many lessons that is, or why it cannot be said. */
+const Until = ({ wrong, held, booked }: { wrong: string | null; held: number; booked: boolean }) => (
+	<p className={css.until}>
+		{wrong ? (
+			<span className="asks">{wrong}</span>
+		) : (
+			<>
+				<b>{held}</b> {held === 1 ? "lesson" : "lessons"} until then{booked && " in the calendar"}
+			</>
+		)}
+	</p>
+);
+
+const SHOWN = 6;
+
+/** Their shows and terms, each a day to look ahead to. */
+const Dates = ({
+	dates,
+	to,
+	day,
+	onTo,
+}: Pick<SeasonPageProps, "dates" | "day"> & { to: string; onTo: (day: string) => void }) =>
+	dates.length > 0 && (
+		<p className={css.dates}>
+			{dates.slice(0, SHOWN).map((one) => (
+				<Button
+					key={`${one.day} ${one.name}`}
+					variant={one.day === to ? "primary" : "outline-primary"}
+					size="sm"
+					aria-pressed={one.day === to}
+					onClick={() => onTo(one.day)}
+				>
+					look ahead to <span dir="auto">{one.name}</span>, {dayWords(one.day, day)}
+				</Button>
+			))}
+		</p>
+	);
+
 /** To a day: what every ladder asks for, how likely it is to be there, which lessons hold which, and what to practise. */
 export function Season(props: SeasonPageProps) {
 	const { student, day, ladders, lessons } = props;
@@ -85,32 +123,9 @@ export function Season(props: SeasonPageProps) {
 						/>
 					</FormRow>
 				)}
-				<p className={css.until}>
-					{wrong ? (
-						<span className="asks">{wrong}</span>
-					) : (
-						<>
-							<b>{held.length}</b> {held.length === 1 ? "lesson" : "lessons"} until then
-							{lessons.length > 0 && " in the calendar"}
-						</>
-					)}
-				</p>
+				<Until wrong={wrong} held={held.length} booked={lessons.length > 0} />
 			</div>
-			{props.dates.length > 0 && (
-				<p className={css.dates}>
-					{props.dates.slice(0, 6).map((one) => (
-						<Button
-							key={`${one.day} ${one.name}`}
-							variant={one.day === to ? "primary" : "outline-primary"}
-							size="sm"
-							aria-pressed={one.day === to}
-							onClick={() => setTo(one.day)}
-						>
-							<span dir="auto">by {one.name}</span>, {dayWords(one.day, day)}
-						</Button>
-					))}
-				</p>
-			)}
+			<Dates dates={props.dates} to={to} day={day} onTo={setTo} />
 			{ladders.length === 0 ? (
 				<p>
 					No ladders yet. <Link href={`/ladders/new?student=${student.id}`}>Make one</Link> to plan the season.

@@ -1,3 +1,4 @@
+import type { Booked } from "@/core/calendar/held";
 import { plural } from "@/core/text/lists";
 import { capital } from "@/core/text/wording";
 import { WeekRows } from "@/screens/calendar/WeekRows";
@@ -45,7 +46,7 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 					<Next next={next} day={day} promises={keeping.promises} />
 					<div className={css.rails}>
 						{next.ladders.map((ladder) => (
-							<LadderLine key={ladder.id} who={next.name} ladder={ladder} day={day} isOpen={next.isOpen} large />
+							<LadderLine key={ladder.id} student={next} ladder={ladder} day={day} large />
 						))}
 						{next.ladders.length === 0 && <NoLadder id={next.id} />}
 					</div>
@@ -66,7 +67,7 @@ export function Today({ studio, day, open, students, more, names, keeping, decid
 									<b>{student.name}</b>
 								</Link>
 								{student.ladders.map((ladder) => (
-									<LadderLine key={ladder.id} who={student.name} ladder={ladder} day={day} isOpen={student.isOpen} />
+									<LadderLine key={ladder.id} student={student} ladder={ladder} day={day} />
 								))}
 								{student.ladders.length === 0 && <NoLadder id={student.id} />}
 							</span>
@@ -132,18 +133,20 @@ function Week({ week: { now, rest, lessons, open }, day }: Pick<TodayProps, "wee
 const whenWords = ({ next, isOpen }: TodayProps["students"][number], day: string): string =>
 	isOpen ? "in a lesson" : next ? dayWords(next, day) : "no day set";
 
+/** Their lesson of the calendar, where it is today's. */
+const bookedFor = ({ lesson }: TodayProps["students"][number], day: string): Booked | null =>
+	lesson?.day === day ? { id: lesson.booking, on: lesson.on } : null;
+
 function LadderLine({
-	who,
+	student,
 	ladder,
 	day,
-	isOpen,
 	large = false,
 }: {
-	who: string;
+	/** Where their lesson of today is open, a press goes back into it. */
+	student: TodayProps["students"][number];
 	ladder: TodayLadder;
 	day: string;
-	/** The student's lesson of today is open: a press goes back into it. */
-	isOpen: boolean;
 	large?: boolean;
 }) {
 	const { rail, last } = ladder;
@@ -175,7 +178,13 @@ function LadderLine({
 					</p>
 				)}
 			</div>
-			<Begin ladder={ladder.id} isOpen={isOpen} quiet={!large} of={`${who}, ${ladder.what}`} />
+			<Begin
+				ladder={ladder.id}
+				isOpen={student.isOpen}
+				quiet={!large}
+				of={`${student.name}, ${ladder.what}`}
+				booked={bookedFor(student, day)}
+			/>
 		</div>
 	);
 }
