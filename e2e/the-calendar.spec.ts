@@ -191,6 +191,65 @@ test("clashes and busy times are said; a file that is no calendar is refused, an
 	await expect(first).not.toContainText("Busy then");
 });
 
+test("a week is planned in one go, looked through by a key, copied to the next, and taken back; a show leads the season", async ({
+	page,
+}) => {
+	await page.goto("/calendar");
+	await touch(page, "add a show or a term").click();
+	const form = page.getByRole("form", { name: "A new date" });
+	await form.getByRole("button", { name: "add the date" }).click();
+	await expect(page.getByText(/^Name: /)).toBeVisible();
+	await form.getByLabel("Name").fill("Harbour night");
+	await form.getByLabel("First day").fill(dayAfter(today(), 10));
+	await form.getByRole("button", { name: "add the date" }).click();
+	await expect(page.getByRole("region", { name: "Shows and terms" })).toContainText("Harbour night");
+
+	// The week after this one has all of its lessons to come.
+	await page.getByRole("link", { name: "plan the week" }).click();
+	const weekAfter = async () => {
+		const before = await page.getByTestId("week").textContent();
+		await page.getByRole("link", { name: "the week after" }).click();
+		await expect(page.getByTestId("week")).not.toHaveText(before ?? "");
+	};
+	await weekAfter();
+	const planned = page.getByTestId("planned");
+	await expect(planned).toContainText(/^0 of \d+ lessons planned/);
+	const all = Number(/of (\d+)/.exec((await planned.textContent()) ?? "")?.[1]);
+	await accessible(page);
+	await page.keyboard.press("p");
+	await expect(planned).toContainText(`${all} of ${all} lessons planned`, { timeout: 120_000 });
+	await page.keyboard.press("]");
+	await expect(page.getByTestId("worth")).toContainText(/ends in time in >?\d+ of 100/);
+	const among = page.getByRole("navigation", { name: "Plans of the week" });
+	await expect(among).toContainText(`1 of ${all}`);
+	// The whole lesson in sight, without a scroll.
+	const end = page.getByRole("list", { name: "The lesson, minute by minute" });
+	const box = await end.boundingBox();
+	expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThanOrEqual(800);
+	await page.keyboard.press("]");
+	await expect(among).toContainText(`2 of ${all}`);
+	// As sure as is asked for: what more certainty costs leaves the plan.
+	const worth = page.getByTestId("worth");
+	for (const sure of ["0.5", "0.8", "0.95"]) {
+		await page.getByLabel("Ends in time").selectOption(sure);
+		await expect
+			.poll(async () => Number(/in time in >?(\d+) of/.exec((await worth.textContent()) ?? "")?.[1]), {
+				timeout: 120_000,
+			})
+			.toBeGreaterThanOrEqual(sure === "0.5" ? 1 : 100 * Number(sure));
+	}
+	await among.getByRole("link", { name: "plans of the week" }).click();
+	await touch(page, "copy to the next week").click();
+	await expect(page.getByText(/^\d+ plans made\./)).toBeVisible();
+	await touch(page, "undo").click();
+	await weekAfter();
+	await expect(planned).toContainText(/^0 of \d+ lessons planned/);
+
+	await page.goto("/season?student=isolde");
+	await page.getByRole("button", { name: /^look ahead to Harbour night/ }).click();
+	await expect(page.getByLabel("By (date)")).toHaveValue(dayAfter(today(), 10));
+});
+
 test("the week on Today leads to a plan, and says when one is made", async ({ page }) => {
 	await page.goto("/");
 	const week = page.getByRole("region", { name: "This week" });

@@ -43,7 +43,7 @@ export function WeekPlans({ day, from, to, before, after, lessons }: WeekPlansPr
 					<Link href={at(before)} aria-label="the week before">
 						‹
 					</Link>
-					<b>{stretchWords(from, to)}</b>
+					<b data-testid="week">{stretchWords(from, to)}</b>
 					<Link href={at(after)} aria-label="the week after">
 						›
 					</Link>
