@@ -102,7 +102,7 @@ const engine = {
 	ladderCost: (rungs: OpenRung[]) => ladderCost(rungs),
 	/** A plan worked out: what is in it first, why the rest is not when that is known too. */
 	async plan(
-		plan: Pick<LessonPlan, "items" | "minutes" | "sure" | "limits">,
+		plan: Pick<LessonPlan, "items" | "minutes" | "sure" | "limits" | "ladders">,
 		onFirst: (view: PlanView) => void,
 	): Promise<Outcome<PlanView>> {
 		const first = viewPlan(plan, false);

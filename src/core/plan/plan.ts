@@ -61,6 +61,8 @@ export const LessonPlan = z
 		students: z.array(ident).check(z.minLength(1), z.maxLength(10)),
 		/** What it keeps to; left out, as usual. */
 		limits: z.optional(PlanLimits),
+		/** Ladders the pegs' part is for; left out, all of them. */
+		ladders: z.optional(z.array(ident).check(z.maxLength(40))),
 		wish: text(400),
 		/** One or two things to watch for all through. */
 		watch: z.array(label(120)).check(z.maxLength(2)),
@@ -97,6 +99,7 @@ export const planLabels = {
 	least: "least minutes",
 	value: "worth",
 	sure: "chance to end in time",
+	ladders: "ladders",
 	...limitLabels,
 	at: "place",
 };

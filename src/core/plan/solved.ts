@@ -10,8 +10,8 @@ export interface SolvedPlan {
 }
 
 /** What decides a plan's solution, as one text: where it is the same, so is the solution. */
-export const solvedFrom = ({ items, minutes, sure, limits }: LessonPlan): string =>
-	JSON.stringify([items, minutes, sure, limits]);
+export const solvedFrom = ({ items, minutes, sure, limits, ladders }: LessonPlan): string =>
+	JSON.stringify([items, minutes, sure, limits, ladders]);
 
 /** Works a plan out, without the reasons of what is left out: up to seconds, so never on a thread that answers. */
 export function solveFully(plan: LessonPlan): SolvedPlan {

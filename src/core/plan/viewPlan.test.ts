@@ -249,6 +249,18 @@ describe("a plan that ends in time", () => {
 		]);
 	});
 
+	test("only ladders that are ticked have a part of the pegs’ time; the peg of another is an item like others", () => {
+		const pegs = ["l", "m"].map((id) => item(`p-${id}`, { peg: true, ladder: id, least: 4, wish: 40, value: 0 }));
+		const minutes = (ladders?: string[]) => {
+			const made = viewPlan({ items: pegs, minutes: 60, sure: 0.5, ...(ladders ? { ladders } : {}) });
+			if (!made.ok) throw new Error("no plan");
+			return pegs.map(({ id }) => made.value.stretches.find((one) => one.item.id === id)?.minutes ?? 0);
+		};
+		expect(minutes()).toEqual([10, 10]);
+		expect(minutes(["m"])).toEqual([0, 20]);
+		expect(minutes([])).toEqual([0, 0]);
+	});
+
 	test("the coach’s own limits are kept: checks, new drills and the pegs’ part, none of them too", () => {
 		const view = (limits: Partial<typeof usualLimits>) => {
 			const all = [

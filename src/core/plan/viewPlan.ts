@@ -44,10 +44,17 @@ export interface PlanView {
 	surer: { sure: number; without: string[] } | null;
 }
 
-type Asked = Pick<LessonPlan, "minutes" | "sure" | "limits"> & { items: readonly PlannedItem[] };
+type Asked = Pick<LessonPlan, "minutes" | "sure" | "limits" | "ladders"> & { items: readonly PlannedItem[] };
 
 /** The same with nothing left open. */
-type Told = { [K in keyof Asked]-?: NonNullable<Asked[K]> };
+type Told = { [K in keyof Omit<Asked, "ladders">]-?: NonNullable<Asked[K]> };
+
+/** An item whose ladder has no part of the pegs' time in this lesson is one like others. */
+const asTicked = (item: PlannedItem, ladders: readonly string[] | undefined): PlannedItem => {
+	if (!item.peg || !ladders || (item.ladder && ladders.includes(item.ladder))) return item;
+	const { peg: _, ...rest } = item;
+	return rest;
+};
 
 /** A plan's items in the solver's terms: how far each strays beside its minutes. */
 const solvable = (items: readonly PlannedItem[]) => items.map((item) => ({ ...item, spread: spreadOf(item) }));
@@ -72,10 +79,14 @@ export function viewPlan(plan: Asked, reasons = true): Outcome<PlanView> {
 		items: inIt,
 		made: fitting,
 		words,
-	} = withPegs(wanted, forPegs(minutes, limits), (items) => {
-		const one = solved({ items, minutes, sure, limits });
-		return one.ok && one.value.isSure ? one : null;
-	});
+	} = withPegs(
+		wanted.map((item) => asTicked(item, plan.ladders)),
+		forPegs(minutes, limits),
+		(items) => {
+			const one = solved({ items, minutes, sure, limits });
+			return one.ok && one.value.isSure ? one : null;
+		},
+	);
 	const told: Told = { items: inIt, minutes, sure, limits };
 	const made = fitting ?? solved(told);
 	if (!made.ok) return { ok: false, refusals: made.refusals.map((one) => named(one, plan.items)) };

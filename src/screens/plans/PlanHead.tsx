@@ -112,12 +112,45 @@ const Limits = ({
 				onLimits={(limits, what) => onChange({ limits }, `limit ${what}`)}
 			/>
 		</div>
+		<Ticked plan={plan} onChange={onChange} />
 		<p className="hint">
 			Minutes of drills and talk apply when you fill the plan again.{" "}
 			<Link href="/plans/limits">change the limits of new plans</Link>
 		</p>
 	</details>
 );
+
+/** Ladders whose pegs have a part of the lesson: all, until one is unticked. Of one ladder there is nothing to tick. */
+function Ticked({
+	plan: { items, ladders },
+	onChange,
+}: {
+	plan: LessonPlan;
+	onChange: (part: Partial<LessonPlan>, what?: string) => void;
+}) {
+	const pegs = items.flatMap(({ peg, ladder, what }) => (peg && ladder ? [{ ladder, what }] : []));
+	if (pegs.length < 2) return null;
+	const ticked = ladders ?? pegs.map(({ ladder }) => ladder);
+	return (
+		<fieldset>
+			<legend className={css.small}>Pegs with a part of the lesson</legend>
+			{pegs.map(({ ladder, what }) => (
+				<Form.Check
+					key={ladder}
+					id={`peg-${ladder}`}
+					label={<span dir="auto">{what}</span>}
+					checked={ticked.includes(ladder)}
+					onChange={(event) =>
+						onChange(
+							{ ladders: event.target.checked ? [...ticked, ladder] : ticked.filter((one) => one !== ladder) },
+							`peg ${ladder}`,
+						)
+					}
+				/>
+			))}
+		</fieldset>
+	);
+}
 
 /** Those it is for, each to be left out of it. */
 const Without = ({

@@ -3,7 +3,6 @@
 import { proxy } from "comlink";
 import { useEffect, useState } from "react";
 import { LessonPlan, named, planLabels } from "@/core/plan/plan";
-import type { PlanLimits } from "@/core/plan/planLimits";
 import type { PlanView } from "@/core/plan/viewPlan";
 import { parse, type Refusal } from "@/core/refusals/refusals";
 import { keepPlan } from "@/server/planning";
@@ -17,27 +16,22 @@ function useView(
 ): { view: PlanView | null; refusals: readonly Refusal[] } {
 	const [view, setView] = useState<PlanView | null>(null);
 	const [refusals, setRefusals] = useState<readonly Refusal[]>([]);
-	const asked = JSON.stringify([
-		named(plan.items, plan.students, (id) => names[id]),
-		plan.minutes,
-		plan.sure,
-		plan.limits,
-	]);
+	const asked = JSON.stringify({
+		items: named(plan.items, plan.students, (id) => names[id]),
+		minutes: plan.minutes,
+		sure: plan.sure,
+		limits: plan.limits,
+		ladders: plan.ladders,
+	});
 	useEffect(() => {
 		let current = true;
-		const [items, minutes, sure, limits] = JSON.parse(asked) as [
-			LessonPlan["items"],
-			number,
-			number | null,
-			PlanLimits | null,
-		];
 		const show = (made: PlanView) => {
 			if (!current) return;
 			setView(made);
 			setRefusals([]);
 		};
 		void engine()
-			.plan({ items, minutes, ...(sure === null ? {} : { sure }), ...(limits === null ? {} : { limits }) }, proxy(show))
+			.plan(JSON.parse(asked) as Pick<LessonPlan, "items" | "minutes" | "sure" | "limits" | "ladders">, proxy(show))
 			.then((outcome) => {
 				if (!current) return;
 				if (outcome.ok) show(outcome.value);
