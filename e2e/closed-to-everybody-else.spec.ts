@@ -11,6 +11,7 @@ import { makeNamespace, startSqld } from "@/store/engine/sqld";
 import { saveAssignment } from "@/store/practice";
 import { addLink, linksOf, openLink, withdrawLink } from "@/store/practiceLinks";
 import { saveStudent } from "@/store/students";
+import { fetchOnce } from "./fetchOnce";
 import { pages } from "./pages";
 import { expect, Studio, test } from "./studio";
 
@@ -75,7 +76,7 @@ const entry = (change: object = {}, body: object = {}) => ({
 });
 
 function send(studio: Studio, token: string, body: unknown, headers: Record<string, string> = {}): Promise<Response> {
-	return fetch(`${studio.url}/p/${token}/acts`, {
+	return fetchOnce(`${studio.url}/p/${token}/acts`, {
 		method: "POST",
 		headers: { "content-type": "application/json", ...headers },
 		body: typeof body === "string" ? body : JSON.stringify(body),
@@ -122,14 +123,14 @@ test("a link reads and writes its own assignment and nothing else, whatever is s
 	expect(fresh[0]).toMatchObject({ kind: "practice", student: "pip", ladder: null, actor: "link", device: id });
 
 	// The page holds this student's practice, and nobody else's name.
-	const html = await (await fetch(`${studio.url}/p/${token}`)).text();
+	const html = await (await fetchOnce(`${studio.url}/p/${token}`)).text();
 	for (const name of ["Isolde", "Nimue", "isolde", other.id, other.token]) expect(html).not.toContain(name);
-	expect((await fetch(`${studio.url}/p/${token}/picture/${"0".repeat(64)}`)).status).toBe(404);
+	expect((await fetchOnce(`${studio.url}/p/${token}/picture/${"0".repeat(64)}`)).status).toBe(404);
 });
 
 test("a guessed, an ended and a withdrawn link open nothing, and say so plainly", async ({ studio }) => {
 	const { id, token } = await linkTo(studio);
-	const status = async (path: string) => (await fetch(`${studio.url}/p/${path}`)).status;
+	const status = async (path: string) => (await fetchOnce(`${studio.url}/p/${path}`)).status;
 	expect(await status(token)).toBe(200);
 	for (const wrong of ["x".repeat(43), token.slice(0, 42), `${token}x`, id, "..%2f..%2fapi%2fpack", "%00"])
 		expect([wrong, await status(wrong)]).toEqual([wrong, 404]);
@@ -139,7 +140,7 @@ test("a guessed, an ended and a withdrawn link open nothing, and say so plainly"
 		const [link] = await linksOf(store, id);
 		await withdrawLink(store, link?.id ?? "", true);
 	});
-	const closed = await fetch(`${studio.url}/p/${token}`);
+	const closed = await fetchOnce(`${studio.url}/p/${token}`);
 	expect(closed.status).toBe(410);
 	const words = await closed.text();
 	expect(words).toContain("Your coach has switched this link off.");
@@ -173,7 +174,7 @@ test("oversized, broken and strange bodies are refused in a sentence, and nothin
 		expect((await answer.json()).refusals[0].sentence).toMatch(/\.$/);
 	}
 	for (const method of ["GET", "PUT", "DELETE", "PATCH"])
-		expect((await fetch(`${studio.url}/p/${token}/acts`, { method })).status).toBe(405);
+		expect((await fetchOnce(`${studio.url}/p/${token}/acts`, { method })).status).toBe(405);
 	expect((await studio.events()).filter(({ device }) => device === id)).toEqual([]);
 });
 
@@ -188,7 +189,7 @@ test("script in every text stays text, on the student's page and on the coach's"
 	}
 	await page.goto(`/p/${token}`);
 	await expect(page.getByText("document.title").first()).toBeVisible();
-	const file = await (await fetch(`${studio.url}/api/practice/${id}/file`)).text();
+	const file = await (await fetchOnce(`${studio.url}/api/practice/${id}/file`)).text();
 	const path = join(studio.folder, "practice.html");
 	writeFileSync(path, file);
 	await page.goto(pathToFileURL(path).href);
@@ -209,10 +210,10 @@ test("a thousand requests a minute are politely refused past a limit, and anothe
 		const [first] = over as [Response, ...Response[]];
 		expect(Number(first.headers.get("retry-after"))).toBeGreaterThan(0);
 		expect((await first.json()).refusals[0].sentence).toContain("Wait a minute and open it again");
-		expect((await fetch(`${studio.url}/p/${other.token}`)).status).toBe(200);
+		expect((await fetchOnce(`${studio.url}/p/${other.token}`)).status).toBe(200);
 		// Guessing is counted together, whatever is guessed.
 		const guesses = await Promise.all(
-			Array.from({ length: 140 }, (_, i) => fetch(`${studio.url}/p/${String(i).padStart(43, "g")}`)),
+			Array.from({ length: 140 }, (_, i) => fetchOnce(`${studio.url}/p/${String(i).padStart(43, "g")}`)),
 		);
 		expect(guesses.filter(({ status }) => status === 429).length).toBeGreaterThanOrEqual(40);
 	} finally {
@@ -223,7 +224,7 @@ test("a thousand requests a minute are politely refused past a limit, and anothe
 test("every page says what its scripts may be: no inline one that this build did not write", async ({ studio }) => {
 	const { token } = await linkTo(studio);
 	for (const path of [...Object.values(pages).flat(), "/live", "/wrap", "/nowhere", `/p/${token}`, "/p/nowhere"]) {
-		const { headers } = await fetch(studio.url + path);
+		const { headers } = await fetchOnce(studio.url + path);
 		const policy = headers.get("content-security-policy") ?? "";
 		const scripts = policy.split(";").find((part) => part.trim().startsWith("script-src")) ?? "";
 		expect([path, scripts]).toEqual([path, expect.stringContaining("'self'")]);
@@ -242,14 +243,14 @@ test("addresses and drafts that are no text answer in a sentence, and never brea
 		"/api/pictures/%ff",
 		"/api/skills/%ff",
 	]) {
-		const { status } = await fetch(studio.url + path);
+		const { status } = await fetchOnce(studio.url + path);
 		expect([path, [400, 404].includes(status)]).toEqual([path, true]);
 	}
 	let deep: unknown = "x";
 	for (let i = 0; i < 3000; i++) deep = [deep];
 	for (const about of [deep, "half \ud800 a character", "nothing \u0000 more"]) {
 		const body = JSON.stringify({ at: null, skill: { name: "Any", about, positions: [] } });
-		const answer = await fetch(`${studio.url}/api/skills/three-balls`, {
+		const answer = await fetchOnce(`${studio.url}/api/skills/three-balls`, {
 			method: "POST",
 			headers: { "content-type": "application/json" },
 			body,

@@ -115,9 +115,12 @@ test("from an empty studio to one peg that moved up and one that moved down, by 
 	await page.getByRole("button", { name: "finish lesson" }).tap();
 
 	await expect(page.getByText(/Next lesson: Mon 1 Apr 2030/)).toBeVisible();
-	await page.getByRole("link", { name: "Perpetua Quill" }).tap();
-	await expect(page.getByRole("img", { name: /peg on rung 1 of 3, One club/ })).toBeVisible();
+	// Today says the last cue too: the student's page is waited for.
 	await expect(page.getByText(/Cue: “pour it”/)).toBeVisible();
+	await page.getByRole("link", { name: "Perpetua Quill" }).tap();
+	await expect(page).toHaveURL(/\/students\//);
+	await expect(page.getByRole("img", { name: /peg on rung 1 of 3, One club/ })).toBeVisible();
+	await expect(page.getByText("“pour it”", { exact: true })).toBeVisible();
 	await accessible(page);
 
 	const moves = (await studio.events()).flatMap((event) => (event.kind === "peg.moved" ? [event.body] : []));

@@ -7,6 +7,7 @@ import { openStore } from "@/store/db";
 import { eventsAfter } from "@/store/events";
 import { addLink } from "@/store/practiceLinks";
 import { catchUp, MEANING } from "@/store/projection";
+import { fetchOnce } from "./fetchOnce";
 import { demoFile, expect, Server, test } from "./studio";
 
 /** Two app processes serve one studio: whichever is asked, and whichever dies. */
@@ -28,14 +29,14 @@ test.afterAll(async () => {
 
 const at = (i: number, path: string) => `http://localhost:${(both[i % 2] as Server).port}${path}`;
 const post = (i: number, path: string, body: unknown) =>
-	fetch(at(i, path), {
+	fetchOnce(at(i, path), {
 		method: "POST",
 		headers: { "content-type": "application/json" },
 		body: typeof body === "string" ? body : JSON.stringify(body),
 	});
 
 test("phones that send to either, while one is killed and comes back: nothing is lost or doubled, and what follows is right", async () => {
-	const { studio } = (await (await fetch(at(0, "/api/pack"))).json()) as { studio: { id: string; epoch: number } };
+	const { studio } = (await (await fetchOnce(at(0, "/api/pack"))).json()) as { studio: { id: string; epoch: number } };
 	const phones = Array.from({ length: 6 }, (_, i) => new Phone(`phone-${i}`, `lesson-${i}`));
 	let ended = false;
 	const one = async (phone: Phone, i: number) => {
@@ -52,7 +53,7 @@ test("phones that send to either, while one is killed and comes back: nothing is
 				});
 				if (answer.ok) acked = Math.max(acked, ((await answer.json()) as { upTo: number }).upTo);
 				// Pages are asked for meanwhile: each brings what follows from the log up to date.
-				if (turn % 5 === 0) await (await fetch(at(i + turn, "/students/isolde"))).text();
+				if (turn % 5 === 0) await (await fetchOnce(at(i + turn, "/students/isolde"))).text();
 			} catch {
 				// That one is away: the next turn asks the other.
 			}
@@ -101,9 +102,9 @@ test("phones that send to either, while one is killed and comes back: nothing is
 });
 
 test("a job is known to both: followed, not begun twice, stopped and taken in through the other", async () => {
-	const book = await (await fetch(at(0, "/api/workbook?of=skill&id=clubs"))).text();
+	const book = await (await fetchOnce(at(0, "/api/workbook?of=skill&id=clubs"))).text();
 	const begun = (await (await post(0, "/api/jobs?kind=check", book)).json()) as { id: string };
-	const look = async (i: number) => (await (await fetch(at(i, `/api/jobs/${begun.id}`))).json()) as Job;
+	const look = async (i: number) => (await (await fetchOnce(at(i, `/api/jobs/${begun.id}`))).json()) as Job;
 	expect((await look(1)).state).toMatch(/running|done/);
 	if ((await look(1)).state === "running") {
 		const second = await post(1, "/api/jobs?kind=check", book);
@@ -115,7 +116,7 @@ test("a job is known to both: followed, not begun twice, stopped and taken in th
 	expect(take.status).toBe(200);
 	const taken = (await take.json()) as { id: string };
 	await expect
-		.poll(async () => ((await (await fetch(at(0, `/api/jobs/${taken.id}`))).json()) as Job).state)
+		.poll(async () => ((await (await fetchOnce(at(0, `/api/jobs/${taken.id}`))).json()) as Job).state)
 		.toBe("done");
 });
 
@@ -125,7 +126,7 @@ test("a private link is asked for so often in all, whichever process answers", a
 	store.close();
 	const answers: number[] = [];
 	for (let i = 0; i < 130; i++) {
-		const answer = await fetch(at(i, `/p/${token}`));
+		const answer = await fetchOnce(at(i, `/p/${token}`));
 		await answer.text();
 		answers.push(answer.status);
 	}
