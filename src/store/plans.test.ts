@@ -1,5 +1,6 @@
 import { Booking, type Booking as BookingBody } from "@/core/calendar/booking";
 import { LessonPlan } from "@/core/plan/plan";
+import { solveFully } from "@/core/plan/solved";
 import { check, emptyStudio, live, sentences, store, take, workbook } from "@/store/__tests__/smallStudio";
 import {
 	addFeed,
@@ -17,6 +18,7 @@ import { eraseStudent } from "./erase";
 import { makePack } from "./pack";
 import { findPlan, plansBefore, plansFrom, savePlan } from "./plans";
 import { catchUp } from "./projection";
+import { saveSolved } from "./solvedPlans";
 
 const plan = (students: string[], day = "2099-01-01"): LessonPlan =>
 	LessonPlan.parse({
@@ -69,10 +71,18 @@ test("a plan is kept against its revision; an older one is told that it was chan
 	expect(await plansBefore(store, "2099-01-01")).toEqual([]);
 });
 
+/** As the server does before a pack is made. */
+const solveAll = async () =>
+	saveSolved(
+		store,
+		(await plansFrom(store, "2000-01-01")).map((row) => ({ row, solved: solveFully(row.plan) })),
+	);
+
 test("a device's pack holds the plans to come, worked out", async () => {
 	await live();
 	await made(savePlan(store, plan(["student"]), null));
 	await made(savePlan(store, plan(["student"], "2000-01-01"), null));
+	await solveAll();
 	const { plans } = await makePack(store, null);
 	expect(plans).toMatchObject([
 		{
@@ -87,6 +97,7 @@ test("a device's pack holds the plans to come, worked out", async () => {
 test("in a plan for several, what is said to one of them does not go into the lesson's record", async () => {
 	await live();
 	await made(savePlan(store, plan(["student", "zoe"]), null));
+	await solveAll();
 	const { plans } = await makePack(store, null);
 	expect(plans?.[0]?.taken.stretches).toMatchObject([
 		{ what: "Talk", student: "student" },
