@@ -55,6 +55,8 @@ test.describe("at the bench", () => {
 		await page.getByRole("button", { name: "add the item" }).click();
 		await expect(line(page).filter({ hasText: "Film the finish" })).toContainText("6");
 		await page.getByRole("button", { name: "pin everything" }).click();
+		// The next plan is worked out meanwhile: all of it is pinned once it is there.
+		await expect(line(page).filter({ hasNotText: "pinned" })).toHaveCount(0);
 		const before = await line(page).allTextContents();
 		await page.reload();
 		await expect(page.getByTestId("worth")).toContainText("planned");

@@ -12,6 +12,7 @@ import { forkNamespace, makeNamespace, type Sqld, startSqld } from "@/store/engi
 import { eventsAfter } from "@/store/events";
 import { catchUp } from "@/store/projection";
 import { chromiumPath, quiet } from "./browser";
+import { fetchOnce } from "./fetchOnce";
 import "./stacks";
 
 /** The demo studio, made once for all journeys by `setup.ts`. */
@@ -113,7 +114,7 @@ export class Server {
 		for (let i = 0; i < 1800; i++) {
 			// Whether it answers is all that is asked: a pack would be a tenth of a second of work for each journey.
 			if (
-				await fetch(`http://localhost:${this.port}/api/health`).then(
+				await fetchOnce(`http://localhost:${this.port}/api/health`).then(
 					({ ok }) => ok,
 					() => false,
 				)
