@@ -113,10 +113,9 @@ export async function copyWeek(monday: unknown): Promise<Outcome<WeekMade>> {
 		if (to) free.delete(to);
 		if (!to) without.push(row.who);
 		if (!to || to.plan) continue;
-		const { items } = await gatherFor(to.students, to.day, plan.plan.limits);
 		const { day: on, time, minutes } = to;
-		const body = { ...plan.plan, day: on, time, minutes, items: gatherAgain(plan.plan.items, items) };
-		const kept = await savePlan(open, body, null);
+		const body = await copied(plan.plan, { day: on, students: plan.plan.students });
+		const kept = await savePlan(open, { ...body, time, minutes }, null);
 		if (!kept.ok) return kept;
 		made.push(kept.value.id);
 	}
@@ -155,6 +154,13 @@ export async function gatherPlan(typed: unknown): Promise<Outcome<LessonPlan["it
 	return { ok: true, value: gatherAgain(read.value.items, items) };
 }
 
+/** A plan for another day or other students: what the coach set stays, what is known is gathered anew. */
+async function copied(plan: LessonPlan, to: Pick<LessonPlan, "day" | "students">): Promise<LessonPlan> {
+	const { items, watch, wish } = await gatherFor(to.students, to.day, plan.limits);
+	const same = to.students.join() === plan.students.join();
+	return { ...plan, ...to, items: gatherAgain(plan.items, items), ...(same ? {} : { watch, wish }) };
+}
+
 /** The same plan on another day, or for another student: their own candidates, and what was set by hand. */
 export async function copyPlan(id: unknown, to: unknown): Promise<Outcome<Saved>> {
 	const read = parse(
@@ -167,19 +173,7 @@ export async function copyPlan(id: unknown, to: unknown): Promise<Outcome<Saved>
 	const row = await findPlan(open, read.value.id);
 	if (!row) return refuse("id", "This plan was deleted. Nothing was copied.");
 	const { day: on, students } = read.value.to;
-	const { items, watch, wish } = await gatherFor(students, on, row.plan.limits);
-	const same = students.join() === row.plan.students.join();
-	const made = await saved(
-		open,
-		{
-			...row.plan,
-			day: on,
-			students,
-			items: gatherAgain(row.plan.items, items),
-			...(same ? {} : { watch, wish }),
-		},
-		null,
-	);
+	const made = await saved(open, await copied(row.plan, { day: on, students }), null);
 	if (made.ok) revalidatePath("/", "layout");
 	return made;
 }

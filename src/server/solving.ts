@@ -44,8 +44,8 @@ export function solutionsOf(
 	return mine;
 }
 
-/** Has every plan solved that a device takes along, before its pack is made. */
-export const solveForPack = async (open: Store): Promise<unknown> =>
+/** Has every plan solved that a device takes along. */
+const solveForPack = async (open: Store): Promise<unknown> =>
 	solutionsOf(open, await plansFrom(open, dayAfter(serverDay(), -1), MOST_PACKED));
 
 /** Begins to solve a plan that was just saved, so that whoever reads it next finds it solved. Only where pages are served. */

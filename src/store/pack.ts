@@ -31,8 +31,10 @@ import { studioMark } from "./studio";
  * Everything a device needs to run a lesson: students, ladders with their pegs, what
  * was promised and parked. `without` leaves out the lesson it is for, which knows of
  * itself: the pack says how things stood before.
+ *
+ * @param solutions of its plans: those that are stored, where nothing else is said
  */
-export async function makePack(store: Store, without: string | null): Promise<Pack> {
+export async function makePack(store: Store, without: string | null, solutions = solvedPlans): Promise<Pack> {
 	await catchUpIfRoom(store);
 	const students = (await listStudents(store)).filter((row) => !row.archived);
 	const [studio, rows, skills, promises, parked, worked, { coach }, open, used, lastOnes, plans, keys, digests] =
@@ -107,7 +109,7 @@ export async function makePack(store: Store, without: string | null): Promise<Pa
 		parked,
 		...ofTheCoach(coach),
 		...(await languagesOf(store, students)),
-		plans: plansIn(plans, await solvedPlans(store, plans)),
+		plans: plansIn(plans, await solutions(store, plans)),
 		open: open.map(({ lesson, students: who, day }) => ({ lesson, students: who, day })),
 	};
 }

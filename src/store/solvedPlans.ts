@@ -1,11 +1,11 @@
+import { createHash } from "node:crypto";
 import { inArray } from "drizzle-orm";
-import { hashOf } from "@/core/hash/hash";
 import { type SolvedPlan, solvedFrom } from "@/core/plan/solved";
 import type { Store } from "./db";
 import type { PlanRow } from "./plans";
 import * as t from "./schema";
 
-const markOf = ({ plan }: PlanRow): string => hashOf(solvedFrom(plan));
+const markOf = ({ plan }: PlanRow): string => createHash("sha256").update(solvedFrom(plan)).digest("hex");
 
 /** Solutions of these plans, by their id; one that was changed since it was worked out has none. */
 export async function solvedPlans({ db }: Store, rows: readonly PlanRow[]): Promise<Map<string, SolvedPlan>> {
