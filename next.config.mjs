@@ -1,4 +1,6 @@
 import { fileURLToPath } from "node:url";
+import { PHASE_DEVELOPMENT_SERVER, PHASE_PRODUCTION_BUILD } from "next/constants.js";
+import { zodParts } from "./scripts/zodParts.mjs";
 
 const header = (values) => Object.entries(values).map(([key, value]) => ({ key, value }));
 
@@ -29,7 +31,7 @@ const studentHeaders = header({
 });
 
 /** @type {import('next').NextConfig} */
-export default {
+const config = {
 	// Jest reads this list too: these ship ES modules only.
 	transpilePackages: ["uuid", "canonicalize", "@noble/hashes", "idb", "pure-rand"],
 	serverExternalPackages: ["@libsql/client", "libsql"],
@@ -50,3 +52,10 @@ export default {
 	// Each page's code is read when it is first asked for: a server that was killed answers again in 0.9 s, not in 1.6.
 	experimental: { serverActions: { bodySizeLimit: "2mb" }, preloadEntriesOnStart: false },
 };
+
+/** Whoever bundles gets the schema library's parts for the browser; the server has all of it. */
+export default async function configFor(phase) {
+	if (phase !== PHASE_PRODUCTION_BUILD && phase !== PHASE_DEVELOPMENT_SERVER) return config;
+	const resolveAlias = { "zod/mini": { browser: await zodParts() } };
+	return { ...config, turbopack: { ...config.turbopack, resolveAlias } };
+}
