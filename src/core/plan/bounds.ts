@@ -1,3 +1,6 @@
+import { MOST_COUNTED } from "./item";
+import { countedIn, ENDS, type End, endIn, STATES, stateOf } from "./states";
+
 /**
  * Upper bounds for the search of a plan that ends in time. The condition (variance at most what its mean has room
  * for) is priced: a minute squared of variance costs lambda. What the rest of the items can add at best, at that
@@ -20,33 +23,40 @@ export interface Step {
 	most: number;
 	/** The first of its class: what was counted before decides nothing. */
 	opens: boolean;
+	/** How the lesson would end on it; null for the wrap-up, before which it ends. */
+	end: End | null;
 }
 
-const COUNTED = 3;
 const NEVER = Number.NEGATIVE_INFINITY;
 
-/** What can still be earned at best from each step on, by what is counted and the minutes it takes. */
-function restOf(steps: readonly Step[], minutes: number, price: number): Float64Array[] {
+/**
+ * What can still be earned at best from each step on, by the state so far and the minutes it takes.
+ *
+ * @param endWell the last thing before the wrap-up has to be one to end on
+ */
+function restOf(steps: readonly Step[], minutes: number, price: number, endWell: boolean): Float64Array[] {
 	const width = minutes + 1;
-	let next = new Float64Array(COUNTED * width).fill(NEVER);
-	for (let c = 0; c < COUNTED; c++) next[c * width] = 0;
+	let next = new Float64Array(STATES * width).fill(NEVER);
+	for (let state = 0; state < STATES; state++) if (!endWell || endIn(state) !== ENDS.badly) next[state * width] = 0;
 	const all = [next];
 	for (let k = steps.length - 1; k >= 0; k--) {
 		const step = steps[k] as Step;
-		const here = new Float64Array(COUNTED * width).fill(NEVER);
+		const here = new Float64Array(STATES * width).fill(NEVER);
 		const opensNext = steps[k + 1]?.opens ?? true;
-		for (let c = 0; c < COUNTED; c++) {
-			const left = (opensNext ? 0 : c) * width;
-			if (!step.always) for (let r = 0; r < width; r++) here[c * width + r] = next[left + r] as number;
-			const now = c + (step.counts ? 1 : 0);
-			if (now > step.most || now >= COUNTED) continue;
-			const taken = (opensNext ? 0 : now) * width;
+		const after = (counted: number, end: End) => stateOf(opensNext ? 0 : counted, end) * width;
+		for (let state = 0; state < STATES; state++) {
+			const [counted, end] = [countedIn(state), endIn(state)];
+			const left = after(counted, end);
+			if (!step.always) for (let r = 0; r < width; r++) here[state * width + r] = next[left + r] as number;
+			const now = counted + (step.counts ? 1 : 0);
+			if (now > step.most || now > MOST_COUNTED || (step.end === null && endWell && end === ENDS.badly)) continue;
+			const taken = after(now, step.end ?? end);
 			step.values.forEach((value, i) => {
 				const long = step.least + i;
 				const gain = value - price * (long * step.spread) ** 2;
 				for (let r = long; r < width; r++) {
 					const one = gain + (next[taken + r - long] as number);
-					if (one > (here[c * width + r] as number)) here[c * width + r] = one;
+					if (one > (here[state * width + r] as number)) here[state * width + r] = one;
 				}
 			});
 		}
@@ -56,55 +66,67 @@ function restOf(steps: readonly Step[], minutes: number, price: number): Float64
 	return all;
 }
 
+/** Prices that are tried, per square minute: none, and from next to nothing to more than any drill earns. */
+const PRICES: readonly number[] = [0, ...Array.from({ length: 18 }, (_, i) => 2 ** (-8 + i / 2))];
+
+/** What can be reached at one price: by the steps that were looked at, the state and the mean so far. */
+interface AtPrice {
+	price: number;
+	most: readonly Float64Array[];
+}
+
 export class Bounds {
 	private constructor(
+		/** The price at the mean of the best bound. */
 		readonly price: number,
-		/** By the steps that were looked at, what is counted and the mean so far: the most that can still be added. */
-		private readonly most: readonly Float64Array[],
+		private readonly prices: readonly AtPrice[],
 		private readonly width: number,
 	) {}
 
 	/**
+	 * Each whole mean has its own price, that which makes its bound least: what a long plan has to pay for would be
+	 * a gift to a short one, which has room for more than it can stray.
+	 *
 	 * @param room the most variance of each whole mean; infinite where any will do
 	 * @param widest the largest spread of all there is, what is pinned among it: as a share
-	 * @returns the bounds at the price that makes them least
 	 */
-	static of(steps: readonly Step[], room: readonly number[], widest: number): Bounds {
+	static of(steps: readonly Step[], room: readonly number[], widest: number, endWell: boolean): Bounds {
 		const width = room.length;
 		// No plan of that mean strays more.
 		const capped = room.map((variance, mean) => Math.min(variance, (widest * mean) ** 2));
-		// The bound of the whole at a price: only the first step's row is needed for it.
-		const whole = (price: number): number => {
-			const [first] = restOf(steps, width - 1, price) as [Float64Array];
-			return Math.max(...capped.map((variance, mean) => (first[mean] as number) + price * variance));
-		};
-		let best = { price: 0, bound: whole(0) };
-		const look = (price: number) => {
-			const bound = whole(price);
-			if (bound < best.bound) best = { price, bound };
-		};
-		for (let power = -9; power <= 1; power += 2) look(2 ** power);
-		// The bound is convex in the price.
-		for (const by of [2, 1.4, 1.2, 1.1]) {
-			const { price } = best;
-			look(price * by);
-			look(price / by);
-		}
-		const most = restOf(steps, width - 1, best.price).map((rest) => {
-			const row = new Float64Array(COUNTED * width).fill(NEVER);
-			for (let c = 0; c < COUNTED; c++)
-				for (let mean = 0; mean < width; mean++)
-					for (let r = 0; mean + r < width; r++) {
-						const one = (rest[c * width + r] as number) + best.price * (capped[mean + r] as number);
-						if (one > (row[c * width + mean] as number)) row[c * width + mean] = one;
-					}
-			return row;
+		const rests = PRICES.map((price) => restOf(steps, width - 1, price, endWell));
+		const best = capped.map((variance, mean) => {
+			const bounds = PRICES.map((price, k) => (rests[k]?.[0]?.[mean] as number) + price * variance);
+			const bound = Math.min(...bounds);
+			return { bound, k: bounds.indexOf(bound) };
 		});
-		return new Bounds(best.price, most, width);
+		const top = best.reduce((a, b) => (b.bound > a.bound ? b : a));
+		const prices = [...new Set(best.map(({ k }) => k))].map((k): AtPrice => {
+			const price = PRICES[k] as number;
+			const means = capped.flatMap((_, mean) => (best[mean]?.k === k ? [mean] : []));
+			return { price, most: (rests[k] as Float64Array[]).map((rest) => mostOf(rest, means, capped, price)) };
+		});
+		return new Bounds(PRICES[top.k] as number, prices, width);
 	}
 
-	/** The most a way can come to: after so many steps, with its mean, variance and value. */
-	atMost(steps: number, counted: number, mean: number, variance: number, value: number): number {
-		return value - this.price * variance + ((this.most[steps] as Float64Array)[counted * this.width + mean] as number);
+	/** Whether a way may come to so much: after so many steps, with its mean, variance and value. */
+	reaches(least: number, steps: number, state: number, mean: number, variance: number, value: number): boolean {
+		const at = state * this.width + mean;
+		for (const { price, most } of this.prices)
+			if (value - price * variance + ((most[steps] as Float64Array)[at] as number) >= least) return true;
+		return false;
 	}
+}
+
+/** The most that can be added at a price by the state and the mean so far, to end on one of those means. */
+function mostOf(rest: Float64Array, means: readonly number[], room: readonly number[], price: number): Float64Array {
+	const width = room.length;
+	const row = new Float64Array(STATES * width).fill(NEVER);
+	for (let state = 0; state < STATES; state++)
+		for (const end of means)
+			for (let mean = 0; mean <= end; mean++) {
+				const one = (rest[state * width + end - mean] as number) + price * (room[end] as number);
+				if (one > (row[state * width + mean] as number)) row[state * width + mean] = one;
+			}
+	return row;
 }

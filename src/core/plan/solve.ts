@@ -16,7 +16,8 @@ import {
 import { UNKNOWN_SPREAD } from "./minutes";
 import { overrunOf } from "./overrun";
 import { type Most, mostBy, usualLimits } from "./planLimits";
-import { ENDS, Look, type Room, stateOf, Table, type Way } from "./ways";
+import { ENDS, endOf, stateOf } from "./states";
+import { Look, type Room, Table, type Way } from "./ways";
 
 export interface Plan {
 	/** In the order of the lesson. */
@@ -173,6 +174,7 @@ function search(
 			counts: !item.always && most !== Number.POSITIVE_INFINITY,
 			most,
 			opens: free[i - 1]?.item.class !== item.class,
+			end: endOf(item),
 		};
 	});
 	const run = (look: Look | null): Way | null => {
@@ -203,6 +205,8 @@ function search(
 					value: sum(pins, ({ item, minutes: long }) => earns(item, long)),
 					spread: Math.max(0, ...pins.map(({ item }) => item.spread ?? UNKNOWN_SPREAD)),
 				},
+				// What is pinned may come last, whatever stands before it.
+				endWell && pins.length === 0,
 				run,
 			)
 		: run(null);
@@ -220,10 +224,11 @@ function searchSure(
 	steps: readonly Step[],
 	room: Room,
 	pins: { value: number; spread: number },
+	endWell: boolean,
 	run: (look: Look | null) => Way | null,
 ): Way | null {
 	const widest = Math.max(pins.spread, ...steps.map(({ spread }) => spread));
-	const bounds = Bounds.of(steps, room, widest);
+	const bounds = Bounds.of(steps, room, widest, endWell);
 	const opens = steps.map((step) => step.opens);
 	const first = run(new Look(bounds, opens, pins.value, Number.NEGATIVE_INFINITY, FEW));
 	return run(new Look(bounds, opens, pins.value, first?.value ?? Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY));

@@ -1,6 +1,7 @@
 import type { Bounds } from "./bounds";
-import { EPSILON, earns, endsWell, MOST_COUNTED, type Placed, type PlanItem } from "./item";
+import { EPSILON, earns, type Placed, type PlanItem } from "./item";
 import { UNKNOWN_SPREAD } from "./minutes";
+import { countedIn, ENDS, type End, endIn, endOf, STATES, stateOf } from "./states";
 
 /** The most variance with which so many minutes, on average, end in time; nothing where they cannot. */
 export type Room = readonly number[];
@@ -27,17 +28,36 @@ export function better(a: Way, b: Way): boolean {
 	return a.low !== b.low ? a.low > b.low : a.variance < b.variance - EPSILON;
 }
 
+/**
+ * Puts a way among those to the same place, unless one of its mean is no worse and strays no more; takes out those it
+ * does that to. They stand by mean, of one mean by variance: each strays more than the one before it, and is better.
+ *
+ * @returns whether it was put in
+ */
+export function keepBest(here: Way[], way: Way): boolean {
+	// The first that strays more, of a mean no smaller.
+	let [from, to] = [0, here.length];
+	while (from < to) {
+		const middle = (from + to) >> 1;
+		const one = here[middle] as Way;
+		if (one.mean < way.mean || (one.mean === way.mean && one.variance <= way.variance + EPSILON)) from = middle + 1;
+		else to = middle;
+	}
+	const before = here[from - 1];
+	if (before?.mean === way.mean && !better(way, before)) return false;
+	let first = from;
+	while (first > 0 && strays(here[first - 1] as Way, way) && better(way, here[first - 1] as Way)) first--;
+	let end = from;
+	while (end < here.length && strays(here[end] as Way, way) && better(way, here[end] as Way)) end++;
+	here.splice(first, end - first, way);
+	return true;
+}
+
+/** Whether the first strays at least as much as the second, on as many minutes. */
+const strays = (one: Way, way: Way): boolean => one.mean === way.mean && one.variance >= way.variance - EPSILON;
+
 /** Half of sixty places each: a double holds both without loss. */
 const HALF = 30;
-
-/** How the last thing before the wrap-up stands: there is none yet, it is one to end on, or it is not. */
-export const ENDS = { none: 0, well: 1, badly: 2 } as const;
-type End = (typeof ENDS)[keyof typeof ENDS];
-const endOf = (item: PlanItem): End => (endsWell(item) ? ENDS.well : ENDS.badly);
-
-/** States at one minute: as many of a class that is limited as there were, and how the last thing stands. */
-const STATES = (MOST_COUNTED + 1) * 3;
-export const stateOf = (counted: number, end: End): number => counted * 3 + end;
 
 export interface Pin {
 	item: PlanItem;
@@ -64,9 +84,10 @@ export class Look {
 		this.at += 1;
 	}
 
-	reaches(state: number, { mean, variance, value }: Way): boolean {
-		const counted = (this.opens[this.at] ?? true) ? 0 : Math.floor(state / 3);
-		return this.bounds.atMost(this.at, counted, mean, variance, value) + this.pinned >= this.known - EPSILON;
+	reaches(state: number, mean: number, variance: number, value: number): boolean {
+		const counted = (this.opens[this.at] ?? true) ? 0 : countedIn(state);
+		const least = this.known - EPSILON - this.pinned;
+		return this.bounds.reaches(least, this.at, stateOf(counted, endIn(state)), mean, variance, value);
 	}
 
 	/** Of more than a few the one least worth at the price of its variance goes. */
@@ -106,25 +127,21 @@ export class Table {
 			if (!known || better(way, known)) here[0] = way;
 			return;
 		}
-		if (way.variance > (this.room[way.mean] as number) + EPSILON) return;
-		if (this.look && !this.look.reaches(state, way)) return;
-		let kept = 0;
-		for (const one of here) {
-			const isSame = one.mean === way.mean;
-			if (isSame && one.variance <= way.variance + EPSILON && !better(way, one)) return;
-			if (!(isSame && way.variance <= one.variance + EPSILON && better(way, one))) here[kept++] = one;
-		}
-		here.length = kept;
-		here.push(way);
-		this.look?.narrow(here);
+		if (this.canServe(state, way.mean, way.variance, way.value) && keepBest(here, way)) this.look?.narrow(here);
+	}
+
+	/** Whether a way of that mean and variance may end in time, and can still be worth as much as a plan that is known. */
+	private canServe(state: number, mean: number, variance: number, value: number): boolean {
+		if (!this.room) return true;
+		if (variance > (this.room[mean] as number) + EPSILON) return false;
+		return !this.look || this.look.reaches(state, mean, variance, value);
 	}
 
 	/** Every way to a minute in a stretch, with how many of the class there are and how its last thing stands. */
 	private each(from: number, to: number, see: (way: Way, t: number, counted: number, end: End) => void): void {
 		for (let t = from; t <= to; t++)
 			for (let state = 0; state < STATES; state++)
-				for (const way of this.ways[t * STATES + state] as Way[])
-					see(way, t, Math.floor(state / 3), (state % 3) as End);
+				for (const way of this.ways[t * STATES + state] as Way[]) see(way, t, countedIn(state), endIn(state));
 	}
 
 	/** One thing more at the end of a way. */
@@ -133,13 +150,18 @@ export class Table {
 		item: PlanItem,
 		{ at, minutes, counted, end, bit }: { at: number; minutes: number; counted: number; end: End; bit: number | null },
 	): void {
-		this.put(at + minutes, stateOf(counted, item.class === "wrap-up" ? end : endOf(item)), {
-			value: way.value + earns(item, minutes),
+		const state = stateOf(counted, endOf(item) ?? end);
+		const [mean, value] = [way.mean + minutes, way.value + earns(item, minutes)];
+		const variance = way.variance + (minutes * (item.spread ?? UNKNOWN_SPREAD)) ** 2;
+		// Asked before anything is made: most ways end here.
+		if (!this.canServe(state, mean, variance, value)) return;
+		this.put(at + minutes, state, {
+			value,
 			items: way.items + 1,
 			high: way.high + (bit !== null && bit >= HALF ? 2 ** (bit - HALF) : 0),
 			low: way.low + (bit !== null && bit < HALF ? 2 ** bit : 0),
-			mean: way.mean + minutes,
-			variance: way.variance + (minutes * (item.spread ?? UNKNOWN_SPREAD)) ** 2,
+			mean,
+			variance,
 			before: way,
 			placed: { id: item.id, at, minutes },
 		});
