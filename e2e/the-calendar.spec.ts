@@ -1,8 +1,10 @@
 import type { Page } from "@playwright/test";
 import ICAL from "ical.js";
+import { occurrences } from "@/core/calendar/booking";
 import { dayAfter } from "@/core/text/fields";
+import { listBookings } from "@/store/bookings";
 import { today } from "@/ui/dates";
-import { accessible, expect, test, touch } from "./studio";
+import { accessible, allSent, expect, good, test, touch } from "./studio";
 
 test.use({
 	demo: true,
@@ -284,4 +286,70 @@ test("a season to a date: what each ladder asks for side by side, which lessons 
 	await expect(practice.getByText(/^12 days for Isolde/)).toBeVisible();
 	await page.getByLabel("By (date)").fill(today());
 	await expect(page.getByText("Choose a date after today.")).toBeVisible();
+});
+
+test("a next lesson agreed at the wrap-up stands in calendar, Today, season and file; another day moves it and adds none", async ({
+	page,
+	request,
+	studio,
+}) => {
+	const now = today();
+	// Days of the coming week on which she has no lesson.
+	const booked = await studio.inStore(async (store) =>
+		(await listBookings(store))
+			.filter(({ booking }) => booking.students.includes("isolde"))
+			.flatMap(({ id, booking }) => occurrences(id, booking, now, dayAfter(now, 6)).map(({ day }) => day)),
+	);
+	const [first = "", second = ""] = [1, 2, 3, 4, 5, 6]
+		.map((n) => dayAfter(now, n))
+		.filter((one) => !booked.includes(one));
+	const theirs = async (): Promise<string[]> => {
+		await page.goto("/calendar");
+		await touch(page, "list").click();
+		const rows = page.getByRole("region", { name: "Two weeks" }).getByRole("listitem");
+		await expect(rows.first()).toBeVisible();
+		return rows.filter({ hasText: "Isolde" }).filter({ hasText: "06:25" }).allTextContents();
+	};
+	const lessonsUntil = async (): Promise<number> => {
+		await page.goto("/season?student=isolde");
+		await page.getByLabel("By (date)").fill(dayAfter(now, 6));
+		const words = page.getByText(/lessons? until then in the calendar/);
+		await expect(words).toBeVisible();
+		return Number((await words.textContent())?.match(/\d+/)?.[0]);
+	};
+	await page.goto("/calendar");
+	await touch(page, "list").click();
+	await page.getByLabel("Name of the calendar").fill("my phone");
+	await page.getByRole("button", { name: "make a link" }).click();
+	const address = (await page.locator("code").textContent()) ?? "";
+	const inFile = async () =>
+		eventsIn(await (await request.get(address)).text()).filter(({ at }) => inVienna(at) === "06:25");
+
+	await page.goto("/students/isolde");
+	await page.getByRole("button", { name: /^start lesson: Three-club cascade, left/ }).click();
+	await good(page).click();
+	await allSent(page);
+	const lesson = (await studio.events()).at(-1)?.lesson ?? "";
+	// Today's lesson is held now, and no longer to come.
+	const before = await lessonsUntil();
+	for (const day of [first, second]) {
+		await page.goto(`/wrap?lesson=${lesson}`);
+		await page.getByLabel("Next lesson", { exact: true }).fill(day);
+		await page.getByLabel("Start, if not as usual").fill("06:25");
+		await expect(page.getByText(/^In the calendar: 06:25/)).toBeVisible();
+		await page.getByRole("button", { name: /^(finish lesson|save the changes)$/ }).click();
+		await expect(page).not.toHaveURL(/wrap/);
+
+		const rows = await theirs();
+		expect(rows).toHaveLength(1);
+		expect(await lessonsUntil()).toBe(before + 1);
+		const events = await inFile();
+		expect(events).toHaveLength(1);
+		expect(events[0]?.at.toLocaleDateString("en-CA", { timeZone: "Europe/Vienna" })).toBe(day);
+		await page.goto("/");
+		const week = page.getByRole("region", { name: "This week" });
+		await week.getByText(/in the days after/).click();
+		await expect(week.getByRole("listitem").filter({ hasText: "06:25" })).toHaveCount(1);
+		await expect(week.getByRole("listitem").filter({ hasText: "06:25" })).toContainText("Isolde");
+	}
 });

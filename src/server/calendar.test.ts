@@ -3,6 +3,7 @@ import { bookLesson, closeLesson } from "@/core/commands/said";
 import { hashEvent } from "@/core/log/parseEvent";
 import { onLadder, store, url } from "@/store/__tests__/smallStudio";
 import { listBookings } from "@/store/bookings";
+import { lessonsBetween } from "@/store/calendar";
 import { storeAt } from "@/store/db";
 import { pushEvents } from "@/store/events";
 import { changeFromHere, changeLesson, keepBooking, keepTeaching, nextLessonOn, undoCalendar } from "./calendar";
@@ -64,19 +65,35 @@ test("a lesson agreed at the wrap-up stands in calendar, season and file; change
 	expect(await lessons()).toEqual(["2026-03-12|09:15|Ida|||"]);
 });
 
+test("the hour of an agreed lesson is that of the coach's clock, wherever the server stands", async () => {
+	const phone = new Phone("phone-z", "lesson-z").begin(onLadder, "r1").row("g");
+	phone.write(
+		closeLesson(phone.view(), "", [{ student: "student", parting: { note: "", next: "2026-03-10", time: "09:15" } }]),
+	);
+	const abroad = phone.events.map(({ hash: _, ...event }) => hashEvent({ ...event, tz: "Pacific/Auckland" }));
+	await pushEvents(store, phone.device, abroad);
+	const [agreed] = await lessonsBetween(await upToDate(), "2026-03-10", "2026-03-10");
+	expect(new Date(agreed?.at ?? 0).toISOString()).toBe("2026-03-09T20:15:00.000Z");
+	expect(await (await calendarFile(await upToDate())).text()).toContain("DTSTART:20260309T201500Z");
+});
+
 test("where the series has a lesson on that day it is that one; the wrap-up is told the hour, the place and a clash", async () => {
 	said(await keepBooking(weekly, null));
 	await closedWith("2026-03-10");
 	expect((await lessons("2026-03-10", "2026-03-10")).length).toBe(1);
-	expect(said(await nextLessonOn("student", "2026-03-10", ""))).toEqual({ time: "16:00", place: "Quay", clash: null });
+	expect(said(await nextLessonOn("student", "2026-03-10", "", "UTC"))).toEqual({
+		time: "16:00",
+		place: "Quay",
+		clash: null,
+	});
 	said(await keepBooking({ ...weekly, students: ["zoe"], day: "2026-03-12", place: "Hall" }, null));
 	// As usual: the hour and the place of the student's own series.
-	expect(said(await nextLessonOn("student", "2026-03-12", ""))).toMatchObject({
+	expect(said(await nextLessonOn("student", "2026-03-12", "", "UTC"))).toMatchObject({
 		time: "16:00",
 		place: "Quay",
 		clash: "The lesson at 16:00 is not over yet.",
 	});
-	expect(said(await nextLessonOn("student", "2026-03-12", "10:00")).clash).toBeNull();
+	expect(said(await nextLessonOn("student", "2026-03-12", "10:00", "UTC")).clash).toBeNull();
 });
 
 test("an agreed lesson is moved or called off on the grid, and back as it was agreed", async () => {

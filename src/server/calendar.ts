@@ -92,7 +92,7 @@ async function bookAgreed(
 	const agreed = (await agreedBetween(open, on, on)).find((one) => one.student === student);
 	if (!agreed) return refuse("id", GONE);
 	const bookings = (await listBookings(open)).map(({ booking }) => booking);
-	const before = asBooking(agreed, bookings, Intl.DateTimeFormat().resolvedOptions().timeZone);
+	const before = asBooking(agreed, bookings);
 	const saved = await saveBooking(open, changeOne(before, on, change), null);
 	return saved.ok ? { ok: true, value: { before, at: saved.value, made: saved.value.id } } : saved;
 }
@@ -255,29 +255,35 @@ export interface NextLesson {
 	clash: string | null;
 }
 
-/** @param time empty for the student's usual hour */
-export async function nextLessonOn(student: unknown, on: unknown, time: unknown): Promise<Outcome<NextLesson>> {
+/**
+ * @param time empty for the student's usual hour
+ * @param zone of the clock that day and hour are of
+ */
+export async function nextLessonOn(
+	student: unknown,
+	on: unknown,
+	time: unknown,
+	zone: unknown,
+): Promise<Outcome<NextLesson>> {
 	const read = parse(
-		z.object({ student: ident, day, time: z.nullable(clockTime) }),
-		{ student, day: on, time: time === "" ? null : time },
-		{ student: "student", day: "day", time: "start" },
+		z.object({ student: ident, day, time: z.nullable(clockTime), zone: Booking.shape.zone }),
+		{ student, day: on, time: time === "" ? null : time, zone },
+		{ student: "student", day: "day", time: "start", zone: "time zone" },
 	);
 	if (!read.ok) return read;
 	const open = await upToDate();
-	const asked = { student: read.value.student, day: read.value.day, time: read.value.time };
+	const asked = read.value;
 	const [held, busy, bookings, { coach }] = await Promise.all([
 		lessonsBetween(open, asked.day, asked.day),
 		busyBetween(open, Date.parse(asked.day) - DAY_MS, Date.parse(asked.day) + 2 * DAY_MS),
 		listBookings(open),
 		findCoach(open),
 	]);
-	const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
 	const others = held.filter(({ booking }) => agreedStudent(booking) !== asked.student);
 	const [added] = agreedLessons(
 		[asked],
 		others,
 		bookings.map(({ booking }) => booking),
-		zone,
 	);
 	// What the series has on that day is the one.
 	const lesson = added ?? others.find(({ students }) => students.includes(asked.student));

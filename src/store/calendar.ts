@@ -1,15 +1,19 @@
 import { type Agreed, agreedLessons } from "@/core/calendar/agreed";
 import { type Occurrence, occurrences } from "@/core/calendar/booking";
+import { isZone } from "@/core/calendar/zoned";
 import { listBookings } from "./bookings";
 import type { Store } from "./db";
 import { studentDigests } from "./lessons";
 
+/** The server's own. */
 const zoneHere = () => Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 /** The days agreed at wrap-ups, from one day to another. Needs the projections up to date. */
 export async function agreedBetween(store: Store, from: string, to: string): Promise<Agreed[]> {
-	return [...(await studentDigests(store)).values()].flatMap(({ student, next, nextTime }) =>
-		next && next >= from && next <= to ? [{ student, day: next, time: nextTime }] : [],
+	return [...(await studentDigests(store)).values()].flatMap(({ student, next, nextTime, nextZone }) =>
+		next && next >= from && next <= to
+			? [{ student, day: next, time: nextTime, zone: nextZone && isZone(nextZone) ? nextZone : zoneHere() }]
+			: [],
 	);
 }
 
@@ -26,7 +30,6 @@ export async function lessonsBetween(store: Store, from: string, to: string, can
 		agreed,
 		booked,
 		bookings.map(({ booking }) => booking),
-		zoneHere(),
 	);
 	return [...booked.filter((one) => cancelled || !one.cancelled), ...more].sort((a, b) => a.at - b.at);
 }

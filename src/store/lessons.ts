@@ -169,6 +169,8 @@ export interface StudentDigest {
 	next: string | null;
 	/** When on that day, where it was said. */
 	nextTime: string | null;
+	/** The zone that day and hour were said in. */
+	nextZone: string | null;
 	/** Cues that worked for them lately, the best first. */
 	worked: { text: string; share: number }[] | null;
 }

@@ -32,8 +32,11 @@ export async function keepStudent(store: Store, student: string, today: string):
 	const last = latest.at(-1)?.day || (await lastPlainDay(store, student, today));
 	// Only the latest lessons can have set a day that is still to come.
 	const set = latest
-		.flatMap(({ next: day, nextTime: time, nexts }): { day: string; time?: string | undefined }[] =>
-			nexts ? nexts.filter((one) => one.student === student) : day ? [{ day, time }] : [],
+		.flatMap(({ next: day, nextTime: time, nextZone: zone, nexts }) =>
+			(nexts ? nexts.filter((one) => one.student === student) : day ? [{ day, time }] : []).map((one) => ({
+				...one,
+				zone,
+			})),
 		)
 		.filter(({ day }) => day > (last ?? ""))
 		.sort((a, b) => (a.day < b.day ? -1 : 1))
@@ -44,6 +47,7 @@ export async function keepStudent(store: Store, student: string, today: string):
 		last,
 		next: set?.day ?? null,
 		nextTime: set?.time ?? null,
+		nextZone: set?.zone ?? null,
 		worked: workedOf(took),
 	};
 	await store.write((tx) =>

@@ -391,6 +391,8 @@ export const studentDigest = sqliteTable("student_digest", {
 	next: text(),
 	/** When on that day, where it was said. */
 	nextTime: text(),
+	/** The zone that day and hour were said in. */
+	nextZone: text(),
 	/** Cues that worked for them lately, the best first. */
 	worked: text({ mode: "json" }).$type<{ text: string; share: number }[]>(),
 });

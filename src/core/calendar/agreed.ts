@@ -6,6 +6,8 @@ export interface Agreed {
 	student: string;
 	day: string;
 	time: string | null;
+	/** The zone of the clock that day and hour are of. */
+	zone: string;
 }
 
 const PREFIX = "agreed-";
@@ -23,7 +25,7 @@ function usualOf(student: string, bookings: readonly Booking[]): Pick<Booking, "
 }
 
 /** An agreed lesson as a booking: hour, place and length as usual where nothing else was said. */
-export function asBooking({ student, day, time }: Agreed, bookings: readonly Booking[], zone: string): Booking {
+export function asBooking({ student, day, time, zone }: Agreed, bookings: readonly Booking[]): Booking {
 	const usual = usualOf(student, bookings);
 	return {
 		students: [student],
@@ -47,7 +49,6 @@ export function agreedLessons(
 	agreed: readonly Agreed[],
 	taken: readonly Pick<Occurrence, "day" | "students">[],
 	bookings: readonly Booking[],
-	zone: string,
 ): Occurrence[] {
 	// One that was moved away from that day is still the one.
 	const isBooked = ({ student, day }: Agreed) =>
@@ -56,7 +57,7 @@ export function agreedLessons(
 	return agreed
 		.filter((one) => !isBooked(one))
 		.map((one) => {
-			const { time, minutes, place, students, repeats } = asBooking(one, bookings, zone);
+			const { time, minutes, place, zone, students, repeats } = asBooking(one, bookings);
 			const at = momentOf(one.day, time, zone);
 			return {
 				booking: agreedId(one.student),

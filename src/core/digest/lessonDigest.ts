@@ -132,6 +132,8 @@ export interface LessonDigest {
 	next: string | null;
 	/** When on that day, where it is not as usual. */
 	nextTime?: string;
+	/** The zone it was said in: that of the wrap-up's clock. */
+	nextZone?: string;
 	/** Of each student, where it is not everybody's. */
 	nexts?: { student: string; day: string; time?: string }[];
 	/** What was wanted of it: of one student, or of each of several by their id. */
@@ -217,7 +219,7 @@ const heardIn = ({ events }: LessonView): string =>
 function leftIn(
 	view: LessonView,
 	students: readonly string[],
-): Pick<LessonDigest, "next" | "nextTime" | "nexts" | "note" | "notes"> {
+): Pick<LessonDigest, "next" | "nextTime" | "nextZone" | "nexts" | "note" | "notes"> {
 	const left = (students.length > 0 ? students : [null]).map((student) => ({ student, ...partingOf(view, student) }));
 	const [first, ...others] = left;
 	const nexts = left.flatMap(({ student, next, time }) =>
@@ -227,6 +229,7 @@ function leftIn(
 	return {
 		next: first?.next ?? null,
 		...(first?.time ? { nextTime: first.time } : {}),
+		...(view.closed && left.some(({ next }) => next) ? { nextZone: view.closed.tz } : {}),
 		...(others.some(({ next, time }) => next !== first?.next || time !== first?.time) ? { nexts } : {}),
 		note: others.length === 0 ? (first?.note ?? "") : "",
 		...(others.length > 0 && notes.length > 0 ? { notes } : {}),

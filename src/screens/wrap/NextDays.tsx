@@ -57,7 +57,9 @@ export function NextDays({
 
 /** Where the calendar has it, or will have it once the lesson is finished, and what is in its way. Without the server: that it follows. */
 function InCalendar({ student, day, time }: { student: string; day: string; time: string }) {
-	const lesson = useRestedAnswer(`${student} ${day} ${time}`, () => orRefusal(nextLessonOn(student, day, time)));
+	const lesson = useRestedAnswer(`${student} ${day} ${time}`, () =>
+		orRefusal(nextLessonOn(student, day, time, Intl.DateTimeFormat().resolvedOptions().timeZone)),
+	);
 	return (
 		<p className={css.inCalendar} role="status">
 			{lesson && (

@@ -1,0 +1,1 @@
+ALTER TABLE `student_digest` ADD `next_zone` text;
