@@ -121,13 +121,16 @@ export class Table {
 	) {}
 
 	put(t: number, state: number, way: Way): void {
+		if (this.canServe(state, way.mean, way.variance, way.value)) this.keep(t, state, way);
+	}
+
+	/** A way that can serve, among those to the same place. */
+	private keep(t: number, state: number, way: Way): void {
 		const here = this.ways[t * STATES + state] as Way[];
 		if (!this.room) {
 			const [known] = here;
 			if (!known || better(way, known)) here[0] = way;
-			return;
-		}
-		if (this.canServe(state, way.mean, way.variance, way.value) && keepBest(here, way)) this.look?.narrow(here);
+		} else if (keepBest(here, way)) this.look?.narrow(here);
 	}
 
 	/** Whether a way of that mean and variance may end in time, and can still be worth as much as a plan that is known. */
@@ -155,7 +158,7 @@ export class Table {
 		const variance = way.variance + (minutes * (item.spread ?? UNKNOWN_SPREAD)) ** 2;
 		// Asked before anything is made: most ways end here.
 		if (!this.canServe(state, mean, variance, value)) return;
-		this.put(at + minutes, state, {
+		this.keep(at + minutes, state, {
 			value,
 			items: way.items + 1,
 			high: way.high + (bit !== null && bit >= HALF ? 2 ** (bit - HALF) : 0),
