@@ -202,11 +202,14 @@ test("a thousand requests a minute are politely refused past a limit, and anothe
 	try {
 		const [one, other] = [await linkTo(studio), await linkTo(studio)];
 		const answers: Response[] = [];
+		const begun = Date.now();
 		for (let i = 0; i < 20; i++)
 			answers.push(...(await Promise.all(Array.from({ length: 50 }, () => send(studio, one.token, { acts: [] })))));
 		const over = answers.filter(({ status }) => status === 429);
-		expect(answers.filter(({ status }) => status === 200).length).toBeLessThanOrEqual(120);
-		expect(over.length).toBeGreaterThanOrEqual(880);
+		// A slow machine takes more than a minute for a thousand; each minute has its own 120.
+		const most = 120 * Math.ceil((Date.now() - begun) / 60_000);
+		expect(answers.filter(({ status }) => status === 200).length).toBeLessThanOrEqual(most);
+		expect(over.length).toBeGreaterThanOrEqual(1000 - most);
 		const [first] = over as [Response, ...Response[]];
 		expect(Number(first.headers.get("retry-after"))).toBeGreaterThan(0);
 		expect((await first.json()).refusals[0].sentence).toContain("Wait a minute and open it again");

@@ -250,7 +250,7 @@ function listen(page: Page, errors: string[]): void {
 }
 
 /** As long as a page is waited for; one that is never whole (no script, no server) is gone on with as it is. */
-const HYDRATED_MS = 10_000;
+const HYDRATED_MS = 20_000;
 
 /**
  * A page is come to when its controls answer, as it is for a hand: a script is there between the picture and the
@@ -263,12 +263,14 @@ function answersAtOnce(page: Page): void {
 		page
 			.waitForFunction(
 				() =>
-					[...document.querySelectorAll("main button, main input, main select, main textarea")].every((control) =>
-						Object.keys(control).some((key) => key.startsWith("__react")),
+					[...document.querySelectorAll("main button, main input, main select, main textarea, header button")].every(
+						(control) => Object.keys(control).some((key) => key.startsWith("__react")),
 					),
 				undefined,
 				{ timeout: HYDRATED_MS },
 			)
+			// What listens for keys is put on after the next painting.
+			.then(() => page.evaluate(() => new Promise((rest) => requestAnimationFrame(() => setTimeout(rest)))))
 			.catch(() => null);
 	page.goto = async (...asked) => {
 		const response = await goTo(...asked);
