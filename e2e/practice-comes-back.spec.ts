@@ -60,9 +60,11 @@ async function linkFrom(page: Page): Promise<string> {
 	return (await page.getByTestId("address").textContent()) ?? "";
 }
 
-test("practice is given at the wrap-up: one page, what changes on it is said first, and what is not for home says why", async ({
+test("practice changes over three lessons: one page and one link throughout, what changes is said first, and what was done stays", async ({
 	page,
+	browser,
 }) => {
+	const phone = await phoneOf(browser);
 	const wrapUp = async () => {
 		await page.goto("/students/wren");
 		await touch(page, "start lesson: Slackline walk, left").click();
@@ -71,17 +73,17 @@ test("practice is given at the wrap-up: one page, what changes on it is said fir
 		await page.getByRole("link", { name: "wrap up" }).click();
 		return page.getByRole("region", { name: "Home practice" });
 	};
-	const practise = await wrapUp();
-	const box = practise.getByRole("checkbox").first();
-	const name = (await practise.locator("label").first().textContent()) ?? "";
+	const first = await wrapUp();
+	const box = first.getByRole("checkbox").first();
+	const name = (await first.locator("label").first().textContent()) ?? "";
 	await box.check();
-	await practise.getByLabel(`days a week: ${name}`).fill("3");
-	await practise.getByLabel(`tries a day: ${name}`).fill("8");
-	await expect(practise.getByRole("status")).toHaveText(`Their page changes when you finish the lesson. New: ${name}.`);
+	await first.getByLabel(`days a week: ${name}`).fill("3");
+	await first.getByLabel(`tries a day: ${name}`).fill("8");
+	await expect(first.getByRole("status")).toHaveText(`Their page changes when you finish the lesson. New: ${name}.`);
 	await expect(page.getByLabel(/^Note for the student/)).toHaveValue(
 		new RegExp(`- ${name}: 3 days a week, 8 tries, 7 of them good`),
 	);
-	await expect(practise).toContainText("a link would not work on their phone");
+	await expect(first).toContainText("a link would not work on their phone");
 	await accessible(page);
 	await touch(page, "finish lesson").click();
 	await expect(page).toHaveURL(/\/$/);
@@ -93,8 +95,26 @@ test("practice is given at the wrap-up: one page, what changes on it is said fir
 	await open.click();
 	await expect(page.getByRole("heading", { level: 1 })).toContainText("Wren Abernook: home practice");
 	await expect(page.getByLabel(`tries a day: ${name}`)).toHaveValue("8");
+	const itsPage = page.url();
+	const link = await linkFrom(page);
+	const onPhone = phone.getByRole("article", { name });
+	await phone.goto(link);
+	await expect(onPhone).toContainText("7 good of 8");
+	await practise(phone, 2, 1);
+	await expect(phone.getByTestId("kept")).toContainText(SENT);
 
-	// The next lesson shows what is asked for, and taking it off takes it off their page.
+	// The second lesson asks for more of it: the same link shows the new amount.
+	const second = await wrapUp();
+	await second.getByLabel(`tries a day: ${name}`).fill("10");
+	await expect(second.getByRole("status")).toContainText(name);
+	await touch(page, "finish lesson").click();
+	await expect(page).toHaveURL(/\/$/);
+	await expect(async () => {
+		await phone.goto(link);
+		await expect(onPhone).toContainText(/good of 10/, { timeout: 1000 });
+	}).toPass();
+
+	// The third shows what is asked for, and taking it off takes it off their page; what was done of it stays.
 	const again = await wrapUp();
 	await expect(again.getByRole("checkbox").first()).toBeChecked();
 	await again.getByRole("checkbox").first().uncheck();
@@ -106,6 +126,11 @@ test("practice is given at the wrap-up: one page, what changes on it is said fir
 		const links = page.getByRole("region", { name: "Home practice" }).getByRole("link");
 		await expect(links).toHaveText(["practice without a drill yet"], { timeout: 1000 });
 	}).toPass();
+	await phone.goto(link);
+	await expect(phone.getByRole("heading", { level: 1 })).toContainText("Wren");
+	await expect(onPhone).toHaveCount(0);
+	await page.goto(itsPage);
+	await expect(page.getByRole("region", { name: "Journal" })).toContainText("2 of 3");
 });
 
 test("a phone that is closed at any step loses nothing: what was counted is at the coach's", async ({
