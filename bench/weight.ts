@@ -1,4 +1,5 @@
 import { get } from "node:http";
+import { gzipSync } from "node:zlib";
 import { type Browser, chromium } from "@playwright/test";
 import { addLink } from "@/store/practiceLinks";
 import { chromiumPath, quiet } from "../e2e/browser";
@@ -21,6 +22,8 @@ const routes: [name: string, path: string, goal: number][] = [
 	["records", "/records", 2.5],
 	["find", "/find", 2.5],
 	["practice", "/practice/nimue-practice", 2.5],
+	["the calendar", "/calendar", 2.5],
+	["the month of everybody", "/calendar/month", 2.5],
 ];
 
 /** Compressed JavaScript that a page asks for before it can be used, and how many requests it makes in all. */
@@ -45,7 +48,14 @@ export async function weight(): Promise<void> {
 			addLink(store, "nimue-practice", { name: "phone", ends: "2199-01-01" }),
 		);
 		const student = await scriptsOf(studio.url, `/p/${token}`);
-		console.log(`  ${"the student's page".padEnd(20)} ${kB(student).padStart(7)}  ${verdict(student / base, 1.4)}`);
+		console.log(`  ${"the student's page".padEnd(20)} ${kB(student).padStart(7)}  ${verdict(student / base, 0.85)}`);
+		const file = await (await fetch(`${studio.url}/api/practice/nimue-practice/file`)).text();
+		// What it says and its letters are in it as well; a page's data and fonts are in no other row either.
+		const script = [...file.matchAll(/<script>([\s\S]*?)<\/script>/g)].map(([, code]) => code).join("");
+		const packed = gzipSync(script).length;
+		console.log(
+			`  ${"the one file".padEnd(20)} ${kB(packed).padStart(7)}  ${verdict(packed / base, 0.85)}; whole ${kB(gzipSync(file).length)}`,
+		);
 		const beside = await besideThe(browser, studio, "/live?lesson=none");
 		console.log(`  what keeps the lesson, in a worker beside the page: ${kB(beside)}, which no page's HTML names`);
 	} finally {

@@ -156,9 +156,17 @@ export async function gatherPlan(typed: unknown): Promise<Outcome<LessonPlan["it
 
 /** A plan for another day or other students: what the coach set stays, what is known is gathered anew. */
 async function copied(plan: LessonPlan, to: Pick<LessonPlan, "day" | "students">): Promise<LessonPlan> {
-	const { items, watch, wish } = await gatherFor(to.students, to.day, plan.limits);
+	const { items, watch, wish, ladders } = await gatherFor(to.students, to.day, plan.limits);
 	const same = to.students.join() === plan.students.join();
-	return { ...plan, ...to, items: gatherAgain(plan.items, items), ...(same ? {} : { watch, wish }) };
+	// Whose turn it is goes by the day.
+	const { ladders: _, ...rest } = plan;
+	return {
+		...rest,
+		...(ladders ? { ladders } : {}),
+		...to,
+		items: gatherAgain(plan.items, items),
+		...(same ? {} : { watch, wish }),
+	};
 }
 
 /** The same plan on another day, or for another student: their own candidates, and what was set by hand. */

@@ -3,7 +3,7 @@ import { pegDays } from "@/core/digest/ladderDigest";
 import type { LessonDigest } from "@/core/digest/lessonDigest";
 import { passesBy } from "@/core/insight/railOn";
 import { areTwins } from "@/core/ladder/twin";
-import { daysOn, shareLessons } from "@/core/plan/lessonsOn";
+import { daysOn, MOST_LADDERS, shareLessons } from "@/core/plan/lessonsOn";
 import type { LadderOutlook } from "@/core/plan/outlook";
 import { dayAfter } from "@/core/text/fields";
 import { lessonsBetween } from "@/store/calendar";
@@ -53,11 +53,15 @@ const passesOf = (row: RailedLadder, lessons: readonly LessonDigest[]): number[]
 /** More lessons of one student on a day are none. */
 const LESSONS_OF_A_DAY = 4;
 
-/** The student's lessons in the calendar that are to come, for a year, by day. */
-export async function bookedLessons(open: Store, student: string): Promise<{ day: string; minutes: number }[]> {
+/** The student's lessons in the calendar that are to come, up to a day or for a year, by day. */
+export async function bookedLessons(
+	open: Store,
+	student: string,
+	to = dayAfter(serverDay(), YEAR),
+): Promise<{ day: string; minutes: number }[]> {
 	const today = serverDay();
 	const [lessons, had] = await Promise.all([
-		lessonsBetween(open, today, dayAfter(today, YEAR)),
+		lessonsBetween(open, today, to),
 		lessonsOf(open, student, LESSONS_OF_A_DAY),
 	]);
 	// Today's is to come until it was held.
@@ -76,6 +80,22 @@ export const sharedLadders = (rows: readonly RailedLadder[]) =>
 		pegIndex: row.rail.pegIndex,
 		twin: rows.find((other) => other.id !== row.id && areTwins(row, other))?.id ?? null,
 	}));
+
+/**
+ * The ladders whose turn it is in the student's lesson on a day, as the season lays them out; null where it is
+ * everyone's, or the calendar has no lesson that day.
+ */
+export async function turnOn(
+	open: Store,
+	student: string,
+	rows: readonly RailedLadder[],
+	day: string,
+): Promise<string[] | null> {
+	if (rows.length <= MOST_LADDERS) return null;
+	const booked = await bookedLessons(open, student, day);
+	const given = shareLessons(sharedLadders(rows), booked);
+	return given[booked.findIndex((lesson) => lesson.day === day)]?.map(({ id }) => id) ?? null;
+}
 
 export interface OutlookAsked {
 	/** The student's ladders in use. */

@@ -20,6 +20,7 @@ import { newsFor } from "@/store/pages";
 import { findPlan, type PlanRow, plansBefore, plansFrom } from "@/store/plans";
 import { openParked, openPromises } from "@/store/said";
 import { findStudent, studentNames } from "@/store/students";
+import { turnOn } from "./readOutlook";
 import { solutionsOf } from "./solving";
 import { upToDate } from "./store";
 
@@ -58,7 +59,7 @@ async function knowStudent(
 	id: string,
 	day: string,
 	coach: Coach,
-): Promise<{ known: KnownStudent; cues: string[] } | null> {
+): Promise<{ known: KnownStudent; cues: string[]; turn: string[] | null } | null> {
 	const row = await findStudent(open, id);
 	if (!row) return null;
 	const loads = await limitsOn(open, [row], { byAge: coach.loadByAge, day });
@@ -90,11 +91,13 @@ async function knowStudent(
 			ladders: inUse.map((ladder) => known(ladder, row.student, day, coach, inUse, reached)),
 		},
 		cues: inUse.flatMap(({ last }) => last?.cue ?? []),
+		turn: await turnOn(open, id, inUse, day),
 	};
 }
 
 /**
- * What may be done in a lesson of these students on a day, what to watch, and what the plan keeps to.
+ * What may be done in a lesson of these students on a day, whose pegs have a part of it, what to watch, and what the
+ * plan keeps to.
  *
  * @param kept limits of a plan that is there; the coach's own are left out
  */
@@ -102,7 +105,7 @@ export async function gatherFor(
 	students: readonly string[],
 	day: string,
 	kept?: PlanLimits,
-): Promise<Pick<LessonPlan, "items" | "watch" | "wish" | "minutes" | "limits" | "sure">> {
+): Promise<Pick<LessonPlan, "items" | "ladders" | "watch" | "wish" | "minutes" | "limits" | "sure">> {
 	const open = await upToDate();
 	const { coach } = await findCoach(open);
 	const limits = kept ?? coach.plans?.limits;
@@ -110,7 +113,9 @@ export async function gatherFor(
 		(one) => one !== null,
 	);
 	const last = (await lastOpenings(open)).get(students[0] ?? "");
+	const ladders = all.flatMap(({ known, turn }) => turn ?? known.ladders.map(({ id }) => id));
 	return {
+		...(all.some(({ turn }) => turn !== null) ? { ladders } : {}),
 		items: gather(
 			all.map((one) => one.known),
 			day,

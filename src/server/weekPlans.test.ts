@@ -2,10 +2,11 @@ import { usualLimits } from "@/core/plan/planLimits";
 import { store, url } from "@/store/__tests__/smallStudio";
 import { findCoach, saveCoach } from "@/store/coach";
 import { storeAt } from "@/store/db";
+import { addLadder, listLadders } from "@/store/ladders";
 import { findPlan, savePlan } from "@/store/plans";
 import { archiveStudent } from "@/store/students";
 import { keepBooking } from "./calendar";
-import { copyWeek, gatherPlan, planWeek, undoWeek } from "./planning";
+import { copyPlan, copyWeek, gatherPlan, planWeek, undoWeek } from "./planning";
 import { planAmong, readWeekPlans } from "./readWeekPlans";
 
 jest.mock("next/cache", () => ({ revalidatePath: () => undefined }));
@@ -109,4 +110,28 @@ test("only lessons from today on are planned; a week without one says so by bein
 	expect(await planned("2026-03-09")).toEqual([["Ida", false]]);
 	await archiveStudent(store, "student", true);
 	expect(await planned("2026-03-09")).toEqual([]);
+});
+
+test("of more ladders than a lesson works on, those whose turn the season says have a part of it, day by day", async () => {
+	const row = (await listLadders(store)).find(({ student }) => student === "student");
+	if (!row) throw new Error("no ladder");
+	for (const id of ["second", "third"]) value(await addLadder(store, "student", row.skill, row.ladder, id));
+	value(await keepBooking(weekly("student", "2026-03-03"), null));
+	const turns = async (monday: string) => {
+		const { made } = value(await planWeek(monday));
+		return (await findPlan(store, made[0] ?? ""))?.plan.ladders;
+	};
+	const [first, second] = [await turns(DAY), await turns("2026-03-09")];
+	expect(first).toEqual([row.id, "second"]);
+	expect(second).toContain("third");
+	expect(second).toHaveLength(2);
+	// A plan for another day goes by that day, and one that no lesson stands for is for all of them.
+	const [id = ""] = value(await planWeek("2026-03-16")).made;
+	for (const [day, ladders] of [
+		["2026-03-10", second],
+		["2026-03-11", undefined],
+	] as const) {
+		const copy = value(await copyPlan(id, { day, students: ["student"] }));
+		expect((await findPlan(store, copy.id))?.plan.ladders).toEqual(ladders);
+	}
 });

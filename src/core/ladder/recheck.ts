@@ -58,17 +58,20 @@ export function scheduleOf(passed: readonly string[], checks: readonly Check[]):
 	let row: string[] = [];
 	let settled = false;
 	let counted = 0;
+	// Worked out when it moves and not for each check: after years most of them come early.
+	let due = dayAfter(last, interval);
 	for (const check of all) {
-		if (check.passed && check.day < dayAfter(last, interval)) continue;
+		if (check.passed && check.day < due) continue;
 		counted += 1;
 		last = check.day;
 		slipped = !check.passed;
 		interval = check.passed ? longer(interval) : shorter(interval);
+		due = dayAfter(last, interval);
 		row = check.passed ? [...row, check.day] : [];
 		const third = row.at(-IN_A_ROW);
 		settled = check.passed && (settled || (third !== undefined && daysBetween(third, check.day) >= APART_DAYS));
 	}
-	return { due: dayAfter(last, interval), interval, slipped, settled, checks: counted };
+	return { due, interval, slipped, settled, checks: counted };
 }
 
 /** Where a rung was looked at besides at home ground: the latest look in each surrounding. */

@@ -4,7 +4,7 @@ import { evened, type Given, type Share, shareOut } from "./shareOut";
 export const AROUND = 12;
 const STEP = 5;
 /** Ladders a lesson works on. */
-const MOST = 2;
+export const MOST_LADDERS = 2;
 
 /** A ladder that lessons are shared out to; `twin` is the mirror ladder's id. */
 export interface SharedLadder extends Share {
@@ -21,7 +21,7 @@ export function shareLessons(ladders: readonly SharedLadder[], lessons: readonly
 	return shareOut(
 		evened(ladders, pairs),
 		lessons.map(({ minutes }) => Math.max(STEP, minutes - AROUND)),
-		MOST,
+		MOST_LADDERS,
 		STEP,
 	);
 }
