@@ -50,7 +50,7 @@ const tasks: readonly Task[] = [
 	},
 	{ name: "practice", presses: [more, "Practice"], there: heading("Home practice") },
 	{ name: "promise", presses: ["Students", isolde], there: heading("Promised") },
-	{ name: "plan", presses: ["plan it"], there: (page) => page.getByTestId("worth") },
+	{ name: "plan", presses: ["plan the lesson"], there: (page) => page.getByTestId("worth") },
 	{ name: "calendar", presses: ["Calendar"], there: (page) => page.locator("[data-lesson]").first() },
 	{
 		name: "ladder to seven",

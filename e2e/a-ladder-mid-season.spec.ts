@@ -64,7 +64,7 @@ test("a ladder is edited mid-season: copied, split, merged, moved, set in bulk, 
 	await touch(page, "set the limit").click();
 	await expect(page.getByText("The limit is set on 3 rungs. You can undo it.")).toBeVisible();
 	await page.getByLabel("Copy from rung").selectOption({ index: 0 });
-	await touch(page, "copy it").click();
+	await touch(page, "copy the setting").click();
 	await written(page);
 	await drag(page, /^Move rung 1, /, /^Move rung 2, /);
 	await accessible(page);

@@ -18,8 +18,8 @@ test("a lucky rule is seen by its number, a better one found, laid over, taken, 
 	await find.getByRole("button", { name: "show the curve" }).nth(1).click();
 	await expect(worth.getByRole("list")).toContainText(/points/);
 	await accessible(page);
-	const simplest = find.getByRole("button", { name: /^use it instead: / }).nth(1);
-	const sentence = (await simplest.textContent())?.replace("use it instead: ", "") ?? "";
+	const simplest = find.getByRole("button", { name: /^use this rule instead: / }).nth(1);
+	const sentence = (await simplest.textContent())?.replace("use this rule instead: ", "") ?? "";
 	await simplest.click();
 	await expect(page.getByText(`${sentence}, at most 36 tries a day`)).toBeVisible();
 	await expect(worth).not.toContainText("two days makes a lucky pass rarer");

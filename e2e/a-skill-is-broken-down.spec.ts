@@ -236,7 +236,7 @@ test.describe("with the demo", () => {
 		await tell.fill("The left hand meets the {thsi} dot.");
 		await expect(page.getByText("{thsi} is not a side.")).toBeVisible();
 		await page.getByLabel("Show it for the side").selectOption("left");
-		await touch(page, "make it follow the side").click();
+		await touch(page, "make the text follow the side").click();
 		await expect(tell).toHaveValue("The {this} hand meets the {thsi} dot.");
 		const read = page.getByRole("region", { name: "How it reads" });
 		await expect(read).toContainText("The left hand meets");
@@ -256,7 +256,7 @@ test.describe("with the demo", () => {
 		await expect(touch(page, "stop")).toBeVisible();
 		await expect(touch(page, "play the rhythm")).toBeVisible();
 		await ways.getByRole("button", { name: "stages" }).click();
-		await touch(page, "judge it here for swing at first catches").click();
+		await touch(page, "judge this stage for swing at first catches").click();
 		await page.getByLabel("swing at first catches", { exact: true }).fill("Any scoop at all.");
 		await ways.getByRole("button", { name: "schools" }).click();
 		await touch(page, "add its own way for gaze, Columns first").click();

@@ -81,7 +81,7 @@ test("a points rule found for a three-outcome rung speaks its scale, and passes 
 	const first = finder.getByRole("listitem").first();
 	await expect(first).toContainText(/clean \+\d.*rough \+\d.*miss −\d|miss −\d.*clean \+\d.*rough \+\d/);
 	await expect(first).toContainText(/not ready, passes\s*(10|9|8|7|6) of 100 lessons/);
-	await first.getByRole("button", { name: /^use it/ }).click();
+	await first.getByRole("button", { name: /^use this rule/ }).click();
 	// The curve of the rung's own margin says the same, by the split it states.
 	await expect(page.getByTestId("worth")).toContainText(
 		/^(10|9|8|7|6) of 100 lessons: a student who is not ready passes/,

@@ -154,6 +154,6 @@ test("situations are called by touch and the answer is judged; two ways in turn 
 	await touch(page, "more").tap();
 	await page.getByRole("link", { name: "wrap up" }).tap();
 	await expect(page.getByText(/^old grip 0 of 4, new grip 4 of 4: fewer by \d+ to \d+ in 100/)).toBeVisible();
-	await touch(page, "choose this one: new grip").tap();
-	await expect(touch(page, "choose this one: new grip")).toHaveAttribute("aria-pressed", "true");
+	await touch(page, "choose this form: new grip").tap();
+	await expect(touch(page, "choose this form: new grip")).toHaveAttribute("aria-pressed", "true");
 });

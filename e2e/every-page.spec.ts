@@ -159,7 +159,7 @@ test("what a press adds is where the keyboard goes on, on every bench with rows"
 			"add a fault: not enough",
 			"add a remedy",
 		],
-		["/skills/balls#stages", "add a stage", /^judge it here/],
+		["/skills/balls#stages", "add a stage", /^judge this stage/],
 		["/skills/balls#schools", "add a school"],
 		["/practice/nimue-practice", "edit", "add your own drill"],
 	] as const) {

@@ -47,7 +47,7 @@ test("from an empty studio to one peg that moved up and one that moved down, by 
 
 	await page.goto("/ladders/new");
 	await page.getByLabel("Side", { exact: true }).selectOption("left");
-	await page.getByRole("button", { name: "build it rung by rung" }).tap();
+	await page.getByRole("button", { name: "build the ladder rung by rung" }).tap();
 	for (const [name, rule] of [
 		["One club", "3"],
 		["Two clubs, stop", "3"],

@@ -75,7 +75,7 @@ test.describe("on a phone", () => {
 		expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
 
 		// Nothing is kept before somebody agreed.
-		const keep = page.getByRole("button", { name: "save it with Isolde Brankovar" });
+		const keep = page.getByRole("button", { name: "save the picture with Isolde Brankovar" });
 		await keep.press("Enter");
 		await expect(page.getByText(/may be filmed\. Until then nothing is saved/)).toBeVisible();
 		await page.getByLabel(/agreed to filming/).press("Space");
@@ -158,7 +158,7 @@ test.describe("without a signal", () => {
 		await placeByKeys(page, 6, ["hip", "knee", "ankle"]);
 		await expect(page.getByTestId("measured")).toHaveText(`${poseOf(6).knee}°`);
 		await page.getByLabel(/agreed to filming/).check();
-		await page.getByRole("button", { name: /^save it with/ }).tap();
+		await page.getByRole("button", { name: /^save the picture with/ }).tap();
 		await expect(page.getByText("Saved on this device. It is sent when the server answers.")).toBeVisible();
 		await studio.start();
 		for (let again = 0; again < 2; again++) {

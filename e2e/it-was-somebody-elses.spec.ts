@@ -50,10 +50,10 @@ test("a try under the wrong name is given to the right student in the lesson, an
 	// Later, the rest of it was hers too.
 	await page.goto(`/lessons/${lesson}`);
 	await page.getByText("A set was another student’s").tap();
-	const whose = page.getByLabel("Whose it was");
+	const whose = page.getByLabel("Student it belongs to");
 	const jory = whose.getByRole("option", { name: /^Jory .* · .*Three-ball/ }).first();
 	await whose.selectOption((await jory.getAttribute("value")) ?? "");
-	await touch(page, "give the set to them").tap();
+	await touch(page, "give the set to the student").tap();
 	await expect(page.getByText("You gave the set to the other student.")).toBeVisible();
 	await expect.poll(() => countedIn(studio, lesson)).toEqual({ teodor: [0, 0], jory: [3, 3] });
 	await touch(page, "undo").tap();

@@ -14,7 +14,7 @@ test("outcomes are the coach’s own: renamed with their points, one taken out, 
 	await expect(page.getByText(/slow-hands \+1/).first()).toBeVisible();
 	await page.getByRole("button", { name: "remove outcome 4" }).click();
 	await expect(page.getByText("The rule still gives points for wrong, which is no longer an outcome.")).toBeVisible();
-	await page.getByRole("button", { name: "remove it from the rule" }).click();
+	await page.getByRole("button", { name: "remove 1 outcome from the rule" }).click();
 	await expect(page.getByText("which is no longer an outcome", { exact: false })).toHaveCount(0);
 	await expect(sentence).not.toContainText("wrong");
 	await touch(page, "add an outcome").click();

@@ -302,7 +302,7 @@ test("counted by the link on a phone without a signal, sent when there is one; f
 	await touch(page, "read, no answer").click();
 	await expect(page.getByText("Read, no answer.")).toBeVisible();
 	await page.reload();
-	await page.getByRole("button", { name: /^answer it/ }).click();
+	await page.getByRole("button", { name: /^write an answer/ }).click();
 	await page.getByLabel(/^Answer to/).fill("Scoop it, then let it go.");
 	await touch(page, "answer").click();
 	await expect(page.getByText("On their page: “Scoop it, then let it go.”")).toBeVisible();

@@ -59,12 +59,12 @@ test("why it was off, a cause ruled out, another position watched, two grips com
 	const told = page.getByRole("region", { name: "Called late", exact: true });
 	await expect(told).toContainText("old 2 of 2, new 1 of 1");
 	await expect(told).toContainText("in play, new: 1 of 2 chances taken");
-	await press("choose this one: new");
+	await press("choose this form: new");
 	await press("named it: The call is heard out");
 	await press("told: The pass stays in its lane");
 	await expect(page.getByText("1 of 2 named by the student", { exact: false })).toBeVisible();
-	await press("watch it on the ladder from now on");
-	await expect(page.getByText("The ladder watches it from now on.")).toBeVisible();
+	await press("watch the same on the ladder from now on");
+	await expect(page.getByText("The ladder watches the same from now on.")).toBeVisible();
 	await expect(page.getByText("all saved · all sent")).toBeVisible();
 
 	const mine = (await studio.events()).filter(({ device }) => device !== "demo-phone");
@@ -98,7 +98,7 @@ test("a drill thought of just then is run, found at the wrap-up, and put on the 
 	await touch(page, "more").click();
 	await page.getByRole("link", { name: "wrap up" }).click();
 	await expect(page.getByText("“Kneeling” is on no ladder yet.")).toBeVisible();
-	await touch(page, "add it below the peg").click();
+	await touch(page, "add the rung below the peg").click();
 	await expect(page.getByText("Added to the ladder.")).toBeVisible();
 	await expect(page.getByText("all saved · all sent")).toBeVisible();
 	const rungs = await studio.inStore(async (store) => (await findLadder(store, "isolde-clubs"))?.ladder.rungs ?? []);

@@ -124,7 +124,7 @@ test("at the wrap-up: own words are written down, the finish is looked at, the s
 
 	await page.getByLabel(/^In your words/).fill("stack them on one shelf");
 	await page.getByLabel(/^Kind/).selectOption("image");
-	await touch(page, "save it").click();
+	await touch(page, "save the cue").click();
 	await expect(page.getByText("“stack them on one shelf”", { exact: true }).first()).toBeVisible();
 	// What was said in own words can be made a key cue as well, and today is its first meeting.
 	await page.getByRole("button", { name: "“stack them on one shelf”" }).click();

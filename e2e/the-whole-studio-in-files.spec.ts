@@ -70,7 +70,7 @@ test("a backup is brought back while a phone holds what came after it: nothing i
 	await page.getByLabel("Restore a backup").setInputFiles(backup);
 	await expect(page.getByText(/The backup is complete: 10 students, 19 ladders/)).toBeVisible();
 	await accessible(page);
-	await touch(page, "restore it").click();
+	await touch(page, "restore the backup").click();
 	await expect(page.getByText("Restored.", { exact: true })).toBeVisible();
 	// Without a touch: the phone learns of it and sends what came after the backup.
 	await expect

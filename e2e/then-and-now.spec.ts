@@ -91,7 +91,7 @@ test("the studio in sentences, each a press from its evidence; steps are weighed
 	await clubs.getByRole("button", { name: /^use these/ }).click();
 	await expect(luck.getByText(/better rules in use/)).toBeVisible();
 	await expect(clubs).toHaveCount(0);
-	await touch(page, "work them out").click();
+	await touch(page, "work out step sizes").click();
 	const weights = page.getByRole("region", { name: "Real size of each step" }).getByRole("status");
 	await expect(weights).toContainText(/times the size you set|Too little data/);
 	await accessible(page);

@@ -100,7 +100,7 @@ test.describe("handed on", () => {
 		page,
 	}) => {
 		await page.goto("/ladders/isolde-clubs");
-		await page.getByText("share it with another coach").click();
+		await page.getByText("share with another coach").click();
 		await page.getByLabel("Your name, shown as the author").fill("Mara of Quillhaven");
 		const [download] = await Promise.all([
 			page.waitForEvent("download"),

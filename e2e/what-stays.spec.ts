@@ -57,7 +57,7 @@ test("a passed rung is looked at again in two touches, decided early, and says w
 	await again.getByRole("link", { name: /^see the plan of/ }).click();
 	await expect(page.getByText("It slipped at its last check, and you added it here.").first()).toBeVisible();
 	await page.goto("/");
-	const move = again.getByRole("button", { name: /^move the peg to it/ }).first();
+	const move = again.getByRole("button", { name: /^move the peg to the rung/ }).first();
 	const takeBack = again.getByRole("button", { name: /^undo/ });
 	const moves = async () => resolve(await studio.events()).filter(({ kind }) => kind === "peg.moved");
 	const stood = (await moves()).length;
@@ -71,7 +71,7 @@ test("a passed rung is looked at again in two touches, decided early, and says w
 	await page.goto("/ladders/isolde-clubs");
 	await page.getByRole("button", { name: second, exact: true }).click();
 	const margin = page.getByRole("complementary", { name: "Notes" });
-	await margin.getByRole("button", { name: /^move the peg to it/ }).click();
+	await margin.getByRole("button", { name: /^move the peg to the rung/ }).click();
 	await expect(margin.getByText("The peg is on it now.")).toBeVisible();
 	await expect.poll(async () => (await moves()).length).toBe(stood + 1);
 	await margin.getByRole("button", { name: /^undo/ }).click();

@@ -69,6 +69,8 @@ const EXCEPTIONS = [
 	},
 	{ text: /^(taken out|put away|hands on)$/, reason: "a stored value; its label is elsewhere" },
 	{ text: /^@media|^a section of the workbook/, reason: "no words for a reader" },
+	{ file: /home\/Drill\.tsx$/, text: /I did it/, rules: [3], reason: "what a child did, in their own words" },
+	{ file: /GroupDrawer\.tsx$/, text: /one of them/, rules: [3], reason: "who is on the other end, beside their names" },
 	{ file: /SkillMargin\.tsx$/, text: /\{this\} and/, reason: "explains the tokens themselves" },
 ];
 
@@ -77,6 +79,8 @@ const NOTHING = /(^|[.] )(Nobody|Nothing)\b/;
 /** That nothing was lost or changed is what a reader wants to hear in just these words. */
 const REASSURING =
 	/Nothing (is lost|was (added|changed|copied|downloaded|imported|made|merged|planned|reset|saved|updated|written)|changes|counts|to do|to test|found|parked|can be)/;
+/** "send it", "keep them: …": read alone, as a screen reader does, such a button says nothing. */
+const ITS_OBJECT = /^[^:]*\b(it|them|this|one)( again| here)?\]?( ?\{<>\})?(:|\||$)/;
 const MOST_WORDS = 20;
 
 /** Sentences of a string: what is chosen between is read one by one. */
@@ -127,6 +131,7 @@ export function broken(string) {
 		part === "button" && !VERBS.has(verb.toLowerCase()) && !NO_ACTS.some((one) => one.test(pressed)),
 		`“${verb}” is no verb`,
 	);
+	hold(3, part === "button" && ITS_OBJECT.test(pressed), "an object that only its surroundings name");
 	hold(5, TOKENS.test(written), "a token that would be read raw");
 	return found.filter(({ rule }) => !isExcused(string, rule));
 }

@@ -7,7 +7,7 @@ export function BroughtBack({ document }: { document: { restored: boolean; edito
 			<p className="hint m-0">
 				Your unsaved text is back.{" "}
 				<Button variant="link" onClick={document.editor.letGo}>
-					discard it
+					discard the text
 				</Button>
 			</p>
 		)

@@ -73,7 +73,7 @@ export function GiveAway({
 					</Form.Select>
 				</Form.Group>
 				<Form.Group controlId={`${id}-to`} style={{ minWidth: 0 }}>
-					<Form.Label>Whose it was</Form.Label>
+					<Form.Label>Student it belongs to</Form.Label>
 					<Form.Select value={to} onChange={(event) => setTo(event.target.value)}>
 						<option value="">choose a student</option>
 						{others.map((one) => (
@@ -84,7 +84,7 @@ export function GiveAway({
 					</Form.Select>
 				</Form.Group>
 				<Button type="submit" variant="outline-primary" disabled={!ladder}>
-					give the set to them
+					give the set to the student
 				</Button>
 			</Form>
 			<p className="hint m-0">

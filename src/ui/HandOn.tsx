@@ -14,7 +14,7 @@ export function HandOn({ of, id }: { of: "skill" | "ladder"; id: string }) {
 	const named = author.trim();
 	return (
 		<details>
-			<summary>share it with another coach</summary>
+			<summary>share with another coach</summary>
 			<Form.Label htmlFor={field} className="mt-2">
 				Your name, shown as the author
 			</Form.Label>

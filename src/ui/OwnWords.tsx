@@ -47,7 +47,7 @@ export function OwnWords({
 				))}
 			</Form.Select>
 			<Button size="sm" variant="outline-primary" type="submit" disabled={!words.trim()}>
-				save it
+				save the cue
 			</Button>
 		</Form>
 	);

@@ -52,7 +52,7 @@ export function Slipped({
 					variant={done ? "link" : "outline-primary"}
 					onClick={done ? takeBack : () => press(backToSlipped(slip))}
 				>
-					{done ? "undo" : "move the peg to it"}
+					{done ? "undo" : "move the peg to the rung"}
 					{aside}
 				</Button>
 				{planned ? (

@@ -29,7 +29,7 @@ export const rungGroupNames: Record<RungGroup, string> = {
 
 const orderWords = {
 	"in turn": "in turn",
-	"every other": "every other one the same",
+	"every other": "the same call every second time",
 	runs: "in short runs",
 	shuffled: "shuffled",
 	weighted: "some more often",

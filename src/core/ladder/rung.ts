@@ -21,7 +21,7 @@ export type YesOf = (typeof yesOf)[number];
 /** How a yes is asked for, before the rung above is named. */
 export const yesAsked: Record<YesOf, string> = {
 	student: "Ask them: ready for",
-	coach: "Do you say they are ready for",
+	coach: "Ask yourself: ready for",
 	both: "Ask them, and yourself: ready for",
 };
 

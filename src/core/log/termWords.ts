@@ -5,7 +5,7 @@ export interface TermWords {
 	/** "near 3 of 5" */
 	each: (name: string, n: number, of: number) => string;
 	none: (name: string) => string;
-	/** "2 at no target" */
+	/** "2 without a target" */
 	nowhere: (n: number) => string;
 	/** What stands for a position that has no name any more. */
 	other: () => string;
@@ -43,7 +43,7 @@ export interface TermWords {
 export const englishTerms: TermWords = {
 	each: (name, n, of) => `${name} ${n} of ${of}`,
 	none: (name) => `${name} none`,
-	nowhere: (n) => `${n} at no target`,
+	nowhere: (n) => `${n} without a target`,
 	other: () => "other",
 	inPlay: () => "in play",
 	form: (form) => `the ${form} form`,

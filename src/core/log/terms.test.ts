@@ -54,7 +54,7 @@ test("each kind is told in its own terms", () => {
 			tried({ called: "far", good: false }),
 			tried({ result: "miss", good: false }),
 		]),
-	).toEqual(["near 1 of 2, far 0 of 1, wall none, 1 at no target"]);
+	).toEqual(["near 1 of 2, far 0 of 1, wall none, 1 without a target"]);
 	const sets = [tried({}), tried({}, {}, "two"), tried({}, {}, "two"), tried({ late: true }, {}, "two")];
 	expect(of({ kind: "count", c: 3, seconds: 60 }, sets)).toEqual(["best set 2 in 60 seconds"]);
 	expect(

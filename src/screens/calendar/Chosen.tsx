@@ -163,7 +163,7 @@ function DateForm({ row, page: { series, students, day: today }, acts, onDone }:
 						variant="outline-primary"
 						size="sm"
 						onClick={async () => {
-							if (await acts.fromHere(row.booking, row.on, to, `All from here on. ${words}`)) onDone();
+							if (await acts.fromHere(row.booking, row.on, to, `All lessons from here on. ${words}`)) onDone();
 						}}
 					>
 						save all from here on

@@ -92,7 +92,7 @@ export function useCalendar(first: CalendarSpan) {
 		if (!done?.further) return;
 		const { booking, on, change: to } = done.further;
 		const back = await ask(undoCalendar(done.undo));
-		if (back.ok) await fromHere(booking, on, to, `All from here on. ${done.words}`);
+		if (back.ok) await fromHere(booking, on, to, `All lessons from here on. ${done.words}`);
 	};
 	return { span, refused, done, show, again, change, fromHere, undo, further };
 }

@@ -113,7 +113,7 @@ export function Bulk({
 							set(Object.fromEntries(names.map((name) => [name, settings[name as "rule"]])), `As on it, ${words} is`);
 						}}
 					>
-						copy it
+						copy the setting
 					</Button>
 				</div>
 			)}

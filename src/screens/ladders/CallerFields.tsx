@@ -16,11 +16,11 @@ import own from "./ladders.module.css";
 
 const orderWords: Record<CallOrder["kind"], string> = {
 	"in turn": "one after the other, a set number each",
-	"every other": "every other one the same",
+	"every other": "the same call every second time",
 	runs: "short runs of the same",
 	shuffled: "shuffled, each equally often",
 	weighted: "at random, some more often",
-	capped: "at random, with a limit in a row",
+	capped: "at random, the same only a few times in a row",
 };
 const kinds = Object.keys(orderWords) as CallOrder["kind"][];
 

@@ -272,7 +272,7 @@ const Ways = ({
 			build a ladder from scales
 		</Button>
 		<Button variant="outline-primary" onClick={adding(onByHand)}>
-			build it rung by rung
+			build the ladder rung by rung
 		</Button>
 	</div>
 );

@@ -9,7 +9,7 @@ import { outcomesGone, outcomesNew, withNew, withoutGone } from "@/core/rules/ou
 import { type Scale, scales } from "@/core/rules/scale";
 import { targetsOf } from "@/core/rules/targets";
 import { difference } from "@/core/text/figures";
-import { list } from "@/core/text/lists";
+import { counted, list } from "@/core/text/lists";
 import { FormRow } from "@/ui/FormRow";
 import css from "@/ui/rows.module.css";
 import { DecisionFields } from "./DecisionFields";
@@ -130,7 +130,7 @@ function WeightsAsked({ rule, scale, onRule }: { rule: Rule; scale: Scale; onRul
 					The rule still gives points for {list(gone)}, which{" "}
 					{gone.length === 1 ? "is no longer an outcome" : "are no longer outcomes"}.{" "}
 					<Button variant="link" size="sm" onClick={() => onRule(withoutGone(rule, codes))}>
-						remove {gone.length === 1 ? "it" : "them"} from the rule
+						remove {counted(gone.length, "outcome", "outcomes")} from the rule
 					</Button>
 				</p>
 			)}
@@ -139,7 +139,7 @@ function WeightsAsked({ rule, scale, onRule }: { rule: Rule; scale: Scale; onRul
 					New to the rule: {list(fresh.map(({ label, points }) => `${label} ${difference(points)}`))}. These points come
 					from the scale. Change them under the rule.{" "}
 					<Button variant="link" size="sm" onClick={() => onRule(withNew(rule, fresh))}>
-						keep {fresh.length === 1 ? "it" : "them"} in the rule
+						keep {counted(fresh.length, "outcome", "outcomes")} in the rule
 					</Button>
 				</p>
 			)}

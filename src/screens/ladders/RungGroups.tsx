@@ -136,7 +136,7 @@ function SetFields({ index }: { index: number }) {
 					<option value="both">both</option>
 				</Form.Select>
 			</FormRow>
-			<NumberField index={index} field="correctAfter" label="Same fault how often before a cue" />
+			<NumberField index={index} field="correctAfter" label="Times a fault repeats before a cue" />
 			<NumberField index={index} field="adjust" label="Tries to adjust after a cue" />
 			<div className={css.third}>
 				<Form.Check

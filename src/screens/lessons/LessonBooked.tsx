@@ -44,7 +44,7 @@ export function LessonBooked({ studio, lesson, slots, held }: BookedOn & { studi
 						))}
 					{now && (
 						<Button variant="link" onClick={() => press(bookLesson(lesson, null))}>
-							mark it as extra
+							mark the lesson as extra
 						</Button>
 					)}
 				</>

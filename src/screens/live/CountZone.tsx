@@ -302,7 +302,7 @@ export function CountZone({
 				<button type="button" className={css.back} onClick={() => onPutBack(takenBack.by)}>
 					{takenBack.words} undone
 					<br />
-					redo it
+					redo
 				</button>
 			)}
 		</section>

@@ -67,10 +67,10 @@ export function Left({ plan, view, onItems }: Props) {
 								</span>
 								<Button
 									variant="link"
-									aria-label={`allow it again: ${item.what}`}
+									aria-label={`allow the item again: ${item.what}`}
 									onClick={() => onItems(giveBack(plan.items, item.id))}
 								>
-									allow it again
+									allow the item again
 								</Button>
 							</li>
 						))}

@@ -89,7 +89,7 @@ export function KeepStill({
 					onChange={(event) => setAgreed(event.target.checked)}
 				/>
 			)}
-			<Button onClick={() => void keep()}>save it with {name}</Button>
+			<Button onClick={() => void keep()}>save the picture with {name}</Button>
 			<Refusals refusals={refused} />
 			{said && (
 				<p role="status" className="m-0">

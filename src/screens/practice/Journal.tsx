@@ -148,7 +148,7 @@ function Entries({
 							].join(", ")}
 							{entry.answer !== null && !isOpen(entry.id) && (
 								<Button variant="link" size="sm" onClick={adding(() => onAnswer(entry))}>
-									{entry.answer ? "change your answer" : "answer it"}
+									{entry.answer ? "change your answer" : "write an answer"}
 									<span className="visually-hidden"> to “{entry.remark}”</span>
 								</Button>
 							)}

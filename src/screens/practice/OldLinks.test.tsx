@@ -35,6 +35,6 @@ test("links of another address are named, and made anew in one press; what is ne
 	fireEvent.click(screen.getByRole("button", { name: "make new links" }));
 	expect(await screen.findByText("https://new.example/p/new")).toBeTruthy();
 	expect(renewPracticeLinks).toHaveBeenCalledWith(["a", "b"], "https://new.example");
-	fireEvent.click(screen.getByRole("button", { name: /^keep them/ }));
+	fireEvent.click(screen.getByRole("button", { name: /^keep these links/ }));
 	expect(keepPracticeLinks).toHaveBeenCalledWith(["a", "b"], "https://new.example");
 });

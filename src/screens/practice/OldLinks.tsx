@@ -64,7 +64,7 @@ export function OldLinks({ links }: { links: readonly Link[] }) {
 								if (outcome.ok) router.refresh();
 							}}
 						>
-							keep them: phones still open them
+							keep these links: phones still open them
 						</Button>
 					</p>
 				</>

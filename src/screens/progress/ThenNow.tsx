@@ -19,8 +19,8 @@ export function ThenNow({ rungs, day, label }: { rungs: readonly RungProgress[];
 		<>
 			<p className="m-0">
 				Of {plural(rungs.length, "rung")} with two lessons or more,{" "}
-				<b>{better === 0 ? "none" : better === 1 ? "one" : better}</b> got clearly better: the latest three lessons
-				against the first three, allowing for good and bad days.
+				<b>{better === 0 ? "none" : better === 1 ? "one" : better}</b> got clearly better. The latest three lessons are
+				compared with the first three, allowing for good and bad days.
 			</p>
 			<div>
 				<table className={`${figures.table} ${css.thenNow}`} aria-label={`Then and now: ${label}`}>

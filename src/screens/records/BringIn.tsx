@@ -206,7 +206,7 @@ function PreviewOf({
 			)}
 			<p className="d-flex gap-2">
 				{wrong.length === 0 && (
-					<Button onClick={onTake}>{mode === "merge" ? "import" : "replace everything with it"}</Button>
+					<Button onClick={onTake}>{mode === "merge" ? "import" : "replace everything with the file"}</Button>
 				)}
 				<Button variant="outline-primary" onClick={onLeave}>
 					cancel

@@ -49,8 +49,7 @@ export function Records({ studio, lan, health, slow, students, aside }: RecordsP
 				</div>
 				<p className="mute m-0">
 					You can go on teaching meanwhile. Each file shows one moment. To download one skill or ladder, open its page.
-					Students’ links move with a workbook and open where the address stays the same. Make calendar links anew
-					there.
+					Students’ links move with a workbook and open where the address stays the same. Make new calendar links there.
 				</p>
 				<Tables students={students} />
 				{lan && (

@@ -59,7 +59,7 @@ export function Restore() {
 					<ClosedList closed={found.backup.closed} reopen={reopen} onReopen={setReopen} />
 					<p>Everything here now is replaced. A backup of it is made first.</p>
 					<p className="d-flex gap-2">
-						<Button onClick={() => handle.act({ act: "restore", reopen })}>restore it</Button>
+						<Button onClick={() => handle.act({ act: "restore", reopen })}>restore the backup</Button>
 						<Button
 							variant="outline-primary"
 							onClick={() => {

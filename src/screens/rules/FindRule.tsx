@@ -145,7 +145,7 @@ function Found({
 			/>
 			<div className="d-flex gap-2 mt-1">
 				<Button size="sm" onClick={onTake}>
-					use it<span className="visually-hidden"> instead: {ruleSentence(found.rule)}</span>
+					use this rule<span className="visually-hidden"> instead: {ruleSentence(found.rule)}</span>
 				</Button>
 				<Button variant="outline-primary" size="sm" aria-pressed={isLaid} onClick={onLay}>
 					{isLaid ? "hide the curve" : "show the curve"}

@@ -128,7 +128,7 @@ export function Season(props: SeasonPageProps) {
 			<Dates dates={props.dates} to={to} day={day} onTo={setTo} />
 			{ladders.length === 0 ? (
 				<p>
-					No ladders yet. <Link href={`/ladders/new?student=${student.id}`}>Make one</Link> to plan the season.
+					No ladders yet. <Link href={`/ladders/new?student=${student.id}`}>Make a ladder</Link> to plan the season.
 				</p>
 			) : (
 				!wrong && (

@@ -227,7 +227,7 @@ function Revise({ page, writing }: { page: SkillPage; writing: Writing }) {
 					use as the new version
 				</Button>
 				<Button variant="outline-primary" disabled={writing.amiss.length > 0} onClick={() => void make(true)}>
-					use it and update all its ladders
+					use the new version and update all ladders
 				</Button>
 				<Button variant="link" onClick={() => writing.edit([], inForce, "")}>
 					discard the changes

@@ -44,7 +44,7 @@ function AtStage({
 			<>
 				<span className="mute">{NOT_JUDGED}</span>{" "}
 				<Button variant="link" size="sm" onClick={adding(() => edit(path, { words: "" }, ""))}>
-					judge it here{of}
+					judge this stage{of}
 				</Button>
 			</>
 		);

@@ -92,7 +92,7 @@ export function SideHint({ text, onMend }: { text: string; onMend: (text: string
 				<>
 					“{of("missing")[0]}” fits one side only.{" "}
 					<Button variant="link" size="sm" onClick={() => onMend(withTokens(text, side))}>
-						make it follow the side
+						make the text follow the side
 					</Button>
 				</>
 			)}

@@ -35,7 +35,7 @@ export function StepWeights() {
 					if (outcome.ok) setTold(outcome.value);
 				}}
 			>
-				{busy ? "reading lessons" : "work them out"}
+				{busy ? "reading lessons" : "work out step sizes"}
 			</Button>
 			<div role="status" className={css.weights}>
 				{told?.length === 0 && <p>No result: no lesson had two rungs that differ in one thing only.</p>}

@@ -104,7 +104,7 @@ function Where({ lesson }: { lesson: Lesson }) {
 				<Link href={`/plans/${lesson.plan}`}>open the plan</Link>
 			) : (
 				<Button variant="link" disabled={busy} onClick={() => void plan()}>
-					plan it
+					plan the lesson
 				</Button>
 			)}
 			{lesson.clash && <b className="asks">{lesson.clash}</b>}

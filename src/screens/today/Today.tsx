@@ -191,6 +191,6 @@ function LadderLine({
 
 const NoLadder = ({ id }: { id: string }) => (
 	<p className="m-0">
-		No ladder yet. <Link href={`/ladders/new?student=${id}`}>Make one</Link>: three plain rungs are enough.
+		No ladder yet. <Link href={`/ladders/new?student=${id}`}>Make a ladder</Link>: three plain rungs are enough.
 	</p>
 );

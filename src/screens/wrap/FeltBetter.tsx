@@ -30,12 +30,12 @@ export function FeltBetter({ lesson, view, rung }: { lesson: LessonOnDevice; vie
 								<Button
 									variant="outline-primary"
 									size="sm"
-									aria-label={`choose this one: ${label}`}
+									aria-label={`choose this form: ${label}`}
 									aria-pressed={felt === label}
 									active={felt === label}
 									onClick={() => lesson.write(feltBetter(lesson.snapshot().view, rung.student, rung.rung, label))}
 								>
-									choose this one
+									choose this form
 								</Button>
 							</td>
 						</tr>

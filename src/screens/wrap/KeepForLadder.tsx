@@ -64,7 +64,7 @@ export function KeepForLadder({ view, pack }: { view: LessonView; pack: Pack }) 
 			{named.map(({ id, name, times, skill }) => (
 				<p key={id} className="mb-1" dir="auto">
 					“{name}” was off {plural(times, "time")} and is not a key position yet.{" "}
-					<Link href={`/skills/${skill}`}>add it to the skill</Link>
+					<Link href={`/skills/${skill}`}>add a position to the skill</Link>
 				</p>
 			))}
 		</section>
@@ -94,7 +94,7 @@ function offered(view: LessonView, visit: Visit, ladder: PackLadder): KeptSettin
 		return {
 			key,
 			words: `“${settings.name}” is on no ladder yet.`,
-			button: "add it below the peg",
+			button: "add the rung below the peg",
 			done: "Added to the ladder.",
 			keep: () => keepRung(ladder.id, { id: visit.rung, settings }, pegIn(view, ladder)),
 		};
@@ -104,8 +104,8 @@ function offered(view: LessonView, visit: Visit, ladder: PackLadder): KeptSettin
 		: {
 				key,
 				words: `On ${readOn(ladder, settings.name)} you watched ${list(positions.map(({ short }) => short)) || "nothing"}.`,
-				button: "watch it on the ladder from now on",
-				done: "The ladder watches it from now on.",
+				button: "watch the same on the ladder from now on",
+				done: "The ladder watches the same from now on.",
 				keep: () => keepWatched(ladder.id, visit.rung, settings.watch),
 			};
 }

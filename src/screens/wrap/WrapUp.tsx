@@ -259,7 +259,7 @@ function NoteField({
 			<SendNote text={text} label={label} onSent={onSent} />
 			{again && (
 				<Button variant="link" onClick={again}>
-					write it again from the count<span className="visually-hidden">: {label}</span>
+					write the note again from the count<span className="visually-hidden">: {label}</span>
 				</Button>
 			)}
 		</div>

@@ -23,7 +23,7 @@ export function LabelDrawer() {
 					no label
 				</Choice>
 			</Choices>
-			<OneLine label="New label" placeholder="new label" most={40} does="use it" onTake={choose} />
+			<OneLine label="New label" placeholder="new label" most={40} does="use the label" onTake={choose} />
 		</Drawer>
 	);
 }

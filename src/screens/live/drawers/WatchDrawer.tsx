@@ -24,7 +24,7 @@ export function WatchDrawer() {
 					<Choice
 						key={id}
 						aria-pressed={watched.has(id)}
-						small={watched.has(id) ? (lastOne ? "good form needs one" : "watched") : name}
+						small={watched.has(id) ? (lastOne ? "the last one: the rule asks for good form" : "watched") : name}
 						disabled={lastOne && watched.has(id)}
 						onClick={() => changedActs(acts.desk).watch(id)}
 					>
