@@ -91,13 +91,13 @@ test.describe("on a phone", () => {
 		await expect(page.getByText("Saved and sent.")).toBeVisible();
 		const [picture] = await Promise.all([
 			page.waitForEvent("download"),
-			page.getByRole("button", { name: "save the picture" }).press("Enter"),
+			page.getByRole("button", { name: "download the picture" }).press("Enter"),
 		]);
 		const drawn = await sharp(readFileSync(await picture.path())).metadata();
 		expect([drawn.format, drawn.width, drawn.height]).toEqual(["png", 640, 800]);
 		const [json] = await Promise.all([
 			page.waitForEvent("download"),
-			page.getByRole("button", { name: "save the numbers (JSON)" }).press("Enter"),
+			page.getByRole("button", { name: "download the numbers (JSON)" }).press("Enter"),
 		]);
 		const file = JSON.parse(readFileSync(await json.path(), "utf8"));
 		expect(file).toMatchObject({ format: "peg-ladder-still", version: 1, still: { student: "isolde" } });

@@ -137,7 +137,7 @@ test("a week on the grid: dragged, lengthened, moved by keys, ill, undone, and f
 	expect((await times())[0]?.changes).toEqual([["17:00", 60]]);
 
 	// From here on: the series ends before, and goes on as it was moved.
-	await held(page).getByRole("button", { name: "change all from here on" }).click();
+	await held(page).getByRole("button", { name: "change all lessons from here on" }).click();
 	await expect(held(page)).toContainText("All lessons from here on.");
 	await expect.poll(async () => (await times()).length).toBe(2);
 	await held(page).getByRole("button", { name: "undo" }).click();

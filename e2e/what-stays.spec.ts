@@ -47,7 +47,7 @@ test("a passed rung is looked at again in two touches, decided early, and says w
 	await page.goto("/");
 	const again = page.getByRole("region", { name: "Checks due" });
 	await expect(again).toContainText(`${second} slipped`);
-	await expect(again).toContainText("By luck this happens to a ready student 5 times in 100");
+	await expect(again).toContainText("By luck this happens to ready students in 5 of 100 checks");
 
 	// Either into the next plan by a press, or the peg back to it.
 	await again

@@ -43,7 +43,8 @@ export function Slipped({
 	return (
 		<>
 			<p className="mute m-0">
-				Slipped at its last check. By luck this happens to a ready student {Math.round(FALSE_ALARM * 100)} times in 100.
+				Slipped at its last check. By luck this happens to ready students in {Math.round(FALSE_ALARM * 100)} of 100
+				checks.
 			</p>
 			<span className="d-flex gap-2 flex-wrap align-items-center">
 				<span role="status">{done && "The peg is on it now."}</span>

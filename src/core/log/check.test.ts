@@ -50,7 +50,7 @@ test("it is stopped as soon as it is decided, either way, and advises the way ba
 	expect(said("xgxgx")).toEqual([null, "Check"]);
 	expect(said("xgxgxx")).toEqual([false, "Check failed. Back to the peg"]);
 	expect(checked(2, "xgxgxx").advice().reason).toBe(
-		"2 good of 6 tries. Seven of ten can no longer be reached. A ready student fails this check by luck 5 times in 100.",
+		"2 good of 6 tries. Seven of ten can no longer be reached. By luck ready students fail 5 of 100 such checks.",
 	);
 });
 

@@ -29,8 +29,8 @@ export const bouts = defineRule<Bouts, State>({
 	ticked: false,
 	schema,
 	fields: [
-		{ name: "a", label: "good tries that win one", type: "number", low: 1, high: 30 },
-		{ name: "b", label: "tries not good that lose one", type: "number", low: 1, high: 30 },
+		{ name: "a", label: "good tries that win a bout", type: "number", low: 1, high: 30 },
+		{ name: "b", label: "not good tries that lose a bout", type: "number", low: 1, high: 30 },
 		{ name: "k", label: "bouts won", type: "number", low: 1, high: 30 },
 		{ name: "n", label: "of the last", type: "number", low: 1, high: 30 },
 	],

@@ -135,8 +135,8 @@ const calendarKeys: readonly KeyHint[] = [
 	{ keys: ["n"], does: "new lesson" },
 	{ keys: ["[", "]"], does: "earlier, later" },
 	{ keys: ["w", "m", "l"], does: "week, month, list" },
-	{ keys: ["↑", "↓", "←", "→"], does: "on a lesson: move it" },
-	{ keys: ["Shift ↑", "Shift ↓"], does: "on a lesson: its length" },
+	{ keys: ["↑", "↓", "←", "→"], does: "move the chosen lesson" },
+	{ keys: ["Shift ↑", "Shift ↓"], does: "make the chosen lesson longer or shorter" },
 ];
 
 const SWIPE = 60;
@@ -226,7 +226,7 @@ const LastChange = ({ acts: { done, undo, further, refused } }: { acts: Calendar
 				</Button>
 				{done.further && (
 					<Button variant="link" size="sm" onClick={() => void further()}>
-						change all from here on
+						change all lessons from here on
 					</Button>
 				)}
 			</>

@@ -129,7 +129,7 @@ function DateForm({
 			<FormRow id={`${id}-day`} label="First day" className="">
 				<DayField value={date.day} onChange={(to) => to && set({ day: to })} />
 			</FormRow>
-			<FormRow id={`${id}-until`} label="Last day, if it is longer" className="">
+			<FormRow id={`${id}-until`} label="Last day, if more than one" className="">
 				<DayField value={date.until ?? ""} onChange={(until) => set({ until: until === "" ? null : until })} />
 			</FormRow>
 			<WhoField

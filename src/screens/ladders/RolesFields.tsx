@@ -73,7 +73,7 @@ export function RolesFields({ index, positions }: { index: number; positions: re
 						</div>
 					);
 				})}
-				<FormRow id={`rung-${index}-swap`} label="Swap after how many tries" error={errors?.swapAfter} className="">
+				<FormRow id={`rung-${index}-swap`} label="Tries before a swap" error={errors?.swapAfter} className="">
 					<Form.Control
 						size="sm"
 						type="number"

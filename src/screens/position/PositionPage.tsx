@@ -243,11 +243,11 @@ function Check({
 				{pack && still && <KeepStill pack={pack} still={still} picture={picture.blob} onSent={onSent} />}
 				<p className={css.tools}>
 					<Button variant="link" onClick={() => void png()}>
-						save the picture
+						download the picture
 					</Button>
 					{still && (
 						<Button variant="link" onClick={() => offer(`${called}.json`, asFile(still, result ? [result] : []))}>
-							save the numbers (JSON)
+							download the numbers (JSON)
 						</Button>
 					)}
 				</p>

@@ -79,7 +79,7 @@ export function Journal({
 			))}
 			{journal.away.slice(-AWAY_SHOWN).map((one) => (
 				<p key={one.id} className="m-0">
-					{awayLine(one, (on) => dayWords(on, day))} <span className="mute">Said on their page.</span>
+					{awayLine(one, (on) => dayWords(on, day))} <span className="mute">They said so on their page.</span>
 				</p>
 			))}
 			{entries.length === 0 && <p className="mute">No entries yet.</p>}

@@ -168,7 +168,7 @@ const called: Readonly<Record<string, string>> = {
 	"/studio": "all students",
 	"/season": "the season",
 	"/api/push": "sending counts",
-	"/api/pull": "asking for news",
+	"/api/pull": "asking for changes",
 	"/api/pack": "making a lesson ready",
 };
 

@@ -14,8 +14,8 @@ export function Assumes() {
 		>
 			<h1>What the numbers of a rule assume</h1>
 			<p>
-				“A 6-in-10 student passes 75 times in 100” is worked out. It assumes that every try has the same chance and that
-				one try does not affect the next. It adds up every possible order of good and not good tries.
+				“A 6-in-10 student passes in 75 of 100 lessons” is worked out. It assumes that every try has the same chance and
+				that one try does not affect the next. It adds up every possible order of good and not good tries.
 			</p>
 			<h2>Where they are wrong</h2>
 			<p>

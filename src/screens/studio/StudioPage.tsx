@@ -21,7 +21,7 @@ export function StudioPage({ stuck, coasting, holding, said, ladders, rungs }: S
 					<p className="mute">No student is stuck. Stuck = longer on a rung than 90 in 100 of your passes took.</p>
 				)}
 				<FiguresTable
-					head={["student, ladder", "rung", "lessons", "usual (90 in 100 passes)"]}
+					head={["student, ladder", "rung", "lessons", "usual, for 90 in 100 passes"]}
 					rows={stuck.map((one) => [
 						<LadderLink key="of" of={one.ladder} />,
 						one.rung,

@@ -29,7 +29,7 @@ export const reCheck: Line = {
 			title: `${title} ${passed ? "passed" : "failed"}. Back to the peg`,
 			reason: passed
 				? `${so}. ${capital(asked)} ${short ? "were" : "was"} asked for.`
-				: `${so}. ${capital(asked)} can no longer be reached.${short ? ` A ready student fails this check by luck ${Math.round(FALSE_ALARM * 100)} times in 100.` : ""}`,
+				: `${so}. ${capital(asked)} can no longer be reached.${short ? ` By luck ready students fail ${Math.round(FALSE_ALARM * 100)} of 100 such checks.` : ""}`,
 			act: { kind: "peg" },
 			evidence: counted.map(({ id }) => id),
 		};

@@ -94,7 +94,7 @@ function backUp(facts: Facts, from: string): Omit<Advice, "line" | "canSilence">
 		act: { kind: "next" } as const,
 		evidence,
 	});
-	if (earlier.length > 1) return next(`${name} has been tried twice today already.`);
+	if (earlier.length > 1) return next(`They tried ${name} twice today already.`);
 	const before = earlier[0];
 	const left = input.leftOn(from);
 	const fewest = before
