@@ -6,6 +6,7 @@
 import { readFileSync } from "node:fs";
 import { parseArgs } from "node:util";
 import { at, sources } from "./lib.mjs";
+import { doubles } from "./words/doubles.mjs";
 import { readMessages, stringsIn } from "./words/extract.mjs";
 import { broken, idleExceptions } from "./words/guide.mjs";
 
@@ -65,5 +66,9 @@ if (asked.sample) {
 	for (const one of amiss) console.error(`${line(one)}\n  rule ${one.rule}: ${one.why}`);
 	const idle = idleExceptions();
 	for (const { reason } of idle) console.error(`An exception excuses nothing any more; take it out: ${reason}`);
-	if (amiss.length + idle.length > 0) process.exit(1);
+	const twice = doubles(
+		sources().map((name) => ({ file: `src/${name}`, code: readFileSync(at(`src/${name}`), "utf8") })),
+	);
+	for (const one of twice) console.error(`One value, one label. ${one}`);
+	if (amiss.length + idle.length + twice.length > 0) process.exit(1);
 } else for (const one of all) console.log(line(one));

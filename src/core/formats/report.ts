@@ -1,3 +1,4 @@
+import { type Change, changeWords } from "@/core/insight/thenNow";
 import { inTen } from "@/core/text/figures";
 import { plural } from "@/core/text/lists";
 import { asMarkdown, markdownTable } from "./markdown";
@@ -24,7 +25,7 @@ export interface ReportLadder {
 	/** Passed, and seen again later. */
 	held: string[];
 	/** Rungs with a first and a latest lesson, the highest first. */
-	scores: { name: string; first: ReportScore; latest: ReportScore; change: "better" | "worse" | "not sure" }[];
+	scores: { name: string; first: ReportScore; latest: ReportScore; change: Change }[];
 	/** What is to be expected, where it can be told. */
 	ahead: { lessons: number; low: number; high: number } | null;
 }
@@ -66,7 +67,6 @@ const scoreLines = ({ good, tries, low, high, result, day }: ReportScore, dayWor
 		`likely ${inTen(Math.round(10 * low) / 10)} to ${inTen(Math.round(10 * high) / 10)} in 10`,
 		dayWords(day),
 	].join("\n");
-const changeWords = { better: "clearly better", worse: "clearly worse", "not sure": "not clear yet" } as const;
 
 function ladderWords(one: ReportLadder, dayWords: (day: string) => string): string[] {
 	const { start, now, rungs, passed, held } = one;

@@ -2,6 +2,14 @@ import { Z95 } from "@/core/statistics/normal";
 import { type Banded, banded } from "@/core/statistics/shares";
 import { sum } from "@/core/statistics/sums";
 
+/** The latest lessons against the first: two ranges that do not overlap, or not. */
+export type Change = "better" | "worse" | "not sure";
+export const changeWords: Record<Change, string> = {
+	better: "clearly better",
+	worse: "clearly worse",
+	"not sure": "not clear yet",
+};
+
 /** One lesson's work on a rung. */
 export interface RungLesson {
 	lesson: string;
@@ -22,7 +30,7 @@ export interface ThenNow {
 	/** It went worse for a while and better after: the lessons it was worst in. */
 	dip: Dip | null;
 	/** The latest three lessons against the first three, good and bad days allowed for. */
-	change: "better" | "worse" | "not sure";
+	change: Change;
 }
 
 /** Fewer tries are no lesson to go by. */

@@ -1,3 +1,4 @@
+import { orderWords } from "@/core/caller/orderWords";
 import type { Difficulty } from "@/core/difficulty/difficulty";
 import { inTen } from "@/core/text/figures";
 import { list, plural } from "@/core/text/lists";
@@ -26,15 +27,6 @@ export const rungGroupNames: Record<RungGroup, string> = {
 	safety: "Safety and kit",
 	load: "Load",
 };
-
-const orderWords = {
-	"in turn": "in turn",
-	"every other": "the same call every second time",
-	runs: "in short runs",
-	shuffled: "shuffled",
-	weighted: "some more often",
-	capped: "at random",
-} as const;
 
 const said = (parts: readonly (string | false | 0 | undefined)[], none: string): string =>
 	parts.filter(Boolean).join(" · ") || none;
@@ -72,7 +64,9 @@ export function groupWords(rung: RungSettings, difficulties: readonly Difficulty
 			],
 			"none",
 		),
-		calls: caller ? said([orderWords[caller.order.kind], caller.beat && `every ${caller.beat.every} s`], "") : "none",
+		calls: caller
+			? said([orderWords[caller.order.kind][0], caller.beat && `every ${caller.beat.every} s`], "")
+			: "none",
 		forms: said([rung.easier && `easier: ${rung.easier}`, rung.harder && `harder: ${rung.harder}`], "none"),
 		others: said(
 			[

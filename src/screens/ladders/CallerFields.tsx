@@ -6,6 +6,7 @@ import { useFormContext, useWatch } from "react-hook-form";
 import { calledOn } from "@/core/caller/called";
 import { callerRefusals, freshCaller } from "@/core/caller/check";
 import { firstCalls } from "@/core/caller/order";
+import { orderWords } from "@/core/caller/orderWords";
 import type { Caller, CallOrder } from "@/core/caller/settings";
 import type { Ladder } from "@/core/ladder/ladder";
 import type { RungSettings } from "@/core/ladder/rung";
@@ -14,14 +15,6 @@ import { FormRow } from "@/ui/FormRow";
 import css from "@/ui/rows.module.css";
 import own from "./ladders.module.css";
 
-const orderWords: Record<CallOrder["kind"], string> = {
-	"in turn": "one after the other, a set number each",
-	"every other": "the same call every second time",
-	runs: "short runs of the same",
-	shuffled: "shuffled, each equally often",
-	weighted: "at random, some more often",
-	capped: "at random, the same only a few times in a row",
-};
 const kinds = Object.keys(orderWords) as CallOrder["kind"][];
 
 const SHOWN = 14;
@@ -141,7 +134,7 @@ function OrderFields({ id, caller, all, error, change }: PartProps & { all: read
 				>
 					{kinds.map((kind) => (
 						<option key={kind} value={kind}>
-							{orderWords[kind]}
+							{orderWords[kind][1]}
 						</option>
 					))}
 				</Form.Select>

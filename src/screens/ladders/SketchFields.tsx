@@ -30,7 +30,8 @@ const onGrain = (metres: number) => Math.round(metres / GRAIN) / (1 / GRAIN);
 const within = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
 /** So many things, and so many distances, fit into a sketch. */
 const MOST = 24;
-const shortKind: Record<SketchKind, string> = { person: "person", mark: "mark", object: "object", camera: "camera" };
+/** A thing's first word names it on a button and on the drawing. */
+const shortKind = (kind: SketchKind): string => kindWords[kind].split(" ")[0] ?? "";
 
 /** What was refused of a sketch, by thing and by distance. */
 type SketchErrors = { lines?: { message?: string }[]; items?: { name?: { message?: string } }[] } | undefined;
@@ -46,7 +47,7 @@ interface Editing {
 
 const withOneMore = (now: Sketch, kind: SketchKind): Sketch => {
 	const alike = now.items.filter((item) => item.kind === kind).length;
-	const name = alike === 0 ? shortKind[kind] : `${shortKind[kind]} ${alike + 1}`;
+	const name = alike === 0 ? shortKind(kind) : `${shortKind(kind)} ${alike + 1}`;
 	return { ...now, items: [...now.items, { id: uuid(), kind, name, x: 0, y: onGrain((now.across * DEPTH) / 2) }] };
 };
 
@@ -73,7 +74,7 @@ export function SketchFields({ index, unit }: { index: number; unit: LengthUnit 
 				<span className="form-label m-0">Set-up, from above:</span>
 				{sketchKinds.map((kind) => (
 					<Button key={kind} variant="link" onClick={() => add(kind)}>
-						add {aOrAn(shortKind[kind])}
+						add {aOrAn(shortKind(kind))}
 					</Button>
 				))}
 			</div>
@@ -93,7 +94,7 @@ export function SketchFields({ index, unit }: { index: number; unit: LengthUnit 
 			<div className={css.add}>
 				{sketchKinds.map((kind) => (
 					<Button key={kind} variant="link" size="sm" disabled={sketch.items.length >= MOST} onClick={() => add(kind)}>
-						add {aOrAn(shortKind[kind])}
+						add {aOrAn(shortKind(kind))}
 					</Button>
 				))}
 				{sketch.items.length > 1 && (

@@ -1,4 +1,4 @@
-import type { Dip, RungLesson } from "@/core/insight/thenNow";
+import { changeWords, type Dip, type RungLesson } from "@/core/insight/thenNow";
 import { readMark } from "@/core/ladder/marks";
 import { inTen, likelyRange } from "@/core/text/figures";
 import { plural } from "@/core/text/lists";
@@ -7,8 +7,6 @@ import { dayWords } from "@/ui/dates";
 import figures from "@/ui/figures.module.css";
 import Link from "@/ui/Link";
 import css from "./progress.module.css";
-
-const words = { better: "better", worse: "worse", "not sure": "not clear yet" } as const;
 
 /** First beside latest, rung by rung, the highest first: what changed for sure is said, the rest is called not sure. */
 export function ThenNow({ rungs, day, label }: { rungs: readonly RungProgress[]; day: string; label: string }) {
@@ -60,7 +58,7 @@ export function ThenNow({ rungs, day, label }: { rungs: readonly RungProgress[];
 								<td>
 									<Bands rung={rung} />
 								</td>
-								<td>{rung.change === "better" ? <b>{words[rung.change]}</b> : words[rung.change]}</td>
+								<td>{rung.change === "better" ? <b>{changeWords[rung.change]}</b> : changeWords[rung.change]}</td>
 							</tr>
 						))}
 					</tbody>
