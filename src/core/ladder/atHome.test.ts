@@ -13,7 +13,7 @@ test("a points game is a coin on a row of boxes; what is too long for that, or n
 		below: 7,
 		above: 7,
 		words:
-			"Move a coin along the row of boxes. came off: 1 box on, missed: 2 boxes back. Done in the last one on, no success in the last box: one back",
+			"Move a coin along the row of boxes. came off: 1 box on, missed: 2 boxes back. The last box ahead: passed. The last box behind: go one rung down",
 	});
 	expect(trackOf({ rule: { ...rule, target: 40 }, scale })).toBeNull();
 	expect(trackOf({ rule: { kind: "streak", r: 3 }, scale })).toBeNull();

@@ -28,12 +28,12 @@ export function trackOf({ rule, scale = scales["hit or miss"] }: Pick<RungSettin
 	if (below === null || rule.target + below > MOST || named.length === 0) return null;
 	const steps = named.map(([code, points]) => `${label(code)}: ${step(points)}`).join(", ");
 	const end = rule.bust
-		? "no success in the last box: one back"
-		: `never behind the start${below > 0 ? `'s ${below}` : ""}`;
+		? "The last box behind: go one rung down"
+		: `Never ${below > 0 ? `further back than ${boxes(below)} behind` : "behind"} the start`;
 	return {
 		below,
 		above: rule.target,
-		words: `Move a coin along the row of boxes. ${steps}. Done in the last one on, ${end}`,
+		words: `Move a coin along the row of boxes. ${steps}. The last box ahead: passed. ${end}`,
 	};
 }
 

@@ -20,14 +20,14 @@ export const reactionDistance: Sum = {
 			ok: true,
 			value: {
 				large: { value, of: "length", words: "is the distance here" },
-				says: [["It is there in ", { value: seconds, of: "seconds" }, ", as in earnest."]],
+				says: [["It arrives in ", { value: seconds, of: "seconds" }, ", like the real thing."]],
 				drawing,
 				line: [
 					"From ",
 					{ value, of: "length" },
 					" at ",
 					{ value: slower, of: "speed" },
-					": as much time as in earnest, ",
+					": as much time as in the real thing, ",
 					{ value: seconds, of: "seconds" },
 					".",
 				],

@@ -20,8 +20,8 @@ export const reactionSpeed: Sum = {
 		return {
 			ok: true,
 			value: {
-				large: { value, of: "speed", words: "to be thrown from here" },
-				says: [["It is there in ", there, ", as in earnest."]],
+				large: { value, of: "speed", words: "the speed to throw from here" },
+				says: [["It arrives in ", there, ", like the real thing."]],
 				drawing,
 				line: [
 					"Thrown at ",

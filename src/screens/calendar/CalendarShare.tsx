@@ -186,7 +186,9 @@ function Hours({ hours }: Pick<CalendarPageProps, "hours">) {
 	return (
 		<section aria-label="Teaching hours">
 			<h3 className={css.small}>Teaching hours</h3>
-			<p className="mute m-0">Free time is counted between these. At first they are as your lessons of eight weeks.</p>
+			<p className="mute m-0">
+				Free time is counted between these. At first they follow your lessons of the last eight weeks.
+			</p>
 			<div className={css.one}>
 				<Form.Control
 					type="time"

@@ -22,7 +22,7 @@ export function GivePractice({ student, first }: { student: string; first: boole
 				</Button>
 			) : (
 				<Button variant="link" onClick={() => give(true)}>
-					add a page beside it, for a second home or a camp
+					add a second page, for another home or a camp
 				</Button>
 			)}
 			<Refusals refusals={refused} />

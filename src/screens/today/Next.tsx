@@ -73,6 +73,8 @@ const FromHome = ({ page, news, day }: NonNullable<TodayStudent["home"]> & { day
 );
 
 const HOUR_MINUTES = 60;
+/** From here on nobody reckons in minutes. */
+const LONG_HOURS = 2;
 const MINUTE_MS = 60_000;
 const AGAIN_MS = 20_000;
 const relative = new Intl.RelativeTimeFormat("en", { numeric: "always" });
@@ -87,7 +89,16 @@ function InMinutes({ at }: { at: number }) {
 		return () => clearInterval(timer);
 	}, [at]);
 	if (minutes === null || Math.abs(minutes) > 4 * HOUR_MINUTES) return null;
-	return <b className={css.soon}>{minutes === 0 ? "now" : relative.format(minutes, "minute")}</b>;
+	const hours = Math.round(minutes / HOUR_MINUTES);
+	return (
+		<b className={css.soon}>
+			{minutes === 0
+				? "now"
+				: Math.abs(hours) >= LONG_HOURS
+					? relative.format(hours, "hour")
+					: relative.format(minutes, "minute")}
+		</b>
+	);
 }
 
 /** How long, where, with whom, and the way to its plan. */
