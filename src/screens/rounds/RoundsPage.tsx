@@ -83,6 +83,7 @@ function Who({
 	return (
 		<>
 			<h2>Who takes part</h2>
+			{pack.students.length === 0 && <p className="mute">No students yet.</p>}
 			{pack.students.map(({ id, student }) => (
 				<FormRow key={id} id={`in-${id}`} label={student.name} className="mb-1">
 					<Form.Select

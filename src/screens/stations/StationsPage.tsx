@@ -50,6 +50,7 @@ export function StationsPage({ climbers }: { climbers: Climber[] }) {
 				<>
 					<fieldset>
 						<legend className={css.legend}>Students</legend>
+						{climbers.length === 0 && <p className="mute">No students yet.</p>}
 						{climbers.map(({ id, name }) => (
 							<Form.Check
 								key={id}
