@@ -28,11 +28,7 @@ export function Next({
 		<>
 			<p className={css.when}>
 				{lesson ? (
-					<>
-						Next lesson: <b>{lesson.time}</b> {fromToday(lesson.day, day)}
-						{lesson.day !== day && `, ${dayWords(lesson.day, day)}`}
-						<InMinutes at={lesson.at} />
-					</>
+					<WhenBooked lesson={lesson} day={day} />
 				) : next ? (
 					`Next lesson: ${fromToday(next, day)}, ${dayWords(next, day)}`
 				) : (
@@ -75,12 +71,14 @@ const FromHome = ({ page, news, day }: NonNullable<TodayStudent["home"]> & { day
 const HOUR_MINUTES = 60;
 /** From here on nobody reckons in minutes. */
 const LONG_HOURS = 2;
+/** Further off, the hour alone says enough. */
+const FAR_HOURS = 4;
 const MINUTE_MS = 60_000;
 const AGAIN_MS = 20_000;
 const relative = new Intl.RelativeTimeFormat("en", { numeric: "always" });
 
-/** "in 35 minutes", "20 minutes ago", within four hours of it; by this device's clock, so not before the page is the browser's. */
-function InMinutes({ at }: { at: number }) {
+/** Minutes to a moment by this device's clock, less than nothing once it is past; null before the page is the browser's. */
+function useMinutesTo(at: number): number | null {
 	const [minutes, setMinutes] = useState<number | null>(null);
 	useEffect(() => {
 		const look = () => setMinutes(Math.round((at - Date.now()) / MINUTE_MS));
@@ -88,16 +86,28 @@ function InMinutes({ at }: { at: number }) {
 		const timer = setInterval(look, AGAIN_MS);
 		return () => clearInterval(timer);
 	}, [at]);
-	if (minutes === null || Math.abs(minutes) > 4 * HOUR_MINUTES) return null;
+	return minutes;
+}
+
+/** "in 35 minutes", "2 hours ago", "now". */
+function soonWords(minutes: number): string {
 	const hours = Math.round(minutes / HOUR_MINUTES);
+	if (minutes === 0) return "now";
+	return Math.abs(hours) >= LONG_HOURS ? relative.format(hours, "hour") : relative.format(minutes, "minute");
+}
+
+/** When a lesson of the calendar begins; once its time is over, that it was not held yet. */
+export function WhenBooked({ lesson, day }: { lesson: Pick<Lesson, "at" | "day" | "time" | "minutes">; day: string }) {
+	const minutes = useMinutesTo(lesson.at);
+	const isOver = minutes !== null && minutes < -lesson.minutes;
 	return (
-		<b className={css.soon}>
-			{minutes === 0
-				? "now"
-				: Math.abs(hours) >= LONG_HOURS
-					? relative.format(hours, "hour")
-					: relative.format(minutes, "minute")}
-		</b>
+		<>
+			{isOver ? "Not held yet" : "Next lesson"}: <b>{lesson.time}</b> {fromToday(lesson.day, day)}
+			{lesson.day !== day && `, ${dayWords(lesson.day, day)}`}
+			{minutes !== null && Math.abs(minutes) <= FAR_HOURS * HOUR_MINUTES && (
+				<b className={css.soon}>{soonWords(minutes)}</b>
+			)}
+		</>
 	);
 }
 
