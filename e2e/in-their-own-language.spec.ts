@@ -116,7 +116,7 @@ test("ill for a week is said on the page, counts for no missed day, and is read 
 	await expect(second.getByText(/You are ill until/)).toBeVisible();
 	await page.goto("/practice/nimue-practice");
 	await expect(page.getByRole("region", { name: "Journal" })).toContainText(
-		/Ill, \w{3} \d+ \w{3}\. Said on their page\./,
+		/Ill, \w{3} \d+ \w{3}\. They said so on their page\./,
 	);
 	await page.goto("/students/nimue");
 	await page
