@@ -119,7 +119,7 @@ export function Card(card: CardPage) {
 									) : (
 										<>
 											<p>
-												{atHome(settings, readRule(settings), windows[rung.id]?.rule ?? null)}, at most {settings.limit}{" "}
+												{atHome(settings, readRule(settings), windows[rung.id]?.rule ?? null)}. At most {settings.limit}{" "}
 												tries a day. <b>Counts when:</b> {counts(settings, skill, read)}
 												{settings.care.length > 0 && ` First: ${settings.care.map(read).join(", ")}.`}
 												{settings.neverAlone && <b> Must not be practised alone.</b>}
