@@ -158,11 +158,12 @@ export async function gatherPlan(typed: unknown): Promise<Outcome<LessonPlan["it
 async function copied(plan: LessonPlan, to: Pick<LessonPlan, "day" | "students">): Promise<LessonPlan> {
 	const { items, watch, wish, ladders } = await gatherFor(to.students, to.day, plan.limits);
 	const same = to.students.join() === plan.students.join();
-	// Whose turn it is goes by the day.
-	const { ladders: _, ...rest } = plan;
+	// Whose turn it is goes by the day; where the season says nothing, what the coach ticked for the same students stays.
+	const { ladders: ticked, ...rest } = plan;
+	const turn = ladders ?? (same ? ticked : undefined);
 	return {
 		...rest,
-		...(ladders ? { ladders } : {}),
+		...(turn ? { ladders: turn } : {}),
 		...to,
 		items: gatherAgain(plan.items, items),
 		...(same ? {} : { watch, wish }),

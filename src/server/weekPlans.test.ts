@@ -125,13 +125,16 @@ test("of more ladders than a lesson works on, those whose turn the season says h
 	expect(first).toEqual([row.id, "second"]);
 	expect(second).toContain("third");
 	expect(second).toHaveLength(2);
-	// A plan for another day goes by that day, and one that no lesson stands for is for all of them.
+	// A copy for another day goes by that day; without a lesson it keeps what was ticked, and nothing of another student's.
 	const [id = ""] = value(await planWeek("2026-03-16")).made;
-	for (const [day, ladders] of [
-		["2026-03-10", second],
-		["2026-03-11", undefined],
+	const own = (await findPlan(store, id))?.plan.ladders;
+	expect(own).toHaveLength(2);
+	for (const [day, who, ladders] of [
+		["2026-03-10", "student", second],
+		["2026-03-11", "student", own],
+		["2026-03-11", "zoe", undefined],
 	] as const) {
-		const copy = value(await copyPlan(id, { day, students: ["student"] }));
+		const copy = value(await copyPlan(id, { day, students: [who] }));
 		expect((await findPlan(store, copy.id))?.plan.ladders).toEqual(ladders);
 	}
 });
