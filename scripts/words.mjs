@@ -21,10 +21,8 @@ const { values: asked } = parseArgs({
 });
 
 readMessages(readFileSync(at("src/core/languages/english.ts"), "utf8"));
-const all = sources().flatMap((name) => {
-	const file = `src/${name}`;
-	return stringsIn(file, readFileSync(at(file), "utf8")).map((one) => ({ file, ...one }));
-});
+const files = sources().map((name) => ({ file: `src/${name}`, code: readFileSync(at(`src/${name}`), "utf8") }));
+const all = files.flatMap(({ file, code }) => stringsIn(file, code).map((one) => ({ file, ...one })));
 const line = ({ file, line: n, part, text }) => `${file}:${n} ${part ? `<${part}> ` : ""}${text}`;
 
 /** Numbers from 0 to 1 that a seed decides (mulberry32). */
@@ -66,9 +64,7 @@ if (asked.sample) {
 	for (const one of amiss) console.error(`${line(one)}\n  rule ${one.rule}: ${one.why}`);
 	const idle = idleExceptions();
 	for (const { reason } of idle) console.error(`An exception excuses nothing any more; take it out: ${reason}`);
-	const twice = doubles(
-		sources().map((name) => ({ file: `src/${name}`, code: readFileSync(at(`src/${name}`), "utf8") })),
-	);
+	const twice = doubles(files);
 	for (const one of twice) console.error(`One value, one label. ${one}`);
 	if (amiss.length + idle.length + twice.length > 0) process.exit(1);
 } else for (const one of all) console.log(line(one));
